@@ -1,0 +1,1 @@
+"""Half Thou: what the trade of engine rebuilding knows, as plain functions over plain documents."""

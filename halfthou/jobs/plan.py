@@ -1,0 +1,41 @@
+"""The measuring plan: in how many planes and at which angles each journal is read."""
+
+from typing import Annotated
+
+from pydantic import Field, model_validator
+
+from halfthou.jobs.document import Document
+
+ANGLE_LETTERS = "abcdefgh"
+#: Closer angles read the same spot; wider gaps leave an ellipse undetermined. Source: geometry.
+CLOSEST_DEG, WIDEST_DEG = 15, 90
+
+
+class Plan(Document):
+    """Planes are numbered from the front; angles are degrees from the throw (mains: from cylinder 1 top dead
+    centre), lettered a, b, c and so on. Source: handbook D1, common practice."""
+
+    planes: Annotated[int, Field(ge=2, le=5)] = 2
+    angles_deg: Annotated[tuple[int, ...], Field(min_length=2, max_length=8)] = (0, 45, 90, 135)
+
+    @model_validator(mode="after")
+    def _spread(self) -> "Plan":
+        if any(not 0 <= angle < 180 for angle in self.angles_deg):
+            raise ValueError("angles lie from 0 up to 180 degrees: beyond that the gauge reads the same again")
+        if len(set(self.angles_deg)) != len(self.angles_deg):
+            raise ValueError("one angle is listed twice")
+        turned = sorted(self.angles_deg)
+        gaps = [after - before for before, after in zip(turned, [*turned[1:], turned[0] + 180], strict=True)]
+        if min(gaps) < CLOSEST_DEG or max(gaps) > WIDEST_DEG:
+            raise ValueError("spread the angles: at least 15 degrees apart, and no gap wider than 90")
+        return self
+
+    @property
+    def spots(self) -> tuple[str, ...]:
+        """The spots in the order they are read: 1a, 1b … 2a, 2b …"""
+        letters = ANGLE_LETTERS[: len(self.angles_deg)]
+        return tuple(f"{plane}{letter}" for plane in range(1, self.planes + 1) for letter in letters)
+
+    def angle_of(self, spot: str) -> int:
+        """The angle of a spot in degrees."""
+        return self.angles_deg[ANGLE_LETTERS.index(spot[1])]

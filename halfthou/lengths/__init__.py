@@ -1,0 +1,24 @@
+"""Exact sizes, in inch and metric: holding them, reading typed text, showing them."""
+
+from halfthou.lengths.length import ZERO, Length, Unit, middle
+from halfthou.lengths.show import Notation, Shown
+from halfthou.lengths.typed import Asked, Choice, Typed, Unreadable, read_length
+from halfthou.lengths.typed_here import Window, read_here
+from halfthou.lengths.typed_undersize import read_undersize
+
+__all__ = [
+    "ZERO",
+    "Asked",
+    "Choice",
+    "Length",
+    "Notation",
+    "Shown",
+    "Typed",
+    "Unit",
+    "Unreadable",
+    "Window",
+    "middle",
+    "read_here",
+    "read_length",
+    "read_undersize",
+]

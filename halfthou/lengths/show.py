@@ -1,0 +1,77 @@
+"""Writing a length for a person. Rounding happens here and nowhere else."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from halfthou.lengths.length import NM_PER_UNIT, Length, Unit
+
+#: Decimals shown when the gauge does not resolve more. Source: handbook A4, common practice.
+USUAL_DECIMALS = {Unit.INCH: 4, Unit.MM: 3}
+
+
+@dataclass(frozen=True, slots=True)
+class Shown:
+    """A length as it stands on screen, beside its exact nanometres for placing it in a drawing."""
+
+    text: str
+    nm: int
+
+
+@dataclass(frozen=True, slots=True)
+class Notation:
+    """The unit and the number of decimals in which sizes are shown."""
+
+    unit: Unit
+    decimals: int
+
+    @classmethod
+    def usual(cls, unit: Unit) -> Notation:
+        """Inches to 4 decimals, millimetres to 3."""
+        return cls(unit, USUAL_DECIMALS[unit])
+
+    def text(self, length: Length) -> str:
+        """The length rounded half away from zero, without its unit.
+
+        >>> Notation.usual(Unit.INCH).text(Length(3_810))
+        '0.0002'
+        """
+        scaled, step = self._scaled(length)
+        sign = -1 if scaled < 0 else 1
+        return self._write(sign * ((2 * abs(scaled) + step) // (2 * step)))
+
+    def at_least(self, limit: Length) -> str:
+        """A lower limit, rounded up: a converted limit never becomes easier. Source: handbook A4."""
+        scaled, step = self._scaled(limit)
+        return self._write(-(-scaled // step))
+
+    def at_most(self, limit: Length) -> str:
+        """An upper limit, rounded down."""
+        scaled, step = self._scaled(limit)
+        return self._write(scaled // step)
+
+    def shown(self, length: Length) -> Shown:
+        """Text and exact nanometres together."""
+        return Shown(self.text(length), length.nm)
+
+    def with_unit(self, length: Length) -> str:
+        """The length followed by its unit."""
+        return f"{self.text(length)} {self.unit.value}"
+
+    def undersize(self, length: Length) -> str:
+        """A step of undersize as the trade writes it: three decimals in inch, two in metric, if exact.
+
+        >>> Notation.usual(Unit.MM).undersize(Length(250_000))
+        '0.25'
+        """
+        short = Notation(self.unit, 3 if self.unit is Unit.INCH else 2)
+        scaled, step = short._scaled(length)
+        return short.text(length) if scaled % step == 0 else self.text(length)
+
+    def _scaled(self, length: Length) -> tuple[int, int]:
+        return length.nm * 10**self.decimals, NM_PER_UNIT[self.unit]
+
+    def _write(self, ticks: int) -> str:
+        digits = str(abs(ticks)).rjust(self.decimals + 1, "0")
+        whole, rest = digits[: -self.decimals], digits[-self.decimals :]
+        return f"{'-' if ticks < 0 else ''}{whole}.{rest}"

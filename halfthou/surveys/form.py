@@ -1,0 +1,178 @@
+"""The form that a journal's readings show: least size, out-of-round, taper, barrel or hourglass."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from halfthou.jobs import Plan
+from halfthou.lengths import ZERO, Length
+
+#: Float noise, in nm: a fitted value this close to a whole nanometre is that nanometre on every machine.
+NOISE_NM = 1e-6
+
+
+@dataclass(frozen=True, slots=True)
+class Ovality:
+    """The ellipse fitted to one plane: mean diameter and ovality (greatest less least), in nm."""
+
+    mean_nm: float
+    ovality_nm: float
+
+    @property
+    def ovality(self) -> Length:
+        """The fitted out-of-round, rounded up to a whole nanometre."""
+        return Length(math.ceil(self.ovality_nm - NOISE_NM))
+
+    @property
+    def least(self) -> Length:
+        """The least diameter of the ellipse, rounded down to a whole nanometre."""
+        return Length(math.floor(self.mean_nm - self.ovality_nm / 2 + NOISE_NM))
+
+
+@dataclass(frozen=True, slots=True)
+class Measure:
+    """A figure worked out from readings, with the spots it came from."""
+
+    value: Length
+    spots: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Form:
+    """What the readings of one journal show. None stands where there are too few readings to tell.
+
+    `size_found` is the least reading, or the least of a fitted ellipse if that is smaller (design 8.4).
+    `out_of_round` is the larger of the two-point and the fitted figure. `barrel` is positive for a barrel,
+    negative for an hourglass.
+    """
+
+    least: Measure
+    greatest: Measure
+    size_found: Length
+    two_point: Measure | None
+    fitted: Measure | None
+    out_of_round: Measure | None
+    out_of_round_by_fit: bool
+    angles: int
+    taper: Measure | None
+    barrel: Measure | None
+
+
+def fit_ovality(angles_deg: Sequence[float], sizes: Sequence[Length]) -> Ovality:
+    """Fit an ellipse, D = mean + a·cos 2t + b·sin 2t, to the diameters of one plane by least squares.
+
+    Takes:   at least three angles in degrees, none twice within 180, and the diameter at each.
+    Gives:   mean and ovality O = 2·√(a² + b²).
+    Refuses: ValueError for fewer than three readings.
+    Rule:    surveys.form.out-of-round.   Source: handbook D2; checked against numpy's least squares.
+    >>> flat = [Length(50_000_000 + d) for d in (4_000, 0, -4_000, 0)]
+    >>> fit_ovality((0, 45, 90, 135), flat).ovality
+    Length(nm=8000)
+    """
+    count = len(sizes)
+    if count < 3:
+        raise ValueError("an ellipse needs at least three diameters")
+    base = sizes[0].nm
+    rows = [(math.cos(t), math.sin(t)) for t in (math.radians(2 * angle) for angle in angles_deg)]
+    values = [size.nm - base for size in sizes]
+    c = sum(row[0] for row in rows)
+    s = sum(row[1] for row in rows)
+    cc = sum(row[0] * row[0] for row in rows)
+    ss = sum(row[1] * row[1] for row in rows)
+    cs = sum(row[0] * row[1] for row in rows)
+    y = sum(values)
+    yc = sum(value * row[0] for value, row in zip(values, rows, strict=True))
+    ys = sum(value * row[1] for value, row in zip(values, rows, strict=True))
+    # Cramer's rule on the 3 by 3 normal equations, the mean eliminated first.
+    a11, a12, a22 = cc - c * c / count, cs - c * s / count, ss - s * s / count
+    b1, b2 = yc - c * y / count, ys - s * y / count
+    determinant = a11 * a22 - a12 * a12
+    a = (b1 * a22 - b2 * a12) / determinant
+    b = (a11 * b2 - a12 * b1) / determinant
+    return Ovality(base + (y - a * c - b * s) / count, 2 * math.hypot(a, b))
+
+
+def form_of(sizes: Mapping[str, Length], plan: Plan) -> Form:
+    """Work out the form from the current readings of one journal.
+
+    Takes:   size by spot (at least one); the plan that says where the spots lie.
+    Gives:   the form; figures that need readings not yet taken are None.
+    Rule:    surveys.size.least, surveys.form.out-of-round, surveys.form.taper, surveys.form.barrel.
+    """
+    least_spot = min(sizes, key=lambda spot: sizes[spot])
+    greatest_spot = max(sizes, key=lambda spot: sizes[spot])
+    two_point, fitted, fitted_least, angles = _out_of_round(sizes, plan)
+    by_fit = fitted is not None and two_point is not None and fitted.value > two_point.value
+    least = Measure(sizes[least_spot], (least_spot,))
+    return Form(
+        least=least,
+        greatest=Measure(sizes[greatest_spot], (greatest_spot,)),
+        size_found=min(least.value, fitted_least) if fitted_least is not None else least.value,
+        two_point=two_point,
+        fitted=fitted,
+        out_of_round=fitted if by_fit else two_point,
+        out_of_round_by_fit=by_fit,
+        angles=angles,
+        taper=_taper(sizes, plan),
+        barrel=_barrel(sizes, plan),
+    )
+
+
+def _out_of_round(
+    sizes: Mapping[str, Length], plan: Plan
+) -> tuple[Measure | None, Measure | None, Length | None, int]:
+    two_point: Measure | None = None
+    fitted: Measure | None = None
+    fitted_least: Length | None = None
+    most_angles = 0
+    for plane in range(1, plan.planes + 1):
+        spots = [spot for spot in sizes if spot[0] == str(plane)]
+        most_angles = max(most_angles, len(spots))
+        if len(spots) < 2:
+            continue
+        low, high = min(spots, key=lambda s: sizes[s]), max(spots, key=lambda s: sizes[s])
+        two_point = _larger(two_point, Measure(sizes[high] - sizes[low], (high, low)))
+        if len(spots) < 3:
+            continue
+        angles = [plan.angle_of(spot) for spot in spots]
+        if not _spread(angles):
+            continue
+        ellipse = fit_ovality(angles, [sizes[spot] for spot in spots])
+        fitted = _larger(fitted, Measure(ellipse.ovality, tuple(sorted(spots))))
+        fitted_least = ellipse.least if fitted_least is None else min(fitted_least, ellipse.least)
+    return two_point, fitted, fitted_least, most_angles
+
+
+def _spread(angles: list[int]) -> bool:
+    """Whether the angles read so far go round far enough to hold an ellipse: no gap wider than 90 degrees."""
+    turned = sorted(angles)
+    return all(b - a <= 90 for a, b in zip(turned, [*turned[1:], turned[0] + 180], strict=True))
+
+
+def _taper(sizes: Mapping[str, Length], plan: Plan) -> Measure | None:
+    found: Measure | None = None
+    for spot in sizes:
+        other = f"{plan.planes}{spot[1]}"
+        if spot[0] == "1" and other in sizes:
+            found = _larger(found, Measure(abs(sizes[spot] - sizes[other]), (spot, other)))
+    return found
+
+
+def _barrel(sizes: Mapping[str, Length], plan: Plan) -> Measure | None:
+    found: Measure | None = None
+    for spot in sizes:
+        front, rear = f"1{spot[1]}", f"{plan.planes}{spot[1]}"
+        if spot[0] in ("1", str(plan.planes)) or front not in sizes or rear not in sizes:
+            continue
+        twice = sizes[spot] * 2 - sizes[front] - sizes[rear]
+        half = Length(-(-abs(twice).nm // 2))
+        bulge = half if twice >= ZERO else -half
+        if found is None or abs(bulge) > abs(found.value):
+            found = Measure(bulge, (spot, front, rear))
+    return found
+
+
+def _larger(found: Measure | None, other: Measure) -> Measure:
+    return other if found is None or other.value > found.value else found

@@ -33,8 +33,7 @@ def paired_shaft(pins: int) -> tuple[str, ...]:
 def usual_layouts() -> tuple[Layout, ...]:
     """The layouts offered, from one cylinder to twelve."""
     inline = [
-        _single_pins(f"Inline {_NUMBER_WORDS[n]}", Arrangement.INLINE, throws)
-        for n, throws in _INLINE.items()
+        _single_pins(f"Inline {_NUMBER_WORDS[n]}", Arrangement.INLINE, throws) for n, throws in _INLINE.items()
     ]
     three_mains = Layout(
         name="Inline four, three mains",

@@ -134,7 +134,9 @@ def read_number(said: str, text: str) -> tuple[Fraction, ...]:
     if (spoken := spoken_number(said)) is not None:
         return (spoken,)
     raise Unreadable(
-        "no-number", text, f"“{text.strip()}” is no size. Type a number, for example 2.0416, 51.86 mm or 3 thou."
+        "no-number",
+        text,
+        f"“{text.strip()}” is no size. Type a number, for example 2.0416, 51.86 mm or 3 thou.",
     )
 
 

@@ -105,9 +105,7 @@ def _does_not_fit(as_size: Typed, said: str, unit: Unit, window: Window) -> Aske
         if isinstance(meant, Typed) and window.holds(meant.length):
             here = Notation.usual(unit).with_unit(meant.length)
             words = f"{said} {other.value}, that is {here}"
-            return Asked(
-                f"{said} fits only in {other.value}. Is it?", (Choice(meant.length, other, words),)
-            )
+            return Asked(f"{said} fits only in {other.value}. Is it?", (Choice(meant.length, other, words),))
     return _confirm(as_size, unit, window)
 
 

@@ -8,7 +8,9 @@ _ONES = "zero one two three four five six seven eight nine ten eleven twelve thi
 _SMALL = {word: value for value, word in enumerate(f"{_ONES} seventeen eighteen nineteen".split())}
 _TENS = {
     word: 10 * value
-    for value, word in enumerate("twenty thirty forty fifty sixty seventy eighty ninety".split(), start=2)
+    for value, word in enumerate(
+        ["twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety"], start=2
+    )
 }
 _PARTS = {
     "half": Fraction(1, 2),

@@ -21,10 +21,8 @@ def window_for(limits: JournalLimits, present: Length, read: Iterable[Length]) -
     """
     sizes = sorted(read)
     last_step = max((shell.undersize for shell in limits.shells), default=ZERO)
-    if sizes:
-        near = sizes[len(sizes) // 2]
-    else:
-        near = limits.size.least - present if present > ZERO else None
+    claimed = limits.size.least - present if present > ZERO else None
+    near = sizes[len(sizes) // 2] if sizes else claimed
     return Window(
         nominal=limits.size.most - present,
         least=limits.size.least - last_step - BELOW,

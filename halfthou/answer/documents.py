@@ -1,0 +1,183 @@
+"""What an assessment says, as documents: the same for the screen, the printed sheet and the command line.
+
+Every length stands as text in the job's unit; where a drawing must place it, its exact nanometres stand beside.
+"""
+
+from __future__ import annotations
+
+from halfthou.jobs import Document, Hardening, JournalSet, Observation, Reading
+from halfthou.lengths import Shown, Unit
+from halfthou.verdicts import Action, Caution, Mark, Reason, State
+
+
+class ShownReading(Document):
+    """A reading: what was typed, and its size in the unit shown."""
+
+    fact: Reading
+    size: Shown
+
+
+class Spot(Document):
+    """One spot of the plan: the current reading and those kept beside it."""
+
+    name: str
+    plane: int
+    angle: str
+    angle_deg: int
+    current: ShownReading | None
+    others: tuple[ShownReading, ...]
+
+
+class FigureShown(Document):
+    """One judged figure. `conforms` is the probability that the true value lies within the limit."""
+
+    rule: str
+    name: str
+    state: State
+    value: Shown
+    limit: str
+    guard: Shown
+    conforms: float
+    spots: tuple[str, ...]
+    note: str
+
+
+class CleanUpShown(Document):
+    """The clean-up interval, before polish and doubt, and what the set's size leaves to spare."""
+
+    sure: Shown
+    possible: Shown
+    to_spare: str | None
+
+
+class ClearanceShown(Document):
+    """Oil clearance as it will be; `words` says so, or what is missing."""
+
+    least: str | None
+    most: str | None
+    state: State | None
+    words: str
+
+
+class JournalAnswer(Document):
+    """Everything said of one journal."""
+
+    id: str
+    name: str
+    short_name: str
+    set: JournalSet
+    mark: Mark
+    own_action: Action
+    action: Action
+    state: State
+    headline: str
+    under_headline: str
+    spots: tuple[Spot, ...]
+    to_read: tuple[str, ...]
+    figures: tuple[FigureShown, ...]
+    least: Shown | None
+    two_point: str | None
+    fitted: str | None
+    clean_up: CleanUpShown | None
+    clearance: ClearanceShown
+    reasons: tuple[Reason, ...]
+    would_change: tuple[str, ...]
+    still_to_do: tuple[str, ...]
+    seen: tuple[Observation, ...]
+    cautions: tuple[Caution, ...]
+
+
+class StepShown(Document):
+    """One undersize: its size band and how the set stands to it."""
+
+    undersize: Shown
+    words: str
+    least: Shown
+    most: Shown
+    can_be_bought: bool
+    allowed: bool
+    part_number: str
+    chosen: bool
+    outlook: str
+
+
+class Graduation(Document):
+    """One line of the ladder's scale; longer ones carry a figure."""
+
+    nm: int
+    text: str
+
+
+class Ladder(Document):
+    """The vertical scale around a set's size."""
+
+    top_nm: int
+    bottom_nm: int
+    graduations: tuple[Graduation, ...]
+    new_least: Shown
+    new_most: Shown
+    limit: Shown
+    limit_words: str
+    steps: tuple[StepShown, ...]
+
+
+class ShellsToOrder(Document):
+    """Half bearings to order: a pair a journal."""
+
+    words: str
+    undersize: Shown
+    part_number: str
+    pairs: int
+    journals: tuple[str, ...]
+    can_be_bought: bool
+
+
+class SetAnswer(Document):
+    """Everything said of one set."""
+
+    set: JournalSet
+    name: str
+    mark: Mark
+    action: Action
+    headline: str
+    undersize: Shown | None
+    present: Shown
+    present_words: str
+    sets_it: str | None
+    complete: bool
+    awaiting: tuple[str, ...]
+    can_be_accepted: bool
+    reasons: tuple[Reason, ...]
+    would_change: tuple[str, ...]
+    grinder_band: str | None
+    shells: tuple[ShellsToOrder, ...]
+    steps: tuple[StepShown, ...]
+    hardening: Hardening
+    ladder: Ladder
+    cautions: tuple[Caution, ...]
+
+
+class Assessment(Document):
+    """Everything the trade can say about a job so far.
+
+    `whole` is true where every journal is read and nothing is too close to call or referred.
+    """
+
+    unit: Unit
+    decimals: int
+    mains: SetAnswer
+    rods: SetAnswer
+    journals: tuple[JournalAnswer, ...]
+    readings_taken: int
+    readings_planned: int
+    doubts: tuple[Reason, ...]
+    waits_for: str
+    whole: bool
+
+    def journal(self, name: str) -> JournalAnswer:
+        """The answer for one journal by its id."""
+        return next(answer for answer in self.journals if answer.id == name)
+
+    def of(self, journal_set: JournalSet) -> SetAnswer:
+        """The answer for one set."""
+        return self.mains if journal_set is JournalSet.MAINS else self.rods

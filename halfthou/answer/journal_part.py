@@ -1,0 +1,191 @@
+"""The answer for one journal, put together from its verdict and its set's decision."""
+
+from __future__ import annotations
+
+from halfthou.answer.documents import (
+    CleanUpShown,
+    ClearanceShown,
+    FigureShown,
+    JournalAnswer,
+    ShownReading,
+    Spot,
+)
+from halfthou.engines import journal_name, short_name
+from halfthou.jobs import JournalSet, Layout, Look, Plan, Reading
+from halfthou.lengths import Notation
+from halfthou.sets import SetVerdict, oil_clearance, shells_of, sizes_to_be, undersize_words
+from halfthou.surveys import SpotState
+from halfthou.verdicts import (
+    MARKS,
+    Action,
+    Finding,
+    JournalVerdict,
+    Reason,
+    State,
+    cautions_for,
+    journal_reasons,
+    settles,
+)
+
+
+def journal_answer(decided: SetVerdict, journal: str, layout: Layout, plan: Plan, say: Notation) -> JournalAnswer:
+    """Everything said of one journal, in the unit of the job."""
+    verdict = decided.case.verdicts[journal]
+    form = verdict.case.survey.form
+    action = decided.action_of(journal)
+    return JournalAnswer(
+        id=journal,
+        name=journal_name(journal, layout),
+        short_name=short_name(journal),
+        set=decided.case.journal_set,
+        mark=MARKS[decided.mark_of(journal)],
+        own_action=verdict.action,
+        action=action,
+        state=verdict.state,
+        headline=_headline(decided, journal, say),
+        under_headline=_under_headline(decided, journal, say),
+        spots=tuple(_spot(state, plan, say) for state in verdict.case.survey.spots),
+        to_read=verdict.case.survey.unread,
+        figures=tuple(_figure(finding, say) for finding in verdict.findings),
+        least=say.shown(form.size_found) if form else None,
+        two_point=say.text(form.two_point.value) if form and form.two_point else None,
+        fitted=say.text(form.fitted.value) if form and form.fitted else None,
+        clean_up=_clean_up(decided, verdict, say),
+        clearance=_clearance(decided, journal, say),
+        reasons=journal_reasons(verdict, say),
+        would_change=tuple(settles(verdict)) if verdict.action is Action.MEASURE else (),
+        still_to_do=_still_to_do(verdict),
+        seen=tuple(verdict.case.seen.values()),
+        cautions=cautions_for(action),
+    )
+
+
+def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:
+    verdict = decided.case.verdicts[journal]
+    action = decided.action_of(journal)
+    if verdict.case.survey.form is None and verdict.action is Action.MEASURE:
+        return "Not read yet"
+    if action is Action.MEASURE:
+        return "Too close to call" if verdict.state is State.TOO_CLOSE else "Measure on"
+    if action is Action.REGRIND:
+        return f"Regrind, {undersize_words(decided.undersize, say)}" if decided.undersize else "Regrind"
+    if action is Action.FIT_UNDERSIZE and verdict.polish_shell is not None:
+        return f"Fit shells {say.text(decided.case.present + verdict.polish_shell)} under"
+    return action.value.capitalize()
+
+
+def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
+    verdict = decided.case.verdicts[journal]
+    choice = decided.choice
+    rods = decided.case.journal_set is JournalSet.RODS
+    which = "rod journals" if rods else "mains"
+    if decided.action is Action.REGRIND and choice is not None:
+        if journal == choice.sets_it:
+            return f"this journal sets the size for all {which}"
+        if not verdict.needs_machining:
+            return f"does not need it alone; {short_name(choice.sets_it)} sets the size"
+        alone = next((o.step for o in choice.outlooks if o.step.usable and journal not in o.misses), None)
+        if alone is not None and alone.undersize != decided.undersize:
+            return f"{undersize_words(alone.undersize, say)} alone; {short_name(choice.sets_it)} sets the size"
+        return f"{short_name(choice.sets_it)} sets the size"
+    left = len(verdict.case.survey.unread)
+    if left and verdict.case.survey.form is not None:
+        return f"{left} {'reading' if left == 1 else 'readings'} to go"
+    return ""
+
+
+def _spot(state: SpotState, plan: Plan, say: Notation) -> Spot:
+    return Spot(
+        name=state.spot,
+        plane=int(state.spot[0]),
+        angle=state.spot[1],
+        angle_deg=plan.angle_of(state.spot),
+        current=None if state.current is None else _reading(state.current, say),
+        others=tuple(_reading(reading, say) for reading in state.others),
+    )
+
+
+def _reading(reading: Reading, say: Notation) -> ShownReading:
+    return ShownReading(fact=reading, size=say.shown(reading.size))
+
+
+def _figure(finding: Finding, say: Notation) -> FigureShown:
+    limit = say.at_least(finding.limit) if finding.limit_is_least else say.at_most(finding.limit)
+    return FigureShown(
+        rule=finding.rule,
+        name=finding.name,
+        state=finding.state,
+        value=say.shown(finding.value),
+        limit=limit,
+        guard=say.shown(finding.guard),
+        conforms=finding.probability,
+        spots=finding.spots,
+        note="rule of thumb" if finding.by_rule_of_thumb else "two angles only" if finding.cannot_accept else "",
+    )
+
+
+def _clean_up(decided: SetVerdict, verdict: JournalVerdict, say: Notation) -> CleanUpShown | None:
+    if verdict.clean_up is None or verdict.usable is None:
+        return None
+    spare = None
+    if decided.action is Action.REGRIND and decided.undersize is not None:
+        spare = say.text(verdict.usable.sure - (decided.case.limits.size.least - decided.undersize))
+    return CleanUpShown(
+        sure=say.shown(verdict.clean_up.sure), possible=say.shown(verdict.clean_up.possible), to_spare=spare
+    )
+
+
+def _clearance(decided: SetVerdict, journal: str, say: Notation) -> ClearanceShown:
+    limits = decided.case.limits
+    verdict = decided.case.verdicts[journal]
+    if verdict.case.answer(Look.SHELL) == "turned in its housing":
+        return _no_clearance("not known: the shell turned, measure the housing")
+    if limits.housing_bore is None or limits.wall is None:
+        return _no_clearance("not known: add housing bore and wall")
+    sizes, shells = sizes_to_be(decided, journal), shells_of(decided, journal)
+    if sizes is None or shells is None:
+        return _no_clearance("not known until it is decided")
+    found = oil_clearance(limits, sizes, shells)
+    if found is None:
+        return _no_clearance("not known: add housing bore and wall")
+    words = f"{say.text(found.least)} to {say.text(found.most)}"
+    if found.state is State.TOO_CLOSE:
+        words += ": measure housing and shells"
+    elif found.state is State.BEYOND:
+        words += ": outside what is allowed"
+    return ClearanceShown(least=say.text(found.least), most=say.text(found.most), state=found.state, words=words)
+
+
+def _no_clearance(words: str) -> ClearanceShown:
+    return ClearanceShown(least=None, most=None, state=None, words=words)
+
+
+def _still_to_do(verdict: JournalVerdict) -> tuple[str, ...]:
+    case = verdict.case
+    found = []
+    if case.survey.unread and case.survey.form is not None:
+        found.append(f"Read {', '.join(case.survey.unread)}.")
+    if case.answer(Look.SURFACE) is None:
+        found.append("Draw a nail across it and say what it finds.")
+    seen = case.seen.get(Look.SURFACE)
+    if seen is not None and seen.answer == "nail catches" and seen.depth is None:
+        found.append("Measure how deep the score is.")
+    if case.answer(Look.SHELL) == "turned in its housing":
+        found.append("Measure its housing bore with the cap torqued.")
+    if verdict.action is Action.REGRIND and case.answer(Look.CRACK_TEST) is None:
+        found.append("Crack test before it is ground.")
+    return tuple(found)
+
+
+def doubts_of(verdict: JournalVerdict, say: Notation) -> tuple[Reason, ...]:
+    """The reasons of a journal that are open doubts: too close, a rule of thumb, a referral."""
+    if verdict.action not in (Action.MEASURE, Action.REFER):
+        return ()
+    doubtful = ("verdicts.guard-band", "verdicts.rule-of-thumb", "verdicts.two-angles", "verdicts.journal.heat",
+                "verdicts.journal.fillet")  # fmt: skip
+    name = short_name(verdict.case.survey.journal)
+    return tuple(
+        Reason(rule=reason.rule, text=f"{name}: {reason.text}", spots=reason.spots)
+        for reason in journal_reasons(verdict, say)
+        if reason.rule in doubtful
+    )

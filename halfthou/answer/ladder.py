@@ -1,0 +1,105 @@
+"""The ladder: a scale that holds the new size, the limit, every step that can be bought, and the readings."""
+
+from __future__ import annotations
+
+from halfthou.answer.documents import Graduation, Ladder, StepShown
+from halfthou.jobs import JournalLimits
+from halfthou.lengths import Length, Notation, Unit
+from halfthou.sets import SetVerdict, regrind_steps, undersize_words
+from halfthou.verdicts import size_limit
+
+#: Graduations to choose from, in nm: as on steel rules. Every fifth or tenth carries a figure.
+_SCALES = {
+    Unit.INCH: (2_540, 5_080, 12_700, 25_400, 50_800, 127_000, 254_000, 508_000),
+    Unit.MM: (2_000, 5_000, 10_000, 20_000, 50_000, 100_000, 200_000, 500_000),
+}
+MOST_GRADUATIONS = 70
+
+
+def steps_shown(decided: SetVerdict, say: Notation) -> tuple[StepShown, ...]:
+    """Every undersize below the present size, and how the set stands to it."""
+    limits = decided.case.limits
+    numbers = {shell.undersize: shell.part_number for shell in limits.shells}
+    return tuple(
+        StepShown(
+            undersize=say.shown(step.undersize),
+            words=undersize_words(step.undersize, say),
+            least=say.shown(limits.size.least - step.undersize),
+            most=say.shown(limits.size.most - step.undersize),
+            can_be_bought=step.can_be_bought,
+            allowed=step.allowed,
+            part_number=numbers[step.undersize],
+            chosen=decided.choice is not None and decided.undersize == step.undersize,
+            outlook=_outlook(decided, step.undersize, say),
+        )
+        for step in regrind_steps(limits, decided.case.present)
+    )
+
+
+def _outlook(decided: SetVerdict, undersize: Length, say: Notation) -> str:
+    if decided.choice is None:
+        return ""
+    outlook = decided.choice.at(undersize)
+    if not outlook.step.can_be_bought:
+        return "no shells"
+    if not outlook.step.allowed:
+        return "below the maker's smallest"
+    if outlook.misses:
+        return f"misses by {say.text(-outlook.to_spare)}"
+    return f"{say.text(outlook.to_spare)} to spare"
+
+
+def ladder_of(decided: SetVerdict, steps: tuple[StepShown, ...], say: Notation) -> Ladder:
+    """The scale for a set: from just above new to just below the size it goes to, or its least reading."""
+    limits = decided.case.limits
+    present = decided.case.present
+    top, bottom = _ends(decided, steps)
+    limit = size_limit(next(iter(decided.case.verdicts.values())).case)
+    return Ladder(
+        top_nm=top,
+        bottom_nm=bottom,
+        graduations=_graduations(top, bottom, say),
+        new_least=say.shown(limits.size.least - present),
+        new_most=say.shown(limits.size.most - present),
+        limit=say.shown(limit.value),
+        limit_words="service limit" if limits.service_least else "least when new",
+        steps=steps,
+    )
+
+
+def _ends(decided: SetVerdict, steps: tuple[StepShown, ...]) -> tuple[int, int]:
+    limits: JournalLimits = decided.case.limits
+    present = decided.case.present
+    top = limits.size.most - present
+    low = limits.size.least - present
+    chosen = [n for n, step in enumerate(steps) if step.chosen]
+    shown = steps[: chosen[0] + 2] if chosen else steps[:1]
+    lows = [low.nm, *(step.least.nm for step in shown)]
+    highs = [top.nm]
+    for verdict in decided.case.verdicts.values():
+        form = verdict.case.survey.form
+        if form is None:
+            continue
+        lows.append(form.size_found.nm)
+        highs.append(form.greatest.value.nm)
+        if verdict.clean_up is not None and verdict.needs_machining:
+            lows.append(verdict.clean_up.sure.nm)
+    if limits.service_least:
+        lows.append((limits.service_least.value - present).nm)
+    margin = max((max(highs) - min(lows)) // 25, 10_000)
+    return max(highs) + margin, min(lows) - margin
+
+
+def _graduations(top: int, bottom: int, say: Notation) -> tuple[Graduation, ...]:
+    scales = _SCALES[say.unit]
+    step = next((s for s in scales if (top - bottom) // s <= MOST_GRADUATIONS), scales[-1])
+    first = -(-bottom // step)
+    figured = step * (10 if step * 10 * 3 <= top - bottom else 5)
+    return tuple(
+        Graduation(nm=nm, text=_figure(nm, figured, say))
+        for nm in (n * step for n in range(first, top // step + 1))
+    )
+
+
+def _figure(nm: int, figured: int, say: Notation) -> str:
+    return say.text(Length(nm)) if nm % figured == 0 else ""

@@ -1,0 +1,77 @@
+"""The answer for one set, put together from its decision."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+
+from halfthou.answer.documents import SetAnswer, ShellsToOrder
+from halfthou.answer.ladder import ladder_of, steps_shown
+from halfthou.engines import set_name, short_name
+from halfthou.lengths import ZERO, Length, Notation
+from halfthou.sets import (
+    SetVerdict,
+    grinder_band,
+    headline,
+    set_reasons,
+    shells_of,
+    undersize_words,
+    would_change,
+)
+from halfthou.verdicts import MARKS, Action, cautions_for
+
+
+def set_answer(decided: SetVerdict, say: Notation) -> SetAnswer:
+    """Everything said of one set, in the unit of the job."""
+    steps = steps_shown(decided, say)
+    grinding = decided.action is Action.REGRIND
+    band = grinder_band(decided) if grinding else None
+    words = headline(decided, say)
+    return SetAnswer(
+        set=decided.case.journal_set,
+        name=set_name(decided.case.journal_set),
+        mark=MARKS[decided.mark],
+        action=decided.action,
+        headline=words,
+        undersize=None if decided.undersize is None else say.shown(decided.undersize),
+        present=say.shown(decided.case.present),
+        present_words=undersize_words(decided.case.present, say),
+        sets_it=short_name(decided.choice.sets_it) if decided.choice and grinding else None,
+        complete=not decided.so_far,
+        awaiting=decided.awaiting,
+        can_be_accepted=decided.action is not Action.MEASURE,
+        reasons=set_reasons(decided, say),
+        would_change=would_change(decided, say),
+        grinder_band=f"{say.at_least(band[0])} to {say.at_most(band[1])}" if band else None,
+        shells=_shells(decided, say),
+        steps=steps,
+        hardening=decided.case.limits.hardening,
+        ladder=ladder_of(decided, steps, say),
+        cautions=cautions_for(decided.action),
+    )
+
+
+def _shells(decided: SetVerdict, say: Notation) -> tuple[ShellsToOrder, ...]:
+    """Shells by undersize, a pair a journal.
+
+    Rule:    sets.shells-to-order.   New shells for every journal that is kept (common practice).
+    """
+    journals: dict[Length, list[str]] = defaultdict(list)
+    for journal in decided.case.verdicts:
+        undersize = shells_of(decided, journal)
+        if undersize is not None:
+            journals[undersize].append(short_name(journal))
+    on_sheet = {shell.undersize: shell for shell in decided.case.limits.shells}
+    found = []
+    for undersize, names in sorted(journals.items()):
+        shell = on_sheet.get(undersize)
+        found.append(
+            ShellsToOrder(
+                words="standard" if undersize == ZERO else undersize_words(undersize, say),
+                undersize=say.shown(undersize),
+                part_number=shell.part_number if shell else "",
+                pairs=len(names),
+                journals=tuple(names),
+                can_be_bought=shell is not None and shell.can_be_bought,
+            )
+        )
+    return tuple(found)

@@ -1,0 +1,111 @@
+"""The one function that walks through the rooms in the order of the work."""
+
+from __future__ import annotations
+
+from halfthou.answer import Assessment, JournalAnswer, doubts_of, journal_answer, set_answer
+from halfthou.gauges import expanded, size_doubt
+from halfthou.jobs import Job, JournalSet, Look, Observation, set_of
+from halfthou.lengths import ZERO, Length, Notation, Unit
+from halfthou.sets import SetCase, SetVerdict, decide_set
+from halfthou.surveys import JournalSurvey, present_undersize, seen_on, survey_journals
+from halfthou.verdicts import Action, JournalCase, State, judge_journal
+
+HALF_TENTH = Length(1_270)
+
+
+def assess(job: Job) -> Assessment:
+    """Say everything the trade can say about a job so far.
+
+    Takes:   the job as one document; nothing else is looked at.
+    Gives:   the findings, actions, sizes, shells, clearances, reasons and doubts, in the job's unit.
+    Assumes: readings at 20 degrees; temperature is not yet allowed for.
+    """
+    say = notation_of(job)
+    surveys = survey_journals(job)
+    seen = seen_on(job)
+    decided = {journal_set: _decide(job, journal_set, surveys, seen, say) for journal_set in JournalSet}
+    layout = job.limits.layout
+    journals = tuple(
+        journal_answer(decided[set_of(name)], name, layout, job.plan_of(set_of(name)), say) for name in layout.shaft
+    )
+    doubts = tuple(
+        doubt
+        for one in decided.values()
+        for verdict in one.case.verdicts.values()
+        for doubt in doubts_of(verdict, say)
+    )
+    return Assessment(
+        unit=say.unit,
+        decimals=say.decimals,
+        mains=set_answer(decided[JournalSet.MAINS], say),
+        rods=set_answer(decided[JournalSet.RODS], say),
+        journals=journals,
+        readings_taken=sum(len(survey.readings) for survey in surveys.values()),
+        readings_planned=sum(len(survey.spots) for survey in surveys.values()),
+        doubts=doubts,
+        waits_for=_waits_for(journals, decided),
+        whole=_whole(journals, decided),
+    )
+
+
+def notation_of(job: Job) -> Notation:
+    """The unit and decimals to show: no more than the gauges gave. Source: handbook A4."""
+    usual = Notation.usual(job.shown_in)
+    used = {reading.gauge for reading in job.readings}
+    fine = any(g.id in used and g.unit is Unit.INCH and g.resolution <= HALF_TENTH for g in job.gauges)
+    return Notation(Unit.INCH, 5) if fine and job.shown_in is Unit.INCH else usual
+
+
+def present_size(job: Job, journal_set: JournalSet, surveys: dict[str, JournalSurvey]) -> Length:
+    """The undersize a set stands at by its readings, or by what is claimed while nothing is read."""
+    limits = job.limits.of(journal_set)
+    members = [surveys[name] for name in job.limits.journals(journal_set)]
+    sizes = [reading.size for survey in members for reading in survey.readings]
+    if not sizes:
+        claim = _claim(seen_on(job), journal_set)
+        return claim.depth if claim and claim.depth is not None else ZERO
+    doubt = max(expanded(size_doubt(gauge)) for survey in members for gauge in survey.gauges)
+    return present_undersize(limits, sizes, doubt)
+
+
+def _claim(seen: dict[tuple[str, Look], Observation], journal_set: JournalSet) -> Observation | None:
+    return seen.get((journal_set.value, Look.CLAIMED_UNDERSIZE))
+
+
+def _decide(
+    job: Job,
+    journal_set: JournalSet,
+    surveys: dict[str, JournalSurvey],
+    seen: dict[tuple[str, Look], Observation],
+    say: Notation,
+) -> SetVerdict:
+    limits, house = job.limits.of(journal_set), job.house_rules
+    present = present_size(job, journal_set, surveys)
+    verdicts = {}
+    for name in job.limits.journals(journal_set):
+        about = {look: found for (on, look), found in seen.items() if on in (name, "crank")}
+        about.update({look: found for (on, look), found in seen.items() if on == name})
+        verdicts[name] = judge_journal(JournalCase(surveys[name], limits, house, present, about))
+    case = SetCase(journal_set, limits, house, present, verdicts, _claim(seen, journal_set))
+    return decide_set(case, say)
+
+
+def _waits_for(journals: tuple[JournalAnswer, ...], decided: dict[JournalSet, SetVerdict]) -> str:
+    to_read = sum(len(answer.to_read) for answer in journals)
+    untouched = all(len(answer.to_read) == len(answer.spots) for answer in journals)
+    if untouched:
+        return "the first reading"
+    if to_read:
+        return f"{to_read} {'reading' if to_read == 1 else 'readings'}"
+    if any(one.action is Action.REFER for one in decided.values()):
+        return "somebody else's word"
+    if any(one.action is Action.MEASURE for one in decided.values()):
+        return "a closer look"
+    return "a decision"
+
+
+def _whole(journals: tuple[JournalAnswer, ...], decided: dict[JournalSet, SetVerdict]) -> bool:
+    unread = any(answer.to_read for answer in journals)
+    open_ends = any(one.action in (Action.MEASURE, Action.REFER) for one in decided.values())
+    doubtful = any(answer.state is State.TOO_CLOSE and answer.action is not Action.REGRIND for answer in journals)
+    return not (unread or open_ends or doubtful)

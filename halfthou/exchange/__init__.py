@@ -1,0 +1,23 @@
+"""Documents to and from text: job files, readings and limits sheets. Strict: a bad file is refused whole."""
+
+from halfthou.exchange.faults import BadFile, Fault, faults_of
+from halfthou.exchange.job_json import read_job, read_limits, write_job, write_limits
+from halfthou.exchange.limits_csv import read_limits_csv, write_limits_csv
+from halfthou.exchange.plain_text import assessment_text
+from halfthou.exchange.readings_csv import ReadingRow, read_readings, write_readings
+
+__all__ = [
+    "BadFile",
+    "Fault",
+    "ReadingRow",
+    "assessment_text",
+    "faults_of",
+    "read_job",
+    "read_limits",
+    "read_limits_csv",
+    "read_readings",
+    "write_job",
+    "write_limits",
+    "write_limits_csv",
+    "write_readings",
+]

@@ -1,0 +1,47 @@
+"""A file that is refused: every fault at once, each with its place."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from pydantic import ValidationError
+
+
+@dataclass(frozen=True, slots=True)
+class Fault:
+    """One fault of a file: where it is (line or path) and what is wrong."""
+
+    where: str
+    what: str
+
+
+class BadFile(ValueError):
+    """The file is refused whole. `faults` lists everything wrong with it."""
+
+    def __init__(self, faults: Iterable[Fault]) -> None:
+        self.faults = tuple(faults)
+        super().__init__("; ".join(f"{fault.where}: {fault.what}" for fault in self.faults))
+
+
+_PLAIN = {
+    "missing": "is missing",
+    "extra_forbidden": "is not a field of this format",
+    "int_type": "must be a whole number",
+    "int_parsing": "must be a whole number",
+    "string_type": "must be text",
+    "enum": "is none of the words allowed",
+    "literal_error": "is not what this format says here",
+}
+
+
+def faults_of(error: ValidationError) -> tuple[Fault, ...]:
+    """The faults of a document in plain words, each with its path."""
+    found = []
+    for problem in error.errors(include_url=False, include_input=False):
+        path = ".".join(str(step) for step in problem["loc"]) or "the document"
+        words = _PLAIN.get(problem["type"]) or problem["msg"].removeprefix("Value error, ")
+        if problem["type"] == "enum":
+            words = f"must be {problem['ctx']['expected']}"
+        found.append(Fault(path, words))
+    return tuple(found)

@@ -1,0 +1,70 @@
+"""The job file to and from JSON text."""
+
+from __future__ import annotations
+
+import json
+from typing import Any, TypeVar
+
+from pydantic import ValidationError
+
+from halfthou.exchange.faults import BadFile, Fault, faults_of
+from halfthou.jobs import FORMAT, VERSION, Document, JobFile, LimitsSheet
+
+D = TypeVar("D", bound=Document)
+LIMITS_FORMAT = "halfthou-limits"
+
+
+def write_job(file: JobFile) -> str:
+    """The job file as text; the same job gives the same text on every machine."""
+    return file.model_dump_json(indent=1) + "\n"
+
+
+def read_job(text: str) -> JobFile:
+    """Read a job file.
+
+    Refuses: BadFile, listing every fault with its path or line; nothing is taken from a bad file.
+    """
+    data = parse(text)
+    if data.get("format") != FORMAT:
+        raise BadFile([Fault("format", f"this is no Half Thou job file: it must say “{FORMAT}”")])
+    if data.get("version") != VERSION:
+        what = f"version {data.get('version')!r} cannot be read here; this program reads version {VERSION}"
+        raise BadFile([Fault("version", what)])
+    return document(JobFile, data)
+
+
+def write_limits(sheet: LimitsSheet) -> str:
+    """A limits sheet as JSON text."""
+    body = {"format": LIMITS_FORMAT, "version": VERSION, "sheet": sheet.model_dump(mode="json")}
+    return json.dumps(body, indent=1, ensure_ascii=False) + "\n"
+
+
+def read_limits(text: str) -> LimitsSheet:
+    """Read a limits sheet from JSON text. Refuses: BadFile."""
+    data = parse(text)
+    if data.get("format") != LIMITS_FORMAT or data.get("version") != VERSION:
+        what = f"this is no limits sheet: it must say “{LIMITS_FORMAT}”, version {VERSION}"
+        raise BadFile([Fault("format", what)])
+    return document(LimitsSheet, data.get("sheet"))
+
+
+def parse(text: str) -> dict[str, Any]:
+    """The JSON object in the text. Refuses: BadFile, with the line."""
+    try:
+        data = json.loads(text)
+    except json.JSONDecodeError as error:
+        where = f"line {error.lineno}, column {error.colno}"
+        raise BadFile([Fault(where, f"not readable as JSON: {error.msg.lower()}")]) from None
+    except RecursionError:
+        raise BadFile([Fault("the file", "is nested too deep to be a job")]) from None
+    if not isinstance(data, dict):
+        raise BadFile([Fault("the file", "must hold one object in { }")])
+    return data
+
+
+def document(kind: type[D], data: object) -> D:
+    """The data as a document of this kind. Refuses: BadFile, with every fault and its path."""
+    try:
+        return kind.model_validate_json(json.dumps(data))
+    except ValidationError as error:
+        raise BadFile(faults_of(error)) from None

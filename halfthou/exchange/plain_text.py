@@ -1,0 +1,51 @@
+"""An assessment as plain text, for a terminal."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from halfthou.answer import Assessment, SetAnswer
+from halfthou.jobs import JobFile
+
+
+def assessment_text(file: JobFile, found: Assessment) -> str:
+    """The assessment for a person at a terminal."""
+    return "\n".join(_lines(file, found)) + "\n"
+
+
+def _lines(file: JobFile, found: Assessment) -> Iterator[str]:
+    job = file.job
+    yield f"Job {job.number}: {job.title}"
+    yield f"{job.limits.engine}, limits sheet revision {job.limits.revision}. Sizes in {found.unit.value}."
+    yield f"{found.readings_taken} of {found.readings_planned} readings taken. Waits for {found.waits_for}."
+    for part in (found.mains, found.rods):
+        yield ""
+        yield from _set(part)
+        for answer in found.journals:
+            if answer.set is part.set:
+                least = answer.least.text if answer.least else "-"
+                yield f"  [{answer.mark.letter}] {answer.short_name:<6} {least:>9}  {answer.headline}"
+                yield from (f"         {reason.text}" for reason in answer.reasons)
+    if found.doubts:
+        yield ""
+        yield "Open doubts:"
+        yield from (f"  {doubt.text}" for doubt in found.doubts)
+    for decision in file.decisions:
+        tail = f", because {decision.reason}" if decision.reason else ""
+        yield f"{decision.kind.value.capitalize()}: {decision.words} ({decision.by}){tail}"
+    for signature in file.signatures:
+        state = "withdrawn" if signature.withdrawn_at else "signed"
+        yield f"Revision {signature.revision} {state} by {signature.by}, {signature.at:%Y-%m-%d}"
+
+
+def _set(part: SetAnswer) -> Iterator[str]:
+    yield f"{part.name}: {part.headline}"
+    yield from (f"  {reason.text}" for reason in part.reasons)
+    if part.grinder_band:
+        yield f"  Grinder: {part.grinder_band}"
+    for shells in part.shells:
+        stock = "" if shells.can_be_bought else ", cannot be bought by the sheet"
+        number = f", {shells.part_number}" if shells.part_number else ""
+        yield f"  Shells {shells.words}: {shells.pairs} pairs{number}{stock}"
+    yield from (f"  Would change it: {text}" for text in part.would_change)
+    yield from (f"  Caution, {c.work.lower()}: {c.say} {c.defer_to}" for c in part.cautions)

@@ -1,0 +1,83 @@
+"""What to do with a part, and the mark, letter and word that say it."""
+
+from __future__ import annotations
+
+from enum import StrEnum
+
+from halfthou.jobs import Document
+
+
+class Action(StrEnum):
+    """The verdict on a part. Source: design 8.2; the rest of its list comes with the parts that need it."""
+
+    REUSE = "reuse"
+    POLISH = "polish"
+    FIT_UNDERSIZE = "fit undersize"
+    REGRIND = "regrind"
+    REFER = "refer"
+    REPLACE = "replace"
+    MEASURE = "measure"
+
+
+class MarkCode(StrEnum):
+    """The punch marks. The drawing of each is in the web's marks file; letter and word are here."""
+
+    REUSE = "reuse"
+    POLISH = "polish"
+    FIT_UNDERSIZE = "fit-undersize"
+    REGRIND = "regrind"
+    WITH_SET = "with-set"
+    REFER = "refer"
+    REPLACE = "replace"
+    TOO_CLOSE = "too-close"
+    NOT_READ = "not-read"
+
+
+class Mark(Document):
+    """A verdict mark: shape by its code, a letter, a word, and what it means."""
+
+    code: MarkCode
+    letter: str
+    word: str
+    meaning: str
+
+
+MARKS: dict[MarkCode, Mark] = {
+    mark.code: mark
+    for mark in (
+        Mark(code=MarkCode.REUSE, letter="U", word="reuse", meaning="Within every limit. Goes back as it is."),
+        Mark(code=MarkCode.POLISH, letter="P", word="polish", meaning="Within limits; light marks polish out."),
+        Mark(
+            code=MarkCode.FIT_UNDERSIZE,
+            letter="F",
+            word="fit undersize",
+            meaning="A little under, still round and straight: thicker shells, no grinding.",
+        ),
+        Mark(
+            code=MarkCode.REGRIND,
+            letter="G",
+            word="regrind",
+            meaning="Needs grinding to the next size that can be bought and that it cleans up at.",
+        ),
+        Mark(
+            code=MarkCode.WITH_SET,
+            letter="S",
+            word="goes with its set",
+            meaning="Does not need it by itself; ground because the whole set goes to one size.",
+        ),
+        Mark(
+            code=MarkCode.REFER,
+            letter="R",
+            word="refer",
+            meaning="Needs somebody else's word first: crack test, maker, licensed work.",
+        ),
+        Mark(code=MarkCode.REPLACE, letter="X", word="replace", meaning="No way back to size. Another crank."),
+        Mark(
+            code=MarkCode.TOO_CLOSE,
+            letter="T",
+            word="too close to call",
+            meaning="Nearer to a limit than the gauge can tell.",
+        ),
+        Mark(code=MarkCode.NOT_READ, letter="N", word="not read", meaning="Readings are still missing."),
+    )
+}

@@ -1,0 +1,66 @@
+"""Cautions that stand beside the work they belong to. Source: handbook P, common practice."""
+
+from __future__ import annotations
+
+from halfthou.jobs import Document
+from halfthou.verdicts.actions import Action
+
+
+class Caution(Document):
+    """What can hurt, what to do about it, and whose word goes first."""
+
+    work: str
+    say: str
+    defer_to: str
+
+
+GRINDING = Caution(
+    work="Grinding",
+    say="Guard on, eyes covered, wheel ring-tested, no gloves near the spindle. Keep out of the mist.",
+    defer_to="A trained grinder, the wheel maker and local wheel-guard rules.",
+)
+LIFTING = Caution(
+    work="Lifting the crank",
+    say="Rated sling and points, balance checked, nobody under it.",
+    defer_to="Local lifting rules.",
+)
+CRACK_TEST = Caution(
+    work="Crack test",
+    say="Ultraviolet light, solvents and magnetism: shield eyes, air the room, keep pacemakers away.",
+    defer_to="A certified inspector reads the result.",
+)
+POLISHING = Caution(
+    work="Polishing",
+    say="Loose sleeves and gloves off; the belt or tape takes fingers round the journal.",
+    defer_to="The machine's manual.",
+)
+WASHING = Caution(
+    work="Washing and blowing out oilways",
+    say="Solvents burn and hot caustic blinds. Air below 2 bar, eyes covered, plugs out.",
+    defer_to="Safety data sheets and site rules.",
+)
+FITTING = Caution(
+    work="Fitting",
+    say="Torque and order of the caps from the maker's manual; check each clearance before closing.",
+    defer_to="The maker's manual.",
+)
+STRAIGHTENING = Caution(
+    work="A crank that got hot",
+    say="It may be bent, soft or cracked. A part pressed straight can snap.",
+    defer_to="A specialist; hardness and crack test before any grinding.",
+)
+
+_BY_ACTION = {
+    Action.REUSE: (FITTING,),
+    Action.POLISH: (POLISHING, WASHING, FITTING),
+    Action.FIT_UNDERSIZE: (WASHING, FITTING),
+    Action.REGRIND: (LIFTING, CRACK_TEST, GRINDING, WASHING),
+    Action.REFER: (STRAIGHTENING, CRACK_TEST),
+    Action.REPLACE: (LIFTING,),
+    Action.MEASURE: (),
+}
+
+
+def cautions_for(action: Action) -> tuple[Caution, ...]:
+    """The cautions to show where this action is proposed."""
+    return _BY_ACTION[action]

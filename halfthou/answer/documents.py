@@ -5,19 +5,29 @@ Every length stands as text in the job's unit; where a drawing must place it, it
 
 from __future__ import annotations
 
-from halfthou.jobs import Document, Hardening, JournalSet, Observation, Reading
+from dataclasses import dataclass
+from datetime import datetime
+
+from halfthou.jobs import Document, Hardening, JournalSet, Observation
 from halfthou.lengths import Shown, Unit
 from halfthou.verdicts import Action, Caution, Mark, Reason, State
 
 
-class ShownReading(Document):
-    """A reading: what was typed, and its size in the unit shown."""
+@dataclass(frozen=True, slots=True)
+class ShownReading:
+    """A reading: what was typed, and its size in the unit shown. A plain dataclass, as there are hundreds."""
 
-    fact: Reading
+    id: str
     size: Shown
+    typed: str
+    unit: Unit
+    gauge: str
+    by: str
+    at: datetime
 
 
-class Spot(Document):
+@dataclass(frozen=True, slots=True)
+class Spot:
     """One spot of the plan: the current reading and those kept beside it."""
 
     name: str

@@ -14,7 +14,7 @@ from halfthou.engines import journal_name, short_name
 from halfthou.jobs import JournalSet, Layout, Look, Plan, Reading
 from halfthou.lengths import Notation
 from halfthou.sets import SetVerdict, oil_clearance, shells_of, sizes_to_be, undersize_words
-from halfthou.surveys import SpotState
+from halfthou.surveys import JournalSurvey
 from halfthou.verdicts import (
     MARKS,
     Action,
@@ -44,7 +44,7 @@ def journal_answer(decided: SetVerdict, journal: str, layout: Layout, plan: Plan
         state=verdict.state,
         headline=_headline(decided, journal, say),
         under_headline=_under_headline(decided, journal, say),
-        spots=tuple(_spot(state, plan, say) for state in verdict.case.survey.spots),
+        spots=_spots(verdict.case.survey, plan, say),
         to_read=verdict.case.survey.unread,
         figures=tuple(_figure(finding, say) for finding in verdict.findings),
         least=say.shown(form.size_found) if form else None,
@@ -94,19 +94,24 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
     return ""
 
 
-def _spot(state: SpotState, plan: Plan, say: Notation) -> Spot:
-    return Spot(
-        name=state.spot,
-        plane=int(state.spot[0]),
-        angle=state.spot[1],
-        angle_deg=plan.angle_of(state.spot),
-        current=None if state.current is None else _reading(state.current, say),
-        others=tuple(_reading(reading, say) for reading in state.others),
+def _spots(survey: JournalSurvey, plan: Plan, say: Notation) -> tuple[Spot, ...]:
+    return tuple(
+        Spot(
+            state.spot,
+            int(state.spot[0]),
+            state.spot[1],
+            plan.angle_of(state.spot),
+            None if state.current is None else _reading(state.current, say),
+            tuple([_reading(reading, say) for reading in state.others]),
+        )
+        for state in survey.spots
     )
 
 
 def _reading(reading: Reading, say: Notation) -> ShownReading:
-    return ShownReading(fact=reading, size=say.shown(reading.size))
+    return ShownReading(
+        reading.id, say.shown(reading.size), reading.typed, reading.unit, reading.gauge, reading.by, reading.at
+    )
 
 
 def _figure(finding: Finding, say: Notation) -> FigureShown:

@@ -1,5 +1,6 @@
 """Documents to and from text: job files, readings and limits sheets. Strict: a bad file is refused whole."""
 
+from halfthou.exchange.decimals import exact_text
 from halfthou.exchange.faults import BadFile, Fault, faults_of
 from halfthou.exchange.job_json import read_job, read_limits, write_job, write_limits
 from halfthou.exchange.limits_csv import read_limits_csv, write_limits_csv
@@ -11,6 +12,7 @@ __all__ = [
     "Fault",
     "ReadingRow",
     "assessment_text",
+    "exact_text",
     "faults_of",
     "read_job",
     "read_limits",

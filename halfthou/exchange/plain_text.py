@@ -41,8 +41,6 @@ def _lines(file: JobFile, found: Assessment) -> Iterator[str]:
 def _set(part: SetAnswer) -> Iterator[str]:
     yield f"{part.name}: {part.headline}"
     yield from (f"  {reason.text}" for reason in part.reasons)
-    if part.grinder_band:
-        yield f"  Grinder: {part.grinder_band}"
     for shells in part.shells:
         stock = "" if shells.can_be_bought else ", cannot be bought by the sheet"
         number = f", {shells.part_number}" if shells.part_number else ""

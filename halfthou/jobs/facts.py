@@ -4,13 +4,19 @@ from datetime import datetime
 from enum import StrEnum
 from typing import Annotated
 
-from pydantic import Field, model_validator
+from pydantic import AfterValidator, Field, model_validator
 
 from halfthou.jobs.document import Document, FactId, Note, Words
 from halfthou.lengths import ZERO, Length, Unit
 
 JournalName = Annotated[str, Field(pattern=r"^[MR][1-9][0-9]?$")]
 SpotName = Annotated[str, Field(pattern=r"^[1-5][a-h]$")]
+
+
+def _a_size(size: Length) -> Length:
+    if size <= ZERO:
+        raise ValueError("a reading is a size: more than nothing")
+    return size
 
 
 class Reading(Document):
@@ -22,19 +28,13 @@ class Reading(Document):
     id: FactId
     journal: JournalName
     spot: SpotName
-    size: Length
+    size: Annotated[Length, AfterValidator(_a_size)]
     typed: Words
     unit: Unit
     gauge: FactId
     by: Words
     at: datetime
     corrects: FactId | None = None
-
-    @model_validator(mode="after")
-    def _a_size(self) -> "Reading":
-        if self.size <= ZERO:
-            raise ValueError("a reading is a size: more than nothing")
-        return self
 
 
 class Withdrawal(Document):

@@ -21,7 +21,7 @@ class Unit(StrEnum):
 NM_PER_UNIT = {Unit.INCH: 25_400_000, Unit.MM: 1_000_000}
 
 
-@dataclass(frozen=True, slots=True, order=True)
+@dataclass(frozen=True, slots=True)
 class Length:
     """A size, a difference of sizes or a limit, in whole nanometres.
 
@@ -32,6 +32,18 @@ class Length:
     """
 
     nm: int
+
+    def __lt__(self, other: Length) -> bool:
+        return self.nm < other.nm
+
+    def __le__(self, other: Length) -> bool:
+        return self.nm <= other.nm
+
+    def __gt__(self, other: Length) -> bool:
+        return self.nm > other.nm
+
+    def __ge__(self, other: Length) -> bool:
+        return self.nm >= other.nm
 
     def __add__(self, other: Length) -> Length:
         return Length(self.nm + other.nm)

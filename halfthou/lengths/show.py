@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from halfthou.lengths.length import NM_PER_UNIT, Length, Unit
 
@@ -20,10 +20,14 @@ class Shown:
 
 @dataclass(frozen=True, slots=True)
 class Notation:
-    """The unit and the number of decimals in which sizes are shown."""
+    """The unit and the number of decimals in which sizes are shown.
+
+    One notation serves one assessment; it keeps the texts it has written, as most sizes are shown many times.
+    """
 
     unit: Unit
     decimals: int
+    _written: dict[int, str] = field(default_factory=dict, compare=False, repr=False)
 
     @classmethod
     def usual(cls, unit: Unit) -> Notation:
@@ -36,9 +40,12 @@ class Notation:
         >>> Notation.usual(Unit.INCH).text(Length(3_810))
         '0.0002'
         """
-        scaled, step = self._scaled(length)
-        sign = -1 if scaled < 0 else 1
-        return self._write(sign * ((2 * abs(scaled) + step) // (2 * step)))
+        known = self._written.get(length.nm)
+        if known is None:
+            scaled, step = self._scaled(length)
+            ticks = (2 * abs(scaled) + step) // (2 * step)
+            known = self._written[length.nm] = self._write(-ticks if scaled < 0 else ticks)
+        return known
 
     def at_least(self, limit: Length) -> str:
         """A lower limit, rounded up: a converted limit never becomes easier. Source: handbook A4."""
@@ -53,6 +60,10 @@ class Notation:
     def shown(self, length: Length) -> Shown:
         """Text and exact nanometres together."""
         return Shown(self.text(length), length.nm)
+
+    def doubt(self, length: Length) -> str:
+        """A doubt, rounded up and with one decimal more: it must not look like a whole graduation."""
+        return Notation(self.unit, self.decimals + 1).at_least(length)
 
     def with_unit(self, length: Length) -> str:
         """The length followed by its unit."""
@@ -72,6 +83,5 @@ class Notation:
         return length.nm * 10**self.decimals, NM_PER_UNIT[self.unit]
 
     def _write(self, ticks: int) -> str:
-        digits = str(abs(ticks)).rjust(self.decimals + 1, "0")
-        whole, rest = digits[: -self.decimals], digits[-self.decimals :]
-        return f"{'-' if ticks < 0 else ''}{whole}.{rest}"
+        whole, rest = divmod(abs(ticks), 10**self.decimals)
+        return f"{'-' if ticks < 0 else ''}{whole}.{rest:0{self.decimals}d}"

@@ -7,7 +7,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from halfthou.jobs import Plan
-from halfthou.lengths import ZERO, Length
+from halfthou.lengths import Length
 
 #: Float noise, in nm: a fitted value this close to a whole nanometre is that nanometre on every machine.
 NOISE_NM = 1e-6
@@ -127,20 +127,20 @@ def _out_of_round(
     fitted: Measure | None = None
     fitted_least: Length | None = None
     most_angles = 0
-    for plane in range(1, plan.planes + 1):
-        spots = [spot for spot in sizes if spot[0] == str(plane)]
-        most_angles = max(most_angles, len(spots))
-        if len(spots) < 2:
+    planes: dict[str, list[tuple[int, str]]] = {}
+    for spot, size in sizes.items():
+        planes.setdefault(spot[0], []).append((size.nm, spot))
+    for read in planes.values():
+        most_angles = max(most_angles, len(read))
+        if len(read) < 2:
             continue
-        low, high = min(spots, key=lambda s: sizes[s]), max(spots, key=lambda s: sizes[s])
-        two_point = _larger(two_point, Measure(sizes[high] - sizes[low], (high, low)))
-        if len(spots) < 3:
+        low, high = min(read), max(read)
+        two_point = _larger(two_point, Measure(Length(high[0] - low[0]), (high[1], low[1])))
+        angles = [plan.angle_of(spot) for _, spot in read]
+        if len(read) < 3 or not _spread(angles):
             continue
-        angles = [plan.angle_of(spot) for spot in spots]
-        if not _spread(angles):
-            continue
-        ellipse = fit_ovality(angles, [sizes[spot] for spot in spots])
-        fitted = _larger(fitted, Measure(ellipse.ovality, tuple(sorted(spots))))
+        ellipse = fit_ovality(angles, [sizes[spot] for _, spot in read])
+        fitted = _larger(fitted, Measure(ellipse.ovality, tuple(spot for _, spot in read)))
         fitted_least = ellipse.least if fitted_least is None else min(fitted_least, ellipse.least)
     return two_point, fitted, fitted_least, most_angles
 
@@ -161,17 +161,20 @@ def _taper(sizes: Mapping[str, Length], plan: Plan) -> Measure | None:
 
 
 def _barrel(sizes: Mapping[str, Length], plan: Plan) -> Measure | None:
-    found: Measure | None = None
-    for spot in sizes:
-        front, rear = f"1{spot[1]}", f"{plan.planes}{spot[1]}"
-        if spot[0] in ("1", str(plan.planes)) or front not in sizes or rear not in sizes:
+    """The largest bulge (or waist) of a middle plane against the mean of the ends, rounded outward."""
+    worst, where = 0, ("", "", "")
+    last = str(plan.planes)
+    for spot, size in sizes.items():
+        front, rear = sizes.get(f"1{spot[1]}"), sizes.get(f"{last}{spot[1]}")
+        if spot[0] in ("1", last) or front is None or rear is None:
             continue
-        twice = sizes[spot] * 2 - sizes[front] - sizes[rear]
-        half = Length(-(-abs(twice).nm // 2))
-        bulge = half if twice >= ZERO else -half
-        if found is None or abs(bulge) > abs(found.value):
-            found = Measure(bulge, (spot, front, rear))
-    return found
+        twice = 2 * size.nm - front.nm - rear.nm
+        if abs(twice) > abs(worst) or not where[0]:
+            worst, where = twice, (spot, f"1{spot[1]}", f"{last}{spot[1]}")
+    if not where[0]:
+        return None
+    half = -(-abs(worst) // 2)
+    return Measure(Length(half if worst >= 0 else -half), where)
 
 
 def _larger(found: Measure | None, other: Measure) -> Measure:

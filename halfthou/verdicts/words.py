@@ -34,10 +34,10 @@ def sentence(finding: Finding, say: Notation) -> str:
     if finding.cannot_accept and finding.to_spare >= finding.guard:
         return f"{name} {value}, limit {limit}. Two angles can miss it: read a third to accept it."
     if finding.state is State.TOO_CLOSE:
-        return f"{name} {value}, limit {limit}: too close to call within ±{say.text(finding.guard)}."
+        return f"{name} {value}, limit {limit}: too close to call within ±{say.doubt(finding.guard)}."
     if finding.limit_is_least:
         away = say.text(abs(finding.to_spare))
-        return f"{name} {value}: {away} {'over' if finding.to_spare >= ZERO else 'under'} the limit {limit}."
+        return f"{name} {value}: {away} {'inside' if finding.to_spare >= ZERO else 'under'} the limit {limit}."
     return f"{name} {value}, limit {limit}."
 
 

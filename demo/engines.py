@@ -1,0 +1,130 @@
+"""Three invented engines. Makes, models, sizes and part numbers are made up; limits are marked as invented."""
+
+from __future__ import annotations
+
+from halfthou.engines import usual_layouts
+from halfthou.jobs import Hardening, Layout, SourceKind
+from halfthou.lengths import Unit
+from workshop.limits.translate import FigureForm, SetForm, SheetForm, ShellForm
+
+FIGURE = tuple[str, str, str]
+
+
+def _layout(name: str) -> Layout:
+    return next(layout for layout in usual_layouts() if layout.name == name)
+
+
+def _set(figures: list[FIGURE], shells: list[tuple[str, str, bool]], hardening: Hardening) -> SetForm:
+    return SetForm(
+        figures=[
+            FigureForm(name=name, least=least, most=most, source=SourceKind.INVENTED, place="demo sheet")
+            for name, least, most in figures
+        ],
+        shells=[ShellForm(undersize=u, part_number=p, can_be_bought=b) for u, p, b in shells],
+        hardening=hardening,
+    )
+
+
+def petrol_four() -> SheetForm:
+    """An inline four in inch, not hardened."""
+    rods: list[FIGURE] = [
+        ("size", "2.0370", "2.0378"),
+        ("service_least", "2.0362", ""),
+        ("out_of_round", ".0010", ""),
+        ("taper", ".0006", ""),
+        ("housing_bore", "2.1640", "2.1645"),
+        ("wall", ".0622", ".0624"),
+        ("clearance", ".0012", ".0032"),
+        ("clearance_service", ".0040", ""),
+    ]
+    mains: list[FIGURE] = [
+        ("size", "2.4135", "2.4143"),
+        ("service_least", "2.4127", ""),
+        ("out_of_round", ".0010", ""),
+        ("taper", ".0006", ""),
+        ("housing_bore", "2.6021", "2.6027"),
+        ("wall", ".0930", ".0932"),
+        ("clearance", ".0012", ".0033"),
+        ("clearance_service", ".0042", ""),
+    ]
+    ladder = [("STD", "00", True), (".010", "10", True), (".020", "20", True), (".030", "30", True)]
+    return SheetForm(
+        engine="Tolby 4/142, petrol four",
+        unit=Unit.INCH,
+        notes="Invented for the demo.",
+        layout=_layout("Inline four"),
+        mains=_set(mains, [(u, f"TB-142M-{p}", b) for u, p, b in ladder], Hardening.NONE),
+        rods=_set(rods, [(u, f"TB-142R-{p}", b) for u, p, b in [*ladder, (".040", "40", False)]], Hardening.NONE),
+    )
+
+
+def diesel_three() -> SheetForm:
+    """An inline three in metric, nitrided. Its mains come without housing bore and wall."""
+    rods: list[FIGURE] = [
+        ("size", "61.372", "61.388"),
+        ("service_least", "61.350", ""),
+        ("out_of_round", "0.020", ""),
+        ("taper", "0.012", ""),
+        ("width", "31", ""),
+        ("housing_bore", "65.400", "65.412"),
+        ("wall", "1.980", "1.986"),
+        ("clearance", "0.036", "0.084"),
+        ("clearance_service", "0.110", ""),
+        ("case_depth", "0.40", ""),
+    ]
+    mains: list[FIGURE] = [
+        ("size", "73.640", "73.659"),
+        ("service_least", "73.616", ""),
+        ("out_of_round", "0.020", ""),
+        ("taper", "0.012", ""),
+        ("case_depth", "0.40", ""),
+    ]
+    ladder = [("STD", "STD", True), ("0.25 mm", "025", True), ("0.50 mm", "050", True)]
+    return SheetForm(
+        engine="Skerrin D3-47, diesel three",
+        unit=Unit.MM,
+        notes="Invented for the demo.",
+        layout=_layout("Inline three"),
+        mains=_set(mains, [(u, f"SK 47.1.{p}", b) for u, p, b in ladder], Hardening.NITRIDED),
+        rods=_set(rods, [(u, f"SK 47.2.{p}", b) for u, p, b in ladder], Hardening.NITRIDED),
+    )
+
+
+def vee_eight() -> SheetForm:
+    """A V8 in inch with two rods to a pin."""
+    rods: list[FIGURE] = [
+        ("size", "2.2610", "2.2618"),
+        ("service_least", "2.2600", ""),
+        ("out_of_round", ".0008", ""),
+        ("taper", ".0006", ""),
+        ("housing_bore", "2.4126", "2.4131"),
+        ("wall", ".0745", ".0747"),
+        ("clearance", ".0012", ".0032"),
+        ("clearance_service", ".0042", ""),
+        ("smallest_allowed", "2.2305", ""),
+    ]
+    mains: list[FIGURE] = [
+        ("size", "2.7040", "2.7049"),
+        ("service_least", "2.7029", ""),
+        ("out_of_round", ".0008", ""),
+        ("taper", ".0006", ""),
+        ("housing_bore", "2.8988", "2.8994"),
+        ("wall", ".0960", ".0962"),
+        ("clearance", ".0012", ".0035"),
+        ("clearance_service", ".0045", ""),
+    ]
+    ladder = [
+        ("STD", "S", True),
+        (".001", "P1", True),
+        (".010", "10", True),
+        (".020", "20", True),
+        (".030", "30", True),
+    ]
+    return SheetForm(
+        engine="Morrick V8-61",
+        unit=Unit.INCH,
+        notes="Invented for the demo.",
+        layout=_layout("V eight, cross plane"),
+        mains=_set(mains, [(u, f"MK8-M{p}", b) for u, p, b in ladder], Hardening.NONE),
+        rods=_set(rods, [(u, f"MK8-R{p}", b) for u, p, b in ladder], Hardening.NONE),
+    )

@@ -1,0 +1,287 @@
+"""The invented shop: its people, gauges, limits and engines, all made through the workshop's own actions."""
+
+from __future__ import annotations
+
+import random
+from datetime import date, datetime, timedelta
+
+from django.utils import timezone
+
+from demo.engines import diesel_three, petrol_four, vee_eight
+from demo.worn import INCH_HAND, METRIC_HAND, Hand, Worn, readings_csv
+from halfthou.jobs import DecisionKind, Gauge, JournalSet, Look, Plan
+from halfthou.lengths import Unit
+from halfthou.verdicts import Action
+from workshop.gauges.actions import keep_gauge
+from workshop.jobs import actions
+from workshop.jobs.models import JobRecord
+from workshop.limits.actions import confirm_sheet, draft_sheet
+from workshop.limits.models import SheetRevision
+from workshop.people.actions import prefer_unit
+from workshop.people.models import Person, Role
+
+SEED = 1902
+
+
+class Shop:
+    """The demo shop while it is being furnished."""
+
+    def __init__(self, today: date) -> None:
+        self.today = today
+        self.chance = random.Random(SEED)
+        self.count = 0
+        self.bench, self.machinist, self.owner = (self._person(role) for role in Role)
+        prefer_unit(self.owner, Unit.INCH)
+        self.inch = self._gauge("2–3 in micrometer, No. 7", "micrometer", Unit.INCH, ".0001", ".0001")
+        self.metric = self._gauge("50–75 mm digital micrometer", "digital micrometer", Unit.MM, "0.001", "0.003")
+        self._gauge("Workshop caliper", "caliper", Unit.INCH, ".001", ".0010")
+        self.petrol, self.diesel, self.vee = (
+            confirm_sheet(self.owner, draft_sheet(self.machinist, form).pk)
+            for form in (petrol_four(), diesel_three(), vee_eight())
+        )
+
+    def _person(self, role: Role) -> Person:
+        person = Person(username=role.value, role=role)
+        person.set_password(f"{role.value}-half-thou")
+        person.save()
+        return person
+
+    def _gauge(self, name: str, kind: str, unit: Unit, resolution: str, error: str) -> Gauge:
+        typed = {
+            "name": name,
+            "kind": kind,
+            "unit": unit.value,
+            "resolution": resolution,
+            "permissible_error": error,
+        }
+        return keep_gauge(self.machinist, None, typed)
+
+    def book(self, number: int, title: str, limits: SheetRevision, due: int | None, **card: str) -> int:
+        """Book an engine in; due in so many days."""
+        metric = limits.document["unit"] == "mm"
+        record = actions.book_in(
+            self.bench,
+            actions.BookIn(
+                number=str(number),
+                title=title,
+                limits_id=limits.pk,
+                entry_unit=Unit.MM if metric else Unit.INCH,
+                booked_in=self.today - timedelta(days=max(2, 60 - number)),
+                due=None if due is None else self.today + timedelta(days=due),
+                **card,
+            ),
+        ).record
+        return record.pk
+
+    def read(self, job_id: int, journals: dict[str, Worn], hand: Hand) -> None:
+        """Read journals and take the readings in from a file."""
+        gauge = self.metric if hand is METRIC_HAND else self.inch
+        text = readings_csv(journals, Plan(), hand, self.chance)
+        actions.take_in_readings(self.bench, job_id, text, gauge.id)
+
+    def type_in(self, job_id: int, journal: str, typed: dict[str, str], gauge: Gauge) -> None:
+        """Type readings one by one, as at the bench."""
+        for spot, text in typed.items():
+            landing = actions.Landing(
+                id=self._key(),
+                journal=journal,
+                spot=spot,
+                typed=text,
+                unit=gauge.unit,
+                gauge=gauge.id,
+                at=self._now(),
+            )
+            actions.land_reading(self.bench, job_id, landing)
+
+    def see(self, job_id: int, on: str, look: Look, answer: str, depth: str = "") -> None:
+        """Write down what was seen."""
+        seeing = actions.Seeing(id=self._key(), on=on, look=look, answer=answer, depth=depth, at=self._now())
+        actions.observe(self.bench, job_id, seeing)
+
+    def accept(self, job_id: int, *sets: JournalSet) -> None:
+        """Accept the verdicts on sets."""
+        for journal_set in sets:
+            deciding = actions.Deciding(id=self._key(), kind=DecisionKind.ACCEPTED, set=journal_set, at=self._now())
+            actions.decide(self.machinist, job_id, deciding)
+
+    def override(self, job_id: int, journal_set: JournalSet, action: Action, reason: str) -> None:
+        """Decide otherwise, with a reason."""
+        deciding = actions.Deciding(
+            id=self._key(),
+            kind=DecisionKind.OVERRIDDEN,
+            set=journal_set,
+            action=action,
+            reason=reason,
+            at=self._now(),
+        )
+        actions.decide(self.machinist, job_id, deciding)
+
+    def _key(self) -> str:
+        self.count += 1
+        return f"demo.{self.count}"
+
+    def _now(self) -> datetime:
+        return timezone.now()
+
+
+def furnish(today: date) -> None:
+    """Furnish an empty database with the demo shop. A shop with jobs in it is left as it is."""
+    if JobRecord.objects.exists() or Person.objects.exists():
+        return
+    shop = Shop(today)
+    _archived(shop)
+    _signed(shop)
+    _half_measured(shop)
+    _just_booked(shop)
+    _turns_out_fine(shop)
+    _one_sets_all(shop)
+    _past_the_last(shop)
+    _hardened(shop)
+
+
+def _fit(names: str, size: float, oval: float, taper: float, chance: random.Random) -> dict[str, Worn]:
+    """Journals with ordinary wear around one size."""
+    return {
+        name: Worn(
+            size - chance.random() * oval,
+            oval * (0.5 + chance.random()),
+            chance.randrange(0, 60),
+            taper * chance.random(),
+        )
+        for name in names.split()
+    }
+
+
+def _archived(shop: Shop) -> None:
+    job = shop.book(38, "Peat Line Railway, ballast tamper", shop.petrol, None, customer="Peat Line Railway")
+    shop.read(job, _fit("M1 M2 M3 M4 M5", 2.4140, 0.0002, 0.0001, shop.chance), INCH_HAND)
+    shop.read(job, _fit("R1 R2 R3 R4", 2.0375, 0.0002, 0.0001, shop.chance), INCH_HAND)
+    actions.archive_job(shop.machinist, job, archived=True)
+
+
+def _signed(shop: Shop) -> None:
+    job = shop.book(
+        40,
+        "Saltmarsh Drainage Board, pump 2",
+        shop.vee,
+        2,
+        customer="Saltmarsh Drainage Board",
+        complaint="Low oil pressure when hot. 6,200 hours by the log.",
+    )
+    shop.read(job, _fit("M1 M2 M3 M4 M5", 2.7046, 0.0002, 0.0001, shop.chance), INCH_HAND)
+    rods = _fit("R1 R2 R3 R4", 2.2612, 0.0003, 0.0001, shop.chance)
+    rods["R2"] = Worn(2.2611, 0.0021, 12, 0.0002)
+    shop.read(job, rods, INCH_HAND)
+    for name in ("M1", "M2", "M3", "M4", "M5", "R1", "R3", "R4"):
+        shop.see(job, name, Look.SURFACE, "nail runs clear")
+    shop.see(job, "R2", Look.SURFACE, "nail catches", "0.0008")
+    shop.see(job, "crank", Look.CRACK_TEST, "passed")
+    shop.accept(job, JournalSet.MAINS, JournalSet.RODS)
+    actions.sign(shop.machinist, job)
+
+
+def _half_measured(shop: Shop) -> None:
+    job = shop.book(
+        41,
+        "Peat Line Railway, locomotive 3",
+        shop.petrol,
+        5,
+        customer="Peat Line Railway",
+        complaint="Knock under load since the wet week. Hours not known.",
+    )
+    mains = {
+        "M1": Worn(2.4138, 0.0003, 10, 0.0001),
+        "M2": Worn(2.4139, 0.0002, 30, 0.0001),
+        "M3": Worn(2.41295, 0.0001, 15, 0.0001),
+        "M4": Worn(2.4137, 0.0003, 5, 0.0002),
+    }
+    shop.read(job, mains, INCH_HAND)
+    shop.read(job, {"R1": Worn(2.0371, 0.0016, 20, 0.0002), "R2": Worn(2.0376, 0.0002, 40, 0.0001)}, INCH_HAND)
+    third = {"1a": "312", "1b": "2.0348", "1c": "2.0374", "1d": "2.0347", "2a": "314", "2b": "350"}
+    shop.type_in(job, "R3", third, shop.inch)
+    shop.see(job, "R3", Look.SURFACE, "nail catches", "0.0006")
+    shop.see(job, "M1", Look.SURFACE, "light marks")
+    shop.see(job, "M4", Look.SURFACE, "light marks")
+    shop.see(job, "rods", Look.CLAIMED_UNDERSIZE, "paint", "10")
+
+
+def _just_booked(shop: Shop) -> None:
+    shop.book(
+        42,
+        "Lowmoor Orchards, sprayer pump",
+        shop.diesel,
+        12,
+        customer="Lowmoor Orchards Co-operative",
+        complaint="Stopped in the row. Turns by hand, free.",
+    )
+
+
+def _turns_out_fine(shop: Shop) -> None:
+    job = shop.book(
+        43,
+        "Harbour launch Dunlin",
+        shop.diesel,
+        8,
+        customer="Inner Harbour Trust",
+        complaint="Overheated once at sea; wanted opened to be sure.",
+    )
+    shop.read(job, _fit("M1 M2 M3 M4", 73.653, 0.004, 0.002, shop.chance), METRIC_HAND)
+    shop.read(job, _fit("R1 R2 R3", 61.383, 0.004, 0.002, shop.chance), METRIC_HAND)
+    for name in ("M1", "M2", "M3", "M4", "R1", "R3"):
+        shop.see(job, name, Look.SURFACE, "nail runs clear")
+    shop.see(job, "R2", Look.SURFACE, "light marks")
+    shop.accept(job, JournalSet.MAINS)
+
+
+def _one_sets_all(shop: Shop) -> None:
+    job = shop.book(
+        44,
+        "Mobile crane 12, carrier engine",
+        shop.vee,
+        20,
+        customer="Eastquay Lifting",
+        complaint="Metal in the filter. Ran on after the warning, who says so: the driver.",
+    )
+    shop.read(job, _fit("M1 M2 M3 M4 M5", 2.7045, 0.0003, 0.0002, shop.chance), INCH_HAND)
+    rods = _fit("R1 R2 R4", 2.2615, 0.0002, 0.0001, shop.chance)
+    rods["R3"] = Worn(2.2609, 0.0078, 8, 0.0003)
+    shop.read(job, rods, INCH_HAND)
+    shop.see(job, "R3", Look.SURFACE, "nail catches", "0.001")
+    shop.see(job, "R3", Look.SHELL, "turned in its housing")
+    shop.see(job, "M3", Look.SURFACE, "light marks")
+
+
+def _past_the_last(shop: Shop) -> None:
+    job = shop.book(
+        45,
+        "Peat Line Railway, locomotive 5",
+        shop.petrol,
+        -3,
+        customer="Peat Line Railway",
+        complaint="Third bearing failure in two years. Papers say the crank is standard.",
+    )
+    shop.see(job, "rods", Look.CLAIMED_UNDERSIZE, "paper", "STD")
+    shop.read(job, _fit("M1 M2 M3 M4 M5", 2.4139, 0.0003, 0.0002, shop.chance), INCH_HAND)
+    rods = _fit("R1 R3 R4", 2.0175, 0.0003, 0.0001, shop.chance)
+    rods["R2"] = Worn(2.0171, 0.0105, 30, 0.0006)
+    shop.read(job, rods, INCH_HAND)
+    shop.see(job, "R2", Look.SHELL, "turned in its housing")
+    shop.see(job, "R2", Look.HEAT, "blue")
+
+
+def _hardened(shop: Shop) -> None:
+    job = shop.book(
+        46,
+        "Quarry water pump, set 2",
+        shop.diesel,
+        15,
+        customer="Greyface Quarry",
+        complaint="Rumble at idle.",
+    )
+    shop.read(job, _fit("M1 M2 M3 M4", 73.652, 0.004, 0.002, shop.chance), METRIC_HAND)
+    rods = _fit("R1 R3", 61.381, 0.004, 0.002, shop.chance)
+    rods["R2"] = Worn(61.370, 0.043, 15, 0.004)
+    shop.read(job, rods, METRIC_HAND)
+    shop.accept(job, JournalSet.MAINS)
+    reason = "Customer has a spare crank; this one goes to the specialist for case depth before it is scrapped."
+    shop.override(job, JournalSet.RODS, Action.REFER, reason)

@@ -1,0 +1,53 @@
+"""The API: every app's router, one way of refusing, nothing without signing in."""
+
+from django.http import HttpRequest, HttpResponse
+from ninja import NinjaAPI
+from ninja.errors import ValidationError
+from ninja.security import django_auth
+
+from halfthou.exchange import BadFile
+from workshop.gauges.api import router as gauges
+from workshop.house.api import router as house
+from workshop.jobs.api import router as jobs
+from workshop.limits.api import router as limits
+from workshop.pages.api import router as pages
+from workshop.people.api import router as people
+from workshop.people.refusals import Refusal
+
+api = NinjaAPI(title="Half Thou", version="1", auth=django_auth, docs_url=None, openapi_url=None)
+api.add_router("", people)
+api.add_router("", pages)
+api.add_router("/limits", limits)
+api.add_router("/gauges", gauges)
+api.add_router("/house-rules", house)
+api.add_router("", jobs)
+
+
+@api.exception_handler(Refusal)
+def refuse(request: HttpRequest, refusal: Refusal) -> HttpResponse:
+    """A refusal in the user's words."""
+    return api.create_response(request, refusal.body(), status=refusal.status)
+
+
+@api.exception_handler(BadFile)
+def refuse_file(request: HttpRequest, error: BadFile) -> HttpResponse:
+    """A bad file is refused whole, every fault listed."""
+    faults = [{"where": fault.where, "what": fault.what} for fault in error.faults]
+    body = {"code": "bad-file", "message": "The file was refused. Nothing of it was taken.", "faults": faults}
+    return api.create_response(request, body, status=422)
+
+
+@api.exception_handler(ValidationError)
+def refuse_request(request: HttpRequest, error: ValidationError) -> HttpResponse:
+    """A request that does not fit the API's own description."""
+    faults = [
+        {
+            "where": ".".join(
+                str(step) for step in problem["loc"] if step not in ("body", "data", "path", "query")
+            ),
+            "what": str(problem["msg"]).removeprefix("Value error, "),
+        }
+        for problem in error.errors
+    ]
+    body = {"code": "not-understood", "message": "Some of what was entered cannot be used.", "faults": faults}
+    return api.create_response(request, body, status=422)

@@ -1,0 +1,8 @@
+"""The workshop as an ASGI application."""
+
+import os
+
+from django.core.asgi import get_asgi_application
+
+os.environ.setdefault("DJANGO_SETTINGS_MODULE", "workshop.config.settings")
+application = get_asgi_application()

@@ -1,0 +1,129 @@
+"""Settings of the workshop. What differs between shops comes from the environment."""
+
+import secrets
+from pathlib import Path
+
+import environ
+from csp.constants import NONCE, NONE, SELF
+
+BASE_DIR = Path(__file__).resolve().parent.parent.parent
+env = environ.Env(
+    DEBUG=(bool, False),
+    DATA_DIR=(str, str(BASE_DIR / "data")),
+    DEMO=(bool, False),
+    HOST=(str, "127.0.0.1"),
+)
+DATA_DIR = Path(env("DATA_DIR"))
+WEB_DIST = BASE_DIR / "web" / "dist"
+FONT_DIR = BASE_DIR / "web" / "node_modules" / "@fontsource"
+
+
+def _secret_key() -> str:
+    """The key of this installation, made at the first start and kept beside its data."""
+    place = DATA_DIR / "secret-key"
+    if not place.exists():
+        DATA_DIR.mkdir(parents=True, exist_ok=True)
+        place.write_text(secrets.token_urlsafe(50))
+        place.chmod(0o600)
+    return place.read_text()
+
+
+SECRET_KEY = env("SECRET_KEY", default=None) or _secret_key()
+DEBUG = env("DEBUG")
+DEMO = env("DEMO")
+ALLOWED_HOSTS = ["127.0.0.1", "localhost", "testserver", env("HOST")]
+CSRF_TRUSTED_ORIGINS: list[str] = []
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "axes",
+    "csp",
+    "ninja",
+    "workshop.people",
+    "workshop.limits",
+    "workshop.gauges",
+    "workshop.house",
+    "workshop.jobs",
+    "workshop.pages",
+    "demo",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "csp.middleware.CSPMiddleware",
+    "axes.middleware.AxesMiddleware",
+]
+ROOT_URLCONF = "workshop.config.urls"
+ASGI_APPLICATION = "workshop.config.asgi.application"
+TEMPLATES = [{"BACKEND": "django.template.backends.django.DjangoTemplates", "DIRS": [], "APP_DIRS": True}]
+DATABASES = {
+    "default": {
+        "ENGINE": "django.db.backends.sqlite3",
+        "NAME": str(DATA_DIR / "halfthou.sqlite3"),
+        "OPTIONS": {
+            "timeout": 10,
+            "transaction_mode": "IMMEDIATE",
+            # FULL: an acknowledged reading survives a power cut (design 8.15).
+            "init_command": (
+                "PRAGMA journal_mode=WAL;PRAGMA synchronous=FULL;PRAGMA busy_timeout=10000;PRAGMA foreign_keys=ON;"
+            ),
+        },
+    }
+}
+AUTH_USER_MODEL = "people.Person"
+AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "django.contrib.auth.backends.ModelBackend"]
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator"},
+    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+    {"NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator"},
+]
+AXES_FAILURE_LIMIT = 5
+AXES_COOLOFF_TIME = 0.25
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_LOCKOUT_CALLABLE = "workshop.people.api.locked_out"
+AXES_RESET_ON_SUCCESS = True
+AXES_VERBOSE = False
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+USE_TZ = True
+TIME_ZONE = env("TIME_ZONE", default="UTC")
+DATA_UPLOAD_MAX_MEMORY_SIZE = 20_000_000
+STATIC_URL = "/static/"
+WHITENOISE_ROOT = WEB_DIST
+WHITENOISE_INDEX_FILE = False
+
+
+def WHITENOISE_IMMUTABLE_FILE_TEST(path: str, url: str) -> bool:  # noqa: ARG001
+    """Vite puts a hash in the name of every file under /assets/."""
+    return url.startswith("/assets/")
+
+
+SESSION_COOKIE_HTTPONLY = True
+SESSION_COOKIE_SAMESITE = "Lax"
+CSRF_COOKIE_SAMESITE = "Lax"
+SECURE_REFERRER_POLICY = "same-origin"
+CONTENT_SECURITY_POLICY = {
+    "DIRECTIVES": {
+        "default-src": [SELF],
+        "script-src": [SELF, NONCE],
+        "style-src": [SELF, NONCE],
+        "img-src": [SELF, "data:"],
+        "font-src": [SELF],
+        "connect-src": [SELF],
+        "base-uri": [NONE],
+        "form-action": [SELF],
+        "frame-ancestors": [NONE],
+    }
+}
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "root": {"handlers": ["console"], "level": "WARNING"},
+}

@@ -1,0 +1,16 @@
+"""The gauge list."""
+
+from django.db import models
+
+
+class GaugeRecord(models.Model):
+    """A gauge of the shop, as the core's document. `key` is its lasting id inside jobs."""
+
+    key = models.CharField(max_length=64, unique=True)
+    document = models.JSONField()
+    retired = models.BooleanField(default=False)
+    changed_by = models.CharField(max_length=150)
+    changed_at = models.DateTimeField(auto_now=True)
+
+    def __str__(self) -> str:
+        return str(self.document["name"])

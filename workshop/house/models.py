@@ -1,0 +1,17 @@
+"""The shop's house rules, every version of them."""
+
+from django.db import models
+
+
+class HouseRulesRecord(models.Model):
+    """One version; the newest counts."""
+
+    document = models.JSONField()
+    by = models.CharField(max_length=150)
+    at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        get_latest_by = "id"
+
+    def __str__(self) -> str:
+        return f"House rules of {self.at:%Y-%m-%d} by {self.by}"

@@ -1,0 +1,102 @@
+"""Opening a job to change it, and keeping its summary in step in the same transaction."""
+
+from dataclasses import dataclass
+
+from django.db import connection
+
+from halfthou.answer import Assessment
+from halfthou.assess import assess
+from halfthou.jobs import Job
+from halfthou.lengths import Unit
+from workshop.jobs.models import DecisionRecord, HistoryEntry, JobRecord, SignatureRecord, Stage
+from workshop.jobs.translate import job_of
+from workshop.people.models import Person
+from workshop.people.refusals import Clash, NotThere
+
+
+@dataclass(frozen=True)
+class Opened:
+    """A job as loaded for one person: its row, its document in the person's unit, and the assessment."""
+
+    record: JobRecord
+    job: Job
+    assessment: Assessment
+
+
+def job_record(job_id: int) -> JobRecord:
+    """The row of a job. Refuses: NotThere."""
+    record = JobRecord.objects.select_related("limits", "limits__sheet").filter(pk=job_id).first()
+    if record is None:
+        raise NotThere("no-job", "There is no such job.")
+    return record
+
+
+def open_job(job_id: int, person: Person) -> Opened:
+    """A job to look at."""
+    record = job_record(job_id)
+    job = job_of(record, Unit(person.shown_unit))
+    return Opened(record, job, assess(job))
+
+
+def standing_signature(record: JobRecord) -> SignatureRecord | None:
+    """The signature that stands, if one does."""
+    return record.signatures.filter(withdrawn_at=None, made_elsewhere=False).last()
+
+
+def to_change(job_id: int) -> JobRecord:
+    """A job to change. Refuses: Clash where it is signed or archived."""
+    record = job_record(job_id)
+    if record.archived:
+        raise Clash("archived", "This job is archived. Bring it back to the rack first.")
+    signature = standing_signature(record)
+    if signature is not None:
+        message = f"Signed by {signature.by}. The owner can withdraw the signature, then it opens again."
+        raise Clash("signed", message)
+    return record
+
+
+def standing_decisions(record: JobRecord) -> dict[tuple[str, str], DecisionRecord]:
+    """The last decision on each set and each waived journal; one taken back leaves none."""
+    last: dict[tuple[str, str], DecisionRecord] = {}
+    for row in record.decisions.order_by("pk"):
+        last[row.set, row.journal] = row
+    return {key: row for key, row in last.items() if row.kind != "taken back"}
+
+
+def write_history(record: JobRecord, by: str, words: str) -> None:
+    """Add a line to the job's history."""
+    HistoryEntry.objects.create(job=record, by=by, words=words)
+
+
+def settle(record: JobRecord, job: Job, shown: Assessment | None = None) -> Assessment:
+    """Bring the rack's summary in step and give the assessment in the unit asked for.
+
+    The summary speaks the job's own unit. It is written in the caller's transaction.
+    """
+    if not connection.in_atomic_block:
+        raise RuntimeError("the summary is written in the transaction of its fact")
+    shown = shown or assess(job)
+    own = shown
+    if job.shown_in.value != record.entry_unit:
+        own = assess(job.model_copy(update={"shown_in": Unit(record.entry_unit)}))
+    record.engine = job.limits.engine
+    record.taken, record.planned = own.readings_taken, own.readings_planned
+    record.doubts = len(own.doubts)
+    record.mains_mark, record.mains_headline = own.mains.mark.code.value, own.mains.headline
+    record.rods_mark, record.rods_headline = own.rods.mark.code.value, own.rods.headline
+    record.stage, record.waits_for = _stage(record, own)
+    record.save()
+    return shown
+
+
+def _stage(record: JobRecord, own: Assessment) -> tuple[Stage, str]:
+    if standing_signature(record) is not None:
+        return Stage.SIGNED, ""
+    decided = {name for name, journal in standing_decisions(record) if not journal}
+    if len(decided) == 2:
+        return Stage.DECIDING, "a signature"
+    if own.readings_taken == 0:
+        return Stage.BOOKED_IN, own.waits_for
+    if own.readings_taken < own.readings_planned:
+        return Stage.MEASURING, own.waits_for
+    return Stage.DECIDING, own.waits_for

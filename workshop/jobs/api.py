@@ -1,0 +1,238 @@
+"""Jobs over HTTP: the rack, the bench, facts, decisions, files."""
+
+from datetime import datetime
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Router, Schema
+from pydantic import Field
+
+from halfthou.exchange import write_job, write_readings
+from halfthou.jobs import JournalSet, Plan
+from halfthou.lengths import Asked, Notation, Unit
+from workshop.jobs import actions
+from workshop.jobs.rack import RackOrder, read_rack
+from workshop.jobs.shapes import (
+    BenchOut,
+    DraftOut,
+    HistoryLine,
+    LandOut,
+    RackOut,
+    asked_out,
+    bench_out,
+)
+from workshop.jobs.translate import job_file_of, job_of
+from workshop.people.api import signed_in
+
+router = Router(tags=["jobs"])
+
+
+class DraftIn(Schema):
+    """Typed text to interpret without landing it."""
+
+    journal: str
+    spot: str
+    typed: str = Field(max_length=200)
+    unit: Unit
+
+
+class WithdrawIn(Schema):
+    """A reading to take back."""
+
+    id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
+    reading: str
+    at: datetime
+
+
+class PlanIn(Schema):
+    """A measuring plan for one set."""
+
+    set: JournalSet
+    plan: Plan
+
+
+class LimitsIn(Schema):
+    """Another revision of the limits."""
+
+    limits_id: int
+
+
+class ArchiveIn(Schema):
+    """Off the rack, or back on it."""
+
+    archived: bool
+
+
+class TakeBackIn(Schema):
+    """A decision to take back."""
+
+    set: JournalSet
+    journal: str = ""
+
+
+class JobFileIn(Schema):
+    """The text of a job file."""
+
+    text: str
+
+
+class ReadingsFileIn(Schema):
+    """The text of a readings file, and the gauge where the file names none."""
+
+    text: str
+    gauge: str = ""
+
+
+def _json(body: Schema) -> HttpResponse:
+    """The body as it is: already checked, so not checked again on its way out."""
+    return HttpResponse(body.model_dump_json(), content_type="application/json")
+
+
+def _bench(opened: actions.Opened) -> HttpResponse:
+    return _json(bench_out(opened))
+
+
+@router.get("/rack", response=RackOut)
+def get_rack(
+    request: HttpRequest,
+    search: str = "",
+    order: RackOrder = RackOrder.DUE,
+    archived: bool = False,
+    page: int = 1,
+) -> RackOut:
+    """The engines in the shop."""
+    return read_rack(search, order, archived=archived, page=page)
+
+
+@router.post("/jobs", response=BenchOut)
+def book_in(request: HttpRequest, given: actions.BookIn) -> HttpResponse:
+    """Book an engine in."""
+    return _bench(actions.book_in(signed_in(request), given))
+
+
+@router.post("/jobs/import", response=BenchOut)
+def import_job(request: HttpRequest, given: JobFileIn) -> HttpResponse:
+    """Take in a job file."""
+    return _bench(actions.take_in_job(signed_in(request), given.text))
+
+
+@router.get("/jobs/{int:job_id}", response=BenchOut)
+def get_bench(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The bench of one job."""
+    return _bench(actions.open_job(job_id, signed_in(request)))
+
+
+@router.put("/jobs/{int:job_id}", response=BenchOut)
+def change_header(request: HttpRequest, job_id: int, given: actions.Header) -> HttpResponse:
+    """Change the card."""
+    return _bench(actions.change_header(signed_in(request), job_id, given))
+
+
+@router.put("/jobs/{int:job_id}/plan", response=BenchOut)
+def change_plan(request: HttpRequest, job_id: int, given: PlanIn) -> HttpResponse:
+    """Change a measuring plan."""
+    return _bench(actions.change_plan(signed_in(request), job_id, given.set, given.plan))
+
+
+@router.put("/jobs/{int:job_id}/limits", response=BenchOut)
+def take_up_limits(request: HttpRequest, job_id: int, given: LimitsIn) -> HttpResponse:
+    """Judge by another revision of the limits."""
+    return _bench(actions.take_up_limits(signed_in(request), job_id, given.limits_id))
+
+
+@router.put("/jobs/{int:job_id}/archived", response=ArchiveIn)
+def archive_job(request: HttpRequest, job_id: int, given: ArchiveIn) -> ArchiveIn:
+    """Archive a job, or bring it back."""
+    actions.archive_job(signed_in(request), job_id, archived=given.archived)
+    return given
+
+
+@router.post("/jobs/{int:job_id}/draft", response=DraftOut)
+def draft_reading(request: HttpRequest, job_id: int, given: DraftIn) -> DraftOut:
+    """What typed text would mean at a spot."""
+    person = signed_in(request)
+    job = job_of(actions.job_record(job_id), Unit(person.shown_unit))
+    meant = actions.interpret(job, given.journal, given.spot, given.typed, given.unit)
+    if isinstance(meant, Asked):
+        return DraftOut(text="", nm=None, asked=asked_out(meant))
+    text = Notation.usual(given.unit).with_unit(meant.length)
+    return DraftOut(text=text, nm=meant.length.nm, asked=None)
+
+
+@router.post("/jobs/{int:job_id}/readings", response=LandOut)
+def land_reading(request: HttpRequest, job_id: int, given: actions.Landing) -> HttpResponse:
+    """Land a reading."""
+    landed = actions.land_reading(signed_in(request), job_id, given)
+    if isinstance(landed, Asked):
+        return _json(LandOut(asked=asked_out(landed)))
+    return _json(LandOut(bench=bench_out(landed)))
+
+
+@router.post("/jobs/{int:job_id}/withdrawals", response=BenchOut)
+def withdraw_reading(request: HttpRequest, job_id: int, given: WithdrawIn) -> HttpResponse:
+    """Take a reading back."""
+    return _bench(actions.withdraw_reading(signed_in(request), job_id, given.id, given.reading, given.at))
+
+
+@router.post("/jobs/{int:job_id}/observations", response=BenchOut)
+def observe(request: HttpRequest, job_id: int, given: actions.Seeing) -> HttpResponse:
+    """Write down what was seen."""
+    return _bench(actions.observe(signed_in(request), job_id, given))
+
+
+@router.post("/jobs/{int:job_id}/decisions", response=BenchOut)
+def decide(request: HttpRequest, job_id: int, given: actions.Deciding) -> HttpResponse:
+    """Accept, override or waive."""
+    return _bench(actions.decide(signed_in(request), job_id, given))
+
+
+@router.post("/jobs/{int:job_id}/decisions/take-back", response=BenchOut)
+def take_back_decision(request: HttpRequest, job_id: int, given: TakeBackIn) -> HttpResponse:
+    """Take a decision back."""
+    return _bench(actions.take_back_decision(signed_in(request), job_id, given.set, given.journal))
+
+
+@router.post("/jobs/{int:job_id}/signatures", response=BenchOut)
+def sign(request: HttpRequest, job_id: int) -> HttpResponse:
+    """Sign the decision sheet."""
+    return _bench(actions.sign(signed_in(request), job_id))
+
+
+@router.post("/jobs/{int:job_id}/signatures/withdraw", response=BenchOut)
+def withdraw_signature(request: HttpRequest, job_id: int) -> HttpResponse:
+    """Withdraw the signature."""
+    return _bench(actions.withdraw_signature(signed_in(request), job_id))
+
+
+@router.get("/jobs/{int:job_id}/history", response=list[HistoryLine])
+def get_history(request: HttpRequest, job_id: int) -> list[HistoryLine]:
+    """Who did what, newest first."""
+    lines = actions.job_record(job_id).history.order_by("-pk")
+    return [HistoryLine(by=line.by, at=line.at, words=line.words) for line in lines]
+
+
+@router.post("/jobs/{int:job_id}/readings.csv", response=BenchOut)
+def import_readings(request: HttpRequest, job_id: int, given: ReadingsFileIn) -> HttpResponse:
+    """Take in a readings file."""
+    return _bench(actions.take_in_readings(signed_in(request), job_id, given.text, given.gauge))
+
+
+@router.get("/jobs/{int:job_id}/readings.csv", include_in_schema=False)
+def export_readings(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The readings as CSV."""
+    record = actions.job_record(job_id)
+    text = write_readings(job_of(record, Unit(record.entry_unit)))
+    return _file(text, "text/csv", f"readings-{record.number}.csv")
+
+
+@router.get("/jobs/{int:job_id}/job.json", include_in_schema=False)
+def export_job(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The whole job as a file."""
+    record = actions.job_record(job_id)
+    return _file(write_job(job_file_of(record)), "application/json", f"job-{record.number}.json")
+
+
+def _file(text: str, kind: str, name: str) -> HttpResponse:
+    response = HttpResponse(text, content_type=kind)
+    safe = "".join(c if c.isalnum() or c in "-._" else "-" for c in name)
+    response["Content-Disposition"] = f'attachment; filename="{safe}"'
+    return response

@@ -1,0 +1,43 @@
+"""Reading the rack: search, order, pages. From the summaries alone."""
+
+from enum import StrEnum
+
+from django.db.models import F, Q, QuerySet
+
+from workshop.jobs.models import JobRecord
+from workshop.jobs.shapes import RackOut, rack_line
+
+PAGE_SIZE = 50
+
+
+class RackOrder(StrEnum):
+    """The orders a rack can stand in."""
+
+    DUE = "due"
+    NUMBER = "number"
+    STAGE = "stage"
+
+
+_ORDERS = {
+    RackOrder.DUE: (F("due").asc(nulls_last=True), "id"),
+    RackOrder.NUMBER: ("-id",),
+    RackOrder.STAGE: ("stage", F("due").asc(nulls_last=True), "id"),
+}
+
+
+def read_rack(search: str, order: RackOrder, *, archived: bool, page: int) -> RackOut:
+    """One page of the rack. Every word of the search must be found in number, title, customer or engine."""
+    jobs: QuerySet[JobRecord] = JobRecord.objects.filter(archived=archived)
+    for word in search.split():
+        jobs = jobs.filter(
+            Q(number__icontains=word)
+            | Q(title__icontains=word)
+            | Q(customer__icontains=word)
+            | Q(engine__icontains=word)
+            | Q(stage__icontains=word)
+        )
+    total = jobs.count()
+    pages = max(1, -(-total // PAGE_SIZE))
+    page = min(max(page, 1), pages)
+    shown = jobs.order_by(*_ORDERS[order])[(page - 1) * PAGE_SIZE : page * PAGE_SIZE]
+    return RackOut(jobs=[rack_line(record) for record in shown], total=total, page=page, pages=pages)

@@ -1,0 +1,74 @@
+"""Printed pages, and the key that explains marks, rules and looks."""
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Router, Schema
+
+from halfthou.rules import RULES
+from halfthou.verdicts import MARKS, Mark
+from workshop.jobs.actions import open_job
+from workshop.jobs.shapes import LOOKS, LookOut
+from workshop.pages.printing import card_html, pdf_of, sheet_html
+from workshop.people.api import signed_in
+
+router = Router(tags=["pages"])
+
+
+class RuleOut(Schema):
+    """A rule that reasons cite."""
+
+    id: str
+    name: str
+    source: str
+
+
+class KeyOut(Schema):
+    """The app's key: marks, rules, and what can be seen at the bench."""
+
+    marks: list[Mark]
+    rules: list[RuleOut]
+    looks: list[LookOut]
+
+
+@router.get("/key", response=KeyOut)
+def get_key(request: HttpRequest) -> KeyOut:
+    """The key."""
+    rules = [RuleOut(id=name, name=rule.name, source=rule.source) for name, rule in RULES.items()]
+    return KeyOut(marks=list(MARKS.values()), rules=rules, looks=LOOKS)
+
+
+@router.get("/jobs/{int:job_id}/sheet.html", include_in_schema=False)
+def sheet_page(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The decision sheet to print."""
+    return _page(request, sheet_html(open_job(job_id, signed_in(request))))
+
+
+@router.get("/jobs/{int:job_id}/sheet.pdf", include_in_schema=False)
+def sheet_pdf(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The decision sheet as PDF."""
+    opened = open_job(job_id, signed_in(request))
+    return _pdf(sheet_html(opened), f"decision-sheet-{opened.record.number}.pdf")
+
+
+@router.get("/jobs/{int:job_id}/card.html", include_in_schema=False)
+def card_page(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The blank measuring card to print."""
+    return _page(request, card_html(open_job(job_id, signed_in(request))))
+
+
+@router.get("/jobs/{int:job_id}/card.pdf", include_in_schema=False)
+def card_pdf(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The blank measuring card as PDF."""
+    opened = open_job(job_id, signed_in(request))
+    return _pdf(card_html(opened), f"measuring-card-{opened.record.number}.pdf")
+
+
+def _page(request: HttpRequest, html: str) -> HttpResponse:
+    nonce = str(request.csp_nonce)  # type: ignore[attr-defined]
+    return HttpResponse(html.replace("<style>", f'<style nonce="{nonce}">'))
+
+
+def _pdf(html: str, name: str) -> HttpResponse:
+    safe = "".join(c if c.isalnum() or c in "-._" else "-" for c in name)
+    response = HttpResponse(pdf_of(html), content_type="application/pdf")
+    response["Content-Disposition"] = f'inline; filename="{safe}"'
+    return response

@@ -1,0 +1,92 @@
+"""Pages for paper: the decision sheet and the blank measuring card, as HTML and as PDF."""
+
+from pathlib import Path
+from typing import Any
+
+import weasyprint
+from django.conf import settings
+from django.template.loader import render_to_string
+
+from halfthou.answer import Assessment
+from halfthou.engines import journal_name, set_name
+from halfthou.jobs import JournalSet
+from halfthou.lengths import Notation
+from halfthou.surveys import window_for
+from workshop.jobs.actions import Opened
+from workshop.jobs.actions.opened import standing_decisions, standing_signature
+from workshop.pages.marks import mark_drawing
+
+_FACES = (
+    ("Barlow Semi Condensed", 400, "barlow-semi-condensed", "barlow-semi-condensed-latin-400-normal.woff2"),
+    ("Barlow Semi Condensed", 600, "barlow-semi-condensed", "barlow-semi-condensed-latin-600-normal.woff2"),
+    ("B612", 400, "b612", "b612-latin-400-normal.woff2"),
+    ("B612", 700, "b612", "b612-latin-700-normal.woff2"),
+)
+
+
+def sheet_html(opened: Opened) -> str:
+    """The decision sheet: as signed where a signature stands, else as it stands now, marked as not signed."""
+    record = opened.record
+    signature = standing_signature(record)
+    if signature is not None:
+        found = Assessment.model_validate(signature.sheet["assessment"])
+        decisions: list[Any] = list(signature.sheet["decisions"])
+    else:
+        found = opened.assessment
+        decisions = list(standing_decisions(record).values())
+    sets = [{"answer": part, "journals": [a for a in found.journals if a.set is part.set],
+             "mark": mark_drawing(part.mark.code)} for part in (found.mains, found.rods)]  # fmt: skip
+    return render_to_string(
+        "pages/sheet.html",
+        {
+            "job": record,
+            "engine": opened.job.limits.engine,
+            "limits": opened.job.limits,
+            "found": found,
+            "sets": sets,
+            "marks": {answer.id: mark_drawing(answer.mark.code) for answer in found.journals},
+            "decisions": decisions,
+            "signature": signature,
+        },
+    )
+
+
+def card_html(opened: Opened) -> str:
+    """A blank measuring card: every journal and spot in the order they are typed."""
+    job = opened.job
+    say = Notation.usual(job.shown_in)
+    sets = []
+    for journal_set in JournalSet:
+        plan, limits = job.plan_of(journal_set), job.limits.of(journal_set)
+        window = window_for(limits, type(limits.size.least)(opened.assessment.of(journal_set).present.nm), ())
+        sets.append(
+            {
+                "name": set_name(journal_set),
+                "least": say.text(limits.size.least),
+                "most": say.text(limits.size.most),
+                "nominal": say.text(window.nominal),
+                "angles": [
+                    {"letter": letter, "deg": deg} for letter, deg in zip("abcdefgh", plan.angles_deg, strict=False)
+                ],
+                "planes": range(1, plan.planes + 1),
+                "journals": [journal_name(name, job.limits.layout) for name in job.limits.journals(journal_set)],
+            }
+        )
+    context = {"job": opened.record, "engine": job.limits.engine, "unit": job.shown_in.value, "sets": sets}
+    return render_to_string("pages/card.html", context)
+
+
+def pdf_of(html: str) -> bytes:
+    """The page as PDF, set in the app's own faces from this machine's files; nothing is fetched."""
+    faces = "".join(
+        f"@font-face{{font-family:'{family}';font-weight:{weight};src:url('{_face(folder, name)}')}}"
+        for family, weight, folder, name in _FACES
+    )
+    styles = [weasyprint.CSS(string=faces)]
+    found: bytes = weasyprint.HTML(string=html, base_url=str(settings.FONT_DIR)).write_pdf(stylesheets=styles)
+    return found
+
+
+def _face(folder: str, name: str) -> str:
+    place: Path = settings.FONT_DIR / folder / "files" / name
+    return place.as_uri()

@@ -1,0 +1,183 @@
+"""Sign in, change person, accounts."""
+
+from django.conf import settings
+from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
+from django.http import HttpRequest, HttpResponse, JsonResponse
+from django.middleware.csrf import get_token
+from django.views.decorators.csrf import csrf_protect
+from ninja import Router, Schema
+from ninja.decorators import decorate_view
+
+from halfthou.lengths import Unit
+from workshop.people import actions
+from workshop.people.may import Act, must, rights_of
+from workshop.people.models import Person, Role
+from workshop.people.refusals import NotAllowed
+
+router = Router(tags=["people"])
+WRONG = "Name and password do not go together. Try again."
+
+
+class PersonOut(Schema):
+    """An account as others see it."""
+
+    id: int
+    name: str
+    role: Role
+    active: bool
+    shown_unit: Unit
+    rights: list[Act]
+
+
+class HintOut(Schema):
+    """A demo account and its password, shown on the sign-in page of the demo only."""
+
+    name: str
+    password: str
+
+
+class SessionOut(Schema):
+    """Who is signed in."""
+
+    person: PersonOut | None
+    demo: bool
+    hints: list[HintOut]
+    names: list[str]
+
+
+class SignIn(Schema):
+    """Name and password."""
+
+    name: str
+    password: str
+
+
+class PasswordIn(Schema):
+    """Change of one's own password."""
+
+    old: str
+    new: str
+
+
+class UnitIn(Schema):
+    """The unit to show."""
+
+    unit: Unit
+
+
+class PersonIn(Schema):
+    """A new account."""
+
+    name: str
+    role: Role
+    password: str
+
+
+class PersonChange(Schema):
+    """A change to an account; what is left out stays."""
+
+    role: Role | None = None
+    active: bool | None = None
+    password: str = ""
+
+
+def signed_in(request: HttpRequest) -> Person:
+    """The person behind a request that has passed the session check."""
+    person = request.user
+    if not isinstance(person, Person):
+        raise NotAllowed("signed-out", "Sign in first.")
+    return person
+
+
+def person_out(person: Person) -> PersonOut:
+    """An account as the API shows it."""
+    return PersonOut(
+        id=person.pk,
+        name=person.username,
+        role=Role(person.role),
+        active=person.is_active,
+        shown_unit=Unit(person.shown_unit),
+        rights=rights_of(person),
+    )
+
+
+def locked_out(_request: HttpRequest, _credentials: dict[str, str], *_: object) -> HttpResponse:
+    """The answer after too many wrong passwords."""
+    message = "Too many wrong passwords. This name is locked for a quarter of an hour."
+    return JsonResponse({"code": "locked-out", "message": message, "faults": []}, status=429)
+
+
+def session_out(request: HttpRequest) -> SessionOut:
+    """Who is signed in; names of accounts only for people who are."""
+    person = request.user if isinstance(request.user, Person) else None
+    hints = []
+    if settings.DEMO:
+        hints = [HintOut(name=role.value, password=f"{role.value}-half-thou") for role in Role]
+    names = list(Person.objects.filter(is_active=True).order_by("username").values_list("username", flat=True))
+    return SessionOut(
+        person=person_out(person) if person else None,
+        demo=settings.DEMO,
+        hints=hints,
+        names=names if person else [],
+    )
+
+
+@router.get("/session", auth=None, response=SessionOut)
+def get_session(request: HttpRequest) -> SessionOut:
+    """Who is signed in."""
+    get_token(request)
+    return session_out(request)
+
+
+@router.post("/session", auth=None, response=SessionOut)
+@decorate_view(csrf_protect)
+def sign_in(request: HttpRequest, given: SignIn) -> SessionOut:
+    """Sign in, or change person at a shared bench."""
+    person = authenticate(request, username=given.name.strip(), password=given.password)
+    if person is None:
+        raise NotAllowed("wrong-sign-in", WRONG)
+    login(request, person)
+    return session_out(request)
+
+
+@router.delete("/session", response=SessionOut)
+def sign_out(request: HttpRequest) -> SessionOut:
+    """Sign out."""
+    logout(request)
+    return session_out(request)
+
+
+@router.post("/session/password", response=SessionOut)
+def change_password(request: HttpRequest, given: PasswordIn) -> SessionOut:
+    """Change one's own password and stay signed in."""
+    person = signed_in(request)
+    actions.change_own_password(person, given.old, given.new)
+    update_session_auth_hash(request, person)
+    return session_out(request)
+
+
+@router.put("/session/unit", response=SessionOut)
+def prefer_unit(request: HttpRequest, given: UnitIn) -> SessionOut:
+    """Choose the unit shown."""
+    actions.prefer_unit(signed_in(request), given.unit)
+    return session_out(request)
+
+
+@router.get("/people", response=list[PersonOut])
+def list_people(request: HttpRequest) -> list[PersonOut]:
+    """All accounts."""
+    must(signed_in(request), Act.KEEP_ACCOUNTS)
+    return [person_out(person) for person in Person.objects.order_by("username")]
+
+
+@router.post("/people", response=PersonOut)
+def add_person(request: HttpRequest, given: PersonIn) -> PersonOut:
+    """Open an account."""
+    return person_out(actions.add_person(signed_in(request), given.name, given.role, given.password))
+
+
+@router.patch("/people/{person_id}", response=PersonOut)
+def change_person(request: HttpRequest, person_id: int, given: PersonChange) -> PersonOut:
+    """Change an account."""
+    changed = actions.change_person(signed_in(request), person_id, given.role, given.active, given.password)
+    return person_out(changed)

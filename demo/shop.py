@@ -267,6 +267,7 @@ def _past_the_last(shop: Shop) -> None:
     shop.read(job, rods, INCH_HAND)
     shop.see(job, "R2", Look.SHELL, "turned in its housing")
     shop.see(job, "R2", Look.HEAT, "blue")
+    shop.see(job, "crank", Look.CRACK_TEST, "passed")
 
 
 def _hardened(shop: Shop) -> None:

@@ -1,0 +1,1 @@
+export { ask, client, Refused, type Schemas, stringOf, Unreachable } from "./client";

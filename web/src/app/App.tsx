@@ -1,0 +1,65 @@
+import { lazy, Suspense } from "react";
+import { Route, Routes } from "react-router";
+
+import { stringOf } from "../api";
+import { BenchPage } from "../features/bench";
+import { RackPage } from "../features/rack";
+import { SignInPage, useSession } from "../features/session";
+import { Button, Notice } from "../shared/ui";
+import { JobFrame } from "./JobFrame";
+import { NotFound } from "./NotFound";
+import { TopLine } from "./TopLine";
+
+const BookInPage = lazy(async () => ({ default: (await import("../features/booking")).BookInPage }));
+const SheetPage = lazy(async () => ({ default: (await import("../features/sheet")).SheetPage }));
+const LimitsPages = lazy(async () => ({ default: (await import("../features/limits")).LimitsPages }));
+const GaugesPage = lazy(async () => ({ default: (await import("../features/gauges")).GaugesPage }));
+const HousePage = lazy(async () => ({ default: (await import("../features/house")).HousePage }));
+const PeoplePage = lazy(async () => ({ default: (await import("../features/people")).PeoplePage }));
+const KeyPage = lazy(async () => ({ default: (await import("../features/key")).KeyPage }));
+
+export function App() {
+  const session = useSession();
+  if (session.isPending) return <Waiting />;
+  if (session.isError) {
+    return (
+      <main className="mx-auto max-w-xl p-10">
+        <Notice tone="wrong">{stringOf(session.error)}</Notice>
+        <div className="mt-4">
+          <Button kind="strong" onClick={() => void session.refetch()}>
+            Try again
+          </Button>
+        </div>
+      </main>
+    );
+  }
+  if (!session.data.person) return <SignInPage session={session.data} />;
+  return (
+    <Suspense fallback={<Waiting />}>
+      <Routes>
+        <Route path="/jobs/:jobId" element={<JobFrame />}>
+          <Route index element={<BenchPage />} />
+          <Route path="sheet" element={<SheetPage />} />
+        </Route>
+        <Route element={<TopLine />}>
+          <Route path="/" element={<RackPage />} />
+          <Route path="/book-in" element={<BookInPage />} />
+          <Route path="/limits/*" element={<LimitsPages />} />
+          <Route path="/gauges" element={<GaugesPage />} />
+          <Route path="/house-rules" element={<HousePage />} />
+          <Route path="/people" element={<PeoplePage />} />
+          <Route path="/key" element={<KeyPage />} />
+          <Route path="*" element={<NotFound />} />
+        </Route>
+      </Routes>
+    </Suspense>
+  );
+}
+
+function Waiting() {
+  return (
+    <p className="p-10 text-lg text-quiet" role="status">
+      One moment.
+    </p>
+  );
+}

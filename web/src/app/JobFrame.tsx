@@ -1,0 +1,73 @@
+import { NavLink, Outlet, useParams } from "react-router";
+
+import { stringOf } from "../api";
+import { PersonMenu } from "../features/session";
+import { type Bench, useBench } from "../shared/job";
+import { Name } from "../shared/Name";
+import { StageRule } from "../shared/StageRule";
+import { LinkButton, Notice } from "../shared/ui";
+
+/** The head line of a job: which engine, how far, who is at the bench. */
+export function JobFrame() {
+  const jobId = Number(useParams().jobId);
+  const bench = useBench(jobId);
+  return (
+    <>
+      <header className="flex h-[62px] items-center justify-between gap-4 border-b-2 border-line px-7">
+        <div className="flex min-w-0 items-center gap-7">
+          <Name />
+          {bench.data && <Title bench={bench.data} />}
+        </div>
+        {bench.data && <StageRule stage={bench.data.card.stage} />}
+        <div className="flex items-center gap-2">
+          <nav aria-label="Job" className="flex">
+            {(["", "/sheet"] as const).map((end) => (
+              <NavLink
+                key={end}
+                to={`/jobs/${jobId}${end}`}
+                end
+                className={({ isActive }) =>
+                  `flex min-h-11 items-center border-b-4 px-3 font-semibold ${isActive ? "border-blue text-blue" : "border-transparent hover:bg-tint"}`
+                }
+              >
+                {end === "" ? "Bench" : "Sheet"}
+              </NavLink>
+            ))}
+          </nav>
+          <PersonMenu />
+        </div>
+      </header>
+      {bench.isPending && (
+        <p className="p-10 text-lg text-quiet" role="status">
+          One moment.
+        </p>
+      )}
+      {bench.isError && !bench.data && (
+        <main className="mx-auto max-w-xl p-10">
+          <Notice tone="wrong">{stringOf(bench.error)}</Notice>
+          <div className="mt-4">
+            <LinkButton to="/" kind="strong">
+              To the rack
+            </LinkButton>
+          </div>
+        </main>
+      )}
+      {bench.data && <Outlet context={bench.data} key={jobId} />}
+    </>
+  );
+}
+
+function Title({ bench }: { bench: Bench }) {
+  return (
+    <div className="flex min-w-0 items-center gap-3">
+      <span className="figure text-2xl font-bold text-blue">{bench.card.number}</span>
+      <div className="min-w-0 leading-tight">
+        <h1 className="truncate text-lg font-semibold">{bench.card.title}</h1>
+        <p className="truncate text-quiet">
+          {bench.card.engine}, limits revision {bench.card.limits_revision}
+          {bench.card.limits_state === "draft" ? ", draft" : ""}
+        </p>
+      </div>
+    </div>
+  );
+}

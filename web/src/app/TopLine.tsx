@@ -1,0 +1,43 @@
+import { NavLink, Outlet } from "react-router";
+
+import { PersonMenu } from "../features/session";
+import { Name } from "../shared/Name";
+
+const pages = [
+  ["/", "Rack"],
+  ["/limits", "Limits"],
+  ["/gauges", "Gauges"],
+  ["/house-rules", "House rules"],
+  ["/key", "Key"],
+] as const;
+
+/** The head line of every page that is not a job. */
+export function TopLine() {
+  return (
+    <>
+      <header className="flex items-center justify-between border-b-2 border-line px-7 py-2">
+        <div className="flex items-center gap-8">
+          <Name />
+          <nav aria-label="Shop" className="flex gap-1">
+            {pages.map(([to, label]) => (
+              <NavLink
+                key={to}
+                to={to}
+                end={to === "/"}
+                className={({ isActive }) =>
+                  `flex min-h-11 items-center border-b-4 px-3 text-lg font-semibold ${isActive ? "border-blue text-blue" : "border-transparent hover:bg-tint"}`
+                }
+              >
+                {label}
+              </NavLink>
+            ))}
+          </nav>
+        </div>
+        <div className="flex items-center gap-2">
+          <PersonMenu />
+        </div>
+      </header>
+      <Outlet />
+    </>
+  );
+}

@@ -1,0 +1,108 @@
+import { type RefObject, type SyntheticEvent, useEffect } from "react";
+
+import { Button } from "../../shared/ui";
+import { useDraft } from "./useDraft";
+import type { Desk } from "./useDesk";
+
+/** The large entry: Enter lands the reading and moves on; Backspace on empty takes the last one back. */
+export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputElement | null> }) {
+  const { journal, spot, text, question } = desk;
+  useEffect(() => {
+    input.current?.focus();
+  }, [input, journal.id, spot]);
+  const submit = (event: SyntheticEvent) => {
+    event.preventDefault();
+    if (!question) desk.land();
+  };
+  if (question) return <Question desk={desk} />;
+  const hint = journal.set === "mains" ? desk.bench.mains_hint : desk.bench.rods_hint;
+  return (
+    <form onSubmit={submit}>
+      <label className="block border-[3px] border-blue bg-sheet px-4 pb-1 pt-2">
+        <span className="flex justify-between text-[17px] font-semibold text-blue">
+          {spot ? `plane ${spot[0] ?? ""}, angle ${spot[1] ?? ""}` : `${journal.short_name} is read`}
+          <span className="font-normal text-quiet">{desk.replace ? "replaces the reading" : ""}</span>
+        </span>
+        <span className="flex items-baseline gap-2">
+          <input
+            ref={input}
+            aria-label={`Reading at ${spot ?? "no spot"}`}
+            className="figure w-full bg-transparent py-1 text-[42px] leading-tight outline-none placeholder:text-line"
+            value={text}
+            disabled={desk.bench.card.signed}
+            placeholder={spot ? "" : "Enter"}
+            autoComplete="off"
+            spellCheck={false}
+            onChange={(event) => desk.setText(event.target.value)}
+          />
+          <span className="text-2xl text-quiet">{desk.unit}</span>
+        </span>
+      </label>
+      <Preview desk={desk} nominal={hint.nominal} />
+    </form>
+  );
+}
+
+function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
+  const draft = useDraft(desk);
+  const words = () => {
+    if (desk.bench.card.signed) return "Signed: no readings are taken.";
+    if (!desk.spot) return "Enter goes to the next journal to read. An arrow key goes back to a spot.";
+    if (!desk.text) return `Last digits are enough. −3 counts from ${nominal}.`;
+    if (draft.error) return draft.error;
+    if (draft.data?.asked) return draft.data.asked.question;
+    return draft.data ? `Enter lands ${draft.data.text}` : "Enter lands it.";
+  };
+  return (
+    <p
+      className={`mt-1 min-h-6 text-[15px] ${draft.error ? "font-semibold text-red" : "text-quiet"}`}
+      aria-live="polite"
+    >
+      {words()}
+    </p>
+  );
+}
+
+function Question({ desk }: { desk: Desk }) {
+  const parcel = desk.question;
+  useEffect(() => {
+    if (!parcel) return;
+    const onKey = (event: KeyboardEvent) => {
+      const choice = parcel.question?.choices[Number(event.key) - 1];
+      if (choice) desk.outbox.choose(parcel.landing.id, choice.nm);
+      else if (event.key === "Escape") desk.putBack(parcel);
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+  if (!parcel) return null;
+  return (
+    <div
+      role="alertdialog"
+      aria-label="A question about the reading"
+      className="border-[3px] border-blue bg-sheet p-3"
+    >
+      <p className="text-quiet">
+        {parcel.landing.journal} {parcel.landing.spot}:{" "}
+        <span className="figure text-ink">{parcel.landing.typed}</span>
+      </p>
+      <p className="my-1 text-lg font-semibold leading-tight">
+        {parcel.question?.question ?? parcel.message}
+      </p>
+      <div className="flex flex-col gap-1">
+        {parcel.question?.choices.map((choice, n) => (
+          <Button
+            key={choice.nm}
+            kind="strong"
+            onClick={() => desk.outbox.choose(parcel.landing.id, choice.nm)}
+          >
+            <span className="figure">{n + 1}</span> {choice.words}
+          </Button>
+        ))}
+        <Button onClick={() => desk.putBack(parcel)}>Esc Type it again</Button>
+      </div>
+    </div>
+  );
+}

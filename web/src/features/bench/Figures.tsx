@@ -1,0 +1,36 @@
+import type { Journal } from "../../shared/job";
+
+const STATE_WORDS = { within: "", beyond: "beyond", "too close": "too close", "not read": "" } as const;
+
+/** What the readings come to: each figure against its limit, and the gauge's doubt. */
+export function Figures({ journal }: { journal: Journal }) {
+  if (journal.figures.length === 0) {
+    return <p className="text-quiet">The first reading gives the size; two in a plane the out-of-round.</p>;
+  }
+  return (
+    <table className="w-full border-collapse">
+      <caption className="sr-only">Figures of {journal.name}</caption>
+      <tbody>
+        {journal.figures.map((figure) => (
+          <tr key={figure.name} className="h-9 align-baseline">
+            <th scope="row" className="text-left text-[17px] font-normal">
+              {figure.name}
+            </th>
+            <td
+              className={`figure pr-2 text-right text-xl font-bold ${figure.state === "beyond" ? "text-red" : ""}`}
+            >
+              {figure.value.text}
+            </td>
+            <td className="text-[15px] leading-tight text-quiet">
+              {figure.name === "least size" ? "least" : "most"} {figure.limit}
+              {STATE_WORDS[figure.state] && (
+                <strong className="ml-1 text-ink">{STATE_WORDS[figure.state]}</strong>
+              )}
+              {figure.state === "too close" && <span> (chance within {figure.conforms})</span>}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

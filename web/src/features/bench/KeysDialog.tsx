@@ -1,0 +1,31 @@
+import { Dialog } from "../../shared/ui";
+
+const KEYS = [
+  ["2.0416 Enter", "lands a reading and moves on"],
+  ["416 Enter", "the last digits are enough"],
+  ["−3 Enter", "three thou below the largest new size; in metric, hundredths of a millimetre"],
+  ["51.86 mm Enter", "another unit, said with it; also thou, tenths, µm"],
+  ["Backspace on empty", "takes the last reading back"],
+  ["1 or 2", "answers a question; Esc types it again"],
+  ["← →", "spot before, spot after"],
+  ["↑ ↓", "journal before, journal after"],
+  ["Alt+C", "what is typed replaces the reading of this spot, as a correction"],
+  ["Alt+G", "to the gauge"],
+  ["Alt+U", "show sizes in the other unit"],
+  ["Alt+K", "this list"],
+] as const;
+
+export function KeysDialog({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  return (
+    <Dialog open={open} onOpenChange={onOpenChange} title="Keys">
+      <dl className="grid grid-cols-[11rem_1fr] gap-x-4 gap-y-2">
+        {KEYS.map(([key, what]) => (
+          <div key={key} className="contents">
+            <dt className="figure font-bold">{key}</dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+    </Dialog>
+  );
+}

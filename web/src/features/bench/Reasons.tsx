@@ -1,0 +1,125 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { ask, client } from "../../api";
+import { type Bench, DecideBar, type Journal } from "../../shared/job";
+import { PunchMark } from "../../shared/marks";
+import { Dialog } from "../../shared/ui";
+import { useMay } from "../session";
+
+interface Props {
+  bench: Bench;
+  journal: Journal;
+  onSpots: (spots: readonly string[]) => void;
+}
+
+/** The verdict in words: each reason lights up the readings behind it. */
+export function Reasons({ bench, journal, onSpots }: Props) {
+  const may = useMay();
+  return (
+    <aside aria-label="Verdict" className="flex h-full flex-col">
+      <div className="flex items-start gap-3">
+        <span className="flex flex-col items-center text-blue">
+          <PunchMark code={journal.mark.code} size={34} label={journal.mark.word} />
+          <span className="text-lg font-semibold leading-tight">{journal.mark.letter}</span>
+        </span>
+        <div>
+          <h2 className="text-2xl font-semibold leading-tight" data-testid="verdict">
+            {journal.headline}
+          </h2>
+          <p className="text-quiet">{journal.under_headline || journal.mark.word}</p>
+        </div>
+      </div>
+      <div className="mt-2 min-h-0 flex-1 overflow-y-auto pr-1 text-[16px] leading-snug">
+        <ReasonList journal={journal} onSpots={onSpots} />
+        <p className="mt-2 border-t border-line pt-2">
+          <span className="font-semibold">Oil clearance</span>{" "}
+          <span className="figure">{journal.clearance.words}</span>
+        </p>
+        <Lines title="Still to do" lines={journal.still_to_do} />
+        <Lines title="What would change it" lines={journal.would_change} />
+        <Cautions journal={journal} />
+      </div>
+      <div className="pt-2">
+        <DecideBar bench={bench} set={journal.set} mayDecide={may("decide and sign")} />
+      </div>
+    </aside>
+  );
+}
+
+function ReasonList({ journal, onSpots }: Omit<Props, "bench">) {
+  const key = useQuery({
+    queryKey: ["key"],
+    queryFn: () => ask(client.GET("/api/key")),
+    staleTime: Infinity,
+  });
+  return (
+    <ul>
+      {journal.reasons.map((reason) => {
+        const rule = key.data?.rules.find((known) => known.id === reason.rule);
+        return (
+          <li key={reason.text} className="border-b border-line/60">
+            <button
+              type="button"
+              className="w-full py-1 text-left font-medium hover:bg-tint focus-visible:bg-tint"
+              title={rule ? `${rule.name}. Source: ${rule.source}. (${reason.rule})` : reason.rule}
+              onMouseEnter={() => onSpots(reason.spots)}
+              onMouseLeave={() => onSpots([])}
+              onFocus={() => onSpots(reason.spots)}
+              onBlur={() => onSpots([])}
+            >
+              {reason.text}
+              {reason.spots.length > 0 && (
+                <span className="ml-1 text-sm font-normal text-quiet">{reason.spots.join(" ")}</span>
+              )}
+            </button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <div className="mt-2">
+      <h3 className="font-semibold">{title}</h3>
+      {lines.map((line) => (
+        <p key={line}>{line}</p>
+      ))}
+    </div>
+  );
+}
+
+function Cautions({ journal }: { journal: Journal }) {
+  const [open, setOpen] = useState(false);
+  const [first] = journal.cautions;
+  if (!first) return null;
+  return (
+    <div className="mt-2 border-l-4 border-ink bg-sheet px-3 py-1">
+      <p>
+        <strong>Caution, {first.work.toLowerCase()}.</strong> {first.say}
+      </p>
+      <button type="button" className="min-h-9 font-semibold text-blue" onClick={() => setOpen(true)}>
+        All cautions for this work ({journal.cautions.length})
+      </button>
+      <Dialog
+        open={open}
+        onOpenChange={setOpen}
+        title={`Cautions: ${journal.headline}`}
+        note="The maker's manual, local codes and licensed practice come first."
+      >
+        <dl className="flex flex-col gap-3">
+          {journal.cautions.map((caution) => (
+            <div key={caution.work}>
+              <dt className="font-semibold">{caution.work}</dt>
+              <dd>{caution.say}</dd>
+              <dd className="text-quiet">{caution.defer_to}</dd>
+            </div>
+          ))}
+        </dl>
+      </Dialog>
+    </div>
+  );
+}

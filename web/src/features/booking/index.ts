@@ -1,0 +1,1 @@
+export { BookInPage } from "./BookInPage";

@@ -1,0 +1,1 @@
+export { GaugesPage } from "./GaugesPage";

@@ -1,0 +1,1 @@
+export { KeyPage } from "./KeyPage";

@@ -1,0 +1,72 @@
+import type { Schemas } from "../../api";
+import { Choice, Field, Section } from "../../shared/ui";
+
+type Layout = Schemas["Layout"];
+
+interface Props {
+  layouts: readonly Layout[];
+  layout: Layout;
+  onChange: (layout: Layout) => void;
+}
+
+/** The engine's layout: a usual one, then its numbering and throws as they really are. */
+export function LayoutPart({ layouts, layout, onChange }: Props) {
+  const usual = layouts.some((known) => known.name === layout.name) ? layouts : [layout, ...layouts];
+  return (
+    <Section title="Layout">
+      <div className="grid grid-cols-2 gap-6">
+        <Choice
+          label="Usual layouts"
+          value={layout.name}
+          options={usual.map((known) => ({ value: known.name, label: known.name }))}
+          onChange={(name) => {
+            const chosen = usual.find((known) => known.name === name);
+            if (chosen) onChange(chosen);
+          }}
+        />
+        <Field
+          label="Journals along the shaft, from the front"
+          hint="M for mains, R for rod journals. Take a main out where the engine has none."
+          className="figure"
+          value={layout.shaft.join(" ")}
+          onChange={(event) => onChange({ ...layout, shaft: event.target.value.toUpperCase().split(/\s+/) })}
+        />
+      </div>
+      <div className="mt-3 grid grid-cols-4 gap-3">
+        {layout.pins.map((pin, n) => (
+          <div key={n} className="grid grid-cols-2 gap-2 border-l-4 border-line pl-2">
+            <Field
+              label={`R${n + 1} cylinders`}
+              className="figure"
+              value={pin.cylinders.join(" ")}
+              onChange={(event) =>
+                onChange(withPin(layout, n, { ...pin, cylinders: numbers(event.target.value) }))
+              }
+            />
+            <Field
+              label="throw °"
+              type="number"
+              min={0}
+              max={359}
+              className="figure"
+              value={pin.throw_deg}
+              onChange={(event) =>
+                onChange(withPin(layout, n, { ...pin, throw_deg: Number(event.target.value) }))
+              }
+            />
+          </div>
+        ))}
+      </div>
+    </Section>
+  );
+}
+
+const numbers = (text: string): number[] =>
+  text
+    .split(/[\s,]+/)
+    .filter(Boolean)
+    .map(Number);
+
+function withPin(layout: Layout, at: number, pin: Schemas["Pin"]): Layout {
+  return { ...layout, pins: layout.pins.map((old, n) => (n === at ? pin : old)) };
+}

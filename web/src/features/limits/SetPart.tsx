@@ -1,0 +1,202 @@
+import type { Refused, Schemas } from "../../api";
+import { Button, Choice, Section } from "../../shared/ui";
+import type { SetForm } from "./useLimits";
+
+type FigureForm = Schemas["FigureForm"];
+const SOURCES: readonly Schemas["SourceKind"][] = [
+  "maker",
+  "part maker",
+  "house",
+  "rule of thumb",
+  "invented",
+];
+const HARDENINGS: readonly Schemas["Hardening"][] = [
+  "unknown",
+  "none",
+  "induction",
+  "nitrided",
+  "nitrocarburised",
+];
+const cell = "min-h-10 w-full rounded-tool border-2 border-line bg-sheet px-2 text-[17px] focus:border-blue";
+
+interface Props {
+  title: string;
+  part: "rods" | "mains";
+  form: SetForm;
+  figures: readonly Schemas["FigureLabel"][];
+  refused: Refused | null;
+  onChange: (form: SetForm) => void;
+}
+
+/** The limits of one set: figure, source and place, row by row; then the shells that can be bought. */
+export function SetPart({ title, part, form, figures, refused, onChange }: Props) {
+  const change = (name: string, next: Partial<FigureForm>) =>
+    onChange({
+      ...form,
+      figures: form.figures.map((old) => (old.name === name ? { ...old, ...next } : old)),
+    });
+  return (
+    <Section title={title}>
+      <table className="w-full border-collapse text-left">
+        <thead className="text-quiet">
+          <tr>
+            <th className="w-64 font-normal">Figure</th>
+            <th className="w-36 font-normal">Least, or the limit</th>
+            <th className="w-36 font-normal">Most</th>
+            <th className="w-36 font-normal">Source</th>
+            <th className="font-normal">Book and page</th>
+          </tr>
+        </thead>
+        <tbody>
+          {figures.map((label) => {
+            const figure = form.figures.find((one) => one.name === label.name);
+            return (
+              figure && (
+                <FigureRow
+                  key={label.name}
+                  set={title}
+                  label={label}
+                  figure={figure}
+                  fault={refused?.at(`${part}.${label.name}`)}
+                  onChange={(next) => change(label.name, next)}
+                />
+              )
+            );
+          })}
+        </tbody>
+      </table>
+      {refused?.at(part) && <p className="mt-1 font-semibold text-red">{refused.at(part)}</p>}
+      <div className="mt-3 grid grid-cols-[16rem_1fr] gap-6">
+        <Choice
+          label="Hardening"
+          value={form.hardening ?? "unknown"}
+          options={HARDENINGS.map((value) => ({ value, label: value }))}
+          onChange={(hardening) => onChange({ ...form, hardening })}
+        />
+        <Shells title={title} part={part} form={form} refused={refused} onChange={onChange} />
+      </div>
+    </Section>
+  );
+}
+
+interface RowProps {
+  set: string;
+  label: Schemas["FigureLabel"];
+  figure: FigureForm;
+  fault: string | undefined;
+  onChange: (next: Partial<FigureForm>) => void;
+}
+
+function FigureRow({ set, label, figure, fault, onChange }: RowProps) {
+  const name = `${set}, ${label.label}`;
+  return (
+    <tr>
+      <th scope="row" className="pr-3 text-left font-normal">
+        {label.label}
+        {label.needed && <span className="text-quiet"> (needed)</span>}
+        {fault && <span className="block font-semibold text-red">{fault}</span>}
+      </th>
+      <td className="p-0.5">
+        <input
+          aria-label={`${name}, least`}
+          aria-invalid={!!fault}
+          className={`${cell} figure`}
+          value={figure.least ?? ""}
+          onChange={(e) => onChange({ least: e.target.value })}
+        />
+      </td>
+      <td className="p-0.5">
+        {label.is_band && (
+          <input
+            aria-label={`${name}, most`}
+            aria-invalid={!!fault}
+            className={`${cell} figure`}
+            value={figure.most ?? ""}
+            onChange={(e) => onChange({ most: e.target.value })}
+          />
+        )}
+      </td>
+      <td className="p-0.5">
+        <select
+          aria-label={`${name}, source`}
+          className={cell}
+          value={figure.source ?? "maker"}
+          onChange={(e) =>
+            onChange({ source: SOURCES.find((source) => source === e.target.value) ?? "maker" })
+          }
+        >
+          {SOURCES.map((source) => (
+            <option key={source}>{source}</option>
+          ))}
+        </select>
+      </td>
+      <td className="p-0.5">
+        <input
+          aria-label={`${name}, book and page`}
+          className={cell}
+          value={figure.place ?? ""}
+          onChange={(e) => onChange({ place: e.target.value })}
+        />
+      </td>
+    </tr>
+  );
+}
+
+function Shells({ title, part, form, refused, onChange }: Omit<Props, "figures">) {
+  const change = (at: number, next: Partial<Schemas["ShellForm"]>) =>
+    onChange({ ...form, shells: form.shells.map((old, n) => (n === at ? { ...old, ...next } : old)) });
+  return (
+    <div>
+      <p className="mb-1 font-semibold">Shell sizes</p>
+      {form.shells.map((shell, n) => (
+        <div key={n} className="mb-1">
+          <div className="grid grid-cols-[8rem_1fr_9rem_auto] items-center gap-2">
+            <input
+              aria-label={`${title}, shell ${n + 1}, undersize`}
+              placeholder=".010"
+              className={`${cell} figure`}
+              value={shell.undersize}
+              onChange={(e) => change(n, { undersize: e.target.value })}
+            />
+            <input
+              aria-label={`${title}, shell ${n + 1}, part number`}
+              placeholder="part number"
+              className={cell}
+              value={shell.part_number ?? ""}
+              onChange={(e) => change(n, { part_number: e.target.value })}
+            />
+            <label className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={shell.can_be_bought ?? true}
+                onChange={(e) => change(n, { can_be_bought: e.target.checked })}
+              />
+              can be bought
+            </label>
+            <Button
+              kind="quiet"
+              aria-label={`Take shell ${n + 1} out`}
+              onClick={() => onChange({ ...form, shells: form.shells.filter((_, at) => at !== n) })}
+            >
+              Take out
+            </Button>
+          </div>
+          {refused?.at(`${part}.shells.${n}`) && (
+            <p className="font-semibold text-red">{refused.at(`${part}.shells.${n}`)}</p>
+          )}
+        </div>
+      ))}
+      <Button
+        onClick={() =>
+          onChange({
+            ...form,
+            shells: [...form.shells, { undersize: "", part_number: "", can_be_bought: true }],
+          })
+        }
+      >
+        Add a shell size
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,1 @@
+export { LimitsPages } from "./LimitsPages";

@@ -1,0 +1,98 @@
+import { Link } from "react-router";
+
+import type { Schemas } from "../../api";
+import { dayText, today } from "../../shared/dates";
+import { PunchMark } from "../../shared/marks";
+import { StageRule } from "../../shared/StageRule";
+import { Button } from "../../shared/ui";
+
+type Line = Schemas["RackLine"];
+
+interface Props {
+  jobs: Line[];
+  onArchive: ((id: number, archived: boolean) => void) | undefined;
+}
+
+export function RackTable({ jobs, onArchive }: Props) {
+  return (
+    <table className="w-full border-collapse text-left">
+      <thead className="text-quiet">
+        <tr className="border-b-2 border-ink">
+          <th className="py-2 pr-4 font-semibold">Job</th>
+          <th className="pr-4 font-semibold">Engine</th>
+          <th className="pr-4 font-semibold">Stage</th>
+          <th className="pr-4 font-semibold">Mains and rods</th>
+          <th className="pr-4 font-semibold">Due</th>
+          <th>
+            <span className="sr-only">Archive</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {jobs.map((job) => (
+          <RackRow key={job.id} job={job} onArchive={onArchive} />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] }) {
+  return (
+    <tr className="border-b border-line align-top hover:bg-tint">
+      <td className="py-3 pr-4">
+        <Link to={`/jobs/${job.id}`} className="flex gap-3">
+          <span className="figure text-2xl font-bold text-blue">{job.number}</span>
+          <span>
+            <span className="block text-lg font-semibold leading-tight">{job.title}</span>
+            <span className="text-quiet">{job.customer}</span>
+          </span>
+        </Link>
+      </td>
+      <td className="py-3 pr-4">{job.engine}</td>
+      <td className="py-3 pr-4">
+        <StageRule stage={job.stage} small />
+        <span className="block text-sm">
+          {job.stage === "signed" ? "signed" : `waits for ${job.waits_for}`}
+          {job.doubts > 0 && (
+            <strong className="block">
+              {job.doubts} {job.doubts === 1 ? "doubt" : "doubts"} open
+            </strong>
+          )}
+        </span>
+      </td>
+      <td className="py-3 pr-4">
+        <SetLine name="Mains" code={job.mains_mark} headline={job.mains_headline} />
+        <SetLine name="Rods" code={job.rods_mark} headline={job.rods_headline} />
+      </td>
+      <td className="whitespace-nowrap py-3 pr-4">
+        {job.due ? dayText(job.due) : "no date"}
+        {job.due && job.due < today() && job.stage !== "signed" && (
+          <strong className="block text-red">overdue</strong>
+        )}
+      </td>
+      <td className="py-2 text-right">
+        {onArchive && (
+          <Button
+            kind="quiet"
+            onClick={() => onArchive(job.id, !job.archived)}
+            aria-label={`${job.archived ? "Bring back" : "Archive"} job ${job.number}`}
+          >
+            {job.archived ? "Bring back" : "Archive"}
+          </Button>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+function SetLine({ name, code, headline }: { name: string; code: Line["mains_mark"]; headline: string }) {
+  return (
+    <span className="flex items-center gap-2">
+      {code && <PunchMark code={code} size={18} />}
+      <span>
+        {name}: {headline}
+      </span>
+    </span>
+  );
+}

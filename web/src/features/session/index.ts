@@ -1,0 +1,3 @@
+export { PersonMenu } from "./PersonMenu";
+export { SignInPage } from "./SignInPage";
+export { type Act, useMay, usePerson, useSession, useSessionChanges } from "./useSession";

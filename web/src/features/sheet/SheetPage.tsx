@@ -1,0 +1,130 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { useOutletContext } from "react-router";
+
+import { ask, client } from "../../api";
+import { momentText } from "../../shared/dates";
+import { type Bench, type Journal, useDecisions, WaiveDialog } from "../../shared/job";
+import { Button, Faults, LinkButton, Page, Section } from "../../shared/ui";
+import { useMay } from "../session";
+import { CardPart } from "./CardPart";
+import { FilePart } from "./FilePart";
+import { SetPart } from "./SetPart";
+
+/** The decision sheet: the whole engine on one page, to decide, sign and print. */
+export function SheetPage() {
+  const bench = useOutletContext<Bench>();
+  const [waiving, setWaiving] = useState<Journal>();
+  const found = bench.signed_assessment ?? bench.assessment;
+  const standing = bench.signatures.find((made) => !made.withdrawn_at && !made.made_elsewhere);
+  return (
+    <Page
+      title={standing ? `Decision sheet, revision ${standing.revision}, signed` : "Decision sheet"}
+      note={
+        standing
+          ? `Signed by ${standing.by}, ${momentText(standing.at)}. It stands as it was signed.`
+          : `${found.readings_taken} of ${found.readings_planned} readings taken. Waits for ${found.waits_for}.`
+      }
+      actions={
+        <>
+          <LinkButton to={`/api/jobs/${bench.card.id}/sheet.html`} file>
+            Print
+          </LinkButton>
+          <LinkButton to={`/api/jobs/${bench.card.id}/sheet.pdf`} file>
+            PDF
+          </LinkButton>
+        </>
+      }
+    >
+      <div className="grid grid-cols-2 gap-x-10">
+        <SetPart bench={bench} found={found} set="rods" onWaive={setWaiving} />
+        <SetPart bench={bench} found={found} set="mains" onWaive={setWaiving} />
+      </div>
+      {found.doubts.length > 0 && (
+        <Section title="Open doubts">
+          <ul className="list-disc pl-5">
+            {found.doubts.map((doubt) => (
+              <li key={doubt.text}>{doubt.text}</li>
+            ))}
+          </ul>
+        </Section>
+      )}
+      <SignPart bench={bench} />
+      <CardPart bench={bench} />
+      <FilePart bench={bench} />
+      <HistoryPart jobId={bench.card.id} />
+      <WaiveDialog bench={bench} journal={waiving} onClose={() => setWaiving(undefined)} />
+    </Page>
+  );
+}
+
+function SignPart({ bench }: { bench: Bench }) {
+  const may = useMay();
+  const { sign, withdraw } = useDecisions(bench.card.id);
+  const decided = (["mains", "rods"] as const).every((set) =>
+    bench.decisions.some((made) => made.set === set && !made.journal && !made.outdated),
+  );
+  const earlier = bench.signatures.filter((made) => made.withdrawn_at !== null || made.made_elsewhere);
+  return (
+    <Section title="Signature">
+      {earlier.map((made) => (
+        <p key={made.revision} className="text-quiet">
+          Revision {made.revision}: signed by {made.by}, {momentText(made.at)}
+          {made.made_elsewhere ? ", made elsewhere" : ""}
+          {made.withdrawn_at ? `, withdrawn by ${made.withdrawn_by}, ${momentText(made.withdrawn_at)}` : ""}
+        </p>
+      ))}
+      <div className="flex items-center gap-4">
+        {bench.card.signed ? (
+          <Button
+            disabled={!may("withdraw a signature") || withdraw.isPending}
+            onClick={() => withdraw.mutate()}
+          >
+            Withdraw the signature
+          </Button>
+        ) : (
+          <Button
+            kind="strong"
+            disabled={!may("decide and sign") || !decided || sign.isPending}
+            onClick={() => sign.mutate()}
+          >
+            Sign the sheet
+          </Button>
+        )}
+        <p className="text-quiet">
+          {signHint(bench, decided, may("decide and sign"), may("withdraw a signature"))}
+        </p>
+      </div>
+      <Faults error={sign.error ?? withdraw.error} />
+    </Section>
+  );
+}
+
+function signHint(bench: Bench, decided: boolean, maySign: boolean, mayWithdraw: boolean): string {
+  if (bench.card.signed)
+    return mayWithdraw ? "The job opens again as a new revision." : "Only the owner withdraws it.";
+  if (!maySign) return "A machinist or the owner signs.";
+  return decided
+    ? "Signing freezes the sheet, the limits and the house rules it was judged by."
+    : "Decide the rods and the mains first.";
+}
+
+function HistoryPart({ jobId }: { jobId: number }) {
+  const history = useQuery({
+    queryKey: ["history", jobId],
+    queryFn: () => ask(client.GET("/api/jobs/{job_id}/history", { params: { path: { job_id: jobId } } })),
+  });
+  return (
+    <Section title="Who did what">
+      <ul>
+        {history.data?.map((line) => (
+          <li key={line.at + line.words} className="flex gap-4 border-b border-line/60 py-1">
+            <span className="w-32 shrink-0 text-quiet">{momentText(line.at)}</span>
+            <span className="w-28 shrink-0 font-semibold">{line.by}</span>
+            <span>{line.words}</span>
+          </li>
+        ))}
+      </ul>
+    </Section>
+  );
+}

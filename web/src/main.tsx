@@ -1,0 +1,30 @@
+import "./index.css";
+
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { setNonce } from "get-nonce";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { BrowserRouter } from "react-router";
+
+import { App } from "./app/App";
+import { applyTheme, storedTheme } from "./shared/theme";
+
+// Radix Dialog injects a style element: give it the page's nonce.
+const nonce = document.querySelector<HTMLMetaElement>("meta[property=csp-nonce]")?.nonce;
+if (nonce) setNonce(nonce);
+applyTheme(storedTheme());
+
+const root = document.getElementById("root");
+if (!root) throw new Error("The page has no root element.");
+const queries = new QueryClient({
+  defaultOptions: { queries: { retry: false, staleTime: 2000 }, mutations: { retry: false } },
+});
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <BrowserRouter>
+        <App />
+      </BrowserRouter>
+    </QueryClientProvider>
+  </StrictMode>,
+);

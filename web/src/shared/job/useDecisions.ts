@@ -1,0 +1,42 @@
+import { useMutation } from "@tanstack/react-query";
+
+import { ask, client, type Schemas } from "../../api";
+import { useKeepBench } from "./useBench";
+
+/** A name for a fact made at this bench, so that sent twice it lands once. */
+export function newId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(12));
+  return Array.from(bytes, (byte) => byte.toString(16).padStart(2, "0")).join("");
+}
+
+type Deciding = Omit<Schemas["Deciding"], "id" | "at">;
+
+export function useDecisions(jobId: number) {
+  const keep = useKeepBench();
+  const path = { job_id: jobId };
+  return {
+    decide: useMutation({
+      mutationFn: (given: Deciding) =>
+        ask(
+          client.POST("/api/jobs/{job_id}/decisions", {
+            params: { path },
+            body: { ...given, id: newId(), at: new Date().toISOString() },
+          }),
+        ),
+      onSuccess: keep,
+    }),
+    takeBack: useMutation({
+      mutationFn: (body: Schemas["TakeBackIn"]) =>
+        ask(client.POST("/api/jobs/{job_id}/decisions/take-back", { params: { path }, body })),
+      onSuccess: keep,
+    }),
+    sign: useMutation({
+      mutationFn: () => ask(client.POST("/api/jobs/{job_id}/signatures", { params: { path } })),
+      onSuccess: keep,
+    }),
+    withdraw: useMutation({
+      mutationFn: () => ask(client.POST("/api/jobs/{job_id}/signatures/withdraw", { params: { path } })),
+      onSuccess: keep,
+    }),
+  };
+}

@@ -1,0 +1,37 @@
+import type { ReactNode } from "react";
+
+/** A page below the head line: title, what can be done, and its body. */
+export function Page({
+  title,
+  note,
+  actions,
+  children,
+}: {
+  title: string;
+  note?: string;
+  actions?: ReactNode;
+  children: ReactNode;
+}) {
+  return (
+    <main className="mx-auto max-w-[1224px] px-7 py-5">
+      <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1 className="text-3xl font-semibold">{title}</h1>
+          {note && <p className="text-quiet">{note}</p>}
+        </div>
+        <div className="flex flex-wrap gap-2">{actions}</div>
+      </div>
+      {children}
+    </main>
+  );
+}
+
+/** A part of a page under a hairline. */
+export function Section({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="border-t border-line py-4">
+      <h2 className="mb-3 text-xl font-semibold">{title}</h2>
+      {children}
+    </section>
+  );
+}

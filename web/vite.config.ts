@@ -1,0 +1,13 @@
+import tailwindcss from "@tailwindcss/vite";
+import react from "@vitejs/plugin-react";
+import { defineConfig } from "vitest/config";
+
+const workshop = { target: "http://127.0.0.1:8000", changeOrigin: false };
+
+export default defineConfig({
+  html: { cspNonce: "__CSP_NONCE__" },
+  plugins: [react(), tailwindcss()],
+  server: { proxy: { "/api": workshop } },
+  build: { assetsInlineLimit: 0, sourcemap: false, target: "es2022" },
+  test: { environment: "jsdom", include: ["src/**/*.spec.{ts,tsx}"] },
+});

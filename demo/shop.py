@@ -56,7 +56,9 @@ class Shop:
         }
         return keep_gauge(self.machinist, None, typed)
 
-    def book(self, number: int, title: str, limits: SheetRevision, due: int | None, **card: str) -> int:
+    def book(
+        self, number: int, title: str, limits: SheetRevision, due: int | None, card: tuple[str, str] = ("", "")
+    ) -> int:
         """Book an engine in; due in so many days."""
         metric = limits.document["unit"] == "mm"
         record = actions.book_in(
@@ -68,7 +70,8 @@ class Shop:
                 entry_unit=Unit.MM if metric else Unit.INCH,
                 booked_in=self.today - timedelta(days=max(2, 60 - number)),
                 due=None if due is None else self.today + timedelta(days=due),
-                **card,
+                customer=card[0],
+                complaint=card[1],
             ),
         ).record
         return record.pk
@@ -153,7 +156,7 @@ def _fit(names: str, size: float, oval: float, taper: float, chance: random.Rand
 
 
 def _archived(shop: Shop) -> None:
-    job = shop.book(38, "Peat Line Railway, ballast tamper", shop.petrol, None, customer="Peat Line Railway")
+    job = shop.book(38, "Ballast tamper", shop.petrol, None, ("Peat Line Railway", ""))
     shop.read(job, _fit("M1 M2 M3 M4 M5", 2.4140, 0.0002, 0.0001, shop.chance), INCH_HAND)
     shop.read(job, _fit("R1 R2 R3 R4", 2.0375, 0.0002, 0.0001, shop.chance), INCH_HAND)
     actions.archive_job(shop.machinist, job, archived=True)
@@ -162,11 +165,10 @@ def _archived(shop: Shop) -> None:
 def _signed(shop: Shop) -> None:
     job = shop.book(
         40,
-        "Saltmarsh Drainage Board, pump 2",
+        "Drainage pump 2",
         shop.vee,
         2,
-        customer="Saltmarsh Drainage Board",
-        complaint="Low oil pressure when hot. 6,200 hours by the log.",
+        ("Saltmarsh Drainage Board", "Low oil pressure when hot. 6,200 hours by the log."),
     )
     shop.read(job, _fit("M1 M2 M3 M4 M5", 2.7046, 0.0002, 0.0001, shop.chance), INCH_HAND)
     rods = _fit("R1 R2 R3 R4", 2.2612, 0.0003, 0.0001, shop.chance)
@@ -183,11 +185,10 @@ def _signed(shop: Shop) -> None:
 def _half_measured(shop: Shop) -> None:
     job = shop.book(
         41,
-        "Peat Line Railway, locomotive 3",
+        "Locomotive 3",
         shop.petrol,
         5,
-        customer="Peat Line Railway",
-        complaint="Knock under load since the wet week. Hours not known.",
+        ("Peat Line Railway", "Knock under load since the wet week. Hours not known."),
     )
     mains = {
         "M1": Worn(2.4138, 0.0003, 10, 0.0001),
@@ -208,11 +209,10 @@ def _half_measured(shop: Shop) -> None:
 def _just_booked(shop: Shop) -> None:
     shop.book(
         42,
-        "Lowmoor Orchards, sprayer pump",
+        "Sprayer pump",
         shop.diesel,
         12,
-        customer="Lowmoor Orchards Co-operative",
-        complaint="Stopped in the row. Turns by hand, free.",
+        ("Lowmoor Orchards Co-operative", "Stopped in the row. Turns by hand, free."),
     )
 
 
@@ -222,8 +222,7 @@ def _turns_out_fine(shop: Shop) -> None:
         "Harbour launch Dunlin",
         shop.diesel,
         8,
-        customer="Inner Harbour Trust",
-        complaint="Overheated once at sea; wanted opened to be sure.",
+        ("Inner Harbour Trust", "Overheated once at sea; wanted opened to be sure."),
     )
     shop.read(job, _fit("M1 M2 M3 M4", 73.653, 0.004, 0.002, shop.chance), METRIC_HAND)
     shop.read(job, _fit("R1 R2 R3", 61.383, 0.004, 0.002, shop.chance), METRIC_HAND)
@@ -239,8 +238,7 @@ def _one_sets_all(shop: Shop) -> None:
         "Mobile crane 12, carrier engine",
         shop.vee,
         20,
-        customer="Eastquay Lifting",
-        complaint="Metal in the filter. Ran on after the warning, who says so: the driver.",
+        ("Eastquay Lifting", "Metal in the filter. Ran on after the warning, who says so: the driver."),
     )
     shop.read(job, _fit("M1 M2 M3 M4 M5", 2.7045, 0.0003, 0.0002, shop.chance), INCH_HAND)
     rods = _fit("R1 R2 R4", 2.2615, 0.0002, 0.0001, shop.chance)
@@ -254,11 +252,10 @@ def _one_sets_all(shop: Shop) -> None:
 def _past_the_last(shop: Shop) -> None:
     job = shop.book(
         45,
-        "Peat Line Railway, locomotive 5",
+        "Locomotive 5",
         shop.petrol,
         -3,
-        customer="Peat Line Railway",
-        complaint="Third bearing failure in two years. Papers say the crank is standard.",
+        ("Peat Line Railway", "Third bearing failure in two years. Papers say the crank is standard."),
     )
     shop.see(job, "rods", Look.CLAIMED_UNDERSIZE, "paper", "STD")
     shop.read(job, _fit("M1 M2 M3 M4 M5", 2.4139, 0.0003, 0.0002, shop.chance), INCH_HAND)
@@ -276,8 +273,7 @@ def _hardened(shop: Shop) -> None:
         "Quarry water pump, set 2",
         shop.diesel,
         15,
-        customer="Greyface Quarry",
-        complaint="Rumble at idle.",
+        ("Greyface Quarry", "Rumble at idle."),
     )
     shop.read(job, _fit("M1 M2 M3 M4", 73.652, 0.004, 0.002, shop.chance), METRIC_HAND)
     rods = _fit("R1 R3", 61.381, 0.004, 0.002, shop.chance)

@@ -12,7 +12,7 @@ from halfthou.answer.documents import (
 )
 from halfthou.engines import journal_name, short_name
 from halfthou.jobs import JournalSet, Layout, Look, Plan, Reading
-from halfthou.lengths import Notation
+from halfthou.lengths import Notation, Shown
 from halfthou.sets import SetVerdict, oil_clearance, shells_of, sizes_to_be, undersize_words
 from halfthou.surveys import JournalSurvey
 from halfthou.verdicts import (
@@ -122,7 +122,7 @@ def _figure(finding: Finding, say: Notation) -> FigureShown:
         state=finding.state,
         value=say.shown(finding.value),
         limit=limit,
-        guard=say.shown(finding.guard),
+        guard=Shown(say.doubt(finding.guard), finding.guard.nm),
         conforms=finding.probability,
         spots=finding.spots,
         note="rule of thumb" if finding.by_rule_of_thumb else "two angles only" if finding.cannot_accept else "",

@@ -52,8 +52,9 @@ class Job(Document):
     def _faults(self) -> Iterator[str]:
         gauges = {gauge.id for gauge in self.gauges}
         journals = set(self.limits.layout.shaft)
-        facts = (*self.readings, *self.withdrawals, *self.observations)
-        ids = Counter(fact.id for fact in facts)
+        ids = Counter(reading.id for reading in self.readings)
+        ids.update(withdrawal.id for withdrawal in self.withdrawals)
+        ids.update(seen.id for seen in self.observations)
         known = {reading.id for reading in self.readings}
         for name, times in ids.items():
             if times > 1:

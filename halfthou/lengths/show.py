@@ -10,6 +10,9 @@ from halfthou.lengths.length import NM_PER_UNIT, Length, Unit
 USUAL_DECIMALS = {Unit.INCH: 4, Unit.MM: 3}
 
 
+_STEP_DECIMALS = {Unit.INCH: 3, Unit.MM: 2}
+
+
 @dataclass(frozen=True, slots=True)
 class Shown:
     """A length as it stands on screen, beside its exact nanometres for placing it in a drawing."""
@@ -70,14 +73,23 @@ class Notation:
         return f"{self.text(length)} {self.unit.value}"
 
     def undersize(self, length: Length) -> str:
-        """A step of undersize as the trade writes it: three decimals in inch, two in metric, if exact.
+        """A step of undersize as the trade writes it: three decimals in inch, two in metric.
 
-        >>> Notation.usual(Unit.MM).undersize(Length(250_000))
-        '0.25'
+        A step that belongs to the other unit keeps its name there: 0.25 mm is not called 0.0098.
+
+        >>> Notation.usual(Unit.INCH).undersize(Length(250_000))
+        '0.25 mm'
         """
-        short = Notation(self.unit, 3 if self.unit is Unit.INCH else 2)
-        scaled, step = short._scaled(length)
-        return short.text(length) if scaled % step == 0 else self.text(length)
+        own = Notation(self.unit, _STEP_DECIMALS[self.unit])
+        other_unit = Unit.MM if self.unit is Unit.INCH else Unit.INCH
+        other = Notation(other_unit, _STEP_DECIMALS[other_unit])
+        if own._exact(length):
+            return own.text(length)
+        return other.with_unit(length) if other._exact(length) else self.text(length)
+
+    def _exact(self, length: Length) -> bool:
+        scaled, step = self._scaled(length)
+        return scaled % step == 0
 
     def _scaled(self, length: Length) -> tuple[int, int]:
         return length.nm * 10**self.decimals, NM_PER_UNIT[self.unit]

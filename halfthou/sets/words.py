@@ -24,7 +24,7 @@ def headline(decided: SetVerdict, say: Notation) -> str:
     tail = " so far" if so_far else ""
     if action is Action.REGRIND and decided.undersize is not None:
         size = undersize_words(decided.undersize, say)
-        return f"regrind, at least {size} so far" if so_far else f"regrind, {size}"
+        return f"at least {size} so far" if so_far else f"regrind, {size}"
     if action is Action.MEASURE:
         return "not read" if not _any_read(decided) else "too close to call" if not so_far else "measure on"
     if action is Action.FIT_UNDERSIZE:
@@ -37,7 +37,13 @@ def headline(decided: SetVerdict, say: Notation) -> str:
 
 def set_reasons(decided: SetVerdict, say: Notation) -> tuple[Reason, ...]:
     """The reasons for the decision on a set."""
-    return (*_present(decided, say), *_size(decided, say), *_singled_out(decided), *_await(decided))
+    return (
+        *_size(decided, say),
+        *_kept(decided, say),
+        *_singled_out(decided),
+        *_await(decided),
+        *_present(decided, say),
+    )
 
 
 def would_change(decided: SetVerdict, say: Notation) -> tuple[str, ...]:
@@ -59,6 +65,21 @@ def would_change(decided: SetVerdict, say: Notation) -> tuple[str, ...]:
 
 def _any_read(decided: SetVerdict) -> bool:
     return any(verdict.case.survey.form for verdict in decided.case.verdicts.values())
+
+
+def _kept(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
+    """Why a set goes back without grinding: who needs what, and which journal is nearest to its limit."""
+    kept = {name: v for name, v in decided.case.verdicts.items() if v.findings and v.state is State.WITHIN}
+    if decided.action not in (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE) or not kept:
+        return
+    polished = [name for name, verdict in kept.items() if verdict.action is Action.POLISH]
+    if polished:
+        text = f"{_names(iter(polished))}: light marks, a polish takes them out."
+        yield Reason(rule="verdicts.journal.surface", text=text)
+    nearest = min(kept, key=lambda name: kept[name].findings[0].to_spare)
+    spare = say.text(kept[nearest].findings[0].to_spare)
+    text = f"Within every limit. {short_name(nearest)} is nearest to the least size, {spare} inside."
+    yield Reason(rule="surveys.size.least", text=text)
 
 
 def _names(journals: Iterator[str]) -> str:

@@ -93,7 +93,9 @@ def change_plan(person: Person, job_id: int, journal_set: JournalSet, plan: Plan
     if before.angles_deg != plan.angles_deg and record.readings.filter(journal__in=names).exists():
         message = "Readings were taken at the present angles. Planes may be added; the angles stay."
         raise Clash("plan-in-use", message)
-    if before.planes != plan.planes and record.readings.filter(journal__in=names, spot__startswith=before.planes):
+    if before.planes != plan.planes and record.readings.filter(
+        journal__in=names, spot__startswith=str(before.planes)
+    ):
         message = "The last plane is read already, and it counts as the rear. Keep the number of planes."
         raise Clash("plan-in-use", message)
     if journal_set is JournalSet.MAINS:

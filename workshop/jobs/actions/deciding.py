@@ -38,7 +38,7 @@ class Deciding(Schema):
     journal: str = ""
     action: Action | None = None
     undersize: str = ""
-    reason: str = Field("", max_length=2000)
+    reason: str = Field(default="", max_length=2000)
     at: datetime
 
 

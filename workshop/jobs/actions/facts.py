@@ -54,7 +54,7 @@ class Seeing(Schema):
     on: str
     look: Look
     answer: str
-    depth: str = Field("", max_length=200)
+    depth: str = Field(default="", max_length=200)
     spot: str = ""
     at: datetime
 

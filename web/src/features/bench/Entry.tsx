@@ -47,7 +47,9 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
   const draft = useDraft(desk);
   const words = () => {
     if (desk.bench.card.signed) return "Signed: no readings are taken.";
-    if (!desk.spot) return "Enter goes to the next journal to read. An arrow key goes back to a spot.";
+    if (!desk.spot && desk.upNext)
+      return `Enter goes to ${desk.upNext.short_name}. An arrow key goes back to a spot.`;
+    if (!desk.spot) return "All journals are read. Decide, or pick a spot to read it again.";
     if (!desk.text) return `Last digits are enough. −3 counts from ${nominal}.`;
     if (draft.error) return draft.error;
     if (draft.data?.asked) return draft.data.asked.question;

@@ -8,7 +8,7 @@ interface Label {
   look: string;
 }
 
-const HEIGHT = 500;
+const HEIGHT = 470;
 const AXIS = 66;
 const BAND = 50;
 
@@ -22,7 +22,7 @@ export function Ladder({ bench, journal }: { bench: Bench; journal: Journal }) {
   const labels = spread(labelsOf(ladder, steps), y);
   return (
     <svg
-      width={236}
+      width={222}
       height={HEIGHT + 8}
       role="img"
       aria-label={describe(ladder, journal)}

@@ -38,7 +38,7 @@ export function BenchPage() {
         <CrankDrawing bench={bench} selected={desk.journal.id} onSelect={desk.goTo} />
         <SetBoxes bench={bench} />
       </div>
-      <div className="grid grid-cols-[366px_296px_236px_1fr] gap-x-5 pt-2">
+      <div className="grid grid-cols-[340px_288px_222px_minmax(0,1fr)] gap-x-5 pt-2">
         <div className="flex flex-col">
           <h2 className="text-xl font-semibold">{desk.journal.name}</h2>
           <SpotDrawing
@@ -55,7 +55,7 @@ export function BenchPage() {
           <Figures journal={desk.journal} />
         </div>
         <Ladder bench={bench} journal={desk.journal} />
-        <div className="h-[520px]">
+        <div className="h-[490px]">
           <Reasons bench={bench} journal={desk.journal} onSpots={setLit} />
         </div>
       </div>

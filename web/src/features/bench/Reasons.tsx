@@ -27,19 +27,23 @@ export function Reasons({ bench, journal, onSpots }: Props) {
           <h2 className="text-2xl font-semibold leading-tight" data-testid="verdict">
             {journal.headline}
           </h2>
-          <p className="text-quiet">{journal.under_headline || journal.mark.word}</p>
+          <p className="text-quiet">{journal.under_headline || journal.mark.meaning}</p>
         </div>
       </div>
-      <div className="mt-2 min-h-0 flex-1 overflow-y-auto pr-1 text-[16px] leading-snug">
+      <div className="mt-2 min-h-0 flex-1 overflow-y-auto pr-1 text-[15.5px] leading-tight">
+        {journal.still_to_do.length > 0 && (
+          <p className="mb-1 border-l-4 border-blue pl-2">
+            <strong>Next:</strong> {journal.still_to_do.join(" ")}
+          </p>
+        )}
         <ReasonList journal={journal} onSpots={onSpots} />
         <p className="mt-2 border-t border-line pt-2">
           <span className="font-semibold">Oil clearance</span>{" "}
-          <span className="figure">{journal.clearance.words}</span>
+          <span className={journal.clearance.least ? "figure" : ""}>{journal.clearance.words}</span>
         </p>
-        <Lines title="Still to do" lines={journal.still_to_do} />
         <Lines title="What would change it" lines={journal.would_change} />
-        <Cautions journal={journal} />
       </div>
+      <Cautions journal={journal} />
       <div className="pt-2">
         <DecideBar bench={bench} set={journal.set} mayDecide={may("decide and sign")} />
       </div>
@@ -61,7 +65,7 @@ function ReasonList({ journal, onSpots }: Omit<Props, "bench">) {
           <li key={reason.text} className="border-b border-line/60">
             <button
               type="button"
-              className="w-full py-1 text-left font-medium hover:bg-tint focus-visible:bg-tint"
+              className="w-full py-[5px] text-left font-medium hover:bg-tint focus-visible:bg-tint"
               title={rule ? `${rule.name}. Source: ${rule.source}. (${reason.rule})` : reason.rule}
               onMouseEnter={() => onSpots(reason.spots)}
               onMouseLeave={() => onSpots([])}
@@ -94,15 +98,16 @@ function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
 
 function Cautions({ journal }: { journal: Journal }) {
   const [open, setOpen] = useState(false);
-  const [first] = journal.cautions;
-  if (!first) return null;
+  if (journal.cautions.length === 0) return null;
   return (
-    <div className="mt-2 border-l-4 border-ink bg-sheet px-3 py-1">
-      <p>
-        <strong>Caution, {first.work.toLowerCase()}.</strong> {first.say}
-      </p>
-      <button type="button" className="min-h-9 font-semibold text-blue" onClick={() => setOpen(true)}>
-        All cautions for this work ({journal.cautions.length})
+    <div className="border-t-2 border-line pt-1">
+      <button
+        type="button"
+        className="min-h-9 text-left leading-tight hover:bg-tint"
+        onClick={() => setOpen(true)}
+      >
+        <strong>Cautions:</strong> {journal.cautions.map((caution) => caution.work.toLowerCase()).join(", ")}.{" "}
+        <span className="font-semibold text-blue">Read them</span>
       </button>
       <Dialog
         open={open}

@@ -7,7 +7,7 @@ interface Props {
 }
 
 const R = 74;
-const CX = 122;
+const CX = 112;
 const CY = 112;
 
 /** Where the gauge goes: the section from the front with its angles, and the side view with its planes. */
@@ -17,7 +17,7 @@ export function SpotDrawing({ journal, spot, onSpot }: Props) {
   const planes = [...new Set(journal.spots.map((one) => one.plane))];
   return (
     <figure>
-      <svg width={366} height={228} role="img" aria-label={describe(journal, spot)}>
+      <svg width={340} height={228} role="img" aria-label={describe(journal, spot)}>
         <circle cx={CX} cy={CY} r={R} className="fill-sheet stroke-ink" strokeWidth={1.5} />
         {inPlane.map((one) => (
           <Anvils
@@ -97,7 +97,7 @@ function Anvils({
 }
 
 function SideView({ planes, now, journal }: { planes: number[]; now: number | null; journal: Journal }) {
-  const [left, width] = [262, 76];
+  const [left, width] = [246, 72];
   return (
     <g>
       <rect x={left - 14} y={26} width={14} height={166} className="fill-sheet stroke-ink" />

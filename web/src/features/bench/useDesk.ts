@@ -33,12 +33,12 @@ export function useDesk(bench: Bench) {
     setText("");
     setReplace(false);
   };
-  const toNextJournal = () => {
-    const open = nextJournal(journals, journal, mine);
-    if (open) goTo(open.id);
-  };
+  const upNext = nextJournal(journals, journal, mine);
   const land = () => {
-    if (!spot) return toNextJournal();
+    if (!spot) {
+      if (upNext) goTo(upNext.id);
+      return;
+    }
     if (!text.trim()) return;
     const current = journal.spots.find((one) => one.name === spot)?.current;
     outbox.add(jobId, {
@@ -91,7 +91,7 @@ export function useDesk(bench: Bench) {
 
   return {
     bench, journal, spot, text, unit, gauge, replace, question, mine, others, outbox, withdrawing,
-    setText, setUnit, setGauge, setReplace, goTo, toNextJournal, land, withdrawLast, putBack,
+    setText, setUnit, setGauge, setReplace, goTo, upNext, land, withdrawLast, putBack,
   }; // prettier-ignore
 }
 

@@ -56,19 +56,21 @@ export function BookInPage() {
           <Field label="Due" type="date" {...field("due")} />
           <div className="col-span-2">
             <TextArea
-              label="Complaint, in the customer's words"
-              hint="Hours or distance, and who says so."
+              label="Complaint in the customer's words; hours or distance, and who says so"
               {...field("complaint")}
             />
           </div>
         </div>
-        <div className="h-5" />
+        <div className="h-3" />
         <Section title="Limits and measuring plan">
           {sheets.data?.length === 0 && (
             <Notice>No limits sheet yet. Enter this engine's limits first.</Notice>
           )}
           <div className="grid grid-cols-2 gap-x-10 gap-y-4">
-            <Choice label="Limits sheet" value={limits} options={options} onChange={setLimits} />
+            <div className="grid grid-cols-[1fr_auto] items-end gap-2">
+              <Choice label="Limits sheet" value={limits} options={options} onChange={setLimits} />
+              <LinkButton to="/limits/new">Not listed: enter it</LinkButton>
+            </div>
             <Choice
               label="A bare number is in"
               value={unit}
@@ -81,12 +83,6 @@ export function BookInPage() {
             <PlanChoice label="Plan for each main journal" value={mains} onChange={setMains} />
             <PlanChoice label="Plan for each rod journal" value={rods} onChange={setRods} />
           </div>
-          <p className="mt-3 text-quiet">
-            Engine not listed?{" "}
-            <LinkButton kind="quiet" to="/limits/new">
-              Enter its limits
-            </LinkButton>
-          </p>
         </Section>
         <Faults error={book.error} />
         <div className="mt-3 flex gap-3">

@@ -85,7 +85,7 @@ export function GaugesPage() {
 
 function GaugeDialog({ id, start, onClose }: { id: string | null; start: GaugeIn; onClose: () => void }) {
   const { name, kind, unit, resolution, permissible_error, repeatability, retired } = start;
-  const [gauge, setGauge] = useState<GaugeIn>({ name, kind, unit, resolution, permissible_error, repeatability: repeatability ?? "", retired: retired ?? false }); // prettier-ignore
+  const [gauge, setGauge] = useState<GaugeIn>({ name, kind, unit, resolution, permissible_error, repeatability, retired }); // prettier-ignore
   const queries = useQueryClient();
   const keep = useMutation({
     mutationFn: () =>
@@ -99,7 +99,7 @@ function GaugeDialog({ id, start, onClose }: { id: string | null; start: GaugeIn
   });
   const refused = keep.error instanceof Refused ? keep.error : null;
   const field = (key: "name" | "resolution" | "permissible_error" | "repeatability") => ({
-    value: gauge[key] ?? "",
+    value: gauge[key],
     fault: refused?.at(key),
     onChange: (event: { target: { value: string } }) => setGauge({ ...gauge, [key]: event.target.value }),
   });
@@ -137,7 +137,7 @@ function GaugeDialog({ id, start, onClose }: { id: string | null; start: GaugeIn
           <input
             type="checkbox"
             className="size-5"
-            checked={gauge.retired ?? false}
+            checked={gauge.retired}
             onChange={(e) => setGauge({ ...gauge, retired: e.target.checked })}
           />
           Retired: no longer offered, kept for old readings

@@ -69,7 +69,7 @@ export function SetPart({ title, part, form, figures, refused, onChange }: Props
       <div className="mt-3 grid grid-cols-[16rem_1fr] gap-6">
         <Choice
           label="Hardening"
-          value={form.hardening ?? "unknown"}
+          value={form.hardening}
           options={HARDENINGS.map((value) => ({ value, label: value }))}
           onChange={(hardening) => onChange({ ...form, hardening })}
         />
@@ -101,7 +101,7 @@ function FigureRow({ set, label, figure, fault, onChange }: RowProps) {
           aria-label={`${name}, least`}
           aria-invalid={!!fault}
           className={`${cell} figure`}
-          value={figure.least ?? ""}
+          value={figure.least}
           onChange={(e) => onChange({ least: e.target.value })}
         />
       </td>
@@ -111,7 +111,7 @@ function FigureRow({ set, label, figure, fault, onChange }: RowProps) {
             aria-label={`${name}, most`}
             aria-invalid={!!fault}
             className={`${cell} figure`}
-            value={figure.most ?? ""}
+            value={figure.most}
             onChange={(e) => onChange({ most: e.target.value })}
           />
         )}
@@ -120,7 +120,7 @@ function FigureRow({ set, label, figure, fault, onChange }: RowProps) {
         <select
           aria-label={`${name}, source`}
           className={cell}
-          value={figure.source ?? "maker"}
+          value={figure.source}
           onChange={(e) =>
             onChange({ source: SOURCES.find((source) => source === e.target.value) ?? "maker" })
           }
@@ -134,7 +134,7 @@ function FigureRow({ set, label, figure, fault, onChange }: RowProps) {
         <input
           aria-label={`${name}, book and page`}
           className={cell}
-          value={figure.place ?? ""}
+          value={figure.place}
           onChange={(e) => onChange({ place: e.target.value })}
         />
       </td>
@@ -162,14 +162,14 @@ function Shells({ title, part, form, refused, onChange }: Omit<Props, "figures">
               aria-label={`${title}, shell ${n + 1}, part number`}
               placeholder="part number"
               className={cell}
-              value={shell.part_number ?? ""}
+              value={shell.part_number}
               onChange={(e) => change(n, { part_number: e.target.value })}
             />
             <label className="flex items-center gap-2">
               <input
                 type="checkbox"
                 className="size-5"
-                checked={shell.can_be_bought ?? true}
+                checked={shell.can_be_bought}
                 onChange={(e) => change(n, { can_be_bought: e.target.checked })}
               />
               can be bought

@@ -138,7 +138,7 @@ function FormPage({ title, note = "", start, readOnly, error, kept, onKeep, acti
         <Section title="Notes">
           <TextArea
             label="Anything that belongs to these limits"
-            value={form.notes ?? ""}
+            value={form.notes}
             onChange={(event) => setForm({ ...form, notes: event.target.value })}
           />
         </Section>

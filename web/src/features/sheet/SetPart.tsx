@@ -31,12 +31,15 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
           </li>
         ))}
       </ul>
+      <div className="mb-3">
+        <DecideBar bench={bench} set={set} mayDecide={may("decide and sign")} />
+      </div>
       <JournalTable
         journals={journals}
         bench={bench}
         onWaive={may("decide and sign") ? onWaive : undefined}
       />
-      {answer.steps.length > 0 && <StepTable steps={answer.steps} />}
+      {answer.steps.some((step) => step.outlook) && <StepTable steps={answer.steps} />}
       <Shells answer={answer} />
       {answer.would_change.length > 0 && (
         <>
@@ -59,9 +62,6 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
           </ul>
         </>
       )}
-      <div className="mt-4">
-        <DecideBar bench={bench} set={set} mayDecide={may("decide and sign")} />
-      </div>
     </section>
   );
 }
@@ -87,7 +87,7 @@ function JournalTable({ journals, bench, onWaive }: JournalsProps) {
         {journals.map((journal) => {
           const waived = bench.decisions.find((made) => made.journal === journal.id);
           return (
-            <tr key={journal.id} className="border-b border-line align-baseline">
+            <tr key={journal.id} className="border-b border-line align-middle">
               <td className="py-1">
                 <span className="flex items-center gap-2">
                   <PunchMark code={journal.mark.code} size={18} label={journal.mark.word} />

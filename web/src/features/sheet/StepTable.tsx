@@ -16,7 +16,7 @@ export function StepTable({ steps }: { steps: readonly Schemas["StepShown"][] })
         {steps.map((step) => (
           <tr
             key={step.undersize.nm}
-            className={`border-b border-line ${step.chosen ? "bg-tint font-semibold" : ""}`}
+            className={`border-b border-line align-middle ${step.chosen ? "bg-tint font-semibold" : ""}`}
           >
             <td className="py-1">
               {step.words}

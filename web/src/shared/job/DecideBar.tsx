@@ -50,12 +50,13 @@ export function DecideBar({ bench, set, mayDecide }: Props) {
       <div className="grid grid-cols-2 gap-2">
         <Button
           kind="strong"
+          className="!px-2"
           disabled={!mayDecide || blocked || decide.isPending}
           onClick={() => decide.mutate({ kind: "accepted", set, journal: "", undersize: "", reason: "" })}
         >
           Accept for {set}
         </Button>
-        <Button disabled={!mayDecide} onClick={() => setOverriding(true)}>
+        <Button className="!px-2" disabled={!mayDecide} onClick={() => setOverriding(true)}>
           Decide otherwise
         </Button>
       </div>

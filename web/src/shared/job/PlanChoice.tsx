@@ -41,7 +41,7 @@ export function PlanChoice({ label, value, onChange }: Props) {
       value={value}
       onChange={onChange}
       options={PLANS}
-      hint="Three planes show barrel and hourglass: for journals wider than 25 mm, about an inch."
+      hint="Wider than 25 mm, about an inch: three planes, to see barrel and hourglass."
     />
   );
 }

@@ -57,7 +57,7 @@ export function TextArea({
   const id = useId();
   return (
     <Labelled id={id} label={label} fault={fault} {...(hint ? { hint } : {})}>
-      <textarea id={id} rows={3} className={`${box} py-2 ${edge(fault)}`} {...rest} />
+      <textarea id={id} rows={2} className={`${box} py-2 ${edge(fault)}`} {...rest} />
     </Labelled>
   );
 }

@@ -13,7 +13,7 @@ export function Page({
   children: ReactNode;
 }) {
   return (
-    <main className="mx-auto max-w-[1224px] px-7 py-5">
+    <main className="mx-auto max-w-[1280px] px-7 py-5">
       <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1 className="text-3xl font-semibold">{title}</h1>

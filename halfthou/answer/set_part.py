@@ -55,6 +55,8 @@ def _shells(decided: SetVerdict, say: Notation) -> tuple[ShellsToOrder, ...]:
 
     Rule:    sets.shells-to-order.   New shells for every journal that is kept (common practice).
     """
+    if decided.action in (Action.MEASURE, Action.REFER, Action.REPLACE):
+        return ()
     journals: dict[Length, list[str]] = defaultdict(list)
     for journal in decided.case.verdicts:
         undersize = shells_of(decided, journal)

@@ -1,0 +1,110 @@
+"""The shape of the code, held by tests: ceilings, purity of the core, rules that are explained."""
+
+import ast
+import doctest
+import importlib
+import pkgutil
+import re
+import subprocess
+import sys
+from pathlib import Path
+
+import pytest
+
+import halfthou
+from halfthou.rules import RULES
+
+ROOT = Path(__file__).parents[2]
+CORE = sorted((ROOT / "halfthou").rglob("*.py"))
+OURS = [
+    p
+    for room in ("halfthou", "workshop", "demo")
+    for p in (ROOT / room).rglob("*.py")
+    if "migrations" not in p.parts
+]
+WEB = [p for p in (ROOT / "web" / "src").rglob("*.ts*") if p.name != "schema.d.ts"]
+
+
+@pytest.mark.parametrize("path", [*OURS, *WEB], ids=lambda p: str(p.relative_to(ROOT)))
+def test_a_module_has_at_most_400_lines(path: Path) -> None:
+    assert len(path.read_text(encoding="utf-8").splitlines()) <= 400
+
+
+def test_functions_stay_short_and_take_few_parameters() -> None:
+    found = []
+    for path in OURS:
+        for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
+            if isinstance(node, ast.FunctionDef | ast.AsyncFunctionDef):
+                code = (node.end_lineno or 0) - node.body[0].lineno + 1
+                doc = node.body[0]
+                if isinstance(doc, ast.Expr) and isinstance(doc.value, ast.Constant):
+                    code -= (doc.end_lineno or 0) - doc.lineno + 1
+                taken = [a.arg for a in (*node.args.args, *node.args.kwonlyargs) if a.arg not in ("self", "cls")]
+                if code > 40 or (len(taken) > 5 and not path.is_relative_to(ROOT / "demo")):
+                    found.append(
+                        f"{path.relative_to(ROOT)}:{node.lineno} {node.name}: {code} lines, {len(taken)} taken"
+                    )
+    assert found == []
+
+
+def test_every_public_function_and_class_of_the_core_says_what_it_does() -> None:
+    bare = [
+        f"{path.name}:{node.lineno} {node.name}"
+        for path in CORE
+        for node in ast.walk(ast.parse(path.read_text(encoding="utf-8")))
+        if isinstance(node, ast.FunctionDef | ast.ClassDef)
+        and not node.name.startswith("_")
+        and not ast.get_docstring(node)
+    ]
+    assert bare == []
+
+
+def test_the_core_reads_no_clock_no_chance_and_no_files() -> None:
+    """Only the command line opens files (house style)."""
+    calls = re.compile(
+        r"\b(open|input|eval|exec)\(|\.(now|today|utcnow|read_text|write_text)\(|\brandom\b|\btime\."
+    )
+    found = [
+        f"{path.name}: {match[0]}"
+        for path in CORE
+        if path.name != "cli.py"
+        for match in calls.finditer(path.read_text(encoding="utf-8"))
+    ]
+    assert found == []
+
+
+def test_the_core_imports_with_django_blocked() -> None:
+    block = "import sys; sys.modules.update(django=None, ninja=None); import halfthou.cli, halfthou.assess"
+    subprocess.run([sys.executable, "-c", block], check=True, cwd=ROOT)
+
+
+def test_every_rule_cited_is_listed_explained_and_used() -> None:
+    code = "\n".join(path.read_text(encoding="utf-8") for path in CORE if path.name != "rules.py")
+    cited = set(re.findall(r'"((?:surveys|verdicts|sets)\.[a-z.-]+)"', code))
+    explained = {
+        heading
+        for page in (ROOT / "docs" / "rules").glob("*.md")
+        for heading in re.findall(r"^## `([a-z.-]+)`$", page.read_text(encoding="utf-8"), re.M)
+    }
+    assert cited <= RULES.keys()
+    assert explained == RULES.keys()
+    assert {rule for rule in RULES if rule not in cited} == {"surveys.plan.whole"}
+
+
+@pytest.mark.parametrize(
+    "name", [m.name for m in pkgutil.walk_packages(halfthou.__path__, "halfthou.") if not m.ispkg]
+)
+def test_the_examples_in_docstrings_are_true(name: str) -> None:
+    assert doctest.testmod(importlib.import_module(name)).failed == 0
+
+
+def test_rooms_are_entered_through_their_doors() -> None:
+    """Outside its own room, a module of the core is imported from the room, not from the module."""
+    found = []
+    for path in OURS:
+        room = path.relative_to(ROOT).parts[1] if path.is_relative_to(ROOT / "halfthou") else ""
+        for line in path.read_text(encoding="utf-8").splitlines():
+            deep = re.match(r"from halfthou\.(\w+)\.\w+ import", line)
+            if deep and deep[1] != room:
+                found.append(f"{path.relative_to(ROOT)}: {line}")
+    assert found == []

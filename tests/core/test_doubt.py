@@ -1,0 +1,91 @@
+"""The gauge's doubt. Outside checks: the uncertainties library, scipy, the GUM's rules (recalled)."""
+
+import math
+
+import pytest
+from scipy import stats
+from uncertainties import ufloat
+
+from halfthou.gauges import difference_doubt, expanded, fitted_ovality_doubt, guard_band, size_doubt
+from halfthou.jobs import Gauge, Guard
+from halfthou.lengths import Length, Unit
+from tests.making import CASES, MICROMETER, inches
+
+
+def gauge(name: str, error: int, resolution: int, repeat: int) -> Gauge:
+    return Gauge(
+        id=name,
+        name=name,
+        kind="micrometer",
+        unit=Unit.MM,
+        resolution=Length(resolution),
+        permissible_error=Length(error),
+        repeatability=Length(repeat),
+    )
+
+
+def test_resolution_is_a_rectangle_of_half_a_step() -> None:
+    """Source: handbook C01; GUM F.2.2.1, recalled."""
+    only = gauge("r", 0, inches("0.0001").nm, 0)
+    assert size_doubt(only) / 1000 == pytest.approx(CASES["C01"]["expected"], abs=CASES["C01"]["tol"])
+
+
+def test_permissible_error_is_a_rectangle() -> None:
+    """Source: handbook C02."""
+    only = gauge("e", 4000, 1, 0)
+    assert size_doubt(only) / 1000 == pytest.approx(CASES["C02"]["expected"], abs=CASES["C02"]["tol"])
+
+
+def test_size_doubt_is_what_uncertainties_propagates() -> None:
+    """Library: uncertainties, sum of three independent contributions."""
+    one = gauge("g", 5000, 1000, 700)
+    true = ufloat(57.1e6, 0)
+    says = true + ufloat(0, 5000 / math.sqrt(3)) + ufloat(0, 1000 / math.sqrt(12)) + ufloat(0, 700)
+    assert size_doubt(one) == pytest.approx(says.s, rel=1e-12)
+
+
+def test_the_scale_error_cancels_in_a_difference_of_one_gauge() -> None:
+    """Library: uncertainties with the scale error as one shared variable."""
+    one = gauge("g", 5000, 1000, 700)
+    scale = ufloat(0, 5000 / math.sqrt(3))
+    noise = math.hypot(1000 / math.sqrt(12), 700)
+    says = (57e6 + scale + ufloat(0, noise)) - (57e6 + scale + ufloat(0, noise))
+    assert difference_doubt([one, one]) == pytest.approx(says.s, rel=1e-9)
+
+
+def test_two_gauges_do_not_share_their_scale() -> None:
+    one, other = gauge("a", 5000, 1000, 700), gauge("b", 3000, 1000, 700)
+    says = ufloat(0, size_doubt(one)) - ufloat(0, size_doubt(other))
+    assert difference_doubt([one, other]) == pytest.approx(says.s, rel=1e-12)
+
+
+def test_an_unknown_repeatability_is_half_a_graduation() -> None:
+    """Common practice, no source."""
+    known = MICROMETER.model_copy(update={"repeatability": inches("0.00005")})
+    assert size_doubt(MICROMETER) == size_doubt(known)
+
+
+@pytest.mark.parametrize("angles", [3, 4, 6, 8])
+def test_fitted_ovality_spreads_as_least_squares_says(angles: int) -> None:
+    """Library: uncertainties, the ovality at an ellipse large against the noise, linearised."""
+    noise = 1.0
+    steps = [2 * math.pi * n / angles for n in range(angles)]
+    read = [ufloat(1000 * math.cos(t), noise) for t in steps]
+    a = sum(r * math.cos(t) for r, t in zip(read, steps, strict=True)) * 2 / angles
+    ovality = 2 * a
+    assert fitted_ovality_doubt(math.sqrt(2) * noise, angles) == pytest.approx(ovality.s, rel=1e-9)
+
+
+def test_the_guard_factor_is_the_one_sided_95_percent_of_the_normal() -> None:
+    """Library: scipy.stats.norm; the factor is used to three decimals (design 8.1)."""
+    assert guard_band(1_000_000.0, Guard.ONE_SIDED_95).nm == pytest.approx(
+        stats.norm.ppf(0.95) * 1_000_000, rel=2e-4
+    )
+
+
+def test_guard_and_expanded_round_outward() -> None:
+    assert guard_band(1.0, Guard.ONE_SIDED_95) == Length(2)
+    assert guard_band(1.0, Guard.TWO_U) == Length(2)
+    assert guard_band(1.01, Guard.TWO_U) == Length(3)
+    assert expanded(0.6) == Length(2)
+    assert guard_band(0.0, Guard.TWO_U) == Length(0)

@@ -1,0 +1,168 @@
+"""One journal by itself. What each look and figure leads to is the trade's rules; common practice, no source."""
+
+import pytest
+
+from halfthou.answer import JournalAnswer
+from halfthou.assess import assess
+from halfthou.jobs import JournalLimits, Look, Observation, Plan, SourceKind
+from halfthou.verdicts import Action, MarkCode, State
+from tests.making import GOOD_ROD, PERFECT, figure, inches, job, limits, look, shells
+
+
+def rod(
+    texts: list[str], *seen: Observation, on: JournalLimits | None = None, plan: Plan | None = None
+) -> JournalAnswer:
+    """The answer for rod journal 1, read with a gauge without doubt."""
+    changes = {"rods_plan": plan} if plan else {}
+    return assess(job({"R1": texts}, rods=on, gauge=PERFECT, seen=seen, **changes)).journal("R1")
+
+
+def test_a_journal_as_new_is_reused() -> None:
+    answer = rod(GOOD_ROD)
+    assert (answer.action, answer.state, answer.mark.code) == (Action.REUSE, State.WITHIN, MarkCode.REUSE)
+
+
+def test_an_unread_journal_is_never_passed() -> None:
+    answer = rod([])
+    assert (answer.action, answer.state, answer.mark.code) == (Action.MEASURE, State.NOT_READ, MarkCode.NOT_READ)
+
+
+def test_a_journal_read_in_part_is_not_passed_but_may_be_rejected() -> None:
+    """Source: handbook 0: a missing reading never passes; design 8.4."""
+    assert rod(GOOD_ROD[:7]).action is Action.MEASURE
+    assert rod(["2.0375", "2.0340"]).action is Action.REGRIND
+
+
+@pytest.mark.parametrize(
+    ("texts", "figure_name"),
+    [
+        (["2.0369"] * 8, "least size"),
+        (["2.0378", "2.0378", "2.0366", "2.0378"] * 2, "out-of-round"),
+        (["2.0378"] * 4 + ["2.0371"] * 4, "taper"),
+    ],
+)
+def test_each_figure_beyond_its_limit_asks_for_grinding(texts: list[str], figure_name: str) -> None:
+    """Limits: 2.0370 new, out-of-round 0.0010, taper 0.0006."""
+    answer = rod(texts)
+    found = next(f for f in answer.figures if f.name == figure_name)
+    assert found.state is State.BEYOND
+    assert answer.action is Action.REGRIND
+
+
+def test_barrel_is_judged_by_the_taper_limit_where_none_is_given() -> None:
+    """Source: design 8.4; common practice, no source."""
+    texts = ["2.0371"] * 4 + ["2.0378"] * 4 + ["2.0371"] * 4
+    answer = rod(texts, plan=Plan(planes=3))
+    found = next(f for f in answer.figures if f.name == "barrel")
+    assert (found.value.nm, found.state) == (inches("0.0007").nm, State.BEYOND)
+    own = limits(barrel=figure(inches("0.0009")))
+    assert rod(texts, on=own, plan=Plan(planes=3)).action is Action.REUSE
+
+
+def test_the_service_limit_replaces_the_new_minimum() -> None:
+    """Source: design 8.8."""
+    served = limits(service_least=figure(inches("2.0362")))
+    assert rod(["2.0363"] * 8, on=served).action is Action.REUSE
+    assert rod(["2.0361"] * 8, on=served).action is Action.REGRIND
+
+
+def test_two_angles_may_reject_but_never_accept() -> None:
+    """Source: design 8.4; handbook D07: two angles at 90 degrees may see nothing of an oval."""
+    plan = Plan(angles_deg=(0, 90))
+    good = rod(["2.0375"] * 4, plan=plan)
+    assert (good.action, good.state) == (Action.MEASURE, State.TOO_CLOSE)
+    assert any("third" in reason.text for reason in good.reasons)
+    assert rod(["2.0378", "2.0360"] * 2, plan=plan).action is Action.REGRIND
+
+
+@pytest.mark.parametrize("texts", [GOOD_ROD, ["2.0300"] * 8])
+def test_a_rule_of_thumb_alone_neither_accepts_nor_condemns(texts: list[str]) -> None:
+    """Source: design 8.7: it gives too close, find the maker's limit."""
+    thumb = limits()
+    thumb = thumb.model_copy(
+        update={
+            "size": thumb.size.model_copy(update={"source": replace_kind(thumb)}),
+            "out_of_round": figure(inches("0.0010"), SourceKind.RULE_OF_THUMB),
+            "taper": figure(inches("0.0006"), SourceKind.RULE_OF_THUMB),
+        }
+    )
+    answer = rod(texts, on=thumb)
+    assert answer.action is Action.MEASURE
+    assert "rule of thumb" in " ".join(reason.text for reason in answer.reasons)
+
+
+def replace_kind(of: JournalLimits) -> object:
+    return of.size.source.model_copy(update={"kind": SourceKind.RULE_OF_THUMB})
+
+
+@pytest.mark.parametrize(
+    ("what", "answered", "action"),
+    [
+        (Look.CRACK_TEST, "crack found", Action.REPLACE),
+        (Look.FILLET, "sharp, notched or undercut", Action.REFER),
+        (Look.HEAT, "blue", Action.REFER),
+        (Look.HEAT, "grey", Action.REFER),
+        (Look.HEAT, "straw", Action.REUSE),
+        (Look.SURFACE, "nail catches", Action.REGRIND),
+        (Look.SURFACE, "light marks", Action.POLISH),
+        (Look.SURFACE, "nail runs clear", Action.REUSE),
+        (Look.SHELL, "turned in its housing", Action.REUSE),
+    ],
+)
+def test_the_eye_may_reject_a_journal_that_measures_good(what: Look, answered: str, action: Action) -> None:
+    """Source: the trade's rules 1, 2, 6 to 9; common practice, no source."""
+    assert rod(GOOD_ROD, look("R1", what, answered)).action is action
+
+
+@pytest.mark.parametrize("answered", ["sound", "passed", "none", "nail runs clear"])
+def test_the_eye_never_accepts(answered: str) -> None:
+    """Source: the trade's rule 1: only a gauge may accept."""
+    what = {"sound": Look.FILLET, "passed": Look.CRACK_TEST, "none": Look.HEAT}.get(answered, Look.SURFACE)
+    assert rod(["2.0340"] * 8, look("R1", what, answered)).action is Action.REGRIND
+    assert rod([], look("R1", what, answered)).action is Action.MEASURE
+
+
+def test_a_blue_journal_goes_on_once_its_crack_test_is_passed() -> None:
+    answer = rod(GOOD_ROD, look("R1", Look.HEAT, "blue"), look("crank", Look.CRACK_TEST, "passed"))
+    assert answer.action is Action.REUSE
+    assert any("hardness" in reason.text for reason in answer.reasons)
+
+
+def test_a_turned_shell_leaves_the_clearance_unknown() -> None:
+    """Source: the trade's rule 9."""
+    answer = rod(GOOD_ROD, look("R1", Look.SHELL, "turned in its housing"))
+    assert "measure the housing" in answer.clearance.words
+    assert any("housing bore" in text for text in answer.still_to_do)
+
+
+def test_a_polish_needs_room_to_the_limit() -> None:
+    """0.0003 in is taken off by a polish (house rule): 2.0372 leaves less than that above 2.0370."""
+    marks = look("R1", Look.SURFACE, "light marks")
+    assert rod(["2.0374"] * 8, marks).action is Action.POLISH
+    assert rod(["2.0372"] * 8, marks).action is Action.MEASURE
+
+
+def test_a_little_small_but_round_takes_a_polish_shell() -> None:
+    """Source: handbook D8: short by less than 0.002 in and polish shells exist."""
+    ladder = limits(shells=shells("0", "0.001", "0.002", "0.010"))
+    small = rod(["2.0368"] * 8, on=ladder)
+    assert small.action is Action.FIT_UNDERSIZE
+    assert "0.0010" in small.headline
+    assert rod(["2.0368"] * 8).action is Action.REGRIND
+    assert rod(["2.0348"] * 8, on=ladder).action is Action.REGRIND
+    oval = ["2.0368", "2.0362", "2.0356", "2.0362"] * 2
+    assert rod(oval, on=ladder).action is Action.REGRIND
+
+
+def test_the_gauges_doubt_makes_a_third_answer() -> None:
+    """At the limit a micrometer cannot tell, a gauge without doubt can."""
+    from_mic = assess(job({"R1": ["2.0371"] * 8})).journal("R1")
+    assert (from_mic.action, from_mic.state) == (Action.MEASURE, State.TOO_CLOSE)
+    assert rod(["2.0371"] * 8).action is Action.REUSE
+    assert any("finer gauge" in text for text in from_mic.would_change)
+
+
+def test_reasons_name_the_readings_behind_them() -> None:
+    answer = rod(["2.0375"] * 6 + ["2.0340"] + ["2.0375"])
+    size = next(reason for reason in answer.reasons if reason.rule == "surveys.size.least")
+    assert size.spots == ("2c",)

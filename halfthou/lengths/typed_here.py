@@ -29,6 +29,7 @@ class Window:
         return self.least <= length <= self.most
 
 
+UNIT_WORDS = {Unit.INCH: "inches", Unit.MM: "millimetres"}
 _SIGNED = re.compile(r"^(?P<sign>[+-]) ?(?P<number>\d*[.,]?\d+|\d+ \d/\d)( (?P<thou>thou))?$")
 _DIGITS = re.compile(r"^\d{1,7}([.]\d)?$")
 
@@ -105,7 +106,7 @@ def _does_not_fit(as_size: Typed, said: str, unit: Unit, window: Window) -> Aske
         if isinstance(meant, Typed) and window.holds(meant.length):
             here = Notation.usual(unit).with_unit(meant.length)
             words = f"{said} {other.value}, that is {here}"
-            return Asked(f"{said} fits only in {other.value}. Is it?", (Choice(meant.length, other, words),))
+            return Asked(f"{said} fits only as {UNIT_WORDS[other]}. Is it?", (Choice(meant.length, other, words),))
     return _confirm(as_size, unit, window)
 
 

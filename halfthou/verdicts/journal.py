@@ -60,7 +60,7 @@ def judge_journal(case: JournalCase) -> JournalVerdict:
     """Judge one journal by itself.
 
     Gives:   findings on every figure that can be worked out, the clean-up interval and the action.
-    Rule:    verdicts.journal.*; a crack or a sharp fillet comes before any figure.
+    Rule:    surveys.plan.whole, verdicts.journal.*; a crack or a sharp fillet comes before any figure.
     """
     form = case.survey.form
     if form is None:

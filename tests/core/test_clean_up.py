@@ -18,7 +18,8 @@ TURN = np.radians(np.arange(360))
 
 def diameters(radius: np.ndarray) -> np.ndarray:
     """Two-point diameters of a radial profile about its axis, one a degree over half a turn."""
-    return radius[:180] + radius[180:]
+    across: np.ndarray = radius[:180] + radius[180:]
+    return across
 
 
 def free_axis(radius: np.ndarray) -> float:

@@ -17,7 +17,7 @@ from halfthou.exchange import (
     write_limits_csv,
     write_readings,
 )
-from halfthou.jobs import JobFile, Look, ShellSize
+from halfthou.jobs import JobFile, LimitsSheet, Look, ShellSize
 from halfthou.lengths import Length
 from tests.making import GOOD_ENGINE, band, figure, inches, job, limits, look, mm, sheet
 
@@ -116,7 +116,7 @@ def test_a_readings_file_needs_its_header_and_unit(header: str) -> None:
     assert refused.value.faults[0].where == "line 1"
 
 
-def full_sheet() -> object:
+def full_sheet() -> LimitsSheet:
     rich = limits(
         service_least=figure(inches("2.0362")),
         housing_bore=band("2.1640", "2.1645"),
@@ -133,12 +133,12 @@ def full_sheet() -> object:
 
 def test_a_limits_sheet_goes_out_and_in_as_json_and_csv() -> None:
     one = full_sheet()
-    assert read_limits(write_limits(one)) == one  # type: ignore[arg-type]
-    assert read_limits_csv(write_limits_csv(one)) == one  # type: ignore[arg-type]
+    assert read_limits(write_limits(one)) == one
+    assert read_limits_csv(write_limits_csv(one)) == one
 
 
 def test_a_bad_limits_csv_lists_every_line() -> None:
-    lines = write_limits_csv(full_sheet()).splitlines()  # type: ignore[arg-type]
+    lines = write_limits_csv(full_sheet()).splitlines()
     at = next(n for n, line in enumerate(lines) if line.startswith("rods,taper"))
     lines[at] = "rods,taper,abc,,in,maker,,"
     lines.append("rods,colour,1,,in,maker,,")
@@ -148,7 +148,7 @@ def test_a_bad_limits_csv_lists_every_line() -> None:
 
 
 def test_a_limits_sheet_that_cannot_be_is_refused() -> None:
-    data = json.loads(write_limits(full_sheet()))  # type: ignore[arg-type]
+    data = json.loads(write_limits(full_sheet()))
     data["sheet"]["rods"]["size"]["most"] = 1
     data["sheet"]["layout"]["shaft"] = ["M1", "R2"]
     with pytest.raises(BadFile) as refused:

@@ -1,6 +1,7 @@
 """Exact lengths. Outside check: pint's definition of the inch; Python's fractions."""
 
 from fractions import Fraction
+from typing import Any
 
 import pint
 import pytest
@@ -11,7 +12,7 @@ from pydantic import TypeAdapter, ValidationError
 from halfthou.lengths import Length, Notation, Unit, middle, read_length
 from tests.making import CASES, inches, mm
 
-units = pint.UnitRegistry(non_int_type=Fraction)
+units: Any = pint.UnitRegistry(non_int_type=Fraction)
 
 
 @given(st.integers(0, 59_999))

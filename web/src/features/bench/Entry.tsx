@@ -1,20 +1,22 @@
-import { type RefObject, type SyntheticEvent, useEffect } from "react";
+import { type RefObject, type SyntheticEvent, useEffect, useState } from "react";
 
 import { Button } from "../../shared/ui";
 import { useDraft } from "./useDraft";
 import type { Desk } from "./useDesk";
+
+const HEED_MS = 350;
 
 /** The large entry: Enter lands the reading and moves on; Backspace on empty takes the last one back. */
 export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputElement | null> }) {
   const { journal, spot, text, question } = desk;
   useEffect(() => {
     input.current?.focus();
-  }, [input, journal.id, spot]);
+  }, [input, journal.id, spot, question]);
   const submit = (event: SyntheticEvent) => {
     event.preventDefault();
     if (!question) desk.land();
   };
-  if (question) return <Question desk={desk} />;
+  if (question) return <Question key={question.landing.id} desk={desk} />;
   const hint = journal.set === "mains" ? desk.bench.mains_hint : desk.bench.rods_hint;
   return (
     <form onSubmit={submit}>
@@ -67,9 +69,12 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
 
 function Question({ desk }: { desk: Desk }) {
   const parcel = desk.question;
+  const [asked] = useState(() => performance.now());
   useEffect(() => {
     if (!parcel) return;
     const onKey = (event: KeyboardEvent) => {
+      // A digit of the next reading, already on its way, must not answer the question.
+      if (performance.now() - asked < HEED_MS) return;
       const choice = parcel.question?.choices[Number(event.key) - 1];
       if (choice) desk.outbox.choose(parcel.landing.id, choice.nm);
       else if (event.key === "Escape") desk.putBack(parcel);
@@ -78,7 +83,7 @@ function Question({ desk }: { desk: Desk }) {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  });
+  }, [parcel, desk, asked]);
   if (!parcel) return null;
   return (
     <div

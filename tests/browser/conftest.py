@@ -1,0 +1,56 @@
+"""Debian's Chromium against the real server on the demo shop."""
+
+from __future__ import annotations
+
+import os
+import re
+import subprocess
+import sys
+from collections.abc import Callable, Iterator
+from pathlib import Path
+from typing import Any
+
+import pytest
+from playwright.sync_api import Page
+
+from tests.serving import CHROMIUM_FLAGS, ROOT, Server, serving
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args(browser_type_launch_args: dict[str, Any]) -> dict[str, Any]:
+    return {**browser_type_launch_args, "executable_path": "/usr/bin/chromium", "args": CHROMIUM_FLAGS}
+
+
+@pytest.fixture(scope="session")
+def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]:
+    return {**browser_context_args, "viewport": {"width": 1280, "height": 800}, "locale": "en-GB"}
+
+
+@pytest.fixture(scope="module")
+def server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+    """A fresh demo shop for every module of browser tests."""
+    folder: Path = tmp_path_factory.mktemp("browser")
+    env = {**os.environ, "DATA_DIR": str(folder), "DEMO": "1"}
+    for command in ("migrate", "furnish_demo"):
+        subprocess.run([sys.executable, "manage.py", command, "-v0"], cwd=ROOT, env=env, check=True)
+    with serving(folder) as running:
+        yield running
+
+
+@pytest.fixture
+def enter(page: Page, server: Server) -> Callable[..., Page]:
+    """Sign in by the demo's hint, and open a job by its title where one is named."""
+    complaints: list[str] = []
+    page.on("pageerror", lambda error: complaints.append(str(error)))
+
+    def go(name: str = "machinist", title: str | None = None) -> Page:
+        page.goto(server.url)
+        page.get_by_role("button", name=re.compile(rf"^{name}")).click()
+        page.get_by_role("heading", name="The rack").wait_for()
+        if title is not None:
+            page.get_by_role("link", name=re.compile(title)).click()
+            page.get_by_test_id("verdict").wait_for()
+        return page
+
+    go.__dict__["complaints"] = complaints
+    return go

@@ -1,0 +1,173 @@
+"""The bench by keyboard, with a server that goes away, with two people, and for every eye."""
+
+import re
+from collections.abc import Callable
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from tests.serving import ROOT, Server
+
+AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
+
+
+def cell(page: Page, spot: str) -> str:
+    return page.get_by_role("button", name=re.compile(f"^{spot}:")).inner_text()
+
+
+def test_a_journal_by_keyboard_alone(enter: Callable[..., Page]) -> None:
+    """Four keystrokes a spot, no mouse; a question answered by a key; a reading taken back by a key."""
+    page = enter("bench", "Sprayer pump")
+    page.keyboard.press("ArrowDown")
+    expect(page.get_by_role("heading", name="Rod journal No. 1")).to_be_visible()
+    page.keyboard.type("61.383")
+    expect(page.get_by_text("Enter lands 61.383 mm")).to_be_visible()
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("button", name="1a: 2.4167")).to_be_visible()
+    page.keyboard.type("384")
+    page.keyboard.press("Enter")
+    expect(page.get_by_label("Reading at 1c")).to_be_focused()
+    page.keyboard.type("2.4167")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("fits only as inches. Is it?")).to_be_visible()
+    page.wait_for_timeout(500)  # a question is not answered by a key that was already on its way
+    page.keyboard.press("1")
+    expect(page.get_by_role("button", name="1c: 2.4167")).to_be_visible()
+    expect(page.get_by_label("Reading at 1d")).to_be_focused()
+    page.keyboard.press("Backspace")
+    expect(page.get_by_role("button", name="1c: not read")).to_be_visible()
+    page.keyboard.type("abc")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("a word that is no unit")).to_be_visible()
+    page.keyboard.press("Escape")
+    expect(page.get_by_label("Reading at 1c")).to_have_value("abc")
+
+
+def test_the_unit_shown_switches_and_what_was_typed_stays(enter: Callable[..., Page]) -> None:
+    page = enter("bench", "Harbour launch")
+    first = page.get_by_role("button", name=re.compile("^1a:"))
+    inch = first.inner_text()
+    assert inch.startswith("2.")
+    page.keyboard.press("Alt+u")
+    expect(first).to_have_text(re.compile(r"^[67]\d\.\d{3}$"))
+    assert re.search(r"typed [67]\d\.\d{3} mm", first.get_attribute("title") or "")
+    page.keyboard.press("Alt+u")
+    expect(first).to_have_text(inch)
+
+
+def test_readings_typed_while_the_server_is_down_land_once_when_it_is_back(
+    enter: Callable[..., Page], server: Server
+) -> None:
+    page = enter("bench", "Locomotive 3")
+    page.get_by_role("button", name=re.compile("^Rod journal No. 4:")).click()
+    page.keyboard.type("2.0375")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("button", name="1a: 2.0375")).to_be_visible()
+    server.kill()
+    for text in ("374", "373"):
+        page.keyboard.type(text)
+        page.keyboard.press("Enter")
+    expect(page.get_by_text("2 readings are kept here")).to_be_visible()
+    expect(page.get_by_role("button", name="1b: 374, waiting")).to_be_visible()
+    server.start()
+    expect(page.get_by_role("button", name="1c: 2.0373")).to_be_visible(timeout=15_000)
+    page.reload()
+    expect(page.get_by_role("button", name="1b: 2.0374")).to_be_visible()
+    title = page.get_by_role("button", name="1b: 2.0374").locator("sup")
+    expect(title).to_have_count(0)
+
+
+def test_a_reading_kept_over_a_reload_is_sent(enter: Callable[..., Page], server: Server) -> None:
+    page = enter("bench", "Locomotive 3")
+    page.get_by_role("button", name=re.compile("^Main journal M5:")).click()
+    page.route("**/api/jobs/*/readings", lambda route: route.abort())
+    page.keyboard.type("2.4138")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("button", name="1a: 2.4138, waiting")).to_be_visible()
+    page.unroute("**/api/jobs/*/readings")
+    page.reload()
+    page.get_by_role("button", name=re.compile("^Main journal M5:")).click()
+    expect(page.get_by_role("button", name="1a: 2.4138", exact=True)).to_be_visible(timeout=10_000)
+
+
+def test_two_people_on_one_job_see_each_others_readings(
+    enter: Callable[..., Page], browser: Browser, server: Server
+) -> None:
+    page = enter("bench", "Sprayer pump")
+    page.get_by_role("button", name=re.compile("^Rod journal No. 3:")).click()
+    other = browser.new_context(viewport={"width": 1280, "height": 800}).new_page()
+    other.goto(server.url)
+    other.get_by_role("button", name=re.compile("^machinist")).click()
+    other.get_by_role("link", name=re.compile("Sprayer pump")).click()
+    other.get_by_role("button", name=re.compile("^Rod journal No. 3:")).click()
+    for who, digits in ((page, "61.381"), (other, "61.382")):
+        who.keyboard.type(digits)
+        who.keyboard.press("Enter")
+    # Both read spot 1a: both readings are kept, the newer stands, the older is beside it.
+    expect(page.get_by_role("button", name=re.compile("^1a:")).locator("sup")).to_have_text("2", timeout=10_000)
+    other.context.close()
+
+
+def test_change_of_person_stays_on_the_page(enter: Callable[..., Page]) -> None:
+    page = enter("bench", "Mobile crane")
+    expect(page.get_by_role("button", name="Accept for rods")).to_be_disabled()
+    page.get_by_role("button", name=re.compile("^bench")).click()
+    page.get_by_role("menuitem", name="Change person").click()
+    page.get_by_role("button", name="machinist").click()
+    page.get_by_label("Password").fill("wrong")
+    page.get_by_role("button", name="Change to machinist").click()
+    expect(page.get_by_role("alert")).to_contain_text("do not go together")
+    page.get_by_label("Password").fill("machinist-half-thou")
+    page.get_by_role("button", name="Change to machinist").click()
+    expect(page.get_by_role("button", name="Accept for rods")).to_be_enabled()
+
+
+def test_a_readings_file_with_faults_is_refused_by_line(enter: Callable[..., Page], tmp_path: Path) -> None:
+    page = enter("bench", "Sprayer pump")
+    page.get_by_role("link", name="Sheet").click()
+    bad = tmp_path / "bad.csv"
+    bad.write_text("journal,spot,size [mm]\nM1,1a,73.650\nM1,1b,seventy\nM9,1a,73.650\n", encoding="utf-8")
+    page.get_by_label("Readings file").set_input_files(bad)
+    alert = page.get_by_role("alert")
+    expect(alert).to_contain_text("Nothing of it was taken")
+    expect(alert).to_contain_text("line 3")
+    expect(alert).to_contain_text("line 4")
+
+
+@pytest.mark.parametrize("theme", ["light", "dark"])
+@pytest.mark.parametrize(
+    "address", ["/", "/jobs/3", "/jobs/3/sheet", "/book-in", "/limits/1", "/gauges", "/house-rules", "/key"]
+)
+def test_every_view_can_be_used_by_everyone(
+    enter: Callable[..., Page], server: Server, address: str, theme: str
+) -> None:
+    """Outside: axe-core's rules for WCAG 2 A and AA. And no view is wider than the screen."""
+    page = enter("owner")
+    page.evaluate("theme => localStorage.setItem('half-thou.theme', theme)", theme)
+    page.goto(server.url + address)
+    page.locator("h1").first.wait_for()
+    page.wait_for_load_state("networkidle")
+    page.evaluate(AXE.read_text(encoding="utf-8"))
+    found = page.evaluate("axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa']})")
+    told = [f"{v['id']}: {v['nodes'][0]['html'][:120]}" for v in found["violations"]]
+    assert told == []
+    assert page.evaluate("document.documentElement.scrollWidth") <= 1280
+
+
+def test_the_bench_needs_no_scrolling(enter: Callable[..., Page]) -> None:
+    page = enter("machinist", "Mobile crane")
+    assert page.evaluate("document.documentElement.scrollHeight") <= 800
+
+
+def test_empty_failed_and_lost_views_say_what_to_do(enter: Callable[..., Page], server: Server) -> None:
+    page = enter("bench")
+    page.get_by_label("Search").fill("no such engine")
+    expect(page.get_by_text("Nothing matches")).to_be_visible()
+    page.goto(server.url + "/jobs/999")
+    expect(page.get_by_text("There is no such job.")).to_be_visible()
+    page.goto(server.url + "/nowhere")
+    expect(page.get_by_role("heading", name="There is no such page")).to_be_visible()
+    page.route("**/api/session", lambda route: route.abort())
+    page.goto(server.url)
+    expect(page.get_by_role("button", name="Try again")).to_be_visible()

@@ -1,0 +1,78 @@
+"""The real server, in a process of its own, for tests that need one."""
+
+from __future__ import annotations
+
+import os
+import socket
+import subprocess
+import sys
+import time
+import urllib.request
+from collections.abc import Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass, field
+from pathlib import Path
+
+ROOT = Path(__file__).parents[1]
+CHROMIUM_FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
+
+
+def free_port() -> int:
+    with socket.socket() as found:
+        found.bind(("127.0.0.1", 0))
+        return int(found.getsockname()[1])
+
+
+@dataclass
+class Server:
+    """A server on a folder of data; it can be killed and started again on the same port."""
+
+    folder: Path
+    port: int = field(default_factory=free_port)
+    process: subprocess.Popen[bytes] | None = None
+
+    @property
+    def url(self) -> str:
+        return f"http://127.0.0.1:{self.port}"
+
+    def start(self) -> None:
+        env = {
+            **os.environ,
+            "DATA_DIR": str(self.folder),
+            "DEMO": "1",
+            "DJANGO_SETTINGS_MODULE": "workshop.config.settings",
+        }
+        command = [sys.executable, "-m", "uvicorn", "workshop.config.asgi:application", "--port", str(self.port),
+                   "--lifespan", "off", "--timeout-graceful-shutdown", "1", "--log-level", "error"]  # fmt: skip
+        self.process = subprocess.Popen(command, cwd=ROOT, env=env)
+        for _ in range(200):
+            try:
+                urllib.request.urlopen(self.url + "/api/session", timeout=2).close()
+                return
+            except OSError:
+                time.sleep(0.1)
+        raise RuntimeError("the server did not come up in 20 seconds")
+
+    def kill(self) -> None:
+        """Kill it outright, as a power cut would."""
+        if self.process is not None:
+            self.process.kill()
+            self.process.wait(timeout=10)
+
+
+@contextmanager
+def serving(folder: Path) -> Iterator[Server]:
+    server = Server(folder)
+    server.start()
+    try:
+        yield server
+    finally:
+        server.kill()

@@ -1,0 +1,144 @@
+"""Data is kept: many benches at once, backup and restore, a demo that is never overwritten."""
+
+import json
+import os
+import sqlite3
+import subprocess
+import sys
+import threading
+import urllib.request
+from pathlib import Path
+
+import pytest
+
+from tests.serving import Server, serving
+
+ROOT = Path(__file__).parents[2]
+
+
+def run(folder: Path, *words: str, check: bool = True) -> subprocess.CompletedProcess[str]:
+    env = {**os.environ, "DATA_DIR": str(folder), "DEMO": "1"}
+    return subprocess.run([sys.executable, *words], cwd=ROOT, env=env, check=check, capture_output=True, text=True)
+
+
+@pytest.fixture(scope="module")
+def shop(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A folder with the demo shop in it."""
+    folder = tmp_path_factory.mktemp("shop")
+    run(folder, "manage.py", "migrate", "-v0")
+    run(folder, "manage.py", "furnish_demo")
+    return folder
+
+
+def count(folder: Path, table: str) -> int:
+    with sqlite3.connect(folder / "halfthou.sqlite3") as database:
+        return int(database.execute(f"SELECT count(*) FROM {table}").fetchone()[0])
+
+
+def test_the_demo_is_lived_in_and_is_not_overwritten(shop: Path) -> None:
+    """At least three engines and six jobs in different stages, as asked."""
+    with sqlite3.connect(shop / "halfthou.sqlite3") as database:
+        stages = {row[0] for row in database.execute("SELECT stage FROM jobs_jobrecord")}
+        marks = {row[0] for row in database.execute("SELECT rods_mark FROM jobs_jobrecord")}
+    assert count(shop, "limits_sheet") == 3
+    assert count(shop, "jobs_jobrecord") >= 6
+    assert stages == {"booked in", "measuring", "deciding", "signed"}
+    assert {"regrind", "replace", "reuse", "polish", "not-read"} <= marks
+    before = count(shop, "jobs_readingrecord")
+    run(shop, "manage.py", "furnish_demo")
+    assert count(shop, "jobs_readingrecord") == before
+
+
+def test_a_backup_taken_in_use_comes_back(shop: Path, tmp_path: Path) -> None:
+    before = count(shop, "jobs_readingrecord")
+    with sqlite3.connect(shop / "halfthou.sqlite3") as busy:
+        busy.execute("BEGIN IMMEDIATE")
+        run(shop, "scripts/keep.py", "backup", str(tmp_path))
+        busy.rollback()
+    (copy,) = tmp_path.glob("*.sqlite3")
+    with sqlite3.connect(shop / "halfthou.sqlite3") as database:
+        database.execute("DELETE FROM jobs_readingrecord")
+    run(shop, "scripts/keep.py", "restore", str(copy))
+    assert count(shop, "jobs_readingrecord") == before
+    assert list((shop / "before-restore").glob("*.sqlite3"))
+
+
+@pytest.mark.parametrize("content", [b"", b"not a database at all", None])
+def test_what_is_no_backup_is_refused_and_changes_nothing(
+    shop: Path, tmp_path: Path, content: bytes | None
+) -> None:
+    before = count(shop, "jobs_readingrecord")
+    file = tmp_path / "wrong.sqlite3"
+    if content is not None:
+        file.write_bytes(content)
+    refused = run(shop, "scripts/keep.py", "restore", str(file), check=False)
+    assert refused.returncode != 0
+    assert "Nothing was changed" in refused.stderr
+    assert count(shop, "jobs_readingrecord") == before
+
+
+def post(server: Server, cookie: str, token: str, path: str, body: dict[str, object]) -> dict[str, object]:
+    request = urllib.request.Request(server.url + path, json.dumps(body).encode(), method="POST")
+    for name, value in (("Cookie", cookie), ("X-CSRFToken", token), ("Content-Type", "application/json")):
+        request.add_header(name, value)
+    with urllib.request.urlopen(request, timeout=30) as answer:
+        found: dict[str, object] = json.loads(answer.read())
+    return found
+
+
+def sign_in(server: Server, name: str) -> tuple[str, str]:
+    first = urllib.request.urlopen(server.url + "/api/session", timeout=30)
+    token = first.headers["Set-Cookie"].split("csrftoken=")[1].split(";")[0]
+    request = urllib.request.Request(
+        server.url + "/api/session",
+        json.dumps({"name": name, "password": f"{name}-half-thou"}).encode(),
+        method="POST",
+    )
+    for key, value in (
+        ("Cookie", f"csrftoken={token}"),
+        ("X-CSRFToken", token),
+        ("Content-Type", "application/json"),
+    ):
+        request.add_header(key, value)
+    answer = urllib.request.urlopen(request, timeout=30)
+    cookies = dict(part.split(";")[0].split("=", 1) for part in answer.headers.get_all("Set-Cookie"))
+    return "; ".join(f"{key}={value}" for key, value in cookies.items()), cookies["csrftoken"]
+
+
+def test_two_people_at_once_lose_nothing(shop: Path) -> None:
+    """Two benches land readings on one job at the same time, and the server is killed in between:
+    everything acknowledged is there, once."""
+    acknowledged: list[str] = []
+    with serving(shop) as server:
+        job = json.loads(
+            urllib.request.urlopen(
+                urllib.request.Request(
+                    server.url + "/api/rack?search=Sprayer", headers={"Cookie": sign_in(server, "bench")[0]}
+                ),
+                timeout=30,
+            ).read()
+        )
+        job_id = job["jobs"][0]["id"]
+        gauge = (
+            sqlite3.connect(shop / "halfthou.sqlite3").execute("SELECT key FROM gauges_gaugerecord").fetchone()[0]
+        )
+
+        def work(name: str, journal: str) -> None:
+            cookie, token = sign_in(server, name)
+            for n, spot in enumerate(["1a", "1b", "1c", "1d", "2a", "2b", "2c", "2d"]):
+                body = {"id": f"{name}.{spot}", "journal": journal, "spot": spot, "typed": f"61.37{n}",
+                        "unit": "mm", "gauge": gauge, "at": "2031-05-04T10:00:00+00:00"}  # fmt: skip
+                answer = post(server, cookie, token, f"/api/jobs/{job_id}/readings", body)
+                if answer.get("bench"):
+                    acknowledged.append(str(body["id"]))
+
+        benches = [threading.Thread(target=work, args=pair) for pair in (("bench", "R1"), ("machinist", "R2"))]
+        for bench in benches:
+            bench.start()
+        for bench in benches:
+            bench.join()
+        server.kill()
+    assert len(acknowledged) == 16
+    with sqlite3.connect(shop / "halfthou.sqlite3") as database:
+        kept = [row[0] for row in database.execute("SELECT key FROM jobs_readingrecord WHERE job_id=?", (job_id,))]
+    assert sorted(kept) == sorted(acknowledged)

@@ -1,0 +1,153 @@
+"""Facts land once, are never erased, and say who made them. Source: design 2.2, 8.10 and 8.13."""
+
+from collections.abc import Callable
+from datetime import timedelta
+from typing import Any
+
+import pytest
+from django.utils import timezone
+
+from halfthou.jobs import JournalSet, Look, Plan
+from halfthou.lengths import Asked
+from tests.making import inches, mm
+from workshop.jobs import actions
+from workshop.jobs.models import JobRecord, ReadingRecord
+from workshop.people.models import Person, Role
+from workshop.people.refusals import Clash, NotAllowed, NotThere, Refusal
+
+from .conftest import person
+
+
+def seeing(job: JobRecord, on: str, look: Look, answer: str, depth: str = "", key: str = "s1") -> actions.Seeing:
+    return actions.Seeing(id=key, on=on, look=look, answer=answer, depth=depth, at=timezone.now())
+
+
+def test_a_reading_lands_with_all_it_was(land: Callable[..., Any], job: JobRecord, bench: Person) -> None:
+    opened = land("R1", "1a", " 371 ")
+    row = ReadingRecord.objects.get()
+    assert (row.nm, row.typed, row.unit, row.by) == (inches("2.0371").nm, "371", "in", bench.username)
+    assert opened.assessment.journal("R1").least.text == "2.0371"
+    job.refresh_from_db()
+    assert (job.taken, job.planned, job.stage) == (1, 72, "measuring")
+
+
+def test_sent_twice_it_lands_once(land: Callable[..., Any]) -> None:
+    land("R1", "1a", "371", id="same")
+    again = land("R1", "1a", "371", id="same")
+    assert ReadingRecord.objects.count() == 1
+    assert again.assessment.readings_taken == 1
+
+
+def test_a_question_lands_nothing_until_it_is_answered(land: Callable[..., Any]) -> None:
+    asked = land("R1", "1a", "51.74")
+    assert isinstance(asked, Asked)
+    assert ReadingRecord.objects.count() == 0
+    land("R1", "1a", "51.74", chosen_nm=asked.choices[0].length.nm)
+    row = ReadingRecord.objects.get()
+    assert (row.nm, row.unit) == (mm("51.74").nm, "mm")
+
+
+def test_an_answer_that_was_not_offered_is_asked_again(land: Callable[..., Any]) -> None:
+    assert isinstance(land("R1", "1a", "51.74", chosen_nm=5), Asked)
+
+
+@pytest.mark.parametrize(("typed", "code"), [("abc", "no-unit"), ("", "empty"), ("2.0.3", "no-number")])
+def test_unreadable_text_is_refused_in_words(land: Callable[..., Any], typed: str, code: str) -> None:
+    with pytest.raises(Refusal) as refused:
+        land("R1", "1a", typed)
+    assert refused.value.code == code
+    assert ReadingRecord.objects.count() == 0
+
+
+def test_a_spot_that_is_not_there(land: Callable[..., Any]) -> None:
+    with pytest.raises(NotThere):
+        land("R7", "1a", "371")
+    with pytest.raises(NotThere):
+        land("R1", "9a", "371")
+    with pytest.raises(Refusal, match="gauge"):
+        land("R1", "1a", "371", gauge="lost")
+
+
+def test_withdrawing_keeps_the_reading_in_the_record(
+    land: Callable[..., Any], job: JobRecord, bench: Person
+) -> None:
+    land("R1", "1a", "371", id="first")
+    opened = actions.withdraw_reading(bench, job.pk, "w1", "first", timezone.now())
+    assert ReadingRecord.objects.count() == 1
+    assert opened.assessment.readings_taken == 0
+    actions.withdraw_reading(bench, job.pk, "w1", "first", timezone.now())
+    assert job.withdrawals.count() == 1
+    assert job.history.filter(words__contains="withdrew R1 1a").count() == 1
+
+
+def test_a_correction_supersedes(land: Callable[..., Any]) -> None:
+    land("R1", "1a", "331", id="wrong")
+    opened = land("R1", "1a", "371", corrects="wrong")
+    spot = opened.assessment.journal("R1").spots[0]
+    assert (spot.current.size.text, spot.others) == ("2.0371", ())
+    assert ReadingRecord.objects.count() == 2
+
+
+def test_one_corrects_ones_own_and_a_machinist_anybodys(
+    land: Callable[..., Any], job: JobRecord, machinist: Person
+) -> None:
+    """Source: design 8.12."""
+    other = person(Role.BENCH, "second bench")
+    land("R1", "1a", "371", id="mine")
+    with pytest.raises(NotAllowed, match="machinist"):
+        actions.withdraw_reading(other, job.pk, "w1", "mine", timezone.now())
+    with pytest.raises(NotAllowed):
+        land("R1", "1a", "372", corrects="mine", by=other)
+    actions.withdraw_reading(machinist, job.pk, "w2", "mine", timezone.now())
+    assert job.withdrawals.get().by == "machinist"
+
+
+def test_a_bench_whose_clock_runs_ahead_takes_the_servers_time(land: Callable[..., Any]) -> None:
+    land("R1", "1a", "371", at=timezone.now() + timedelta(days=3))
+    assert ReadingRecord.objects.get().at <= timezone.now()
+
+
+def test_what_is_seen_is_written_down_and_counts(job: JobRecord, bench: Person) -> None:
+    opened = actions.observe(bench, job.pk, seeing(job, "R1", Look.SURFACE, "nail catches", "0.8 thou"))
+    assert opened.assessment.journal("R1").seen[0].depth == inches("0.0008")
+    opened = actions.observe(bench, job.pk, seeing(job, "rods", Look.CLAIMED_UNDERSIZE, "paint", "10", "s2"))
+    assert job.observations.get(key="s2").depth_nm == inches("0.010").nm
+
+
+@pytest.mark.parametrize(
+    ("on", "look", "answer", "depth"),
+    [
+        ("R1", Look.SURFACE, "fine", ""),
+        ("R9", Look.SURFACE, "light marks", ""),
+        ("R1", Look.SURFACE, "nail catches", "deep"),
+        ("rods", Look.CLAIMED_UNDERSIZE, "paint", ""),
+        ("rods", Look.CLAIMED_UNDERSIZE, "paint", "25"),
+    ],
+)
+def test_what_cannot_be_seen_is_refused(
+    job: JobRecord, bench: Person, on: str, look: Look, answer: str, depth: str
+) -> None:
+    with pytest.raises(Refusal) as refused:
+        actions.observe(bench, job.pk, seeing(job, on, look, answer, depth))
+    assert refused.value.message
+    assert job.observations.count() == 0
+
+
+def test_a_readings_file_lands_whole_once(read_all: Callable[..., None], job: JobRecord) -> None:
+    read_all()
+    read_all()
+    assert job.readings.count() == 72
+    job.refresh_from_db()
+    assert (job.taken, job.waits_for, job.rods_headline) == (72, "a decision", "reuse")
+
+
+def test_the_plan_may_change_until_it_would_lose_readings(
+    land: Callable[..., Any], job: JobRecord, bench: Person
+) -> None:
+    three = Plan(planes=3)
+    opened = actions.change_plan(bench, job.pk, JournalSet.RODS, three)
+    assert len(opened.assessment.journal("R1").spots) == 12
+    assert len(opened.assessment.journal("M1").spots) == 8
+    land("R1", "1a", "371")
+    with pytest.raises(Clash, match="angles stay"):
+        actions.change_plan(bench, job.pk, JournalSet.RODS, Plan(angles_deg=(0, 60, 120)))

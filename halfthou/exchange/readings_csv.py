@@ -11,8 +11,8 @@ from datetime import datetime
 from halfthou.exchange.decimals import exact_text
 from halfthou.exchange.faults import BadFile, Fault
 from halfthou.jobs import Job, set_of
-from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
-from halfthou.surveys import survey_journals
+from halfthou.lengths import ZERO, Length, Notation, Typed, Unit, Unreadable, read_length
+from halfthou.surveys import survey_journals, window_for
 
 COLUMNS = ("journal", "spot", "size [mm]", "typed", "unit", "gauge", "by", "at")
 _SIZE = re.compile(r"^size \[(in|mm)\]$")
@@ -93,6 +93,13 @@ def _row(row: dict[str, str | None], line: int, size_column: str, job: Job) -> R
         )
     elif spot not in job.plan_of(set_of(journal)).spots:
         faults.append(Fault(where, f"“{spot}” is no spot of the plan for {journal}"))
+    elif size is not None and not (window := window_for(job.limits.of(set_of(journal)), ZERO, ())).holds(size):
+        say = Notation.usual(unit)
+        between = f"{say.text(window.least)} to {say.text(window.most)}"
+        what = (
+            f"{say.with_unit(size)} is outside what {journal} can be, {between}: type it at the bench if it is so"
+        )
+        faults.append(Fault(where, what))
     gauge = cells.get("gauge") or None
     if gauge is not None and gauge not in {known.id for known in job.gauges}:
         faults.append(Fault(where, f"the gauge “{gauge}” is not in the gauge list"))

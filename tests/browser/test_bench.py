@@ -24,7 +24,7 @@ def test_a_journal_by_keyboard_alone(enter: Callable[..., Page]) -> None:
     page.keyboard.type("61.383")
     expect(page.get_by_text("Enter lands 61.383 mm")).to_be_visible()
     page.keyboard.press("Enter")
-    expect(page.get_by_role("button", name="1a: 2.4167")).to_be_visible()
+    expect(page.get_by_role("button", name="1a: 2.4167", exact=True)).to_be_visible()
     page.keyboard.type("384")
     page.keyboard.press("Enter")
     expect(page.get_by_label("Reading at 1c")).to_be_focused()
@@ -33,7 +33,7 @@ def test_a_journal_by_keyboard_alone(enter: Callable[..., Page]) -> None:
     expect(page.get_by_text("fits only as inches. Is it?")).to_be_visible()
     page.wait_for_timeout(500)  # a question is not answered by a key that was already on its way
     page.keyboard.press("1")
-    expect(page.get_by_role("button", name="1c: 2.4167")).to_be_visible()
+    expect(page.get_by_role("button", name="1c: 2.4167", exact=True)).to_be_visible()
     expect(page.get_by_label("Reading at 1d")).to_be_focused()
     page.keyboard.press("Backspace")
     expect(page.get_by_role("button", name="1c: not read")).to_be_visible()
@@ -63,7 +63,7 @@ def test_readings_typed_while_the_server_is_down_land_once_when_it_is_back(
     page.get_by_role("button", name=re.compile("^Rod journal No. 4:")).click()
     page.keyboard.type("2.0375")
     page.keyboard.press("Enter")
-    expect(page.get_by_role("button", name="1a: 2.0375")).to_be_visible()
+    expect(page.get_by_role("button", name="1a: 2.0375", exact=True)).to_be_visible()
     server.kill()
     for text in ("374", "373"):
         page.keyboard.type(text)
@@ -71,10 +71,10 @@ def test_readings_typed_while_the_server_is_down_land_once_when_it_is_back(
     expect(page.get_by_text("2 readings are kept here")).to_be_visible()
     expect(page.get_by_role("button", name="1b: 374, waiting")).to_be_visible()
     server.start()
-    expect(page.get_by_role("button", name="1c: 2.0373")).to_be_visible(timeout=15_000)
+    expect(page.get_by_role("button", name="1c: 2.0373", exact=True)).to_be_visible(timeout=15_000)
     page.reload()
-    expect(page.get_by_role("button", name="1b: 2.0374")).to_be_visible()
-    title = page.get_by_role("button", name="1b: 2.0374").locator("sup")
+    expect(page.get_by_role("button", name="1b: 2.0374", exact=True)).to_be_visible()
+    title = page.get_by_role("button", name="1b: 2.0374", exact=True).locator("sup")
     expect(title).to_have_count(0)
 
 
@@ -127,7 +127,7 @@ def test_a_readings_file_with_faults_is_refused_by_line(enter: Callable[..., Pag
     page = enter("bench", "Sprayer pump")
     page.get_by_role("link", name="Sheet").click()
     bad = tmp_path / "bad.csv"
-    bad.write_text("journal,spot,size [mm]\nM1,1a,73.650\nM1,1b,seventy\nM9,1a,73.650\n", encoding="utf-8")
+    bad.write_text("journal,spot,size [mm]\nM1,1a,73.650\nM1,1b,7O.65\nM9,1a,73.650\n", encoding="utf-8")
     page.get_by_label("Readings file").set_input_files(bad)
     alert = page.get_by_role("alert")
     expect(alert).to_contain_text("Nothing of it was taken")

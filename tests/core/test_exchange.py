@@ -109,6 +109,12 @@ def test_a_bad_readings_file_lists_every_line() -> None:
     assert [fault.where for fault in refused.value.faults] == ["line 2", "line 3", "line 4", "line 4", "line 5"]
 
 
+def test_a_size_that_cannot_be_is_refused_by_line() -> None:
+    with pytest.raises(BadFile) as refused:
+        read_readings("journal,spot,size [in]\nR1,1a,2.0371\nR1,1b,20.371\nM1,1a,2.0371\n", job())
+    assert [fault.where for fault in refused.value.faults] == ["line 3", "line 4"]
+
+
 @pytest.mark.parametrize("header", ["", "journal,spot,size", "spot,size [in]", "journal,spot,size [in],size [mm]"])
 def test_a_readings_file_needs_its_header_and_unit(header: str) -> None:
     with pytest.raises(BadFile) as refused:

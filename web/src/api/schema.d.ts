@@ -4,7 +4,7 @@
  */
 
 export interface paths {
-    "/api/gauges": {
+    "/api/session": {
         parameters: {
             query?: never;
             header?: never;
@@ -12,23 +12,47 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * List Gauges
-         * @description All gauges, retired ones last.
+         * Get Session
+         * @description Who is signed in.
          */
-        get: operations["workshop_gauges_api_list_gauges"];
+        get: operations["workshop_people_api_get_session"];
         put?: never;
         /**
-         * Add Gauge
-         * @description Enter a gauge.
+         * Sign In
+         * @description Sign in, or change person at a shared bench.
          */
-        post: operations["workshop_gauges_api_add_gauge"];
+        post: operations["workshop_people_api_sign_in"];
+        /**
+         * Sign Out
+         * @description Sign out.
+         */
+        delete: operations["workshop_people_api_sign_out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Password
+         * @description Change one's own password and stay signed in.
+         */
+        post: operations["workshop_people_api_change_password"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/gauges/{key}": {
+    "/api/session/unit": {
         parameters: {
             query?: never;
             header?: never;
@@ -37,10 +61,10 @@ export interface paths {
         };
         get?: never;
         /**
-         * Change Gauge
-         * @description Change a gauge, or retire it.
+         * Prefer Unit
+         * @description Choose the unit shown.
          */
-        put: operations["workshop_gauges_api_change_gauge"];
+        put: operations["workshop_people_api_prefer_unit"];
         post?: never;
         delete?: never;
         options?: never;
@@ -48,7 +72,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/house-rules": {
+    "/api/people": {
         parameters: {
             query?: never;
             header?: never;
@@ -56,207 +80,23 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Get Rules
-         * @description The rules in force.
+         * List People
+         * @description All accounts.
          */
-        get: operations["workshop_house_api_get_rules"];
-        /**
-         * Keep Rules
-         * @description Choose them.
-         */
-        put: operations["workshop_house_api_keep_rules"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
+        get: operations["workshop_people_api_list_people"];
         put?: never;
         /**
-         * Book In
-         * @description Book an engine in.
+         * Add Person
+         * @description Open an account.
          */
-        post: operations["workshop_jobs_api_book_in"];
+        post: operations["workshop_people_api_add_person"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/import": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Import Job
-         * @description Take in a job file.
-         */
-        post: operations["workshop_jobs_api_import_job"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get Bench
-         * @description The bench of one job.
-         */
-        get: operations["workshop_jobs_api_get_bench"];
-        /**
-         * Change Header
-         * @description Change the card.
-         */
-        put: operations["workshop_jobs_api_change_header"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/archived": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /**
-         * Archive Job
-         * @description Archive a job, or bring it back.
-         */
-        put: operations["workshop_jobs_api_archive_job"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/decisions": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Decide
-         * @description Accept, override or waive.
-         */
-        post: operations["workshop_jobs_api_decide"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/decisions/take-back": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Take Back Decision
-         * @description Take a decision back.
-         */
-        post: operations["workshop_jobs_api_take_back_decision"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/draft": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Draft Reading
-         * @description What typed text would mean at a spot.
-         */
-        post: operations["workshop_jobs_api_draft_reading"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/history": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get History
-         * @description Who did what, newest first.
-         */
-        get: operations["workshop_jobs_api_get_history"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/limits": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /**
-         * Take Up Limits
-         * @description Judge by another revision of the limits.
-         */
-        put: operations["workshop_jobs_api_take_up_limits"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/observations": {
+    "/api/people/{person_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -265,135 +105,15 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Observe
-         * @description Write down what was seen.
-         */
-        post: operations["workshop_jobs_api_observe"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/plan": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /**
-         * Change Plan
-         * @description Change a measuring plan.
-         */
-        put: operations["workshop_jobs_api_change_plan"];
         post?: never;
         delete?: never;
         options?: never;
         head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/readings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
         /**
-         * Land Reading
-         * @description Land a reading.
+         * Change Person
+         * @description Change an account.
          */
-        post: operations["workshop_jobs_api_land_reading"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/readings.csv": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Import Readings
-         * @description Take in a readings file.
-         */
-        post: operations["workshop_jobs_api_import_readings"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/signatures": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Sign
-         * @description Sign the decision sheet.
-         */
-        post: operations["workshop_jobs_api_sign"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/signatures/withdraw": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Withdraw Signature
-         * @description Withdraw the signature.
-         */
-        post: operations["workshop_jobs_api_withdraw_signature"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/withdrawals": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Withdraw Reading
-         * @description Take a reading back.
-         */
-        post: operations["workshop_jobs_api_withdraw_reading"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
+        patch: operations["workshop_people_api_change_person"];
         trace?: never;
     };
     "/api/key": {
@@ -504,26 +224,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/limits/{revision_id}/confirm": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Confirm Sheet
-         * @description Confirm a revision.
-         */
-        post: operations["workshop_limits_api_confirm_sheet"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/limits/{revision_id}/copy": {
         parameters: {
             query?: never;
@@ -544,31 +244,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/people": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * List People
-         * @description All accounts.
-         */
-        get: operations["workshop_people_api_list_people"];
-        put?: never;
-        /**
-         * Add Person
-         * @description Open an account.
-         */
-        post: operations["workshop_people_api_add_person"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/people/{person_id}": {
+    "/api/limits/{revision_id}/confirm": {
         parameters: {
             query?: never;
             header?: never;
@@ -577,15 +253,83 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Confirm Sheet
+         * @description Confirm a revision.
+         */
+        post: operations["workshop_limits_api_confirm_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gauges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Gauges
+         * @description All gauges, retired ones last.
+         */
+        get: operations["workshop_gauges_api_list_gauges"];
+        put?: never;
+        /**
+         * Add Gauge
+         * @description Enter a gauge.
+         */
+        post: operations["workshop_gauges_api_add_gauge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gauges/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Gauge
+         * @description Change a gauge, or retire it.
+         */
+        put: operations["workshop_gauges_api_change_gauge"];
         post?: never;
         delete?: never;
         options?: never;
         head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /**
-         * Change Person
-         * @description Change an account.
+         * Get Rules
+         * @description The rules in force.
          */
-        patch: operations["workshop_people_api_change_person"];
+        get: operations["workshop_house_api_get_rules"];
+        /**
+         * Keep Rules
+         * @description Choose them.
+         */
+        put: operations["workshop_house_api_keep_rules"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/rack": {
@@ -608,35 +352,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/session": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get Session
-         * @description Who is signed in.
-         */
-        get: operations["workshop_people_api_get_session"];
-        put?: never;
-        /**
-         * Sign In
-         * @description Sign in, or change person at a shared bench.
-         */
-        post: operations["workshop_people_api_sign_in"];
-        /**
-         * Sign Out
-         * @description Sign out.
-         */
-        delete: operations["workshop_people_api_sign_out"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/session/password": {
+    "/api/jobs": {
         parameters: {
             query?: never;
             header?: never;
@@ -646,17 +362,61 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Change Password
-         * @description Change one's own password and stay signed in.
+         * Book In
+         * @description Book an engine in.
          */
-        post: operations["workshop_people_api_change_password"];
+        post: operations["workshop_jobs_api_book_in"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/session/unit": {
+    "/api/jobs/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Job
+         * @description Take in a job file.
+         */
+        post: operations["workshop_jobs_api_import_job"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Bench
+         * @description The bench of one job.
+         */
+        get: operations["workshop_jobs_api_get_bench"];
+        /**
+         * Change Header
+         * @description Change the card.
+         */
+        put: operations["workshop_jobs_api_change_header"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/plan": {
         parameters: {
             query?: never;
             header?: never;
@@ -665,11 +425,251 @@ export interface paths {
         };
         get?: never;
         /**
-         * Prefer Unit
-         * @description Choose the unit shown.
+         * Change Plan
+         * @description Change a measuring plan.
          */
-        put: operations["workshop_people_api_prefer_unit"];
+        put: operations["workshop_jobs_api_change_plan"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/limits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Take Up Limits
+         * @description Judge by another revision of the limits.
+         */
+        put: operations["workshop_jobs_api_take_up_limits"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Archive Job
+         * @description Archive a job, or bring it back.
+         */
+        put: operations["workshop_jobs_api_archive_job"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Draft Reading
+         * @description What typed text would mean at a spot.
+         */
+        post: operations["workshop_jobs_api_draft_reading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Land Reading
+         * @description Land a reading.
+         */
+        post: operations["workshop_jobs_api_land_reading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/withdrawals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Withdraw Reading
+         * @description Take a reading back.
+         */
+        post: operations["workshop_jobs_api_withdraw_reading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/observations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Observe
+         * @description Write down what was seen.
+         */
+        post: operations["workshop_jobs_api_observe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/decisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Decide
+         * @description Accept, override or waive.
+         */
+        post: operations["workshop_jobs_api_decide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/decisions/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Back Decision
+         * @description Take a decision back.
+         */
+        post: operations["workshop_jobs_api_take_back_decision"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/signatures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign
+         * @description Sign the decision sheet.
+         */
+        post: operations["workshop_jobs_api_sign"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/signatures/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Withdraw Signature
+         * @description Withdraw the signature.
+         */
+        post: operations["workshop_jobs_api_withdraw_signature"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get History
+         * @description Who did what, newest first.
+         */
+        get: operations["workshop_jobs_api_get_history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/readings.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Readings
+         * @description Take in a readings file.
+         */
+        post: operations["workshop_jobs_api_import_readings"];
         delete?: never;
         options?: never;
         head?: never;
@@ -687,19 +687,196 @@ export interface components {
          */
         Act: "read and look" | "book an engine in" | "correct another person's reading" | "draft a limits sheet" | "decide and sign" | "keep the gauge list" | "confirm a limits sheet" | "withdraw a signature" | "keep accounts" | "keep the house rules";
         /**
-         * Action
-         * @description The verdict on a part. Source: design 8.2; the rest of its list comes with the parts that need it.
+         * HintOut
+         * @description A demo account and its password, shown on the sign-in page of the demo only.
+         */
+        HintOut: {
+            /** Name */
+            name: string;
+            /** Password */
+            password: string;
+        };
+        /**
+         * PersonOut
+         * @description An account as others see it.
+         */
+        PersonOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            role: components["schemas"]["Role"];
+            /** Active */
+            active: boolean;
+            shown_unit: components["schemas"]["Unit"];
+            /** Rights */
+            rights: components["schemas"]["Act"][];
+        };
+        /**
+         * Role
+         * @description The three roles (design 8.12).
          * @enum {string}
          */
-        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "refer" | "replace" | "measure";
+        Role: "bench" | "machinist" | "owner";
         /**
-         * ArchiveIn
-         * @description Off the rack, or back on it.
+         * SessionOut
+         * @description Who is signed in.
          */
-        ArchiveIn: {
-            /** Archived */
-            archived: boolean;
+        SessionOut: {
+            person: components["schemas"]["PersonOut"] | null;
+            /** Demo */
+            demo: boolean;
+            /** Hints */
+            hints: components["schemas"]["HintOut"][];
+            /** Names */
+            names: string[];
         };
+        /**
+         * Unit
+         * @description The two units a shop reads its gauges in.
+         * @enum {string}
+         */
+        Unit: "in" | "mm";
+        /**
+         * SignIn
+         * @description Name and password.
+         */
+        SignIn: {
+            /** Name */
+            name: string;
+            /** Password */
+            password: string;
+        };
+        /**
+         * PasswordIn
+         * @description Change of one's own password.
+         */
+        PasswordIn: {
+            /** Old */
+            old: string;
+            /** New */
+            new: string;
+        };
+        /**
+         * UnitIn
+         * @description The unit to show.
+         */
+        UnitIn: {
+            unit: components["schemas"]["Unit"];
+        };
+        /**
+         * PersonIn
+         * @description A new account.
+         */
+        PersonIn: {
+            /** Name */
+            name: string;
+            role: components["schemas"]["Role"];
+            /** Password */
+            password: string;
+        };
+        /**
+         * PersonChange
+         * @description A change to an account; what is left out stays.
+         */
+        PersonChange: {
+            role?: components["schemas"]["Role"] | null;
+            /** Active */
+            active?: boolean | null;
+            /**
+             * Password
+             * @default
+             */
+            password: string;
+        };
+        /**
+         * KeyOut
+         * @description The app's key: marks, rules, and what can be seen at the bench.
+         */
+        KeyOut: {
+            /** Marks */
+            marks: components["schemas"]["Mark"][];
+            /** Rules */
+            rules: components["schemas"]["RuleOut"][];
+            /** Looks */
+            looks: components["schemas"]["LookOut"][];
+        };
+        /**
+         * Look
+         * @description What can be seen, felt or tested at the bench.
+         * @enum {string}
+         */
+        Look: "claimed undersize" | "surface" | "heat colour" | "shell" | "fillet" | "crack test";
+        /**
+         * LookOut
+         * @description A look and its answers.
+         */
+        LookOut: {
+            look: components["schemas"]["Look"];
+            /** Answers */
+            answers: string[];
+        };
+        /**
+         * Mark
+         * @description A verdict mark: shape by its code, a letter, a word, and what it means.
+         */
+        Mark: {
+            code: components["schemas"]["MarkCode"];
+            /** Letter */
+            letter: string;
+            /** Word */
+            word: string;
+            /** Meaning */
+            meaning: string;
+        };
+        /**
+         * MarkCode
+         * @description The punch marks. The drawing of each is in the web's marks file; letter and word are here.
+         * @enum {string}
+         */
+        MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "with-set" | "refer" | "replace" | "too-close" | "not-read";
+        /**
+         * RuleOut
+         * @description A rule that reasons cite.
+         */
+        RuleOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * SheetLine
+         * @description A revision in the list of the library.
+         */
+        SheetLine: {
+            /** Id */
+            id: number;
+            /** Engine */
+            engine: string;
+            /** Revision */
+            revision: number;
+            state: components["schemas"]["SheetState"];
+            /** Frozen */
+            frozen: boolean;
+            /** Layout */
+            layout: string;
+            /** Changed By */
+            changed_by: string;
+            /**
+             * Changed At
+             * Format: date-time
+             */
+            changed_at: string;
+        };
+        /**
+         * SheetState
+         * @description A machinist drafts a sheet; the owner confirms it. Source: design 8.12.
+         * @enum {string}
+         */
+        SheetState: "draft" | "confirmed";
         /**
          * Arrangement
          * @description How the cylinders stand. Terms: ISO 7967-1 (recalled).
@@ -707,15 +884,304 @@ export interface components {
          */
         Arrangement: "inline" | "V" | "flat";
         /**
-         * AskedOut
-         * @description A question about typed text.
+         * FigureForm
+         * @description One figure as typed. A single figure has its value under `least`.
          */
-        AskedOut: {
-            /** Choices */
-            choices: components["schemas"]["ChoiceOut"][];
-            /** Question */
-            question: string;
+        FigureForm: {
+            /** Name */
+            name: string;
+            /**
+             * Least
+             * @default
+             */
+            least: string;
+            /**
+             * Most
+             * @default
+             */
+            most: string;
+            /** @default maker */
+            source: components["schemas"]["SourceKind"];
+            /**
+             * Place
+             * @default
+             */
+            place: string;
         };
+        /**
+         * Hardening
+         * @description How the journals were hardened. Source: handbook D4.
+         * @enum {string}
+         */
+        Hardening: "none" | "induction" | "nitrided" | "nitrocarburised" | "unknown";
+        /**
+         * Layout
+         * @description The crankshaft as it lies in the engine, from the front.
+         *
+         *     `shaft` lists the journals in order along it: M1, R1, M2 and so on.
+         */
+        Layout: {
+            /** Name */
+            name: string;
+            arrangement: components["schemas"]["Arrangement"];
+            /**
+             * Bank Deg
+             * @default 0
+             */
+            bank_deg: number;
+            /** Cylinders */
+            cylinders: number;
+            /** Pins */
+            pins: components["schemas"]["Pin"][];
+            /** Shaft */
+            shaft: string[];
+        };
+        /**
+         * Pin
+         * @description One rod journal: the cylinders whose rods it carries and its throw angle in degrees.
+         *
+         *     Pins shared by two rods are one journal (design 8.9).
+         */
+        Pin: {
+            /** Cylinders */
+            cylinders: number[];
+            /** Throw Deg */
+            throw_deg: number;
+        };
+        /**
+         * SetForm
+         * @description The limits of one set as typed.
+         */
+        SetForm: {
+            /** Figures */
+            figures: components["schemas"]["FigureForm"][];
+            /** Shells */
+            shells: components["schemas"]["ShellForm"][];
+            /** @default unknown */
+            hardening: components["schemas"]["Hardening"];
+        };
+        /**
+         * SheetForm
+         * @description A limits sheet as typed.
+         */
+        SheetForm: {
+            /** Engine */
+            engine: string;
+            unit: components["schemas"]["Unit"];
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            layout: components["schemas"]["Layout"];
+            mains: components["schemas"]["SetForm"];
+            rods: components["schemas"]["SetForm"];
+        };
+        /**
+         * SheetOut
+         * @description A revision with its form.
+         */
+        SheetOut: {
+            line: components["schemas"]["SheetLine"];
+            form: components["schemas"]["SheetForm"];
+        };
+        /**
+         * ShellForm
+         * @description One shell size as typed.
+         */
+        ShellForm: {
+            /** Undersize */
+            undersize: string;
+            /**
+             * Part Number
+             * @default
+             */
+            part_number: string;
+            /**
+             * Can Be Bought
+             * @default true
+             */
+            can_be_bought: boolean;
+        };
+        /**
+         * SourceKind
+         * @description Where a limit comes from, in order of authority. Source: handbook 0; design 8.7.
+         * @enum {string}
+         */
+        SourceKind: "maker" | "part maker" | "house" | "rule of thumb" | "invented";
+        /**
+         * BlankSheet
+         * @description What a new sheet starts from: the usual layouts and the figures to fill in.
+         */
+        BlankSheet: {
+            /** Layouts */
+            layouts: components["schemas"]["Layout"][];
+            /** Figures */
+            figures: components["schemas"]["FigureLabel"][];
+        };
+        /**
+         * FigureLabel
+         * @description A figure of the form: its field, label, whether it is a band and whether it is needed.
+         */
+        FigureLabel: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Is Band */
+            is_band: boolean;
+            /** Needed */
+            needed: boolean;
+        };
+        /**
+         * FileIn
+         * @description The text of a file and its name.
+         */
+        FileIn: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * GaugeKind
+         * @description What a journal can be measured with.
+         * @enum {string}
+         */
+        GaugeKind: "micrometer" | "digital micrometer" | "comparator snap gauge" | "caliper";
+        /**
+         * GaugeOut
+         * @description A gauge, its figures as text in its own unit.
+         */
+        GaugeOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            kind: components["schemas"]["GaugeKind"];
+            unit: components["schemas"]["Unit"];
+            /** Resolution */
+            resolution: string;
+            /** Permissible Error */
+            permissible_error: string;
+            /** Repeatability */
+            repeatability: string;
+            /** Retired */
+            retired: boolean;
+        };
+        /**
+         * GaugeIn
+         * @description A gauge as typed.
+         */
+        GaugeIn: {
+            /** Name */
+            name: string;
+            kind: components["schemas"]["GaugeKind"];
+            unit: components["schemas"]["Unit"];
+            /** Resolution */
+            resolution: string;
+            /** Permissible Error */
+            permissible_error: string;
+            /**
+             * Repeatability
+             * @default
+             */
+            repeatability: string;
+            /**
+             * Retired
+             * @default false
+             */
+            retired: boolean;
+        };
+        /**
+         * Guard
+         * @description How far from a limit a value must lie to be called. Source: design 8.1; ISO 14253-1 (recalled).
+         * @enum {string}
+         */
+        Guard: "1.645u" | "2u";
+        /**
+         * HardenedCrank
+         * @description Whether a case-hardened crank is ground here. Source: the-work, where good shops disagree.
+         * @enum {string}
+         */
+        HardenedCrank: "never ground" | "ground within the case";
+        /**
+         * HouseRulesShape
+         * @description The house rules; the polish allowance as text with its unit.
+         */
+        HouseRulesShape: {
+            guard: components["schemas"]["Guard"];
+            hardened_crank: components["schemas"]["HardenedCrank"];
+            /** Polish Allowance */
+            polish_allowance: string;
+        };
+        /**
+         * RackOrder
+         * @description The orders a rack can stand in.
+         * @enum {string}
+         */
+        RackOrder: "due" | "number" | "stage";
+        /**
+         * RackLine
+         * @description One job on the rack.
+         */
+        RackLine: {
+            /** Id */
+            id: number;
+            /** Number */
+            number: string;
+            /** Title */
+            title: string;
+            /** Customer */
+            customer: string;
+            /** Engine */
+            engine: string;
+            /** Due */
+            due: string | null;
+            stage: components["schemas"]["Stage"];
+            /** Waits For */
+            waits_for: string;
+            /** Doubts */
+            doubts: number;
+            /** Taken */
+            taken: number;
+            /** Planned */
+            planned: number;
+            mains_mark: components["schemas"]["MarkCode"] | null;
+            /** Mains Headline */
+            mains_headline: string;
+            rods_mark: components["schemas"]["MarkCode"] | null;
+            /** Rods Headline */
+            rods_headline: string;
+            /** Archived */
+            archived: boolean;
+        };
+        /**
+         * RackOut
+         * @description A page of the rack.
+         */
+        RackOut: {
+            /** Jobs */
+            jobs: components["schemas"]["RackLine"][];
+            /** Total */
+            total: number;
+            /** Page */
+            page: number;
+            /** Pages */
+            pages: number;
+        };
+        /**
+         * Stage
+         * @description Where a job stands, a mark on a rule.
+         * @enum {string}
+         */
+        Stage: "booked in" | "measuring" | "deciding" | "signed";
+        /**
+         * Action
+         * @description The verdict on a part. Source: design 8.2; the rest of its list comes with the parts that need it.
+         * @enum {string}
+         */
+        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "refer" | "replace" | "measure";
         /**
          * Assessment
          * @description Everything the trade can say about a job so far.
@@ -723,19 +1189,19 @@ export interface components {
          *     `whole` is true where every journal is read and nothing is too close to call or referred.
          */
         Assessment: {
+            unit: components["schemas"]["Unit"];
             /** Decimals */
             decimals: number;
-            /** Doubts */
-            doubts: components["schemas"]["Reason"][];
+            mains: components["schemas"]["SetAnswer"];
+            rods: components["schemas"]["SetAnswer"];
             /** Journals */
             journals: components["schemas"]["JournalAnswer"][];
-            mains: components["schemas"]["SetAnswer"];
-            /** Readings Planned */
-            readings_planned: number;
             /** Readings Taken */
             readings_taken: number;
-            rods: components["schemas"]["SetAnswer"];
-            unit: components["schemas"]["Unit"];
+            /** Readings Planned */
+            readings_planned: number;
+            /** Doubts */
+            doubts: components["schemas"]["Reason"][];
             /** Waits For */
             waits_for: string;
             /** Whole */
@@ -746,155 +1212,78 @@ export interface components {
          * @description Everything the bench shows of a job.
          */
         BenchOut: {
-            assessment: components["schemas"]["Assessment"];
             card: components["schemas"]["CardOut"];
-            /** Decisions */
-            decisions: components["schemas"]["DecisionOut"][];
+            layout: components["schemas"]["Layout"];
+            mains_plan: components["schemas"]["Plan"];
+            rods_plan: components["schemas"]["Plan"];
+            mains_hint: components["schemas"]["EntryHint"];
+            rods_hint: components["schemas"]["EntryHint"];
             /** Gauges */
             gauges: components["schemas"]["GaugeOut"][];
-            layout: components["schemas"]["Layout"];
-            mains_hint: components["schemas"]["EntryHint"];
-            mains_plan: components["schemas"]["Plan"];
-            /** Other Limits */
-            other_limits: components["schemas"]["LimitsChoice"][];
-            rods_hint: components["schemas"]["EntryHint"];
-            rods_plan: components["schemas"]["Plan"];
+            assessment: components["schemas"]["Assessment"];
+            signed_assessment: components["schemas"]["Assessment"] | null;
+            /** Decisions */
+            decisions: components["schemas"]["DecisionOut"][];
             /** Signatures */
             signatures: components["schemas"]["SignatureOut"][];
-            signed_assessment: components["schemas"]["Assessment"] | null;
-        };
-        /**
-         * BlankSheet
-         * @description What a new sheet starts from: the usual layouts and the figures to fill in.
-         */
-        BlankSheet: {
-            /** Figures */
-            figures: components["schemas"]["FigureLabel"][];
-            /** Layouts */
-            layouts: components["schemas"]["Layout"][];
-        };
-        /**
-         * BookIn
-         * @description An engine to book in. An empty number takes the next free one.
-         */
-        BookIn: {
-            /**
-             * Booked In
-             * Format: date
-             */
-            booked_in: string;
-            /**
-             * Complaint
-             * @default
-             */
-            complaint: string;
-            /**
-             * Customer
-             * @default
-             */
-            customer: string;
-            /** Due */
-            due?: string | null;
-            entry_unit: components["schemas"]["Unit"];
-            /** Limits Id */
-            limits_id: number;
-            /**
-             * @default {
-             *       "angles_deg": [
-             *         0,
-             *         45,
-             *         90,
-             *         135
-             *       ],
-             *       "planes": 2
-             *     }
-             */
-            mains_plan: components["schemas"]["Plan"];
-            /**
-             * Number
-             * @default
-             */
-            number: string;
-            /**
-             * @default {
-             *       "angles_deg": [
-             *         0,
-             *         45,
-             *         90,
-             *         135
-             *       ],
-             *       "planes": 2
-             *     }
-             */
-            rods_plan: components["schemas"]["Plan"];
-            /** Title */
-            title: string;
+            /** Other Limits */
+            other_limits: components["schemas"]["LimitsChoice"][];
         };
         /**
          * CardOut
          * @description What stands on a job's card.
          */
         CardOut: {
-            /** Archived */
-            archived: boolean;
+            /** Id */
+            id: number;
+            /** Number */
+            number: string;
+            /** Title */
+            title: string;
+            /** Customer */
+            customer: string;
+            /** Complaint */
+            complaint: string;
             /**
              * Booked In
              * Format: date
              */
             booked_in: string;
-            /** Complaint */
-            complaint: string;
-            /** Customer */
-            customer: string;
             /** Due */
             due: string | null;
+            entry_unit: components["schemas"]["Unit"];
             /** Engine */
             engine: string;
-            entry_unit: components["schemas"]["Unit"];
-            /** Id */
-            id: number;
             /** Limits Id */
             limits_id: number | null;
             /** Limits Revision */
             limits_revision: number;
             limits_state: components["schemas"]["SheetState"];
-            /** Number */
-            number: string;
+            /** Archived */
+            archived: boolean;
+            stage: components["schemas"]["Stage"];
             /** Signed */
             signed: boolean;
-            stage: components["schemas"]["Stage"];
-            /** Title */
-            title: string;
         };
         /**
          * Caution
          * @description What can hurt, what to do about it, and whose word goes first.
          */
         Caution: {
-            /** Defer To */
-            defer_to: string;
-            /** Say */
-            say: string;
             /** Work */
             work: string;
-        };
-        /**
-         * ChoiceOut
-         * @description One answer to a question about typed text.
-         */
-        ChoiceOut: {
-            /** Nm */
-            nm: number;
-            /** Words */
-            words: string;
+            /** Say */
+            say: string;
+            /** Defer To */
+            defer_to: string;
         };
         /**
          * CleanUpShown
          * @description The clean-up interval, before polish and doubt, and what the set's size leaves to spare.
          */
         CleanUpShown: {
-            possible: components["schemas"]["Shown"];
             sure: components["schemas"]["Shown"];
+            possible: components["schemas"]["Shown"];
             /** To Spare */
             to_spare: string | null;
         };
@@ -912,37 +1301,6 @@ export interface components {
             words: string;
         };
         /**
-         * Deciding
-         * @description A decision as sent: a set accepted or overridden, or a journal waived.
-         */
-        Deciding: {
-            action?: components["schemas"]["Action"] | null;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Id */
-            id: string;
-            /**
-             * Journal
-             * @default
-             */
-            journal: string;
-            kind: components["schemas"]["DecisionKind"];
-            /**
-             * Reason
-             * @default
-             */
-            reason: string;
-            set: components["schemas"]["JournalSet"];
-            /**
-             * Undersize
-             * @default
-             */
-            undersize: string;
-        };
-        /**
          * DecisionKind
          * @description What a person may do with a verdict. Source: design 8.3.
          * @enum {string}
@@ -953,25 +1311,504 @@ export interface components {
          * @description A decision that stands. `outdated` says that the verdict has changed since.
          */
         DecisionOut: {
+            kind: components["schemas"]["DecisionKind"];
+            set: components["schemas"]["JournalSet"];
+            /** Journal */
+            journal: string;
             /** Action */
             action: string;
+            /** Words */
+            words: string;
+            /** Reason */
+            reason: string;
+            /** By */
+            by: string;
             /**
              * At
              * Format: date-time
              */
             at: string;
-            /** By */
-            by: string;
-            /** Journal */
-            journal: string;
-            kind: components["schemas"]["DecisionKind"];
             /** Outdated */
             outdated: boolean;
-            /** Reason */
-            reason: string;
+        };
+        /**
+         * EntryHint
+         * @description What a signed number counts from in one set.
+         */
+        EntryHint: {
+            /** Nominal */
+            nominal: string;
+        };
+        /**
+         * FigureShown
+         * @description One judged figure. `conforms` is the probability that the true value lies within the limit.
+         */
+        FigureShown: {
+            /** Rule */
+            rule: string;
+            /** Name */
+            name: string;
+            state: components["schemas"]["State"];
+            value: components["schemas"]["Shown"];
+            /** Limit */
+            limit: string;
+            guard: components["schemas"]["Shown"];
+            /** Conforms */
+            conforms: number;
+            /** Spots */
+            spots: string[];
+            /** Note */
+            note: string;
+        };
+        /**
+         * Graduation
+         * @description One line of the ladder's scale; longer ones carry a figure.
+         */
+        Graduation: {
+            /** Nm */
+            nm: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * JournalAnswer
+         * @description Everything said of one journal.
+         */
+        JournalAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Short Name */
+            short_name: string;
             set: components["schemas"]["JournalSet"];
+            mark: components["schemas"]["Mark"];
+            own_action: components["schemas"]["Action"];
+            action: components["schemas"]["Action"];
+            state: components["schemas"]["State"];
+            /** Headline */
+            headline: string;
+            /** Under Headline */
+            under_headline: string;
+            /** Spots */
+            spots: components["schemas"]["Spot"][];
+            /** To Read */
+            to_read: string[];
+            /** Figures */
+            figures: components["schemas"]["FigureShown"][];
+            least: components["schemas"]["Shown"] | null;
+            /** Two Point */
+            two_point: string | null;
+            /** Fitted */
+            fitted: string | null;
+            clean_up: components["schemas"]["CleanUpShown"] | null;
+            clearance: components["schemas"]["ClearanceShown"];
+            /** Reasons */
+            reasons: components["schemas"]["Reason"][];
+            /** Would Change */
+            would_change: string[];
+            /** Still To Do */
+            still_to_do: string[];
+            /** Seen */
+            seen: components["schemas"]["Observation"][];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+        };
+        /**
+         * JournalSet
+         * @description Journals that are decided together: all mains one size, all rods one size.
+         * @enum {string}
+         */
+        JournalSet: "mains" | "rods";
+        /**
+         * Ladder
+         * @description The vertical scale around a set's size.
+         */
+        Ladder: {
+            /** Top Nm */
+            top_nm: number;
+            /** Bottom Nm */
+            bottom_nm: number;
+            /** Graduations */
+            graduations: components["schemas"]["Graduation"][];
+            new_least: components["schemas"]["Shown"];
+            new_most: components["schemas"]["Shown"];
+            limit: components["schemas"]["Shown"];
+            /** Limit Words */
+            limit_words: string;
+            /** Steps */
+            steps: components["schemas"]["StepShown"][];
+        };
+        /**
+         * LimitsChoice
+         * @description Another revision of the same engine's limits.
+         */
+        LimitsChoice: {
+            /** Id */
+            id: number;
+            /** Revision */
+            revision: number;
+            state: components["schemas"]["SheetState"];
+        };
+        /**
+         * Observation
+         * @description One thing seen. `on` is a journal, a set (claimed undersize) or the crank (crack test).
+         *
+         *     `depth` is the radial depth of a score, or the size of a claimed undersize; `spot` says where a score lies.
+         */
+        Observation: {
+            /** Id */
+            id: string;
+            /** On */
+            on: string;
+            look: components["schemas"]["Look"];
+            /** Answer */
+            answer: string;
+            /** Depth */
+            depth: number | null;
+            /**
+             * Typed
+             * @default
+             */
+            typed: string;
+            /** Spot */
+            spot: string | null;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * Plan
+         * @description Planes are numbered from the front; angles are degrees from the throw (mains: from cylinder 1 top dead
+         *     centre), lettered a, b, c and so on. Source: handbook D1, common practice.
+         */
+        Plan: {
+            /**
+             * Planes
+             * @default 2
+             */
+            planes: number;
+            /**
+             * Angles Deg
+             * @default [
+             *       0,
+             *       45,
+             *       90,
+             *       135
+             *     ]
+             */
+            angles_deg: number[];
+        };
+        /**
+         * Reason
+         * @description One sentence, the rule it rests on, and the spots it was read at.
+         */
+        Reason: {
+            /** Rule */
+            rule: string;
+            /** Text */
+            text: string;
+            /**
+             * Spots
+             * @default []
+             */
+            spots: string[];
+        };
+        /**
+         * SetAnswer
+         * @description Everything said of one set.
+         */
+        SetAnswer: {
+            set: components["schemas"]["JournalSet"];
+            /** Name */
+            name: string;
+            mark: components["schemas"]["Mark"];
+            action: components["schemas"]["Action"];
+            /** Headline */
+            headline: string;
+            undersize: components["schemas"]["Shown"] | null;
+            present: components["schemas"]["Shown"];
+            /** Present Words */
+            present_words: string;
+            /** Sets It */
+            sets_it: string | null;
+            /** Complete */
+            complete: boolean;
+            /** Awaiting */
+            awaiting: string[];
+            /** Can Be Accepted */
+            can_be_accepted: boolean;
+            /** Reasons */
+            reasons: components["schemas"]["Reason"][];
+            /** Would Change */
+            would_change: string[];
+            /** Grinder Band */
+            grinder_band: string | null;
+            /** Shells */
+            shells: components["schemas"]["ShellsToOrder"][];
+            /** Steps */
+            steps: components["schemas"]["StepShown"][];
+            hardening: components["schemas"]["Hardening"];
+            ladder: components["schemas"]["Ladder"];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+        };
+        /**
+         * ShellsToOrder
+         * @description Half bearings to order: a pair a journal.
+         */
+        ShellsToOrder: {
             /** Words */
             words: string;
+            undersize: components["schemas"]["Shown"];
+            /** Part Number */
+            part_number: string;
+            /** Pairs */
+            pairs: number;
+            /** Journals */
+            journals: string[];
+            /** Can Be Bought */
+            can_be_bought: boolean;
+        };
+        /**
+         * Shown
+         * @description A length as it stands on screen, beside its exact nanometres for placing it in a drawing.
+         */
+        Shown: {
+            /** Text */
+            text: string;
+            /** Nm */
+            nm: number;
+        };
+        /**
+         * ShownReading
+         * @description A reading: what was typed, and its size in the unit shown. A plain dataclass, as there are hundreds.
+         */
+        ShownReading: {
+            /** Id */
+            id: string;
+            size: components["schemas"]["Shown"];
+            /** Typed */
+            typed: string;
+            unit: components["schemas"]["Unit"];
+            /** Gauge */
+            gauge: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * SignatureOut
+         * @description A signature.
+         */
+        SignatureOut: {
+            /** Revision */
+            revision: number;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Withdrawn By */
+            withdrawn_by: string;
+            /** Withdrawn At */
+            withdrawn_at: string | null;
+            /** Made Elsewhere */
+            made_elsewhere: boolean;
+        };
+        /**
+         * Spot
+         * @description One spot of the plan: the current reading and those kept beside it.
+         */
+        Spot: {
+            /** Name */
+            name: string;
+            /** Plane */
+            plane: number;
+            /** Angle */
+            angle: string;
+            /** Angle Deg */
+            angle_deg: number;
+            current: components["schemas"]["ShownReading"] | null;
+            /** Others */
+            others: components["schemas"]["ShownReading"][];
+        };
+        /**
+         * State
+         * @description The four findings. Source: design 8.1.
+         * @enum {string}
+         */
+        State: "within" | "beyond" | "too close" | "not read";
+        /**
+         * StepShown
+         * @description One undersize: its size band and how the set stands to it.
+         */
+        StepShown: {
+            undersize: components["schemas"]["Shown"];
+            /** Words */
+            words: string;
+            least: components["schemas"]["Shown"];
+            most: components["schemas"]["Shown"];
+            /** Can Be Bought */
+            can_be_bought: boolean;
+            /** Allowed */
+            allowed: boolean;
+            /** Part Number */
+            part_number: string;
+            /** Chosen */
+            chosen: boolean;
+            /** Outlook */
+            outlook: string;
+        };
+        /**
+         * BookIn
+         * @description An engine to book in. An empty number takes the next free one.
+         */
+        BookIn: {
+            /** Title */
+            title: string;
+            /**
+             * Customer
+             * @default
+             */
+            customer: string;
+            /**
+             * Complaint
+             * @default
+             */
+            complaint: string;
+            /** Due */
+            due?: string | null;
+            /**
+             * Number
+             * @default
+             */
+            number: string;
+            /** Limits Id */
+            limits_id: number;
+            entry_unit: components["schemas"]["Unit"];
+            /**
+             * Booked In
+             * Format: date
+             */
+            booked_in: string;
+            /**
+             * @default {
+             *       "planes": 2,
+             *       "angles_deg": [
+             *         0,
+             *         45,
+             *         90,
+             *         135
+             *       ]
+             *     }
+             */
+            mains_plan: components["schemas"]["Plan"];
+            /**
+             * @default {
+             *       "planes": 2,
+             *       "angles_deg": [
+             *         0,
+             *         45,
+             *         90,
+             *         135
+             *       ]
+             *     }
+             */
+            rods_plan: components["schemas"]["Plan"];
+        };
+        /**
+         * JobFileIn
+         * @description The text of a job file.
+         */
+        JobFileIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * Header
+         * @description What stands on a job's card.
+         */
+        Header: {
+            /** Title */
+            title: string;
+            /**
+             * Customer
+             * @default
+             */
+            customer: string;
+            /**
+             * Complaint
+             * @default
+             */
+            complaint: string;
+            /** Due */
+            due?: string | null;
+        };
+        /**
+         * PlanIn
+         * @description A measuring plan for one set.
+         */
+        PlanIn: {
+            set: components["schemas"]["JournalSet"];
+            plan: components["schemas"]["Plan"];
+        };
+        /**
+         * LimitsIn
+         * @description Another revision of the limits.
+         */
+        LimitsIn: {
+            /** Limits Id */
+            limits_id: number;
+        };
+        /**
+         * ArchiveIn
+         * @description Off the rack, or back on it.
+         */
+        ArchiveIn: {
+            /** Archived */
+            archived: boolean;
+        };
+        /**
+         * AskedOut
+         * @description A question about typed text.
+         */
+        AskedOut: {
+            /** Question */
+            question: string;
+            /** Choices */
+            choices: components["schemas"]["ChoiceOut"][];
+        };
+        /**
+         * ChoiceOut
+         * @description One answer to a question about typed text.
+         */
+        ChoiceOut: {
+            /** Nm */
+            nm: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * DraftOut
+         * @description What typed text would mean.
+         */
+        DraftOut: {
+            /** Text */
+            text: string;
+            /** Nm */
+            nm: number | null;
+            asked: components["schemas"]["AskedOut"] | null;
         };
         /**
          * DraftIn
@@ -987,317 +1824,6 @@ export interface components {
             unit: components["schemas"]["Unit"];
         };
         /**
-         * DraftOut
-         * @description What typed text would mean.
-         */
-        DraftOut: {
-            asked: components["schemas"]["AskedOut"] | null;
-            /** Nm */
-            nm: number | null;
-            /** Text */
-            text: string;
-        };
-        /**
-         * EntryHint
-         * @description What a signed number counts from in one set.
-         */
-        EntryHint: {
-            /** Nominal */
-            nominal: string;
-        };
-        /**
-         * FigureForm
-         * @description One figure as typed. A single figure has its value under `least`.
-         */
-        FigureForm: {
-            /**
-             * Least
-             * @default
-             */
-            least: string;
-            /**
-             * Most
-             * @default
-             */
-            most: string;
-            /** Name */
-            name: string;
-            /**
-             * Place
-             * @default
-             */
-            place: string;
-            /** @default maker */
-            source: components["schemas"]["SourceKind"];
-        };
-        /**
-         * FigureLabel
-         * @description A figure of the form: its field, label, whether it is a band and whether it is needed.
-         */
-        FigureLabel: {
-            /** Is Band */
-            is_band: boolean;
-            /** Label */
-            label: string;
-            /** Name */
-            name: string;
-            /** Needed */
-            needed: boolean;
-        };
-        /**
-         * FigureShown
-         * @description One judged figure. `conforms` is the probability that the true value lies within the limit.
-         */
-        FigureShown: {
-            /** Conforms */
-            conforms: number;
-            guard: components["schemas"]["Shown"];
-            /** Limit */
-            limit: string;
-            /** Name */
-            name: string;
-            /** Note */
-            note: string;
-            /** Rule */
-            rule: string;
-            /** Spots */
-            spots: string[];
-            state: components["schemas"]["State"];
-            value: components["schemas"]["Shown"];
-        };
-        /**
-         * FileIn
-         * @description The text of a file and its name.
-         */
-        FileIn: {
-            /** Name */
-            name: string;
-            /** Text */
-            text: string;
-        };
-        /**
-         * GaugeIn
-         * @description A gauge as typed.
-         */
-        GaugeIn: {
-            kind: components["schemas"]["GaugeKind"];
-            /** Name */
-            name: string;
-            /** Permissible Error */
-            permissible_error: string;
-            /**
-             * Repeatability
-             * @default
-             */
-            repeatability: string;
-            /** Resolution */
-            resolution: string;
-            /**
-             * Retired
-             * @default false
-             */
-            retired: boolean;
-            unit: components["schemas"]["Unit"];
-        };
-        /**
-         * GaugeKind
-         * @description What a journal can be measured with.
-         * @enum {string}
-         */
-        GaugeKind: "micrometer" | "digital micrometer" | "comparator snap gauge" | "caliper";
-        /**
-         * GaugeOut
-         * @description A gauge, its figures as text in its own unit.
-         */
-        GaugeOut: {
-            /** Id */
-            id: string;
-            kind: components["schemas"]["GaugeKind"];
-            /** Name */
-            name: string;
-            /** Permissible Error */
-            permissible_error: string;
-            /** Repeatability */
-            repeatability: string;
-            /** Resolution */
-            resolution: string;
-            /** Retired */
-            retired: boolean;
-            unit: components["schemas"]["Unit"];
-        };
-        /**
-         * Graduation
-         * @description One line of the ladder's scale; longer ones carry a figure.
-         */
-        Graduation: {
-            /** Nm */
-            nm: number;
-            /** Text */
-            text: string;
-        };
-        /**
-         * Guard
-         * @description How far from a limit a value must lie to be called. Source: design 8.1; ISO 14253-1 (recalled).
-         * @enum {string}
-         */
-        Guard: "1.645u" | "2u";
-        /**
-         * HardenedCrank
-         * @description Whether a case-hardened crank is ground here. Source: the-work, where good shops disagree.
-         * @enum {string}
-         */
-        HardenedCrank: "never ground" | "ground within the case";
-        /**
-         * Hardening
-         * @description How the journals were hardened. Source: handbook D4.
-         * @enum {string}
-         */
-        Hardening: "none" | "induction" | "nitrided" | "nitrocarburised" | "unknown";
-        /**
-         * Header
-         * @description What stands on a job's card.
-         */
-        Header: {
-            /**
-             * Complaint
-             * @default
-             */
-            complaint: string;
-            /**
-             * Customer
-             * @default
-             */
-            customer: string;
-            /** Due */
-            due?: string | null;
-            /** Title */
-            title: string;
-        };
-        /**
-         * HintOut
-         * @description A demo account and its password, shown on the sign-in page of the demo only.
-         */
-        HintOut: {
-            /** Name */
-            name: string;
-            /** Password */
-            password: string;
-        };
-        /**
-         * HistoryLine
-         * @description One line of a job's history.
-         */
-        HistoryLine: {
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** By */
-            by: string;
-            /** Words */
-            words: string;
-        };
-        /**
-         * HouseRulesShape
-         * @description The house rules; the polish allowance as text with its unit.
-         */
-        HouseRulesShape: {
-            guard: components["schemas"]["Guard"];
-            hardened_crank: components["schemas"]["HardenedCrank"];
-            /** Polish Allowance */
-            polish_allowance: string;
-        };
-        /**
-         * JobFileIn
-         * @description The text of a job file.
-         */
-        JobFileIn: {
-            /** Text */
-            text: string;
-        };
-        /**
-         * JournalAnswer
-         * @description Everything said of one journal.
-         */
-        JournalAnswer: {
-            action: components["schemas"]["Action"];
-            /** Cautions */
-            cautions: components["schemas"]["Caution"][];
-            clean_up: components["schemas"]["CleanUpShown"] | null;
-            clearance: components["schemas"]["ClearanceShown"];
-            /** Figures */
-            figures: components["schemas"]["FigureShown"][];
-            /** Fitted */
-            fitted: string | null;
-            /** Headline */
-            headline: string;
-            /** Id */
-            id: string;
-            least: components["schemas"]["Shown"] | null;
-            mark: components["schemas"]["Mark"];
-            /** Name */
-            name: string;
-            own_action: components["schemas"]["Action"];
-            /** Reasons */
-            reasons: components["schemas"]["Reason"][];
-            /** Seen */
-            seen: components["schemas"]["Observation"][];
-            set: components["schemas"]["JournalSet"];
-            /** Short Name */
-            short_name: string;
-            /** Spots */
-            spots: components["schemas"]["Spot"][];
-            state: components["schemas"]["State"];
-            /** Still To Do */
-            still_to_do: string[];
-            /** To Read */
-            to_read: string[];
-            /** Two Point */
-            two_point: string | null;
-            /** Under Headline */
-            under_headline: string;
-            /** Would Change */
-            would_change: string[];
-        };
-        /**
-         * JournalSet
-         * @description Journals that are decided together: all mains one size, all rods one size.
-         * @enum {string}
-         */
-        JournalSet: "mains" | "rods";
-        /**
-         * KeyOut
-         * @description The app's key: marks, rules, and what can be seen at the bench.
-         */
-        KeyOut: {
-            /** Looks */
-            looks: components["schemas"]["LookOut"][];
-            /** Marks */
-            marks: components["schemas"]["Mark"][];
-            /** Rules */
-            rules: components["schemas"]["RuleOut"][];
-        };
-        /**
-         * Ladder
-         * @description The vertical scale around a set's size.
-         */
-        Ladder: {
-            /** Bottom Nm */
-            bottom_nm: number;
-            /** Graduations */
-            graduations: components["schemas"]["Graduation"][];
-            limit: components["schemas"]["Shown"];
-            /** Limit Words */
-            limit_words: string;
-            new_least: components["schemas"]["Shown"];
-            new_most: components["schemas"]["Shown"];
-            /** Steps */
-            steps: components["schemas"]["StepShown"][];
-            /** Top Nm */
-            top_nm: number;
-        };
-        /**
          * LandOut
          * @description A reading landed, and the bench after it; or a question first.
          */
@@ -1310,17 +1836,6 @@ export interface components {
          * @description A reading as sent from a bench. `chosen_nm` answers a question that the text left open.
          */
         Landing: {
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Chosen Nm */
-            chosen_nm?: number | null;
-            /** Corrects */
-            corrects?: string | null;
-            /** Gauge */
-            gauge: string;
             /** Id */
             id: string;
             /** Journal */
@@ -1330,646 +1845,131 @@ export interface components {
             /** Typed */
             typed: string;
             unit: components["schemas"]["Unit"];
-        };
-        /**
-         * Layout
-         * @description The crankshaft as it lies in the engine, from the front.
-         *
-         *     `shaft` lists the journals in order along it: M1, R1, M2 and so on.
-         */
-        Layout: {
-            arrangement: components["schemas"]["Arrangement"];
-            /**
-             * Bank Deg
-             * @default 0
-             */
-            bank_deg: number;
-            /** Cylinders */
-            cylinders: number;
-            /** Name */
-            name: string;
-            /** Pins */
-            pins: components["schemas"]["Pin"][];
-            /** Shaft */
-            shaft: string[];
-        };
-        /**
-         * LimitsChoice
-         * @description Another revision of the same engine's limits.
-         */
-        LimitsChoice: {
-            /** Id */
-            id: number;
-            /** Revision */
-            revision: number;
-            state: components["schemas"]["SheetState"];
-        };
-        /**
-         * LimitsIn
-         * @description Another revision of the limits.
-         */
-        LimitsIn: {
-            /** Limits Id */
-            limits_id: number;
-        };
-        /**
-         * Look
-         * @description What can be seen, felt or tested at the bench.
-         * @enum {string}
-         */
-        Look: "claimed undersize" | "surface" | "heat colour" | "shell" | "fillet" | "crack test";
-        /**
-         * LookOut
-         * @description A look and its answers.
-         */
-        LookOut: {
-            /** Answers */
-            answers: string[];
-            look: components["schemas"]["Look"];
-        };
-        /**
-         * Mark
-         * @description A verdict mark: shape by its code, a letter, a word, and what it means.
-         */
-        Mark: {
-            code: components["schemas"]["MarkCode"];
-            /** Letter */
-            letter: string;
-            /** Meaning */
-            meaning: string;
-            /** Word */
-            word: string;
-        };
-        /**
-         * MarkCode
-         * @description The punch marks. The drawing of each is in the web's marks file; letter and word are here.
-         * @enum {string}
-         */
-        MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "with-set" | "refer" | "replace" | "too-close" | "not-read";
-        /**
-         * Observation
-         * @description One thing seen. `on` is a journal, a set (claimed undersize) or the crank (crack test).
-         *
-         *     `depth` is the radial depth of a score, or the size of a claimed undersize; `spot` says where a score lies.
-         */
-        Observation: {
-            /** Answer */
-            answer: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** By */
-            by: string;
-            /** Depth */
-            depth: number | null;
-            /** Id */
-            id: string;
-            look: components["schemas"]["Look"];
-            /** On */
-            on: string;
-            /** Spot */
-            spot: string | null;
-            /**
-             * Typed
-             * @default
-             */
-            typed: string;
-        };
-        /**
-         * PasswordIn
-         * @description Change of one's own password.
-         */
-        PasswordIn: {
-            /** New */
-            new: string;
-            /** Old */
-            old: string;
-        };
-        /**
-         * PersonChange
-         * @description A change to an account; what is left out stays.
-         */
-        PersonChange: {
-            /** Active */
-            active?: boolean | null;
-            /**
-             * Password
-             * @default
-             */
-            password: string;
-            role?: components["schemas"]["Role"] | null;
-        };
-        /**
-         * PersonIn
-         * @description A new account.
-         */
-        PersonIn: {
-            /** Name */
-            name: string;
-            /** Password */
-            password: string;
-            role: components["schemas"]["Role"];
-        };
-        /**
-         * PersonOut
-         * @description An account as others see it.
-         */
-        PersonOut: {
-            /** Active */
-            active: boolean;
-            /** Id */
-            id: number;
-            /** Name */
-            name: string;
-            /** Rights */
-            rights: components["schemas"]["Act"][];
-            role: components["schemas"]["Role"];
-            shown_unit: components["schemas"]["Unit"];
-        };
-        /**
-         * Pin
-         * @description One rod journal: the cylinders whose rods it carries and its throw angle in degrees.
-         *
-         *     Pins shared by two rods are one journal (design 8.9).
-         */
-        Pin: {
-            /** Cylinders */
-            cylinders: number[];
-            /** Throw Deg */
-            throw_deg: number;
-        };
-        /**
-         * Plan
-         * @description Planes are numbered from the front; angles are degrees from the throw (mains: from cylinder 1 top dead
-         *     centre), lettered a, b, c and so on. Source: handbook D1, common practice.
-         */
-        Plan: {
-            /**
-             * Angles Deg
-             * @default [
-             *       0,
-             *       45,
-             *       90,
-             *       135
-             *     ]
-             */
-            angles_deg: number[];
-            /**
-             * Planes
-             * @default 2
-             */
-            planes: number;
-        };
-        /**
-         * PlanIn
-         * @description A measuring plan for one set.
-         */
-        PlanIn: {
-            plan: components["schemas"]["Plan"];
-            set: components["schemas"]["JournalSet"];
-        };
-        /**
-         * RackLine
-         * @description One job on the rack.
-         */
-        RackLine: {
-            /** Archived */
-            archived: boolean;
-            /** Customer */
-            customer: string;
-            /** Doubts */
-            doubts: number;
-            /** Due */
-            due: string | null;
-            /** Engine */
-            engine: string;
-            /** Id */
-            id: number;
-            /** Mains Headline */
-            mains_headline: string;
-            mains_mark: components["schemas"]["MarkCode"] | null;
-            /** Number */
-            number: string;
-            /** Planned */
-            planned: number;
-            /** Rods Headline */
-            rods_headline: string;
-            rods_mark: components["schemas"]["MarkCode"] | null;
-            stage: components["schemas"]["Stage"];
-            /** Taken */
-            taken: number;
-            /** Title */
-            title: string;
-            /** Waits For */
-            waits_for: string;
-        };
-        /**
-         * RackOrder
-         * @description The orders a rack can stand in.
-         * @enum {string}
-         */
-        RackOrder: "due" | "number" | "stage";
-        /**
-         * RackOut
-         * @description A page of the rack.
-         */
-        RackOut: {
-            /** Jobs */
-            jobs: components["schemas"]["RackLine"][];
-            /** Page */
-            page: number;
-            /** Pages */
-            pages: number;
-            /** Total */
-            total: number;
-        };
-        /**
-         * ReadingsFileIn
-         * @description The text of a readings file, and the gauge where the file names none.
-         */
-        ReadingsFileIn: {
-            /**
-             * Gauge
-             * @default
-             */
-            gauge: string;
-            /** Text */
-            text: string;
-        };
-        /**
-         * Reason
-         * @description One sentence, the rule it rests on, and the spots it was read at.
-         */
-        Reason: {
-            /** Rule */
-            rule: string;
-            /**
-             * Spots
-             * @default []
-             */
-            spots: string[];
-            /** Text */
-            text: string;
-        };
-        /**
-         * Role
-         * @description The three roles (design 8.12).
-         * @enum {string}
-         */
-        Role: "bench" | "machinist" | "owner";
-        /**
-         * RuleOut
-         * @description A rule that reasons cite.
-         */
-        RuleOut: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Source */
-            source: string;
-        };
-        /**
-         * Seeing
-         * @description An observation as sent from a bench.
-         */
-        Seeing: {
-            /** Answer */
-            answer: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /**
-             * Depth
-             * @default
-             */
-            depth: string;
-            /** Id */
-            id: string;
-            look: components["schemas"]["Look"];
-            /** On */
-            on: string;
-            /**
-             * Spot
-             * @default
-             */
-            spot: string;
-        };
-        /**
-         * SessionOut
-         * @description Who is signed in.
-         */
-        SessionOut: {
-            /** Demo */
-            demo: boolean;
-            /** Hints */
-            hints: components["schemas"]["HintOut"][];
-            /** Names */
-            names: string[];
-            person: components["schemas"]["PersonOut"] | null;
-        };
-        /**
-         * SetAnswer
-         * @description Everything said of one set.
-         */
-        SetAnswer: {
-            action: components["schemas"]["Action"];
-            /** Awaiting */
-            awaiting: string[];
-            /** Can Be Accepted */
-            can_be_accepted: boolean;
-            /** Cautions */
-            cautions: components["schemas"]["Caution"][];
-            /** Complete */
-            complete: boolean;
-            /** Grinder Band */
-            grinder_band: string | null;
-            hardening: components["schemas"]["Hardening"];
-            /** Headline */
-            headline: string;
-            ladder: components["schemas"]["Ladder"];
-            mark: components["schemas"]["Mark"];
-            /** Name */
-            name: string;
-            present: components["schemas"]["Shown"];
-            /** Present Words */
-            present_words: string;
-            /** Reasons */
-            reasons: components["schemas"]["Reason"][];
-            set: components["schemas"]["JournalSet"];
-            /** Sets It */
-            sets_it: string | null;
-            /** Shells */
-            shells: components["schemas"]["ShellsToOrder"][];
-            /** Steps */
-            steps: components["schemas"]["StepShown"][];
-            undersize: components["schemas"]["Shown"] | null;
-            /** Would Change */
-            would_change: string[];
-        };
-        /**
-         * SetForm
-         * @description The limits of one set as typed.
-         */
-        SetForm: {
-            /** Figures */
-            figures: components["schemas"]["FigureForm"][];
-            /** @default unknown */
-            hardening: components["schemas"]["Hardening"];
-            /** Shells */
-            shells: components["schemas"]["ShellForm"][];
-        };
-        /**
-         * SheetForm
-         * @description A limits sheet as typed.
-         */
-        SheetForm: {
-            /** Engine */
-            engine: string;
-            layout: components["schemas"]["Layout"];
-            mains: components["schemas"]["SetForm"];
-            /**
-             * Notes
-             * @default
-             */
-            notes: string;
-            rods: components["schemas"]["SetForm"];
-            unit: components["schemas"]["Unit"];
-        };
-        /**
-         * SheetLine
-         * @description A revision in the list of the library.
-         */
-        SheetLine: {
-            /**
-             * Changed At
-             * Format: date-time
-             */
-            changed_at: string;
-            /** Changed By */
-            changed_by: string;
-            /** Engine */
-            engine: string;
-            /** Frozen */
-            frozen: boolean;
-            /** Id */
-            id: number;
-            /** Layout */
-            layout: string;
-            /** Revision */
-            revision: number;
-            state: components["schemas"]["SheetState"];
-        };
-        /**
-         * SheetOut
-         * @description A revision with its form.
-         */
-        SheetOut: {
-            form: components["schemas"]["SheetForm"];
-            line: components["schemas"]["SheetLine"];
-        };
-        /**
-         * SheetState
-         * @description A machinist drafts a sheet; the owner confirms it. Source: design 8.12.
-         * @enum {string}
-         */
-        SheetState: "draft" | "confirmed";
-        /**
-         * ShellForm
-         * @description One shell size as typed.
-         */
-        ShellForm: {
-            /**
-             * Can Be Bought
-             * @default true
-             */
-            can_be_bought: boolean;
-            /**
-             * Part Number
-             * @default
-             */
-            part_number: string;
-            /** Undersize */
-            undersize: string;
-        };
-        /**
-         * ShellsToOrder
-         * @description Half bearings to order: a pair a journal.
-         */
-        ShellsToOrder: {
-            /** Can Be Bought */
-            can_be_bought: boolean;
-            /** Journals */
-            journals: string[];
-            /** Pairs */
-            pairs: number;
-            /** Part Number */
-            part_number: string;
-            undersize: components["schemas"]["Shown"];
-            /** Words */
-            words: string;
-        };
-        /**
-         * Shown
-         * @description A length as it stands on screen, beside its exact nanometres for placing it in a drawing.
-         */
-        Shown: {
-            /** Nm */
-            nm: number;
-            /** Text */
-            text: string;
-        };
-        /**
-         * ShownReading
-         * @description A reading: what was typed, and its size in the unit shown. A plain dataclass, as there are hundreds.
-         */
-        ShownReading: {
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** By */
-            by: string;
             /** Gauge */
             gauge: string;
-            /** Id */
-            id: string;
-            size: components["schemas"]["Shown"];
-            /** Typed */
-            typed: string;
-            unit: components["schemas"]["Unit"];
-        };
-        /**
-         * SignIn
-         * @description Name and password.
-         */
-        SignIn: {
-            /** Name */
-            name: string;
-            /** Password */
-            password: string;
-        };
-        /**
-         * SignatureOut
-         * @description A signature.
-         */
-        SignatureOut: {
             /**
              * At
              * Format: date-time
              */
             at: string;
-            /** By */
-            by: string;
-            /** Made Elsewhere */
-            made_elsewhere: boolean;
-            /** Revision */
-            revision: number;
-            /** Withdrawn At */
-            withdrawn_at: string | null;
-            /** Withdrawn By */
-            withdrawn_by: string;
-        };
-        /**
-         * SourceKind
-         * @description Where a limit comes from, in order of authority. Source: handbook 0; design 8.7.
-         * @enum {string}
-         */
-        SourceKind: "maker" | "part maker" | "house" | "rule of thumb" | "invented";
-        /**
-         * Spot
-         * @description One spot of the plan: the current reading and those kept beside it.
-         */
-        Spot: {
-            /** Angle */
-            angle: string;
-            /** Angle Deg */
-            angle_deg: number;
-            current: components["schemas"]["ShownReading"] | null;
-            /** Name */
-            name: string;
-            /** Others */
-            others: components["schemas"]["ShownReading"][];
-            /** Plane */
-            plane: number;
-        };
-        /**
-         * Stage
-         * @description Where a job stands, a mark on a rule.
-         * @enum {string}
-         */
-        Stage: "booked in" | "measuring" | "deciding" | "signed";
-        /**
-         * State
-         * @description The four findings. Source: design 8.1.
-         * @enum {string}
-         */
-        State: "within" | "beyond" | "too close" | "not read";
-        /**
-         * StepShown
-         * @description One undersize: its size band and how the set stands to it.
-         */
-        StepShown: {
-            /** Allowed */
-            allowed: boolean;
-            /** Can Be Bought */
-            can_be_bought: boolean;
-            /** Chosen */
-            chosen: boolean;
-            least: components["schemas"]["Shown"];
-            most: components["schemas"]["Shown"];
-            /** Outlook */
-            outlook: string;
-            /** Part Number */
-            part_number: string;
-            undersize: components["schemas"]["Shown"];
-            /** Words */
-            words: string;
-        };
-        /**
-         * TakeBackIn
-         * @description A decision to take back.
-         */
-        TakeBackIn: {
-            /**
-             * Journal
-             * @default
-             */
-            journal: string;
-            set: components["schemas"]["JournalSet"];
-        };
-        /**
-         * Unit
-         * @description The two units a shop reads its gauges in.
-         * @enum {string}
-         */
-        Unit: "in" | "mm";
-        /**
-         * UnitIn
-         * @description The unit to show.
-         */
-        UnitIn: {
-            unit: components["schemas"]["Unit"];
+            /** Chosen Nm */
+            chosen_nm?: number | null;
+            /** Corrects */
+            corrects?: string | null;
         };
         /**
          * WithdrawIn
          * @description A reading to take back.
          */
         WithdrawIn: {
+            /** Id */
+            id: string;
+            /** Reading */
+            reading: string;
             /**
              * At
              * Format: date-time
              */
             at: string;
+        };
+        /**
+         * Seeing
+         * @description An observation as sent from a bench.
+         */
+        Seeing: {
             /** Id */
             id: string;
-            /** Reading */
-            reading: string;
+            /** On */
+            on: string;
+            look: components["schemas"]["Look"];
+            /** Answer */
+            answer: string;
+            /**
+             * Depth
+             * @default
+             */
+            depth: string;
+            /**
+             * Spot
+             * @default
+             */
+            spot: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * Deciding
+         * @description A decision as sent: a set accepted or overridden, or a journal waived.
+         */
+        Deciding: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["DecisionKind"];
+            set: components["schemas"]["JournalSet"];
+            /**
+             * Journal
+             * @default
+             */
+            journal: string;
+            action?: components["schemas"]["Action"] | null;
+            /**
+             * Undersize
+             * @default
+             */
+            undersize: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * TakeBackIn
+         * @description A decision to take back.
+         */
+        TakeBackIn: {
+            set: components["schemas"]["JournalSet"];
+            /**
+             * Journal
+             * @default
+             */
+            journal: string;
+        };
+        /**
+         * HistoryLine
+         * @description One line of a job's history.
+         */
+        HistoryLine: {
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * ReadingsFileIn
+         * @description The text of a readings file, and the gauge where the file names none.
+         */
+        ReadingsFileIn: {
+            /** Text */
+            text: string;
+            /**
+             * Gauge
+             * @default
+             */
+            gauge: string;
         };
     };
     responses: never;
@@ -1980,7 +1980,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    workshop_gauges_api_list_gauges: {
+    workshop_people_api_get_session: {
         parameters: {
             query?: never;
             header?: never;
@@ -1995,12 +1995,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["GaugeOut"][];
+                    "application/json": components["schemas"]["SessionOut"];
                 };
             };
         };
     };
-    workshop_gauges_api_add_gauge: {
+    workshop_people_api_sign_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -2009,7 +2009,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["GaugeIn"];
+                "application/json": components["schemas"]["SignIn"];
             };
         };
         responses: {
@@ -2019,38 +2019,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["GaugeOut"];
+                    "application/json": components["schemas"]["SessionOut"];
                 };
             };
         };
     };
-    workshop_gauges_api_change_gauge: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                key: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["GaugeIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["GaugeOut"];
-                };
-            };
-        };
-    };
-    workshop_house_api_get_rules: {
+    workshop_people_api_sign_out: {
         parameters: {
             query?: never;
             header?: never;
@@ -2065,12 +2039,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HouseRulesShape"];
+                    "application/json": components["schemas"]["SessionOut"];
                 };
             };
         };
     };
-    workshop_house_api_keep_rules: {
+    workshop_people_api_change_password: {
         parameters: {
             query?: never;
             header?: never;
@@ -2079,7 +2053,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["HouseRulesShape"];
+                "application/json": components["schemas"]["PasswordIn"];
             };
         };
         responses: {
@@ -2089,12 +2063,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HouseRulesShape"];
+                    "application/json": components["schemas"]["SessionOut"];
                 };
             };
         };
     };
-    workshop_jobs_api_book_in: {
+    workshop_people_api_prefer_unit: {
         parameters: {
             query?: never;
             header?: never;
@@ -2103,7 +2077,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["BookIn"];
+                "application/json": components["schemas"]["UnitIn"];
             };
         };
         responses: {
@@ -2113,12 +2087,32 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BenchOut"];
+                    "application/json": components["schemas"]["SessionOut"];
                 };
             };
         };
     };
-    workshop_jobs_api_import_job: {
+    workshop_people_api_list_people: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonOut"][];
+                };
+            };
+        };
+    };
+    workshop_people_api_add_person: {
         parameters: {
             query?: never;
             header?: never;
@@ -2127,7 +2121,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JobFileIn"];
+                "application/json": components["schemas"]["PersonIn"];
             };
         };
         responses: {
@@ -2137,45 +2131,23 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BenchOut"];
+                    "application/json": components["schemas"]["PersonOut"];
                 };
             };
         };
     };
-    workshop_jobs_api_get_bench: {
+    workshop_people_api_change_person: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_change_header: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
+                person_id: number;
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Header"];
+                "application/json": components["schemas"]["PersonChange"];
             };
         };
         responses: {
@@ -2185,333 +2157,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_archive_job: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ArchiveIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ArchiveIn"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_decide: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Deciding"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_take_back_decision: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TakeBackIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_draft_reading: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DraftIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DraftOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_get_history: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HistoryLine"][];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_take_up_limits: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LimitsIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_observe: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Seeing"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_change_plan: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PlanIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_land_reading: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Landing"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LandOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_import_readings: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ReadingsFileIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_sign: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_withdraw_signature: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_withdraw_reading: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["WithdrawIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
+                    "application/json": components["schemas"]["PersonOut"];
                 };
             };
         };
@@ -2672,28 +2318,6 @@ export interface operations {
             };
         };
     };
-    workshop_limits_api_confirm_sheet: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                revision_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetOut"];
-                };
-            };
-        };
-    };
     workshop_limits_api_copy_sheet: {
         parameters: {
             query?: never;
@@ -2716,7 +2340,29 @@ export interface operations {
             };
         };
     };
-    workshop_people_api_list_people: {
+    workshop_limits_api_confirm_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                revision_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetOut"];
+                };
+            };
+        };
+    };
+    workshop_gauges_api_list_gauges: {
         parameters: {
             query?: never;
             header?: never;
@@ -2731,12 +2377,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PersonOut"][];
+                    "application/json": components["schemas"]["GaugeOut"][];
                 };
             };
         };
     };
-    workshop_people_api_add_person: {
+    workshop_gauges_api_add_gauge: {
         parameters: {
             query?: never;
             header?: never;
@@ -2745,7 +2391,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PersonIn"];
+                "application/json": components["schemas"]["GaugeIn"];
             };
         };
         responses: {
@@ -2755,23 +2401,23 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PersonOut"];
+                    "application/json": components["schemas"]["GaugeOut"];
                 };
             };
         };
     };
-    workshop_people_api_change_person: {
+    workshop_gauges_api_change_gauge: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                person_id: number;
+                key: string;
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PersonChange"];
+                "application/json": components["schemas"]["GaugeIn"];
             };
         };
         responses: {
@@ -2781,7 +2427,51 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PersonOut"];
+                    "application/json": components["schemas"]["GaugeOut"];
+                };
+            };
+        };
+    };
+    workshop_house_api_get_rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseRulesShape"];
+                };
+            };
+        };
+    };
+    workshop_house_api_keep_rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseRulesShape"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseRulesShape"];
                 };
             };
         };
@@ -2811,11 +2501,61 @@ export interface operations {
             };
         };
     };
-    workshop_people_api_get_session: {
+    workshop_jobs_api_book_in: {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BookIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_import_job: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JobFileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_get_bench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -2826,21 +2566,23 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SessionOut"];
+                    "application/json": components["schemas"]["BenchOut"];
                 };
             };
         };
     };
-    workshop_people_api_sign_in: {
+    workshop_jobs_api_change_header: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                job_id: number;
+            };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SignIn"];
+                "application/json": components["schemas"]["Header"];
             };
         };
         responses: {
@@ -2850,16 +2592,252 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SessionOut"];
+                    "application/json": components["schemas"]["BenchOut"];
                 };
             };
         };
     };
-    workshop_people_api_sign_out: {
+    workshop_jobs_api_change_plan: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_take_up_limits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LimitsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_archive_job: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArchiveIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArchiveIn"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_draft_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_land_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Landing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LandOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_withdraw_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WithdrawIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_observe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Seeing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_decide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Deciding"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_take_back_decision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBackIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_sign: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -2870,21 +2848,67 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SessionOut"];
+                    "application/json": components["schemas"]["BenchOut"];
                 };
             };
         };
     };
-    workshop_people_api_change_password: {
+    workshop_jobs_api_withdraw_signature: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_get_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryLine"][];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_import_readings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PasswordIn"];
+                "application/json": components["schemas"]["ReadingsFileIn"];
             };
         };
         responses: {
@@ -2894,31 +2918,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SessionOut"];
-                };
-            };
-        };
-    };
-    workshop_people_api_prefer_unit: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["UnitIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SessionOut"];
+                    "application/json": components["schemas"]["BenchOut"];
                 };
             };
         };

@@ -11,7 +11,7 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
   const { journal, spot, text, question } = desk;
   useEffect(() => {
     input.current?.focus();
-  }, [input, journal.id, spot, question]);
+  }, [input, journal.id, spot, question, desk.visits]);
   const submit = (event: SyntheticEvent) => {
     event.preventDefault();
     if (!question) desk.land();
@@ -74,8 +74,8 @@ function Question({ desk }: { desk: Desk }) {
     if (!parcel) return;
     const onKey = (event: KeyboardEvent) => {
       // A digit of the next reading, already on its way, must not answer the question.
-      if (performance.now() - asked < HEED_MS) return;
-      const choice = parcel.question?.choices[Number(event.key) - 1];
+      const heeded = performance.now() - asked > HEED_MS;
+      const choice = heeded ? parcel.question?.choices[Number(event.key) - 1] : undefined;
       if (choice) desk.outbox.choose(parcel.landing.id, choice.nm);
       else if (event.key === "Escape") desk.putBack(parcel);
       else return;

@@ -1,5 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
+import { useSearchParams } from "react-router";
 
 import { ask, client, type Schemas } from "../../api";
 import { type Bench, type Journal, newId, useKeepBench } from "../../shared/job";
@@ -15,10 +16,14 @@ export function useDesk(bench: Bench) {
   const person = usePerson();
   const { outbox, mine, others } = useOutbox(jobId);
   const journals = bench.assessment.journals;
-  const [journalId, setJournalId] = useState(() => firstToRead(journals).id);
+  // The journal in hand stands in the address, so that a reload comes back to it.
+  const [address, setAddress] = useSearchParams();
+  const [opened] = useState(() => firstToRead(journals).id);
+  const journalId = address.get("journal") ?? opened;
   const journal = journals.find((one) => one.id === journalId) ?? firstToRead(journals);
   const [spot, setSpot] = useState<string | null>(() => nextSpot(journal, mine, null));
   const [text, setText] = useState("");
+  const [visits, setVisits] = useState(0);
   const [replace, setReplace] = useState(false);
   const [unit, setUnit] = useState<Unit>(bench.card.entry_unit);
   const [gauge, setGauge] = useState(() => gaugeFor(bench));
@@ -28,10 +33,11 @@ export function useDesk(bench: Bench) {
   const goTo = (id: string, at?: string | null) => {
     const next = journals.find((one) => one.id === id);
     if (!next) return;
-    setJournalId(id);
+    setAddress({ journal: id }, { replace: true });
     setSpot(at === undefined ? nextSpot(next, mine, null) : at);
     setText("");
     setReplace(false);
+    setVisits((before) => before + 1);
   };
   const upNext = nextJournal(journals, journal, mine);
   const land = () => {
@@ -90,7 +96,7 @@ export function useDesk(bench: Bench) {
   };
 
   return {
-    bench, journal, spot, text, unit, gauge, replace, question, mine, others, outbox, withdrawing,
+    bench, journal, spot, text, unit, gauge, replace, visits, question, mine, others, outbox, withdrawing,
     setText, setUnit, setGauge, setReplace, goTo, upNext, land, withdrawLast, putBack,
   }; // prettier-ignore
 }
@@ -112,13 +118,14 @@ export function nextSpot(journal: Journal, parcels: readonly Parcel[], after: st
   return open.find((name) => names.indexOf(name) > at) ?? open[0] ?? null;
 }
 
+const URGENT = ["replace", "refer", "regrind", "measure", "fit undersize", "polish"] as const;
+
+/** Where one goes on: a journal begun, else one not read, else the one that needs most. */
 function firstToRead(journals: readonly Journal[]): Journal {
   const begun = journals.find((one) => one.to_read.length > 0 && one.to_read.length < one.spots.length);
-  const first =
-    begun ??
-    journals.find((one) => one.to_read.length > 0) ??
-    journals.find((one) => one.own_action !== "reuse") ??
-    journals[0];
+  const open = begun ?? journals.find((one) => one.to_read.length > 0);
+  const worst = URGENT.map((action) => journals.find((one) => one.own_action === action)).find(Boolean);
+  const first = open ?? worst ?? journals[0];
   if (!first) throw new Error("An engine has at least two journals.");
   return first;
 }

@@ -1,0 +1,50 @@
+"""How long one assessment of a V12 takes, and how that stands to plain numpy on the same readings.
+
+The figures: milliseconds, the median of many calls in one run; and the ratio to numpy computing the sizes, minima
+and ovalities of the same readings, without verdicts, words or exact lengths. Wanted: under 10 ms.
+"""
+
+import statistics
+import time
+from collections.abc import Callable
+
+import numpy as np
+from jobs import PLAN, v_twelve
+
+from halfthou.assess import assess
+from halfthou.jobs import Job
+
+CALLS = 300
+
+
+def median_ms(call: Callable[[], object]) -> float:
+    times = []
+    for _ in range(CALLS):
+        start = time.perf_counter()
+        call()
+        times.append((time.perf_counter() - start) * 1000)
+    return statistics.median(times)
+
+
+def plain_numpy(job: Job) -> Callable[[], object]:
+    """Means, minima, two-point and fitted ovality of every plane, as numpy arrays."""
+    newest = {(r.journal, r.spot): r.size.nm for r in job.readings}
+    names = job.limits.layout.shaft
+    sizes = np.array([[newest[name, spot] for spot in PLAN.spots] for name in names], dtype=float)
+
+    def compute() -> object:
+        planes = sizes.reshape(len(names), PLAN.planes, -1)
+        turn = np.exp(-2j * np.radians(np.array(PLAN.angles_deg)))
+        fitted = 4 / planes.shape[2] * np.abs(planes @ turn)
+        return planes.mean(axis=2), planes.min(axis=(1, 2)), np.ptp(planes, axis=2), fitted
+
+    return compute
+
+
+for times in (1, 2):
+    job = v_twelve(times)
+    assess(job)
+    ours, numpys = median_ms(lambda job=job: assess(job)), median_ms(plain_numpy(job))
+    print(
+        f"assess, V12, {len(job.readings)} readings: {ours:.2f} ms; numpy {numpys:.3f} ms; ratio {ours / numpys:.0f}"
+    )

@@ -1,0 +1,67 @@
+"""The rack with 2,000 jobs and 500,000 readings: how long its first page takes, and the server's memory.
+
+The figures: milliseconds from sending the request to having the whole answer, over the loopback, the median of 50
+requests in one run; and the server process's resident memory after them, in megabytes. Wanted: 100 ms, 250 MB.
+"""
+
+import os
+import statistics
+import subprocess
+import sys
+import tempfile
+import time
+from pathlib import Path
+
+import psutil
+from playwright.sync_api import sync_playwright
+
+sys.path.insert(0, str(Path(__file__).parents[1]))
+from tests.serving import ROOT, serving
+
+FILL = """
+from django.utils import timezone
+from workshop.jobs.models import JobRecord, ReadingRecord
+model = JobRecord.objects.get(number="44")
+rows = list(model.readings.all())
+jobs = []
+for n in range(2000):
+    job = JobRecord.objects.get(pk=model.pk)
+    job.pk, job.number, job.title = None, f"B{n}", f"Engine {n}"
+    jobs.append(job)
+JobRecord.objects.bulk_create(jobs, batch_size=500)
+made = list(JobRecord.objects.filter(number__startswith="B"))
+batch = []
+for job in made:
+    for n in range(250):
+        row = rows[n % len(rows)]
+        batch.append(ReadingRecord(job=job, key=f"{n}", journal=row.journal, spot=row.spot, nm=row.nm, typed=row.typed,
+                                   unit=row.unit, gauge=row.gauge, by=row.by, at=row.at))
+    if len(batch) >= 20000:
+        ReadingRecord.objects.bulk_create(batch, batch_size=2000); batch = []
+ReadingRecord.objects.bulk_create(batch, batch_size=2000)
+print(JobRecord.objects.count(), "jobs,", ReadingRecord.objects.count(), "readings")
+"""
+
+with tempfile.TemporaryDirectory() as folder:
+    env = {**os.environ, "DATA_DIR": folder, "DEMO": "1"}
+    for command in (["migrate", "-v0"], ["furnish_demo"], ["shell", "-v0", "-c", FILL]):
+        subprocess.run([sys.executable, "manage.py", *command], cwd=ROOT, env=env, check=True)
+    with serving(Path(folder)) as server, sync_playwright() as play:
+        browser = play.request.new_context(base_url=server.url)
+        token = {
+            c["name"]: c["value"] for c in (browser.get("/api/session"), browser.storage_state())[1]["cookies"]
+        }
+        browser.post(
+            "/api/session",
+            data={"name": "owner", "password": "owner-half-thou"},
+            headers={"X-CSRFToken": token["csrftoken"]},
+        )
+        times = []
+        for _ in range(50):
+            start = time.perf_counter()
+            answer = browser.get("/api/rack")
+            body = answer.json()
+            times.append((time.perf_counter() - start) * 1000)
+            assert len(body["jobs"]) == 50, body
+        memory = psutil.Process(server.process.pid).memory_info().rss / 1e6
+        print(f"rack of {body['total']} jobs: first page {statistics.median(times):.0f} ms; server {memory:.0f} MB")

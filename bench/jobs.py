@@ -1,0 +1,81 @@
+"""Large jobs for the benches. Sizes are invented."""
+
+from __future__ import annotations
+
+import random
+from datetime import UTC, datetime
+
+from halfthou.engines import usual_layouts
+from halfthou.jobs import (
+    Band,
+    Figure,
+    Gauge,
+    Job,
+    JournalLimits,
+    LimitsSheet,
+    Plan,
+    Reading,
+    ShellSize,
+    Source,
+    SourceKind,
+)
+from halfthou.lengths import Length, Unit
+
+TENTH = 2_540
+MAKER = Source(kind=SourceKind.MAKER)
+PLAN = Plan(planes=3)
+
+
+def _limits(least: int) -> JournalLimits:
+    return JournalLimits(
+        size=Band(least=Length(least * TENTH), most=Length((least + 8) * TENTH), source=MAKER),
+        out_of_round=Figure(value=Length(10 * TENTH), source=MAKER),
+        taper=Figure(value=Length(6 * TENTH), source=MAKER),
+        shells=tuple(ShellSize(undersize=Length(step * TENTH)) for step in (0, 100, 200, 300)),
+    )
+
+
+def v_twelve(times: int) -> Job:
+    """A V12 with 7 mains and 6 pins, three planes by four angles, every spot read so many times."""
+    chance = random.Random(12)
+    layout = next(known for known in usual_layouts() if known.name == "V twelve")
+    gauge = Gauge(
+        id="mic",
+        name="mic",
+        kind="micrometer",
+        unit=Unit.INCH,
+        resolution=Length(TENTH),
+        permissible_error=Length(TENTH),
+    )
+    at = datetime(2031, 5, 4, 12, tzinfo=UTC)
+    readings = [
+        Reading(
+            id=f"{journal}.{spot}.{time}",
+            journal=journal,
+            spot=spot,
+            size=Length(
+                ((24_140 if journal[0] == "M" else 20_375) - chance.randrange(60 if journal == "R3" else 4)) * TENTH
+            ),
+            typed="371",
+            unit=Unit.INCH,
+            gauge="mic",
+            by="bench",
+            at=at,
+        )
+        for time in range(times)
+        for journal in layout.shaft
+        for spot in PLAN.spots
+    ]
+    return Job(
+        number="12",
+        title="V12",
+        booked_in=at.date(),
+        shown_in=Unit.INCH,
+        limits=LimitsSheet(
+            engine="V12", unit=Unit.INCH, layout=layout, mains=_limits(24_135), rods=_limits(20_370)
+        ),
+        gauges=(gauge,),
+        mains_plan=PLAN,
+        rods_plan=PLAN,
+        readings=tuple(readings),
+    )

@@ -1,0 +1,101 @@
+import { beforeEach, describe, expect, it, vi } from "vitest";
+
+import { type Landing, Outbox } from "./outbox";
+
+const landing = (id: string): Landing => ({
+  id,
+  journal: "R1",
+  spot: "1a",
+  typed: "371",
+  unit: "in",
+  gauge: "mic",
+  at: "2031-05-04T12:00:00Z",
+  chosen_nm: null,
+  corrects: null,
+});
+const bench = { card: { id: 1 } };
+const answer = (body: unknown, status = 200) =>
+  new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
+
+function boxWith(replies: (() => Promise<Response>)[]) {
+  const sent: string[] = [];
+  vi.stubGlobal("fetch", async (request: Request) => {
+    sent.push(((await request.json()) as Landing).id);
+    return (replies.shift() ?? (() => Promise.resolve(answer({ bench, asked: null }))))();
+  });
+  const box = new Outbox();
+  box.person = "bench";
+  return { box, sent };
+}
+
+const settled = () =>
+  vi.waitFor(() => Promise.resolve(), { timeout: 50 }).then(() => new Promise((r) => setTimeout(r, 20)));
+const down = () => Promise.reject(new TypeError("Failed to fetch"));
+
+describe("the outbox", () => {
+  beforeEach(() => localStorage.clear());
+
+  it("sends in the order typed and empties as readings land", async () => {
+    const { box, sent } = boxWith([]);
+    ["a", "b", "c"].forEach((id) => box.add(1, landing(id)));
+    await settled();
+    expect(sent).toEqual(["a", "b", "c"]);
+    expect(box.snapshot()).toEqual([]);
+  });
+
+  it("keeps a reading while the server is down, over a reload too, and sends it once after", async () => {
+    const { box } = boxWith([down]);
+    box.add(1, landing("a"));
+    await settled();
+    expect(box.reachable).toBe(false);
+    const { box: reloaded, sent } = boxWith([]);
+    expect(reloaded.snapshot().map((parcel) => parcel.landing.id)).toEqual(["a"]);
+    await reloaded.send();
+    expect(sent).toEqual(["a"]);
+    expect(reloaded.snapshot()).toEqual([]);
+  });
+
+  it("keeps a question until it is answered, and goes on with the readings after it", async () => {
+    const asked = { question: "Which?", choices: [{ nm: 5, words: "this" }] };
+    const { box, sent } = boxWith([() => Promise.resolve(answer({ asked, bench: null }))]);
+    box.add(1, landing("a"));
+    box.add(1, landing("b"));
+    await settled();
+    expect(box.snapshot().map((parcel) => [parcel.landing.id, parcel.state])).toEqual([["a", "asked"]]);
+    box.choose("a", 5);
+    await settled();
+    expect(sent).toEqual(["a", "b", "a"]);
+    expect(box.snapshot()).toEqual([]);
+  });
+
+  it("keeps what was refused, with the server's words", async () => {
+    const refusal = { code: "no-unit", message: "A word that is no unit.", faults: [] };
+    const { box } = boxWith([() => Promise.resolve(answer(refusal, 422))]);
+    box.add(1, landing("a"));
+    await settled();
+    expect(box.snapshot()[0]).toMatchObject({ state: "refused", message: "A word that is no unit." });
+  });
+
+  it("sends a reading only for the person who typed it", async () => {
+    const { box } = boxWith([down]);
+    box.add(1, landing("a"));
+    await settled();
+    const { box: later, sent } = boxWith([]);
+    later.person = "machinist";
+    await later.send();
+    expect(sent).toEqual([]);
+    expect(later.snapshot()).toHaveLength(1);
+  });
+
+  it("keeps everything when the person is signed out meanwhile", async () => {
+    const { box } = boxWith([() => Promise.resolve(answer({ detail: "Unauthorized" }, 401))]);
+    box.add(1, landing("a"));
+    await settled();
+    expect(box.snapshot()[0]).toMatchObject({ state: "waiting" });
+  });
+
+  it("starts empty when what was stored cannot be read", () => {
+    localStorage.setItem("half-thou.outbox", "{broken");
+    expect(new Outbox().snapshot()).toEqual([]);
+  });
+});

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+
 from halfthou.answer import Assessment, JournalAnswer, doubts_of, journal_answer, set_answer
 from halfthou.gauges import expanded, size_doubt
 from halfthou.jobs import Job, JournalSet, Look, Observation, set_of
@@ -56,16 +58,15 @@ def notation_of(job: Job) -> Notation:
     return Notation(Unit.INCH, 5) if fine and job.shown_in is Unit.INCH else usual
 
 
-def present_size(job: Job, journal_set: JournalSet, surveys: dict[str, JournalSurvey]) -> Length:
+def present_size(job: Job, journal_set: JournalSet, sizes: Iterable[Length]) -> Length:
     """The undersize a set stands at by its readings, or by what is claimed while nothing is read."""
-    limits = job.limits.of(journal_set)
-    members = [surveys[name] for name in job.limits.journals(journal_set)]
-    sizes = [reading.size for survey in members for reading in survey.readings]
-    if not sizes:
+    read = tuple(sizes)
+    if not read:
         claim = _claim(seen_on(job), journal_set)
         return claim.depth if claim and claim.depth is not None else ZERO
-    doubt = max(expanded(size_doubt(gauge)) for survey in members for gauge in survey.gauges)
-    return present_undersize(limits, sizes, doubt)
+    used = {reading.gauge for reading in job.readings}
+    doubt = max(expanded(size_doubt(gauge)) for gauge in job.gauges if gauge.id in used)
+    return present_undersize(job.limits.of(journal_set), read, doubt)
 
 
 def _claim(seen: dict[tuple[str, Look], Observation], journal_set: JournalSet) -> Observation | None:
@@ -80,9 +81,10 @@ def _decide(
     say: Notation,
 ) -> SetVerdict:
     limits, house = job.limits.of(journal_set), job.house_rules
-    present = present_size(job, journal_set, surveys)
+    members = job.limits.journals(journal_set)
+    present = present_size(job, journal_set, (r.size for name in members for r in surveys[name].readings))
     verdicts = {}
-    for name in job.limits.journals(journal_set):
+    for name in members:
         about = {look: found for (on, look), found in seen.items() if on in (name, "crank")}
         about.update({look: found for (on, look), found in seen.items() if on == name})
         verdicts[name] = judge_journal(JournalCase(surveys[name], limits, house, present, about))

@@ -11,7 +11,7 @@ from halfthou.answer.documents import (
     Spot,
 )
 from halfthou.engines import journal_name, short_name
-from halfthou.jobs import JournalSet, Layout, Look, Plan, Reading
+from halfthou.jobs import ANGLE_LETTERS, JournalSet, Layout, Look, Plan, Reading
 from halfthou.lengths import Notation, Shown
 from halfthou.sets import SetVerdict, oil_clearance, shells_of, sizes_to_be, undersize_words
 from halfthou.surveys import JournalSurvey
@@ -95,14 +95,15 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
 
 
 def _spots(survey: JournalSurvey, plan: Plan, say: Notation) -> tuple[Spot, ...]:
+    angles = dict(zip(ANGLE_LETTERS, plan.angles_deg, strict=False))
     return tuple(
         Spot(
             state.spot,
             int(state.spot[0]),
             state.spot[1],
-            plan.angle_of(state.spot),
+            angles[state.spot[1]],
             None if state.current is None else _reading(state.current, say),
-            tuple([_reading(reading, say) for reading in state.others]),
+            tuple([_reading(reading, say) for reading in state.others]) if state.others else (),
         )
         for state in survey.spots
     )

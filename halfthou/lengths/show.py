@@ -30,7 +30,11 @@ class Notation:
 
     unit: Unit
     decimals: int
-    _written: dict[int, str] = field(default_factory=dict, compare=False, repr=False)
+    _written: dict[int, str] = field(default_factory=dict, init=False, compare=False, repr=False)
+    _ratio: tuple[int, int] = field(init=False, compare=False, repr=False)
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "_ratio", (10**self.decimals, NM_PER_UNIT[self.unit]))
 
     @classmethod
     def usual(cls, unit: Unit) -> Notation:
@@ -92,8 +96,10 @@ class Notation:
         return scaled % step == 0
 
     def _scaled(self, length: Length) -> tuple[int, int]:
-        return length.nm * 10**self.decimals, NM_PER_UNIT[self.unit]
+        times, step = self._ratio
+        return length.nm * times, step
 
     def _write(self, ticks: int) -> str:
-        whole, rest = divmod(abs(ticks), 10**self.decimals)
-        return f"{'-' if ticks < 0 else ''}{whole}.{rest:0{self.decimals}d}"
+        digits = str(abs(ticks)).zfill(self.decimals + 1)
+        sign = "-" if ticks < 0 else ""
+        return f"{sign}{digits[: -self.decimals]}.{digits[-self.decimals :]}"

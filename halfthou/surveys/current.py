@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from halfthou.jobs import Gauge, Job, JournalSet, Look, Observation, Reading, set_of
+from halfthou.lengths import Length
 from halfthou.surveys.form import Form, form_of
 
 
@@ -60,7 +61,8 @@ def survey_journals(job: Job) -> dict[str, JournalSurvey]:
         if reading.id not in corrected:
             by_spot[reading.journal, reading.spot].append((reading.at, order, reading))
     for entries in by_spot.values():
-        entries.sort(key=lambda entry: entry[:2], reverse=True)
+        if len(entries) > 1:
+            entries.sort(key=lambda entry: entry[:2], reverse=True)
     gauges = {gauge.id: gauge for gauge in job.gauges}
     return {journal: _survey(job, journal, by_spot, gauges) for journal in job.limits.layout.shaft}
 
@@ -85,6 +87,17 @@ def _survey(
             used[current.gauge] = gauges[current.gauge]
     form = form_of(sizes, plan) if sizes else None
     return JournalSurvey(journal, journal_set, tuple(states), form, tuple(used.values()))
+
+
+def standing_sizes(job: Job, journal_set: JournalSet) -> tuple[Length, ...]:
+    """The sizes read of a set that are neither withdrawn nor corrected, for telling what comes next."""
+    taken_back = {withdrawal.reading for withdrawal in job.withdrawals}
+    corrected = {reading.corrects for reading in job.readings if reading.id not in taken_back}
+    return tuple(
+        reading.size
+        for reading in job.readings
+        if reading.id not in taken_back and reading.id not in corrected and set_of(reading.journal) is journal_set
+    )
 
 
 def seen_on(job: Job) -> dict[tuple[str, Look], Observation]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 
 from halfthou.jobs import Plan
 from halfthou.lengths import Length
@@ -75,16 +76,12 @@ def fit_ovality(angles_deg: Sequence[float], sizes: Sequence[Length]) -> Ovality
     if count < 3:
         raise ValueError("an ellipse needs at least three diameters")
     base = sizes[0].nm
-    rows = [(math.cos(t), math.sin(t)) for t in (math.radians(2 * angle) for angle in angles_deg)]
-    values = [size.nm - base for size in sizes]
-    c = sum(row[0] for row in rows)
-    s = sum(row[1] for row in rows)
-    cc = sum(row[0] * row[0] for row in rows)
-    ss = sum(row[1] * row[1] for row in rows)
-    cs = sum(row[0] * row[1] for row in rows)
-    y = sum(values)
-    yc = sum(value * row[0] for value, row in zip(values, rows, strict=True))
-    ys = sum(value * row[1] for value, row in zip(values, rows, strict=True))
+    c = s = cc = ss = cs = y = yc = ys = 0.0
+    for angle, size in zip(angles_deg, sizes, strict=True):
+        turn = math.radians(2 * angle)
+        cos, sin, value = math.cos(turn), math.sin(turn), size.nm - base
+        c, s, cc, ss, cs = c + cos, s + sin, cc + cos * cos, ss + sin * sin, cs + cos * sin
+        y, yc, ys = y + value, yc + value * cos, ys + value * sin
     # Cramer's rule on the 3 by 3 normal equations, the mean eliminated first.
     a11, a12, a22 = cc - c * c / count, cs - c * s / count, ss - s * s / count
     b1, b2 = yc - c * y / count, ys - s * y / count
@@ -101,8 +98,8 @@ def form_of(sizes: Mapping[str, Length], plan: Plan) -> Form:
     Gives:   the form; figures that need readings not yet taken are None.
     Rule:    surveys.size.least, surveys.form.out-of-round, surveys.form.taper, surveys.form.barrel.
     """
-    least_spot = min(sizes, key=lambda spot: sizes[spot])
-    greatest_spot = max(sizes, key=lambda spot: sizes[spot])
+    by_size = [(size.nm, spot) for spot, size in sizes.items()]
+    least_spot, greatest_spot = min(by_size)[1], max(by_size)[1]
     two_point, fitted, fitted_least, angles = _out_of_round(sizes, plan)
     by_fit = fitted is not None and two_point is not None and fitted.value > two_point.value
     least = Measure(sizes[least_spot], (least_spot,))
@@ -148,7 +145,8 @@ def _out_of_round(
 def _spread(angles: list[int]) -> bool:
     """Whether the angles read so far go round far enough to hold an ellipse: no gap wider than 90 degrees."""
     turned = sorted(angles)
-    return all(b - a <= 90 for a, b in zip(turned, [*turned[1:], turned[0] + 180], strict=True))
+    gaps = [b - a for a, b in pairwise(turned)]
+    return max(turned[0] + 180 - turned[-1], *gaps) <= 90
 
 
 def _taper(sizes: Mapping[str, Length], plan: Plan) -> Measure | None:

@@ -1,6 +1,6 @@
 import "./index.css";
 
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { setNonce } from "get-nonce";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
@@ -13,6 +13,8 @@ import { applyTheme, storedTheme } from "./shared/theme";
 const nonce = document.querySelector<HTMLMetaElement>("meta[property=csp-nonce]")?.nonce;
 if (nonce) setNonce(nonce);
 applyTheme(storedTheme());
+// A landed reading and the emptied outbox are drawn in one go.
+notifyManager.setScheduler(queueMicrotask);
 
 const root = document.getElementById("root");
 if (!root) throw new Error("The page has no root element.");

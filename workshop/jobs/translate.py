@@ -2,8 +2,6 @@
 
 from typing import Any
 
-from django.utils import timezone
-
 from halfthou.jobs import (
     Decision,
     DecisionKind,
@@ -40,8 +38,11 @@ def plan_of(document: dict[str, Any]) -> Plan:
     return Plan.model_validate(document)
 
 
-def reading_of(row: ReadingRecord) -> Reading:
-    """A reading from its row."""
+_READING_COLUMNS = ("key", "journal", "spot", "nm", "typed", "unit", "gauge", "by", "at", "corrects")
+
+
+def reading_of(row: ReadingRecord | Any) -> Reading:
+    """A reading from its row, or from the columns of one."""
     return Reading(
         id=row.key,
         journal=row.journal,
@@ -51,7 +52,7 @@ def reading_of(row: ReadingRecord) -> Reading:
         unit=Unit(row.unit),
         gauge=row.gauge,
         by=row.by,
-        at=timezone.localtime(row.at),
+        at=row.at,
         corrects=row.corrects or None,
     )
 
@@ -67,7 +68,7 @@ def observation_of(row: ObservationRecord) -> Observation:
         typed=row.typed,
         spot=row.spot or None,
         by=row.by,
-        at=timezone.localtime(row.at),
+        at=row.at,
     )
 
 
@@ -83,7 +84,8 @@ def gauges_of(record: JobRecord, used: set[str]) -> tuple[Gauge, ...]:
 
 def job_of(record: JobRecord, shown_in: Unit) -> Job:
     """The whole job as the core's document, to be spoken of in one unit."""
-    readings = tuple(reading_of(row) for row in record.readings.order_by("pk"))
+    rows = record.readings.order_by("pk").values_list(*_READING_COLUMNS, named=True)
+    readings = tuple(reading_of(row) for row in rows.iterator())
     rules = record.frozen_house_rules
     return Job(
         number=record.number,
@@ -100,7 +102,7 @@ def job_of(record: JobRecord, shown_in: Unit) -> Job:
         rods_plan=plan_of(record.rods_plan),
         readings=readings,
         withdrawals=tuple(
-            Withdrawal(id=row.key, reading=row.reading, by=row.by, at=timezone.localtime(row.at))
+            Withdrawal(id=row.key, reading=row.reading, by=row.by, at=row.at)
             for row in record.withdrawals.order_by("pk")
         ),
         observations=tuple(observation_of(row) for row in record.observations.order_by("pk")),
@@ -119,7 +121,7 @@ def decision_of(row: DecisionRecord) -> Decision:
         words=row.words,
         reason=row.reason,
         by=row.by,
-        at=timezone.localtime(row.at),
+        at=row.at,
     )
 
 
@@ -128,9 +130,9 @@ def signature_of(row: SignatureRecord) -> Signature:
     return Signature(
         revision=row.revision,
         by=row.by,
-        at=timezone.localtime(row.at),
+        at=row.at,
         withdrawn_by=row.withdrawn_by,
-        withdrawn_at=None if row.withdrawn_at is None else timezone.localtime(row.withdrawn_at),
+        withdrawn_at=None if row.withdrawn_at is None else row.withdrawn_at,
         made_elsewhere=row.made_elsewhere,
         sheet=row.sheet,
     )

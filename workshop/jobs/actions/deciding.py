@@ -209,5 +209,6 @@ def withdraw_signature(owner: Person, job_id: int) -> Opened:
 
 
 def _settled(record: JobRecord, person: Person) -> Opened:
+    record = job_record(record.pk)
     job = job_of(record, Unit(person.shown_unit))
     return Opened(record, job, settle(record, job))

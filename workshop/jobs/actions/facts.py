@@ -21,8 +21,8 @@ from halfthou.lengths import (
     read_length,
     read_undersize,
 )
-from halfthou.surveys import survey_journals, window_for
-from workshop.jobs.actions.opened import Opened, job_record, settle, to_change, write_history
+from halfthou.surveys import standing_sizes, window_for
+from workshop.jobs.actions.opened import Opened, job_record, must_be_open, settle, write_history
 from workshop.jobs.models import JobRecord, ObservationRecord, ReadingRecord, WithdrawalRecord
 from workshop.jobs.translate import job_of, observation_of, reading_of
 from workshop.people.may import Act, must
@@ -62,9 +62,8 @@ class Seeing(Schema):
 def window_of(job: Job, journal: str) -> Window:
     """What a reading of this journal can be, by its limits and what its set has read so far."""
     journal_set = set_of(journal)
-    surveys = survey_journals(job)
-    present = present_size(job, journal_set, surveys)
-    read = [r.size for name in job.limits.journals(journal_set) for r in surveys[name].readings]
+    read = standing_sizes(job, journal_set)
+    present = present_size(job, journal_set, read)
     return window_for(job.limits.of(journal_set), present, read)
 
 
@@ -86,7 +85,7 @@ def land_reading(person: Person, job_id: int, given: Landing) -> Opened | Asked:
     job = job_of(record, Unit(person.shown_unit))
     if any(reading.id == given.id for reading in job.readings):
         return Opened(record, job, assess(job))
-    to_change(job_id)
+    must_be_open(record)
     _check_correction(person, job, given)
     if given.gauge not in {gauge.id for gauge in job.gauges}:
         raise Refusal("no-gauge", "That gauge is not in the list. Choose another.", [Fault("gauge", "not listed")])
@@ -119,7 +118,7 @@ def withdraw_reading(person: Person, job_id: int, key: str, reading: str, at: da
     must(person, Act.READ)
     record = job_record(job_id)
     if not record.withdrawals.filter(key=key).exists():
-        to_change(job_id)
+        must_be_open(record)
         row = record.readings.filter(key=reading).first()
         if row is None:
             raise NotThere("no-reading", "That reading is not there.")
@@ -136,7 +135,7 @@ def observe(person: Person, job_id: int, given: Seeing) -> Opened:
     must(person, Act.READ)
     record = job_record(job_id)
     if not record.observations.filter(key=given.id).exists():
-        to_change(job_id)
+        must_be_open(record)
         job = job_of(record, Unit(person.shown_unit))
         depth = _depth(given, job)
         row = ObservationRecord(

@@ -25,7 +25,8 @@ class Opened:
 
 def job_record(job_id: int) -> JobRecord:
     """The row of a job. Refuses: NotThere."""
-    record = JobRecord.objects.select_related("limits", "limits__sheet").filter(pk=job_id).first()
+    jobs = JobRecord.objects.select_related("limits", "limits__sheet").prefetch_related("signatures", "decisions")
+    record = jobs.filter(pk=job_id).first()
     if record is None:
         raise NotThere("no-job", "There is no such job.")
     return record
@@ -40,25 +41,31 @@ def open_job(job_id: int, person: Person) -> Opened:
 
 def standing_signature(record: JobRecord) -> SignatureRecord | None:
     """The signature that stands, if one does."""
-    return record.signatures.filter(withdrawn_at=None, made_elsewhere=False).last()
+    standing = [row for row in record.signatures.all() if row.withdrawn_at is None and not row.made_elsewhere]
+    return standing[-1] if standing else None
 
 
 def to_change(job_id: int) -> JobRecord:
     """A job to change. Refuses: Clash where it is signed or archived."""
     record = job_record(job_id)
+    must_be_open(record)
+    return record
+
+
+def must_be_open(record: JobRecord) -> None:
+    """Refuse a change to a job that is signed or archived. Refuses: Clash."""
     if record.archived:
         raise Clash("archived", "This job is archived. Bring it back to the rack first.")
     signature = standing_signature(record)
     if signature is not None:
         message = f"Signed by {signature.by}. The owner can withdraw the signature, then it opens again."
         raise Clash("signed", message)
-    return record
 
 
 def standing_decisions(record: JobRecord) -> dict[tuple[str, str], DecisionRecord]:
     """The last decision on each set and each waived journal; one taken back leaves none."""
     last: dict[tuple[str, str], DecisionRecord] = {}
-    for row in record.decisions.order_by("pk"):
+    for row in sorted(record.decisions.all(), key=lambda row: row.pk):
         last[row.set, row.journal] = row
     return {key: row for key, row in last.items() if row.kind != "taken back"}
 

@@ -51,6 +51,5 @@ for times in (1, 2):
     job = v_twelve(times)
     assess(job)
     ours, numpys = median_ms(lambda job=job: assess(job)), median_ms(plain_numpy(job))
-    print(
-        f"assess, V12, {len(job.readings)} readings: {ours:.2f} ms; numpy {numpys:.3f} ms; {ours / numpys:.0f} times"
-    )
+    what = f"assess, V12, {len(job.readings)} readings"
+    print(f"{what}: {ours:.2f} ms; numpy {numpys:.3f} ms; {ours / numpys:.0f} times")

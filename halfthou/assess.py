@@ -30,12 +30,7 @@ def assess(job: Job) -> Assessment:
     journals = tuple(
         journal_answer(decided[set_of(name)], name, layout, job.plan_of(set_of(name)), say) for name in layout.shaft
     )
-    doubts = tuple(
-        doubt
-        for one in decided.values()
-        for verdict in one.case.verdicts.values()
-        for doubt in doubts_of(verdict, say)
-    )
+    doubts = tuple(doubt for answer in journals for doubt in doubts_of(answer))
     return Assessment(
         unit=say.unit,
         decimals=say.decimals,

@@ -38,7 +38,8 @@ class Spot:
     others: tuple[ShownReading, ...]
 
 
-class FigureShown(Document):
+@dataclass(frozen=True, slots=True)
+class FigureShown:
     """One judged figure. `conforms` is the probability that the true value lies within the limit."""
 
     rule: str

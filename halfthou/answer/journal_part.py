@@ -183,15 +183,14 @@ def _still_to_do(verdict: JournalVerdict) -> tuple[str, ...]:
     return tuple(found)
 
 
-def doubts_of(verdict: JournalVerdict, say: Notation) -> tuple[Reason, ...]:
+def doubts_of(answer: JournalAnswer) -> tuple[Reason, ...]:
     """The reasons of a journal that are open doubts: too close, a rule of thumb, a referral."""
-    if verdict.action not in (Action.MEASURE, Action.REFER):
+    if answer.own_action not in (Action.MEASURE, Action.REFER):
         return ()
     doubtful = ("verdicts.guard-band", "verdicts.rule-of-thumb", "verdicts.two-angles", "verdicts.journal.heat",
                 "verdicts.journal.fillet")  # fmt: skip
-    name = short_name(verdict.case.survey.journal)
     return tuple(
-        Reason(rule=reason.rule, text=f"{name}: {reason.text}", spots=reason.spots)
-        for reason in journal_reasons(verdict, say)
+        Reason(rule=reason.rule, text=f"{answer.short_name}: {reason.text}", spots=reason.spots)
+        for reason in answer.reasons
         if reason.rule in doubtful
     )

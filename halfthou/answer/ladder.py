@@ -13,7 +13,7 @@ _SCALES = {
     Unit.INCH: (2_540, 5_080, 12_700, 25_400, 50_800, 127_000, 254_000, 508_000),
     Unit.MM: (2_000, 5_000, 10_000, 20_000, 50_000, 100_000, 200_000, 500_000),
 }
-MOST_GRADUATIONS = 70
+MOST_GRADUATIONS = 50
 
 
 def steps_shown(decided: SetVerdict, say: Notation) -> tuple[StepShown, ...]:

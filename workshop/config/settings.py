@@ -61,7 +61,6 @@ MIDDLEWARE = [
     "axes.middleware.AxesMiddleware",
 ]
 ROOT_URLCONF = "workshop.config.urls"
-ASGI_APPLICATION = "workshop.config.asgi.application"
 TEMPLATES = [{"BACKEND": "django.template.backends.django.DjangoTemplates", "DIRS": [], "APP_DIRS": True}]
 DATABASES = {
     "default": {

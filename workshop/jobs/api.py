@@ -4,7 +4,7 @@ from datetime import datetime
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
-from pydantic import Field
+from pydantic import BaseModel, Field
 
 from halfthou.exchange import write_job, write_readings
 from halfthou.jobs import JournalSet, Plan
@@ -82,7 +82,7 @@ class ReadingsFileIn(Schema):
     gauge: str = ""
 
 
-def _json(body: Schema) -> HttpResponse:
+def _json(body: BaseModel) -> HttpResponse:
     """The body as it is: already checked, so not checked again on its way out."""
     return HttpResponse(body.model_dump_json(), content_type="application/json")
 

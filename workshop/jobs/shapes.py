@@ -2,7 +2,7 @@
 
 from datetime import date, datetime
 
-from ninja import Schema
+from pydantic import BaseModel
 
 from halfthou.answer import Assessment
 from halfthou.jobs import ANSWERS, DecisionKind, JournalSet, Layout, Look, Plan, SheetState
@@ -15,7 +15,7 @@ from workshop.jobs.actions.opened import standing_decisions, standing_signature
 from workshop.jobs.models import DecisionRecord, JobRecord, Stage
 
 
-class RackLine(Schema):
+class RackLine(BaseModel):
     """One job on the rack."""
 
     id: int
@@ -36,7 +36,7 @@ class RackLine(Schema):
     archived: bool
 
 
-class RackOut(Schema):
+class RackOut(BaseModel):
     """A page of the rack."""
 
     jobs: list[RackLine]
@@ -45,7 +45,7 @@ class RackOut(Schema):
     pages: int
 
 
-class DecisionOut(Schema):
+class DecisionOut(BaseModel):
     """A decision that stands. `outdated` says that the verdict has changed since."""
 
     kind: DecisionKind
@@ -59,7 +59,7 @@ class DecisionOut(Schema):
     outdated: bool
 
 
-class SignatureOut(Schema):
+class SignatureOut(BaseModel):
     """A signature."""
 
     revision: int
@@ -70,7 +70,7 @@ class SignatureOut(Schema):
     made_elsewhere: bool
 
 
-class HistoryLine(Schema):
+class HistoryLine(BaseModel):
     """One line of a job's history."""
 
     by: str
@@ -78,7 +78,7 @@ class HistoryLine(Schema):
     words: str
 
 
-class CardOut(Schema):
+class CardOut(BaseModel):
     """What stands on a job's card."""
 
     id: int
@@ -98,13 +98,13 @@ class CardOut(Schema):
     signed: bool
 
 
-class EntryHint(Schema):
+class EntryHint(BaseModel):
     """What a signed number counts from in one set."""
 
     nominal: str
 
 
-class BenchOut(Schema):
+class BenchOut(BaseModel):
     """Everything the bench shows of a job."""
 
     card: CardOut
@@ -121,7 +121,7 @@ class BenchOut(Schema):
     other_limits: list["LimitsChoice"]
 
 
-class LimitsChoice(Schema):
+class LimitsChoice(BaseModel):
     """Another revision of the same engine's limits."""
 
     id: int
@@ -129,28 +129,28 @@ class LimitsChoice(Schema):
     state: SheetState
 
 
-class ChoiceOut(Schema):
+class ChoiceOut(BaseModel):
     """One answer to a question about typed text."""
 
     nm: int
     words: str
 
 
-class AskedOut(Schema):
+class AskedOut(BaseModel):
     """A question about typed text."""
 
     question: str
     choices: list[ChoiceOut]
 
 
-class LandOut(Schema):
+class LandOut(BaseModel):
     """A reading landed, and the bench after it; or a question first."""
 
     asked: AskedOut | None = None
     bench: BenchOut | None = None
 
 
-class DraftOut(Schema):
+class DraftOut(BaseModel):
     """What typed text would mean."""
 
     text: str
@@ -158,7 +158,7 @@ class DraftOut(Schema):
     asked: AskedOut | None
 
 
-class LookOut(Schema):
+class LookOut(BaseModel):
     """A look and its answers."""
 
     look: Look

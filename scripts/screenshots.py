@@ -1,0 +1,110 @@
+"""Take the pictures in docs/screenshots again, from the demo data. Run by: make screenshots."""
+
+from __future__ import annotations
+
+import os
+import re
+import subprocess
+import sys
+import tempfile
+from collections.abc import Callable
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+sys.path.insert(0, str(Path(__file__).parents[1]))
+from tests.serving import CHROMIUM_FLAGS, ROOT, Server, serving
+
+SHOTS = ROOT / "docs" / "screenshots"
+
+
+def open_job(page: Page, server: Server, title: str, journal: str) -> None:
+    page.goto(server.url)
+    page.get_by_role("link", name=re.compile(title)).click()
+    page.get_by_role("button", name=re.compile(f"^{journal}:")).click()
+    page.get_by_test_id("verdict").wait_for()
+
+
+def in_doubt(page: Page, server: Server) -> None:
+    open_job(page, server, "Locomotive 3", "Rod journal No. 3")
+    page.keyboard.type("373")
+    page.get_by_text("Enter lands").wait_for()
+
+
+def too_close(page: Page, server: Server) -> None:
+    open_job(page, server, "Locomotive 3", "Main journal M3")
+
+
+def decided(page: Page, server: Server) -> None:
+    open_job(page, server, "Mobile crane", "Rod journal No. 3")
+
+
+def dark(page: Page, server: Server) -> None:
+    open_job(page, server, "Quarry water pump", "Rod journal No. 2")
+    page.get_by_role("button", name="owner").click()
+    page.get_by_role("menuitem", name="Light or dark").click()
+
+
+def light_again(page: Page, server: Server) -> None:
+    page.goto(server.url)
+    page.get_by_role("button", name="owner").click()
+    page.get_by_role("menuitem", name="Light or dark").click()
+
+
+def sheet(page: Page, server: Server) -> None:
+    open_job(page, server, "Drainage pump 2", "Rod journal No. 2")
+    page.get_by_role("link", name="Sheet").click()
+    page.get_by_role("heading", name="Decision sheet").first.wait_for()
+
+
+def at(address: str) -> Callable[[Page, Server], None]:
+    def go(page: Page, server: Server) -> None:
+        page.goto(server.url + address)
+        page.locator("h1").first.wait_for()
+        page.wait_for_load_state("networkidle")
+
+    return go
+
+
+VIEWS: dict[str, Callable[[Page, Server], None]] = {
+    "rack": at("/"),
+    "book-in": at("/book-in"),
+    "bench-reading": in_doubt,
+    "bench-too-close": too_close,
+    "bench-decided": decided,
+    "bench-dark": dark,
+    "decision-sheet": sheet,
+    "limits-sheet": at("/limits/1"),
+    "gauges": at("/gauges"),
+    "house-rules": at("/house-rules"),
+    "key": at("/key"),
+}
+
+
+def take(folder: Path) -> None:
+    """Every view once at 1280 by 800."""
+    with serving(folder) as server, sync_playwright() as play:
+        browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM_FLAGS)
+        context = browser.new_context(viewport={"width": 1280, "height": 800}, locale="en-GB")
+        page = context.new_page()
+        page.goto(server.url)
+        page.get_by_role("button", name="machinist").wait_for()
+        page.screenshot(path=SHOTS / "sign-in.png")
+        page.get_by_role("button", name=re.compile("^owner")).click()
+        page.get_by_role("heading", name="The rack").wait_for()
+        for name, show in VIEWS.items():
+            show(page, server)
+            page.wait_for_timeout(500)
+            page.screenshot(path=SHOTS / f"{name}.png")
+            if name == "bench-dark":
+                light_again(page, server)
+        browser.close()
+
+
+if __name__ == "__main__":
+    SHOTS.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as data:
+        env = {**os.environ, "DATA_DIR": data, "DEMO": "1"}
+        for command in ("migrate", "furnish_demo"):
+            subprocess.run([sys.executable, "manage.py", command, "-v0"], cwd=ROOT, env=env, check=True)
+        take(Path(data))

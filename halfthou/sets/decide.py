@@ -49,19 +49,22 @@ class SetVerdict:
     def action_of(self, journal: str) -> Action:
         """What happens to one journal once its set is decided."""
         own = self.case.verdicts[journal].action
-        return self.action if self.action in (Action.REGRIND, Action.REPLACE) else own
+        if self.action in (Action.REGRIND, Action.REPLACE):
+            return self.action
+        return Action.REFER if self.action is Action.REFER and own is Action.REGRIND else own
 
     def mark_of(self, journal: str) -> MarkCode:
         """The mark of one journal: its own, or that it goes with its set."""
         verdict = self.case.verdicts[journal]
         own = verdict.action
+        together = self.action in (Action.REGRIND, Action.REPLACE)
         if own is Action.MEASURE:
             if verdict.state is State.NOT_READ:
                 return MarkCode.NOT_READ
-            return MarkCode.WITH_SET if self.action is Action.REGRIND else MarkCode.TOO_CLOSE
-        if self.action is Action.REGRIND and own is not Action.REGRIND:
+            return MarkCode.WITH_SET if together else MarkCode.TOO_CLOSE
+        if together and own not in (Action.REGRIND, Action.REPLACE):
             return MarkCode.WITH_SET
-        return _MARK[own]
+        return _MARK[self.action_of(journal)]
 
     @property
     def mark(self) -> MarkCode:
@@ -101,7 +104,9 @@ def decide_set(case: SetCase, say: Notation) -> SetVerdict:
         if Action.REFER in actions and action is Action.REGRIND:
             action = Action.REFER
     if Action.REPLACE in actions:
-        action, undersize = Action.REPLACE, None
+        action = Action.REPLACE
+    if action is Action.REPLACE:
+        undersize = None
     return SetVerdict(case, action, undersize, choice, hardening, awaiting)
 
 

@@ -105,11 +105,17 @@ def _present(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
 
 def _size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     choice = decided.choice
-    if choice is None or (decided.action is Action.REPLACE and decided.undersize is None and choice.sure):
+    if choice is None:
         return
     worst = short_name(choice.sets_it)
     if choice.sure is None:
         yield from _no_size(decided, say)
+        return
+    if decided.hardening is not None:
+        yield decided.hardening
+    if decided.action is not Action.REGRIND:
+        text = f"{worst} is past its limits; by size it would clean up at {undersize_words(choice.sure, say)}."
+        yield Reason(rule="sets.regrind.common-size", text=text)
         return
     outlook = choice.at(choice.sure)
     size = undersize_words(choice.sure, say)
@@ -130,8 +136,6 @@ def _size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
         tail = f": tight, {worst} makes only the lower part of the band." if tight else "."
         text = f"Grind to {say.at_least(band[0])} to {say.at_most(band[1])}{tail}"
         yield Reason(rule="sets.regrind.grinder-band", text=text)
-    if decided.hardening is not None:
-        yield decided.hardening
 
 
 def _next_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:

@@ -63,7 +63,7 @@ MARKS: dict[MarkCode, Mark] = {
             code=MarkCode.WITH_SET,
             letter="S",
             word="goes with its set",
-            meaning="Does not need it by itself; ground because the whole set goes to one size.",
+            meaning="Does not need it by itself; goes the way of its whole set.",
         ),
         Mark(
             code=MarkCode.REFER,

@@ -15,7 +15,7 @@ export function Figures({ journal }: { journal: Journal }) {
         <tbody>
           {journal.figures.map((figure) => (
             <tr key={figure.name} className="h-9 align-baseline">
-              <th scope="row" className="text-left text-[17px] font-normal">
+              <th scope="row" className="whitespace-nowrap pr-1 text-left text-[16px] font-normal">
                 {figure.name}
               </th>
               <td
@@ -28,7 +28,9 @@ export function Figures({ journal }: { journal: Journal }) {
                 {STATE_WORDS[figure.state] && (
                   <strong className="ml-1 text-ink">{STATE_WORDS[figure.state]}</strong>
                 )}
-                {figure.state === "too close" && <span> (chance within {figure.conforms})</span>}
+                {figure.state === "too close" && (
+                  <span className="block">chance it is within: {figure.conforms}</span>
+                )}
               </td>
             </tr>
           ))}

@@ -36,8 +36,8 @@ export function KeyPage() {
             {key.data?.rules.map((rule) => (
               <tr key={rule.id} className="border-b border-line align-top">
                 <td className="py-2 pr-4 font-semibold">{rule.name}</td>
-                <td className="pr-4">{rule.source}</td>
-                <td className="text-quiet">{rule.id}</td>
+                <td className="py-2 pr-4">{rule.source}</td>
+                <td className="py-2 text-quiet">{rule.id}</td>
               </tr>
             ))}
           </tbody>

@@ -17,9 +17,7 @@ export function DecideBar({ bench, set, mayDecide }: Props) {
   const { decide, takeBack } = useDecisions(bench.card.id);
   const answer = setAnswerOf(bench, set);
   const decision = bench.decisions.find((made) => made.set === set && !made.journal);
-  if (bench.card.signed)
-    return <p className="font-semibold">Signed. The owner can withdraw the signature.</p>;
-  if (decision && !decision.outdated) {
+  if (decision && (bench.card.signed || !decision.outdated)) {
     return (
       <div className="flex items-center justify-between gap-2 border-l-4 border-blue bg-sheet px-3 py-1">
         <p>
@@ -27,8 +25,12 @@ export function DecideBar({ bench, set, mayDecide }: Props) {
           {decision.by}
           {decision.reason && <span className="block text-sm">{decision.reason}</span>}
         </p>
-        {mayDecide && (
-          <Button kind="quiet" onClick={() => takeBack.mutate({ set, journal: "" })}>
+        {mayDecide && !bench.card.signed && (
+          <Button
+            kind="quiet"
+            className="whitespace-nowrap"
+            onClick={() => takeBack.mutate({ set, journal: "" })}
+          >
             Take back
           </Button>
         )}

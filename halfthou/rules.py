@@ -12,7 +12,9 @@ class Rule(NamedTuple):
 
 RULES: dict[str, Rule] = {
     "surveys.size.least": Rule("Size found is the least", "common practice, no source"),
-    "surveys.form.out-of-round": Rule("Out-of-round, two-point and fitted", "geometry: least squares fit of an ellipse"),
+    "surveys.form.out-of-round": Rule(
+        "Out-of-round, two-point and fitted", "geometry: an ellipse by least squares"
+    ),
     "surveys.form.taper": Rule("Taper between the end planes", "common practice, no source"),
     "surveys.form.barrel": Rule("Barrel or hourglass", "common practice, no source"),
     "surveys.plan.whole": Rule("A journal is judged when its plan is read", "common practice, no source"),
@@ -33,7 +35,9 @@ RULES: dict[str, Rule] = {
     "sets.regrind.shells-exist": Rule("A size without shells does not exist", "common practice, no source"),
     "sets.regrind.smallest-allowed": Rule("Not below the maker's smallest size", "the maker's limit"),
     "sets.regrind.last-size": Rule("Past the last size", "common practice, no source"),
-    "sets.regrind.hardened": Rule("A hardened crank is never silently ground", "house rule; case depths from memory"),
+    "sets.regrind.hardened": Rule(
+        "A hardened crank is never silently ground", "house rule; case depth from memory"
+    ),
     "sets.regrind.grinder-band": Rule("What the grinder must hit", "common practice, no source"),
     "sets.not-all-read": Rule("A set is decided when all of it is read", "common practice, no source"),
     "sets.clearance": Rule("Oil clearance by subtraction", "subtraction; caps torqued, crush not counted"),

@@ -54,7 +54,7 @@ def journal_answer(decided: SetVerdict, journal: str, layout: Layout, plan: Plan
         clearance=_clearance(decided, journal, say),
         reasons=journal_reasons(verdict, say),
         would_change=tuple(settles(verdict)) if verdict.action is Action.MEASURE else (),
-        still_to_do=_still_to_do(verdict),
+        still_to_do=_still_to_do(verdict, action),
         seen=tuple(verdict.case.seen.values()),
         cautions=cautions_for(action),
     )
@@ -88,6 +88,8 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
         if alone is not None and alone.undersize != decided.undersize:
             return f"{undersize_words(alone.undersize, say)} alone; {short_name(choice.sets_it)} sets the size"
         return f"{short_name(choice.sets_it)} sets the size"
+    if decided.hardening is not None and verdict.needs_machining:
+        return decided.hardening.text
     left = len(verdict.case.survey.unread)
     if left and verdict.case.survey.form is not None:
         return f"{left} {'reading' if left == 1 else 'readings'} to go"
@@ -166,7 +168,7 @@ def _no_clearance(words: str) -> ClearanceShown:
     return ClearanceShown(least=None, most=None, state=None, words=words)
 
 
-def _still_to_do(verdict: JournalVerdict) -> tuple[str, ...]:
+def _still_to_do(verdict: JournalVerdict, action: Action) -> tuple[str, ...]:
     case = verdict.case
     found = []
     if case.survey.unread and case.survey.form is not None:
@@ -178,7 +180,7 @@ def _still_to_do(verdict: JournalVerdict) -> tuple[str, ...]:
         found.append("Measure how deep the score is.")
     if case.answer(Look.SHELL) == "turned in its housing":
         found.append("Measure its housing bore with the cap torqued.")
-    if verdict.action is Action.REGRIND and case.answer(Look.CRACK_TEST) is None:
+    if action is Action.REGRIND and case.answer(Look.CRACK_TEST) is None:
         found.append("Crack test before it is ground.")
     return tuple(found)
 

@@ -31,7 +31,8 @@ class Window:
 
 UNIT_WORDS = {Unit.INCH: "inches", Unit.MM: "millimetres"}
 _SIGNED = re.compile(r"^(?P<sign>[+-]) ?(?P<number>\d*[.,]?\d+|\d+ \d/\d)( (?P<thou>thou))?$")
-_DIGITS = re.compile(r"^\d{1,7}([.]\d)?$")
+#: Last digits, or last digits and a half: 993.5 on a gauge that shows half-tenths.
+_DIGITS = re.compile(r"^(\d{1,7}|\d{2,5}[.]5)$")
 
 
 def read_here(text: str, unit: Unit, window: Window) -> Typed | Asked:

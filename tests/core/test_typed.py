@@ -142,6 +142,9 @@ def test_a_number_that_fits_nothing_must_be_confirmed() -> None:
     found = read_here("2.9930", Unit.INCH, INCH_WINDOW)
     assert isinstance(found, Asked)
     assert found.choices[0].length == inches("2.9930")
+    plain = read_here("2.9", Unit.INCH, INCH_WINDOW)
+    assert isinstance(plain, Asked)
+    assert [choice.length for choice in plain.choices] == [inches("2.9")]
     with pytest.raises(Unreadable):
         read_here("0.000", Unit.INCH, Window(inches("2.0"), inches("1.9"), inches("2.01")))
 

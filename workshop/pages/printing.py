@@ -6,11 +6,12 @@ from typing import Any
 import weasyprint
 from django.conf import settings
 from django.template.loader import render_to_string
+from weasyprint.text.fonts import FontConfiguration
 
 from halfthou.answer import Assessment
 from halfthou.engines import journal_name, set_name
 from halfthou.jobs import JournalSet
-from halfthou.lengths import Notation
+from halfthou.lengths import UNIT_WORDS, Notation
 from halfthou.surveys import window_for
 from workshop.jobs.actions import Opened
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
@@ -43,6 +44,7 @@ def sheet_html(opened: Opened) -> str:
             "engine": opened.job.limits.engine,
             "limits": opened.job.limits,
             "found": found,
+            "unit": UNIT_WORDS[found.unit],
             "sets": sets,
             "marks": {answer.id: mark_drawing(answer.mark.code) for answer in found.journals},
             "decisions": decisions,
@@ -72,7 +74,7 @@ def card_html(opened: Opened) -> str:
                 "journals": [journal_name(name, job.limits.layout) for name in job.limits.journals(journal_set)],
             }
         )
-    context = {"job": opened.record, "engine": job.limits.engine, "unit": job.shown_in.value, "sets": sets}
+    context = {"job": opened.record, "engine": job.limits.engine, "unit": UNIT_WORDS[job.shown_in], "sets": sets}
     return render_to_string("pages/card.html", context)
 
 
@@ -82,8 +84,10 @@ def pdf_of(html: str) -> bytes:
         f"@font-face{{font-family:'{family}';font-weight:{weight};src:url('{_face(folder, name)}')}}"
         for family, weight, folder, name in _FACES
     )
-    styles = [weasyprint.CSS(string=faces)]
-    found: bytes = weasyprint.HTML(string=html, base_url=str(settings.FONT_DIR)).write_pdf(stylesheets=styles)
+    fonts = FontConfiguration()
+    styles = [weasyprint.CSS(string=faces, font_config=fonts)]
+    page = weasyprint.HTML(string=html, base_url=str(settings.FONT_DIR))
+    found: bytes = page.write_pdf(stylesheets=styles, font_config=fonts)
     return found
 
 

@@ -36,8 +36,9 @@ export function Figures({ journal }: { journal: Journal }) {
           ))}
         </tbody>
       </table>
-      <p className="text-[15px] text-quiet">
-        With this gauge ±{size?.guard.text} on size{forms[0] && `, ±${forms[0].guard.text} on differences`}.
+      <p className="text-[15px] leading-tight text-quiet">
+        {journal.fitted && `Two-point ${journal.two_point ?? ""}, fitted ${journal.fitted}. `}
+        This gauge: ±{size?.guard.text} on size{forms[0] && `, ±${forms[0].guard.text} on differences`}.
         {journal.to_read.length > 0 && ` ${journal.to_read.length} to go.`}
       </p>
     </>

@@ -65,7 +65,7 @@ function ReasonList({ journal, onSpots }: Omit<Props, "bench">) {
           <li key={reason.text} className="border-b border-line/60">
             <button
               type="button"
-              className="w-full py-[5px] text-left font-medium hover:bg-tint focus-visible:bg-tint"
+              className="w-full py-[3px] text-left font-medium hover:bg-tint focus-visible:bg-tint"
               title={rule ? `${rule.name}. Source: ${rule.source}. (${reason.rule})` : reason.rule}
               onMouseEnter={() => onSpots(reason.spots)}
               onMouseLeave={() => onSpots([])}

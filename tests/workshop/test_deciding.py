@@ -123,8 +123,8 @@ def test_each_signature_is_a_new_revision(job: JobRecord, read_all: Any, machini
     actions.sign(machinist, job.pk)
     actions.withdraw_signature(owner, job.pk)
     actions.sign(machinist, job.pk)
-    assert [row.revision for row in job.signatures.all()] == [1, 2]
-    assert [bool(row.withdrawn_at) for row in job.signatures.all()] == [True, False]
+    assert [row.revision for row in job.signatures.order_by("revision")] == [1, 2]
+    assert [bool(row.withdrawn_at) for row in job.signatures.order_by("revision")] == [True, False]
 
 
 def test_a_decision_can_be_taken_back_and_stays_in_the_record(

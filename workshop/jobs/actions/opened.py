@@ -13,6 +13,21 @@ from workshop.jobs.translate import job_of
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere
 
+#: The columns of the rack's summary.
+SUMMARY = (
+    "engine",
+    "taken",
+    "planned",
+    "doubts",
+    "mains_mark",
+    "mains_headline",
+    "rods_mark",
+    "rods_headline",
+    "stage",
+    "waits_for",
+    "changed_at",
+)
+
 
 @dataclass(frozen=True)
 class Opened:
@@ -92,7 +107,7 @@ def settle(record: JobRecord, job: Job, shown: Assessment | None = None) -> Asse
     record.mains_mark, record.mains_headline = own.mains.mark.code.value, own.mains.headline
     record.rods_mark, record.rods_headline = own.rods.mark.code.value, own.rods.headline
     record.stage, record.waits_for = _stage(record, own)
-    record.save()
+    record.save(update_fields=SUMMARY)
     return shown
 
 

@@ -33,7 +33,7 @@ export function useDesk(bench: Bench) {
   const goTo = (id: string, at?: string | null) => {
     const next = journals.find((one) => one.id === id);
     if (!next) return;
-    setAddress({ journal: id }, { replace: true });
+    if (id !== address.get("journal")) setAddress({ journal: id }, { replace: true });
     setSpot(at === undefined ? nextSpot(next, mine, null) : at);
     setText("");
     setReplace(false);

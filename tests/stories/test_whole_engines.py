@@ -1,0 +1,110 @@
+"""Whole engines worn in a known way, read by a gauge with a known error, judged by the real code.
+
+The truth of each journal is known, so the promise of the guard band can be held to account. Outside: the truth is
+made here from geometry and a normal error; the promised risk is that of ISO 14253-1 as settled in design 8.1.
+"""
+
+import math
+import random
+
+import pytest
+
+from halfthou.assess import assess
+from halfthou.jobs import Gauge, Plan
+from halfthou.lengths import Length, Unit
+from halfthou.verdicts import Action, State
+from tests.making import GOOD_MAIN, figure, inches, job, limits
+
+NEW_MOST = inches("2.0378").nm
+LIMIT = inches("2.0362").nm
+
+
+def gauge(error_nm: int) -> Gauge:
+    return Gauge(
+        id="mic",
+        name="mic",
+        kind="micrometer",
+        unit=Unit.INCH,
+        resolution=Length(254),
+        permissible_error=Length(0),
+        repeatability=Length(error_nm),
+    )
+
+
+def read(true_nm: float, error_nm: float, chance: random.Random) -> str:
+    ticks = round((true_nm + chance.gauss(0, error_nm)) / 254)
+    return f"{ticks / 100_000:.5f}"
+
+
+@pytest.mark.parametrize("error_nm", [400, 1500])
+def test_round_journals_near_the_limit_are_called_wrongly_no_oftener_than_promised(error_nm: int) -> None:
+    """A round, straight journal whose true size lies within a few errors of the limit. Of those called within, the
+    share in truth beyond must stay at or under 5 %; likewise of those called beyond. The least of eight readings
+    leans low, so "within" is safer than promised; "beyond" is counted on one reading a journal for that reason."""
+    chance = random.Random(error_nm)
+    on = limits(service_least=figure(Length(LIMIT)))
+    wrong = {State.WITHIN: 0, State.BEYOND: 0}
+    called = {State.WITHIN: 0, State.BEYOND: 0}
+    for _ in range(400):
+        true = LIMIT + chance.uniform(-4, 4) * error_nm
+        spots = 8 if chance.random() < 0.5 else 1
+        texts = [read(true, error_nm, chance) for _ in range(spots)]
+        one = job({"R1": texts}, rods=on, gauges=(gauge(error_nm),), gauge=gauge(error_nm))
+        size = assess(one).journal("R1").figures[0]
+        if size.state is State.WITHIN or (size.state is State.BEYOND and spots == 1):
+            called[size.state] += 1
+            wrong[size.state] += (true < LIMIT) if size.state is State.WITHIN else (true >= LIMIT)
+    assert min(called.values()) > 30
+    assert all(wrong[state] <= 0.05 * called[state] for state in called)
+
+
+def worn(one: float, oval: float, turned: float) -> tuple[list[str], float]:
+    """Eight exact diameters of a journal worn one-sided and oval, and twice its least radius about the old axis."""
+    radius = [
+        NEW_MOST / 2
+        - one * max(0.0, math.cos(math.radians(t))) ** 2
+        - oval * math.cos(math.radians(t - turned)) ** 2
+        for t in range(360)
+    ]
+    sizes = [radius[t] + radius[t + 180] for t in Plan().angles_deg]
+    return [f"{round(size / 254) / 100_000:.5f}" for size in sizes] * 2, 2 * min(radius)
+
+
+def test_a_crank_ground_to_the_size_chosen_always_cleans_up_on_its_old_axis() -> None:
+    """However the wear lies, a circle of the chosen size about the old axis stays inside the worn journal."""
+    chance = random.Random(31)
+    ground = 0
+    for _ in range(150):
+        engine, least = {}, []
+        for n in range(1, 5):
+            texts, clean = worn(chance.uniform(0, 160_000), chance.uniform(0, 60_000), chance.uniform(0, 180))
+            engine[f"R{n}"] = texts
+            least.append(clean)
+        found = assess(job(engine, gauges=(gauge(100),), gauge=gauge(100))).rods
+        if found.action is not Action.REGRIND or found.undersize is None:
+            continue
+        ground += 1
+        smallest = inches("2.0370").nm - found.undersize.nm
+        # Four angles see an oval to the fit; what lies between them is under a tenth here.
+        assert min(least) >= smallest - 2_540
+    assert ground > 60
+
+
+def test_mains_and_rods_are_decided_apart() -> None:
+    """Thirty on the rods, standard on the mains: two sets, two sizes. Common practice, no source."""
+    texts, _ = worn(330_000, 0, 0)
+    engine = {**{f"R{n}": texts for n in range(1, 5)}, **{f"M{n}": GOOD_MAIN for n in range(1, 6)}}
+    found = assess(job(engine, gauges=(gauge(100),), gauge=gauge(100)))
+    assert found.rods.action is Action.REGRIND
+    assert found.rods.undersize is not None
+    assert found.rods.undersize.nm == inches("0.030").nm
+    assert (found.mains.action, found.mains.headline) == (Action.REUSE, "reuse")
+
+
+def test_a_gauge_too_coarse_leaves_everything_in_doubt() -> None:
+    """A caliper of ±0.001 in against a band of 0.0008 in: it may condemn, but hardly accept."""
+    coarse = gauge(0).model_copy(update={"permissible_error": inches("0.001"), "resolution": inches("0.0005")})
+    good = assess(job({"R1": ["2.0375"] * 8}, gauges=(coarse,), gauge=coarse)).journal("R1")
+    bad = assess(job({"R1": ["2.0330"] * 8}, gauges=(coarse,), gauge=coarse)).journal("R1")
+    assert good.action is Action.MEASURE
+    assert bad.action is Action.REGRIND

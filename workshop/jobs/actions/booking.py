@@ -8,7 +8,7 @@ from ninja import Schema
 from halfthou.exchange import Fault
 from halfthou.jobs import JournalSet, Plan
 from halfthou.lengths import Unit
-from workshop.jobs.actions.opened import Opened, job_record, open_job, settle, to_change, write_history
+from workshop.jobs.actions.opened import Opened, job_record, settled, to_change, write_history
 from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import job_of, plan_of
 from workshop.limits.actions import revision_of
@@ -144,5 +144,4 @@ def _header_faults(given: Header) -> list[Fault]:
 
 def _settled(record: JobRecord, person: Person) -> Opened:
     record.save()
-    settle(record, job_of(record, Unit(person.shown_unit)))
-    return open_job(record.pk, person)
+    return settled(record, person)

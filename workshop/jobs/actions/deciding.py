@@ -16,14 +16,14 @@ from workshop.jobs.actions.opened import (
     Opened,
     job_record,
     open_job,
-    settle,
+    settled,
     standing_decisions,
     standing_signature,
     to_change,
     write_history,
 )
 from workshop.jobs.models import DecisionRecord, JobRecord, SignatureRecord
-from workshop.jobs.translate import decision_of, job_of
+from workshop.jobs.translate import decision_of
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, Refusal
@@ -75,7 +75,7 @@ def decide(person: Person, job_id: int, given: Deciding) -> Opened:
         _waive(row, given, opened)
     row.save()
     write_history(record, person.username, f"{row.kind} {row.set} {row.journal}".strip() + f": {row.words}")
-    return _settled(record, person)
+    return settled(record, person)
 
 
 def _accept(row: DecisionRecord, record: JobRecord, found: Assessment) -> None:
@@ -152,7 +152,7 @@ def take_back_decision(person: Person, job_id: int, journal_set: JournalSet, jou
             at=timezone.now(),
         )
         write_history(record, person.username, f"took back: {standing.words}")
-    return _settled(record, person)
+    return settled(record, person)
 
 
 @transaction.atomic
@@ -180,7 +180,7 @@ def sign(person: Person, job_id: int) -> Opened:
         job=record, revision=revision, by=person.username, at=timezone.now(), sheet=sheet
     )
     write_history(record, person.username, f"signed the decision sheet, revision {revision}")
-    return _settled(record, person)
+    return settled(record, person)
 
 
 def _freeze(record: JobRecord, opened: Opened) -> None:
@@ -205,10 +205,4 @@ def withdraw_signature(owner: Person, job_id: int) -> Opened:
     if record.limits is not None:
         record.frozen_limits, record.frozen_house_rules = None, None
     write_history(record, owner.username, f"withdrew the signature of revision {signature.revision}")
-    return _settled(record, owner)
-
-
-def _settled(record: JobRecord, person: Person) -> Opened:
-    record = job_record(record.pk)
-    job = job_of(record, Unit(person.shown_unit))
-    return Opened(record, job, settle(record, job))
+    return settled(record, owner)

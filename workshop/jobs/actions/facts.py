@@ -22,8 +22,8 @@ from halfthou.lengths import (
     read_undersize,
 )
 from halfthou.surveys import standing_sizes, window_for
-from workshop.jobs.actions.opened import Opened, job_record, must_be_open, settle, write_history
-from workshop.jobs.models import JobRecord, ObservationRecord, ReadingRecord, WithdrawalRecord
+from workshop.jobs.actions.opened import Opened, job_record, must_be_open, settle, settled, write_history
+from workshop.jobs.models import ObservationRecord, ReadingRecord, WithdrawalRecord
 from workshop.jobs.translate import job_of, observation_of, reading_of
 from workshop.people.may import Act, must
 from workshop.people.models import Person
@@ -126,7 +126,7 @@ def withdraw_reading(person: Person, job_id: int, key: str, reading: str, at: da
         if not record.withdrawals.filter(reading=reading).exists():
             WithdrawalRecord.objects.create(job=record, key=key, reading=reading, by=person.username, at=_time(at))
             write_history(record, person.username, f"withdrew {row.journal} {row.spot}, {row.typed}")
-    return _settled(record, person)
+    return settled(record, person)
 
 
 @transaction.atomic
@@ -152,7 +152,7 @@ def observe(person: Person, job_id: int, given: Seeing) -> Opened:
         )
         _check_seen(row, job)
         row.save()
-    return _settled(record, person)
+    return settled(record, person)
 
 
 def _check_seen(row: ObservationRecord, job: Job) -> None:
@@ -206,8 +206,3 @@ def _time(at: datetime) -> datetime:
     now = timezone.now()
     aware = at if at.tzinfo else timezone.make_aware(at)
     return now if aware > now + CLOCK_AHEAD else aware
-
-
-def _settled(record: JobRecord, person: Person) -> Opened:
-    job = job_of(record, Unit(person.shown_unit))
-    return Opened(record, job, settle(record, job))

@@ -111,6 +111,13 @@ def settle(record: JobRecord, job: Job, shown: Assessment | None = None) -> Asse
     return shown
 
 
+def settled(record: JobRecord, person: Person) -> Opened:
+    """A changed job read afresh, its summary in step: nothing loaded before the change is believed."""
+    fresh = job_record(record.pk)
+    job = job_of(fresh, Unit(person.shown_unit))
+    return Opened(fresh, job, settle(fresh, job))
+
+
 def _stage(record: JobRecord, own: Assessment) -> tuple[Stage, str]:
     if standing_signature(record) is not None:
         return Stage.SIGNED, ""

@@ -4,12 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from halfthou.answer import Assessment, JournalAnswer, doubts_of, journal_answer, set_answer
+from halfthou.answer import (
+    Assessment,
+    BudgetShown,
+    JournalAnswer,
+    budgets_shown,
+    doubts_of,
+    journal_answer,
+    set_answer,
+)
 from halfthou.gauges import expanded, size_doubt
 from halfthou.jobs import Job, JournalSet, Look, Observation, set_of
 from halfthou.lengths import ZERO, Length, Notation, Unit
+from halfthou.operations import ground_to
 from halfthou.sets import SetCase, SetVerdict, decide_set
-from halfthou.surveys import JournalSurvey, present_undersize, seen_on, survey_journals
+from halfthou.surveys import JournalSurvey, present_undersize, reading_order, seen_on, survey_journals
 from halfthou.verdicts import Action, JournalCase, State, judge_journal
 
 HALF_TENTH = Length(1_270)
@@ -20,7 +29,6 @@ def assess(job: Job) -> Assessment:
 
     Takes:   the job as one document; nothing else is looked at.
     Gives:   the findings, actions, sizes, shells, clearances, reasons and doubts, in the job's unit.
-    Assumes: readings at 20 degrees; temperature is not yet allowed for.
     """
     say = notation_of(job)
     surveys = survey_journals(job)
@@ -34,15 +42,26 @@ def assess(job: Job) -> Assessment:
     return Assessment(
         unit=say.unit,
         decimals=say.decimals,
-        mains=set_answer(decided[JournalSet.MAINS], say),
-        rods=set_answer(decided[JournalSet.RODS], say),
+        mains=set_answer(decided[JournalSet.MAINS], reading_order(job, JournalSet.MAINS), say),
+        rods=set_answer(decided[JournalSet.RODS], reading_order(job, JournalSet.RODS), say),
         journals=journals,
-        readings_taken=sum(len(survey.readings) for survey in surveys.values()),
+        readings_taken=sum(len(survey.spots) - len(survey.unread) for survey in surveys.values()),
         readings_planned=sum(len(survey.spots) for survey in surveys.values()),
         doubts=doubts,
         waits_for=_waits_for(journals, decided),
         whole=_whole(journals, decided),
     )
+
+
+def open_budgets(job: Job, journal: str) -> tuple[BudgetShown, ...]:
+    """The uncertainty budget of every figure of one journal, to be opened and read.
+
+    Refuses: KeyError where the engine has no such journal.
+    """
+    surveys = survey_journals(job)
+    say = notation_of(job)
+    decided = _decide(job, set_of(journal), surveys, seen_on(job), say)
+    return budgets_shown(decided.case.verdicts[journal], say)
 
 
 def notation_of(job: Job) -> Notation:
@@ -54,9 +73,12 @@ def notation_of(job: Job) -> Notation:
 
 
 def present_size(job: Job, journal_set: JournalSet, sizes: Iterable[Length]) -> Length:
-    """The undersize a set stands at by its readings, or by what is claimed while nothing is read."""
+    """The undersize a set stands at by its readings; before any, by its last grind, or by what is claimed."""
     read = tuple(sizes)
     if not read:
+        ground = ground_to(job.operations, journal_set)
+        if ground is not None and ground.undersize is not None:
+            return ground.undersize
         claim = _claim(seen_on(job), journal_set)
         return claim.depth if claim and claim.depth is not None else ZERO
     used = {reading.gauge for reading in job.readings}
@@ -77,7 +99,7 @@ def _decide(
 ) -> SetVerdict:
     limits, house = job.limits.of(journal_set), job.house_rules
     members = job.limits.journals(journal_set)
-    present = present_size(job, journal_set, (r.size for name in members for r in surveys[name].readings))
+    present = present_size(job, journal_set, (size for name in members for size in surveys[name].sizes.values()))
     verdicts = {}
     for name in members:
         about = {look: found for (on, look), found in seen.items() if on in (name, "crank")}
@@ -88,7 +110,9 @@ def _decide(
 
 
 def _waits_for(journals: tuple[JournalAnswer, ...], decided: dict[JournalSet, SetVerdict]) -> str:
-    to_read = sum(len(answer.to_read) for answer in journals)
+    to_read = sum(answer.left for answer in journals)
+    if any(spot.doubt is not None and spot.doubt.holds for answer in journals for spot in answer.spots):
+        return "an answer at the bench"
     untouched = all(len(answer.to_read) == len(answer.spots) for answer in journals)
     if untouched:
         return "the first reading"

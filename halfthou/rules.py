@@ -11,6 +11,23 @@ class Rule(NamedTuple):
 
 
 RULES: dict[str, Rule] = {
+    "gauges.setting-check": Rule("The zero error is kept and taken off", "common practice, no source"),
+    "gauges.standing": Rule("A gauge that is out or overdue", "common practice, no source"),
+    "gauges.temperature": Rule("Sizes at 20 degrees", "ISO 1; coefficients from memory"),
+    "gauges.budget": Rule("What the doubt consists of", "JCGM 100:2008 (GUM), recalled"),
+    "gauges.repeatability": Rule("How well a hand repeats", "JCGM 100:2008 (GUM), 4.2, recalled"),
+    "gauges.noise-floor": Rule("Out-of-round that is only scatter", "control-chart constant d2, recalled"),
+    "gauges.ratio": Rule("Fine enough for the limit", "common practice; ANSI/NCSL Z540.1, from memory"),
+    "gauges.cannot-accept": Rule("A limit that no gauge can accept", "the guard band against the whole span"),
+    "gauges.slips": Rule("The slips of reading", "common practice; thimble and frame from memory"),
+    "operations.stale": Rule("Work makes readings stale", "common practice, no source"),
+    "surveys.slips": Rule("Did you mean", "common practice, no source; weights invented and tuned"),
+    "surveys.slip-or-undersize": Rule("A turn of the thimble, or ground under", "geometry: both are 0.50 mm"),
+    "surveys.odd-value": Rule("The odd value of its row", "least squares: deleted residual"),
+    "surveys.order": Rule("The order of the spots", "common practice, no source"),
+    "verdicts.settling": Rule("What would settle it", "the budget solved for the margin"),
+    "verdicts.contradiction": Rule("Readings that cannot all be true", "common practice, no source"),
+    "verdicts.clearance": Rule("Oil clearance as measured", "subtraction; GUM 5.2 for what is shared, recalled"),
     "surveys.size.least": Rule("Size found is the least", "common practice, no source"),
     "surveys.form.out-of-round": Rule(
         "Out-of-round, two-point and fitted", "geometry: an ellipse by least squares"

@@ -149,7 +149,7 @@ def job(
         "booked_in": date(2031, 5, 4),
         "shown_in": Unit.INCH,
         "limits": sheet(rods),
-        "house_rules": HouseRules(),
+        "house_rules": HouseRules(spread_k=0),
         "gauges": (MICROMETER, PERFECT),
         "readings": readings(sizes or {}, gauge, plan),
         "observations": seen,

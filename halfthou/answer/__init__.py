@@ -1,32 +1,50 @@
 """The assessment as documents: what was found and decided, ready to be shown, printed or read by a program."""
 
+from halfthou.answer.budget_part import budgets_shown
 from halfthou.answer.documents import (
+    AsideShown,
     Assessment,
+    BearingShown,
+    BudgetLine,
+    BudgetShown,
     ClearanceShown,
     FigureShown,
     JournalAnswer,
     Ladder,
+    RepeatAsked,
     SetAnswer,
     ShellsToOrder,
     ShownReading,
     Spot,
     StepShown,
+    StoryKind,
+    StoryLine,
 )
 from halfthou.answer.journal_part import doubts_of, journal_answer
 from halfthou.answer.set_part import set_answer
+from halfthou.answer.story import story
 
 __all__ = [
+    "AsideShown",
     "Assessment",
+    "BearingShown",
+    "BudgetLine",
+    "BudgetShown",
     "ClearanceShown",
     "FigureShown",
     "JournalAnswer",
     "Ladder",
+    "RepeatAsked",
     "SetAnswer",
     "ShellsToOrder",
     "ShownReading",
     "Spot",
     "StepShown",
+    "StoryKind",
+    "StoryLine",
+    "budgets_shown",
     "doubts_of",
     "journal_answer",
     "set_answer",
+    "story",
 ]

@@ -7,15 +7,19 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import datetime
+from enum import StrEnum
 
-from halfthou.jobs import Document, Hardening, JournalSet, Observation
+from halfthou.jobs import Document, Feature, Hardening, JournalSet, Observation
 from halfthou.lengths import Shown, Unit
-from halfthou.verdicts import Action, Caution, Mark, Reason, State
+from halfthou.verdicts import Action, Caution, DoubtShown, Mark, Reason, State
 
 
 @dataclass(frozen=True, slots=True)
 class ShownReading:
-    """A reading: what was typed, and its size in the unit shown. A plain dataclass, as there are hundreds."""
+    """A reading: what was typed, and its size in the unit shown. A plain dataclass, as there are hundreds.
+
+    `size` is what it comes to; `read` is what the gauge said, where zero error, warmth or a slip changed that.
+    """
 
     id: str
     size: Shown
@@ -24,11 +28,25 @@ class ShownReading:
     gauge: str
     by: str
     at: datetime
+    read: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class AsideShown:
+    """A reading that is kept and no longer judged, and why."""
+
+    id: str
+    size: Shown
+    by: str
+    why: str
 
 
 @dataclass(frozen=True, slots=True)
 class Spot:
-    """One spot of the plan: the current reading and those kept beside it."""
+    """One spot of the plan: the current reading and those kept beside it.
+
+    `size` is what counts, the mean where the spot was read so many `times`; None while it waits for an answer.
+    """
 
     name: str
     plane: int
@@ -36,6 +54,26 @@ class Spot:
     angle_deg: int
     current: ShownReading | None
     others: tuple[ShownReading, ...]
+    size: Shown | None
+    times: int
+    aside: tuple[AsideShown, ...]
+    doubt: DoubtShown | None
+
+
+@dataclass(frozen=True, slots=True)
+class RepeatAsked:
+    """A spot to read again, so many times more, as it would change the verdict."""
+
+    spot: str
+    more: int
+
+
+@dataclass(frozen=True, slots=True)
+class BearingShown:
+    """What was read of a journal's bearing: one feature, spot by spot."""
+
+    feature: Feature
+    spots: tuple[Spot, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,6 +123,10 @@ class JournalAnswer(Document):
     under_headline: str
     spots: tuple[Spot, ...]
     to_read: tuple[str, ...]
+    to_repeat: tuple[RepeatAsked, ...]
+    left: int
+    bearing: tuple[BearingShown, ...]
+    contradictions: tuple[Reason, ...]
     figures: tuple[FigureShown, ...]
     least: Shown | None
     two_point: str | None
@@ -165,7 +207,59 @@ class SetAnswer(Document):
     steps: tuple[StepShown, ...]
     hardening: Hardening
     ladder: Ladder
+    order: tuple[str, ...]
+    notes: tuple[Reason, ...]
     cautions: tuple[Caution, ...]
+
+
+class BudgetLine(Document):
+    """One source of doubt: its standard uncertainty, and its share of the whole variance. `shared` says that other
+    readings have it in common."""
+
+    source: str
+    u: str
+    share_percent: int
+    shared: bool
+
+
+class BudgetShown(Document):
+    """The uncertainty budget of one figure, and the decision rule it is called by."""
+
+    figure: str
+    value: str
+    limit: str
+    state: State
+    u: str
+    expanded: str
+    guard: str
+    conforms: float
+    rule: str
+    lines: tuple[BudgetLine, ...]
+    cancelled: str
+
+
+class StoryKind(StrEnum):
+    """What a line of a job's story is about."""
+
+    READ = "read"
+    CORRECTED = "corrected"
+    WITHDRAWN = "withdrawn"
+    QUESTION = "question"
+    WORK = "work"
+    CHECK = "setting check"
+    WARMTH = "temperature"
+    SEEN = "seen"
+    DECIDED = "decided"
+
+
+class StoryLine(Document):
+    """One line of a job's story: when, who, what, and what came of it."""
+
+    at: datetime
+    by: str
+    kind: StoryKind
+    words: str
+    more: str = ""
 
 
 class Assessment(Document):

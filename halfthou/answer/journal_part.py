@@ -2,29 +2,36 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+
 from halfthou.answer.documents import (
+    BearingShown,
     CleanUpShown,
     ClearanceShown,
     FigureShown,
     JournalAnswer,
-    ShownReading,
-    Spot,
+    RepeatAsked,
 )
+from halfthou.answer.spot_part import bearing_spots, journal_spots
 from halfthou.engines import journal_name, short_name
-from halfthou.jobs import ANGLE_LETTERS, JournalSet, Layout, Look, Plan, Reading
+from halfthou.jobs import JournalSet, Layout, Look, Plan
 from halfthou.lengths import Notation, Shown
 from halfthou.sets import SetVerdict, oil_clearance, shells_of, sizes_to_be, undersize_words
-from halfthou.surveys import JournalSurvey
 from halfthou.verdicts import (
     MARKS,
     Action,
     Finding,
     JournalVerdict,
     Reason,
+    Settling,
     State,
+    Way,
     cautions_for,
+    contradictions,
     journal_reasons,
-    settles,
+    settling_words,
+    settlings,
+    warmth_reasons,
 )
 
 
@@ -33,6 +40,9 @@ def journal_answer(decided: SetVerdict, journal: str, layout: Layout, plan: Plan
     verdict = decided.case.verdicts[journal]
     form = verdict.case.survey.form
     action = decided.action_of(journal)
+    survey = verdict.case.survey
+    ways = ways_to_settle(verdict)
+    to_repeat = _to_repeat(verdict, ways)
     return JournalAnswer(
         id=journal,
         name=journal_name(journal, layout),
@@ -44,20 +54,51 @@ def journal_answer(decided: SetVerdict, journal: str, layout: Layout, plan: Plan
         state=verdict.state,
         headline=_headline(decided, journal, say),
         under_headline=_under_headline(decided, journal, say),
-        spots=_spots(verdict.case.survey, plan, say),
-        to_read=verdict.case.survey.unread,
-        figures=tuple(_figure(finding, say) for finding in verdict.findings),
+        spots=journal_spots(survey, plan, say),
+        to_read=survey.unread,
+        to_repeat=to_repeat,
+        left=len(survey.unread) + sum(asked.more for asked in to_repeat),
+        bearing=tuple(
+            BearingShown(feature, bearing_spots(feature, spots, say)) for feature, spots in survey.bearing.items()
+        ),
+        contradictions=tuple(contradictions(verdict.case, say)) if form else (),
+        figures=tuple(_figure(finding, say) for finding in (*verdict.findings, *verdict.clearance)),
         least=say.shown(form.size_found) if form else None,
         two_point=say.text(form.two_point.value) if form and form.two_point else None,
         fitted=say.text(form.fitted.value) if form and form.fitted else None,
         clean_up=_clean_up(decided, verdict, say),
         clearance=_clearance(decided, journal, say),
-        reasons=journal_reasons(verdict, say),
-        would_change=tuple(settles(verdict)) if verdict.action is Action.MEASURE else (),
+        reasons=(*journal_reasons(verdict, say), *_warmth(verdict, say)),
+        would_change=tuple(settling_words(ways, say)),
         still_to_do=_still_to_do(verdict, action),
         seen=tuple(verdict.case.seen.values()),
         cautions=cautions_for(action),
     )
+
+
+def ways_to_settle(verdict: JournalVerdict) -> tuple[Settling, ...]:
+    """What would settle the open figures of a journal; nothing where they would not change its action."""
+    if verdict.action is not Action.MEASURE:
+        return ()
+    return tuple(way for finding in verdict.findings for way in settlings(verdict.case, finding))
+
+
+def _to_repeat(verdict: JournalVerdict, ways: tuple[Settling, ...]) -> tuple[RepeatAsked, ...]:
+    """The spots to read again once the plan is read, each as often as the figure that needs most."""
+    more: dict[str, int] = {}
+    if verdict.case.survey.whole:
+        for way in ways:
+            if way.way is Way.READ_AGAIN:
+                more.update({spot: max(way.more, more.get(spot, 0)) for spot in way.spots})
+    return tuple(RepeatAsked(spot, count) for spot, count in more.items())
+
+
+def _warmth(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
+    """What warmth and zero error did, said once for the spot of the least size."""
+    if verdict.findings:
+        least = verdict.findings[0].spots[0]
+        state = next(state for state in verdict.case.survey.spots if state.spot == least)
+        yield from warmth_reasons(state, say)
 
 
 def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:
@@ -65,6 +106,8 @@ def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:
     action = decided.action_of(journal)
     if verdict.case.survey.form is None and verdict.action is Action.MEASURE:
         return "Not read yet"
+    if verdict.case.survey.held and action is Action.MEASURE:
+        return "Answer first"
     if action is Action.MEASURE:
         return "Too close to call" if verdict.state is State.TOO_CLOSE else "Measure on"
     if action is Action.REGRIND:
@@ -90,31 +133,14 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
         return f"{short_name(choice.sets_it)} sets the size"
     if decided.hardening is not None and verdict.needs_machining:
         return decided.hardening.text
+    held = verdict.case.survey.held
+    if held:
+        where = " ".join(state.spot for state in held)
+        return f"{where} {'waits' if len(held) == 1 else 'wait'} for your answer"
     left = len(verdict.case.survey.unread)
     if left and verdict.case.survey.form is not None:
         return f"{left} {'reading' if left == 1 else 'readings'} to go"
     return ""
-
-
-def _spots(survey: JournalSurvey, plan: Plan, say: Notation) -> tuple[Spot, ...]:
-    angles = dict(zip(ANGLE_LETTERS, plan.angles_deg, strict=False))
-    return tuple(
-        Spot(
-            state.spot,
-            int(state.spot[0]),
-            state.spot[1],
-            angles[state.spot[1]],
-            None if state.current is None else _reading(state.current, say),
-            tuple([_reading(reading, say) for reading in state.others]) if state.others else (),
-        )
-        for state in survey.spots
-    )
-
-
-def _reading(reading: Reading, say: Notation) -> ShownReading:
-    return ShownReading(
-        reading.id, say.shown(reading.size), reading.typed, reading.unit, reading.gauge, reading.by, reading.at
-    )
 
 
 def _figure(finding: Finding, say: Notation) -> FigureShown:
@@ -156,12 +182,29 @@ def _clearance(decided: SetVerdict, journal: str, say: Notation) -> ClearanceSho
     found = oil_clearance(limits, sizes, shells)
     if found is None:
         return _no_clearance("not known: add housing bore and wall")
+    if verdict.clearance and action_keeps(decided.action_of(journal)):
+        return _measured(verdict, say)
     words = f"{say.text(found.least)} to {say.text(found.most)}"
     if found.state is State.TOO_CLOSE:
         words += ": measure housing and shells"
     elif found.state is State.BEYOND:
         words += ": outside what is allowed"
     return ClearanceShown(least=say.text(found.least), most=say.text(found.most), state=found.state, words=words)
+
+
+def action_keeps(action: Action) -> bool:
+    """Whether a journal goes back at the size it has."""
+    return action in (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE, Action.MEASURE)
+
+
+def _measured(verdict: JournalVerdict, say: Notation) -> ClearanceShown:
+    least, most = (finding for finding in verdict.clearance)
+    states = {least.state, most.state}
+    state = next(s for s in (State.BEYOND, State.TOO_CLOSE, State.WITHIN) if s in states)
+    guard = max(least.guard, most.guard)
+    tail = {State.BEYOND: ": outside what is allowed", State.TOO_CLOSE: ": too close to call"}.get(state, "")
+    words = f"{say.text(least.value)} to {say.text(most.value)} as measured, ±{say.doubt(guard)}{tail}"
+    return ClearanceShown(least=say.text(least.value), most=say.text(most.value), state=state, words=words)
 
 
 def _no_clearance(words: str) -> ClearanceShown:
@@ -171,6 +214,8 @@ def _no_clearance(words: str) -> ClearanceShown:
 def _still_to_do(verdict: JournalVerdict, action: Action) -> tuple[str, ...]:
     case = verdict.case
     found = []
+    if case.survey.held:
+        found.append(f"Take or keep what stands at {', '.join(state.spot for state in case.survey.held)}.")
     if case.survey.unread and case.survey.form is not None:
         found.append(f"Read {', '.join(case.survey.unread)}.")
     if case.answer(Look.SURFACE) is None:
@@ -186,13 +231,22 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> tuple[str, ...]:
 
 
 def doubts_of(answer: JournalAnswer) -> tuple[Reason, ...]:
-    """The reasons of a journal that are open doubts: too close, a rule of thumb, a referral."""
+    """The reasons of a journal that are open doubts: a question, a contradiction, too close, a referral."""
+    asked = [spot.doubt for spot in answer.spots if spot.doubt is not None]
+    open_ends = (
+        *(Reason(rule=doubt.rule, text=f"{doubt.spot}: {doubt.question}", spots=(doubt.spot,)) for doubt in asked),
+        *answer.contradictions,
+        *(_open_reasons(answer)),
+    )
+    return tuple(
+        Reason(rule=reason.rule, text=f"{answer.short_name}: {reason.text}", spots=reason.spots)
+        for reason in open_ends
+    )
+
+
+def _open_reasons(answer: JournalAnswer) -> tuple[Reason, ...]:
     if answer.own_action not in (Action.MEASURE, Action.REFER):
         return ()
     doubtful = ("verdicts.guard-band", "verdicts.rule-of-thumb", "verdicts.two-angles", "verdicts.journal.heat",
-                "verdicts.journal.fillet")  # fmt: skip
-    return tuple(
-        Reason(rule=reason.rule, text=f"{answer.short_name}: {reason.text}", spots=reason.spots)
-        for reason in answer.reasons
-        if reason.rule in doubtful
-    )
+                "verdicts.journal.fillet", "gauges.temperature")  # fmt: skip
+    return tuple(reason for reason in answer.reasons if reason.rule in doubtful)

@@ -6,7 +6,6 @@ from halfthou.answer.documents import Graduation, Ladder, StepShown
 from halfthou.jobs import JournalLimits
 from halfthou.lengths import Length, Notation, Unit
 from halfthou.sets import SetVerdict, regrind_steps, undersize_words
-from halfthou.verdicts import size_limit
 
 #: Graduations to choose from, in nm: as on steel rules. Every fifth or tenth carries a figure.
 _SCALES = {
@@ -54,7 +53,7 @@ def ladder_of(decided: SetVerdict, steps: tuple[StepShown, ...], say: Notation) 
     limits = decided.case.limits
     present = decided.case.present
     top, bottom = _ends(decided, steps)
-    limit = size_limit(next(iter(decided.case.verdicts.values())).case)
+    limit = next(iter(decided.case.verdicts.values())).case.size_limit
     return Ladder(
         top_nm=top,
         bottom_nm=bottom,

@@ -17,11 +17,11 @@ from halfthou.sets import (
     undersize_words,
     would_change,
 )
-from halfthou.verdicts import MARKS, Action, cautions_for
+from halfthou.verdicts import MARKS, Action, Reason, cautions_for, fitness_notes
 
 
-def set_answer(decided: SetVerdict, say: Notation) -> SetAnswer:
-    """Everything said of one set, in the unit of the job."""
+def set_answer(decided: SetVerdict, order: tuple[tuple[str, str], ...], say: Notation) -> SetAnswer:
+    """Everything said of one set, in the unit of the job. `order` is that of its spots."""
     steps = steps_shown(decided, say)
     grinding = decided.action is Action.REGRIND
     band = grinder_band(decided) if grinding else None
@@ -46,8 +46,19 @@ def set_answer(decided: SetVerdict, say: Notation) -> SetAnswer:
         steps=steps,
         hardening=decided.case.limits.hardening,
         ladder=ladder_of(decided, steps, say),
+        order=tuple(f"{journal} {spot}" for journal, spot in order),
+        notes=_notes(decided, say),
         cautions=cautions_for(decided.action),
     )
+
+
+def _notes(decided: SetVerdict, say: Notation) -> tuple[Reason, ...]:
+    """What is said once for the set before measuring: how the gauges in use stand to its limits."""
+    case = next(iter(decided.case.verdicts.values())).case
+    used = {
+        taken.setup.gauge.id for verdict in decided.case.verdicts.values() for taken in verdict.case.survey.taken
+    }
+    return tuple(fitness_notes(case, frozenset(used), say))
 
 
 def _shells(decided: SetVerdict, say: Notation) -> tuple[ShellsToOrder, ...]:

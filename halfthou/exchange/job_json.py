@@ -12,6 +12,8 @@ from halfthou.jobs import FORMAT, VERSION, Document, JobFile, LimitsSheet
 
 D = TypeVar("D", bound=Document)
 LIMITS_FORMAT = "halfthou-limits"
+#: Version 1 has none of what a reading's state consists of: all of that has a meaning when left out.
+READABLE = (1, VERSION)
 
 
 def write_job(file: JobFile) -> str:
@@ -27,10 +29,10 @@ def read_job(text: str) -> JobFile:
     data = parse(text)
     if data.get("format") != FORMAT:
         raise BadFile([Fault("format", f"this is no Half Thou job file: it must say “{FORMAT}”")])
-    if data.get("version") != VERSION:
-        what = f"version {data.get('version')!r} cannot be read here; this program reads version {VERSION}"
+    if data.get("version") not in READABLE:
+        what = f"version {data.get('version')!r} cannot be read here; this program reads versions 1 to {VERSION}"
         raise BadFile([Fault("version", what)])
-    return document(JobFile, data)
+    return document(JobFile, {**data, "version": VERSION})
 
 
 def write_limits(sheet: LimitsSheet) -> str:
@@ -42,7 +44,7 @@ def write_limits(sheet: LimitsSheet) -> str:
 def read_limits(text: str) -> LimitsSheet:
     """Read a limits sheet from JSON text. Refuses: BadFile."""
     data = parse(text)
-    if data.get("format") != LIMITS_FORMAT or data.get("version") != VERSION:
+    if data.get("format") != LIMITS_FORMAT or data.get("version") not in READABLE:
         what = f"this is no limits sheet: it must say “{LIMITS_FORMAT}”, version {VERSION}"
         raise BadFile([Fault("format", what)])
     return document(LimitsSheet, data.get("sheet"))

@@ -1,5 +1,92 @@
-"""What a gauge can tell: how far its reading may be from the truth."""
+"""What a gauge can tell: its zero error, its doubt, what warmth does, and how a reading of it can slip."""
 
-from halfthou.gauges.doubt import difference_doubt, expanded, fitted_ovality_doubt, guard_band, size_doubt
+from halfthou.gauges.budget import (
+    GUARD_FACTOR,
+    REPEATS,
+    SCALES,
+    Budget,
+    Term,
+    TermKind,
+    combine,
+    effective_freedom,
+    expanded,
+    fitted_ovality_factor,
+    guard_band,
+    scaled,
+    standard_doubt,
+)
+from halfthou.gauges.fitness import (
+    LEAST_RATIO,
+    Fitness,
+    difference_doubt,
+    fitness,
+    noise_floor,
+    repeat_doubt,
+    size_doubt,
+)
+from halfthou.gauges.repeatability import ENOUGH_FREEDOM, Repeatability, few_repeats, pooled, repeatability
+from halfthou.gauges.setting import Setting, Settings, Standing, in_force, settings_of, standing_of
+from halfthou.gauges.setup import Cabinet, Place, Setup, after_check, budget_of, scale_terms
+from halfthou.gauges.slips import THROUGHOUT, WEIGHT, ReadText, Slip, SlipKind, slips_of
+from halfthou.gauges.temperature import (
+    COEFFICIENTS,
+    REFERENCE_C,
+    RISE_K,
+    Expansion,
+    Warmth,
+    at_reference,
+    growth_of,
+)
 
-__all__ = ["difference_doubt", "expanded", "fitted_ovality_doubt", "guard_band", "size_doubt"]
+__all__ = [
+    "COEFFICIENTS",
+    "ENOUGH_FREEDOM",
+    "GUARD_FACTOR",
+    "LEAST_RATIO",
+    "REFERENCE_C",
+    "REPEATS",
+    "RISE_K",
+    "SCALES",
+    "THROUGHOUT",
+    "WEIGHT",
+    "Budget",
+    "Cabinet",
+    "Expansion",
+    "Fitness",
+    "Place",
+    "ReadText",
+    "Repeatability",
+    "Setting",
+    "Settings",
+    "Setup",
+    "Slip",
+    "SlipKind",
+    "Standing",
+    "Term",
+    "TermKind",
+    "Warmth",
+    "after_check",
+    "at_reference",
+    "budget_of",
+    "combine",
+    "difference_doubt",
+    "effective_freedom",
+    "expanded",
+    "few_repeats",
+    "fitness",
+    "fitted_ovality_factor",
+    "growth_of",
+    "guard_band",
+    "in_force",
+    "noise_floor",
+    "pooled",
+    "repeat_doubt",
+    "repeatability",
+    "scale_terms",
+    "scaled",
+    "settings_of",
+    "size_doubt",
+    "slips_of",
+    "standard_doubt",
+    "standing_of",
+]

@@ -1,9 +1,9 @@
 """The documents of the trade: what a job, a limits sheet, a gauge and a fact consist of. No rules here."""
 
 from halfthou.jobs.document import Document, FactId, Note, Words
-from halfthou.jobs.facts import ANSWERS, Look, Observation, Reading, Withdrawal
+from halfthou.jobs.facts import ANSWERS, FIXED_SPOTS, Feature, Look, Observation, Reading, SlipAnswer, Withdrawal
 from halfthou.jobs.figures import Band, Figure, Source, SourceKind
-from halfthou.jobs.gauge import Gauge, GaugeKind
+from halfthou.jobs.gauge import COMPARATORS, THIMBLES, USUAL_PURPOSES, Gauge, GaugeKind, Purpose, Weighing
 from halfthou.jobs.house_rules import Guard, HardenedCrank, HouseRules
 from halfthou.jobs.job import Job
 from halfthou.jobs.job_file import FORMAT, VERSION, Decision, DecisionKind, JobFile, Signature
@@ -17,19 +17,30 @@ from halfthou.jobs.limits_sheet import (
     ShellSize,
     set_of,
 )
-from halfthou.jobs.plan import ANGLE_LETTERS, Plan
+from halfthou.jobs.material import Material
+from halfthou.jobs.operation import Operation, OperationKind
+from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder
+from halfthou.jobs.setting_check import SettingCheck
+from halfthou.jobs.temperatures import Celsius, Condition, Sitting
 
 __all__ = [
     "ANGLE_LETTERS",
     "ANSWERS",
+    "COMPARATORS",
+    "FIXED_SPOTS",
     "FORMAT",
+    "THIMBLES",
+    "USUAL_PURPOSES",
     "VERSION",
     "Arrangement",
     "Band",
+    "Celsius",
+    "Condition",
     "Decision",
     "DecisionKind",
     "Document",
     "FactId",
+    "Feature",
     "Figure",
     "Gauge",
     "GaugeKind",
@@ -44,16 +55,25 @@ __all__ = [
     "Layout",
     "LimitsSheet",
     "Look",
+    "Material",
     "Note",
     "Observation",
+    "Operation",
+    "OperationKind",
     "Pin",
     "Plan",
+    "Purpose",
     "Reading",
+    "ReadingOrder",
+    "SettingCheck",
     "SheetState",
     "ShellSize",
     "Signature",
+    "Sitting",
+    "SlipAnswer",
     "Source",
     "SourceKind",
+    "Weighing",
     "Withdrawal",
     "Words",
     "set_of",

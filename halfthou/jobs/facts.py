@@ -19,14 +19,36 @@ def _a_size(size: Length) -> Length:
     return size
 
 
-class Reading(Document):
-    """One diameter at one spot. `typed` and `unit` are what was keyed; `size` is what it means.
+class Feature(StrEnum):
+    """What of a journal and its bearing is measured."""
 
-    A second reading of a spot leaves the first in place: the newest is current.
+    JOURNAL = "journal"
+    BEARING_BORE = "bearing bore"
+    HOUSING_BORE = "housing bore"
+    WALL = "wall"
+
+
+#: The spots of everything but the journal, whose plan can be chosen. Bores: two planes, the crown (a) and 60
+#: degrees to either side of it, never on the joint. Walls: the upper half (a) and the lower (b), at the crown.
+#: Source: handbook E1, G, common practice.
+FIXED_SPOTS: dict[Feature, tuple[str, ...]] = {
+    Feature.BEARING_BORE: ("1a", "1b", "1c", "2a", "2b", "2c"),
+    Feature.HOUSING_BORE: ("1a", "1b", "1c", "2a", "2b", "2c"),
+    Feature.WALL: ("1a", "1b"),
+}
+
+
+class Reading(Document):
+    """One size at one spot. `typed` and `unit` are what was keyed; `size` is what the gauge said.
+
+    A second reading of a spot leaves the first in place: the newest is current. One that `repeats` another counts
+    together with it, as their mean. What is not said of its state (caps, plate, cleaned) is None. `meant` says how
+    the typed text was taken where it was asked about; `by_button` that the gauge's own button sent it.
     """
 
     id: FactId
     journal: JournalName
+    feature: Feature = Feature.JOURNAL
     spot: SpotName
     size: Annotated[Length, AfterValidator(_a_size)]
     typed: Words
@@ -35,6 +57,31 @@ class Reading(Document):
     by: Words
     at: datetime
     corrects: FactId | None = None
+    repeats: FactId | None = None
+    sitting: FactId | None = None
+    caps_torqued: bool | None = None
+    plate_fitted: bool | None = None
+    cleaned: bool | None = None
+    meant: Note = ""
+    by_button: bool = False
+
+
+class SlipAnswer(Document):
+    """What a person said to "did you mean": taken, so that `offered` counts in place of what was read, or kept."""
+
+    id: FactId
+    reading: FactId
+    slip: Words
+    offered: Length | None = None
+    taken: bool
+    by: Words
+    at: datetime
+
+    @model_validator(mode="after")
+    def _something_taken(self) -> "SlipAnswer":
+        if self.taken and self.offered is None:
+            raise ValueError("what is taken has a size")
+        return self
 
 
 class Withdrawal(Document):

@@ -1,25 +1,82 @@
 """A gauge of the shop, as far as a verdict depends on it."""
 
+from datetime import date
 from enum import StrEnum
+from typing import Annotated
 
-from pydantic import model_validator
+from pydantic import Field, model_validator
 
-from halfthou.jobs.document import Document, FactId, Words
+from halfthou.jobs.document import Document, FactId, Note, Words
+from halfthou.jobs.material import Material
 from halfthou.lengths import ZERO, Length, Unit
 
 
 class GaugeKind(StrEnum):
-    """What a journal can be measured with."""
+    """What stands in a gauge cabinet."""
 
     MICROMETER = "micrometer"
     DIGITAL_MICROMETER = "digital micrometer"
     SNAP_GAUGE = "comparator snap gauge"
+    DIAL_BORE_GAUGE = "dial bore gauge"
+    DIGITAL_BORE_GAUGE = "digital bore gauge"
+    SETTING_RING = "setting ring"
+    INDICATOR = "indicator"
+    DEPTH_GAUGE = "depth gauge"
+    TELESCOPING_GAUGE = "telescoping gauge"
+    FEELER_GAUGE = "feeler gauge"
+    PLASTIC_THREAD = "plastic thread"
     CALIPER = "caliper"
+    WEIGHING_SCALE = "weighing scale"
+
+
+class Purpose(StrEnum):
+    """What a gauge is fit for."""
+
+    JOURNAL = "journals"
+    BORE = "bores"
+    WALL = "walls"
+    DEPTH = "depths"
+    GAP = "gaps"
+    CLEARANCE = "clearances"
+    RUN_OUT = "run-out"
+    WEIGHT = "weights"
+    SETTING = "setting other gauges"
+
+
+#: What each kind is fit for where the cabinet says nothing else. Source: handbook C2, common practice: a caliper is
+#: too coarse for journals, bores and walls.
+USUAL_PURPOSES: dict[GaugeKind, tuple[Purpose, ...]] = {
+    GaugeKind.MICROMETER: (Purpose.JOURNAL, Purpose.SETTING),
+    GaugeKind.DIGITAL_MICROMETER: (Purpose.JOURNAL, Purpose.SETTING),
+    GaugeKind.SNAP_GAUGE: (Purpose.JOURNAL,),
+    GaugeKind.DIAL_BORE_GAUGE: (Purpose.BORE,),
+    GaugeKind.DIGITAL_BORE_GAUGE: (Purpose.BORE,),
+    GaugeKind.SETTING_RING: (Purpose.SETTING,),
+    GaugeKind.INDICATOR: (Purpose.RUN_OUT,),
+    GaugeKind.DEPTH_GAUGE: (Purpose.DEPTH,),
+    GaugeKind.TELESCOPING_GAUGE: (Purpose.BORE,),
+    GaugeKind.FEELER_GAUGE: (Purpose.GAP,),
+    GaugeKind.PLASTIC_THREAD: (Purpose.CLEARANCE,),
+    GaugeKind.CALIPER: (Purpose.DEPTH,),
+    GaugeKind.WEIGHING_SCALE: (Purpose.WEIGHT,),
+}
+
+THIMBLES = (GaugeKind.MICROMETER,)
+COMPARATORS = (GaugeKind.DIAL_BORE_GAUGE, GaugeKind.DIGITAL_BORE_GAUGE, GaugeKind.SNAP_GAUGE, GaugeKind.INDICATOR)
+
+
+class Weighing(Document):
+    """How finely a scale weighs, how far it may be out, and the most it takes, in milligrams."""
+
+    resolution_mg: Annotated[int, Field(gt=0, le=100_000)]
+    permissible_error_mg: Annotated[int, Field(ge=0, le=1_000_000)]
+    most_mg: Annotated[int, Field(gt=0)]
 
 
 class Gauge(Document):
     """`permissible_error` is the maker's or the calibration sheet's ± limit; `repeatability` is one standard
-    deviation of a single reading, where the shop knows it."""
+    deviation of a single reading, where the shop knows it. `revolution` is one turn of a dial. `port` is where its
+    data button speaks: a pyserial address. A setting ring has its size as both `least` and `most`."""
 
     id: FactId
     name: Words
@@ -28,11 +85,43 @@ class Gauge(Document):
     resolution: Length
     permissible_error: Length
     repeatability: Length | None = None
+    least: Length | None = None
+    most: Length | None = None
+    serial: Note = ""
+    due: date | None = None
+    fit_for: tuple[Purpose, ...] = ()
+    material: Material = Material.GAUGE_STEEL
+    revolution: Length | None = None
+    port: Note = ""
+    weighs: Weighing | None = None
+
+    @property
+    def purposes(self) -> tuple[Purpose, ...]:
+        """What it is fit for: as the cabinet says, else what its kind is."""
+        return self.fit_for or USUAL_PURPOSES[self.kind]
+
+    def reaches(self, size: Length) -> bool:
+        """Whether the size lies in its range; a range left open reaches everything."""
+        return (self.least is None or self.least <= size) and (self.most is None or size <= self.most)
 
     @model_validator(mode="after")
     def _plausible(self) -> "Gauge":
-        if not ZERO < self.resolution <= Length(1_000_000):
-            raise ValueError("the resolution must lie between nothing and 1 mm: check the decimal point")
-        if not ZERO <= self.permissible_error <= Length(1_000_000):
-            raise ValueError("the permissible error must lie between nothing and 1 mm: check the decimal point")
+        if self.kind is GaugeKind.WEIGHING_SCALE:
+            if self.weighs is None:
+                raise ValueError("say how finely the scale weighs, how far it may be out and the most it takes")
+            if self.weighs.resolution_mg > self.weighs.most_mg:
+                raise ValueError("it cannot weigh in steps larger than the most it takes: check the decimal point")
+            return self
+        for name, value in (("resolution", self.resolution), ("permissible error", self.permissible_error)):
+            if not ZERO <= value <= Length(1_000_000) or (name == "resolution" and value == ZERO):
+                raise ValueError(f"the {name} must lie between nothing and 1 mm: check the decimal point")
+        self._check_range()
         return self
+
+    def _check_range(self) -> None:
+        if self.least is None or self.most is None:
+            return
+        if self.least > self.most:
+            raise ValueError("the range ends before it begins: swap least and most")
+        if self.kind is not GaugeKind.SETTING_RING and self.resolution > self.most - self.least:
+            raise ValueError("the resolution is larger than the whole range: check both")

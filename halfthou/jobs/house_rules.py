@@ -1,10 +1,12 @@
 """House rules: where good shops disagree, the school this shop keeps."""
 
 from enum import StrEnum
+from typing import Annotated
 
-from pydantic import model_validator
+from pydantic import Field, model_validator
 
 from halfthou.jobs.document import Document
+from halfthou.jobs.temperatures import Celsius
 from halfthou.lengths import ZERO, Length
 
 
@@ -23,11 +25,17 @@ class HardenedCrank(StrEnum):
 
 
 class HouseRules(Document):
-    """The shop's choices. `polish_allowance` is what a polish takes off the diameter (handbook D8: 0.0003 in)."""
+    """The shop's choices. `polish_allowance` is what a polish takes off the diameter (handbook D8: 0.0003 in).
+
+    `shop_c` is the temperature of the shop where a sitting says nothing else; `spread_k` is how far part and gauge
+    may differ though they have lain side by side (handbook C3: 1 K either way).
+    """
 
     guard: Guard = Guard.ONE_SIDED_95
     hardened_crank: HardenedCrank = HardenedCrank.NEVER
     polish_allowance: Length = Length(7_620)
+    shop_c: Celsius = 20.0
+    spread_k: Annotated[float, Field(ge=0, le=10)] = 1.0
 
     @model_validator(mode="after")
     def _plausible(self) -> "HouseRules":

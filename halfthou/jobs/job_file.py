@@ -13,7 +13,7 @@ from halfthou.jobs.limits_sheet import JournalSet
 from halfthou.lengths import Length
 
 FORMAT = "halfthou-job"
-VERSION = 1
+VERSION = 2
 
 
 class DecisionKind(StrEnum):
@@ -55,7 +55,7 @@ class JobFile(Document):
     """A whole job, to carry from one machine to another."""
 
     format: Literal["halfthou-job"] = "halfthou-job"
-    version: Literal[1] = 1
+    version: Literal[2] = 2
     job: Job
     decisions: tuple[Decision, ...] = ()
     signatures: tuple[Signature, ...] = ()

@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 from halfthou.jobs.document import Document, Note, Words
 from halfthou.jobs.figures import Band, Figure
 from halfthou.jobs.layout import Layout
+from halfthou.jobs.material import Material
 from halfthou.lengths import ZERO, Length, Unit
 
 
@@ -53,6 +54,8 @@ class JournalLimits(Document):
     smallest_allowed: Figure | None = None
     hardening: Hardening = Hardening.UNKNOWN
     case_depth: Figure | None = None
+    oil_hole_deg: Annotated[float, Field(ge=0, lt=360)] | None = None
+    housing_material: Material = Material.GREY_IRON
 
     @model_validator(mode="after")
     def _plausible(self) -> "JournalLimits":
@@ -94,6 +97,7 @@ class LimitsSheet(Document):
     unit: Unit
     notes: Note = ""
     layout: Layout
+    crank_material: Material = Material.STEEL
     mains: JournalLimits
     rods: JournalLimits
 

@@ -1,5 +1,6 @@
 """The measuring plan: in how many planes and at which angles each journal is read."""
 
+from enum import StrEnum
 from typing import Annotated
 
 from pydantic import Field, model_validator
@@ -11,12 +12,20 @@ ANGLE_LETTERS = "abcdefgh"
 CLOSEST_DEG, WIDEST_DEG = 15, 90
 
 
+class ReadingOrder(StrEnum):
+    """In which order the spots come, to suit the hand."""
+
+    ROUND_ONE_JOURNAL = "one journal round"
+    ALONG_THE_SHAFT = "all journals at one angle"
+
+
 class Plan(Document):
     """Planes are numbered from the front; angles are degrees from the throw (mains: from cylinder 1 top dead
     centre), lettered a, b, c and so on. Source: handbook D1, common practice."""
 
     planes: Annotated[int, Field(ge=2, le=5)] = 2
     angles_deg: Annotated[tuple[int, ...], Field(min_length=2, max_length=8)] = (0, 45, 90, 135)
+    order: ReadingOrder = ReadingOrder.ROUND_ONE_JOURNAL
 
     @model_validator(mode="after")
     def _spread(self) -> "Plan":

@@ -1,13 +1,14 @@
 """Exact sizes, in inch and metric: holding them, reading typed text, showing them."""
 
 from halfthou.lengths.length import ZERO, Length, Unit, middle
-from halfthou.lengths.show import Notation, Shown
+from halfthou.lengths.show import USUAL_DECIMALS, Notation, Shown
 from halfthou.lengths.typed import Asked, Choice, Typed, Unreadable, read_length
 from halfthou.lengths.typed_here import UNIT_WORDS, Window, read_here
 from halfthou.lengths.typed_undersize import read_undersize
 
 __all__ = [
     "UNIT_WORDS",
+    "USUAL_DECIMALS",
     "ZERO",
     "Asked",
     "Choice",

@@ -48,10 +48,14 @@ class Choice:
 
 @dataclass(frozen=True, slots=True)
 class Asked:
-    """The text can mean more than one thing: the question and the answers to choose from."""
+    """The text can mean more than one thing: the question and the answers to choose from.
+
+    `outside` is the size as read, where the question is that it cannot be a size here.
+    """
 
     question: str
     choices: tuple[Choice, ...]
+    outside: Length | None = None
 
 
 _UNITS: dict[str, tuple[Unit, Fraction]] = {

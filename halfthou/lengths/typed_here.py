@@ -120,4 +120,5 @@ def _confirm(found: Typed, unit: Unit, window: Window) -> Asked:
     return Asked(
         f"{shown} is outside what this can be, {low} to {high}. Read it again, or take it as it is.",
         (Choice(found.length, found.unit, f"{shown}, as read"),),
+        found.length,
     )

@@ -10,7 +10,7 @@ from halfthou.lengths import ZERO, Length, Notation
 from halfthou.sets.clearance import grinder_band
 from halfthou.sets.decide import SetVerdict
 from halfthou.sets.undersize import StepOutlook
-from halfthou.verdicts import Action, JournalVerdict, Reason, State, settles
+from halfthou.verdicts import Action, JournalVerdict, Reason, State, settling_words, settlings
 
 
 def undersize_words(undersize: Length, say: Notation) -> str:
@@ -59,7 +59,9 @@ def would_change(decided: SetVerdict, say: Notation) -> tuple[str, ...]:
             found.append(f"{short_name(choice.sets_it)} alone drives it: without it the rest go at {size}.")
     if choice is None:
         for name, verdict in decided.case.verdicts.items():
-            found += [f"{short_name(name)}: {text}" for text in settles(verdict)]
+            open_figures = verdict.findings if verdict.action is Action.MEASURE else ()
+            ways = [way for finding in open_figures for way in settlings(verdict.case, finding)]
+            found += [f"{short_name(name)}: {text}" for text in settling_words(ways, say)]
     return tuple(found)
 
 

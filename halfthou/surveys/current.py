@@ -3,106 +3,233 @@
 from __future__ import annotations
 
 from collections import defaultdict
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from datetime import datetime
+from functools import cached_property
 
-from halfthou.jobs import Gauge, Job, JournalSet, Look, Observation, Reading, set_of
+from halfthou.gauges import Budget
+from halfthou.jobs import Feature, Job, JournalSet, Look, Observation, Operation, Plan, Reading, set_of
 from halfthou.lengths import Length
+from halfthou.operations import stale_looks, stale_readings
 from halfthou.surveys.form import Form, form_of
+from halfthou.surveys.odd import odd_one
+from halfthou.surveys.suspicion import Suspicion, expected_of, find_suspects
+from halfthou.surveys.taken import Bench, Taken, lay_out
+
+CAPS_LOOSE = "read with the caps not torqued"
+NOT_CLEAN = "read before it was clean"
+
+
+@dataclass(frozen=True, slots=True)
+class Aside:
+    """A reading that is not judged: made stale by an operation, or taken in a state that does not count."""
+
+    reading: Reading
+    operation: Operation | None
+    state: str
 
 
 @dataclass(frozen=True, slots=True)
 class SpotState:
-    """One spot of a plan: the reading that counts, and those kept beside it, newest first."""
+    """One spot of a plan.
+
+    `counted` are the readings whose mean is its size, newest first; `others` those kept beside it; `aside` those
+    that no longer count; `doubt` a suspicion about one of them. While a doubt holds there is no size.
+    """
 
     spot: str
-    current: Reading | None
-    others: tuple[Reading, ...]
+    counted: tuple[Taken, ...] = ()
+    others: tuple[Reading, ...] = ()
+    aside: tuple[Aside, ...] = ()
+    doubt: Suspicion | None = None
+
+    @property
+    def current(self) -> Reading | None:
+        """The newest reading that counts."""
+        return self.counted[0].reading if self.counted else None
+
+    @property
+    def held(self) -> bool:
+        """Whether the reading waits for an answer."""
+        return self.doubt is not None and self.doubt.holds
+
+    @property
+    def size(self) -> Length | None:
+        """The size that counts: the mean of the repeats, to the nearest nanometre."""
+        if not self.counted or self.held:
+            return None
+        if len(self.counted) == 1:
+            return self.counted[0].size
+        count = len(self.counted)
+        return Length((2 * sum(taken.size.nm for taken in self.counted) + count) // (2 * count))
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class JournalSurvey:
-    """All that was read of one journal, in the order of its plan."""
+    """All that was read of one journal and its bearing, in the order of its plan."""
 
     journal: str
     journal_set: JournalSet
+    plan: Plan
     spots: tuple[SpotState, ...]
-    form: Form | None
-    gauges: tuple[Gauge, ...]
+    bearing: dict[Feature, tuple[SpotState, ...]]
+    bench: Bench
+
+    @cached_property
+    def sizes(self) -> dict[str, Length]:
+        """The size of every spot that has one."""
+        return {state.spot: size for state in self.spots if (size := state.size) is not None}
+
+    @cached_property
+    def form(self) -> Form | None:
+        """The form the sizes show; None while nothing is read."""
+        return form_of(self.sizes, self.plan) if self.sizes else None
 
     @property
     def unread(self) -> tuple[str, ...]:
         """The spots still to read, in order."""
-        return tuple(state.spot for state in self.spots if state.current is None)
+        return tuple(state.spot for state in self.spots if not state.counted)
 
     @property
-    def readings(self) -> tuple[Reading, ...]:
-        """The current readings, in order."""
-        return tuple(state.current for state in self.spots if state.current is not None)
+    def held(self) -> tuple[SpotState, ...]:
+        """The spots whose reading waits for an answer."""
+        return tuple(state for state in self.spots if state.held)
+
+    @property
+    def taken(self) -> tuple[Taken, ...]:
+        """The newest reading of every spot that is read and not held, in order."""
+        return tuple(state.counted[0] for state in self.spots if state.counted and not state.held)
 
     @property
     def whole(self) -> bool:
-        """Whether every spot of the plan is read."""
-        return not self.unread
+        """Whether every spot of the plan has a size."""
+        return len(self.sizes) == len(self.spots)
+
+    def budget(self, spot: str) -> Budget:
+        """The budget of the size at a spot."""
+        return self.bench.budget(next(state.counted for state in self.spots if state.spot == spot))
 
 
-def survey_journals(job: Job) -> dict[str, JournalSurvey]:
-    """Sort the readings by journal and spot.
-
-    Gives:   a survey for every journal of the engine, read or not.
-    Rule:    two readings of one spot are both kept, the newest is current (design 8.13); a corrected or
-             withdrawn reading stays in the record and counts no more.
-    """
+def standing_readings(job: Job) -> tuple[Reading, ...]:
+    """The readings that are neither withdrawn nor corrected, as they came."""
     taken_back = {withdrawal.reading for withdrawal in job.withdrawals}
     standing = [reading for reading in job.readings if reading.id not in taken_back]
     corrected = {reading.corrects for reading in standing if reading.corrects is not None}
-    by_spot: dict[tuple[str, str], list[tuple[datetime, int, Reading]]] = defaultdict(list)
-    for order, reading in enumerate(standing):
-        if reading.id not in corrected:
-            by_spot[reading.journal, reading.spot].append((reading.at, order, reading))
-    for entries in by_spot.values():
-        if len(entries) > 1:
-            entries.sort(key=lambda entry: entry[:2], reverse=True)
-    gauges = {gauge.id: gauge for gauge in job.gauges}
-    return {journal: _survey(job, journal, by_spot, gauges) for journal in job.limits.layout.shaft}
+    return tuple(reading for reading in standing if reading.id not in corrected)
+
+
+def survey_journals(job: Job) -> dict[str, JournalSurvey]:
+    """Sort the readings by journal, feature and spot.
+
+    Gives:   a survey for every journal of the engine, read or not.
+    Rule:    two readings of one spot are both kept, the newest is current (design 8.13); a corrected or
+             withdrawn reading stays in the record and counts no more; a stale one is never judged as current.
+    """
+    standing = standing_readings(job)
+    bench, stale = lay_out(job, standing), stale_readings(job)
+    by_spot: dict[tuple[str, Feature, str], list[Reading]] = defaultdict(list)
+    for reading in standing:
+        by_spot[reading.journal, reading.feature, reading.spot].append(reading)
+    states = {key: _spot_state(key[2], readings, stale, bench) for key, readings in by_spot.items()}
+    _doubt(job, states)
+    return {journal: _survey(job, journal, states, bench) for journal in job.limits.layout.shaft}
+
+
+def _spot_state(spot: str, readings: list[Reading], stale: Mapping[str, Operation], bench: Bench) -> SpotState:
+    if len(readings) > 1:
+        order = {reading.id: n for n, reading in enumerate(readings)}
+        readings.sort(key=lambda reading: (reading.at, order[reading.id]), reverse=True)
+    aside = tuple(found for reading in readings if (found := _aside(reading, stale)) is not None)
+    left = readings
+    if aside:
+        gone = {found.reading.id for found in aside}
+        left = [reading for reading in readings if reading.id not in gone]
+    if not left:
+        return SpotState(spot, aside=aside)
+    root = left[0].repeats or left[0].id
+    counted = tuple(bench.take(reading) for reading in left if root in (reading.id, reading.repeats))
+    others = tuple(reading for reading in left if root not in (reading.id, reading.repeats))
+    return SpotState(spot, counted, others, aside)
+
+
+def _aside(reading: Reading, stale: Mapping[str, Operation]) -> Aside | None:
+    if (operation := stale.get(reading.id)) is not None:
+        return Aside(reading, operation, "")
+    if reading.caps_torqued is False and reading.feature in (Feature.BEARING_BORE, Feature.HOUSING_BORE):
+        return Aside(reading, None, CAPS_LOOSE)
+    return Aside(reading, None, NOT_CLEAN) if reading.cleaned is False else None
+
+
+def _doubt(job: Job, states: dict[tuple[str, Feature, str], SpotState]) -> None:
+    """Put a suspicion to every spot that deserves one. What a person has answered, or read twice alike, is left."""
+    answered = {answer.reading for answer in job.slip_answers}
+    groups: dict[tuple[JournalSet, Feature], dict[str, list[Taken]]] = {}
+    for (journal, feature, _), state in states.items():
+        group = groups.setdefault((set_of(journal), feature), {})
+        group.setdefault(journal, []).extend(state.counted)
+    suspects: dict[str, Suspicion] = {}
+    for (journal_set, feature), read in groups.items():
+        expected = expected_of(job.limits.of(journal_set), feature)
+        if expected is None:
+            continue
+        suspects.update(find_suspects({journal: tuple(taken) for journal, taken in read.items()}, expected))
+        if feature is not Feature.JOURNAL:
+            continue
+        plan = job.plan_of(journal_set)
+        for journal in read:
+            whole = [states.get((journal, feature, spot)) for spot in plan.spots]
+            taken = tuple(state.counted[0] for state in whole if state is not None and state.counted)
+            if len(taken) == len(plan.spots) and not any(one.reading.id in suspects for one in taken):
+                odd = odd_one(taken, plan, expected)
+                if odd is not None:
+                    suspects[odd.reading] = odd
+    if not suspects:
+        return
+    for key, state in states.items():
+        doubt = next((suspects[t.reading.id] for t in state.counted if t.reading.id in suspects), None)
+        if doubt is not None and doubt.reading not in answered and not _read_twice_alike(state, doubt):
+            states[key] = SpotState(state.spot, state.counted, state.others, state.aside, doubt)
+
+
+#: Two readings of one spot this near each other confirm it: two tenths. Source: handbook A5.
+ALIKE = Length(5_080)
+
+
+def _read_twice_alike(state: SpotState, doubt: Suspicion) -> bool:
+    """Whether the doubted reading was taken again and came out the same: then it is believed."""
+    doubted = next(taken.reading for taken in state.counted if taken.reading.id == doubt.reading)
+    again: Iterable[Reading] = (*(taken.reading for taken in state.counted), *state.others)
+    return any(one.id != doubted.id and abs(one.size - doubted.size) <= ALIKE for one in again)
 
 
 def _survey(
-    job: Job,
-    journal: str,
-    by_spot: dict[tuple[str, str], list[tuple[datetime, int, Reading]]],
-    gauges: dict[str, Gauge],
+    job: Job, journal: str, states: Mapping[tuple[str, Feature, str], SpotState], bench: Bench
 ) -> JournalSurvey:
     journal_set = set_of(journal)
     plan = job.plan_of(journal_set)
-    states = []
-    sizes = {}
-    used = {}
-    for spot in plan.spots:
-        entries = by_spot.get((journal, spot), [])
-        current = entries[0][2] if entries else None
-        states.append(SpotState(spot, current, tuple(entry[2] for entry in entries[1:])))
-        if current is not None:
-            sizes[spot] = current.size
-            used[current.gauge] = gauges[current.gauge]
-    form = form_of(sizes, plan) if sizes else None
-    return JournalSurvey(journal, journal_set, tuple(states), form, tuple(used.values()))
+    spots = tuple(states.get((journal, Feature.JOURNAL, spot)) or SpotState(spot) for spot in plan.spots)
+    bearing = {}
+    for feature in (Feature.BEARING_BORE, Feature.HOUSING_BORE, Feature.WALL):
+        names = job.spots_of(journal, feature)
+        if any((journal, feature, spot) in states for spot in names):
+            bearing[feature] = tuple(states.get((journal, feature, spot)) or SpotState(spot) for spot in names)
+    return JournalSurvey(journal, journal_set, plan, spots, bearing, bench)
 
 
-def standing_sizes(job: Job, journal_set: JournalSet) -> tuple[Length, ...]:
-    """The sizes read of a set that are neither withdrawn nor corrected, for telling what comes next."""
-    taken_back = {withdrawal.reading for withdrawal in job.withdrawals}
-    corrected = {reading.corrects for reading in job.readings if reading.id not in taken_back}
+def standing_sizes(job: Job, journal_set: JournalSet, feature: Feature = Feature.JOURNAL) -> tuple[Length, ...]:
+    """The sizes read of a set that stand and are not stale, for telling what comes next."""
+    stale = stale_readings(job)
     return tuple(
         reading.size
-        for reading in job.readings
-        if reading.id not in taken_back and reading.id not in corrected and set_of(reading.journal) is journal_set
+        for reading in standing_readings(job)
+        if set_of(reading.journal) is journal_set and reading.feature is feature and reading.id not in stale
     )
 
 
 def seen_on(job: Job) -> dict[tuple[str, Look], Observation]:
-    """The last observation of each kind on each part; "not looked at" takes an answer back."""
+    """The last observation of each kind on each part; "not looked at" takes an answer back, work makes it stale."""
+    stale = stale_looks(job)
     last: dict[tuple[str, Look], Observation] = {}
     for seen in sorted(job.observations, key=lambda seen: seen.at):
         last[seen.on, seen.look] = seen
-    return {key: seen for key, seen in last.items() if seen.answer != "not looked at"}
+    return {key: seen for key, seen in last.items() if seen.answer != "not looked at" and seen.id not in stale}

@@ -1,15 +1,20 @@
-"""What a reading can be before it is taken, so that last digits are enough."""
+"""What a reading can be before it is taken, so that last digits are enough and a slip is asked about at once."""
 
 from __future__ import annotations
 
 from collections.abc import Iterable
+from dataclasses import replace
 
-from halfthou.jobs import JournalLimits
-from halfthou.lengths import ZERO, Length, Window
+from halfthou.gauges import WEIGHT, ReadText, Slip, slips_of
+from halfthou.jobs import Feature, Gauge, JournalLimits
+from halfthou.lengths import ZERO, Asked, Choice, Length, Notation, Typed, Unit, Window, read_here
+from halfthou.surveys.suspicion import expected_of
 
 #: How far past the sheet's own sizes a reading may lie before it is asked about: 0.010 in below the last
 #: undersize, 0.001 in above new. Source: handbook A5, from memory.
 BELOW, ABOVE = Length(254_000), Length(25_400)
+#: A feature of which the sheet says nothing is taken for anything a bench reads: 1 mm to 1 m.
+ANYTHING = Window(Length(50_000_000), Length(1_000_000), Length(1_000_000_000))
 
 
 def window_for(limits: JournalLimits, present: Length, read: Iterable[Length]) -> Window:
@@ -29,3 +34,50 @@ def window_for(limits: JournalLimits, present: Length, read: Iterable[Length]) -
         most=limits.size.most + ABOVE,
         near=near,
     )
+
+
+def window_of_feature(limits: JournalLimits, feature: Feature, read: Iterable[Length]) -> Window:
+    """The window for a bore or a wall, by the bands of the sheet; anything where the sheet has none."""
+    sizes = sorted(read)
+    near = sizes[len(sizes) // 2] if sizes else None
+    expected = expected_of(limits, feature)
+    if expected is None:
+        return replace(ANYTHING, near=near)
+    low = min(band[0] for band in expected.bands)
+    high = max(band[1] for band in expected.bands)
+    return Window(expected.nominal, Length(low) - BELOW, Length(high) + BELOW, near)
+
+
+def read_at(text: str, unit: Unit, window: Window, gauge: Gauge) -> Typed | Asked:
+    """Read a size typed at a spot, and where it cannot be one there, ask what it was meant to be.
+
+    Takes:   as `read_here`, and the gauge it was read with.
+    Gives:   the size, or a question whose answers are the slips that would make it fit, the likeliest first, and
+             last the size as it was read.
+    Refuses: Unreadable.
+    Rule:    gauges.slips.   Source: handbook A5.
+    """
+    found = read_here(text, unit, window)
+    if not isinstance(found, Asked) or found.outside is None:
+        return found
+    offers = slips_that_fit(ReadText(found.outside, text, unit, gauge, window.nominal), window)
+    if not offers:
+        return found
+    say = Notation.usual(unit)
+    choices = tuple(Choice(o.meant, unit, f"{say.with_unit(o.meant)}: {o.kind.value}") for o in offers)
+    known = {choice.length for choice in choices}
+    rest = tuple(choice for choice in found.choices if choice.length not in known)
+    question = f"{say.with_unit(found.outside)} cannot be right here. Did you mean {say.text(offers[0].meant)}?"
+    return Asked(question, (*choices, *rest), found.outside)
+
+
+def slips_that_fit(read: ReadText, window: Window) -> tuple[Slip, ...]:
+    """The two likeliest slips that put a reading where it can be: near what was read before, if anything was."""
+    centre = window.near or window.nominal
+    best: dict[int, Slip] = {}
+    for slip in slips_of(read):
+        known = best.get(slip.meant.nm)
+        if window.holds(slip.meant) and (known is None or WEIGHT[slip.kind] > WEIGHT[known.kind]):
+            best[slip.meant.nm] = slip
+    near = sorted(best.values(), key=lambda slip: (abs(slip.meant - centre).nm // 254_000, -WEIGHT[slip.kind]))
+    return tuple(near[:2])

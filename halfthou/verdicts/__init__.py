@@ -1,11 +1,17 @@
 """One part against its limits: findings, what to do, and the reasons in words."""
 
 from halfthou.verdicts.actions import MARKS, Action, Mark, MarkCode
+from halfthou.verdicts.before_measuring import fitness_notes
+from halfthou.verdicts.case import JournalCase
 from halfthou.verdicts.cautions import Caution, cautions_for
 from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
+from halfthou.verdicts.contradictions import contradictions
+from halfthou.verdicts.doubt_words import DoubtShown, Offer, doubt_shown, settling_words, warmth_reasons
+from halfthou.verdicts.figures import bore_sizes
 from halfthou.verdicts.finding import Finding, Judged, Limit, State, call, conformance, judge
-from halfthou.verdicts.journal import HOT, JournalCase, JournalVerdict, judge_journal, size_limit
-from halfthou.verdicts.words import Reason, journal_reasons, sentence, settles
+from halfthou.verdicts.journal import HOT, JournalVerdict, judge_journal
+from halfthou.verdicts.settling import Settling, Way, settlings
+from halfthou.verdicts.words import Reason, journal_reasons, sentence
 
 __all__ = [
     "HOT",
@@ -13,6 +19,7 @@ __all__ = [
     "Action",
     "Caution",
     "CleanUp",
+    "DoubtShown",
     "Finding",
     "JournalCase",
     "JournalVerdict",
@@ -20,17 +27,25 @@ __all__ = [
     "Limit",
     "Mark",
     "MarkCode",
+    "Offer",
     "Reason",
     "Score",
+    "Settling",
     "State",
+    "Way",
+    "bore_sizes",
     "call",
     "cautions_for",
     "clean_up_size",
     "conformance",
+    "contradictions",
+    "doubt_shown",
+    "fitness_notes",
     "journal_reasons",
     "judge",
     "judge_journal",
     "sentence",
-    "settles",
-    "size_limit",
+    "settling_words",
+    "settlings",
+    "warmth_reasons",
 ]

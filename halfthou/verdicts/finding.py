@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass
 from enum import StrEnum
 
+from halfthou.gauges import Budget
 from halfthou.jobs import SourceKind
 from halfthou.lengths import ZERO, Length
 
@@ -21,7 +22,9 @@ class State(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Finding:
-    """A judged figure. `to_spare` is positive inside the limit; `doubt_nm` is its standard uncertainty."""
+    """A judged figure. `to_spare` is positive inside the limit; `doubt_nm` is its standard uncertainty, `budget`
+    where that comes from. `may_be_less` is how much a part that was read warm may shrink yet; `waits_warm` that
+    this alone keeps it from being called."""
 
     rule: str
     name: str
@@ -34,6 +37,9 @@ class Finding:
     spots: tuple[str, ...]
     by_rule_of_thumb: bool = False
     cannot_accept: bool = False
+    budget: Budget = ()
+    may_be_less: Length = ZERO
+    waits_warm: bool = False
 
     @property
     def to_spare(self) -> Length:
@@ -89,16 +95,23 @@ class Judged:
     spots: tuple[str, ...]
     doubt_nm: float
     guard: Length
+    budget: Budget = ()
+    may_be_less: Length = ZERO
 
 
 def judge(figure: Judged, limit: Limit, *, cannot_accept: bool = False) -> Finding:
     """Judge a figure by its limit.
 
     A rule of thumb alone settles nothing (verdicts.rule-of-thumb); `cannot_accept` is for a plan that may
-    reject but never accept (verdicts.two-angles). Both turn a plain answer into too close.
+    reject but never accept (verdicts.two-angles). Both turn a plain answer into too close. So does warmth that
+    could still move the answer (gauges.temperature).
     """
     to_spare = figure.value - limit.value if limit.is_least else limit.value - figure.value
     state = call(to_spare, figure.guard)
+    cooled = to_spare - figure.may_be_less if limit.is_least else to_spare + figure.may_be_less
+    warm = figure.may_be_less > ZERO and call(cooled, figure.guard) is not state
+    if warm:
+        state = State.TOO_CLOSE
     thumb = limit.source is SourceKind.RULE_OF_THUMB
     if thumb or (cannot_accept and state is State.WITHIN):
         state = State.TOO_CLOSE
@@ -114,4 +127,7 @@ def judge(figure: Judged, limit: Limit, *, cannot_accept: bool = False) -> Findi
         figure.spots,
         thumb,
         cannot_accept and not thumb,
+        figure.budget,
+        figure.may_be_less,
+        warm,
     )

@@ -2,35 +2,20 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
 
-from halfthou.gauges import difference_doubt, expanded, fitted_ovality_doubt, guard_band, size_doubt
-from halfthou.jobs import Figure, HouseRules, JournalLimits, Look, Observation
+from halfthou.gauges import Budget, combine, expanded, guard_band, standard_doubt
+from halfthou.jobs import Look
 from halfthou.lengths import ZERO, Length
-from halfthou.surveys import POLISH_SHELL, Form, JournalSurvey
+from halfthou.surveys import POLISH_SHELL, Form
 from halfthou.verdicts.actions import Action
+from halfthou.verdicts.case import JournalCase
 from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
-from halfthou.verdicts.finding import Finding, Judged, Limit, State, judge
+from halfthou.verdicts.figures import journal_findings, measured_clearance
+from halfthou.verdicts.finding import Finding, State
 
 #: Temper colours from which a journal counts as overheated. Source: handbook M; common practice.
 HOT = ("brown or purple", "blue", "grey")
-
-
-@dataclass(frozen=True, slots=True)
-class JournalCase:
-    """What a journal is judged by: limits, house rules, present undersize of its set, and what was seen."""
-
-    survey: JournalSurvey
-    limits: JournalLimits
-    house: HouseRules
-    present: Length
-    seen: Mapping[Look, Observation]
-
-    def answer(self, look: Look) -> str | None:
-        """What was seen, or None where nobody has looked."""
-        found = self.seen.get(look)
-        return found.answer if found else None
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,7 +23,8 @@ class JournalVerdict:
     """The verdict on one journal by itself, before its set is decided.
 
     `usable` is the clean-up interval with polish and doubt taken off. `polish_shell` is the undersize of a
-    polish shell that would do by itself, where one would.
+    polish shell that would do by itself, where one would. `clearance` holds the findings on a measured oil
+    clearance, which change no action of the journal: it is tuned by its shells.
     """
 
     case: JournalCase
@@ -49,6 +35,7 @@ class JournalVerdict:
     clean_up: CleanUp | None
     usable: CleanUp | None
     polish_shell: Length | None
+    clearance: tuple[Finding, ...] = ()
 
     @property
     def needs_machining(self) -> bool:
@@ -62,73 +49,36 @@ def judge_journal(case: JournalCase) -> JournalVerdict:
     Gives:   findings on every figure that can be worked out, the clean-up interval and the action.
     Rule:    surveys.plan.whole, verdicts.journal.*; a crack or a sharp fillet comes before any figure.
     """
-    form = case.survey.form
+    survey = case.survey
+    form = survey.form
     if form is None:
         action = _action_by_eye(case) or Action.MEASURE
-        return JournalVerdict(case, action, State.NOT_READ, (), ZERO, None, None, None)
-    one = max(size_doubt(gauge) for gauge in case.survey.gauges)
-    doubt = expanded(one)
-    findings = _findings(case, form, one)
+        return JournalVerdict(case, action, State.NOT_READ, (), ZERO, None, None, None, measured_clearance(case))
+    findings = journal_findings(case, form)
+    one = findings[0].doubt_nm
     clean_up = clean_up_size(form.size_found, _ground_size(case, form), _score(case))
+    sure_doubt = expanded(standard_doubt(_sure_budget(case, form)))
     shell = _polish_shell(case, form, findings, guard_band(one, case.house.guard))
     state = _worst(findings)
     return JournalVerdict(
         case=case,
         action=_action_by_eye(case) or _action_by_gauge(case, state, shell, findings),
-        state=state if case.survey.whole or state is State.BEYOND else State.NOT_READ,
+        state=state if survey.whole or state is State.BEYOND else State.NOT_READ,
         findings=findings,
-        doubt=doubt,
+        doubt=expanded(one),
         clean_up=clean_up,
-        usable=clean_up.allowing_for(case.house.polish_allowance, doubt),
+        usable=clean_up.allowing_for(case.house.polish_allowance, sure_doubt, expanded(one)),
         polish_shell=shell,
+        clearance=measured_clearance(case),
     )
 
 
-def size_limit(case: JournalCase) -> Limit:
-    """The least size allowed now: the service limit, else the new minimum, less the present undersize."""
-    limits = case.limits
-    figure = limits.service_least
-    if figure is not None:
-        return Limit(figure.value - case.present, True, figure.source.kind)
-    return Limit(limits.size.least - case.present, True, limits.size.source.kind)
-
-
-def _findings(case: JournalCase, form: Form, one: float) -> tuple[Finding, ...]:
-    guard = case.house.guard
-    limits = case.limits
-    difference = difference_doubt(case.survey.gauges)
-    size = Judged(
-        "surveys.size.least", "least size", form.size_found, form.least.spots, one, guard_band(one, guard)
-    )
-    found = [judge(size, size_limit(case))]
-    if form.out_of_round is not None:
-        spread = difference
-        if form.out_of_round_by_fit:
-            spread = fitted_ovality_doubt(difference, len(form.out_of_round.spots))
-        rule = "surveys.form.out-of-round"
-        value = form.out_of_round
-        oval = Judged(rule, "out-of-round", value.value, value.spots, spread, guard_band(spread, guard))
-        found.append(judge(oval, _most(limits.out_of_round), cannot_accept=form.angles < 3))
-    if form.taper is not None:
-        value = form.taper
-        taper = Judged(
-            "surveys.form.taper", "taper", value.value, value.spots, difference, guard_band(difference, guard)
-        )
-        found.append(judge(taper, _most(limits.taper)))
-    if form.barrel is not None:
-        value = form.barrel
-        # Middle less the mean of the ends: u² = s² (1 + 1/4 + 1/4), and a difference has u² = 2 s².
-        spread = difference * (0.75**0.5)
-        name = "barrel" if value.value >= ZERO else "hourglass"
-        bulge = Judged(
-            "surveys.form.barrel", name, abs(value.value), value.spots, spread, guard_band(spread, guard)
-        )
-        found.append(judge(bulge, _most(limits.barrel or limits.taper)))
-    return tuple(found)
-
-
-def _most(figure: Figure) -> Limit:
-    return Limit(figure.value, False, figure.source.kind)
+def _sure_budget(case: JournalCase, form: Form) -> Budget:
+    """The budget of the sure end: twice the least size, less the greatest where that is what it counts from."""
+    parts = [(2.0, case.survey.budget(form.least.spots[0]))]
+    if _ground_size(case, form) == form.greatest.value:
+        parts.append((-1.0, case.survey.budget(form.greatest.spots[0])))
+    return combine(parts)
 
 
 def _worst(findings: tuple[Finding, ...]) -> State:
@@ -145,7 +95,7 @@ def _score(case: JournalCase) -> Score | None:
     seen = case.seen.get(Look.SURFACE)
     if seen is None or seen.answer != "nail catches" or seen.depth is None:
         return None
-    there = next((r.size for r in case.survey.readings if r.spot == seen.spot), None)
+    there = case.survey.sizes.get(seen.spot) if seen.spot else None
     return Score(seen.depth, there)
 
 

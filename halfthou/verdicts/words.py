@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from halfthou.gauges import REPEATS, noise_floor
 from halfthou.jobs import Document, Look
 from halfthou.lengths import ZERO, Notation
 from halfthou.verdicts.actions import Action
@@ -33,6 +34,9 @@ def sentence(finding: Finding, say: Notation) -> str:
         return f"{name} {value}, rule of thumb {limit}. Find the maker's limit: a rule of thumb settles nothing."
     if finding.cannot_accept and finding.to_spare >= finding.guard:
         return f"{name} {value}, limit {limit}. Two angles can miss it: read a third to accept it."
+    if finding.waits_warm:
+        less = say.text(finding.may_be_less)
+        return f"{name} {value}, limit {limit}: not rested, and up to {less} smaller when cool. The verdict waits."
     if finding.state is State.TOO_CLOSE:
         return f"{name} {value}, limit {limit}: too close to call within ±{say.doubt(finding.guard)}."
     if finding.limit_is_least:
@@ -42,8 +46,13 @@ def sentence(finding: Finding, say: Notation) -> str:
 
 
 def journal_reasons(verdict: JournalVerdict, say: Notation) -> tuple[Reason, ...]:
-    """The reasons for one journal by itself: what the eye saw first, then every figure."""
-    return (*_seen(verdict, say), *_figures(verdict, say), *_clean_up(verdict, say))
+    """The reasons for one journal by itself: what the eye saw first, what has to be read again, every figure."""
+    return (
+        *_seen(verdict, say),
+        *_set_aside(verdict),
+        *_figures(verdict, say),
+        *_clean_up(verdict, say),
+    )
 
 
 def _seen(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
@@ -94,16 +103,48 @@ def _surface(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
         yield Reason(rule=rule, text=text, spots=(seen.spot,) if seen.spot else ())
 
 
+def _set_aside(verdict: JournalVerdict) -> Iterator[Reason]:
+    """Readings that are no longer judged, and why: a reason an operation, or a state."""
+    named: dict[tuple[str, str], list[str]] = {}
+    survey = verdict.case.survey
+    groups = (("", survey.spots), *((f"{feature.value} ", spots) for feature, spots in survey.bearing.items()))
+    for what, spots in groups:
+        for state in spots:
+            if state.counted or not state.aside:
+                continue
+            last = state.aside[0]
+            done = last.operation
+            why = f"{done.kind.value}, {done.at:%d %B}" if done else last.state
+            named.setdefault((what, why), []).append(state.spot)
+    for (what, why), spots_of in named.items():
+        where = "" if len(spots_of) == len(survey.spots) and not what else f"{what}{' '.join(spots_of)} "
+        text = f"Read {where}again: {why}. What was read before is kept and not judged."
+        yield Reason(rule="operations.stale", text=text, spots=() if what else tuple(spots_of))
+
+
 def _figures(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
-    for finding in verdict.findings:
+    for finding in (*verdict.findings, *verdict.clearance):
         rule = finding.rule
         if finding.by_rule_of_thumb:
             rule = "verdicts.rule-of-thumb"
         elif finding.cannot_accept and finding.to_spare >= finding.guard:
             rule = "verdicts.two-angles"
+        elif finding.waits_warm:
+            rule = "gauges.temperature"
         elif finding.state is State.TOO_CLOSE:
             rule = "verdicts.guard-band"
-        yield Reason(rule=rule, text=sentence(finding, say), spots=finding.spots)
+        text = sentence(finding, say)
+        if finding.state is State.WITHIN and only_scatter(finding):
+            rule, text = "gauges.noise-floor", f"{text} No more than the scatter of reading."
+        yield Reason(rule=rule, text=text, spots=finding.spots)
+
+
+def only_scatter(finding: Finding) -> bool:
+    """Whether an out-of-round or taper is no more than so many readings of a perfect journal show."""
+    if finding.limit_is_least or len(finding.spots) < 2 or finding.value == ZERO:
+        return False
+    repeat = sum(term.nm**2 for term in finding.budget if term.kind in REPEATS)
+    return finding.value <= noise_floor(len(finding.spots), (repeat / 2) ** 0.5)
 
 
 def _clean_up(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
@@ -119,16 +160,3 @@ def _clean_up(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
         rule="verdicts.clean-up",
         text=f"Cleans up between {say.text(low)}, all wear on one side, and {say.text(high)}, even wear.",
     )
-
-
-def settles(verdict: JournalVerdict) -> Iterator[str]:
-    """What would settle a finding that is too close to call."""
-    for finding in verdict.findings:
-        if finding.state is not State.TOO_CLOSE:
-            continue
-        if finding.by_rule_of_thumb:
-            yield f"The maker's limit for {finding.name}."
-        elif finding.cannot_accept and finding.to_spare >= finding.guard:
-            yield "A third angle in each plane."
-        else:
-            yield f"A finer gauge, or one checked at this size, for {finding.name}."

@@ -80,7 +80,7 @@ def test_the_core_imports_with_django_blocked() -> None:
 
 def test_every_rule_cited_is_listed_explained_and_used() -> None:
     code = "\n".join(path.read_text(encoding="utf-8") for path in CORE if path.name != "rules.py")
-    cited = set(re.findall(r'"((?:surveys|verdicts|sets)\.[a-z.-]+)"', code))
+    cited = set(re.findall(r'"((?:gauges|operations|surveys|verdicts|sets)\.[a-z.-]+)"', code))
     explained = {
         heading
         for page in (ROOT / "docs" / "rules").glob("*.md")

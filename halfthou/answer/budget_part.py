@@ -1,0 +1,61 @@
+"""The uncertainty budget of each figure, laid open: every source, its share, and what cancelled."""
+
+from __future__ import annotations
+
+from halfthou.answer.documents import BudgetLine, BudgetShown
+from halfthou.gauges import SCALES, Term, TermKind, expanded
+from halfthou.jobs import Guard
+from halfthou.lengths import Length, Notation
+from halfthou.verdicts import Finding, JournalVerdict
+
+RULE_WORDS = {
+    Guard.ONE_SIDED_95: "Within or beyond is said where the figure clears its limit by 1.645 u, one-sided 95 %.",
+    Guard.TWO_U: "Within or beyond is said where the figure clears its limit by 2 u, by the house rule.",
+}
+
+
+def budgets_shown(verdict: JournalVerdict, say: Notation) -> tuple[BudgetShown, ...]:
+    """The budgets of a journal's figures, the largest share first.
+
+    Rule:    gauges.budget.
+    """
+    rule = RULE_WORDS[verdict.case.house.guard]
+    return tuple(_shown(finding, rule, say) for finding in (*verdict.findings, *verdict.clearance))
+
+
+def _shown(finding: Finding, rule: str, say: Notation) -> BudgetShown:
+    total = sum(term.nm**2 for term in finding.budget) or 1.0
+    by_kind: dict[TermKind, float] = {}
+    for term in finding.budget:
+        by_kind[term.kind] = by_kind.get(term.kind, 0.0) + term.nm**2
+    lines = tuple(
+        BudgetLine(
+            source=kind.value,
+            u=say.doubt(Length(round(square**0.5))),
+            share_percent=round(100 * square / total),
+            shared=kind in SCALES or kind in (TermKind.WARMTH, TermKind.COEFFICIENT),
+        )
+        for kind, square in sorted(by_kind.items(), key=lambda pair: -pair[1])
+    )
+    return BudgetShown(
+        figure=finding.name,
+        value=say.text(finding.value),
+        limit=say.at_least(finding.limit) if finding.limit_is_least else say.at_most(finding.limit),
+        state=finding.state,
+        u=say.doubt(Length(round(finding.doubt_nm))),
+        expanded=say.doubt(expanded(finding.doubt_nm)),
+        guard=say.doubt(finding.guard),
+        conforms=finding.probability,
+        rule=rule,
+        lines=lines,
+        cancelled=_cancelled(finding.budget),
+    )
+
+
+def _cancelled(budget: tuple[Term, ...]) -> str:
+    kinds = {term.kind for term in budget}
+    if kinds & set(SCALES):
+        return ""
+    return (
+        "The scale of the gauge and the warmth of the part are common to its readings: in a difference they cancel."
+    )

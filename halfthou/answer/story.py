@@ -1,0 +1,140 @@
+"""The story of a job: who measured what with which gauge, what was corrected, what work made stale."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from datetime import timedelta
+
+from halfthou.answer.documents import StoryKind, StoryLine
+from halfthou.engines import short_name
+from halfthou.jobs import Feature, Job, Operation, Reading, SlipAnswer
+from halfthou.lengths import Notation, Unit
+from halfthou.operations import makes_stale
+
+#: Readings of one journal closer in time than this are told as one sitting.
+TOGETHER = timedelta(minutes=30)
+
+
+def story(job: Job) -> tuple[StoryLine, ...]:
+    """The facts of a job as a story, oldest first.
+
+    Rule:    facts are only added: what was corrected, withdrawn or made stale is told, not erased (design 2.2).
+    """
+    lines = [
+        *_readings(job),
+        *_corrections(job),
+        *_withdrawals(job),
+        *(_answer(job, answer) for answer in job.slip_answers),
+        *(_work(job, done) for done in job.operations),
+        *_checks(job),
+        *_sittings(job),
+        *_seen(job),
+    ]
+    return tuple(sorted(lines, key=lambda line: line.at))
+
+
+def _readings(job: Job) -> Iterator[StoryLine]:
+    """Readings of one part by one person with one gauge, told together."""
+    gauges = {gauge.id: gauge.name for gauge in job.gauges}
+    open_lines: dict[tuple[str, Feature, str, str], list[Reading]] = {}
+    for reading in sorted((r for r in job.readings if r.corrects is None), key=lambda r: r.at):
+        key = (reading.journal, reading.feature, reading.by, reading.gauge)
+        group = open_lines.get(key)
+        if group and reading.at - group[-1].at > TOGETHER:
+            yield _read_line(group, gauges)
+            group = None
+        if group is None:
+            open_lines[key] = [reading]
+        else:
+            group.append(reading)
+    for group in open_lines.values():
+        yield _read_line(group, gauges)
+
+
+def _read_line(group: list[Reading], gauges: dict[str, str]) -> StoryLine:
+    first = group[0]
+    what = short_name(first.journal) + ("" if first.feature is Feature.JOURNAL else f", {first.feature.value}")
+    count = len(group)
+    spots = " ".join(reading.spot for reading in group) if count <= 8 else f"{group[0].spot} to {group[-1].spot}"
+    repeats = sum(reading.repeats is not None for reading in group)
+    more = [f"{repeats} of them repeats" if repeats else "", "by its button" if first.by_button else ""]
+    return StoryLine(
+        at=first.at,
+        by=first.by,
+        kind=StoryKind.READ,
+        words=f"read {what}: {count} {'reading' if count == 1 else 'readings'} at {spots}",
+        more="; ".join(text for text in (f"with {gauges[first.gauge]}", *more) if text),
+    )
+
+
+def _text(reading: Reading) -> str:
+    return Notation.usual(reading.unit).with_unit(reading.size)
+
+
+def _corrections(job: Job) -> Iterator[StoryLine]:
+    known = {reading.id: reading for reading in job.readings}
+    for reading in job.readings:
+        if reading.corrects is not None:
+            before = known[reading.corrects]
+            words = f"corrected {short_name(reading.journal)} {reading.spot}: {_text(reading)}, was {_text(before)}"
+            yield StoryLine(at=reading.at, by=reading.by, kind=StoryKind.CORRECTED, words=words)
+
+
+def _withdrawals(job: Job) -> Iterator[StoryLine]:
+    known = {reading.id: reading for reading in job.readings}
+    for withdrawal in job.withdrawals:
+        reading = known[withdrawal.reading]
+        words = f"took back {short_name(reading.journal)} {reading.spot}, {_text(reading)}"
+        yield StoryLine(at=withdrawal.at, by=withdrawal.by, kind=StoryKind.WITHDRAWN, words=words)
+
+
+def _answer(job: Job, answer: SlipAnswer) -> StoryLine:
+    reading = next(r for r in job.readings if r.id == answer.reading)
+    where, say = f"{short_name(reading.journal)} {reading.spot}", Notation.usual(reading.unit)
+    offered = say.text(answer.offered) if answer.offered is not None else ""
+    kept, took = f"kept {_text(reading)} at {where}", f"took {offered} for {where}: {answer.slip}"
+    words = took if answer.taken else kept
+    more = (
+        f"It was read as {say.text(reading.size)}." if answer.taken else f"Asked: {answer.slip} {offered}".strip()
+    )
+    return StoryLine(at=answer.at, by=answer.by, kind=StoryKind.QUESTION, words=words, more=more)
+
+
+def _work(job: Job, done: Operation) -> StoryLine:
+    stale = sum(makes_stale(done, reading) for reading in job.readings)
+    on = short_name(done.on) if done.on not in ("mains", "rods", "crank") else done.on
+    size = ""
+    if done.undersize is not None:
+        size = f" to {Notation.usual(Unit(job.limits.unit)).undersize(done.undersize)} under"
+    more = f"{stale} {'reading' if stale == 1 else 'readings'} made stale." if stale else ""
+    note = f" {done.note}" if done.note else ""
+    words = f"{done.kind.value}: {on}{size}"
+    return StoryLine(at=done.at, by=done.by, kind=StoryKind.WORK, words=words, more=more + note)
+
+
+def _checks(job: Job) -> Iterator[StoryLine]:
+    gauges = {gauge.id: gauge for gauge in job.gauges}
+    used = {reading.gauge for reading in job.readings}
+    since = min((reading.at for reading in job.readings), default=None)
+    for check in job.checks:
+        if check.gauge not in used or since is None or check.at < since - timedelta(days=1):
+            continue
+        gauge = gauges[check.gauge]
+        standard = Notation.usual(check.unit).with_unit(check.standard)
+        words = f"checked {gauge.name} on {standard}"
+        yield StoryLine(at=check.at, by=check.by, kind=StoryKind.CHECK, words=words)
+
+
+def _sittings(job: Job) -> Iterator[StoryLine]:
+    for sitting in job.sittings:
+        part = "the shop's" if sitting.part_c is None else f"{sitting.part_c:g} °C"
+        words = f"part {part}, {sitting.condition.value}"
+        yield StoryLine(at=sitting.at, by=sitting.by, kind=StoryKind.WARMTH, words=words)
+
+
+def _seen(job: Job) -> Iterator[StoryLine]:
+    for seen in job.observations:
+        on = short_name(seen.on) if seen.on not in ("mains", "rods", "crank") else seen.on
+        depth = f", {seen.typed}" if seen.typed else ""
+        words = f"{on}, {seen.look.value}: {seen.answer}{depth}"
+        yield StoryLine(at=seen.at, by=seen.by, kind=StoryKind.SEEN, words=words)

@@ -1,0 +1,214 @@
+"""Readings that look like a slip: held against their neighbours, with what they may have been meant to be."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from enum import StrEnum
+from statistics import median
+
+from halfthou.gauges import THROUGHOUT, WEIGHT, ReadText, Slip, SlipKind, slips_of
+from halfthou.jobs import Feature, JournalLimits
+from halfthou.lengths import Length
+from halfthou.surveys.taken import Taken
+
+#: Two tenths: readings of one part are never expected to agree better. Source: handbook A5.
+FLOOR_NM = 5_080
+#: How far below the size it was ground to a whole journal may be worn. Source: common practice, no source.
+WEAR_NM = 76_200
+#: How far above new a size may read before it is odd. Source: handbook A5.
+ABOVE_NM = 25_400
+#: Median absolute deviation to standard deviation. Source: the normal distribution.
+MAD_TO_SIGMA = 1.4826
+#: From so many readings on a journal is looked at as a whole.
+ENOUGH = 4
+
+
+class Doubtful(StrEnum):
+    """Why a reading is doubted."""
+
+    MEANT = "did you mean"
+    THROUGHOUT = "one slip throughout"
+    LIKE_UNDERSIZE = "a slip or an undersize"
+    NEIGHBOUR = "fits another part"
+    ODD = "stands out"
+
+
+@dataclass(frozen=True, slots=True)
+class Suspicion:
+    """A doubt about one reading. `holds` says that it is not judged until somebody has answered.
+
+    `offers` are the sizes it may have meant, as the gauge would have said them; `neighbour` the journal it fits;
+    `away` how far it lies from where its neighbours put it.
+    """
+
+    reading: str
+    why: Doubtful
+    holds: bool
+    away: Length
+    offers: tuple[Slip, ...] = ()
+    neighbour: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Expected:
+    """What the sizes of one set and feature can be: the bands of its steps, and how far its readings may differ."""
+
+    bands: tuple[tuple[int, int], ...]
+    tolerance_nm: int
+    apart_nm: int
+    nominal: Length
+
+    def holds(self, nm: float) -> bool:
+        """Whether a journal can stand there, worn from one of its steps."""
+        return any(low - WEAR_NM <= nm <= high + ABOVE_NM for low, high in self.bands)
+
+    def nearest(self, nm: float) -> int:
+        """The top of the band that is nearest."""
+        return min((high for _, high in self.bands), key=lambda high: abs(high - nm))
+
+
+def expected_of(limits: JournalLimits, feature: Feature) -> Expected | None:
+    """What a feature of a set can measure by its limits sheet; None where the sheet says nothing of it."""
+    steps = {0, *(shell.undersize.nm for shell in limits.shells)}
+    apart = max(limits.out_of_round.value.nm * 3 // 4, FLOOR_NM)
+    size, housing, wall = limits.size, limits.housing_bore, limits.wall
+    if feature is Feature.JOURNAL:
+        bands = tuple((size.least.nm - step, size.most.nm - step) for step in steps)
+    elif feature is Feature.HOUSING_BORE and housing is not None:
+        bands = ((housing.least.nm, housing.most.nm),)
+    elif feature is Feature.WALL and wall is not None:
+        bands = tuple((wall.least.nm + step // 2, wall.most.nm + step // 2) for step in steps)
+    elif feature is Feature.BEARING_BORE and housing is not None and wall is not None:
+        low, high = housing.least.nm - 2 * wall.most.nm, housing.most.nm - 2 * wall.least.nm
+        bands = tuple((low - step, high - step) for step in steps)
+    else:
+        return None
+    return Expected(bands, bands[0][1] - bands[0][0], apart, Length(max(high for _, high in bands)))
+
+
+def find_suspects(read: Mapping[str, tuple[Taken, ...]], expected: Expected) -> dict[str, Suspicion]:
+    """The doubtful readings of one feature of a set, by reading.
+
+    Takes:   the current readings of every journal of the set; what they can be.
+    Gives:   a suspicion for each reading that lies outside its neighbours, or whose whole journal does.
+    Rule:    surveys.slips.   Source: handbook A5. Nothing is corrected here: a person takes or keeps.
+    """
+    medians = {journal: float(median(t.size.nm for t in taken)) for journal, taken in read.items() if taken}
+    found: dict[str, Suspicion] = {}
+    for journal, taken in read.items():
+        if not taken:
+            continue
+        family = [m for other, m in medians.items() if other != journal and len(read[other]) >= 2]
+        whole = _throughout(taken, medians[journal], family, expected)
+        if whole:
+            found.update(whole)
+            continue
+        near = abs(medians[journal] - _reference(medians[journal], family, expected)) <= WEAR_NM
+        sizes = [t.size.nm for t in taken]
+        if near and max(sizes) - min(sizes) <= 2 * _wide(expected):
+            continue
+        others = {other: m for other, m in medians.items() if other != journal}
+        for at, one in enumerate(taken):
+            rest = sizes[:at] + sizes[at + 1 :]
+            doubt = _one(one, rest, family, others, expected)
+            if doubt is not None:
+                found[one.reading.id] = doubt
+    return found
+
+
+def _wide(expected: Expected) -> float:
+    return max(FLOOR_NM, expected.tolerance_nm / 4, expected.apart_nm)
+
+
+def _reference(at: float, family: list[float], expected: Expected) -> float:
+    return float(median(family)) if family else float(expected.nearest(at))
+
+
+def _throughout(
+    taken: tuple[Taken, ...], middle: float, family: list[float], expected: Expected
+) -> dict[str, Suspicion]:
+    """Whether a whole journal carries one slip: far from the rest of its set, or from every step of its size."""
+    if len(taken) < ENOUGH:
+        return {}
+    stands = expected.holds(middle)
+    centre = float(median(family)) if family else None
+    apart = centre is not None and abs(middle - centre) > WEAR_NM
+    if (stands and not apart) or (apart and not stands and centre is not None and not expected.holds(centre)):
+        return {}
+    for kind, step in _steps(taken[0], expected):
+        moved = middle + step
+        fits = abs(moved - centre) <= ABOVE_NM if apart and centre is not None else expected.holds(moved)
+        if not fits:
+            continue
+        why = Doubtful.LIKE_UNDERSIZE if stands else Doubtful.THROUGHOUT
+        return {
+            one.reading.id: Suspicion(
+                one.reading.id, why, True, Length(round(step)), (Slip(kind, one.said + Length(step)),)
+            )
+            for one in taken
+        }
+    return {}
+
+
+def _steps(one: Taken, expected: Expected) -> Iterable[tuple[SlipKind, int]]:
+    slips = [slip for slip in slips_of(_text(one, expected)) if slip.kind in THROUGHOUT]
+    slips.sort(key=lambda slip: WEIGHT[slip.kind], reverse=True)
+    return [(slip.kind, slip.meant.nm - one.said.nm) for slip in slips]
+
+
+def _text(one: Taken, expected: Expected) -> ReadText:
+    setting = one.setup.setting.standard if one.setup.setting else None
+    reading = one.reading
+    return ReadText(one.said, reading.typed, reading.unit, one.setup.gauge, expected.nominal, setting)
+
+
+def _one(
+    one: Taken, rest: list[int], family: list[float], others: Mapping[str, float], expected: Expected
+) -> Suspicion | None:
+    wide, fine = _wide(expected), max(FLOOR_NM, expected.tolerance_nm / 4)
+    if len(rest) >= 2:
+        centre = float(median(rest))
+        spread = MAD_TO_SIGMA * float(median(abs(value - centre) for value in rest))
+        wide, fine = max(wide, spread), max(fine, spread)
+    else:
+        if not family and expected.holds(one.size.nm):
+            return None
+        centre = _reference(one.size.nm, family, expected)
+        wide *= 1.5
+    away = one.size.nm - centre
+    if abs(away) <= 4 * wide:
+        return None
+    offers = meant_here(one, centre, fine, expected)
+    if offers:
+        alike = any(abs(abs(away) - abs(low - expected.bands[0][0])) <= 4 * fine for low, _ in expected.bands[1:])
+        turn = offers[0].kind is SlipKind.TURN and alike
+        why = Doubtful.LIKE_UNDERSIZE if turn else Doubtful.MEANT
+        return Suspicion(one.reading.id, why, True, Length(round(away)), offers)
+    fits = [j for j, m in others.items() if abs(one.size.nm - m) <= 4 * fine and abs(m - centre) > 4 * wide]
+    if fits:
+        return Suspicion(
+            one.reading.id, Doubtful.NEIGHBOUR, True, Length(round(away)), neighbour=min(fits, key=lambda j: j)
+        )
+    if len(rest) >= 3:
+        return Suspicion(one.reading.id, Doubtful.ODD, True, Length(round(away)))
+    return None
+
+
+def meant_here(one: Taken, centre: float, spread: float, expected: Expected) -> tuple[Slip, ...]:
+    """The best two slips that would bring a reading to where its neighbours are.
+
+    Source: handbook A5: ln(weight) - ((c - m)/s)²/2, kept within 4 s.
+    """
+    shift = one.size.nm - one.said.nm
+    best: dict[int, tuple[float, Slip]] = {}
+    for slip in slips_of(_text(one, expected)):
+        away = (slip.meant.nm + shift - centre) / spread
+        if abs(away) > 4 or slip.meant == one.said:
+            continue
+        score = math.log(WEIGHT[slip.kind]) - away * away / 2
+        if slip.meant.nm not in best or score > best[slip.meant.nm][0]:
+            best[slip.meant.nm] = (score, slip)
+    ranked = sorted(best.values(), key=lambda pair: pair[0], reverse=True)
+    return tuple(slip for _, slip in ranked[:2])

@@ -1,0 +1,142 @@
+"""How each reading was taken, and what it says once zero error and warmth are allowed for."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from dataclasses import dataclass, field
+
+from halfthou.gauges import (
+    RISE_K,
+    Budget,
+    Cabinet,
+    Place,
+    Repeatability,
+    Setting,
+    Setup,
+    Warmth,
+    budget_of,
+    combine,
+    in_force,
+    repeatability,
+    settings_of,
+)
+from halfthou.jobs import Feature, Job, Material, Reading, Sitting, set_of
+from halfthou.lengths import Length
+
+_ALUMINIUM = (Material.CAST_ALUMINIUM, Material.HYPEREUTECTIC, Material.PISTON_ALLOY, Material.FORGED_2618)
+#: How far aluminium whose temperature nobody took may be from the gauge, in kelvin.
+#: Source: common practice, no source.
+ALUMINIUM_RISE_K = 5
+
+
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """A reading that counts: what the gauge said (or the slip that was taken instead), and the size it comes to."""
+
+    reading: Reading
+    said: Length
+    size: Length
+    setup: Setup
+
+
+@dataclass(slots=True)
+class Bench:
+    """What the readings of a job were taken with. Works out each way of reading once."""
+
+    job: Job
+    cabinet: Cabinet
+    repeats: dict[tuple[str, str], list[list[int]]]
+    taken_slips: dict[str, Length]
+    _sittings: dict[str, Sitting] = field(default_factory=dict)
+    _setups: dict[tuple[object, ...], Setup] = field(default_factory=dict)
+    _hands: dict[tuple[str, str], Repeatability] = field(default_factory=dict)
+
+    def take(self, reading: Reading) -> Taken:
+        """The reading as it counts."""
+        setup = self.setup_of(reading)
+        said = self.taken_slips.get(reading.id, reading.size)
+        return Taken(reading, said, setup.corrected(said), setup)
+
+    def setup_of(self, reading: Reading) -> Setup:
+        """How one reading was taken."""
+        checks = self.cabinet.settings.get(reading.gauge)
+        setting = in_force(checks, reading.at) if checks else None
+        part = reading.journal[0], reading.feature
+        key = (reading.gauge, reading.by, reading.sitting, setting.check.id if setting else "", *part)
+        known = self._setups.get(key)
+        if known is None:
+            known = self._setups[key] = self._new_setup(reading, setting)
+        return known
+
+    def hand(self, gauge: str, by: str) -> Repeatability:
+        """The repeatability of one person on one gauge."""
+        known = self._hands.get((gauge, by))
+        if known is None:
+            known = self._hands[gauge, by] = repeatability(
+                self.cabinet.gauges[gauge], self.repeats.get((gauge, by), ())
+            )
+        return known
+
+    def _new_setup(self, reading: Reading, setting: Setting | None) -> Setup:
+        house, gauge = self.job.house_rules, self.cabinet.gauges[reading.gauge]
+        sitting = self._sittings.get(reading.sitting) if reading.sitting else None
+        part_c = sitting.part_c if sitting else None
+        material = material_of(self.job, reading.journal, reading.feature)
+        rise = 0
+        if part_c is None:
+            rise = RISE_K[sitting.condition] if sitting else 0
+            if material in _ALUMINIUM:
+                rise = max(rise, ALUMINIUM_RISE_K)
+        gauge_c = sitting.gauge_c if sitting and sitting.gauge_c is not None else house.shop_c
+        return Setup(
+            gauge=gauge,
+            setting=setting,
+            repeat=self.hand(reading.gauge, reading.by),
+            part=Warmth(material, house.shop_c if part_c is None else part_c),
+            scale=Warmth(gauge.material, gauge_c),
+            spread_k=house.spread_k,
+            rise_k=rise,
+            sitting=reading.sitting or "the shop",
+        )
+
+    def budget(self, counted: tuple[Taken, ...]) -> Budget:
+        """The budget of the mean of readings of one spot."""
+        share = 1 / len(counted)
+        return combine((share, self._one(taken)) for taken in counted)
+
+    def _one(self, taken: Taken) -> Budget:
+        reading = taken.reading
+        part = f"{reading.journal} {reading.feature.value}"
+        return budget_of(taken.setup, taken.size, Place(reading.id, part, reading.spot), self.cabinet)
+
+
+def material_of(job: Job, journal: str, feature: Feature) -> Material:
+    """What a feature is made of. Shells are steel-backed."""
+    if feature is Feature.JOURNAL:
+        return job.limits.crank_material
+    return Material.STEEL if feature is Feature.WALL else job.limits.of(set_of(journal)).housing_material
+
+
+def lay_out(job: Job, standing: tuple[Reading, ...]) -> Bench:
+    """What the readings that stand were taken with.
+
+    Repeats are pooled for each person on each gauge, from setting checks and from spots read again, in this job.
+    """
+    groups: dict[tuple[str, str, str], list[int]] = defaultdict(list)
+    repeated = {reading.repeats for reading in standing if reading.repeats is not None}
+    for reading in standing:
+        root = reading.repeats or reading.id
+        if root in repeated:
+            groups[reading.gauge, reading.by, root].append(reading.size.nm)
+    repeats: dict[tuple[str, str], list[list[int]]] = defaultdict(list)
+    for (gauge, by, _), sizes in groups.items():
+        repeats[gauge, by].append(sizes)
+    for check in job.checks:
+        repeats[check.gauge, check.by].append([read.nm for read in check.read])
+    return Bench(
+        job=job,
+        cabinet=Cabinet({gauge.id: gauge for gauge in job.gauges}, settings_of(job.checks)),
+        repeats=repeats,
+        taken_slips={a.reading: a.offered for a in job.slip_answers if a.taken and a.offered is not None},
+        _sittings={sitting.id: sitting for sitting in job.sittings},
+    )

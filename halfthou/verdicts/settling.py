@@ -1,0 +1,150 @@
+"""What would settle a figure that is too close to call, and how many readings that takes."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+from enum import StrEnum
+
+from halfthou.gauges import (
+    GUARD_FACTOR,
+    REPEATS,
+    SCALES,
+    Setup,
+    after_check,
+    difference_doubt,
+    scale_terms,
+    size_doubt,
+    standard_doubt,
+)
+from halfthou.jobs import Gauge, Purpose
+from halfthou.lengths import ZERO, Length
+from halfthou.verdicts.case import JournalCase
+from halfthou.verdicts.finding import Finding, State
+
+#: More repeats than this at one spot are not asked for. Source: common practice, no source.
+MOST_REPEATS = 9
+
+
+class Way(StrEnum):
+    """The ways to settle a doubt."""
+
+    COOL = "let it cool"
+    READ_AGAIN = "take more readings"
+    CHECK_GAUGE = "check the gauge"
+    FINER_GAUGE = "use a finer gauge"
+    MAKERS_LIMIT = "find the maker's limit"
+    THIRD_ANGLE = "read a third angle"
+    NONE = "nothing in the cabinet"
+
+
+@dataclass(frozen=True, slots=True)
+class Settling:
+    """One way to settle one figure: how, at which spots, how many readings more at each, with which gauge, and
+    near which size a gauge is to be checked."""
+
+    way: Way
+    figure: str
+    spots: tuple[str, ...] = ()
+    more: int = 0
+    gauge: str = ""
+    near: Length = ZERO
+
+
+def settlings(case: JournalCase, finding: Finding) -> tuple[Settling, ...]:
+    """What would settle a figure that is too close to call, the least work first.
+
+    Gives:   nothing for a figure that is called; more readings only where that many would call it as it stands.
+    Rule:    verdicts.settling.   Source: the budget solved for the doubt that the margin allows.
+    """
+    return tuple(_settlings(case, finding))
+
+
+def _settlings(case: JournalCase, finding: Finding) -> Iterator[Settling]:
+    if finding.state is not State.TOO_CLOSE:
+        return
+    if finding.by_rule_of_thumb:
+        yield Settling(Way.MAKERS_LIMIT, finding.name)
+        return
+    if finding.cannot_accept and finding.to_spare >= finding.guard:
+        yield Settling(Way.THIRD_ANGLE, finding.name)
+        return
+    if finding.waits_warm:
+        yield Settling(Way.COOL, finding.name, finding.spots)
+        return
+    allowed = abs(finding.to_spare).nm / GUARD_FACTOR[case.house.guard]
+    setups = _setups(case, finding)
+    found = False
+    for settling in (_again(case, finding, allowed), _checked(finding, setups, allowed)):
+        if settling is not None:
+            found = True
+            yield settling
+    if not found:
+        yield _finer(case, finding, allowed) or Settling(Way.NONE, finding.name)
+
+
+def _setups(case: JournalCase, finding: Finding) -> list[Setup]:
+    counted = {state.spot: state.counted for state in case.survey.spots}
+    return [taken.setup for spot in finding.spots for taken in counted.get(spot, ())]
+
+
+def parts_of(finding: Finding) -> tuple[float, float, float]:
+    """The doubt of a figure in three parts, each a standard uncertainty in nm: scale, repeats, all the rest."""
+    scale = math.sqrt(sum(t.nm**2 for t in finding.budget if t.kind in SCALES))
+    repeat = math.sqrt(sum(t.nm**2 for t in finding.budget if t.kind in REPEATS))
+    rest = math.sqrt(sum(t.nm**2 for t in finding.budget if t.kind not in SCALES and t.kind not in REPEATS))
+    return scale, repeat, rest
+
+
+def _again(case: JournalCase, finding: Finding, allowed: float) -> Settling | None:
+    scale, repeat, rest = parts_of(finding)
+    left = allowed**2 - scale**2 - rest**2
+    counts = {state.spot: len(state.counted) for state in case.survey.spots}
+    have = min((counts.get(spot, 1) for spot in finding.spots), default=1)
+    if left <= 0 or repeat <= 0:
+        return None
+    more = math.ceil(have * (repeat**2 / left - 1) - 1e-9)
+    return Settling(Way.READ_AGAIN, finding.name, finding.spots, more) if 1 <= more <= MOST_REPEATS else None
+
+
+def _checked(finding: Finding, setups: list[Setup], allowed: float) -> Settling | None:
+    scale, repeat, rest = parts_of(finding)
+    if scale <= 0 or not setups:
+        return None
+    setup = setups[0]
+    fresh = after_check(setup)
+    again = repeat / math.sqrt(1 + MOST_REPEATS)
+    if fresh >= scale or math.sqrt(fresh**2 + again**2 + rest**2) > allowed:
+        return None
+    return Settling(Way.CHECK_GAUGE, finding.name, gauge=setup.gauge.name, near=finding.value)
+
+
+def _finer(case: JournalCase, finding: Finding, allowed: float) -> Settling | None:
+    _, _, rest = parts_of(finding)
+    size = case.survey.form.size_found if case.survey.form else ZERO
+    used = {setup.gauge.id for setup in _setups(case, finding)}
+    is_size = finding.limit_is_least
+    fine: list[tuple[float, Gauge]] = []
+    for gauge in journal_gauges(case):
+        if gauge.id in used or not gauge.reaches(size):
+            continue
+        doubt = math.hypot(size_doubt(gauge) if is_size else difference_doubt(gauge), rest)
+        if doubt <= allowed:
+            fine.append((doubt, gauge))
+    if not fine:
+        return None
+    best = min(fine, key=lambda pair: pair[0])[1]
+    return Settling(Way.FINER_GAUGE, finding.name, gauge=best.name)
+
+
+def journal_gauges(case: JournalCase) -> list[Gauge]:
+    """The gauges of the cabinet that a journal may be read with."""
+    return [gauge for gauge in case.survey.bench.cabinet.gauges.values() if Purpose.JOURNAL in gauge.purposes]
+
+
+def scale_now(case: JournalCase, gauge: Gauge, size: Length) -> float:
+    """The scale's standard uncertainty in nm of a gauge as last checked."""
+    cabinet = case.survey.bench.cabinet
+    settings = cabinet.settings.get(gauge.id, ())
+    return standard_doubt(tuple(scale_terms(gauge, settings[-1] if settings else None, size, cabinet)))

@@ -6,7 +6,7 @@ HOST ?= 127.0.0.1
 DATA_DIR ?= $(CURDIR)/data
 PY := .venv/bin/python
 UV := .venv/bin/uv
-export DATA_DIR HOST
+export DATA_DIR HOST PORT
 
 .DELETE_ON_ERROR:
 .PHONY: demo demo-reset serve test check-code test-python test-web bench screenshots api backup restore setup setup-test
@@ -15,7 +15,7 @@ demo: setup ## set up, load the demo shop if there is nothing yet, serve
 	@$(PY) manage.py migrate -v0
 	@DEMO=1 $(PY) manage.py furnish_demo
 	@echo "Half Thou is at http://$(HOST):$(PORT)/ - the sign-in page shows the demo accounts."
-	@DEMO=1 $(PY) -m uvicorn workshop.config.asgi:application --host $(HOST) --port $(PORT) --lifespan off --timeout-graceful-shutdown 3 --no-access-log
+	@DEMO=1 $(PY) scripts/serve.py
 
 demo-reset: setup ## start the demo afresh: what was entered is kept aside in data/before-reset
 	@mkdir -p "$(DATA_DIR)/before-reset"
@@ -25,7 +25,7 @@ demo-reset: setup ## start the demo afresh: what was entered is kept aside in da
 
 serve: setup ## serve a real shop: make the first owner with: make owner NAME=...
 	@$(PY) manage.py migrate -v0
-	@$(PY) -m uvicorn workshop.config.asgi:application --host $(HOST) --port $(PORT) --lifespan off --timeout-graceful-shutdown 3 --no-access-log
+	@$(PY) scripts/serve.py
 
 owner: setup ## open the first owner's account; asks for a password
 	@$(PY) manage.py migrate -v0
@@ -37,7 +37,7 @@ check-code:
 	$(PY) -m ruff format --check .
 	$(PY) -m ruff check .
 	.venv/bin/lint-imports
-	$(PY) -m mypy halfthou workshop demo tests manage.py
+	$(PY) -m mypy halfthou workshop gauge_bridge demo tests manage.py
 	$(PY) manage.py makemigrations --check --dry-run
 	@$(MAKE) --no-print-directory api-check
 

@@ -12,7 +12,7 @@ from demo.worn import INCH_HAND, METRIC_HAND, Hand, Worn, readings_csv
 from halfthou.jobs import DecisionKind, Gauge, JournalSet, Look, Plan
 from halfthou.lengths import Unit
 from halfthou.verdicts import Action
-from workshop.gauges.actions import keep_gauge
+from workshop.gauges.actions import GaugeForm, keep_gauge
 from workshop.jobs import actions
 from workshop.jobs.models import JobRecord
 from workshop.limits.actions import confirm_sheet, draft_sheet
@@ -54,7 +54,7 @@ class Shop:
             "resolution": resolution,
             "permissible_error": error,
         }
-        return keep_gauge(self.machinist, None, typed)
+        return keep_gauge(self.machinist, None, GaugeForm(**typed))
 
     def book(
         self, number: int, title: str, limits: SheetRevision, due: int | None, card: tuple[str, str] = ("", "")

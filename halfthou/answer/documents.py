@@ -1,5 +1,7 @@
 """What an assessment says, as documents: the same for the screen, the printed sheet and the command line.
 
+What was added after the first sheets were signed has a default: a signed sheet is read as it was stored.
+
 Every length stands as text in the job's unit; where a drawing must place it, its exact nanometres stand beside.
 """
 
@@ -54,10 +56,10 @@ class Spot:
     angle_deg: int
     current: ShownReading | None
     others: tuple[ShownReading, ...]
-    size: Shown | None
-    times: int
-    aside: tuple[AsideShown, ...]
-    doubt: DoubtShown | None
+    size: Shown | None = None
+    times: int = 0
+    aside: tuple[AsideShown, ...] = ()
+    doubt: DoubtShown | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -123,10 +125,10 @@ class JournalAnswer(Document):
     under_headline: str
     spots: tuple[Spot, ...]
     to_read: tuple[str, ...]
-    to_repeat: tuple[RepeatAsked, ...]
-    left: int
-    bearing: tuple[BearingShown, ...]
-    contradictions: tuple[Reason, ...]
+    to_repeat: tuple[RepeatAsked, ...] = ()
+    left: int = 0
+    bearing: tuple[BearingShown, ...] = ()
+    contradictions: tuple[Reason, ...] = ()
     figures: tuple[FigureShown, ...]
     least: Shown | None
     two_point: str | None
@@ -207,8 +209,8 @@ class SetAnswer(Document):
     steps: tuple[StepShown, ...]
     hardening: Hardening
     ladder: Ladder
-    order: tuple[str, ...]
-    notes: tuple[Reason, ...]
+    order: tuple[str, ...] = ()
+    notes: tuple[Reason, ...] = ()
     cautions: tuple[Caution, ...]
 
 

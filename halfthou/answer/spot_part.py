@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from halfthou.answer.documents import AsideShown, ShownReading, Spot
 from halfthou.jobs import ANGLE_LETTERS, Feature, Plan, Reading
-from halfthou.lengths import Notation
+from halfthou.lengths import ZERO, Notation
 from halfthou.surveys import Aside, JournalSurvey, SpotState, Taken
 from halfthou.verdicts import doubt_shown
 
@@ -26,15 +26,18 @@ def bearing_spots(feature: Feature, spots: tuple[SpotState, ...], say: Notation)
 
 
 def _spot(state: SpotState, angle_deg: int, say: Notation) -> Spot:
-    size = state.size
+    current = _taken(state.counted[0], say) if state.counted else None
+    size = None
+    if current is not None and not state.held:
+        size = current.size if len(state.counted) == 1 else say.shown(state.size or ZERO)
     return Spot(
         state.spot,
         int(state.spot[0]),
         state.spot[1],
         angle_deg,
-        _taken(state.counted[0], say) if state.counted else None,
+        current,
         tuple([_reading(reading, say) for reading in state.others]) if state.others else (),
-        None if size is None else say.shown(size),
+        size,
         len(state.counted),
         tuple([_aside(aside, say) for aside in state.aside]) if state.aside else (),
         doubt_shown(state) if state.doubt is not None else None,

@@ -94,9 +94,7 @@ def _answer(job: Job, answer: SlipAnswer) -> StoryLine:
     offered = say.text(answer.offered) if answer.offered is not None else ""
     kept, took = f"kept {_text(reading)} at {where}", f"took {offered} for {where}: {answer.slip}"
     words = took if answer.taken else kept
-    more = (
-        f"It was read as {say.text(reading.size)}." if answer.taken else f"Asked: {answer.slip} {offered}".strip()
-    )
+    more = f"It was read as {say.text(reading.size)}." if answer.taken else f"Asked: {answer.slip}."
     return StoryLine(at=answer.at, by=answer.by, kind=StoryKind.QUESTION, words=words, more=more)
 
 

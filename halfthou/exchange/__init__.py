@@ -2,6 +2,7 @@
 
 from halfthou.exchange.decimals import exact_text
 from halfthou.exchange.faults import BadFile, Fault, faults_of
+from halfthou.exchange.gauge_line import LineFault, LineRead, read_line
 from halfthou.exchange.job_json import read_job, read_limits, write_job, write_limits
 from halfthou.exchange.limits_csv import read_limits_csv, write_limits_csv
 from halfthou.exchange.plain_text import assessment_text
@@ -10,6 +11,8 @@ from halfthou.exchange.readings_csv import ReadingRow, read_readings, write_read
 __all__ = [
     "BadFile",
     "Fault",
+    "LineFault",
+    "LineRead",
     "ReadingRow",
     "assessment_text",
     "exact_text",
@@ -17,6 +20,7 @@ __all__ = [
     "read_job",
     "read_limits",
     "read_limits_csv",
+    "read_line",
     "read_readings",
     "write_job",
     "write_limits",

@@ -25,7 +25,7 @@ _FIGURES = (
     "smallest_allowed",
     "case_depth",
 )
-_PLAIN = ("engine", "revision", "state", "unit", "notes")
+_PLAIN = ("engine", "revision", "state", "unit", "notes", "crank_material")
 _LAYOUT = ("name", "arrangement", "bank_deg", "cylinders")
 
 
@@ -59,6 +59,9 @@ def _set_rows(part: str, limits: JournalLimits, unit: Unit) -> Iterator[list[Any
                 text, its_unit = exact_text(value, most_unit)
         yield [part, name, text, most, its_unit.value, found.source.kind.value, found.source.place, found.typed]
     yield [part, "hardening", limits.hardening.value]
+    yield [part, "housing_material", limits.housing_material.value]
+    if limits.oil_hole_deg is not None:
+        yield [part, "oil_hole_deg", f"{limits.oil_hole_deg:g}"]
     for shell in limits.shells:
         text, its_unit = exact_text(shell.undersize, unit)
         bought = "can be bought" if shell.can_be_bought else "cannot be bought"
@@ -104,8 +107,11 @@ def _take(data: dict[str, Any], cells: dict[str, str]) -> None:
 
 def _take_limit(limits: dict[str, Any], cells: dict[str, str]) -> None:
     name, unit = cells["name"], cells["unit"]
-    if name == "hardening":
-        limits["hardening"] = cells["value"]
+    if name in ("hardening", "housing_material"):
+        limits[name] = cells["value"]
+        return
+    if name == "oil_hole_deg":
+        limits[name] = float(cells["value"])
         return
     if unit not in ("in", "mm"):
         raise ValueError(f"the unit “{unit}” is neither in nor mm")

@@ -26,7 +26,16 @@ from halfthou.gauges.fitness import (
 )
 from halfthou.gauges.repeatability import ENOUGH_FREEDOM, Repeatability, few_repeats, pooled, repeatability
 from halfthou.gauges.setting import Setting, Settings, Standing, in_force, settings_of, standing_of
-from halfthou.gauges.setup import Cabinet, Place, Setup, after_check, budget_of, scale_terms
+from halfthou.gauges.setup import (
+    Cabinet,
+    Place,
+    Setup,
+    after_check,
+    budget_of,
+    own_terms,
+    scale_terms,
+    shared_terms,
+)
 from halfthou.gauges.slips import THROUGHOUT, WEIGHT, ReadText, Slip, SlipKind, slips_of
 from halfthou.gauges.temperature import (
     COEFFICIENTS,
@@ -36,6 +45,7 @@ from halfthou.gauges.temperature import (
     Warmth,
     at_reference,
     growth_of,
+    read_celsius,
 )
 
 __all__ = [
@@ -79,12 +89,15 @@ __all__ = [
     "guard_band",
     "in_force",
     "noise_floor",
+    "own_terms",
     "pooled",
+    "read_celsius",
     "repeat_doubt",
     "repeatability",
     "scale_terms",
     "scaled",
     "settings_of",
+    "shared_terms",
     "size_doubt",
     "slips_of",
     "standard_doubt",

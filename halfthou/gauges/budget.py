@@ -56,12 +56,13 @@ def combine(parts: Iterable[tuple[float, Budget]]) -> Budget:
     Gives:   one term a source: what two readings share adds with its sign first, and so cancels in a difference.
     Rule:    gauges.budget.   Source: JCGM 100 (GUM) 5.1 and 5.2, recalled; checked against `uncertainties`.
     """
-    found: dict[str, Term] = {}
+    kinds: dict[str, TermKind] = {}
+    total: dict[str, float] = {}
     for factor, budget in parts:
         for kind, source, nm in budget:
-            known = found.get(source)
-            found[source] = Term(kind, source, factor * nm + (known.nm if known else 0.0))
-    return tuple(term for term in found.values() if abs(term.nm) > 1e-9)
+            total[source] = total.get(source, 0.0) + factor * nm
+            kinds[source] = kind
+    return tuple([Term(kinds[source], source, nm) for source, nm in total.items() if abs(nm) > 1e-9])
 
 
 def scaled(budget: Budget, factor: float) -> Budget:

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from bisect import bisect_right
 from collections import defaultdict
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
-from datetime import date, datetime
+from datetime import date, datetime, timedelta
 from enum import StrEnum
 
 from halfthou.jobs import COMPARATORS, Gauge, SettingCheck
@@ -55,11 +55,27 @@ def settings_of(checks: Iterable[SettingCheck]) -> Settings:
     return {gauge: tuple(settings) for gauge, settings in found.items()}
 
 
-def in_force(settings: Iterable[Setting], at: datetime) -> Setting | None:
-    """The last check at or before a time; None where there was none yet."""
-    known = tuple(settings)
-    index = bisect_right([setting.check.at for setting in known], at)
-    return known[index - 1] if index else None
+#: A check counts for readings of the same day's work, before it or after it. Source: common practice, no source.
+SAME_DAY = timedelta(hours=12)
+
+
+def in_force(settings: Sequence[Setting], at: datetime, size: Length | None = None) -> Setting | None:
+    """The check that counts for a reading; None where there is none.
+
+    Takes:   the checks of one gauge, oldest first; when the reading was taken, and its size.
+    Gives:   the last check before it, one near its size first if there was one that day; where none was made that
+             day before the reading, one made in the hours after it; else the last there is.
+    Rule:    gauges.setting-check.   Source: common practice, no source.
+    """
+    after = bisect_right(settings, at, key=lambda setting: setting.check.at)
+    before = settings[after - 1] if after else None
+    today = [s for s in settings[max(0, after - 8) : after] if at - s.check.at <= SAME_DAY]
+    later = [s for s in settings[after : after + 8] if s.check.at - at <= SAME_DAY]
+    if size is not None:
+        near = next((s for s in (*reversed(today), *later) if s.near(size)), None)
+        if near is not None:
+            return near
+    return today[-1] if today else later[0] if later else before
 
 
 class Standing(StrEnum):

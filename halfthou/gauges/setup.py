@@ -60,23 +60,28 @@ class Place:
 def budget_of(setup: Setup, size: Length, place: Place, cabinet: Cabinet) -> Budget:
     """The budget of one reading.
 
-    Gives:   scale (or the standard of a setting check near this size), resolution, repeatability, warmth.
+    Gives:   scale (or the standard of a setting check near this size), warmth, resolution, repeatability.
     Rule:    gauges.budget.   Source: GUM 4.2, 4.3, F.2.2.1, recalled; handbook C3, C4.
     """
-    gauge, repeat = setup.gauge, setup.repeat
-    terms = [
-        *scale_terms(gauge, setup.setting, size, cabinet),
-        Term(
-            TermKind.RESOLUTION,
-            f"step {gauge.id} {place.part} {place.spot}",
-            gauge.resolution.nm / (2 * RECTANGLE),
-        ),
-        Term(repeat.kind, f"reading {place.reading}", repeat.nm),
-    ]
+    return (*shared_terms(setup, size, place.part, cabinet), *own_terms(setup, place))
+
+
+def own_terms(setup: Setup, place: Place) -> Budget:
+    """What no other spot shares: one step of the scale and the repeatability of the hand."""
+    step = setup.gauge.resolution.nm / (2 * RECTANGLE)
+    return (
+        Term(TermKind.RESOLUTION, f"step {setup.gauge.id} {place.part} {place.spot}", step),
+        Term(setup.repeat.kind, f"reading {place.reading}", setup.repeat.nm),
+    )
+
+
+def shared_terms(setup: Setup, size: Length, part: str, cabinet: Cabinet) -> Budget:
+    """What every reading of one part in one sitting shares: the scale, and warmth that nobody measured."""
+    terms = scale_terms(setup.gauge, setup.setting, size, cabinet)
     expansion = COEFFICIENTS[setup.part.material]
     if setup.spread_k:
         warmth = size.nm * expansion.ppb * setup.spread_k / 1e9 / RECTANGLE
-        terms.append(Term(TermKind.WARMTH, f"warmth {setup.sitting} {place.part}", warmth))
+        terms.append(Term(TermKind.WARMTH, f"warmth {setup.sitting} {part}", warmth))
     away = max(abs(setup.part.celsius - REFERENCE_C), abs(setup.scale.celsius - REFERENCE_C))
     if away:
         coefficient = size.nm * expansion.spread_ppb * away / 1e9 / RECTANGLE
@@ -113,7 +118,7 @@ def _standard_terms(setting: Setting, cabinet: Cabinet) -> list[Term]:
     master = cabinet.gauges.get(check.against) if check.against else None
     if master is None:
         return [Term(TermKind.STANDARD, f"standard {check.id}", check.standard_error.nm / RECTANGLE)]
-    its_own = in_force(cabinet.settings.get(master.id, ()), check.at)
+    its_own = in_force(cabinet.settings.get(master.id, ()), check.at, setting.standard)
     return scale_terms(master, its_own, setting.standard, cabinet)
 
 

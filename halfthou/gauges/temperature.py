@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+import re
 from typing import NamedTuple
 
 from halfthou.jobs import Condition, Material
-from halfthou.lengths import Length
+from halfthou.lengths import Length, Unreadable
 
 #: The reference temperature of all sizes. Source: ISO 1.
 REFERENCE_C = 20.0
@@ -74,3 +75,22 @@ def at_reference(read: Length, part: Warmth, scale: Warmth) -> Length:
 def growth_of(size: Length, material: Material, kelvin: float) -> Length:
     """How much a size grows over so many kelvin, to the nearest nanometre."""
     return Length(round(size.nm * COEFFICIENTS[material].ppb * kelvin / 1e9))
+
+
+_DEGREES = re.compile(r"^([+-]?\d+(?:[.]\d+)?) ?(?:°|deg|degrees)? ?([cf])?$")
+
+
+def read_celsius(text: str) -> float:
+    """A temperature as typed, in degrees Celsius; F after the number says Fahrenheit.
+
+    Refuses: Unreadable.
+    >>> read_celsius("68 F"), read_celsius("21.5")
+    (20.0, 21.5)
+    """
+    said = text.strip().lower().replace(",", ".").replace("−", "-")
+    match = _DEGREES.match(said)
+    if match is None:
+        message = f"“{text.strip()}” is no temperature. Type degrees Celsius, for example 21.5, or 70 F."
+        raise Unreadable("no-temperature", text, message)
+    degrees = float(match[1])
+    return round((degrees - 32) / 1.8, 3) if match[2] == "f" else degrees

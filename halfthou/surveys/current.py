@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import defaultdict
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import cached_property
 
 from halfthou.gauges import Budget
@@ -74,6 +74,7 @@ class JournalSurvey:
     spots: tuple[SpotState, ...]
     bearing: dict[Feature, tuple[SpotState, ...]]
     bench: Bench
+    _budgets: dict[str, Budget] = field(default_factory=dict)
 
     @cached_property
     def sizes(self) -> dict[str, Length]:
@@ -107,7 +108,11 @@ class JournalSurvey:
 
     def budget(self, spot: str) -> Budget:
         """The budget of the size at a spot."""
-        return self.bench.budget(next(state.counted for state in self.spots if state.spot == spot))
+        known = self._budgets.get(spot)
+        if known is None:
+            counted = next(state.counted for state in self.spots if state.spot == spot)
+            known = self._budgets[spot] = self.bench.budget(counted)
+        return known
 
 
 def standing_readings(job: Job) -> tuple[Reading, ...]:

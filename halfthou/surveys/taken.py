@@ -14,11 +14,12 @@ from halfthou.gauges import (
     Setting,
     Setup,
     Warmth,
-    budget_of,
     combine,
     in_force,
+    own_terms,
     repeatability,
     settings_of,
+    shared_terms,
 )
 from halfthou.jobs import Feature, Job, Material, Reading, Sitting, set_of
 from halfthou.lengths import Length
@@ -50,6 +51,7 @@ class Bench:
     _sittings: dict[str, Sitting] = field(default_factory=dict)
     _setups: dict[tuple[object, ...], Setup] = field(default_factory=dict)
     _hands: dict[tuple[str, str], Repeatability] = field(default_factory=dict)
+    _shared: dict[tuple[int, str], Budget] = field(default_factory=dict)
 
     def take(self, reading: Reading) -> Taken:
         """The reading as it counts."""
@@ -60,7 +62,7 @@ class Bench:
     def setup_of(self, reading: Reading) -> Setup:
         """How one reading was taken."""
         checks = self.cabinet.settings.get(reading.gauge)
-        setting = in_force(checks, reading.at) if checks else None
+        setting = in_force(checks, reading.at, reading.size) if checks else None
         part = reading.journal[0], reading.feature
         key = (reading.gauge, reading.by, reading.sitting, setting.check.id if setting else "", *part)
         known = self._setups.get(key)
@@ -101,13 +103,22 @@ class Bench:
 
     def budget(self, counted: tuple[Taken, ...]) -> Budget:
         """The budget of the mean of readings of one spot."""
+        if len(counted) == 1:
+            return self._one(counted[0])
         share = 1 / len(counted)
-        return combine((share, self._one(taken)) for taken in counted)
+        return combine([(share, self._one(taken)) for taken in counted])
 
     def _one(self, taken: Taken) -> Budget:
-        reading = taken.reading
-        part = f"{reading.journal} {reading.feature.value}"
-        return budget_of(taken.setup, taken.size, Place(reading.id, part, reading.spot), self.cabinet)
+        """One reading's budget; what it shares with its part is worked out once, at the first size met."""
+        reading, setup = taken.reading, taken.setup
+        part = (
+            reading.journal if reading.feature is Feature.JOURNAL else f"{reading.journal} {reading.feature.value}"
+        )
+        key = id(setup), part
+        shared = self._shared.get(key)
+        if shared is None:
+            shared = self._shared[key] = shared_terms(setup, taken.size, part, self.cabinet)
+        return (*shared, *own_terms(setup, Place(reading.id, part, reading.spot)))
 
 
 def material_of(job: Job, journal: str, feature: Feature) -> Material:

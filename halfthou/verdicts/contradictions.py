@@ -61,12 +61,13 @@ def _top_against_bottom(case: JournalCase, say: Notation) -> Iterator[Reason]:
     if len(found) < 2:
         return
     low, high = min(found), max(found)
-    if low[0].nm >= 0 or high[0].nm <= 0:
+    least = min(-low[0].nm, high[0].nm)
+    if least <= ALIKE.nm:
         return
     doubt = max(
         standard_doubt(combine(((1.0, survey.budget(a)), (-1.0, survey.budget(b))))) for _, a, b in (low, high)
     )
-    if min(-low[0].nm, high[0].nm) > max(TIMES * doubt, ALIKE.nm):
+    if least > TIMES * doubt:
         text = (
             f"Front against rear: at {high[1][1]} the front is {say.text(high[0])} larger, at {low[1][1]} the rear "
             f"is by {say.text(-low[0])}. Read both again."

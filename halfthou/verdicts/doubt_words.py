@@ -56,8 +56,7 @@ def doubt_shown(state: SpotState) -> DoubtShown | None:
         reading=reading.id,
         spot=state.spot,
         holds=doubt.holds,
-        throughout=doubt.why is Doubtful.THROUGHOUT
-        or (doubt.why is Doubtful.LIKE_UNDERSIZE and len({o.kind for o in doubt.offers}) == 1),
+        throughout=doubt.throughout,
         question=_question(doubt, say),
         offers=offers,
         rule=_RULES[doubt.why],

@@ -159,10 +159,10 @@ def test_the_gauges_doubt_makes_a_third_answer() -> None:
     from_mic = assess(job({"R1": ["2.0371"] * 8})).journal("R1")
     assert (from_mic.action, from_mic.state) == (Action.MEASURE, State.TOO_CLOSE)
     assert rod(["2.0371"] * 8).action is Action.REUSE
-    assert any("finer gauge" in text for text in from_mic.would_change)
+    assert any("Check 2-3 in micrometer on a 2 in standard" in text for text in from_mic.would_change)
 
 
 def test_reasons_name_the_readings_behind_them() -> None:
-    answer = rod(["2.0375"] * 6 + ["2.0340"] + ["2.0375"])
+    answer = rod(["2.0375", "2.0375", "2.0342", "2.0375", "2.0375", "2.0375", "2.0340", "2.0375"])
     size = next(reason for reason in answer.reasons if reason.rule == "surveys.size.least")
     assert size.spots == ("2c",)

@@ -15,7 +15,7 @@ from halfthou.engines import usual_layouts
 from halfthou.jobs import Gauge, Hardening, SourceKind
 from halfthou.lengths import Unit
 from tests.making import GOOD_ENGINE
-from workshop.gauges.actions import keep_gauge
+from workshop.gauges.actions import GaugeForm, keep_gauge
 from workshop.jobs import actions
 from workshop.jobs.models import JobRecord
 from workshop.limits.actions import draft_sheet
@@ -77,7 +77,7 @@ def gauge(machinist: Person) -> Gauge:
         "resolution": ".0001",
         "permissible_error": ".0001",
     }
-    return keep_gauge(machinist, None, typed)
+    return keep_gauge(machinist, None, GaugeForm(**typed))
 
 
 @pytest.fixture

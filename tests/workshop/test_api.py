@@ -10,6 +10,7 @@ from django.core.management import call_command
 from django.test import Client
 from pypdf import PdfReader
 
+from halfthou.jobs import Gauge
 from tests.making import GOOD_ENGINE
 from workshop.config.api import api
 from workshop.jobs.models import JobRecord
@@ -159,10 +160,10 @@ def test_a_sheet_goes_out_as_json_and_csv_and_comes_in_as_the_next_revision(
 
 
 def test_the_draft_of_a_reading_lands_nothing(
-    job: JobRecord, bench: Person, client_of: Callable[[Person], Client]
+    job: JobRecord, bench: Person, gauge: Gauge, client_of: Callable[[Person], Client]
 ) -> None:
     client = client_of(bench)
-    body = {"journal": "R1", "spot": "1a", "typed": "371", "unit": "in"}
+    body = {"journal": "R1", "spot": "1a", "typed": "371", "unit": "in", "gauge": gauge.id}
     answer = client.post(f"/api/jobs/{job.pk}/draft", body, content_type="application/json")
     assert answer.json()["text"] == "2.0371 in"
     assert job.readings.count() == 0

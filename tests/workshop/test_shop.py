@@ -10,8 +10,8 @@ from halfthou.exchange import read_limits, write_limits
 from halfthou.jobs import Guard, HardenedCrank, SheetState, SourceKind
 from halfthou.verdicts import Action
 from tests.making import inches, mm
-from workshop.gauges.actions import cabinet, keep_gauge
-from workshop.house.actions import keep_rules, rules_in_force
+from workshop.gauges.actions import GaugeForm, cabinet, keep_gauge
+from workshop.house.actions import HouseRulesForm, keep_rules, rules_in_force
 from workshop.jobs import actions
 from workshop.jobs.models import JobRecord
 from workshop.limits.actions import (
@@ -29,6 +29,10 @@ from workshop.people.models import Person, Role
 from workshop.people.refusals import Clash, NotAllowed, Refusal
 
 from .conftest import PASSWORD, sheet_form
+
+
+def rules(polish: str) -> HouseRulesForm:
+    return HouseRulesForm(guard=Guard.TWO_U, hardened_crank=HardenedCrank.NEVER, polish_allowance=polish)
 
 
 def test_what_is_typed_in_the_form_is_held_exactly_and_comes_back(limits: SheetRevision) -> None:
@@ -112,7 +116,7 @@ def test_house_rules_judge_open_jobs_and_leave_signed_ones(
     """Source: house style: a signed decision keeps the words and numbers as they were."""
     read_all(R1=["2.03715"] * 8)
     assert actions.open_job(job.pk, owner).assessment.rods.action is Action.REUSE
-    keep_rules(owner, Guard.TWO_U, HardenedCrank.NEVER, ".0003")
+    keep_rules(owner, rules(".0003"))
     assert actions.open_job(job.pk, owner).assessment.rods.action is Action.MEASURE
     assert rules_in_force().guard is Guard.TWO_U
 
@@ -120,7 +124,7 @@ def test_house_rules_judge_open_jobs_and_leave_signed_ones(
 @pytest.mark.parametrize("polish", ["", "abc", "1", "-.0003", "2 mil"])
 def test_a_polish_allowance_that_cannot_be_is_refused(owner: Person, polish: str) -> None:
     with pytest.raises(Refusal) as refused:
-        keep_rules(owner, Guard.TWO_U, HardenedCrank.NEVER, polish)
+        keep_rules(owner, rules(polish))
     assert refused.value.faults
 
 
@@ -144,7 +148,7 @@ def test_a_gauge_that_cannot_be_is_refused(machinist: Person, field: str, text: 
         field: text,
     }
     with pytest.raises(Refusal):
-        keep_gauge(machinist, None, typed)
+        keep_gauge(machinist, None, GaugeForm(**typed))
     assert cabinet() == ()
 
 
@@ -160,7 +164,7 @@ def test_a_retired_gauge_stays_with_its_readings(
         "resolution": ".0001",
         "permissible_error": "0",
     }
-    keep_gauge(machinist, known.id, typed, retired=True)
+    keep_gauge(machinist, known.id, GaugeForm(**typed), retired=True)
     assert cabinet() == ()
     assert [gauge.id for gauge in actions.open_job(job.pk, machinist).job.gauges] == [known.id]
 

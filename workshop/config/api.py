@@ -10,6 +10,7 @@ from workshop.gauges.api import router as gauges
 from workshop.house.api import router as house
 from workshop.jobs.api import router as jobs
 from workshop.limits.api import router as limits
+from workshop.live.api import router as live
 from workshop.pages.api import router as pages
 from workshop.people.api import router as people
 from workshop.people.refusals import Refusal
@@ -20,6 +21,7 @@ api.add_router("", pages)
 api.add_router("/limits", limits)
 api.add_router("/gauges", gauges)
 api.add_router("/house-rules", house)
+api.add_router("/live", live)
 api.add_router("", jobs)
 
 

@@ -2,16 +2,28 @@
 
 import gc
 import os
+from typing import Any
 
 from a2wsgi import WSGIMiddleware
+from django.core.asgi import get_asgi_application
 from django.core.wsgi import get_wsgi_application
 from django.urls import get_resolver
 
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "workshop.config.settings")
 
-# Django's middleware costs about half of each request when it hops between tasks and threads. Nothing here streams
-# yet, so a request runs whole in one thread of the pool; live gauges will get their own ASGI route beside it.
-application = WSGIMiddleware(get_wsgi_application(), workers=8)  # type: ignore[arg-type]
+EVENTS = "/api/live/events"
+
+# Django's middleware costs about half of each request when it hops between tasks and threads. So a request runs
+# whole in one thread of the pool; only the event stream, which never ends, goes through Django's own ASGI handler.
+_requests = WSGIMiddleware(get_wsgi_application(), workers=8)  # type: ignore[arg-type]
+_streams = get_asgi_application()
+
+
+async def application(scope: Any, receive: Any, send: Any) -> None:
+    """Requests to the thread pool, the event stream to the loop."""
+    chosen: Any = _streams if scope.get("path") == EVENTS else _requests
+    await chosen(scope, receive, send)
+
 
 # Load the whole address map now, not at the first request.
 get_resolver().url_patterns  # noqa: B018

@@ -18,9 +18,9 @@ WEB_DIST = BASE_DIR / "web" / "dist"
 FONT_DIR = BASE_DIR / "web" / "node_modules" / "@fontsource"
 
 
-def _secret_key() -> str:
-    """The key of this installation, made at the first start and kept beside its data."""
-    place = DATA_DIR / "secret-key"
+def _kept_key(name: str) -> str:
+    """A key of this installation, made at the first start and kept beside its data."""
+    place = DATA_DIR / name
     if not place.exists():
         DATA_DIR.mkdir(parents=True, exist_ok=True)
         place.write_text(secrets.token_urlsafe(50))
@@ -28,7 +28,9 @@ def _secret_key() -> str:
     return place.read_text()
 
 
-SECRET_KEY = env("SECRET_KEY", default=None) or _secret_key()
+SECRET_KEY = env("SECRET_KEY", default=None) or _kept_key("secret-key")
+#: By this key the gauge bridge is known.
+BRIDGE_KEY = _kept_key("bridge-key")
 DEBUG = env("DEBUG")
 DEMO = env("DEMO")
 ALLOWED_HOSTS = ["127.0.0.1", "localhost", "testserver", env("HOST")]
@@ -45,6 +47,7 @@ INSTALLED_APPS = [
     "workshop.limits",
     "workshop.gauges",
     "workshop.house",
+    "workshop.live",
     "workshop.jobs",
     "workshop.pages",
     "demo",

@@ -1,18 +1,59 @@
-"""Changes to the gauge list, and its translation to the core's document."""
+"""Changes to the gauge cabinet: gauges entered and changed, setting checks made. And what a job needs of it."""
 
 import uuid
+from datetime import datetime
 from typing import Any
 
 from django.db import transaction
-from pydantic import ValidationError
+from django.utils import timezone
+from ninja import Schema
+from pydantic import Field, ValidationError
 
 from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import Gauge, GaugeKind
+from halfthou.gauges import read_celsius
+from halfthou.jobs import Gauge, GaugeKind, Material, Purpose, SettingCheck
 from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
-from workshop.gauges.models import GaugeRecord
+from workshop.gauges.models import GaugeRecord, SettingCheckRecord
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import NotThere, Refusal
+
+#: So many checks of a gauge before a job's first reading travel with the job: enough for drift and repeatability.
+CHECKS_BEFORE = 12
+LENGTHS = ("resolution", "permissible_error", "repeatability", "least", "most", "revolution")
+_NEEDED = ("resolution", "permissible_error")
+
+
+class GaugeForm(Schema):
+    """A gauge as typed. Lengths are text; of a weighing scale they are grams."""
+
+    name: str
+    kind: GaugeKind
+    unit: Unit
+    resolution: str
+    permissible_error: str
+    repeatability: str = ""
+    least: str = ""
+    most: str = ""
+    revolution: str = ""
+    serial: str = ""
+    due: str = ""
+    fit_for: list[Purpose] = []
+    material: Material = Material.GAUGE_STEEL
+    port: str = ""
+
+
+class CheckForm(Schema):
+    """A setting check as typed: what the standard is, and what the gauge read on it, once or more often."""
+
+    id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
+    standard: str
+    standard_error: str = ""
+    against: str = ""
+    read: str = Field(max_length=1000)
+    unit: Unit
+    gauge_c: str = ""
+    at: datetime
 
 
 def cabinet() -> tuple[Gauge, ...]:
@@ -25,13 +66,27 @@ def gauges_by_key(keys: set[str]) -> tuple[Gauge, ...]:
     return tuple(Gauge.model_validate(r.document) for r in GaugeRecord.objects.filter(key__in=keys))
 
 
-@transaction.atomic
-def keep_gauge(person: Person, key: str | None, typed: dict[str, str], *, retired: bool = False) -> Gauge:
-    """Enter a gauge, or change one.
+def checks_of(gauge: str) -> tuple[SettingCheck, ...]:
+    """Every check of a gauge, oldest first."""
+    rows = SettingCheckRecord.objects.filter(gauge=gauge).order_by("at", "pk")
+    return tuple(SettingCheck.model_validate(row.document) for row in rows)
 
-    Takes:   `typed` holds name, kind, unit, resolution, permissible_error and repeatability as typed.
-    Refuses: Refusal, naming each field that cannot be used.
-    """
+
+def checks_since(gauges: set[str], first_reading: datetime | None) -> tuple[SettingCheck, ...]:
+    """The checks that a job read from a time on needs: those since, and a few before."""
+    found: list[SettingCheckRecord] = []
+    for gauge in gauges:
+        rows = SettingCheckRecord.objects.filter(gauge=gauge)
+        before = rows if first_reading is None else rows.filter(at__lte=first_reading)
+        found += before.order_by("-at", "-pk")[: CHECKS_BEFORE if first_reading else 1]
+        if first_reading is not None:
+            found += rows.filter(at__gt=first_reading)
+    return tuple(SettingCheck.model_validate(row.document) for row in sorted(found, key=lambda row: row.at))
+
+
+@transaction.atomic
+def keep_gauge(person: Person, key: str | None, typed: GaugeForm, *, retired: bool = False) -> Gauge:
+    """Enter a gauge, or change one. Refuses: Refusal, naming each field that cannot be used."""
     must(person, Act.KEEP_GAUGES)
     if key is not None and not GaugeRecord.objects.filter(key=key).exists():
         raise NotThere("no-gauge", "There is no such gauge.")
@@ -47,26 +102,80 @@ def keep_gauge(person: Person, key: str | None, typed: dict[str, str], *, retire
     return gauge
 
 
-def _gauge(key: str, typed: dict[str, str]) -> Gauge:
+def _gauge(key: str, typed: GaugeForm) -> Gauge:
     faults: list[Fault] = []
-    unit = Unit(typed["unit"])
-    values: dict[str, Any] = {
-        "id": key,
-        "name": typed["name"].strip(),
-        "kind": GaugeKind(typed["kind"]),
-        "unit": unit,
-    }
-    for field in ("resolution", "permissible_error", "repeatability"):
-        text = typed.get(field, "").strip()
-        if field == "repeatability" and not text:
-            continue
-        values[field] = _length(text, unit, field, faults)
+    values: dict[str, Any] = typed.dict(include={"kind", "unit", "serial", "material", "port"})
+    values.update(id=key, name=typed.name.strip(), fit_for=tuple(typed.fit_for))
+    if typed.kind is GaugeKind.WEIGHING_SCALE:
+        values.update(resolution=Length(1), permissible_error=Length(0), weighs=_weighing(typed, faults))
+    else:
+        for field in LENGTHS:
+            text = getattr(typed, field).strip()
+            if text or field in _NEEDED:
+                values[field] = _length(text, typed.unit, field, faults)
+    if typed.due.strip():
+        values["due"] = typed.due.strip()
     if not faults:
         try:
             return Gauge(**values)
         except ValidationError as error:
             faults = list(faults_of(error))
     raise Refusal("bad-gauge", "The gauge was not kept. Mend what is marked.", faults)
+
+
+def _weighing(typed: GaugeForm, faults: list[Fault]) -> dict[str, int]:
+    """Grams as typed, in milligrams."""
+    found = {}
+    for field, name in (("resolution", "resolution_mg"), ("permissible_error", "permissible_error_mg"),
+                        ("most", "most_mg")):  # fmt: skip
+        text = getattr(typed, field).strip().removesuffix("g").strip()
+        try:
+            found[name] = round(float(text) * 1000)
+        except ValueError:
+            faults.append(Fault(field, f"“{text}” is no weight in grams. Type for example 0.1."))
+    return found
+
+
+@transaction.atomic
+def check_setting(person: Person, gauge: str, typed: CheckForm) -> SettingCheck:
+    """Write a setting check down. Sent twice, it lands once. Refuses: Refusal, NotThere."""
+    must(person, Act.READ)
+    known = SettingCheckRecord.objects.filter(key=typed.id).first()
+    if known is not None:
+        return SettingCheck.model_validate(known.document)
+    if not GaugeRecord.objects.filter(key=gauge).exists():
+        raise NotThere("no-gauge", "There is no such gauge.")
+    if typed.against and not GaugeRecord.objects.filter(key=typed.against).exists():
+        raise Refusal("no-standard", "That standard is not in the cabinet.", [Fault("against", "not listed")])
+    check = _check(person, gauge, typed)
+    SettingCheckRecord.objects.create(
+        key=check.id, gauge=gauge, at=check.at, document=check.model_dump(mode="json")
+    )
+    return check
+
+
+def _check(person: Person, gauge: str, typed: CheckForm) -> SettingCheck:
+    faults: list[Fault] = []
+    values: dict[str, Any] = {"id": typed.id, "gauge": gauge, "against": typed.against or None, "unit": typed.unit}
+    values["standard"] = _length(typed.standard, typed.unit, "standard", faults)
+    if typed.standard_error.strip():
+        values["standard_error"] = _length(typed.standard_error, typed.unit, "standard_error", faults)
+    texts = typed.read.replace(";", " ").split()
+    if not texts:
+        faults.append(Fault("read", "Type what the gauge reads on the standard, once or several times."))
+    values["read"] = tuple(_length(text, typed.unit, "read", faults) for text in texts)
+    values.update(typed=typed.read.strip()[:2000], by=person.username, at=min(typed.at, timezone.now()))
+    if typed.gauge_c.strip():
+        try:
+            values["gauge_c"] = read_celsius(typed.gauge_c)
+        except Unreadable as error:
+            faults.append(Fault("gauge_c", error.message))
+    if not faults:
+        try:
+            return SettingCheck(**values)
+        except ValidationError as error:
+            faults = list(faults_of(error))
+    raise Refusal("bad-check", "The check was not written down. Mend what is marked.", faults)
 
 
 def _length(text: str, unit: Unit, field: str, faults: list[Fault]) -> Length | None:

@@ -1,19 +1,34 @@
-"""The gauge list over HTTP."""
+"""The gauge cabinet over HTTP."""
+
+from datetime import date, datetime
 
 from django.http import HttpRequest
+from django.utils import timezone
 from ninja import Router, Schema
 
-from halfthou.jobs import Gauge, GaugeKind
+from halfthou.gauges import (
+    ENOUGH_FREEDOM,
+    Setting,
+    Standing,
+    TermKind,
+    pooled,
+    repeatability,
+    settings_of,
+    standing_of,
+)
+from halfthou.jobs import COMPARATORS, Gauge, GaugeKind, Material, Purpose, SettingCheck
 from halfthou.lengths import Length, Notation, Unit
 from workshop.gauges import actions
+from workshop.gauges.actions import CheckForm, GaugeForm
 from workshop.gauges.models import GaugeRecord
 from workshop.people.api import signed_in
+from workshop.people.refusals import NotThere
 
 router = Router(tags=["gauges"])
 
 
 class GaugeOut(Schema):
-    """A gauge, its figures as text in its own unit."""
+    """A gauge, its figures as text in its own unit (a scale's in grams)."""
 
     id: str
     name: str
@@ -22,57 +37,205 @@ class GaugeOut(Schema):
     resolution: str
     permissible_error: str
     repeatability: str
+    least: str
+    most: str
+    revolution: str
+    serial: str
+    due: date | None
+    purposes: list[Purpose]
+    material: Material
+    port: str
+    comparator: bool
     retired: bool
+    standing: Standing
+    standing_words: str
+    zero: str
 
 
-class GaugeIn(Schema):
+class GaugeIn(GaugeForm):
     """A gauge as typed."""
 
-    name: str
-    kind: GaugeKind
-    unit: Unit
-    resolution: str
-    permissible_error: str
-    repeatability: str = ""
     retired: bool = False
 
 
-def gauge_out(gauge: Gauge, *, retired: bool = False) -> GaugeOut:
-    """A gauge as the API shows it."""
-    fine = Notation(gauge.unit, 5 if gauge.unit is Unit.INCH else 4)
+class CheckOut(Schema):
+    """A setting check worked out: the zero error, beside what was read."""
 
-    def text(length: Length | None) -> str:
-        return fine.text(length).rstrip("0").rstrip(".") if length is not None else ""
+    id: str
+    at: datetime
+    by: str
+    standard: str
+    against: str
+    read: list[str]
+    zero: str
+    zero_nm: int
+    drift: str
+    out: bool
 
+
+class HandOut(Schema):
+    """How well one person repeats with a gauge, and whether that is known well enough to count with."""
+
+    by: str
+    repeats_within: str
+    freedom: int
+    enough: bool
+
+
+class GaugeDetail(Schema):
+    """A gauge with its checks, oldest first, and the hands that use it."""
+
+    gauge: GaugeOut
+    permissible_error_nm: int
+    checks: list[CheckOut]
+    hands: list[HandOut]
+    counts_with: str
+
+
+def fine(gauge: Gauge) -> Notation:
+    """A notation one decimal finer than usual."""
+    return Notation(gauge.unit, 5 if gauge.unit is Unit.INCH else 4)
+
+
+def _text(gauge: Gauge, length: Length | None) -> str:
+    if length is None:
+        return ""
+    text = fine(gauge).text(length)
+    return text.rstrip("0").rstrip(".") if "." in text else text
+
+
+def _grams(milligrams: int) -> str:
+    return f"{milligrams / 1000:g}"
+
+
+def gauge_out(gauge: Gauge, last: Setting | None = None, *, retired: bool = False) -> GaugeOut:
+    """A gauge as the API shows it, with its last check."""
+    standing = standing_of(gauge, last, timezone.localdate())
+    weighs = gauge.weighs
     return GaugeOut(
         id=gauge.id,
         name=gauge.name,
         kind=gauge.kind,
         unit=gauge.unit,
-        resolution=text(gauge.resolution),
-        permissible_error=text(gauge.permissible_error),
-        repeatability=text(gauge.repeatability),
+        resolution=_grams(weighs.resolution_mg) if weighs else _text(gauge, gauge.resolution),
+        permissible_error=_grams(weighs.permissible_error_mg) if weighs else _text(gauge, gauge.permissible_error),
+        repeatability=_text(gauge, gauge.repeatability),
+        least=_text(gauge, gauge.least),
+        most=_grams(weighs.most_mg) if weighs else _text(gauge, gauge.most),
+        revolution=_text(gauge, gauge.revolution),
+        serial=gauge.serial,
+        due=gauge.due,
+        purposes=list(gauge.purposes),
+        material=gauge.material,
+        port=gauge.port,
+        comparator=gauge.kind in COMPARATORS,
         retired=retired,
+        standing=standing,
+        standing_words=_standing_words(gauge, standing, last),
+        zero=fine(gauge).text(last.zero) if last else "",
     )
+
+
+def _standing_words(gauge: Gauge, standing: Standing, last: Setting | None) -> str:
+    if standing is Standing.OUT and last is not None:
+        zero, most = fine(gauge).text(last.zero), _text(gauge, gauge.permissible_error)
+        return f"Out: zero error {zero}, permissible ±{most}. Set it anew and check it again."
+    if standing is Standing.OVERDUE:
+        return f"Overdue: its calibration was due on {gauge.due:%d %B %Y}."
+    if standing is Standing.NOT_CHECKED:
+        return "Not checked yet: its whole permissible error counts."
+    return f"Fit. Checked on {last.check.at:%d %B %Y}." if last else "Fit."
+
+
+def check_out(gauge: Gauge, setting: Setting, names: dict[str, str]) -> CheckOut:
+    """A check as the API shows it."""
+    say, check = fine(gauge), setting.check
+    return CheckOut(
+        id=check.id,
+        at=check.at,
+        by=check.by,
+        standard=Notation.usual(check.unit).with_unit(check.standard),
+        against=names.get(check.against or "", ""),
+        read=[Notation.usual(check.unit).text(read) for read in check.read],
+        zero=say.text(setting.zero),
+        zero_nm=setting.zero.nm,
+        drift="" if setting.drift is None else say.text(setting.drift),
+        out=gauge.kind not in COMPARATORS and abs(setting.zero) > gauge.permissible_error,
+    )
+
+
+def _hands(gauge: Gauge, checks: tuple[SettingCheck, ...]) -> list[HandOut]:
+    people = sorted({check.by for check in checks})
+    found = []
+    for by in people:
+        deviation, freedom = pooled([[read.nm for read in check.read] for check in checks if check.by == by])
+        if freedom:
+            found.append(
+                HandOut(
+                    by=by,
+                    repeats_within=fine(gauge).text(Length(round(deviation))),
+                    freedom=freedom,
+                    enough=freedom >= ENOUGH_FREEDOM,
+                )
+            )
+    return found
+
+
+def last_settings(gauges: tuple[Gauge, ...]) -> dict[str, Setting]:
+    """The last check of each gauge, worked out."""
+    checks = actions.checks_since({gauge.id for gauge in gauges}, None)
+    return {gauge: settings[-1] for gauge, settings in settings_of(checks).items()}
 
 
 @router.get("", response=list[GaugeOut])
 def list_gauges(request: HttpRequest) -> list[GaugeOut]:
     """All gauges, retired ones last."""
-    records = GaugeRecord.objects.order_by("retired", "pk")
-    return [gauge_out(Gauge.model_validate(r.document), retired=r.retired) for r in records]
+    records = list(GaugeRecord.objects.order_by("retired", "pk"))
+    gauges = tuple(Gauge.model_validate(record.document) for record in records)
+    last = last_settings(gauges)
+    return [
+        gauge_out(gauge, last.get(gauge.id), retired=record.retired)
+        for gauge, record in zip(gauges, records, strict=True)
+    ]
+
+
+@router.get("/{key}", response=GaugeDetail)
+def get_gauge(request: HttpRequest, key: str) -> GaugeDetail:
+    """A gauge with its checks, its drift and its hands."""
+    record = GaugeRecord.objects.filter(key=key).first()
+    if record is None:
+        raise NotThere("no-gauge", "There is no such gauge.")
+    gauge = Gauge.model_validate(record.document)
+    checks = actions.checks_of(key)
+    masters = {check.against for check in checks if check.against}
+    its_own = settings_of((*checks, *(c for master in masters for c in actions.checks_of(master)))).get(key, ())
+    names = {master.id: master.name for master in actions.gauges_by_key(masters)}
+    plain = repeatability(gauge)
+    taken = "half a graduation" if plain.kind is TermKind.REPEAT_TAKEN else "the figure in the gauge list"
+    return GaugeDetail(
+        gauge=gauge_out(gauge, its_own[-1] if its_own else None, retired=record.retired),
+        permissible_error_nm=gauge.permissible_error.nm,
+        checks=[check_out(gauge, setting, names) for setting in its_own],
+        hands=_hands(gauge, checks),
+        counts_with=taken,
+    )
 
 
 @router.post("", response=GaugeOut)
 def add_gauge(request: HttpRequest, given: GaugeIn) -> GaugeOut:
     """Enter a gauge."""
-    return gauge_out(actions.keep_gauge(signed_in(request), None, given.dict(exclude={"retired"})))
+    return gauge_out(actions.keep_gauge(signed_in(request), None, given))
 
 
 @router.put("/{key}", response=GaugeOut)
 def change_gauge(request: HttpRequest, key: str, given: GaugeIn) -> GaugeOut:
     """Change a gauge, or retire it."""
-    typed = given.dict(exclude={"retired"})
-    return gauge_out(
-        actions.keep_gauge(signed_in(request), key, typed, retired=given.retired), retired=given.retired
-    )
+    gauge = actions.keep_gauge(signed_in(request), key, given, retired=given.retired)
+    return gauge_out(gauge, last_settings((gauge,)).get(key), retired=given.retired)
+
+
+@router.post("/{key}/checks", response=GaugeDetail)
+def check_gauge(request: HttpRequest, key: str, given: CheckForm) -> GaugeDetail:
+    """Write a setting check down, and see what it says."""
+    actions.check_setting(signed_in(request), key, given)
+    return get_gauge(request, key)

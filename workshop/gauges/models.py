@@ -14,3 +14,18 @@ class GaugeRecord(models.Model):
 
     def __str__(self) -> str:
         return str(self.document["name"])
+
+
+class SettingCheckRecord(models.Model):
+    """A setting check, as the core's document. Checks are only ever added."""
+
+    key = models.CharField(max_length=64, unique=True)
+    gauge = models.CharField(max_length=64)
+    at = models.DateTimeField()
+    document = models.JSONField()
+
+    class Meta:
+        indexes = [models.Index(fields=("gauge", "at"), name="checks_of_gauge")]
+
+    def __str__(self) -> str:
+        return f"{self.gauge} {self.at:%Y-%m-%d}"

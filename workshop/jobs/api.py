@@ -6,19 +6,23 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 from pydantic import BaseModel, Field
 
+from halfthou.answer import BudgetShown, StoryLine
 from halfthou.exchange import write_job, write_readings
-from halfthou.jobs import JournalSet, Plan
+from halfthou.jobs import Feature, JournalSet, Plan
 from halfthou.lengths import Asked, Notation, Unit
 from workshop.jobs import actions
 from workshop.jobs.rack import RackOrder, read_rack
 from workshop.jobs.shapes import (
+    BatchOut,
     BenchOut,
     DraftOut,
     HistoryLine,
     LandOut,
     RackOut,
+    SittingOut,
     asked_out,
     bench_out,
+    landed_out,
 )
 from workshop.jobs.translate import job_file_of, job_of
 from workshop.people.api import signed_in
@@ -30,9 +34,17 @@ class DraftIn(Schema):
     """Typed text to interpret without landing it."""
 
     journal: str
+    feature: Feature = Feature.JOURNAL
     spot: str
     typed: str = Field(max_length=200)
     unit: Unit
+    gauge: str
+
+
+class BatchIn(Schema):
+    """Readings a bench has kept, in the order they were typed."""
+
+    readings: list[actions.Landing] = Field(max_length=2000)
 
 
 class WithdrawIn(Schema):
@@ -151,7 +163,8 @@ def draft_reading(request: HttpRequest, job_id: int, given: DraftIn) -> DraftOut
     """What typed text would mean at a spot."""
     person = signed_in(request)
     job = job_of(actions.job_record(job_id), Unit(person.shown_unit))
-    meant = actions.interpret(job, given.journal, given.spot, given.typed, given.unit)
+    place = actions.Place(given.journal, given.feature, given.spot)
+    meant = actions.interpret(job, place, given.typed, given.unit, actions.gauge_of(job, given.gauge))
     if isinstance(meant, Asked):
         return DraftOut(text="", nm=None, asked=asked_out(meant))
     text = Notation.usual(given.unit).with_unit(meant.length)
@@ -165,6 +178,45 @@ def land_reading(request: HttpRequest, job_id: int, given: actions.Landing) -> H
     if isinstance(landed, Asked):
         return _json(LandOut(asked=asked_out(landed)))
     return _json(LandOut(bench=bench_out(landed)))
+
+
+@router.post("/jobs/{int:job_id}/readings/batch", response=BatchOut)
+def land_readings(request: HttpRequest, job_id: int, given: BatchIn) -> HttpResponse:
+    """Land readings in their order; each answer says what became of it."""
+    opened, results = actions.land_readings(signed_in(request), job_id, given.readings)
+    return _json(BatchOut(results=[landed_out(one) for one in results], bench=bench_out(opened)))
+
+
+@router.post("/jobs/{int:job_id}/sittings/check", response=SittingOut)
+def check_sitting(request: HttpRequest, job_id: int, given: actions.SittingForm) -> SittingOut:
+    """What temperatures as typed come to. They are kept with the first reading taken at them."""
+    actions.job_record(job_id)
+    sitting = actions.sitting_from(signed_in(request), given)
+    return SittingOut(part_c=sitting.part_c, gauge_c=sitting.gauge_c, condition=sitting.condition)
+
+
+@router.post("/jobs/{int:job_id}/operations", response=BenchOut)
+def do_operation(request: HttpRequest, job_id: int, given: actions.Doing) -> HttpResponse:
+    """Write down work that was done."""
+    return _bench(actions.do_operation(signed_in(request), job_id, given))
+
+
+@router.post("/jobs/{int:job_id}/slips", response=BenchOut)
+def answer_slip(request: HttpRequest, job_id: int, given: actions.SlipReply) -> HttpResponse:
+    """Take or keep what was asked about a reading."""
+    return _bench(actions.answer_slip(signed_in(request), job_id, given))
+
+
+@router.get("/jobs/{int:job_id}/budgets/{journal}", response=list[BudgetShown])
+def get_budgets(request: HttpRequest, job_id: int, journal: str) -> list[BudgetShown]:
+    """The uncertainty budgets of one journal."""
+    return actions.budgets_of(signed_in(request), job_id, journal)
+
+
+@router.get("/jobs/{int:job_id}/story", response=list[StoryLine])
+def get_story(request: HttpRequest, job_id: int) -> list[StoryLine]:
+    """The job as a story, oldest first."""
+    return actions.story_of(signed_in(request), job_id)
 
 
 @router.post("/jobs/{int:job_id}/withdrawals", response=BenchOut)

@@ -28,6 +28,7 @@ class JobRecord(models.Model):
     frozen_limits = models.JSONField(null=True, blank=True)
     frozen_house_rules = models.JSONField(null=True, blank=True)
     own_gauges = models.JSONField(default=list)
+    own_checks = models.JSONField(default=list)
     mains_plan = models.JSONField()
     rods_plan = models.JSONField()
     archived = models.BooleanField(default=False, db_index=True)
@@ -68,12 +69,20 @@ class ReadingRecord(Fact):
 
     job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="readings")
     journal = models.CharField(max_length=4)
+    feature = models.CharField(max_length=20, default="journal")
     spot = models.CharField(max_length=3)
     nm = models.BigIntegerField()
     typed = models.CharField(max_length=200)
     unit = models.CharField(max_length=2)
     gauge = models.CharField(max_length=64)
     corrects = models.CharField(max_length=64, blank=True)
+    repeats = models.CharField(max_length=64, blank=True)
+    sitting = models.CharField(max_length=64, blank=True)
+    caps_torqued = models.BooleanField(null=True, blank=True)
+    plate_fitted = models.BooleanField(null=True, blank=True)
+    cleaned = models.BooleanField(null=True, blank=True)
+    meant = models.CharField(max_length=200, blank=True)
+    by_button = models.BooleanField(default=False)
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_reading")]
@@ -111,6 +120,53 @@ class ObservationRecord(Fact):
 
     def __str__(self) -> str:
         return f"{self.on} {self.look}: {self.answer}"
+
+
+class SittingRecord(Fact):
+    """How warm part and gauge were in one sitting."""
+
+    job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="sittings")
+    part_c = models.FloatField(null=True, blank=True)
+    gauge_c = models.FloatField(null=True, blank=True)
+    condition = models.CharField(max_length=40)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_sitting")]
+
+    def __str__(self) -> str:
+        return f"{self.part_c} {self.condition}"
+
+
+class OperationRecord(Fact):
+    """An operation done."""
+
+    job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="operations")
+    kind = models.CharField(max_length=40)
+    on = models.CharField(max_length=10)
+    undersize_nm = models.BigIntegerField(null=True, blank=True)
+    note = models.TextField(blank=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_operation")]
+
+    def __str__(self) -> str:
+        return f"{self.kind} {self.on}"
+
+
+class SlipAnswerRecord(Fact):
+    """What a person said to "did you mean"."""
+
+    job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="slip_answers")
+    reading = models.CharField(max_length=64)
+    slip = models.CharField(max_length=200)
+    offered_nm = models.BigIntegerField(null=True, blank=True)
+    taken = models.BooleanField()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_slip_answer")]
+
+    def __str__(self) -> str:
+        return f"{self.reading} {'taken' if self.taken else 'kept'}"
 
 
 class DecisionRecord(Fact):

@@ -5,11 +5,24 @@ from datetime import date, datetime
 from pydantic import BaseModel
 
 from halfthou.answer import Assessment
-from halfthou.jobs import ANSWERS, DecisionKind, JournalSet, Layout, Look, Plan, SheetState
+from halfthou.gauges import RISE_K, settings_of
+from halfthou.jobs import (
+    ANSWERS,
+    Condition,
+    DecisionKind,
+    Feature,
+    JournalSet,
+    Layout,
+    Look,
+    OperationKind,
+    Plan,
+    SheetState,
+)
 from halfthou.lengths import Asked, Length, Notation, Unit
+from halfthou.operations import RUNS_ON
 from halfthou.verdicts import Action, MarkCode
 from workshop.gauges.api import GaugeOut, gauge_out
-from workshop.jobs.actions import Opened
+from workshop.jobs.actions import Landed, Opened
 from workshop.jobs.actions.deciding import matches
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
 from workshop.jobs.models import DecisionRecord, JobRecord, Stage
@@ -99,9 +112,10 @@ class CardOut(BaseModel):
 
 
 class EntryHint(BaseModel):
-    """What a signed number counts from in one set."""
+    """What a signed number counts from in one set, and where its oil hole is."""
 
     nominal: str
+    oil_hole_deg: float | None
 
 
 class BenchOut(BaseModel):
@@ -114,6 +128,8 @@ class BenchOut(BaseModel):
     mains_hint: EntryHint
     rods_hint: EntryHint
     gauges: list[GaugeOut]
+    shop_c: float
+    spots: dict[Feature, list[str]]
     assessment: Assessment
     signed_assessment: Assessment | None
     decisions: list[DecisionOut]
@@ -150,6 +166,30 @@ class LandOut(BaseModel):
     bench: BenchOut | None = None
 
 
+class LandedOut(BaseModel):
+    """What became of one reading of a batch: landed, asked about, or refused."""
+
+    id: str
+    asked: AskedOut | None
+    refused: str
+    conflict: str
+
+
+class BatchOut(BaseModel):
+    """What became of a batch, and the bench after it."""
+
+    results: list[LandedOut]
+    bench: BenchOut
+
+
+class SittingOut(BaseModel):
+    """Temperatures as they were understood."""
+
+    part_c: float | None
+    gauge_c: float | None
+    condition: Condition
+
+
 class DraftOut(BaseModel):
     """What typed text would mean."""
 
@@ -165,6 +205,15 @@ class LookOut(BaseModel):
     answers: list[str]
 
 
+class WorkOut(BaseModel):
+    """An operation that can be written down, and what it is done to."""
+
+    kind: OperationKind
+    on: list[str]
+
+
+WORK = [WorkOut(kind=kind, on=list(on)) for kind, on in RUNS_ON.items()]
+CONDITIONS = list(RISE_K)
 LOOKS = [LookOut(look=look, answers=list(answers)) for look, answers in ANSWERS.items()]
 
 
@@ -172,6 +221,16 @@ def asked_out(asked: Asked) -> AskedOut:
     """A question as the API puts it."""
     choices = [ChoiceOut(nm=choice.length.nm, words=choice.words) for choice in asked.choices]
     return AskedOut(question=asked.question, choices=choices)
+
+
+def landed_out(landed: Landed) -> LandedOut:
+    """What became of one reading, as the API says it."""
+    return LandedOut(
+        id=landed.id,
+        asked=None if landed.asked is None else asked_out(landed.asked),
+        refused="" if landed.refused is None else str(landed.refused),
+        conflict=landed.conflict,
+    )
 
 
 def rack_line(record: JobRecord) -> RackLine:
@@ -215,6 +274,7 @@ def decision_out(row: DecisionRecord, found: Assessment) -> DecisionOut:
 def bench_out(opened: Opened) -> BenchOut:
     """The bench of an opened job."""
     record, job, found = opened.record, opened.job, opened.assessment
+    last = {gauge: settings[-1] for gauge, settings in settings_of(job.checks).items()}
     signature = standing_signature(record)
     signed = Assessment.model_validate(signature.sheet["assessment"]) if signature else None
     return BenchOut(
@@ -224,7 +284,9 @@ def bench_out(opened: Opened) -> BenchOut:
         rods_plan=job.rods_plan,
         mains_hint=_hint(opened, JournalSet.MAINS),
         rods_hint=_hint(opened, JournalSet.RODS),
-        gauges=[gauge_out(gauge) for gauge in job.gauges],
+        gauges=[gauge_out(gauge, last.get(gauge.id)) for gauge in job.gauges],
+        shop_c=job.house_rules.shop_c,
+        spots={feature: list(job.spots_of(job.limits.layout.shaft[0], feature)) for feature in Feature},
         assessment=found,
         signed_assessment=signed,
         decisions=[decision_out(row, found) for row in standing_decisions(record).values()],
@@ -247,7 +309,8 @@ def _hint(opened: Opened, journal_set: JournalSet) -> EntryHint:
     limits = opened.job.limits.of(journal_set)
     present = Length(opened.assessment.of(journal_set).present.nm)
     unit = Unit(opened.record.entry_unit)
-    return EntryHint(nominal=Notation.usual(unit).with_unit(limits.size.most - present))
+    nominal = Notation.usual(unit).with_unit(limits.size.most - present)
+    return EntryHint(nominal=nominal, oil_hole_deg=limits.oil_hole_deg)
 
 
 def _other_limits(record: JobRecord) -> list[LimitsChoice]:

@@ -3,8 +3,10 @@
 from typing import Any
 
 from halfthou.jobs import (
+    Condition,
     Decision,
     DecisionKind,
+    Feature,
     Gauge,
     HouseRules,
     Job,
@@ -13,15 +15,29 @@ from halfthou.jobs import (
     LimitsSheet,
     Look,
     Observation,
+    Operation,
+    OperationKind,
     Plan,
     Reading,
+    SettingCheck,
     Signature,
+    Sitting,
+    SlipAnswer,
     Withdrawal,
 )
 from halfthou.lengths import Length, Unit
-from workshop.gauges.actions import cabinet, gauges_by_key
+from workshop.gauges.actions import cabinet, checks_since, gauges_by_key
 from workshop.house.actions import rules_in_force
-from workshop.jobs.models import DecisionRecord, JobRecord, ObservationRecord, ReadingRecord, SignatureRecord
+from workshop.jobs.models import (
+    DecisionRecord,
+    JobRecord,
+    ObservationRecord,
+    OperationRecord,
+    ReadingRecord,
+    SignatureRecord,
+    SittingRecord,
+    SlipAnswerRecord,
+)
 
 
 def sheet_of_job(record: JobRecord) -> LimitsSheet:
@@ -38,7 +54,10 @@ def plan_of(document: dict[str, Any]) -> Plan:
     return Plan.model_validate(document)
 
 
-_READING_COLUMNS = ("key", "journal", "spot", "nm", "typed", "unit", "gauge", "by", "at", "corrects")
+_READING_COLUMNS = (
+    "key", "journal", "feature", "spot", "nm", "typed", "unit", "gauge", "by", "at", "corrects", "repeats", "sitting",
+    "caps_torqued", "plate_fitted", "cleaned", "meant", "by_button",
+)  # fmt: skip
 
 
 def reading_of(row: ReadingRecord | Any) -> Reading:
@@ -46,6 +65,7 @@ def reading_of(row: ReadingRecord | Any) -> Reading:
     return Reading(
         id=row.key,
         journal=row.journal,
+        feature=Feature(row.feature),
         spot=row.spot,
         size=Length(row.nm),
         typed=row.typed,
@@ -54,6 +74,76 @@ def reading_of(row: ReadingRecord | Any) -> Reading:
         by=row.by,
         at=row.at,
         corrects=row.corrects or None,
+        repeats=row.repeats or None,
+        sitting=row.sitting or None,
+        caps_torqued=row.caps_torqued,
+        plate_fitted=row.plate_fitted,
+        cleaned=row.cleaned,
+        meant=row.meant,
+        by_button=row.by_button,
+    )
+
+
+def reading_row(record: JobRecord, reading: Reading) -> ReadingRecord:
+    """The row of a reading."""
+    return ReadingRecord(
+        job=record,
+        key=reading.id,
+        journal=reading.journal,
+        feature=reading.feature.value,
+        spot=reading.spot,
+        nm=reading.size.nm,
+        typed=reading.typed,
+        unit=reading.unit.value,
+        gauge=reading.gauge,
+        by=reading.by,
+        at=reading.at,
+        corrects=reading.corrects or "",
+        repeats=reading.repeats or "",
+        sitting=reading.sitting or "",
+        caps_torqued=reading.caps_torqued,
+        plate_fitted=reading.plate_fitted,
+        cleaned=reading.cleaned,
+        meant=reading.meant,
+        by_button=reading.by_button,
+    )
+
+
+def sitting_of(row: SittingRecord) -> Sitting:
+    """A sitting from its row."""
+    return Sitting(
+        id=row.key,
+        part_c=row.part_c,
+        gauge_c=row.gauge_c,
+        condition=Condition(row.condition),
+        by=row.by,
+        at=row.at,
+    )
+
+
+def operation_of(row: OperationRecord) -> Operation:
+    """An operation from its row."""
+    return Operation(
+        id=row.key,
+        kind=OperationKind(row.kind),
+        on=row.on,
+        undersize=None if row.undersize_nm is None else Length(row.undersize_nm),
+        note=row.note,
+        by=row.by,
+        at=row.at,
+    )
+
+
+def slip_answer_of(row: SlipAnswerRecord) -> SlipAnswer:
+    """An answer to "did you mean" from its row."""
+    return SlipAnswer(
+        id=row.key,
+        reading=row.reading,
+        slip=row.slip,
+        offered=None if row.offered_nm is None else Length(row.offered_nm),
+        taken=row.taken,
+        by=row.by,
+        at=row.at,
     )
 
 
@@ -82,11 +172,28 @@ def gauges_of(record: JobRecord, used: set[str]) -> tuple[Gauge, ...]:
     return tuple({**found, **own}.values())
 
 
+def checks_of_job(
+    record: JobRecord, gauges: tuple[Gauge, ...], readings: tuple[Reading, ...]
+) -> tuple[SettingCheck, ...]:
+    """The setting checks a job is judged with: of the gauges it was read with and their standards, those it came
+    with among them; of the rest of the cabinet the last."""
+    used = {reading.gauge for reading in readings}
+    first = min((reading.at for reading in readings), default=None)
+    own = [SettingCheck.model_validate(document) for document in record.own_checks]
+    shop = checks_since(used, first) if used else ()
+    masters = {check.against for check in shop if check.against} - used
+    rest = {gauge.id for gauge in gauges} - used - masters
+    found = {check.id: check for check in (*own, *shop, *checks_since(masters, first), *checks_since(rest, None))}
+    known = {gauge.id for gauge in gauges}
+    return tuple(c for c in found.values() if c.gauge in known and (c.against is None or c.against in known))
+
+
 def job_of(record: JobRecord, shown_in: Unit) -> Job:
     """The whole job as the core's document, to be spoken of in one unit."""
     rows = record.readings.order_by("pk").values_list(*_READING_COLUMNS, named=True)
     readings = tuple(reading_of(row) for row in rows.iterator())
     rules = record.frozen_house_rules
+    gauges = gauges_of(record, {reading.gauge for reading in readings})
     return Job(
         number=record.number,
         title=record.title,
@@ -97,7 +204,7 @@ def job_of(record: JobRecord, shown_in: Unit) -> Job:
         shown_in=shown_in,
         limits=sheet_of_job(record),
         house_rules=HouseRules.model_validate(rules) if rules else rules_in_force(),
-        gauges=gauges_of(record, {reading.gauge for reading in readings}),
+        gauges=gauges,
         mains_plan=plan_of(record.mains_plan),
         rods_plan=plan_of(record.rods_plan),
         readings=readings,
@@ -106,6 +213,10 @@ def job_of(record: JobRecord, shown_in: Unit) -> Job:
             for row in record.withdrawals.order_by("pk")
         ),
         observations=tuple(observation_of(row) for row in record.observations.order_by("pk")),
+        sittings=tuple(sitting_of(row) for row in record.sittings.order_by("pk")),
+        operations=tuple(operation_of(row) for row in record.operations.order_by("pk")),
+        slip_answers=tuple(slip_answer_of(row) for row in record.slip_answers.order_by("pk")),
+        checks=checks_of_job(record, gauges, readings),
     )
 
 
@@ -142,9 +253,11 @@ def job_file_of(record: JobRecord) -> JobFile:
     """The whole job as a file, in its own entry unit, with the gauges its readings were taken with."""
     job = job_of(record, Unit(record.entry_unit))
     used = {reading.gauge for reading in job.readings}
+    used |= {check.against for check in job.checks if check.gauge in used and check.against}
     kept = tuple(gauge for gauge in job.gauges if gauge.id in used) or job.gauges[:1]
+    checks = tuple(check for check in job.checks if check.gauge in used)
     return JobFile(
-        job=job.model_copy(update={"gauges": kept}),
+        job=job.model_copy(update={"gauges": kept, "checks": checks}),
         decisions=tuple(decision_of(row) for row in record.decisions.order_by("pk")),
         signatures=tuple(signature_of(row) for row in record.signatures.order_by("revision")),
     )

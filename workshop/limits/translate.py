@@ -13,6 +13,7 @@ from halfthou.jobs import (
     JournalLimits,
     Layout,
     LimitsSheet,
+    Material,
     SheetState,
     SourceKind,
 )
@@ -60,6 +61,8 @@ class SetForm(Schema):
     figures: list[FigureForm]
     shells: list[ShellForm]
     hardening: Hardening = Hardening.UNKNOWN
+    oil_hole_deg: str = ""
+    housing_material: Material = Material.GREY_IRON
 
 
 class SheetForm(Schema):
@@ -69,6 +72,7 @@ class SheetForm(Schema):
     unit: Unit
     notes: str = ""
     layout: Layout
+    crank_material: Material = Material.STEEL
     mains: SetForm
     rods: SetForm
 
@@ -89,6 +93,7 @@ def sheet_of(form: SheetForm, revision: int) -> LimitsSheet:
                 unit=form.unit,
                 notes=form.notes,
                 layout=form.layout,
+                crank_material=form.crank_material,
                 mains=mains,
                 rods=rods,
             )
@@ -99,8 +104,9 @@ def sheet_of(form: SheetForm, revision: int) -> LimitsSheet:
 
 def _set(part: str, form: SetForm, unit: Unit, faults: list[Fault]) -> JournalLimits | None:
     typed = {figure.name: figure for figure in form.figures}
-    values: dict[str, Any] = {"hardening": form.hardening}
+    values: dict[str, Any] = {"hardening": form.hardening, "housing_material": form.housing_material}
     before = len(faults)
+    values["oil_hole_deg"] = _degrees(f"{part}.oil_hole_deg", form.oil_hole_deg, faults)
     for name, label, is_band, needed in FIGURES:
         figure = typed.get(name)
         if figure is None or not (figure.least.strip() or figure.most.strip()):
@@ -117,6 +123,20 @@ def _set(part: str, form: SetForm, unit: Unit, faults: list[Fault]) -> JournalLi
     except ValidationError as error:
         faults.extend(Fault(part, fault.what) for fault in faults_of(error))
         return None
+
+
+def _degrees(where: str, text: str, faults: list[Fault]) -> float | None:
+    said = text.strip().removesuffix("°").strip()
+    if not said:
+        return None
+    try:
+        degrees = float(said)
+    except ValueError:
+        degrees = -1.0
+    if not 0 <= degrees < 360:
+        faults.append(Fault(where, f"“{text.strip()}” is no angle: type degrees from 0 up to 360."))
+        return None
+    return degrees
 
 
 def _figure(where: str, typed: FigureForm, is_band: bool, unit: Unit, faults: list[Fault]) -> Band | Figure | None:
@@ -169,6 +189,7 @@ def form_of_sheet(sheet: LimitsSheet) -> SheetForm:
         unit=sheet.unit,
         notes=sheet.notes,
         layout=sheet.layout,
+        crank_material=sheet.crank_material,
         mains=_set_form(sheet.mains, sheet.unit),
         rods=_set_form(sheet.rods, sheet.unit),
     )
@@ -199,7 +220,13 @@ def _set_form(limits: JournalLimits, unit: Unit) -> SetForm:
         )
         for shell in limits.shells
     ]
-    return SetForm(figures=figures, shells=shells, hardening=limits.hardening)
+    return SetForm(
+        figures=figures,
+        shells=shells,
+        hardening=limits.hardening,
+        oil_hole_deg="" if limits.oil_hole_deg is None else f"{limits.oil_hole_deg:g}",
+        housing_material=limits.housing_material,
+    )
 
 
 def _text(length: Length, unit: Unit) -> str:

@@ -3,10 +3,11 @@
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
+from halfthou.jobs import Condition
 from halfthou.rules import RULES
 from halfthou.verdicts import MARKS, Mark
 from workshop.jobs.actions import open_job
-from workshop.jobs.shapes import LOOKS, LookOut
+from workshop.jobs.shapes import CONDITIONS, LOOKS, WORK, LookOut, WorkOut
 from workshop.pages.printing import card_html, pdf_of, sheet_html
 from workshop.people.api import signed_in
 
@@ -22,18 +23,20 @@ class RuleOut(Schema):
 
 
 class KeyOut(Schema):
-    """The app's key: marks, rules, and what can be seen at the bench."""
+    """The app's key: marks, rules, and what can be seen and done at the bench."""
 
     marks: list[Mark]
     rules: list[RuleOut]
     looks: list[LookOut]
+    work: list[WorkOut]
+    conditions: list[Condition]
 
 
 @router.get("/key", response=KeyOut)
 def get_key(request: HttpRequest) -> KeyOut:
     """The key."""
     rules = [RuleOut(id=name, name=rule.name, source=rule.source) for name, rule in RULES.items()]
-    return KeyOut(marks=list(MARKS.values()), rules=rules, looks=LOOKS)
+    return KeyOut(marks=list(MARKS.values()), rules=rules, looks=LOOKS, work=WORK, conditions=CONDITIONS)
 
 
 @router.get("/jobs/{int:job_id}/sheet.html", include_in_schema=False)

@@ -295,13 +295,37 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Get Gauge
+         * @description A gauge with its checks, its drift and its hands.
+         */
+        get: operations["workshop_gauges_api_get_gauge"];
         /**
          * Change Gauge
          * @description Change a gauge, or retire it.
          */
         put: operations["workshop_gauges_api_change_gauge"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gauges/{key}/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Gauge
+         * @description Write a setting check down, and see what it says.
+         */
+        post: operations["workshop_gauges_api_check_gauge"];
         delete?: never;
         options?: never;
         head?: never;
@@ -326,6 +350,126 @@ export interface paths {
          */
         put: operations["workshop_house_api_keep_rules"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/live/bridge/ports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Ports
+         * @description The ports the bridge is to listen to.
+         */
+        get: operations["workshop_live_api_list_ports"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/live/bridge/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Lines
+         * @description Lines of one gauge.
+         */
+        post: operations["workshop_live_api_take_lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/live/bridge/state": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Port State
+         * @description A port was plugged in or pulled.
+         */
+        post: operations["workshop_live_api_port_state"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/live/gauges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Live
+         * @description The gauges that speak, and what they said last.
+         */
+        get: operations["workshop_live_api_list_live"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/live/claims": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Claim Gauge
+         * @description Take a gauge in hand.
+         */
+        post: operations["workshop_live_api_claim_gauge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/live/release": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Release
+         * @description Put the gauge down.
+         */
+        post: operations["workshop_live_api_release"];
         delete?: never;
         options?: never;
         head?: never;
@@ -510,6 +654,126 @@ export interface paths {
          * @description Land a reading.
          */
         post: operations["workshop_jobs_api_land_reading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/readings/batch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Land Readings
+         * @description Land readings in their order; each answer says what became of it.
+         */
+        post: operations["workshop_jobs_api_land_readings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/sittings/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Sitting
+         * @description What temperatures as typed come to. They are kept with the first reading taken at them.
+         */
+        post: operations["workshop_jobs_api_check_sitting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/operations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Do Operation
+         * @description Write down work that was done.
+         */
+        post: operations["workshop_jobs_api_do_operation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/slips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Answer Slip
+         * @description Take or keep what was asked about a reading.
+         */
+        post: operations["workshop_jobs_api_answer_slip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/budgets/{journal}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Budgets
+         * @description The uncertainty budgets of one journal.
+         */
+        get: operations["workshop_jobs_api_get_budgets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/story": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Story
+         * @description The job as a story, oldest first.
+         */
+        get: operations["workshop_jobs_api_get_story"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -790,8 +1054,14 @@ export interface components {
             password: string;
         };
         /**
+         * Condition
+         * @description Where the part has just come from.
+         * @enum {string}
+         */
+        Condition: "rested beside the gauge" | "warm from the hand" | "fresh from the wash" | "fresh from machining";
+        /**
          * KeyOut
-         * @description The app's key: marks, rules, and what can be seen at the bench.
+         * @description The app's key: marks, rules, and what can be seen and done at the bench.
          */
         KeyOut: {
             /** Marks */
@@ -800,6 +1070,10 @@ export interface components {
             rules: components["schemas"]["RuleOut"][];
             /** Looks */
             looks: components["schemas"]["LookOut"][];
+            /** Work */
+            work: components["schemas"]["WorkOut"][];
+            /** Conditions */
+            conditions: components["schemas"]["Condition"][];
         };
         /**
          * Look
@@ -836,6 +1110,12 @@ export interface components {
          */
         MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "with-set" | "refer" | "replace" | "too-close" | "not-read";
         /**
+         * OperationKind
+         * @description Work on the bottom end that readings depend on. Source: handbook O.
+         * @enum {string}
+         */
+        OperationKind: "grind" | "polish" | "straighten" | "heat treat" | "line hone" | "studs or girdle fitted" | "cap torque changed" | "resize rods" | "other shells fitted" | "final wash";
+        /**
          * RuleOut
          * @description A rule that reasons cite.
          */
@@ -846,6 +1126,15 @@ export interface components {
             name: string;
             /** Source */
             source: string;
+        };
+        /**
+         * WorkOut
+         * @description An operation that can be written down, and what it is done to.
+         */
+        WorkOut: {
+            kind: components["schemas"]["OperationKind"];
+            /** On */
+            on: string[];
         };
         /**
          * SheetLine
@@ -937,6 +1226,12 @@ export interface components {
             shaft: string[];
         };
         /**
+         * Material
+         * @description Materials of engine parts and gauges. Their coefficients stand in gauges/temperature.py.
+         * @enum {string}
+         */
+        Material: "steel" | "grey cast iron" | "nodular iron" | "gauge steel" | "tungsten carbide" | "cast aluminium" | "piston alloy" | "hypereutectic aluminium" | "forged 2618" | "bronze" | "aluminium bronze";
+        /**
          * Pin
          * @description One rod journal: the cylinders whose rods it carries and its throw angle in degrees.
          *
@@ -959,6 +1254,13 @@ export interface components {
             shells: components["schemas"]["ShellForm"][];
             /** @default unknown */
             hardening: components["schemas"]["Hardening"];
+            /**
+             * Oil Hole Deg
+             * @default
+             */
+            oil_hole_deg: string;
+            /** @default grey cast iron */
+            housing_material: components["schemas"]["Material"];
         };
         /**
          * SheetForm
@@ -974,6 +1276,8 @@ export interface components {
              */
             notes: string;
             layout: components["schemas"]["Layout"];
+            /** @default steel */
+            crank_material: components["schemas"]["Material"];
             mains: components["schemas"]["SetForm"];
             rods: components["schemas"]["SetForm"];
         };
@@ -1045,13 +1349,13 @@ export interface components {
         };
         /**
          * GaugeKind
-         * @description What a journal can be measured with.
+         * @description What stands in a gauge cabinet.
          * @enum {string}
          */
-        GaugeKind: "micrometer" | "digital micrometer" | "comparator snap gauge" | "caliper";
+        GaugeKind: "micrometer" | "digital micrometer" | "comparator snap gauge" | "dial bore gauge" | "digital bore gauge" | "setting ring" | "indicator" | "depth gauge" | "telescoping gauge" | "feeler gauge" | "plastic thread" | "caliper" | "weighing scale";
         /**
          * GaugeOut
-         * @description A gauge, its figures as text in its own unit.
+         * @description A gauge, its figures as text in its own unit (a scale's in grams).
          */
         GaugeOut: {
             /** Id */
@@ -1066,9 +1370,43 @@ export interface components {
             permissible_error: string;
             /** Repeatability */
             repeatability: string;
+            /** Least */
+            least: string;
+            /** Most */
+            most: string;
+            /** Revolution */
+            revolution: string;
+            /** Serial */
+            serial: string;
+            /** Due */
+            due: string | null;
+            /** Purposes */
+            purposes: components["schemas"]["Purpose"][];
+            material: components["schemas"]["Material"];
+            /** Port */
+            port: string;
+            /** Comparator */
+            comparator: boolean;
             /** Retired */
             retired: boolean;
+            standing: components["schemas"]["Standing"];
+            /** Standing Words */
+            standing_words: string;
+            /** Zero */
+            zero: string;
         };
+        /**
+         * Purpose
+         * @description What a gauge is fit for.
+         * @enum {string}
+         */
+        Purpose: "journals" | "bores" | "walls" | "depths" | "gaps" | "clearances" | "run-out" | "weights" | "setting other gauges";
+        /**
+         * Standing
+         * @description Whether a gauge may be measured with.
+         * @enum {string}
+         */
+        Standing: "fit" | "not checked" | "out" | "overdue";
         /**
          * GaugeIn
          * @description A gauge as typed.
@@ -1088,10 +1426,138 @@ export interface components {
              */
             repeatability: string;
             /**
+             * Least
+             * @default
+             */
+            least: string;
+            /**
+             * Most
+             * @default
+             */
+            most: string;
+            /**
+             * Revolution
+             * @default
+             */
+            revolution: string;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /**
+             * Due
+             * @default
+             */
+            due: string;
+            /**
+             * Fit For
+             * @default []
+             */
+            fit_for: components["schemas"]["Purpose"][];
+            /** @default gauge steel */
+            material: components["schemas"]["Material"];
+            /**
+             * Port
+             * @default
+             */
+            port: string;
+            /**
              * Retired
              * @default false
              */
             retired: boolean;
+        };
+        /**
+         * CheckOut
+         * @description A setting check worked out: the zero error, beside what was read.
+         */
+        CheckOut: {
+            /** Id */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** Standard */
+            standard: string;
+            /** Against */
+            against: string;
+            /** Read */
+            read: string[];
+            /** Zero */
+            zero: string;
+            /** Zero Nm */
+            zero_nm: number;
+            /** Drift */
+            drift: string;
+            /** Out */
+            out: boolean;
+        };
+        /**
+         * GaugeDetail
+         * @description A gauge with its checks, oldest first, and the hands that use it.
+         */
+        GaugeDetail: {
+            gauge: components["schemas"]["GaugeOut"];
+            /** Permissible Error Nm */
+            permissible_error_nm: number;
+            /** Checks */
+            checks: components["schemas"]["CheckOut"][];
+            /** Hands */
+            hands: components["schemas"]["HandOut"][];
+            /** Counts With */
+            counts_with: string;
+        };
+        /**
+         * HandOut
+         * @description How well one person repeats with a gauge, and whether that is known well enough to count with.
+         */
+        HandOut: {
+            /** By */
+            by: string;
+            /** Repeats Within */
+            repeats_within: string;
+            /** Freedom */
+            freedom: number;
+            /** Enough */
+            enough: boolean;
+        };
+        /**
+         * CheckForm
+         * @description A setting check as typed: what the standard is, and what the gauge read on it, once or more often.
+         */
+        CheckForm: {
+            /** Id */
+            id: string;
+            /** Standard */
+            standard: string;
+            /**
+             * Standard Error
+             * @default
+             */
+            standard_error: string;
+            /**
+             * Against
+             * @default
+             */
+            against: string;
+            /** Read */
+            read: string;
+            unit: components["schemas"]["Unit"];
+            /**
+             * Gauge C
+             * @default
+             */
+            gauge_c: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
         };
         /**
          * Guard
@@ -1106,14 +1572,138 @@ export interface components {
          */
         HardenedCrank: "never ground" | "ground within the case";
         /**
-         * HouseRulesShape
-         * @description The house rules; the polish allowance as text with its unit.
+         * HouseRulesForm
+         * @description The house rules as typed: the polish allowance with its unit, temperatures in degrees Celsius or with F.
          */
-        HouseRulesShape: {
+        HouseRulesForm: {
             guard: components["schemas"]["Guard"];
             hardened_crank: components["schemas"]["HardenedCrank"];
             /** Polish Allowance */
             polish_allowance: string;
+            /**
+             * Shop C
+             * @default 20
+             */
+            shop_c: string;
+            /**
+             * Spread K
+             * @default 1
+             */
+            spread_k: string;
+        };
+        /**
+         * PortOut
+         * @description A port to listen to.
+         */
+        PortOut: {
+            /** Gauge */
+            gauge: string;
+            /** Name */
+            name: string;
+            /** Port */
+            port: string;
+        };
+        /**
+         * LineOut
+         * @description What became of a line.
+         */
+        LineOut: {
+            state: components["schemas"]["LineState"];
+            /** Text */
+            text: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * LineState
+         * @description What became of a line.
+         * @enum {string}
+         */
+        LineState: "sent to the bench" | "duplicate" | "late" | "no reading" | "no bench has this gauge" | "flood";
+        /**
+         * Lines
+         * @description Lines of one gauge, and how many more were dropped because they came too fast.
+         */
+        Lines: {
+            /** Gauge */
+            gauge: string;
+            /** Lines */
+            lines: components["schemas"]["RawLine"][];
+            /**
+             * Dropped
+             * @default 0
+             */
+            dropped: number;
+        };
+        /**
+         * RawLine
+         * @description A line as it came from the port: its bytes in hexadecimal, and how long ago, by the bridge's own stopwatch.
+         */
+        RawLine: {
+            /** Raw */
+            raw: string;
+            /** Age Ms */
+            age_ms: number;
+        };
+        /**
+         * PortState
+         * @description A port that was plugged in or pulled, in the bridge's words.
+         */
+        PortState: {
+            /** Gauge */
+            gauge: string;
+            /** Connected */
+            connected: boolean;
+            /** Words */
+            words: string;
+        };
+        /**
+         * LiveGauge
+         * @description A gauge that speaks: its port, who has it in hand, and its last lines, newest first.
+         */
+        LiveGauge: {
+            /** Gauge */
+            gauge: string;
+            /** Connected */
+            connected: boolean;
+            /** Words */
+            words: string;
+            /** Bench */
+            bench: string;
+            /** Person */
+            person: string;
+            /** Where */
+            where: string;
+            /** Lines */
+            lines: components["schemas"]["LineOut"][];
+        };
+        /**
+         * ClaimForm
+         * @description A gauge that a bench wants; `bench` is the name of its tab.
+         */
+        ClaimForm: {
+            /** Gauge */
+            gauge: string;
+            /** Bench */
+            bench: string;
+            /**
+             * Where
+             * @default
+             */
+            where: string;
+            /**
+             * Take Over
+             * @default false
+             */
+            take_over: boolean;
+        };
+        /**
+         * ReleaseIn
+         * @description A bench that lets go of its gauge.
+         */
+        ReleaseIn: {
+            /** Bench */
+            bench: string;
         };
         /**
          * RackOrder
@@ -1183,6 +1773,19 @@ export interface components {
          */
         Action: "reuse" | "polish" | "fit undersize" | "regrind" | "refer" | "replace" | "measure";
         /**
+         * AsideShown
+         * @description A reading that is kept and no longer judged, and why.
+         */
+        AsideShown: {
+            /** Id */
+            id: string;
+            size: components["schemas"]["Shown"];
+            /** By */
+            by: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Assessment
          * @description Everything the trade can say about a job so far.
          *
@@ -1208,6 +1811,15 @@ export interface components {
             whole: boolean;
         };
         /**
+         * BearingShown
+         * @description What was read of a journal's bearing: one feature, spot by spot.
+         */
+        BearingShown: {
+            feature: components["schemas"]["Feature"];
+            /** Spots */
+            spots: components["schemas"]["Spot"][];
+        };
+        /**
          * BenchOut
          * @description Everything the bench shows of a job.
          */
@@ -1220,6 +1832,12 @@ export interface components {
             rods_hint: components["schemas"]["EntryHint"];
             /** Gauges */
             gauges: components["schemas"]["GaugeOut"][];
+            /** Shop C */
+            shop_c: number;
+            /** Spots */
+            spots: {
+                [key: string]: string[];
+            };
             assessment: components["schemas"]["Assessment"];
             signed_assessment: components["schemas"]["Assessment"] | null;
             /** Decisions */
@@ -1332,13 +1950,41 @@ export interface components {
             outdated: boolean;
         };
         /**
+         * DoubtShown
+         * @description A question about a reading. `holds` says it is not judged until it is answered.
+         */
+        DoubtShown: {
+            /** Reading */
+            reading: string;
+            /** Spot */
+            spot: string;
+            /** Holds */
+            holds: boolean;
+            /** Throughout */
+            throughout: boolean;
+            /** Question */
+            question: string;
+            /** Offers */
+            offers: components["schemas"]["Offer"][];
+            /** Rule */
+            rule: string;
+        };
+        /**
          * EntryHint
-         * @description What a signed number counts from in one set.
+         * @description What a signed number counts from in one set, and where its oil hole is.
          */
         EntryHint: {
             /** Nominal */
             nominal: string;
+            /** Oil Hole Deg */
+            oil_hole_deg: number | null;
         };
+        /**
+         * Feature
+         * @description What of a journal and its bearing is measured.
+         * @enum {string}
+         */
+        Feature: "journal" | "bearing bore" | "housing bore" | "wall";
         /**
          * FigureShown
          * @description One judged figure. `conforms` is the probability that the true value lies within the limit.
@@ -1394,6 +2040,26 @@ export interface components {
             spots: components["schemas"]["Spot"][];
             /** To Read */
             to_read: string[];
+            /**
+             * To Repeat
+             * @default []
+             */
+            to_repeat: components["schemas"]["RepeatAsked"][];
+            /**
+             * Left
+             * @default 0
+             */
+            left: number;
+            /**
+             * Bearing
+             * @default []
+             */
+            bearing: components["schemas"]["BearingShown"][];
+            /**
+             * Contradictions
+             * @default []
+             */
+            contradictions: components["schemas"]["Reason"][];
             /** Figures */
             figures: components["schemas"]["FigureShown"][];
             least: components["schemas"]["Shown"] | null;
@@ -1482,6 +2148,17 @@ export interface components {
             at: string;
         };
         /**
+         * Offer
+         * @description One size a reading may have meant: as the gauge would have shown it, and the slip that would explain it.
+         */
+        Offer: {
+            /** Slip */
+            slip: string;
+            meant: components["schemas"]["Shown"];
+            /** Words */
+            words: string;
+        };
+        /**
          * Plan
          * @description Planes are numbered from the front; angles are degrees from the throw (mains: from cylinder 1 top dead
          *     centre), lettered a, b, c and so on. Source: handbook D1, common practice.
@@ -1502,7 +2179,15 @@ export interface components {
              *     ]
              */
             angles_deg: number[];
+            /** @default one journal round */
+            order: components["schemas"]["ReadingOrder"];
         };
+        /**
+         * ReadingOrder
+         * @description In which order the spots come, to suit the hand.
+         * @enum {string}
+         */
+        ReadingOrder: "one journal round" | "all journals at one angle";
         /**
          * Reason
          * @description One sentence, the rule it rests on, and the spots it was read at.
@@ -1517,6 +2202,16 @@ export interface components {
              * @default []
              */
             spots: string[];
+        };
+        /**
+         * RepeatAsked
+         * @description A spot to read again, so many times more, as it would change the verdict.
+         */
+        RepeatAsked: {
+            /** Spot */
+            spot: string;
+            /** More */
+            more: number;
         };
         /**
          * SetAnswer
@@ -1554,6 +2249,16 @@ export interface components {
             steps: components["schemas"]["StepShown"][];
             hardening: components["schemas"]["Hardening"];
             ladder: components["schemas"]["Ladder"];
+            /**
+             * Order
+             * @default []
+             */
+            order: string[];
+            /**
+             * Notes
+             * @default []
+             */
+            notes: components["schemas"]["Reason"][];
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
         };
@@ -1587,6 +2292,8 @@ export interface components {
         /**
          * ShownReading
          * @description A reading: what was typed, and its size in the unit shown. A plain dataclass, as there are hundreds.
+         *
+         *     `size` is what it comes to; `read` is what the gauge said, where zero error, warmth or a slip changed that.
          */
         ShownReading: {
             /** Id */
@@ -1604,6 +2311,11 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /**
+             * Read
+             * @default
+             */
+            read: string;
         };
         /**
          * SignatureOut
@@ -1629,6 +2341,8 @@ export interface components {
         /**
          * Spot
          * @description One spot of the plan: the current reading and those kept beside it.
+         *
+         *     `size` is what counts, the mean where the spot was read so many `times`; None while it waits for an answer.
          */
         Spot: {
             /** Name */
@@ -1642,6 +2356,18 @@ export interface components {
             current: components["schemas"]["ShownReading"] | null;
             /** Others */
             others: components["schemas"]["ShownReading"][];
+            size?: components["schemas"]["Shown"] | null;
+            /**
+             * Times
+             * @default 0
+             */
+            times: number;
+            /**
+             * Aside
+             * @default []
+             */
+            aside: components["schemas"]["AsideShown"][];
+            doubt?: components["schemas"]["DoubtShown"] | null;
         };
         /**
          * State
@@ -1710,7 +2436,8 @@ export interface components {
              *         45,
              *         90,
              *         135
-             *       ]
+             *       ],
+             *       "order": "one journal round"
              *     }
              */
             mains_plan: components["schemas"]["Plan"];
@@ -1722,7 +2449,8 @@ export interface components {
              *         45,
              *         90,
              *         135
-             *       ]
+             *       ],
+             *       "order": "one journal round"
              *     }
              */
             rods_plan: components["schemas"]["Plan"];
@@ -1817,11 +2545,15 @@ export interface components {
         DraftIn: {
             /** Journal */
             journal: string;
+            /** @default journal */
+            feature: components["schemas"]["Feature"];
             /** Spot */
             spot: string;
             /** Typed */
             typed: string;
             unit: components["schemas"]["Unit"];
+            /** Gauge */
+            gauge: string;
         };
         /**
          * LandOut
@@ -1833,13 +2565,16 @@ export interface components {
         };
         /**
          * Landing
-         * @description A reading as sent from a bench. `chosen_nm` answers a question that the text left open.
+         * @description A reading as sent from a bench. `chosen_nm` answers a question that the text left open; `seen` is the reading
+         *     that stood at the spot when this one was typed.
          */
         Landing: {
             /** Id */
             id: string;
             /** Journal */
             journal: string;
+            /** @default journal */
+            feature: components["schemas"]["Feature"];
             /** Spot */
             spot: string;
             /** Typed */
@@ -1856,6 +2591,200 @@ export interface components {
             chosen_nm?: number | null;
             /** Corrects */
             corrects?: string | null;
+            /** Repeats */
+            repeats?: string | null;
+            sitting?: components["schemas"]["SittingForm"] | null;
+            /** Caps Torqued */
+            caps_torqued?: boolean | null;
+            /** Plate Fitted */
+            plate_fitted?: boolean | null;
+            /** Cleaned */
+            cleaned?: boolean | null;
+            /**
+             * By Button
+             * @default false
+             */
+            by_button: boolean;
+            /** Seen */
+            seen?: string | null;
+        };
+        /**
+         * SittingForm
+         * @description How warm part and gauge are, as typed. What is left empty is the shop's.
+         */
+        SittingForm: {
+            /** Id */
+            id: string;
+            /**
+             * Part
+             * @default
+             */
+            part: string;
+            /**
+             * Gauge
+             * @default
+             */
+            gauge: string;
+            /** @default rested beside the gauge */
+            condition: components["schemas"]["Condition"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * BatchOut
+         * @description What became of a batch, and the bench after it.
+         */
+        BatchOut: {
+            /** Results */
+            results: components["schemas"]["LandedOut"][];
+            bench: components["schemas"]["BenchOut"];
+        };
+        /**
+         * LandedOut
+         * @description What became of one reading of a batch: landed, asked about, or refused.
+         */
+        LandedOut: {
+            /** Id */
+            id: string;
+            asked: components["schemas"]["AskedOut"] | null;
+            /** Refused */
+            refused: string;
+            /** Conflict */
+            conflict: string;
+        };
+        /**
+         * BatchIn
+         * @description Readings a bench has kept, in the order they were typed.
+         */
+        BatchIn: {
+            /** Readings */
+            readings: components["schemas"]["Landing"][];
+        };
+        /**
+         * SittingOut
+         * @description Temperatures as they were understood.
+         */
+        SittingOut: {
+            /** Part C */
+            part_c: number | null;
+            /** Gauge C */
+            gauge_c: number | null;
+            condition: components["schemas"]["Condition"];
+        };
+        /**
+         * Doing
+         * @description An operation as sent: what was done, to what, and to which undersize where it was a grind.
+         */
+        Doing: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["OperationKind"];
+            /** On */
+            on: string;
+            /**
+             * Undersize
+             * @default
+             */
+            undersize: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * SlipReply
+         * @description The answer to "did you mean": the readings it is about, and the size taken, or none to keep what was read.
+         */
+        SlipReply: {
+            /** Id */
+            id: string;
+            /** Reading */
+            reading: string;
+            /** Taken Nm */
+            taken_nm?: number | null;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * BudgetLine
+         * @description One source of doubt: its standard uncertainty, and its share of the whole variance. `shared` says that other
+         *     readings have it in common.
+         */
+        BudgetLine: {
+            /** Source */
+            source: string;
+            /** U */
+            u: string;
+            /** Share Percent */
+            share_percent: number;
+            /** Shared */
+            shared: boolean;
+        };
+        /**
+         * BudgetShown
+         * @description The uncertainty budget of one figure, and the decision rule it is called by.
+         */
+        BudgetShown: {
+            /** Figure */
+            figure: string;
+            /** Value */
+            value: string;
+            /** Limit */
+            limit: string;
+            state: components["schemas"]["State"];
+            /** U */
+            u: string;
+            /** Expanded */
+            expanded: string;
+            /** Guard */
+            guard: string;
+            /** Conforms */
+            conforms: number;
+            /** Rule */
+            rule: string;
+            /** Lines */
+            lines: components["schemas"]["BudgetLine"][];
+            /** Cancelled */
+            cancelled: string;
+        };
+        /**
+         * StoryKind
+         * @description What a line of a job's story is about.
+         * @enum {string}
+         */
+        StoryKind: "read" | "corrected" | "withdrawn" | "question" | "work" | "setting check" | "temperature" | "seen" | "decided";
+        /**
+         * StoryLine
+         * @description One line of a job's story: when, who, what, and what came of it.
+         */
+        StoryLine: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            kind: components["schemas"]["StoryKind"];
+            /** Words */
+            words: string;
+            /**
+             * More
+             * @default
+             */
+            more: string;
         };
         /**
          * WithdrawIn
@@ -2406,6 +3335,28 @@ export interface operations {
             };
         };
     };
+    workshop_gauges_api_get_gauge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeDetail"];
+                };
+            };
+        };
+    };
     workshop_gauges_api_change_gauge: {
         parameters: {
             query?: never;
@@ -2432,6 +3383,32 @@ export interface operations {
             };
         };
     };
+    workshop_gauges_api_check_gauge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeDetail"];
+                };
+            };
+        };
+    };
     workshop_house_api_get_rules: {
         parameters: {
             query?: never;
@@ -2447,7 +3424,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HouseRulesShape"];
+                    "application/json": components["schemas"]["HouseRulesForm"];
                 };
             };
         };
@@ -2461,7 +3438,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["HouseRulesShape"];
+                "application/json": components["schemas"]["HouseRulesForm"];
             };
         };
         responses: {
@@ -2471,7 +3448,143 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HouseRulesShape"];
+                    "application/json": components["schemas"]["HouseRulesForm"];
+                };
+            };
+        };
+    };
+    workshop_live_api_list_ports: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PortOut"][];
+                };
+            };
+        };
+    };
+    workshop_live_api_take_lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Lines"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineOut"][];
+                };
+            };
+        };
+    };
+    workshop_live_api_port_state: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PortState"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PortState"];
+                };
+            };
+        };
+    };
+    workshop_live_api_list_live: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveGauge"][];
+                };
+            };
+        };
+    };
+    workshop_live_api_claim_gauge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClaimForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClaimForm"];
+                };
+            };
+        };
+    };
+    workshop_live_api_release: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReleaseIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReleaseIn"];
                 };
             };
         };
@@ -2723,6 +3836,155 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LandOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_land_readings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatchIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_check_sitting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SittingForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SittingOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_do_operation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Doing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_answer_slip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SlipReply"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_get_budgets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                journal: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BudgetShown"][];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_get_story: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoryLine"][];
                 };
             };
         };

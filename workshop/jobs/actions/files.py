@@ -13,11 +13,14 @@ from workshop.jobs.models import (
     DecisionRecord,
     JobRecord,
     ObservationRecord,
+    OperationRecord,
     ReadingRecord,
     SignatureRecord,
+    SittingRecord,
+    SlipAnswerRecord,
     WithdrawalRecord,
 )
-from workshop.jobs.translate import job_of
+from workshop.jobs.translate import job_of, reading_row
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, Refusal
@@ -45,6 +48,7 @@ def take_in_job(person: Person, text: str) -> Opened:
         frozen_limits=job.limits.model_dump(mode="json"),
         frozen_house_rules=job.house_rules.model_dump(mode="json"),
         own_gauges=[gauge.model_dump(mode="json") for gauge in job.gauges],
+        own_checks=[check.model_dump(mode="json") for check in job.checks],
         mains_plan=job.mains_plan.model_dump(mode="json"),
         rods_plan=job.rods_plan.model_dump(mode="json"),
     )
@@ -57,12 +61,26 @@ def take_in_job(person: Person, text: str) -> Opened:
 
 def _take_in_facts(record: JobRecord, file: JobFile) -> None:
     job = file.job
-    ReadingRecord.objects.bulk_create(
-        ReadingRecord(
-            job=record, key=r.id, journal=r.journal, spot=r.spot, nm=r.size.nm, typed=r.typed, unit=r.unit.value,
-            gauge=r.gauge, by=r.by, at=r.at, corrects=r.corrects or "",
+    ReadingRecord.objects.bulk_create(reading_row(record, reading) for reading in job.readings)
+    SittingRecord.objects.bulk_create(
+        SittingRecord(
+            job=record, key=s.id, part_c=s.part_c, gauge_c=s.gauge_c, condition=s.condition.value, by=s.by, at=s.at
         )
-        for r in job.readings
+        for s in job.sittings
+    )
+    OperationRecord.objects.bulk_create(
+        OperationRecord(
+            job=record, key=o.id, kind=o.kind.value, on=o.on, note=o.note, by=o.by, at=o.at,
+            undersize_nm=None if o.undersize is None else o.undersize.nm,
+        )
+        for o in job.operations
+    )  # fmt: skip
+    SlipAnswerRecord.objects.bulk_create(
+        SlipAnswerRecord(
+            job=record, key=a.id, reading=a.reading, slip=a.slip, taken=a.taken, by=a.by, at=a.at,
+            offered_nm=None if a.offered is None else a.offered.nm,
+        )
+        for a in job.slip_answers
     )  # fmt: skip
     WithdrawalRecord.objects.bulk_create(
         WithdrawalRecord(job=record, key=w.id, reading=w.reading, by=w.by, at=w.at) for w in job.withdrawals
@@ -108,7 +126,7 @@ def take_in_readings(person: Person, job_id: int, text: str, gauge: str) -> Open
     now = timezone.now()
     new = [
         ReadingRecord(
-            job=record, key=f"csv.{stamp}.{row.line}", journal=row.journal, spot=row.spot, nm=row.size.nm,
+            job=record, key=f"csv.{stamp}.{row.line}", journal=row.journal, feature=row.feature.value, spot=row.spot, nm=row.size.nm,
             typed=row.typed, unit=row.unit.value, gauge=row.gauge or gauge, by=person.username, at=row.at or now,
         )
         for row in rows

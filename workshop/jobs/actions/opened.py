@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from django.db import connection
+from django.db import connection, transaction
 
 from halfthou.answer import Assessment
 from halfthou.assess import assess
@@ -10,6 +10,7 @@ from halfthou.jobs import Job
 from halfthou.lengths import Unit
 from workshop.jobs.models import DecisionRecord, HistoryEntry, JobRecord, SignatureRecord, Stage
 from workshop.jobs.translate import job_of
+from workshop.live.hub import hub
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere
 
@@ -108,6 +109,7 @@ def settle(record: JobRecord, job: Job, shown: Assessment | None = None) -> Asse
     record.rods_mark, record.rods_headline = own.rods.mark.code.value, own.rods.headline
     record.stage, record.waits_for = _stage(record, own)
     record.save(update_fields=SUMMARY)
+    transaction.on_commit(lambda: hub.job_changed(record.pk))
     return shown
 
 

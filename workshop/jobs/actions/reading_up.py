@@ -1,0 +1,36 @@
+"""Reading up on a job: the budgets of a journal, and the job as a story. Nothing is changed."""
+
+from halfthou.answer import BudgetShown, StoryKind, StoryLine, story
+from halfthou.assess import open_budgets
+from halfthou.lengths import Unit
+from workshop.jobs.actions.opened import job_record
+from workshop.jobs.models import HistoryEntry
+from workshop.jobs.translate import job_of
+from workshop.people.models import Person
+from workshop.people.refusals import NotThere
+
+#: History lines that tell of a fact the story tells anyway, or of its outcome.
+_TOLD_BY_FACTS = ("withdrew ", "took back: ")
+
+
+def budgets_of(person: Person, job_id: int, journal: str) -> list[BudgetShown]:
+    """The uncertainty budgets of one journal. Refuses: NotThere."""
+    job = job_of(job_record(job_id), Unit(person.shown_unit))
+    if journal not in job.limits.layout.shaft:
+        raise NotThere("no-journal", f"This engine has no journal {journal}.")
+    return list(open_budgets(job, journal))
+
+
+def story_of(person: Person, job_id: int) -> list[StoryLine]:
+    """The facts of a job and what people decided about it, oldest first."""
+    record = job_record(job_id)
+    told = [
+        StoryLine(at=entry.at, by=entry.by, kind=StoryKind.DECIDED, words=entry.words)
+        for entry in record.history.order_by("pk")
+        if _worth_telling(entry)
+    ]
+    return sorted([*story(job_of(record, Unit(person.shown_unit))), *told], key=lambda line: line.at)
+
+
+def _worth_telling(entry: HistoryEntry) -> bool:
+    return not entry.words.startswith(_TOLD_BY_FACTS) and " readings made stale" not in entry.words

@@ -1,0 +1,89 @@
+"""Lines from the gauge bridge: decoded, held against the last one, handed to the bench that has the gauge."""
+
+from ninja import Schema
+from pydantic import Field
+
+from halfthou.exchange import LineFault, read_line
+from halfthou.gauges import settings_of
+from halfthou.jobs import Gauge
+from workshop.gauges.actions import cabinet, checks_since
+from workshop.live.hub import LATE_S, Claim, Line, LineState, hub
+from workshop.people.may import Act, must
+from workshop.people.models import Person
+from workshop.people.refusals import Clash, NotThere
+
+
+class RawLine(Schema):
+    """A line as it came from the port: its bytes in hexadecimal, and how long ago, by the bridge's own stopwatch."""
+
+    raw: str = Field(max_length=4096, pattern=r"^([0-9a-f]{2})*$")
+    age_ms: int = Field(ge=0)
+
+
+class Lines(Schema):
+    """Lines of one gauge, and how many more were dropped because they came too fast."""
+
+    gauge: str
+    lines: list[RawLine] = Field(max_length=100)
+    dropped: int = Field(default=0, ge=0)
+
+
+class PortState(Schema):
+    """A port that was plugged in or pulled, in the bridge's words."""
+
+    gauge: str
+    connected: bool
+    words: str = Field(max_length=300)
+
+
+class ClaimForm(Schema):
+    """A gauge that a bench wants; `bench` is the name of its tab."""
+
+    gauge: str
+    bench: str = Field(min_length=1, max_length=64)
+    where: str = Field(default="", max_length=200)
+    take_over: bool = False
+
+
+def gauges_with_ports() -> list[Gauge]:
+    """The gauges whose data button is to be listened to."""
+    return [gauge for gauge in cabinet() if gauge.port]
+
+
+def take_lines(given: Lines) -> list[Line]:
+    """Take in lines of one gauge. Refuses: NotThere."""
+    gauge = next((gauge for gauge in cabinet() if gauge.id == given.gauge), None)
+    if gauge is None:
+        raise NotThere("no-gauge", "There is no such gauge.")
+    taken = [_take(gauge, line) for line in given.lines]
+    if given.dropped:
+        words = f"{given.dropped} more lines in a second were dropped: the gauge floods. Unplug it and look at it."
+        taken.append(hub.hand_over(gauge.id, Line(LineState.FLOOD, "", words), None))
+    return taken
+
+
+def _take(gauge: Gauge, line: RawLine) -> Line:
+    raw = bytes.fromhex(line.raw)
+    text = "".join(chr(c) if 32 <= c < 127 else "·" for c in raw[:40])
+    if hub.stutters(gauge.id, raw):
+        words = "The same line twice at once: taken once."
+        return hub.hand_over(gauge.id, Line(LineState.DUPLICATE, text, words), None)
+    last = settings_of(checks_since({gauge.id}, None)).get(gauge.id)
+    found = read_line(raw, gauge, last[-1].standard if last else None)
+    if isinstance(found, LineFault):
+        return hub.hand_over(gauge.id, Line(LineState.MALFORMED, text, found.words), None)
+    if line.age_ms > LATE_S * 1000:
+        words = f"It is {line.age_ms / 1000:.0f} s old: not entered. Press the button again."
+        return hub.hand_over(gauge.id, Line(LineState.LATE, text, words), None)
+    entry = {"typed": found.typed, "unit": found.unit.value}
+    return hub.hand_over(gauge.id, Line(LineState.SENT, text, found.note), entry)
+
+
+def claim_gauge(person: Person, given: ClaimForm) -> None:
+    """Take a gauge in hand at a bench. Refuses: Clash where another bench has it."""
+    must(person, Act.READ)
+    claim = Claim(given.bench, person.username, given.where)
+    other = hub.claim(given.gauge, claim, take_over=given.take_over)
+    if other is not None:
+        where = f" on {other.where}" if other.where else ""
+        raise Clash("claimed", f"{other.person} has this gauge in hand{where}. Its button enters readings there.")

@@ -1,0 +1,115 @@
+"""Live gauges over HTTP: the bridge's door, and a bench taking a gauge in hand."""
+
+from secrets import compare_digest
+
+from django.conf import settings
+from django.http import HttpRequest
+from ninja import Router, Schema
+from ninja.security import APIKeyHeader
+
+from workshop.live import actions
+from workshop.live.actions import ClaimForm, Lines, PortState
+from workshop.live.hub import LineState, hub
+from workshop.people.api import signed_in
+
+router = Router(tags=["live gauges"])
+
+
+class BridgeKey(APIKeyHeader):
+    """The gauge bridge, known by its key."""
+
+    param_name = "X-Bridge-Key"
+
+    def authenticate(self, request: HttpRequest, key: str | None) -> str | None:
+        """The key if it is the right one."""
+        return key if key and compare_digest(key, settings.BRIDGE_KEY) else None
+
+
+bridge = BridgeKey()
+
+
+class PortOut(Schema):
+    """A port to listen to."""
+
+    gauge: str
+    name: str
+    port: str
+
+
+class LineOut(Schema):
+    """What became of a line."""
+
+    state: LineState
+    text: str
+    words: str
+
+
+class LiveGauge(Schema):
+    """A gauge that speaks: its port, who has it in hand, and its last lines, newest first."""
+
+    gauge: str
+    connected: bool
+    words: str
+    bench: str
+    person: str
+    where: str
+    lines: list[LineOut]
+
+
+class ReleaseIn(Schema):
+    """A bench that lets go of its gauge."""
+
+    bench: str
+
+
+@router.get("/bridge/ports", response=list[PortOut], auth=bridge)
+def list_ports(request: HttpRequest) -> list[PortOut]:
+    """The ports the bridge is to listen to."""
+    return [PortOut(gauge=g.id, name=g.name, port=g.port) for g in actions.gauges_with_ports()]
+
+
+@router.post("/bridge/lines", response=list[LineOut], auth=bridge)
+def take_lines(request: HttpRequest, given: Lines) -> list[LineOut]:
+    """Lines of one gauge."""
+    return [LineOut(state=line.state, text=line.text, words=line.words) for line in actions.take_lines(given)]
+
+
+@router.post("/bridge/state", response=PortState, auth=bridge)
+def port_state(request: HttpRequest, given: PortState) -> PortState:
+    """A port was plugged in or pulled."""
+    hub.port_changed(given.gauge, connected=given.connected, words=given.words)
+    return given
+
+
+@router.get("/gauges", response=list[LiveGauge])
+def list_live(request: HttpRequest) -> list[LiveGauge]:
+    """The gauges that speak, and what they said last."""
+    found = []
+    for gauge in actions.gauges_with_ports():
+        port, claim = hub.port(gauge.id), hub.claims.get(gauge.id)
+        found.append(
+            LiveGauge(
+                gauge=gauge.id,
+                connected=port.connected,
+                words=port.words,
+                bench=claim.bench if claim else "",
+                person=claim.person if claim else "",
+                where=claim.where if claim else "",
+                lines=[LineOut(state=x.state, text=x.text, words=x.words) for x in reversed(port.lines)],
+            )
+        )
+    return found
+
+
+@router.post("/claims", response=ClaimForm)
+def claim_gauge(request: HttpRequest, given: ClaimForm) -> ClaimForm:
+    """Take a gauge in hand."""
+    actions.claim_gauge(signed_in(request), given)
+    return given
+
+
+@router.post("/release", response=ReleaseIn)
+def release(request: HttpRequest, given: ReleaseIn) -> ReleaseIn:
+    """Put the gauge down."""
+    hub.release(given.bench)
+    return given

@@ -1,0 +1,174 @@
+"""Who listens, which bench has claimed which gauge, and what the gauges said last. Lives in the server's memory.
+
+Readings are facts and go to the database; lines are not: one that no bench took is only shown.
+"""
+
+from __future__ import annotations
+
+import asyncio
+import json
+import threading
+import time
+from collections import deque
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from enum import StrEnum
+from typing import Any
+
+#: A bench that went away keeps its gauge for so long: a reload is no reason to lose it.
+GRACE_S = 15.0
+#: The same line again within this time is the gauge's stutter. Nobody measures twice so fast.
+STUTTER_S = 0.3
+#: A line this old when it reaches the server belongs to a spot that may have been left.
+LATE_S = 2.0
+KEPT_LINES = 30
+
+
+class LineState(StrEnum):
+    """What became of a line."""
+
+    SENT = "sent to the bench"
+    DUPLICATE = "duplicate"
+    LATE = "late"
+    MALFORMED = "no reading"
+    NO_BENCH = "no bench has this gauge"
+    FLOOD = "flood"
+
+
+@dataclass(frozen=True)
+class Line:
+    """A line as it is shown."""
+
+    state: LineState
+    text: str
+    words: str
+
+
+@dataclass(frozen=True)
+class Claim:
+    """A bench that has a gauge: its tab's own name, who stands at it, and which job lies on it."""
+
+    bench: str
+    person: str
+    where: str
+
+
+@dataclass
+class Port:
+    """A gauge's data port: whether it is connected, and the last lines."""
+
+    connected: bool = False
+    words: str = "not connected"
+    lines: deque[Line] = field(default_factory=lambda: deque(maxlen=KEPT_LINES))
+    last_raw: bytes = b""
+    last_at: float = 0.0
+
+
+@dataclass(eq=False)
+class Listener:
+    """One open page: its queue, and the loop it is read in."""
+
+    bench: str
+    job: int
+    loop: asyncio.AbstractEventLoop
+    queue: asyncio.Queue[str]
+
+
+class Hub:
+    """The meeting place of bridge and benches. Safe to call from any thread."""
+
+    def __init__(self, clock: Callable[[], float] = time.monotonic) -> None:
+        self._clock = clock
+        self._lock = threading.RLock()
+        self._listeners: list[Listener] = []
+        self._left: dict[str, float] = {}
+        self.claims: dict[str, Claim] = {}
+        self.ports: dict[str, Port] = {}
+
+    def join(self, listener: Listener) -> None:
+        """A page opens."""
+        with self._lock:
+            self._listeners.append(listener)
+            self._left.pop(listener.bench, None)
+
+    def leave(self, listener: Listener) -> None:
+        """A page closes."""
+        with self._lock:
+            self._listeners = [one for one in self._listeners if one is not listener]
+            if not self._present(listener.bench):
+                self._left[listener.bench] = self._clock()
+
+    def _present(self, bench: str) -> bool:
+        return any(one.bench == bench for one in self._listeners)
+
+    def _holds(self, claim: Claim) -> bool:
+        if self._present(claim.bench):
+            return True
+        left = self._left.get(claim.bench)
+        return left is not None and self._clock() - left < GRACE_S
+
+    def claim(self, gauge: str, claim: Claim, *, take_over: bool) -> Claim | None:
+        """Claim a gauge for a bench. Gives the other bench's claim where it stands in the way, else None."""
+        with self._lock:
+            stands = self.claims.get(gauge)
+            if stands and stands.bench != claim.bench and self._holds(stands) and not take_over:
+                return stands
+            for other, held in list(self.claims.items()):
+                if held.bench == claim.bench and other != gauge:
+                    del self.claims[other]
+            self.claims[gauge] = claim
+        if stands and stands.bench != claim.bench:
+            self._tell(lambda one: one.bench == stands.bench, "lost", {"gauge": gauge, "to": claim.where})
+        return None
+
+    def release(self, bench: str) -> None:
+        """Let go of whatever a bench has claimed."""
+        with self._lock:
+            self.claims = {gauge: held for gauge, held in self.claims.items() if held.bench != bench}
+
+    def port(self, gauge: str) -> Port:
+        """The port of a gauge."""
+        with self._lock:
+            return self.ports.setdefault(gauge, Port())
+
+    def stutters(self, gauge: str, raw: bytes) -> bool:
+        """Whether a line only repeats the one before at once."""
+        with self._lock:
+            port, now = self.port(gauge), self._clock()
+            again = raw == port.last_raw and now - port.last_at < STUTTER_S
+            port.last_raw, port.last_at = raw, now
+            return again
+
+    def hand_over(self, gauge: str, line: Line, entry: dict[str, Any] | None) -> Line:
+        """Hand a line to the bench that has the gauge, as a reading to enter or only to be shown."""
+        with self._lock:
+            claim = self.claims.get(gauge)
+            if entry is not None and (claim is None or not self._holds(claim)):
+                line = Line(LineState.NO_BENCH, line.text, "No bench has this gauge. Choose it on a bench first.")
+                entry = None
+            self.port(gauge).lines.append(line)
+            bench = claim.bench if claim else ""
+        body = {"gauge": gauge, "state": line.state.value, "text": line.text, "words": line.words, "entry": entry}
+        self._tell(lambda one: one.bench == bench, "line", body)
+        return line
+
+    def port_changed(self, gauge: str, *, connected: bool, words: str) -> None:
+        """A port was plugged in or pulled."""
+        with self._lock:
+            port = self.port(gauge)
+            port.connected, port.words = connected, words
+        self._tell(lambda one: True, "port", {"gauge": gauge, "connected": connected, "words": words})
+
+    def job_changed(self, job: int) -> None:
+        """Something landed on a job: every page that shows it looks again."""
+        self._tell(lambda one: one.job == job, "job", {"job": job})
+
+    def _tell(self, whom: Callable[[Listener], bool], event: str, body: dict[str, Any]) -> None:
+        text = f"event: {event}\ndata: {json.dumps(body)}\n\n"
+        with self._lock:
+            told = [one for one in self._listeners if whom(one)]
+        for one in told:
+            one.loop.call_soon_threadsafe(one.queue.put_nowait, text)
+
+
+hub = Hub()

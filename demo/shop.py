@@ -54,7 +54,7 @@ class Shop:
             "resolution": resolution,
             "permissible_error": error,
         }
-        return keep_gauge(self.machinist, None, GaugeForm(**typed))
+        return keep_gauge(self.machinist, None, GaugeForm.model_validate(typed))
 
     def book(
         self, number: int, title: str, limits: SheetRevision, due: int | None, card: tuple[str, str] = ("", "")

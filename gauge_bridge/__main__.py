@@ -6,6 +6,7 @@ python -m gauge_bridge --server http://127.0.0.1:8000 --key-file data/bridge-key
 from __future__ import annotations
 
 import argparse
+import contextlib
 import time
 from pathlib import Path
 
@@ -23,10 +24,8 @@ def main() -> None:
     asked = parser.parse_args()
     readers: dict[tuple[str, str], PortReader] = {}
     while True:
-        try:
+        with contextlib.suppress(ServerAway):
             _look(asked.server, asked.key_file, readers)
-        except ServerAway:
-            pass
         time.sleep(LOOK_AGAIN_S if readers else 0.5)
 
 

@@ -1,4 +1,4 @@
-"""Serve the workshop: the server, the gauge bridge and, for the demo, the simulated gauges. Ctrl+C stops them all."""
+"""Serve the workshop: server, gauge bridge and, for the demo, the simulated gauges. Ctrl+C stops all."""
 
 from __future__ import annotations
 

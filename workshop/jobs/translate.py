@@ -55,8 +55,8 @@ def plan_of(document: dict[str, Any]) -> Plan:
 
 
 _READING_COLUMNS = (
-    "key", "journal", "feature", "spot", "nm", "typed", "unit", "gauge", "by", "at", "corrects", "repeats", "sitting",
-    "caps_torqued", "plate_fitted", "cleaned", "meant", "by_button",
+    "key", "journal", "feature", "spot", "nm", "typed", "unit", "gauge", "by", "at", "corrects", "repeats",
+    "sitting", "caps_torqued", "plate_fitted", "cleaned", "meant", "by_button",
 )  # fmt: skip
 
 

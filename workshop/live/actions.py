@@ -14,7 +14,7 @@ from workshop.people.refusals import Clash, NotThere
 
 
 class RawLine(Schema):
-    """A line as it came from the port: its bytes in hexadecimal, and how long ago, by the bridge's own stopwatch."""
+    """A line as it came from the port: its bytes in hexadecimal, and its age by the bridge's own stopwatch."""
 
     raw: str = Field(max_length=4096, pattern=r"^([0-9a-f]{2})*$")
     age_ms: int = Field(ge=0)
@@ -62,12 +62,18 @@ def take_lines(given: Lines) -> list[Line]:
     return taken
 
 
+_TOO_SOON = {
+    LineState.DUPLICATE: "The same line twice at once: taken once.",
+    LineState.FLOOD: "Faster than a hand can measure: not entered.",
+}
+
+
 def _take(gauge: Gauge, line: RawLine) -> Line:
     raw = bytes.fromhex(line.raw)
     text = "".join(chr(c) if 32 <= c < 127 else "·" for c in raw[:40])
-    if hub.stutters(gauge.id, raw):
-        words = "The same line twice at once: taken once."
-        return hub.hand_over(gauge.id, Line(LineState.DUPLICATE, text, words), None)
+    soon = hub.too_soon(gauge.id, raw, line.age_ms / 1000)
+    if soon is not None:
+        return hub.hand_over(gauge.id, Line(soon, text, _TOO_SOON[soon]), None)
     last = settings_of(checks_since({gauge.id}, None)).get(gauge.id)
     found = read_line(raw, gauge, last[-1].standard if last else None)
     if isinstance(found, LineFault):

@@ -20,7 +20,7 @@ class BridgeKey(APIKeyHeader):
 
     param_name = "X-Bridge-Key"
 
-    def authenticate(self, request: HttpRequest, key: str | None) -> str | None:
+    def authenticate(self, request: HttpRequest, key: str | None) -> str | None:  # noqa: ARG002
         """The key if it is the right one."""
         return key if key and compare_digest(key, settings.BRIDGE_KEY) else None
 

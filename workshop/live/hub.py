@@ -17,7 +17,7 @@ from typing import Any
 
 #: A bench that went away keeps its gauge for so long: a reload is no reason to lose it.
 GRACE_S = 15.0
-#: The same line again within this time is the gauge's stutter. Nobody measures twice so fast.
+#: A line this soon after the one before is the gauge's doing. Nobody measures twice so fast.
 STUTTER_S = 0.3
 #: A line this old when it reaches the server belongs to a spot that may have been left.
 LATE_S = 2.0
@@ -61,7 +61,7 @@ class Port:
     words: str = "not connected"
     lines: deque[Line] = field(default_factory=lambda: deque(maxlen=KEPT_LINES))
     last_raw: bytes = b""
-    last_at: float = 0.0
+    last_at: float = float("-inf")
 
 
 @dataclass(eq=False)
@@ -131,13 +131,15 @@ class Hub:
         with self._lock:
             return self.ports.setdefault(gauge, Port())
 
-    def stutters(self, gauge: str, raw: bytes) -> bool:
-        """Whether a line only repeats the one before at once."""
+    def too_soon(self, gauge: str, raw: bytes, age_s: float) -> LineState | None:
+        """Whether a line came faster after the one before than a hand can measure: doubled, or a flood."""
         with self._lock:
-            port, now = self.port(gauge), self._clock()
-            again = raw == port.last_raw and now - port.last_at < STUTTER_S
-            port.last_raw, port.last_at = raw, now
-            return again
+            port, came = self.port(gauge), self._clock() - age_s
+            soon, same = came - port.last_at < STUTTER_S, raw == port.last_raw
+            port.last_raw, port.last_at = raw, came
+            if not soon:
+                return None
+            return LineState.DUPLICATE if same else LineState.FLOOD
 
     def hand_over(self, gauge: str, line: Line, entry: dict[str, Any] | None) -> Line:
         """Hand a line to the bench that has the gauge, as a reading to enter or only to be shown."""
@@ -157,7 +159,7 @@ class Hub:
         with self._lock:
             port = self.port(gauge)
             port.connected, port.words = connected, words
-        self._tell(lambda one: True, "port", {"gauge": gauge, "connected": connected, "words": words})
+        self._tell(lambda _: True, "port", {"gauge": gauge, "connected": connected, "words": words})
 
     def job_changed(self, job: int) -> None:
         """Something landed on a job: every page that shows it looks again."""

@@ -14,6 +14,8 @@ const BookInPage = lazy(async () => ({ default: (await import("../features/booki
 const SheetPage = lazy(async () => ({ default: (await import("../features/sheet")).SheetPage }));
 const LimitsPages = lazy(async () => ({ default: (await import("../features/limits")).LimitsPages }));
 const GaugesPage = lazy(async () => ({ default: (await import("../features/gauges")).GaugesPage }));
+const StoryPage = lazy(async () => ({ default: (await import("../features/story")).StoryPage }));
+const GaugePage = lazy(async () => ({ default: (await import("../features/gauges")).GaugePage }));
 const HousePage = lazy(async () => ({ default: (await import("../features/house")).HousePage }));
 const PeoplePage = lazy(async () => ({ default: (await import("../features/people")).PeoplePage }));
 const KeyPage = lazy(async () => ({ default: (await import("../features/key")).KeyPage }));
@@ -40,12 +42,14 @@ export function App() {
         <Route path="/jobs/:jobId" element={<JobFrame />}>
           <Route index element={<BenchPage />} />
           <Route path="sheet" element={<SheetPage />} />
+          <Route path="story" element={<StoryPage />} />
         </Route>
         <Route element={<TopLine />}>
           <Route path="/" element={<RackPage />} />
           <Route path="/book-in" element={<BookInPage />} />
           <Route path="/limits/*" element={<LimitsPages />} />
           <Route path="/gauges" element={<GaugesPage />} />
+          <Route path="/gauges/:gaugeId" element={<GaugePage />} />
           <Route path="/house-rules" element={<HousePage />} />
           <Route path="/people" element={<PeoplePage />} />
           <Route path="/key" element={<KeyPage />} />

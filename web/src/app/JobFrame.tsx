@@ -7,6 +7,8 @@ import { Name } from "../shared/Name";
 import { StageRule } from "../shared/StageRule";
 import { LinkButton, Notice } from "../shared/ui";
 
+const TABS = { "": "Bench", "/sheet": "Sheet", "/story": "Story" } as const;
+
 /** The head line of a job: which engine, how far, who is at the bench. */
 export function JobFrame() {
   const jobId = Number(useParams().jobId);
@@ -21,7 +23,7 @@ export function JobFrame() {
         {bench.data && <StageRule stage={bench.data.card.stage} />}
         <div className="flex items-center gap-2">
           <nav aria-label="Job" className="flex">
-            {(["", "/sheet"] as const).map((end) => (
+            {(["", "/sheet", "/story"] as const).map((end) => (
               <NavLink
                 key={end}
                 to={`/jobs/${jobId}${end}`}
@@ -30,7 +32,7 @@ export function JobFrame() {
                   `flex min-h-11 items-center border-b-4 px-3 font-semibold ${isActive ? "border-blue text-blue" : "border-transparent hover:bg-tint"}`
                 }
               >
-                {end === "" ? "Bench" : "Sheet"}
+                {TABS[end]}
               </NavLink>
             ))}
           </nav>

@@ -19,3 +19,12 @@ export function today(): string {
     .map((n) => String(n).padStart(2, "0"))
     .join("-");
 }
+
+const longDay = new Intl.DateTimeFormat("en-GB", { weekday: "long", day: "numeric", month: "long" });
+const clock = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
+
+/** The day of a moment: Monday 4 May. */
+export const longDayText = (iso: string): string => longDay.format(new Date(iso));
+
+/** The time of a moment: 09:30. */
+export const clockText = (iso: string): string => clock.format(new Date(iso));

@@ -126,8 +126,9 @@ def take_in_readings(person: Person, job_id: int, text: str, gauge: str) -> Open
     now = timezone.now()
     new = [
         ReadingRecord(
-            job=record, key=f"csv.{stamp}.{row.line}", journal=row.journal, feature=row.feature.value, spot=row.spot, nm=row.size.nm,
-            typed=row.typed, unit=row.unit.value, gauge=row.gauge or gauge, by=person.username, at=row.at or now,
+            job=record, key=f"csv.{stamp}.{row.line}", journal=row.journal, feature=row.feature.value,
+            spot=row.spot, nm=row.size.nm, typed=row.typed, unit=row.unit.value, gauge=row.gauge or gauge,
+            by=person.username, at=row.at or now,
         )
         for row in rows
         if f"csv.{stamp}.{row.line}" not in have

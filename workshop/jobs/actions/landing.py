@@ -1,4 +1,4 @@
-"""Readings land: one, or all that a bench kept while the server was away. Each once, in the order they were typed."""
+"""Readings land: one, or all that a bench kept while the server was away. Each once, in the order typed."""
 
 from dataclasses import dataclass
 from datetime import datetime

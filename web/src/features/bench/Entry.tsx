@@ -1,8 +1,8 @@
 import { type RefObject, type SyntheticEvent, useEffect, useState } from "react";
 
 import { Button } from "../../shared/ui";
-import { useDraft } from "./useDraft";
 import type { Desk } from "./useDesk";
+import { useDraft } from "./useDraft";
 
 const HEED_MS = 350;
 
@@ -22,8 +22,8 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
     <form onSubmit={submit}>
       <label className="block border-[3px] border-blue bg-sheet px-4 pb-1 pt-2">
         <span className="flex justify-between text-[17px] font-semibold text-blue">
-          {spot ? `plane ${spot[0] ?? ""}, angle ${spot[1] ?? ""}` : `${journal.short_name} is read`}
-          <span className="font-normal text-quiet">{desk.replace ? "replaces the reading" : ""}</span>
+          {spot ? where(desk) : `${journal.short_name} is read`}
+          <span className="font-normal text-quiet">{aside(desk)}</span>
         </span>
         <span className="flex items-baseline gap-2">
           <input
@@ -37,12 +37,26 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
             spellCheck={false}
             onChange={(event) => desk.setText(event.target.value)}
           />
-          <span className="text-2xl text-quiet">{desk.unit}</span>
+          <span className="text-2xl text-quiet">{desk.setup.unit}</span>
         </span>
       </label>
       <Preview desk={desk} nominal={hint.nominal} />
     </form>
   );
+}
+
+/** What is read next: a plane and an angle, or one end of a bore, or a half of the shell. */
+function where({ feature, spot }: Desk): string {
+  const [plane = "", angle = ""] = spot ?? "";
+  if (feature === "wall") return angle === "a" ? "upper half, at the crown" : "lower half, at the crown";
+  if (feature === "journal") return `plane ${plane}, angle ${angle}`;
+  const side = { a: "at the crown", b: "60° past the crown", c: "60° before it" }[angle] ?? "";
+  return `plane ${plane}, ${side}`;
+}
+
+function aside(desk: Desk): string {
+  if (desk.replace) return "replaces the reading";
+  return desk.again ? `again, ${desk.again.more} more` : "";
 }
 
 function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
@@ -52,6 +66,8 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
     if (!desk.spot && desk.upNext)
       return `Enter goes to ${desk.upNext.short_name}. An arrow key goes back to a spot.`;
     if (!desk.spot) return "All journals are read. Decide, or pick a spot to read it again.";
+    if (!desk.text && desk.again) return "Read this spot again: the mean counts, and it may settle it.";
+    if (!desk.text && desk.feature !== "journal") return "Type the size, or press the gauge's button.";
     if (!desk.text) return `Last digits are enough. −3 counts from ${nominal}.`;
     if (draft.error) return draft.error;
     if (draft.data?.asked) return draft.data.asked.question;
@@ -59,7 +75,7 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
   };
   return (
     <p
-      className={`mt-1 min-h-6 text-[15px] ${draft.error ? "font-semibold text-red" : "text-quiet"}`}
+      className={`mt-1 min-h-6 text-[15px] leading-tight ${draft.error ? "font-semibold text-red" : "text-quiet"}`}
       aria-live="polite"
     >
       {words()}
@@ -102,7 +118,8 @@ function Question({ desk }: { desk: Desk }) {
         {parcel.question?.choices.map((choice, n) => (
           <Button
             key={choice.nm}
-            kind="strong"
+            kind={n === 0 ? "strong" : "plain"}
+            className="!justify-start !px-3 text-left !leading-tight"
             onClick={() => desk.outbox.choose(parcel.landing.id, choice.nm)}
           >
             <span className="figure">{n + 1}</span> {choice.words}

@@ -1,20 +1,27 @@
-import type { Journal } from "../../shared/job";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { ask, client } from "../../api";
+import type { Bench, Journal } from "../../shared/job";
+import { Dialog, Faults } from "../../shared/ui";
 
 const STATE_WORDS = { within: "", beyond: "beyond", "too close": "too close", "not read": "" } as const;
 
-/** What the readings come to: each figure against its limit, and the gauge's doubt. */
-export function Figures({ journal }: { journal: Journal }) {
-  if (journal.figures.length === 0) {
+/** What the readings come to: each figure against its limit, and how sure it is. */
+export function Figures({ bench, journal }: { bench: Bench; journal: Journal }) {
+  const [open, setOpen] = useState(false);
+  const figures = journal.figures.filter((figure) => !figure.name.startsWith("oil clearance"));
+  if (figures.length === 0) {
     return <p className="text-quiet">The first reading gives the size; two in a plane the out-of-round.</p>;
   }
-  const [size, ...forms] = journal.figures;
+  const [size, ...forms] = figures;
   return (
     <>
       <table className="w-full border-collapse">
         <caption className="sr-only">Figures of {journal.name}</caption>
         <tbody>
-          {journal.figures.map((figure) => (
-            <tr key={figure.name} className="h-9 align-baseline">
+          {figures.map((figure) => (
+            <tr key={figure.name} className="h-8 align-baseline">
               <th scope="row" className="whitespace-nowrap pr-1 text-left text-[16px] font-normal">
                 {figure.name}
               </th>
@@ -28,9 +35,6 @@ export function Figures({ journal }: { journal: Journal }) {
                 {STATE_WORDS[figure.state] && (
                   <strong className="ml-1 text-ink">{STATE_WORDS[figure.state]}</strong>
                 )}
-                {figure.state === "too close" && (
-                  <span className="block">chance it is within: {figure.conforms}</span>
-                )}
               </td>
             </tr>
           ))}
@@ -38,9 +42,79 @@ export function Figures({ journal }: { journal: Journal }) {
       </table>
       <p className="text-[15px] leading-tight text-quiet">
         {journal.fitted && `Two-point ${journal.two_point ?? ""}, fitted ${journal.fitted}. `}
-        This gauge: ±{size?.guard.text} on size{forms[0] && `, ±${forms[0].guard.text} on differences`}.
-        {journal.to_read.length > 0 && ` ${journal.to_read.length} to go.`}
+        Sure within ±{size?.guard.text}
+        {forms[0] && `, differences ±${forms[0].guard.text}`}.{" "}
+        <button type="button" className="min-h-8 font-semibold text-blue" onClick={() => setOpen(true)}>
+          What that consists of
+        </button>
       </p>
+      <BudgetDialog bench={bench} journal={journal} open={open} onOpenChange={setOpen} />
     </>
+  );
+}
+
+interface BudgetProps {
+  bench: Bench;
+  journal: Journal;
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+}
+
+/** The uncertainty budget, laid open: every source with its share. */
+function BudgetDialog({ bench, journal, open, onOpenChange }: BudgetProps) {
+  const path = { job_id: bench.card.id, journal: journal.id };
+  const budgets = useQuery({
+    queryKey: ["bench", bench.card.id, "budgets", journal.id],
+    queryFn: () => ask(client.GET("/api/jobs/{job_id}/budgets/{journal}", { params: { path } })),
+    enabled: open,
+  });
+  return (
+    <Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      wide
+      title={`How sure: ${journal.name}`}
+      note={budgets.data?.[0]?.rule ?? "Every source of doubt, as a standard uncertainty u."}
+    >
+      <Faults error={budgets.error} />
+      <div className="grid grid-cols-2 gap-x-8 gap-y-5">
+        {budgets.data?.map((budget) => (
+          <section key={budget.figure}>
+            <h3 className="flex items-baseline justify-between border-b-2 border-ink pb-1 text-lg font-semibold">
+              <span>{budget.figure}</span>
+              <span className="figure">
+                {budget.value} <span className="text-base font-normal text-quiet">limit {budget.limit}</span>
+              </span>
+            </h3>
+            <table className="w-full text-[15px]">
+              <caption className="sr-only">Sources of doubt in {budget.figure}</caption>
+              <tbody>
+                {budget.lines.map((line) => (
+                  <tr key={line.source} className="border-b border-line/60">
+                    <th scope="row" className="py-1 text-left font-normal leading-tight">
+                      {line.source}
+                    </th>
+                    <td className="figure px-2 text-right">{line.u}</td>
+                    <td className="w-28">
+                      <span className="flex items-center gap-1">
+                        <span className="h-2.5 bg-blue" style={{ width: `${line.share_percent * 0.6}px` }} />
+                        <span className="figure text-xs text-quiet">{line.share_percent} %</span>
+                      </span>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <p className="mt-1 text-[15px] leading-tight">
+              u <span className="figure">{budget.u}</span>, U = 2u{" "}
+              <span className="figure">{budget.expanded}</span>, guard band{" "}
+              <span className="figure">{budget.guard}</span>. {budget.state}; chance it is within{" "}
+              <span className="figure">{budget.conforms}</span>.
+            </p>
+            {budget.cancelled && <p className="text-sm leading-tight text-quiet">{budget.cancelled}</p>}
+          </section>
+        ))}
+      </div>
+    </Dialog>
   );
 }

@@ -141,10 +141,10 @@ function Readings({ journal, y }: { journal: Journal; y: (nm: number) => number 
         </rect>
       )}
       {journal.spots.map((spot) =>
-        spot.current ? (
+        spot.size ? (
           <path
-            key={spot.current.id}
-            d={`M${AXIS + 1} ${y(spot.current.size.nm)}l13 -4v8z`}
+            key={spot.current?.id ?? spot.name}
+            d={`M${AXIS + 1} ${y(spot.size.nm)}l13 -4v8z`}
             className="landed fill-ink"
           />
         ) : null,

@@ -3,7 +3,7 @@ import { useOutletContext } from "react-router";
 
 import { stringOf } from "../../api";
 import type { Bench } from "../../shared/job";
-import { Notice } from "../../shared/ui";
+import { Button, Notice } from "../../shared/ui";
 import { usePerson, useSessionChanges } from "../session";
 import { CrankDrawing } from "./CrankDrawing";
 import { Entry } from "./Entry";
@@ -14,23 +14,34 @@ import { Looks } from "./Looks";
 import { ReadingTable } from "./ReadingTable";
 import { Reasons } from "./Reasons";
 import { SetBoxes } from "./SetBoxes";
+import { openDoubt, SlipPanel, useSlipAnswer } from "./SlipPanel";
 import { SpotDrawing } from "./SpotDrawing";
-import { ToolLine } from "./ToolLine";
+import { type Opened, ToolLine } from "./ToolLine";
 import { type Desk, useDesk } from "./useDesk";
 import { useKeys } from "./useKeys";
+import { useLive } from "./useLive";
 
 /** The bench: the screen people live in. */
 export function BenchPage() {
   const bench = useOutletContext<Bench>();
   const desk = useDesk(bench);
+  const live = useLive(desk);
   const person = usePerson();
   const { preferUnit } = useSessionChanges();
   const [keys, setKeys] = useState(false);
+  const [opened, setOpened] = useState<Opened>(null);
   const [lit, setLit] = useState<readonly string[]>([]);
   const input = useRef<HTMLInputElement>(null);
+  const doubt = openDoubt(desk);
+  const slip = useSlipAnswer(desk);
   useKeys(desk, {
     showKeys: () => setKeys(true),
     otherUnit: () => preferUnit.mutate(person.shown_unit === "in" ? "mm" : "in"),
+    warmth: () => setOpened("warmth"),
+    answer: (nth) => {
+      const offer = nth === null ? undefined : doubt?.offers[nth];
+      if (doubt && (nth === null || offer)) slip.mutate({ doubt, taken: offer?.meant.nm ?? null });
+    },
   });
   return (
     <main className="mx-auto w-[1280px] px-7">
@@ -41,25 +52,25 @@ export function BenchPage() {
       <div className="grid grid-cols-[340px_288px_222px_minmax(0,1fr)] gap-x-5 pt-2">
         <div className="flex flex-col">
           <h2 className="text-xl font-semibold">{desk.journal.name}</h2>
-          <SpotDrawing
-            journal={desk.journal}
-            spot={desk.spot}
-            onSpot={(spot) => desk.goTo(desk.journal.id, spot)}
-          />
+          <SpotDrawing desk={desk} onSpot={(spot) => desk.goTo(desk.journal.id, spot)} />
           <Looks desk={desk} />
         </div>
         <div className="flex flex-col gap-2">
           <Entry desk={desk} input={input} />
           <Doubts desk={desk} />
           <ReadingTable desk={desk} lit={lit} />
-          <Figures journal={desk.journal} />
+          {doubt ? (
+            <SlipPanel key={doubt.reading} desk={desk} doubt={doubt} answer={slip} />
+          ) : (
+            <Figures bench={bench} journal={desk.journal} />
+          )}
         </div>
         <Ladder bench={bench} journal={desk.journal} />
-        <div className="h-[490px]">
+        <div className="h-[478px]">
           <Reasons bench={bench} journal={desk.journal} onSpots={setLit} />
         </div>
       </div>
-      <ToolLine desk={desk} onKeys={() => setKeys(true)} />
+      <ToolLine desk={desk} live={live} opened={opened} onOpen={setOpened} onKeys={() => setKeys(true)} />
       <KeysDialog open={keys} onOpenChange={setKeys} />
     </main>
   );
@@ -68,6 +79,7 @@ export function BenchPage() {
 /** What stands between a reading and the record: a server that is down, another person's readings. */
 function Doubts({ desk }: { desk: Desk }) {
   const waiting = desk.mine.filter((parcel) => parcel.state === "waiting").length;
+  const { conflicts } = desk.outbox;
   return (
     <>
       {!desk.outbox.reachable && (
@@ -80,6 +92,18 @@ function Doubts({ desk }: { desk: Desk }) {
         <Notice>
           {desk.others} {desk.others === 1 ? "reading" : "readings"} of another person wait in this browser.
           Change back to send them.
+        </Notice>
+      )}
+      {conflicts.length > 0 && (
+        <Notice>
+          {conflicts.map((words) => (
+            <span key={words} className="block">
+              {words}
+            </span>
+          ))}
+          <Button kind="quiet" className="!px-0" onClick={() => desk.outbox.putConflictsAway()}>
+            Seen
+          </Button>
         </Notice>
       )}
       {desk.withdrawing.error && <Notice tone="wrong">{stringOf(desk.withdrawing.error)}</Notice>}

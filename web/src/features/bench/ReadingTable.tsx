@@ -3,14 +3,16 @@ import type { Desk } from "./useDesk";
 
 type Spot = Schemas["Spot"];
 
-/** The readings of the journal in hand, plane by plane. Those that wait to be sent stand as typed. */
+/** The readings of the part in hand, plane by plane. Those that wait to be sent stand as typed. */
 export function ReadingTable({ desk, lit }: { desk: Desk; lit: readonly string[] }) {
-  const { journal } = desk;
-  const planes = [...new Set(journal.spots.map((spot) => spot.plane))];
-  const first = journal.spots.filter((spot) => spot.plane === planes[0]);
+  const { spots } = desk;
+  const planes = [...new Set(spots.map((spot) => spot.plane))];
+  const first = spots.filter((spot) => spot.plane === planes[0]);
   return (
     <table className="w-full border-collapse">
-      <caption className="sr-only">Readings of {journal.name}</caption>
+      <caption className="sr-only">
+        Readings of {desk.journal.name}, {desk.feature}
+      </caption>
       <thead>
         <tr>
           <th className="w-6">
@@ -18,7 +20,7 @@ export function ReadingTable({ desk, lit }: { desk: Desk; lit: readonly string[]
           </th>
           {first.map((spot) => (
             <th key={spot.angle} className="font-semibold text-quiet" scope="col">
-              {spot.angle}
+              {desk.feature === "wall" ? (spot.angle === "a" ? "upper" : "lower") : spot.angle}
             </th>
           ))}
         </tr>
@@ -29,7 +31,7 @@ export function ReadingTable({ desk, lit }: { desk: Desk; lit: readonly string[]
             <th scope="row" className="font-semibold text-quiet">
               {plane}
             </th>
-            {journal.spots
+            {spots
               .filter((spot) => spot.plane === plane)
               .map((spot) => (
                 <Cell key={spot.name} spot={spot} desk={desk} lit={lit.includes(spot.name)} />
@@ -43,30 +45,61 @@ export function ReadingTable({ desk, lit }: { desk: Desk; lit: readonly string[]
 
 function Cell({ spot, desk, lit }: { spot: Spot; desk: Desk; lit: boolean }) {
   const waiting = desk.mine.find(
-    (p) => p.landing.journal === desk.journal.id && p.landing.spot === spot.name,
+    ({ landing }) =>
+      landing.journal === desk.journal.id && landing.spot === spot.name && landing.feature === desk.feature,
   );
   const now = desk.spot === spot.name;
-  const typed = spot.current ? `typed ${spot.current.typed} ${spot.current.unit} by ${spot.current.by}` : "";
-  const before = spot.others.map((other) => other.size.text).join(", ");
+  const stale = !spot.current && spot.aside[0];
+  const size = (spot.size ?? spot.current?.size)?.text;
+  const said = waiting
+    ? `${waiting.landing.typed}, waiting`
+    : stale
+      ? `${stale.size.text}, to read again`
+      : `${size ?? "not read"}${spot.doubt ? ", asked about" : ""}`;
   return (
     <td className="p-0">
       <button
         type="button"
-        title={before ? `${typed}; before: ${before}` : typed}
-        aria-label={`${spot.name}: ${waiting ? `${waiting.landing.typed}, waiting` : (spot.current?.size.text ?? "not read")}`}
+        title={history(spot)}
+        aria-label={`${spot.name}: ${said}`}
         aria-current={now}
         onClick={() => desk.goTo(desk.journal.id, spot.name)}
-        className={`figure flex h-10 w-full items-center justify-center border-2 text-[17px] ${now ? "border-blue" : "border-transparent"} ${lit ? "bg-tint" : ""} hover:bg-tint`}
+        className={`figure flex h-10 w-full items-center justify-center border-2 text-[17px] ${now ? "border-blue" : spot.doubt?.holds ? "border-dashed border-ink" : "border-transparent"} ${lit ? "bg-tint" : ""} hover:bg-tint`}
       >
         {waiting ? (
           <span className="text-quiet">{waiting.landing.typed}…</span>
+        ) : stale ? (
+          <s className="text-quiet">{stale.size.text}</s>
         ) : (
           <>
-            {spot.current?.size.text ?? ""}
-            {spot.others.length > 0 && <sup className="text-xs text-quiet">{spot.others.length + 1}</sup>}
+            <span className={spot.doubt?.holds ? "text-quiet" : ""}>{size ?? ""}</span>
+            <Note spot={spot} />
           </>
         )}
       </button>
     </td>
   );
+}
+
+/** Beside the figure: a question, so many readings in the mean, or others kept beside it. */
+function Note({ spot }: { spot: Spot }) {
+  if (spot.doubt) return <sup className="text-sm font-bold text-blue">?</sup>;
+  if (spot.times > 1) return <sup className="text-xs text-quiet">×{spot.times}</sup>;
+  if (spot.others.length > 0) return <sup className="text-xs text-quiet">{spot.others.length + 1}</sup>;
+  return null;
+}
+
+/** Who typed what, what it was before, and what no longer counts. */
+function history(spot: Spot): string {
+  const lines = [];
+  if (spot.current) {
+    const { typed, unit, by, read } = spot.current;
+    lines.push(`typed ${typed} ${unit} by ${by}`);
+    if (read) lines.push(`the gauge said ${read}`);
+  }
+  if (spot.times > 1) lines.push(`mean of ${spot.times}`);
+  if (spot.others.length > 0) lines.push(`before: ${spot.others.map((other) => other.size.text).join(", ")}`);
+  for (const aside of spot.aside)
+    lines.push(`${aside.size.text} by ${aside.by} no longer counts: ${aside.why}`);
+  return lines.join("; ");
 }

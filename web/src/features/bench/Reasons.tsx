@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { ask, client } from "../../api";
-import { type Bench, DecideBar, type Journal } from "../../shared/job";
+import { type Bench, DecideBar, type Journal, setAnswerOf } from "../../shared/job";
 import { PunchMark } from "../../shared/marks";
 import { Dialog } from "../../shared/ui";
 import { useMay } from "../session";
@@ -36,12 +36,18 @@ export function Reasons({ bench, journal, onSpots }: Props) {
             <strong>Next:</strong> {journal.still_to_do.join(" ")}
           </p>
         )}
+        {journal.contradictions.map((reason) => (
+          <p key={reason.text} className="mb-1 border-l-4 border-red pl-2 font-medium">
+            {reason.text}
+          </p>
+        ))}
         <ReasonList journal={journal} onSpots={onSpots} />
         <p className="mt-2 border-t border-line pt-2">
           <span className="font-semibold">Oil clearance</span>{" "}
           <span className={journal.clearance.least ? "figure" : ""}>{journal.clearance.words}</span>
         </p>
-        <Lines title="What would change it" lines={journal.would_change} />
+        <Lines title="What would settle it" lines={journal.would_change} />
+        <Lines title="The gauge" lines={setAnswerOf(bench, journal.set).notes.map((note) => note.text)} />
       </div>
       <Cautions journal={journal} />
       <div className="pt-2">

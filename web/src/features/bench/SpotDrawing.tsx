@@ -1,8 +1,10 @@
-import type { Journal } from "../../shared/job";
+import type { Schemas } from "../../api";
+import type { Desk } from "./useDesk";
+
+type Spot = Schemas["Spot"];
 
 interface Props {
-  journal: Journal;
-  spot: string | null;
+  desk: Desk;
   onSpot: (spot: string) => void;
 }
 
@@ -11,47 +13,115 @@ const CX = 112;
 const CY = 112;
 
 /** Where the gauge goes: the section from the front with its angles, and the side view with its planes. */
-export function SpotDrawing({ journal, spot, onSpot }: Props) {
+export function SpotDrawing({ desk, onSpot }: Props) {
+  const { spot, spots, journal } = desk;
   const plane = spot ? Number(spot[0]) : null;
-  const inPlane = journal.spots.filter((one) => one.plane === (plane ?? 1));
-  const planes = [...new Set(journal.spots.map((one) => one.plane))];
+  const inPlane = spots.filter((one) => one.plane === (plane ?? 1));
+  const planes = [...new Set(spots.map((one) => one.plane))];
+  const hint = journal.set === "mains" ? desk.bench.mains_hint : desk.bench.rods_hint;
+  const isJournal = desk.feature === "journal";
+  const said = describe(desk, hint.oil_hole_deg);
   return (
     <figure>
-      <svg width={340} height={228} role="img" aria-label={describe(journal, spot)}>
+      <svg width={340} height={228} role="img" aria-label={said}>
+        {!isJournal && <Bearing feature={desk.feature} />}
         <circle cx={CX} cy={CY} r={R} className="fill-sheet stroke-ink" strokeWidth={1.5} />
+        {isJournal && hint.oil_hole_deg !== null && <OilHole deg={hint.oil_hole_deg} />}
         {inPlane.map((one) => (
           <Anvils
             key={one.angle}
-            angle={one.angle}
-            deg={one.angle_deg}
+            spot={one}
             state={one.name === spot ? "now" : one.current ? "read" : "open"}
+            inside={!isJournal}
             onPick={() => onSpot(one.name)}
           />
         ))}
-        <SideView planes={planes} now={plane} journal={journal} />
+        <SideView planes={planes} now={plane} spots={spots} hold={HOLD[desk.feature]} />
       </svg>
-      <figcaption className="sr-only">{describe(journal, spot)}</figcaption>
+      <figcaption className="sr-only">{said}</figcaption>
     </figure>
   );
 }
 
-function describe(journal: Journal, spot: string | null): string {
-  const open = journal.to_read.length;
-  const next = spot ? `Next spot: plane ${spot[0] ?? ""}, angle ${spot[1] ?? ""}. ` : "";
-  return `${journal.name} from the front. ${next}${open === 0 ? "All spots read." : `${open} spots to read.`}`;
+const HOLD = {
+  journal: "square, clear of fillets",
+  "bearing bore": "rock it: least along, most across",
+  "housing bore": "rock it: least along, most across",
+  wall: "ball anvil, at the crown",
+} as const;
+
+/** The housing around a bore, its joint across: nothing is read on the joint. */
+function Bearing({ feature }: { feature: Desk["feature"] }) {
+  return (
+    <g>
+      <circle cx={CX} cy={CY} r={R + 20} className="fill-tint stroke-ink" />
+      {feature !== "housing bore" && <circle cx={CX} cy={CY} r={R + 8} className="fill-paper stroke-ink" />}
+      {[-1, 1].map((side) => (
+        <line
+          key={side}
+          x1={CX + side * (R - 4)}
+          x2={CX + side * (R + 24)}
+          y1={CY}
+          y2={CY}
+          className="stroke-red"
+          strokeWidth={2}
+          strokeDasharray="5 3"
+        />
+      ))}
+      <text x={CX + R - 6} y={CY - 8} textAnchor="end" fontSize={13} className="fill-red">
+        joint
+      </text>
+    </g>
+  );
 }
 
-function Anvils({
-  angle,
-  deg,
-  state,
-  onPick,
-}: {
-  angle: string;
-  deg: number;
+/** The oil hole, and the arc around it where no anvil belongs. */
+function OilHole({ deg }: { deg: number }) {
+  const t = (deg * Math.PI) / 180;
+  const [x, y] = [CX + Math.sin(t) * R, CY - Math.cos(t) * R];
+  const edge = (away: number) => {
+    const at = t + away;
+    return `${CX + Math.sin(at) * R} ${CY - Math.cos(at) * R}`;
+  };
+  return (
+    <g>
+      <path
+        d={`M${edge(-0.28)}A${R} ${R} 0 0 1 ${edge(0.28)}`}
+        className="stroke-red"
+        fill="none"
+        strokeWidth={5}
+      />
+      <circle cx={x} cy={y} r={5} className="fill-paper stroke-ink" strokeWidth={1.5} />
+      <text
+        x={CX + Math.sin(t) * (R - 24)}
+        y={CY - Math.cos(t) * (R - 24) + 4}
+        textAnchor="middle"
+        fontSize={13}
+        className="fill-red"
+      >
+        oil
+      </text>
+    </g>
+  );
+}
+
+function describe({ journal, spot, spots, feature }: Desk, oilHole: number | null): string {
+  const open = spots.filter((one) => !one.current).length;
+  const next = spot ? `Next spot: plane ${spot[0] ?? ""}, angle ${spot[1] ?? ""}. ` : "";
+  const oil = oilHole === null || feature !== "journal" ? "" : ` Oil hole at ${oilHole} degrees: keep clear.`;
+  const left = open === 0 ? "All spots read." : `${open} spots to read.`;
+  return `${journal.name}, ${feature}, from the front. ${next}${left}${oil}`;
+}
+
+interface AnvilsProps {
+  spot: Spot;
   state: "now" | "read" | "open";
+  inside: boolean;
   onPick: () => void;
-}) {
+}
+
+function Anvils({ spot, state, inside, onPick }: AnvilsProps) {
+  const { angle, angle_deg: deg } = spot;
   const t = (deg * Math.PI) / 180;
   const [x, y] = [Math.sin(t), -Math.cos(t)];
   const look = { now: "fill-blue stroke-blue", read: "fill-ink stroke-ink", open: "fill-paper stroke-quiet" }[
@@ -60,6 +130,7 @@ function Anvils({
   const line = { now: "stroke-blue", read: "stroke-ink", open: "stroke-quiet" }[state];
   const from = (far: number) => ({ x: CX + x * far, y: CY + y * far });
   const label = from(-(R + 27));
+  const far = inside ? R - 8 : R + 8;
   return (
     <g onClick={onPick} className="cursor-pointer">
       <line
@@ -71,14 +142,14 @@ function Anvils({
         strokeWidth={state === "now" ? 3 : 1}
         strokeDasharray={state === "open" ? "4 4" : undefined}
       />
-      {[R + 8, -(R + 8)].map((far) => (
+      {[far, -far].map((at) => (
         <rect
-          key={far}
-          x={from(far).x - 8}
-          y={from(far).y - 5}
+          key={at}
+          x={from(at).x - 8}
+          y={from(at).y - 5}
           width={16}
           height={10}
-          transform={`rotate(${deg} ${from(far).x} ${from(far).y})`}
+          transform={`rotate(${deg} ${from(at).x} ${from(at).y})`}
           className={look}
           strokeWidth={1.5}
         />
@@ -96,7 +167,14 @@ function Anvils({
   );
 }
 
-function SideView({ planes, now, journal }: { planes: number[]; now: number | null; journal: Journal }) {
+interface SideProps {
+  planes: number[];
+  now: number | null;
+  spots: readonly Spot[];
+  hold: string;
+}
+
+function SideView({ planes, now, spots, hold }: SideProps) {
   const [left, width] = [246, 72];
   return (
     <g>
@@ -106,9 +184,12 @@ function SideView({ planes, now, journal }: { planes: number[]; now: number | nu
         d={`M${left} 54q4 6 8 6h${width - 16}q4 0 8 -6v116q-4 -6 -8 -6h-${width - 16}q-4 0 -8 6z`}
         className="fill-sheet stroke-ink"
       />
+      {[left + 1, left + width - 9].map((x) => (
+        <rect key={x} x={x} y={54} width={8} height={110} className="fill-red opacity-25" />
+      ))}
       {planes.map((plane, n) => {
         const x = left + 16 + (n * (width - 32)) / Math.max(1, planes.length - 1);
-        const read = journal.spots.filter((one) => one.plane === plane).every((one) => one.current);
+        const read = spots.filter((one) => one.plane === plane).every((one) => one.current);
         return (
           <g key={plane}>
             <line
@@ -132,8 +213,8 @@ function SideView({ planes, now, journal }: { planes: number[]; now: number | nu
           </g>
         );
       })}
-      <text x={left + width / 2} y={212} textAnchor="middle" fontSize={14} className="fill-quiet">
-        clear of fillets
+      <text x={340} y={212} textAnchor="end" fontSize={14} className="fill-quiet">
+        {hold}
       </text>
       <text x={left - 6} y={20} fontSize={14} className="fill-quiet">
         front

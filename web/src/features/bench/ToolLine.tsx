@@ -1,87 +1,150 @@
-import { useMutation } from "@tanstack/react-query";
-import { useState } from "react";
+import type { ReactNode } from "react";
 
-import { ask, client } from "../../api";
-import { PlanChoice, planOf, PLANS, useKeepBench } from "../../shared/job";
-import { Button, Dialog, Faults } from "../../shared/ui";
+import type { Schemas } from "../../api";
 import type { Desk } from "./useDesk";
+import { GaugeLine } from "./GaugeLine";
+import { PlanDialog } from "./PlanDialog";
+import type { Live } from "./useLive";
+import { WarmthDialog } from "./WarmthDialog";
+import { WorkDialog } from "./WorkDialog";
 
-/** The line at the foot: the gauge in hand, the plan, the card, the keys. */
-export function ToolLine({ desk, onKeys }: { desk: Desk; onKeys: () => void }) {
-  const [plan, setPlan] = useState(false);
+const FEATURES: readonly { value: Schemas["Feature"]; label: string }[] = [
+  { value: "journal", label: "journal" },
+  { value: "bearing bore", label: "bearing bore, shells in" },
+  { value: "housing bore", label: "housing bore, shells out" },
+  { value: "wall", label: "wall of the shells" },
+];
+const BOX = "h-10 border-2 border-line bg-sheet px-1 text-ink";
+export type Opened = "warmth" | "work" | "plan" | null;
+
+interface Props {
+  desk: Desk;
+  live: Live;
+  opened: Opened;
+  onOpen: (which: Opened) => void;
+  onKeys: () => void;
+}
+
+/** The lines at the foot: what is measured with which gauge and how it lies; the plan, the work, the keys. */
+export function ToolLine({ desk, live, opened, onOpen, onKeys }: Props) {
+  const { setup } = desk;
+  const shut = () => onOpen(null);
   return (
-    <footer className="flex items-center gap-3 text-[15px] text-quiet">
-      <label className="flex items-center gap-2">
-        gauge
-        <select
-          id="gauge"
-          className="h-10 max-w-64 border-2 border-line bg-sheet px-1 text-ink"
-          value={desk.gauge}
-          onChange={(event) => desk.setGauge(event.target.value)}
-        >
-          {desk.bench.gauges.map((gauge) => (
-            <option key={gauge.id} value={gauge.id}>
-              {gauge.name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="flex items-center gap-2">
-        typed in
-        <select
-          className="h-10 border-2 border-line bg-sheet px-1 text-ink"
-          value={desk.unit}
-          onChange={(event) => desk.setUnit(event.target.value === "mm" ? "mm" : "in")}
-        >
-          <option value="in">inch</option>
-          <option value="mm">mm</option>
-        </select>
-      </label>
-      <button type="button" className="min-h-10 font-semibold text-blue" onClick={() => setPlan(true)}>
-        Plan
-      </button>
-      <button type="button" className="min-h-10 font-semibold text-blue" onClick={onKeys}>
-        Keys (Alt+K)
-      </button>
-      <PlanDialog desk={desk} open={plan} onOpenChange={setPlan} />
+    <footer className="text-[15px] text-quiet">
+      <div className="flex items-center gap-3">
+        <label className="flex items-center gap-2">
+          read
+          <select
+            className={`${BOX} w-36`}
+            value={desk.feature}
+            onChange={(event) =>
+              desk.measure(FEATURES.find((one) => one.value === event.target.value)?.value ?? "journal")
+            }
+          >
+            {FEATURES.map((one) => (
+              <option key={one.value} value={one.value}>
+                {one.label}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-2">
+          with
+          <select
+            id="gauge"
+            aria-label="gauge"
+            className={`${BOX} max-w-60`}
+            value={setup.gauge}
+            onChange={(event) => setup.setGauge(event.target.value)}
+          >
+            {desk.bench.gauges.map((gauge) => (
+              <option key={gauge.id} value={gauge.id}>
+                {gauge.name}
+                {gauge.standing === "out" || gauge.standing === "overdue" ? ` (${gauge.standing})` : ""}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-2">
+          typed in
+          <select
+            className={BOX}
+            value={setup.unit}
+            onChange={(event) => setup.setUnit(event.target.value === "mm" ? "mm" : "in")}
+          >
+            <option value="in">inch</option>
+            <option value="mm">mm</option>
+          </select>
+        </label>
+        <States desk={desk} />
+        <Tool onClick={() => onOpen("warmth")}>{warmthWords(desk)}</Tool>
+        <Tool onClick={() => onOpen("work")}>Work done</Tool>
+        <Tool onClick={() => onOpen("plan")}>Plan</Tool>
+        <Tool onClick={onKeys}>Keys</Tool>
+      </div>
+      <div className="flex min-h-6 items-center">
+        <GaugeLine desk={desk} live={live} />
+      </div>
+      {opened === "warmth" && <WarmthDialog desk={desk} open onOpenChange={shut} />}
+      {opened === "work" && <WorkDialog desk={desk} open onOpenChange={shut} />}
+      {opened === "plan" && <PlanDialog desk={desk} open onOpenChange={shut} />}
     </footer>
   );
 }
 
-function PlanDialog({
-  desk,
-  open,
-  onOpenChange,
-}: {
-  desk: Desk;
-  open: boolean;
-  onOpenChange: (open: boolean) => void;
-}) {
-  const [value, setValue] = useState<string>(PLANS[0].value);
-  const keep = useKeepBench();
-  const set = desk.journal.set;
-  const change = useMutation({
-    mutationFn: () =>
-      ask(
-        client.PUT("/api/jobs/{job_id}/plan", {
-          params: { path: { job_id: desk.bench.card.id } },
-          body: { set, plan: planOf(value) },
-        }),
-      ),
-    onSuccess: (bench) => {
-      keep(bench);
-      onOpenChange(false);
-    },
-  });
+function Tool({ onClick, children }: { onClick: () => void; children: ReactNode }) {
   return (
-    <Dialog open={open} onOpenChange={onOpenChange} title={`Measuring plan for the ${set}`}>
-      <div className="flex flex-col gap-4">
-        <PlanChoice label="Each journal is read in" value={value} onChange={setValue} />
-        <Faults error={change.error} />
-        <Button kind="strong" onClick={() => change.mutate()}>
-          Change the plan
-        </Button>
-      </div>
-    </Dialog>
+    <button
+      type="button"
+      className="min-h-10 whitespace-nowrap px-1 font-semibold text-blue hover:bg-tint"
+      onClick={onClick}
+    >
+      {children}
+    </button>
+  );
+}
+
+function warmthWords({ setup, bench }: Desk): string {
+  const { sitting } = setup;
+  if (!sitting) return `${bench.shop_c} °C`;
+  const part = sitting.part || String(bench.shop_c);
+  if (sitting.condition === "rested beside the gauge") return `part ${part} °C`;
+  return sitting.part ? `part ${part} °C, ${sitting.condition}` : sitting.condition;
+}
+
+/** The state of what is read: only what can be otherwise is offered. */
+function States({ desk }: { desk: Desk }) {
+  const { setup, feature } = desk;
+  const bore = feature === "bearing bore" || feature === "housing bore";
+  return (
+    <>
+      {bore && <Tick label="caps torqued" value={setup.capsTorqued} onChange={setup.setCapsTorqued} />}
+      {feature === "housing bore" && (
+        <Tick label="girdle on" value={setup.plateFitted} onChange={setup.setPlateFitted} />
+      )}
+      <Tick label="clean" value={setup.cleaned} onChange={setup.setCleaned} />
+    </>
+  );
+}
+
+function Tick({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: boolean;
+  onChange: (value: boolean) => void;
+}) {
+  return (
+    <label className="flex min-h-10 items-center gap-1 whitespace-nowrap">
+      <input
+        type="checkbox"
+        className="size-5"
+        checked={value}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+      {label}
+    </label>
   );
 }

@@ -1,3 +1,4 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 
@@ -6,6 +7,7 @@ import { CrankDrawing } from "./CrankDrawing";
 import { Figures } from "./Figures";
 import { Ladder } from "./Ladder";
 import { SpotDrawing } from "./SpotDrawing";
+import type { Desk } from "./useDesk";
 
 const shown = (nm: number) => ({ nm, text: String(nm) });
 const spot = (name: string, size: number | null) => ({
@@ -18,6 +20,10 @@ const spot = (name: string, size: number | null) => ({
       ? null
       : { id: name, size: shown(size), typed: "x", unit: "in", gauge: "g", by: "b", at: "" },
   others: [],
+  size: size === null ? null : shown(size),
+  times: 1,
+  aside: [],
+  doubt: null,
 });
 const journal = {
   id: "R1",
@@ -51,6 +57,9 @@ const step = (least: number, words: string, chosen: boolean) => ({
   can_be_bought: true, allowed: true, part_number: "", outlook: "5 to spare",
 }); // prettier-ignore
 const bench = {
+  card: { id: 1 },
+  mains_hint: { nominal: "", oil_hole_deg: null },
+  rods_hint: { nominal: "", oil_hole_deg: 45 },
   layout: { pins: [{ cylinders: [1], throw_deg: 0 }] },
   assessment: {
     journals: [journal],
@@ -75,9 +84,10 @@ describe("the drawings", () => {
   });
 
   it("tell the spot in words", () => {
-    render(<SpotDrawing journal={journal} spot="2b" onSpot={vi.fn()} />);
+    const desk = { bench, journal, spot: "2b", spots: journal.spots, feature: "journal" } as unknown as Desk;
+    render(<SpotDrawing desk={desk} onSpot={vi.fn()} />);
     expect(screen.getByRole("img").getAttribute("aria-label")).toContain(
-      "Next spot: plane 2, angle b. 1 spots to read",
+      "Next spot: plane 2, angle b. 1 spots to read. Oil hole at 45 degrees: keep clear.",
     );
   });
 
@@ -91,7 +101,11 @@ describe("the drawings", () => {
   });
 
   it("say beyond in a word, not by colour alone", () => {
-    render(<Figures journal={journal} />);
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <Figures bench={bench} journal={journal} />
+      </QueryClientProvider>,
+    );
     expect(screen.getByText("beyond")).toBeTruthy();
     expect(screen.getByText(/Two-point 11, fitted 12/)).toBeTruthy();
   });

@@ -12,16 +12,26 @@ const landing = (id: string): Landing => ({
   at: "2031-05-04T12:00:00Z",
   chosen_nm: null,
   corrects: null,
+  feature: "journal",
+  by_button: false,
 });
 const bench = { card: { id: 1 } };
 const answer = (body: unknown, status = 200) =>
   new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
 
-function boxWith(replies: (() => Promise<Response>)[]) {
-  const sent: string[] = [];
+type Batch = { readings: Landing[] };
+const landed = (batch: Batch) =>
+  answer({
+    bench,
+    results: batch.readings.map(({ id }) => ({ id, asked: null, refused: "", conflict: "" })),
+  });
+
+function boxWith(replies: ((batch: Batch) => Promise<Response>)[]) {
+  const sent: string[][] = [];
   vi.stubGlobal("fetch", async (request: Request) => {
-    sent.push(((await request.json()) as Landing).id);
-    return (replies.shift() ?? (() => Promise.resolve(answer({ bench, asked: null }))))();
+    const batch = (await request.json()) as Batch;
+    sent.push(batch.readings.map((one) => one.id));
+    return (replies.shift() ?? ((one: Batch) => Promise.resolve(landed(one))))(batch);
   });
   const box = new Outbox();
   box.person = "bench";
@@ -39,7 +49,7 @@ describe("the outbox", () => {
     const { box, sent } = boxWith([]);
     ["a", "b", "c"].forEach((id) => box.add(1, landing(id)));
     await settled();
-    expect(sent).toEqual(["a", "b", "c"]);
+    expect(sent.flat()).toEqual(["a", "b", "c"]);
     expect(box.snapshot()).toEqual([]);
   });
 
@@ -51,20 +61,21 @@ describe("the outbox", () => {
     const { box: reloaded, sent } = boxWith([]);
     expect(reloaded.snapshot().map((parcel) => parcel.landing.id)).toEqual(["a"]);
     await reloaded.send();
-    expect(sent).toEqual(["a"]);
+    expect(sent).toEqual([["a"]]);
     expect(reloaded.snapshot()).toEqual([]);
   });
 
   it("keeps a question until it is answered, and goes on with the readings after it", async () => {
     const asked = { question: "Which?", choices: [{ nm: 5, words: "this" }] };
-    const { box, sent } = boxWith([() => Promise.resolve(answer({ asked, bench: null }))]);
+    const question = { bench, results: [{ id: "a", asked, refused: "", conflict: "" }] };
+    const { box, sent } = boxWith([() => Promise.resolve(answer(question))]);
     box.add(1, landing("a"));
     box.add(1, landing("b"));
     await settled();
     expect(box.snapshot().map((parcel) => [parcel.landing.id, parcel.state])).toEqual([["a", "asked"]]);
     box.choose("a", 5);
     await settled();
-    expect(sent).toEqual(["a", "b", "a"]);
+    expect(sent.flat()).toEqual(["a", "b", "a"]);
     expect(box.snapshot()).toEqual([]);
   });
 
@@ -92,6 +103,34 @@ describe("the outbox", () => {
     box.add(1, landing("a"));
     await settled();
     expect(box.snapshot()[0]).toMatchObject({ state: "waiting" });
+  });
+
+  it("sends a thousand kept readings in few letters, in order, each once", async () => {
+    const kept = Array.from({ length: 1000 }, (_, n) => `k${n}`);
+    const parcels = kept.map((id) => ({
+      jobId: 1,
+      by: "bench",
+      landing: landing(id),
+      state: "waiting",
+      question: null,
+      message: "",
+    }));
+    localStorage.setItem("half-thou.outbox", JSON.stringify(parcels));
+    const { box, sent } = boxWith([]);
+    await box.send();
+    expect(sent.flat()).toEqual(kept);
+    expect(sent.length).toBeLessThan(10);
+    expect(box.snapshot()).toEqual([]);
+  });
+
+  it("tells of a reading that landed beside somebody else's", async () => {
+    const result = { id: "a", asked: null, refused: "", conflict: "R1 1a was read by machinist meanwhile." };
+    const { box } = boxWith([() => Promise.resolve(answer({ bench, results: [result] }))]);
+    box.add(1, landing("a"));
+    await settled();
+    expect(box.conflicts).toEqual([result.conflict]);
+    box.putConflictsAway();
+    expect(box.conflicts).toEqual([]);
   });
 
   it("starts empty when what was stored cannot be read", () => {

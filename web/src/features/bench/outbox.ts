@@ -14,6 +14,8 @@ export interface Parcel {
 
 const KEY = "half-thou.outbox";
 const RETRY_MS = 1500;
+/** So many readings go in one letter. */
+const MOST_AT_ONCE = 250;
 
 type Listener = () => void;
 type Landed = (bench: Schemas["BenchOut"]) => void;
@@ -25,6 +27,8 @@ export class Outbox {
   private sending = false;
   private timer: number | undefined;
   reachable = true;
+  /** What landed beside somebody else's reading: shown until it is put away. */
+  conflicts: readonly string[] = [];
   onLanded: Landed = () => undefined;
   person = "";
 
@@ -75,17 +79,22 @@ export class Outbox {
     this.keep(this.parcels.filter((parcel) => parcel.landing.id !== id));
   }
 
+  putConflictsAway(): void {
+    this.conflicts = [];
+    this.keep([...this.parcels]);
+  }
+
   private change(id: string, how: (parcel: Parcel) => Parcel): void {
     this.keep(this.parcels.map((parcel) => (parcel.landing.id === id ? how(parcel) : parcel)));
   }
 
-  /** Send what waits, one after the other, in the order it was typed. */
+  /** Send what waits, in the order it was typed; what came in meanwhile goes with the next letter. */
   async send(): Promise<void> {
     if (this.sending || !this.person) return;
     this.sending = true;
     window.clearTimeout(this.timer);
     try {
-      for (let next = this.next(); next; next = this.next()) await this.sendOne(next);
+      for (let next = this.next(); next.length > 0; next = this.next()) await this.sendThese(next);
       this.setReachable(true);
     } catch {
       this.setReachable(false);
@@ -101,26 +110,49 @@ export class Outbox {
     this.keep([...this.parcels]);
   }
 
-  private next(): Parcel | undefined {
-    return this.parcels.find((parcel) => parcel.state === "waiting" && parcel.by === this.person);
+  /** The parcels of the next letter: those of one job, oldest first. */
+  private next(): readonly Parcel[] {
+    const mine = this.parcels.filter((parcel) => parcel.state === "waiting" && parcel.by === this.person);
+    return mine.filter((parcel) => parcel.jobId === mine[0]?.jobId).slice(0, MOST_AT_ONCE);
   }
 
-  private async sendOne({ jobId, landing }: Parcel): Promise<void> {
+  private async sendThese(parcels: readonly Parcel[]): Promise<void> {
+    const [first] = parcels;
+    if (!first) return;
     try {
-      const path = { job_id: jobId };
       const answer = await ask(
-        client.POST("/api/jobs/{job_id}/readings", { params: { path }, body: landing }),
+        client.POST("/api/jobs/{job_id}/readings/batch", {
+          params: { path: { job_id: first.jobId } },
+          body: { readings: parcels.map((parcel) => parcel.landing) },
+        }),
       );
-      if (answer.bench) {
-        this.onLanded(answer.bench);
-        this.drop(landing.id);
-      } else {
-        this.change(landing.id, (parcel) => ({ ...parcel, state: "asked", question: answer.asked ?? null }));
-      }
+      this.onLanded(answer.bench);
+      this.settle(answer.results);
     } catch (error) {
       if (error instanceof Unreachable || (error instanceof Refused && error.status === 401)) throw error;
       const message = error instanceof Error ? error.message : "The reading was refused.";
-      this.change(landing.id, (parcel) => ({ ...parcel, state: "refused", message }));
+      const ids = new Set(parcels.map((parcel) => parcel.landing.id));
+      this.keep(
+        this.parcels.map((parcel) =>
+          ids.has(parcel.landing.id) ? { ...parcel, state: "refused", message } : parcel,
+        ),
+      );
     }
+  }
+
+  /** What became of each: landed ones go, the others stay with what was said. */
+  private settle(results: readonly Schemas["LandedOut"][]): void {
+    const said = new Map(results.map((result) => [result.id, result]));
+    const told = results.map((result) => result.conflict).filter(Boolean);
+    if (told.length > 0) this.conflicts = [...this.conflicts, ...told];
+    this.keep(
+      this.parcels.flatMap((parcel): Parcel[] => {
+        const result = said.get(parcel.landing.id);
+        if (!result) return [parcel];
+        if (result.asked) return [{ ...parcel, state: "asked", question: result.asked }];
+        if (result.refused) return [{ ...parcel, state: "refused", message: result.refused }];
+        return [];
+      }),
+    );
   }
 }

@@ -5,68 +5,102 @@ import { useSearchParams } from "react-router";
 import { ask, client, type Schemas } from "../../api";
 import { type Bench, type Journal, newId, useKeepBench } from "../../shared/job";
 import { usePerson } from "../session";
-import type { Parcel } from "./outbox";
+import type { Landing, Parcel } from "./outbox";
+import { firstSpot, firstToRead, nextJournal, stopAfter } from "./route";
 import { useOutbox } from "./useOutbox";
+import { useSetup } from "./useSetup";
 
 type Unit = Schemas["Unit"];
+type Spot = Schemas["Spot"];
 
-/** What lies on the bench: the journal and spot in hand, what is being typed, the gauge, the unit typed in. */
+/** What lies on the bench: the part and spot in hand, what is being typed, the gauge and how it is held. */
 export function useDesk(bench: Bench) {
   const jobId = bench.card.id;
   const person = usePerson();
   const { outbox, mine, others } = useOutbox(jobId);
+  const setup = useSetup(bench);
   const journals = bench.assessment.journals;
   // The journal in hand stands in the address, so that a reload comes back to it.
   const [address, setAddress] = useSearchParams();
   const [opened] = useState(() => firstToRead(journals).id);
   const journalId = address.get("journal") ?? opened;
   const journal = journals.find((one) => one.id === journalId) ?? firstToRead(journals);
-  const [spot, setSpot] = useState<string | null>(() => nextSpot(journal, mine, null));
+  const [chosen, setSpot] = useState<string | null>(() => firstSpot(bench, journal, mine));
   const [text, setText] = useState("");
   const [visits, setVisits] = useState(0);
   const [replace, setReplace] = useState(false);
-  const [unit, setUnit] = useState<Unit>(bench.card.entry_unit);
-  const [gauge, setGauge] = useState(() => gaugeFor(bench));
   const keep = useKeepBench();
   const question = mine.find((parcel) => parcel.state !== "waiting");
+  const feature = setup.feature;
+  const spots = spotsOf(bench, journal, feature);
+  const nextHere = () =>
+    feature === "journal" ? firstSpot(bench, journal, mine) : firstUnread(spots, mine, journal.id, feature);
+  // A journal that asks for a spot again puts it in hand by itself.
+  const spot = chosen ?? (journal.to_repeat.length > 0 ? nextHere() : null);
 
   const goTo = (id: string, at?: string | null) => {
     const next = journals.find((one) => one.id === id);
     if (!next) return;
     if (id !== address.get("journal")) setAddress({ journal: id }, { replace: true });
-    setSpot(at === undefined ? nextSpot(next, mine, null) : at);
+    const open =
+      feature === "journal"
+        ? firstSpot(bench, next, mine)
+        : firstUnread(spotsOf(bench, next, feature), mine, next.id, feature);
+    setSpot(at === undefined ? open : at);
     setText("");
     setReplace(false);
     setVisits((before) => before + 1);
   };
-  const upNext = nextJournal(journals, journal, mine);
-  const land = () => {
-    if (!spot) {
-      if (upNext) goTo(upNext.id);
-      return;
+  const measure = (what: Schemas["Feature"]) => {
+    setup.setFeature(what);
+    setSpot(
+      what === "journal"
+        ? firstSpot(bench, journal, mine)
+        : firstUnread(spotsOf(bench, journal, what), mine, journal.id, what),
+    );
+    setVisits((before) => before + 1);
+  };
+  const upNext = nextJournal(bench, journal, mine);
+  const current = spots.find((one) => one.name === spot)?.current ?? null;
+  const again = feature === "journal" ? journal.to_repeat.find((one) => one.spot === spot) : undefined;
+
+  const moveOn = (from: string) => {
+    setText("");
+    setReplace(false);
+    const sent = outbox.snapshot().filter((parcel) => parcel.jobId === jobId);
+    if (feature !== "journal") {
+      setSpot(firstUnread(spots, sent, journal.id, feature));
+    } else if (!again || again.more <= 1) {
+      const next = stopAfter(bench, { journal: journal.id, spot: from }, sent);
+      const plan = journal.set === "mains" ? bench.mains_plan : bench.rods_plan;
+      if (next && next.journal !== journal.id && plan.order === "all journals at one angle")
+        goTo(next.journal, next.spot);
+      else setSpot(next && next.journal === journal.id ? next.spot : null);
     }
-    if (!text.trim()) return;
-    const current = journal.spots.find((one) => one.name === spot)?.current;
-    outbox.add(jobId, {
+  };
+  const landText = (typed: string, unit: Unit, byButton: boolean) => {
+    if (!spot || !typed.trim()) return;
+    const landing: Landing = {
+      ...setup.state(),
       id: newId(),
       journal: journal.id,
+      feature,
       spot,
-      typed: text.trim(),
+      typed: typed.trim(),
       unit,
-      gauge,
       at: new Date().toISOString(),
       chosen_nm: null,
       corrects: replace && current ? current.id : null,
-    });
-    setText("");
-    setReplace(false);
-    setSpot(
-      nextSpot(
-        journal,
-        outbox.snapshot().filter((parcel) => parcel.jobId === jobId),
-        spot,
-      ),
-    );
+      repeats: again && current ? current.id : null,
+      by_button: byButton,
+      seen: current?.id ?? null,
+    };
+    outbox.add(jobId, landing);
+    moveOn(spot);
+  };
+  const land = () => {
+    if (spot) landText(text, setup.unit, false);
+    else if (upNext) goTo(upNext.id);
   };
   const withdrawing = useMutation({
     mutationFn: (reading: string) =>
@@ -85,7 +119,7 @@ export function useDesk(bench: Bench) {
       goTo(waiting.landing.journal, waiting.landing.spot);
       return;
     }
-    const last = lastReadBy(journals, person.name);
+    const last = lastReadBy(journals, person.name, feature);
     if (!last) return;
     withdrawing.mutate(last.reading, { onSuccess: () => goTo(last.journal, last.spot) });
   };
@@ -96,59 +130,46 @@ export function useDesk(bench: Bench) {
   };
 
   return {
-    bench, journal, spot, text, unit, gauge, replace, visits, question, mine, others, outbox, withdrawing,
-    setText, setUnit, setGauge, setReplace, goTo, upNext, land, withdrawLast, putBack,
+    bench, journal, spot, spots, feature, measure, again, text, setup, replace, visits, question, mine, others,
+    outbox, withdrawing, setText, setReplace, goTo, upNext, land, landText, withdrawLast, putBack,
   }; // prettier-ignore
 }
 
 export type Desk = ReturnType<typeof useDesk>;
 
-function pendingSpots(journal: Journal, parcels: readonly Parcel[]): string[] {
-  return parcels
-    .filter((parcel) => parcel.landing.journal === journal.id)
-    .map((parcel) => parcel.landing.spot);
+/** The spots of what is being measured; blank ones where nothing of it was read yet. */
+function spotsOf(bench: Bench, journal: Journal, feature: Schemas["Feature"]): readonly Spot[] {
+  if (feature === "journal") return journal.spots;
+  const read = journal.bearing.find((one) => one.feature === feature);
+  return read?.spots ?? (bench.spots[feature] ?? []).map(blank);
 }
 
-/** The next spot to read after this one, in the order of the plan; null when the journal is read. */
-export function nextSpot(journal: Journal, parcels: readonly Parcel[], after: string | null): string | null {
-  const pending = pendingSpots(journal, parcels);
-  const open = journal.to_read.filter((name) => name !== after && !pending.includes(name));
-  const names = journal.spots.map((one) => one.name);
-  const at = after ? names.indexOf(after) : -1;
-  return open.find((name) => names.indexOf(name) > at) ?? open[0] ?? null;
-}
+const blank = (name: string): Spot => ({
+  name, plane: Number(name[0]), angle: name[1] ?? "", angle_deg: 0, current: null, others: [], size: null, times: 0,
+  aside: [], doubt: null,
+}); // prettier-ignore
 
-const URGENT = ["replace", "refer", "regrind", "measure", "fit undersize", "polish"] as const;
-
-/** Where one goes on: a journal begun, else one not read, else the one that needs most. */
-function firstToRead(journals: readonly Journal[]): Journal {
-  const begun = journals.find((one) => one.to_read.length > 0 && one.to_read.length < one.spots.length);
-  const open = begun ?? journals.find((one) => one.to_read.length > 0);
-  const worst = URGENT.map((action) => journals.find((one) => one.own_action === action)).find(Boolean);
-  const first = open ?? worst ?? journals[0];
-  if (!first) throw new Error("An engine has at least two journals.");
-  return first;
-}
-
-/** The next journal with spots to read: of the same set first, then of the other. */
-export function nextJournal(
-  journals: readonly Journal[],
-  from: Journal,
+function firstUnread(
+  spots: readonly Spot[],
   parcels: readonly Parcel[],
-): Journal | undefined {
-  const at = journals.indexOf(from);
-  const round = [...journals.slice(at + 1), ...journals.slice(0, at)];
-  const open = round.filter((one) => nextSpot(one, parcels, null) !== null);
-  return open.find((one) => one.set === from.set) ?? open[0];
+  journal: string,
+  feature: Schemas["Feature"],
+): string | null {
+  const pending = parcels
+    .filter((parcel) => parcel.landing.journal === journal && parcel.landing.feature === feature)
+    .map((parcel) => parcel.landing.spot);
+  return spots.find((spot) => !spot.current && !pending.includes(spot.name))?.name ?? null;
 }
 
 function lastReadBy(
   journals: readonly Journal[],
   name: string,
+  feature: Schemas["Feature"],
 ): { reading: string; journal: string; spot: string } | null {
   let last: { reading: string; journal: string; spot: string; at: string } | null = null;
   for (const journal of journals) {
-    for (const spot of journal.spots) {
+    const read = journal.bearing.find((one) => one.feature === feature);
+    for (const spot of feature === "journal" ? journal.spots : (read?.spots ?? [])) {
       const reading = spot.current;
       if (reading?.by === name && (!last || Date.parse(reading.at) >= Date.parse(last.at))) {
         last = { reading: reading.id, journal: journal.id, spot: spot.name, at: reading.at };
@@ -156,13 +177,4 @@ function lastReadBy(
     }
   }
   return last;
-}
-
-/** The gauge last used on this job, else the first that reads in the job's unit. */
-function gaugeFor(bench: Bench): string {
-  const used = bench.assessment.journals.flatMap((one) =>
-    one.spots.flatMap((spot) => (spot.current ? [spot.current.gauge] : [])),
-  );
-  const listed = bench.gauges.find((gauge) => gauge.unit === bench.card.entry_unit && !gauge.retired);
-  return used.at(-1) ?? listed?.id ?? bench.gauges[0]?.id ?? "";
 }

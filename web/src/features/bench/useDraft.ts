@@ -14,7 +14,15 @@ export function useDraft(desk: Desk): { data: Schemas["DraftOut"] | undefined; e
     return () => window.clearTimeout(timer);
   }, [desk.text]);
   const jobId = desk.bench.card.id;
-  const body = { journal: desk.journal.id, spot: desk.spot ?? "", typed, unit: desk.unit };
+  const { feature, setup } = desk;
+  const body = {
+    journal: desk.journal.id,
+    feature,
+    spot: desk.spot ?? "",
+    typed,
+    unit: setup.unit,
+    gauge: setup.gauge,
+  };
   const settled = typed !== "" && typed === desk.text.trim() && desk.spot !== null;
   const draft = useQuery({
     queryKey: ["draft", jobId, body],

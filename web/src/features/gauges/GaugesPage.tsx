@@ -1,158 +1,91 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 
-import { ask, client, Refused, type Schemas } from "../../api";
-import { Button, Choice, Dialog, Faults, Field, Page } from "../../shared/ui";
+import { ask, client, type Schemas } from "../../api";
+import { dayText } from "../../shared/dates";
+import { Button, Faults, Page } from "../../shared/ui";
 import { useMay } from "../session";
+import { BLANK, GaugeDialog } from "./GaugeDialog";
+import { StandingMark } from "./StandingMark";
 
-type GaugeIn = Schemas["GaugeIn"];
-const KINDS: readonly Schemas["GaugeKind"][] = [
-  "micrometer",
-  "digital micrometer",
-  "comparator snap gauge",
-  "caliper",
-];
-const BLANK: GaugeIn = {
-  name: "",
-  kind: "micrometer",
-  unit: "in",
-  resolution: "",
-  permissible_error: "",
-  repeatability: "",
-  retired: false,
-};
+type Gauge = Schemas["GaugeOut"];
 
+/** The cabinet: every gauge of the shop, how it stands, what it is fit for. */
 export function GaugesPage() {
   const gauges = useQuery({ queryKey: ["gauges"], queryFn: () => ask(client.GET("/api/gauges")) });
-  const [editing, setEditing] = useState<{ id: string | null; gauge: GaugeIn } | null>(null);
+  const [entering, setEntering] = useState(false);
   const may = useMay()("keep the gauge list");
   return (
     <Page
-      title="Gauges"
-      note="How finely each reads and how far it may be out. Every verdict rests on it."
+      title="Gauge cabinet"
+      note="How finely each reads, how far it may be out, and when it was last checked. Every verdict rests on it."
       actions={
         may && (
-          <Button kind="strong" onClick={() => setEditing({ id: null, gauge: BLANK })}>
+          <Button kind="strong" onClick={() => setEntering(true)}>
             Enter a gauge
           </Button>
         )
       }
     >
       <Faults error={gauges.error} />
+      {gauges.data?.length === 0 && (
+        <p>The cabinet is empty. Enter the micrometer you measure journals with.</p>
+      )}
       <table className="w-full border-collapse text-left">
         <thead className="text-quiet">
           <tr className="border-b-2 border-ink">
             <th className="py-2 font-semibold">Gauge</th>
-            <th className="font-semibold">Kind</th>
             <th className="font-semibold">Reads to</th>
-            <th className="font-semibold">Permissible error</th>
-            <th className="font-semibold">Repeats within</th>
-            <th />
+            <th className="font-semibold">May be out by</th>
+            <th className="font-semibold">Zero error</th>
+            <th className="font-semibold">Fit for</th>
+            <th className="font-semibold">Due</th>
+            <th className="font-semibold">Stands</th>
           </tr>
         </thead>
         <tbody>
           {gauges.data?.map((gauge) => (
-            <tr key={gauge.id} className="border-b border-line">
-              <td className="py-3 text-lg font-semibold">
-                {gauge.name}
-                {gauge.retired && <span className="ml-2 font-normal text-quiet">retired</span>}
-              </td>
-              <td>{gauge.kind}</td>
-              <td className="figure">
-                {gauge.resolution} {gauge.unit}
-              </td>
-              <td className="figure">
-                ±{gauge.permissible_error} {gauge.unit}
-              </td>
-              <td className="figure">
-                {gauge.repeatability ? `${gauge.repeatability} ${gauge.unit}` : "half a graduation"}
-              </td>
-              <td className="text-right">
-                {may && (
-                  <Button kind="quiet" onClick={() => setEditing({ id: gauge.id, gauge })}>
-                    Change
-                  </Button>
-                )}
-              </td>
-            </tr>
+            <Row key={gauge.id} gauge={gauge} />
           ))}
         </tbody>
       </table>
-      {editing && <GaugeDialog id={editing.id} start={editing.gauge} onClose={() => setEditing(null)} />}
+      {entering && <GaugeDialog id={null} start={BLANK} onClose={() => setEntering(false)} />}
     </Page>
   );
 }
 
-function GaugeDialog({ id, start, onClose }: { id: string | null; start: GaugeIn; onClose: () => void }) {
-  const { name, kind, unit, resolution, permissible_error, repeatability, retired } = start;
-  const [gauge, setGauge] = useState<GaugeIn>({ name, kind, unit, resolution, permissible_error, repeatability, retired }); // prettier-ignore
-  const queries = useQueryClient();
-  const keep = useMutation({
-    mutationFn: () =>
-      id === null
-        ? ask(client.POST("/api/gauges", { body: gauge }))
-        : ask(client.PUT("/api/gauges/{key}", { params: { path: { key: id } }, body: gauge })),
-    onSuccess: () => {
-      void queries.invalidateQueries({ queryKey: ["gauges"] });
-      onClose();
-    },
-  });
-  const refused = keep.error instanceof Refused ? keep.error : null;
-  const field = (key: "name" | "resolution" | "permissible_error" | "repeatability") => ({
-    value: gauge[key],
-    fault: refused?.at(key),
-    onChange: (event: { target: { value: string } }) => setGauge({ ...gauge, [key]: event.target.value }),
-  });
+function Row({ gauge }: { gauge: Gauge }) {
+  const unit = gauge.kind === "weighing scale" ? "g" : gauge.unit;
   return (
-    <Dialog open onOpenChange={onClose} title={id === null ? "Enter a gauge" : "Change the gauge"}>
-      <div className="flex flex-col gap-3">
-        <Field label="Name and number" {...field("name")} />
-        <Choice
-          label="Kind"
-          value={gauge.kind}
-          options={KINDS.map((value) => ({ value, label: value }))}
-          onChange={(value) => setGauge({ ...gauge, kind: value })}
-        />
-        <Choice
-          label="Reads in"
-          value={gauge.unit}
-          options={[
-            { value: "in", label: "inch" },
-            { value: "mm", label: "millimetre" },
-          ]}
-          onChange={(value) => setGauge({ ...gauge, unit: value })}
-        />
-        <Field label="Reads to" hint="One graduation or one digit." {...field("resolution")} />
-        <Field
-          label="Permissible error, ±"
-          hint="From its calibration sheet or its maker."
-          {...field("permissible_error")}
-        />
-        <Field
-          label="Repeatability"
-          hint="One standard deviation, if known. Left empty: half a graduation."
-          {...field("repeatability")}
-        />
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={gauge.retired}
-            onChange={(e) => setGauge({ ...gauge, retired: e.target.checked })}
-          />
-          Retired: no longer offered, kept for old readings
-        </label>
-        <Faults
-          error={
-            refused?.faults.length && !refused.faults.some((f) => f.where.includes("document"))
-              ? null
-              : keep.error
-          }
-        />
-        <Button kind="strong" onClick={() => keep.mutate()}>
-          Keep it
-        </Button>
-      </div>
-    </Dialog>
+    <tr className="border-b border-line align-baseline hover:bg-tint">
+      <td className="py-1.5">
+        <Link to={`/gauges/${gauge.id}`} className="block min-h-11 py-1 leading-tight">
+          <span className="text-lg font-semibold text-blue">{gauge.name}</span>
+          {gauge.retired && <span className="ml-2 text-quiet">retired</span>}
+          <span className="block text-[15px] text-quiet">
+            {gauge.kind}
+            {gauge.least &&
+              gauge.kind !== "setting ring" &&
+              gauge.kind !== "weighing scale" &&
+              `, ${gauge.least} to ${gauge.most} ${unit}`}
+            {gauge.serial && `, ${gauge.serial}`}
+            {gauge.port && ", with a data button"}
+          </span>
+        </Link>
+      </td>
+      <td className="figure">
+        {gauge.kind === "setting ring" ? `${gauge.least} ${unit}` : `${gauge.resolution} ${unit}`}
+      </td>
+      <td className="figure">
+        ±{gauge.permissible_error} {unit}
+      </td>
+      <td className="figure">{gauge.zero && !gauge.comparator ? gauge.zero : "–"}</td>
+      <td className="text-[15px] leading-tight">{gauge.purposes.join(", ")}</td>
+      <td className="whitespace-nowrap">{gauge.due ? dayText(gauge.due) : "–"}</td>
+      <td className="whitespace-nowrap">
+        <StandingMark standing={gauge.standing} />
+      </td>
+    </tr>
   );
 }

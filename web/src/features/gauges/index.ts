@@ -1,1 +1,2 @@
+export { GaugePage } from "./GaugePage";
 export { GaugesPage } from "./GaugesPage";

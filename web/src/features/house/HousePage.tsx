@@ -5,7 +5,7 @@ import { ask, client, Refused, type Schemas } from "../../api";
 import { Button, Faults, Field, Notice, Page, Section } from "../../shared/ui";
 import { useMay } from "../session";
 
-type Rules = Schemas["HouseRulesShape"];
+type Rules = Schemas["HouseRulesForm"];
 
 const GUARDS: readonly { value: Rules["guard"]; title: string; why: string }[] = [
   {
@@ -78,6 +78,24 @@ function RulesForm({ start }: { start: Rules }) {
               value={rules.polish_allowance}
               fault={refused?.at("polish_allowance")}
               onChange={(event) => setRules({ ...rules, polish_allowance: event.target.value })}
+            />
+          </div>
+        </Section>
+        <Section title="How warm the shop is">
+          <div className="grid max-w-2xl grid-cols-2 gap-4">
+            <Field
+              label="Part and gauge, °C"
+              hint="Counts where a sitting says nothing else. Sizes are brought to 20 °C."
+              value={rules.shop_c}
+              fault={refused?.at("shop_c")}
+              onChange={(event) => setRules({ ...rules, shop_c: event.target.value })}
+            />
+            <Field
+              label="They may differ by, ± °C"
+              hint="Though they lay side by side: 1 is common."
+              value={rules.spread_k}
+              fault={refused?.at("spread_k")}
+              onChange={(event) => setRules({ ...rules, spread_k: event.target.value })}
             />
           </div>
         </Section>

@@ -1,5 +1,5 @@
 import type { Refused, Schemas } from "../../api";
-import { Button, Choice, Section } from "../../shared/ui";
+import { Button, Choice, Field, Section } from "../../shared/ui";
 import type { SetForm } from "./useLimits";
 
 type FigureForm = Schemas["FigureForm"];
@@ -67,12 +67,21 @@ export function SetPart({ title, part, form, figures, refused, onChange }: Props
       </table>
       {refused?.at(part) && <p className="mt-1 font-semibold text-red">{refused.at(part)}</p>}
       <div className="mt-3 grid grid-cols-[16rem_1fr] gap-6">
-        <Choice
-          label="Hardening"
-          value={form.hardening}
-          options={HARDENINGS.map((value) => ({ value, label: value }))}
-          onChange={(hardening) => onChange({ ...form, hardening })}
-        />
+        <div className="flex flex-col gap-3">
+          <Choice
+            label="Hardening"
+            value={form.hardening}
+            options={HARDENINGS.map((value) => ({ value, label: value }))}
+            onChange={(hardening) => onChange({ ...form, hardening })}
+          />
+          <Field
+            label="Oil hole, degrees"
+            hint="From the throw; mains from cylinder 1 top dead centre. Drawn so that the gauge keeps clear."
+            value={form.oil_hole_deg}
+            fault={refused?.at(`${part}.oil_hole_deg`)}
+            onChange={(event) => onChange({ ...form, oil_hole_deg: event.target.value })}
+          />
+        </div>
         <Shells title={title} part={part} form={form} refused={refused} onChange={onChange} />
       </div>
     </Section>

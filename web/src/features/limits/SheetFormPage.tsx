@@ -5,6 +5,7 @@ import { Refused, type Schemas } from "../../api";
 import { Button, Choice, Faults, Field, Notice, Page, Section, TextArea } from "../../shared/ui";
 import { useMay } from "../session";
 import { LayoutPart } from "./LayoutPart";
+import { MaterialChoice } from "./MaterialChoice";
 import { SetPart } from "./SetPart";
 import { type SetForm, type SheetForm, useBlank, useLimitsChanges, useSheet } from "./useLimits";
 
@@ -12,6 +13,8 @@ const blankSet = (figures: Schemas["FigureLabel"][]): SetForm => ({
   figures: figures.map(({ name }) => ({ name, least: "", most: "", source: "maker", place: "" })),
   shells: [{ undersize: "STD", part_number: "", can_be_bought: true }],
   hardening: "unknown",
+  oil_hole_deg: "",
+  housing_material: "grey cast iron",
 });
 
 /** A new sheet starts empty, with the usual layouts to choose from. */
@@ -27,6 +30,7 @@ export function NewSheetPage() {
     unit: "in",
     notes: "",
     layout: first,
+    crank_material: "steel",
     mains: blankSet(blank.data.figures),
     rods: blankSet(blank.data.figures),
   };
@@ -135,6 +139,27 @@ function FormPage({ title, note = "", start, readOnly, error, kept, onKeep, acti
             onChange={(next) => setForm({ ...form, [part]: next })}
           />
         ))}
+        <Section title="Materials">
+          <div className="grid grid-cols-3 gap-4">
+            <MaterialChoice
+              label="Crank"
+              value={form.crank_material}
+              onChange={(crank_material) => setForm({ ...form, crank_material })}
+            />
+            <MaterialChoice
+              label="Housings of the mains"
+              value={form.mains.housing_material}
+              onChange={(housing_material) =>
+                setForm({ ...form, mains: { ...form.mains, housing_material } })
+              }
+            />
+            <MaterialChoice
+              label="Rods"
+              value={form.rods.housing_material}
+              onChange={(housing_material) => setForm({ ...form, rods: { ...form.rods, housing_material } })}
+            />
+          </div>
+        </Section>
         <Section title="Notes">
           <TextArea
             label="Anything that belongs to these limits"

@@ -25,7 +25,16 @@ export const PLANS = [
 /** The plan behind one of the choices. */
 export function planOf(value: string): Schemas["Plan"] {
   const { plan } = PLANS.find((offered) => offered.value === value) ?? PLANS[0];
-  return { planes: plan.planes, angles_deg: [...plan.angles_deg] };
+  return { planes: plan.planes, angles_deg: [...plan.angles_deg], order: "one journal round" };
+}
+
+/** The choice that stands for a plan. */
+export function planValue(plan: Schemas["Plan"]): string {
+  const same = PLANS.find(
+    (offered) =>
+      offered.plan.planes === plan.planes && offered.plan.angles_deg.join() === plan.angles_deg.join(),
+  );
+  return (same ?? PLANS[0]).value;
 }
 
 interface Props {

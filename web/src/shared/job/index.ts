@@ -1,5 +1,5 @@
 export { DecideBar } from "./DecideBar";
-export { PlanChoice, planOf, PLANS } from "./PlanChoice";
+export { PlanChoice, planOf, PLANS, planValue } from "./PlanChoice";
 export { type Bench, type Journal, setAnswerOf, useBench, useKeepBench } from "./useBench";
 export { newId, useDecisions } from "./useDecisions";
 export { WaiveDialog } from "./WaiveDialog";

@@ -1,0 +1,38 @@
+import { Button } from "../../shared/ui";
+import type { Desk } from "./useDesk";
+import type { Live } from "./useLive";
+
+/** What stands between the gauge and a reading: its standing, its cable, its last line. */
+export function GaugeLine({ desk, live }: { desk: Desk; live: Live }) {
+  const gauge = desk.bench.gauges.find((one) => one.id === desk.setup.gauge);
+  if (!gauge) return null;
+  const bad = gauge.standing === "out" || gauge.standing === "overdue";
+  const told = live.last && live.last.gauge === gauge.id ? live.last : null;
+  return (
+    <div className="flex min-w-0 flex-1 items-center gap-3 leading-tight" aria-live="polite">
+      {bad && <strong className="text-red">{gauge.standing_words}</strong>}
+      {live.refused ? (
+        <>
+          <strong>{live.refused}</strong>
+          <Button className="!min-h-9 !px-2" onClick={live.takeOver}>
+            Take it over
+          </Button>
+        </>
+      ) : (
+        live.speaks && <Cable live={live} />
+      )}
+      {told && (
+        <span data-testid="gauge-line" className={told.entry ? "" : "font-semibold text-ink"}>
+          <span className="figure">{told.text}</span>{" "}
+          {told.entry ? told.words : `${told.state}: ${told.words}`}
+        </span>
+      )}
+    </div>
+  );
+}
+
+function Cable({ live }: { live: Live }) {
+  if (!live.port) return <span>its button: not heard of yet</span>;
+  if (!live.port.connected) return <strong className="text-ink">{live.port.words}</strong>;
+  return <span className="whitespace-nowrap">{live.inHand ? "its button enters readings here" : ""}</span>;
+}

@@ -1,0 +1,73 @@
+import { useMutation } from "@tanstack/react-query";
+
+import { ask, client, type Schemas, stringOf } from "../../api";
+import { newId, useKeepBench } from "../../shared/job";
+import { Button, Notice } from "../../shared/ui";
+import type { Desk } from "./useDesk";
+
+type Doubt = Schemas["DoubtShown"];
+
+/** The question that stands open on the part in hand: the one at the spot in hand first. */
+export function openDoubt(desk: Desk): Doubt | null {
+  const asked = desk.spots.filter((spot) => spot.doubt !== null);
+  const here = asked.find((spot) => spot.name === desk.spot) ?? asked.find((spot) => spot.doubt?.holds);
+  return (here ?? asked[0])?.doubt ?? null;
+}
+
+/** Taking what a reading was meant to be, or keeping what was read. */
+export function useSlipAnswer(desk: Desk) {
+  const keep = useKeepBench();
+  return useMutation({
+    mutationFn: ({ doubt, taken }: { doubt: Doubt; taken: number | null }) =>
+      ask(
+        client.POST("/api/jobs/{job_id}/slips", {
+          params: { path: { job_id: desk.bench.card.id } },
+          body: { id: newId(), reading: doubt.reading, taken_nm: taken, at: new Date().toISOString() },
+        }),
+      ),
+    onSuccess: keep,
+  });
+}
+
+interface Props {
+  desk: Desk;
+  doubt: Doubt;
+  answer: ReturnType<typeof useSlipAnswer>;
+}
+
+/** "Did you mean": quiet, beside the readings, with one key to take and one to keep. */
+export function SlipPanel({ desk, doubt, answer }: Props) {
+  const spot = desk.spots.find((one) => one.name === doubt.spot);
+  const read = spot?.current?.read || spot?.current?.size.text;
+  const signed = desk.bench.card.signed;
+  return (
+    <section aria-label="Did you mean" className="border-l-4 border-blue bg-sheet p-2" aria-live="polite">
+      <p className="text-[16px] font-semibold leading-tight">
+        <span className="figure">{doubt.throughout ? "All" : doubt.spot}</span> {doubt.question}
+      </p>
+      <div className="mt-1 flex flex-col gap-1">
+        {doubt.offers.map((offer, n) => (
+          <Button
+            key={offer.meant.nm}
+            kind={n === 0 ? "strong" : "plain"}
+            className="!min-h-10 !justify-start !px-2 text-left text-[15px] !leading-tight"
+            disabled={signed || answer.isPending}
+            onClick={() => answer.mutate({ doubt, taken: offer.meant.nm })}
+          >
+            <kbd className="figure text-sm">{n === 0 ? "F2" : "F8"}</kbd> {offer.words}
+            {doubt.throughout && ", all of it"}
+          </Button>
+        ))}
+        <Button
+          className="!min-h-10 !justify-start !px-2 text-[15px]"
+          disabled={signed || answer.isPending}
+          onClick={() => answer.mutate({ doubt, taken: null })}
+        >
+          <kbd className="figure text-sm">F4</kbd> Keep <span className="figure">{read}</span>
+        </Button>
+      </div>
+      {doubt.holds && <p className="mt-1 text-sm text-quiet">It is not judged until it is answered.</p>}
+      {answer.error && <Notice tone="wrong">{stringOf(answer.error)}</Notice>}
+    </section>
+  );
+}

@@ -1,0 +1,159 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { ask, client, Refused, type Schemas } from "../../api";
+import { Button, Choice, Dialog, Faults, Field } from "../../shared/ui";
+
+type GaugeIn = Schemas["GaugeIn"];
+type Text = "name" | "resolution" | "permissible_error" | "repeatability" | "least" | "most" | "revolution" | "serial" | "due" | "port"; // prettier-ignore
+
+const KINDS: readonly Schemas["GaugeKind"][] = [
+  "micrometer", "digital micrometer", "comparator snap gauge", "dial bore gauge", "digital bore gauge", "setting ring",
+  "indicator", "depth gauge", "telescoping gauge", "feeler gauge", "plastic thread", "caliper", "weighing scale",
+]; // prettier-ignore
+const PURPOSES: readonly Schemas["Purpose"][] = [
+  "journals", "bores", "walls", "depths", "gaps", "clearances", "run-out", "weights", "setting other gauges",
+]; // prettier-ignore
+const MATERIALS: readonly Schemas["Material"][] = ["gauge steel", "tungsten carbide", "steel"];
+
+export const BLANK: GaugeIn = {
+  name: "", kind: "micrometer", unit: "in", resolution: "", permissible_error: "", repeatability: "", least: "",
+  most: "", revolution: "", serial: "", due: "", fit_for: [], material: "gauge steel", port: "", retired: false,
+}; // prettier-ignore
+
+/** A gauge of the cabinet as it stands in the form. */
+export function formOf(gauge: Schemas["GaugeOut"]): GaugeIn {
+  const { name, kind, unit, resolution, permissible_error, repeatability, least, most, revolution, serial } =
+    gauge;
+  const { material, port, retired, due, purposes } = gauge;
+  return {
+    name, kind, unit, resolution, permissible_error, repeatability, least, most, revolution, serial, material, port,
+    retired, due: due ?? "", fit_for: purposes,
+  }; // prettier-ignore
+}
+
+interface Props {
+  id: string | null;
+  start: GaugeIn;
+  onClose: () => void;
+}
+
+/** Enter a gauge, or change one. What its kind has no use for is not asked. */
+export function GaugeDialog({ id, start, onClose }: Props) {
+  const [gauge, setGauge] = useState<GaugeIn>(start);
+  const queries = useQueryClient();
+  const keep = useMutation({
+    mutationFn: () =>
+      id === null
+        ? ask(client.POST("/api/gauges", { body: gauge }))
+        : ask(client.PUT("/api/gauges/{key}", { params: { path: { key: id } }, body: gauge })),
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: ["gauges"] });
+      onClose();
+    },
+  });
+  const refused = keep.error instanceof Refused ? keep.error : null;
+  const field = (key: Text) => ({
+    value: gauge[key],
+    fault: refused?.at(key),
+    onChange: (event: { target: { value: string } }) => setGauge({ ...gauge, [key]: event.target.value }),
+  });
+  const scale = gauge.kind === "weighing scale";
+  const dial = gauge.kind.includes("bore gauge") || gauge.kind === "indicator";
+  return (
+    <Dialog open wide onOpenChange={onClose} title={id === null ? "Enter a gauge" : "Change the gauge"}>
+      <div className="grid grid-cols-3 gap-x-4 gap-y-3">
+        <div className="col-span-2">
+          <Field label="Name and number" {...field("name")} />
+        </div>
+        <Field label="Serial mark" {...field("serial")} />
+        <Choice
+          label="Kind"
+          value={gauge.kind}
+          options={KINDS.map((value) => ({ value, label: value }))}
+          onChange={(kind) => setGauge({ ...gauge, kind, fit_for: [] })}
+        />
+        <Choice
+          label="Reads in"
+          value={gauge.unit}
+          disabled={scale}
+          options={[
+            { value: "in", label: "inch" },
+            { value: "mm", label: "millimetre" },
+          ]}
+          onChange={(unit) => setGauge({ ...gauge, unit })}
+        />
+        <Choice
+          label="Its scale is of"
+          value={gauge.material}
+          options={MATERIALS.map((value) => ({ value, label: value }))}
+          onChange={(material) => setGauge({ ...gauge, material })}
+        />
+        <Field
+          label={scale ? "Weighs to, grams" : "Reads to"}
+          hint="One graduation or one digit."
+          {...field("resolution")}
+        />
+        <Field
+          label="Permissible error, ±"
+          hint="From its calibration sheet or its maker."
+          {...field("permissible_error")}
+        />
+        {!scale && (
+          <Field label="Repeatability" hint="One standard deviation, if known." {...field("repeatability")} />
+        )}
+        {!scale && <Field label="Range from" hint="A ring: its size, twice." {...field("least")} />}
+        <Field label={scale ? "Takes at most, grams" : "Range to"} {...field("most")} />
+        {dial && <Field label="One turn of the dial" {...field("revolution")} />}
+        <Field label="Calibration due" type="date" {...field("due")} />
+        {!scale && (
+          <Field
+            label="Data port"
+            placeholder="/dev/ttyUSB0 or socket://…"
+            hint="Where its button speaks; empty if it has none."
+            {...field("port")}
+          />
+        )}
+      </div>
+      <fieldset className="mt-3">
+        <legend className="font-semibold">Fit for</legend>
+        <div className="flex flex-wrap gap-x-5">
+          {PURPOSES.map((purpose) => (
+            <label key={purpose} className="flex min-h-10 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={gauge.fit_for.includes(purpose)}
+                onChange={(e) =>
+                  setGauge({
+                    ...gauge,
+                    fit_for: e.target.checked
+                      ? [...gauge.fit_for, purpose]
+                      : gauge.fit_for.filter((one) => one !== purpose),
+                  })
+                }
+              />
+              {purpose}
+            </label>
+          ))}
+        </div>
+        <p className="text-sm text-quiet">None ticked: what its kind is usually fit for.</p>
+      </fieldset>
+      <label className="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5"
+          checked={gauge.retired}
+          onChange={(e) => setGauge({ ...gauge, retired: e.target.checked })}
+        />
+        Retired: no longer offered, kept for old readings
+      </label>
+      <div className="flex items-center gap-4">
+        <Button kind="strong" onClick={() => keep.mutate()}>
+          Keep it
+        </Button>
+        <Faults error={keep.error} />
+      </div>
+    </Dialog>
+  );
+}

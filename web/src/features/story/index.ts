@@ -1,0 +1,1 @@
+export { StoryPage } from "./StoryPage";

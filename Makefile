@@ -60,7 +60,7 @@ bench: setup-test ## speed, as ratios in one run
 screenshots: setup-test ## take the pictures in docs/screenshots again, from the demo data
 	$(PY) scripts/screenshots.py
 
-api: setup-test ## write the API description and its TypeScript types
+api: .make/venv-test .make/node ## write the API description and its TypeScript types
 	$(PY) manage.py export_openapi_schema --api workshop.config.api.api --indent 1 > web/src/api/openapi.json
 	cd web && npm run --silent types
 	$(PY) -m halfthou.cli schema > docs/job-file.schema.json

@@ -14,7 +14,9 @@ def _layout(name: str) -> Layout:
     return next(layout for layout in usual_layouts() if layout.name == name)
 
 
-def _set(figures: list[FIGURE], shells: list[tuple[str, str, bool]], hardening: Hardening) -> SetForm:
+def _set(
+    figures: list[FIGURE], shells: list[tuple[str, str, bool]], hardening: Hardening, oil_hole_deg: str = "68"
+) -> SetForm:
     return SetForm(
         figures=[
             FigureForm(name=name, least=least, most=most, source=SourceKind.INVENTED, place="demo sheet")
@@ -22,6 +24,7 @@ def _set(figures: list[FIGURE], shells: list[tuple[str, str, bool]], hardening: 
         ],
         shells=[ShellForm(undersize=u, part_number=p, can_be_bought=b) for u, p, b in shells],
         hardening=hardening,
+        oil_hole_deg=oil_hole_deg,
     )
 
 
@@ -53,7 +56,7 @@ def petrol_four() -> SheetForm:
         unit=Unit.INCH,
         notes="Invented for the demo.",
         layout=_layout("Inline four"),
-        mains=_set(mains, [(u, f"TB-142M-{p}", b) for u, p, b in ladder], Hardening.NONE),
+        mains=_set(mains, [(u, f"TB-142M-{p}", b) for u, p, b in ladder], Hardening.NONE, "112"),
         rods=_set(rods, [(u, f"TB-142R-{p}", b) for u, p, b in [*ladder, (".040", "40", False)]], Hardening.NONE),
     )
 
@@ -85,7 +88,7 @@ def diesel_three() -> SheetForm:
         unit=Unit.MM,
         notes="Invented for the demo.",
         layout=_layout("Inline three"),
-        mains=_set(mains, [(u, f"SK 47.1.{p}", b) for u, p, b in ladder], Hardening.NITRIDED),
+        mains=_set(mains, [(u, f"SK 47.1.{p}", b) for u, p, b in ladder], Hardening.NITRIDED, "112"),
         rods=_set(rods, [(u, f"SK 47.2.{p}", b) for u, p, b in ladder], Hardening.NITRIDED),
     )
 
@@ -125,6 +128,6 @@ def vee_eight() -> SheetForm:
         unit=Unit.INCH,
         notes="Invented for the demo.",
         layout=_layout("V eight, cross plane"),
-        mains=_set(mains, [(u, f"MK8-M{p}", b) for u, p, b in ladder], Hardening.NONE),
+        mains=_set(mains, [(u, f"MK8-M{p}", b) for u, p, b in ladder], Hardening.NONE, "112"),
         rods=_set(rods, [(u, f"MK8-R{p}", b) for u, p, b in ladder], Hardening.NONE),
     )

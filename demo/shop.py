@@ -4,15 +4,16 @@ from __future__ import annotations
 
 import random
 from datetime import date, datetime, timedelta
+from typing import Any
 
 from django.utils import timezone
 
+from demo.cabinet import furnish_cabinet, furnish_checks
 from demo.engines import diesel_three, petrol_four, vee_eight
 from demo.worn import INCH_HAND, METRIC_HAND, Hand, Worn, readings_csv
-from halfthou.jobs import DecisionKind, Gauge, JournalSet, Look, Plan
+from halfthou.jobs import Condition, DecisionKind, Feature, Gauge, JournalSet, Look, OperationKind, Plan
 from halfthou.lengths import Unit
 from halfthou.verdicts import Action
-from workshop.gauges.actions import GaugeForm, keep_gauge
 from workshop.jobs import actions
 from workshop.jobs.models import JobRecord
 from workshop.limits.actions import confirm_sheet, draft_sheet
@@ -32,9 +33,9 @@ class Shop:
         self.count = 0
         self.bench, self.machinist, self.owner = (self._person(role) for role in Role)
         prefer_unit(self.owner, Unit.INCH)
-        self.inch = self._gauge("2–3 in micrometer, No. 7", "micrometer", Unit.INCH, ".0001", ".0001")
-        self.metric = self._gauge("50–75 mm digital micrometer", "digital micrometer", Unit.MM, "0.001", "0.003")
-        self._gauge("Workshop caliper", "caliper", Unit.INCH, ".001", ".0010")
+        self.cabinet = furnish_cabinet(self.machinist, today)
+        furnish_checks(self.cabinet, (self.bench, self.machinist), timezone.now())
+        self.inch, self.metric = self.cabinet["inch"], self.cabinet["metric"]
         self.petrol, self.diesel, self.vee = (
             confirm_sheet(self.owner, draft_sheet(self.machinist, form).pk)
             for form in (petrol_four(), diesel_three(), vee_eight())
@@ -45,16 +46,6 @@ class Shop:
         person.set_password(f"{role.value}-half-thou")
         person.save()
         return person
-
-    def _gauge(self, name: str, kind: str, unit: Unit, resolution: str, error: str) -> Gauge:
-        typed = {
-            "name": name,
-            "kind": kind,
-            "unit": unit.value,
-            "resolution": resolution,
-            "permissible_error": error,
-        }
-        return keep_gauge(self.machinist, None, GaugeForm.model_validate(typed))
 
     def book(
         self, number: int, title: str, limits: SheetRevision, due: int | None, card: tuple[str, str] = ("", "")
@@ -82,8 +73,8 @@ class Shop:
         text = readings_csv(journals, Plan(), hand, self.chance)
         actions.take_in_readings(self.bench, job_id, text, gauge.id)
 
-    def type_in(self, job_id: int, journal: str, typed: dict[str, str], gauge: Gauge) -> None:
-        """Type readings one by one, as at the bench."""
+    def type_in(self, job_id: int, journal: str, typed: dict[str, str], gauge: Gauge, **more: Any) -> None:
+        """Type readings one by one, as at the bench; `more` says in what state."""
         for spot, text in typed.items():
             landing = actions.Landing(
                 id=self._key(),
@@ -93,6 +84,7 @@ class Shop:
                 unit=gauge.unit,
                 gauge=gauge.id,
                 at=self._now(),
+                **more,
             )
             actions.land_reading(self.bench, job_id, landing)
 
@@ -119,6 +111,11 @@ class Shop:
         )
         actions.decide(self.machinist, job_id, deciding)
 
+    def work(self, job_id: int, kind: OperationKind, on: str, undersize: str = "", note: str = "") -> None:
+        """Write an operation down."""
+        doing = actions.Doing(id=self._key(), kind=kind, on=on, undersize=undersize, note=note, at=self._now())
+        actions.do_operation(self.bench, job_id, doing)
+
     def _key(self) -> str:
         self.count += 1
         return f"demo.{self.count}"
@@ -140,6 +137,8 @@ def furnish(today: date) -> None:
     _one_sets_all(shop)
     _past_the_last(shop)
     _hardened(shop)
+    _not_to_be_trusted(shop)
+    _back_from_the_grinder(shop)
 
 
 def _fit(names: str, size: float, oval: float, taper: float, chance: random.Random) -> dict[str, Worn]:
@@ -282,3 +281,37 @@ def _hardened(shop: Shop) -> None:
     shop.accept(job, JournalSet.MAINS)
     reason = "Customer has a spare crank; this one goes to the specialist for case depth before it is scrapped."
     shop.override(job, JournalSet.RODS, Action.REFER, reason)
+
+
+def _not_to_be_trusted(shop: Shop) -> None:
+    """Readings that must be looked at before they are believed: a turn of the thimble, a part from the wash."""
+    job = shop.book(
+        47,
+        "Ballast winch",
+        shop.petrol,
+        9,
+        ("Peat Line Railway", "Ran low on oil; stopped in time, says the crew."),
+    )
+    shop.read(job, _fit("M1 M2 M3 M4 M5", 2.4139, 0.0002, 0.0001, shop.chance), INCH_HAND)
+    shop.read(job, _fit("R1", 2.0374, 0.0003, 0.0001, shop.chance), INCH_HAND)
+    slipped = {"1a": "2.0373", "1b": "2.0374", "1c": "2.0124", "1d": "2.0373", "2a": "2.0372"}
+    shop.type_in(job, "R2", slipped, shop.inch)
+    warm = actions.SittingForm(id="demo.wash", condition=Condition.WASHED, at=timezone.now())
+    washed = dict(zip(Plan().spots, ("366", "367", "367", "366", "366", "366", "367", "366"), strict=True))
+    shop.type_in(job, "R3", {spot: f"2.0{text}" for spot, text in washed.items()}, shop.inch, sitting=warm)
+
+
+def _back_from_the_grinder(shop: Shop) -> None:
+    """Ground under: what was read before is stale, one rod is taken again, and its bearing bore is read."""
+    job = shop.book(
+        48, "Sawmill engine", shop.diesel, 6, ("Upper Mill", "Rods ground; wanted checked before it is closed up.")
+    )
+    shop.read(job, _fit("M1 M2 M3 M4", 73.652, 0.003, 0.002, shop.chance), METRIC_HAND)
+    rods = _fit("R1 R3", 61.380, 0.004, 0.002, shop.chance)
+    rods["R2"] = Worn(61.352, 0.052, 20, 0.004)
+    shop.read(job, rods, METRIC_HAND)
+    shop.work(job, OperationKind.GRIND, "rods", "0.25 mm", "Done at Eastquay")
+    shop.type_in(job, "R1", {"1a": "61.130", "1b": "61.131", "1c": "61.130", "1d": "61.130", "2a": "61.129",
+                             "2b": "61.130", "2c": "61.130", "2d": "61.130"}, shop.metric)  # fmt: skip
+    bore = {"1a": "61.192", "1b": "61.190", "1c": "61.190", "2a": "61.191", "2b": "61.190", "2c": "61.189"}
+    shop.type_in(job, "R1", bore, shop.cabinet["bore"], feature=Feature.BEARING_BORE, caps_torqued=True)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import contextlib
 import threading
 import time
 from collections import deque
@@ -46,11 +47,10 @@ class PortReader(threading.Thread):
                         self._waiting.append((raw, time.monotonic()))
                 self._send(dam.take_held())
         except (serial.SerialException, OSError):
+            self._send(0)
             if cutter.rest:
-                self._send(0)
-                rest = cutter.rest.decode("ascii", "replace")
-                words = f"pulled in the middle of a line: “{rest}” was not taken"
-                self._state(words, connected=False)
+                with contextlib.suppress(ServerAway):
+                    self.server.lines(self.gauge, [(cutter.rest, 0)], 0, broken=True)
             raise
 
     @staticmethod
@@ -74,7 +74,6 @@ class PortReader(threading.Thread):
             return
         try:
             self.server.state(self.gauge, words, connected=connected)
-            # A pulled line stays told; that the port cannot be opened meanwhile is no news.
             self._words = words
         except ServerAway:
             self._words = ""

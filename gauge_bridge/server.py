@@ -26,9 +26,9 @@ class Server:
         found: list[dict[str, str]] = self._ask("GET", "/api/live/bridge/ports", None)
         return found
 
-    def lines(self, gauge: str, lines: list[tuple[bytes, int]], dropped: int) -> None:
-        """Hand lines over, each with its age in milliseconds."""
-        body = [{"raw": raw.hex(), "age_ms": age} for raw, age in lines]
+    def lines(self, gauge: str, lines: list[tuple[bytes, int]], dropped: int, *, broken: bool = False) -> None:
+        """Hand lines over, each with its age in milliseconds; `broken` ones ended with the plug pulled."""
+        body = [{"raw": raw.hex(), "age_ms": age, "broken": broken} for raw, age in lines]
         self._ask("POST", "/api/live/bridge/lines", {"gauge": gauge, "lines": body, "dropped": dropped})
 
     def state(self, gauge: str, words: str, *, connected: bool) -> None:

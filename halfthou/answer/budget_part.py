@@ -45,11 +45,18 @@ def _shown(finding: Finding, rule: str, say: Notation) -> BudgetShown:
         u=say.doubt(Length(round(finding.doubt_nm))),
         expanded=say.doubt(expanded(finding.doubt_nm)),
         guard=say.doubt(finding.guard),
-        conforms=finding.probability,
+        chance=_chance(finding.probability),
         rule=rule,
         lines=lines,
         cancelled=_cancelled(finding.budget),
     )
+
+
+def _chance(probability: float) -> str:
+    """A probability in three decimals, never as certainty."""
+    if probability > 0.999:
+        return "more than 0.999"
+    return "less than 0.001" if probability < 0.001 else f"{probability:.3f}"
 
 
 def _cancelled(budget: tuple[Term, ...]) -> str:

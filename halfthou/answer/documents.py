@@ -234,7 +234,7 @@ class BudgetShown(Document):
     u: str
     expanded: str
     guard: str
-    conforms: float
+    chance: str
     rule: str
     lines: tuple[BudgetLine, ...]
     cancelled: str

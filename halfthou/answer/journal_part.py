@@ -95,7 +95,7 @@ def _to_repeat(verdict: JournalVerdict, ways: tuple[Settling, ...]) -> tuple[Rep
 
 def _warmth(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
     """What warmth and zero error did, said once for the spot of the least size."""
-    if verdict.findings:
+    if verdict.findings and not verdict.findings[0].waits_warm:
         least = verdict.findings[0].spots[0]
         state = next(state for state in verdict.case.survey.spots if state.spot == least)
         yield from warmth_reasons(state, say)
@@ -108,6 +108,8 @@ def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:
         return "Not read yet"
     if verdict.case.survey.held and action is Action.MEASURE:
         return "Answer first"
+    if action is Action.MEASURE and verdict.findings and verdict.findings[0].waits_warm:
+        return "Let it cool"
     if action is Action.MEASURE:
         return "Too close to call" if verdict.state is State.TOO_CLOSE else "Measure on"
     if action is Action.REGRIND:
@@ -137,6 +139,8 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
     if held:
         where = " ".join(state.spot for state in held)
         return f"{where} {'waits' if len(held) == 1 else 'wait'} for your answer"
+    if verdict.findings and verdict.findings[0].waits_warm:
+        return "the verdict waits until it has rested"
     left = len(verdict.case.survey.unread)
     if left and verdict.case.survey.form is not None:
         return f"{left} {'reading' if left == 1 else 'readings'} to go"
@@ -214,8 +218,6 @@ def _no_clearance(words: str) -> ClearanceShown:
 def _still_to_do(verdict: JournalVerdict, action: Action) -> tuple[str, ...]:
     case = verdict.case
     found = []
-    if case.survey.held:
-        found.append(f"Take or keep what stands at {', '.join(state.spot for state in case.survey.held)}.")
     if case.survey.unread and case.survey.form is not None:
         found.append(f"Read {', '.join(case.survey.unread)}.")
     if case.answer(Look.SURFACE) is None:

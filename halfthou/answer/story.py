@@ -40,7 +40,7 @@ def _readings(job: Job) -> Iterator[StoryLine]:
     for reading in sorted((r for r in job.readings if r.corrects is None), key=lambda r: r.at):
         key = (reading.journal, reading.feature, reading.by, reading.gauge)
         group = open_lines.get(key)
-        if group and reading.at - group[-1].at > TOGETHER:
+        if group and (reading.at - group[-1].at > TOGETHER or _work_between(job, group[-1], reading)):
             yield _read_line(group, gauges)
             group = None
         if group is None:
@@ -49,6 +49,10 @@ def _readings(job: Job) -> Iterator[StoryLine]:
             group.append(reading)
     for group in open_lines.values():
         yield _read_line(group, gauges)
+
+
+def _work_between(job: Job, before: Reading, after: Reading) -> bool:
+    return any(before.at <= done.at < after.at for done in job.operations)
 
 
 def _read_line(group: list[Reading], gauges: dict[str, str]) -> StoryLine:
@@ -105,7 +109,7 @@ def _work(job: Job, done: Operation) -> StoryLine:
     if done.undersize is not None:
         size = f" to {Notation.usual(Unit(job.limits.unit)).undersize(done.undersize)} under"
     more = f"{stale} {'reading' if stale == 1 else 'readings'} made stale." if stale else ""
-    note = f" {done.note}" if done.note else ""
+    note = f" {done.note}." if done.note else ""
     words = f"{done.kind.value}: {on}{size}"
     return StoryLine(at=done.at, by=done.by, kind=StoryKind.WORK, words=words, more=more + note)
 
@@ -119,7 +123,8 @@ def _checks(job: Job) -> Iterator[StoryLine]:
             continue
         gauge = gauges[check.gauge]
         standard = Notation.usual(check.unit).with_unit(check.standard)
-        words = f"checked {gauge.name} on {standard}"
+        against = gauges[check.against].name if check.against else ""
+        words = f"checked {gauge.name} on {standard}" + (f", {against}" if against else "")
         yield StoryLine(at=check.at, by=check.by, kind=StoryKind.CHECK, words=words)
 
 

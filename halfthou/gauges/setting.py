@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 from enum import StrEnum
 
-from halfthou.jobs import COMPARATORS, Gauge, SettingCheck
+from halfthou.jobs import COMPARATORS, WITHOUT_ZERO, Gauge, SettingCheck
 from halfthou.lengths import Length
 
 #: A check counts for sizes this near its standard. Source: common practice, no source: a micrometer screw errs
@@ -99,4 +99,4 @@ def standing_of(gauge: Gauge, setting: Setting | None, on: date) -> Standing:
         return Standing.OUT
     if gauge.due is not None and on > gauge.due:
         return Standing.OVERDUE
-    return Standing.FIT if setting is not None else Standing.NOT_CHECKED
+    return Standing.FIT if setting is not None or gauge.kind in WITHOUT_ZERO else Standing.NOT_CHECKED

@@ -3,7 +3,16 @@
 from halfthou.jobs.document import Document, FactId, Note, Words
 from halfthou.jobs.facts import ANSWERS, FIXED_SPOTS, Feature, Look, Observation, Reading, SlipAnswer, Withdrawal
 from halfthou.jobs.figures import Band, Figure, Source, SourceKind
-from halfthou.jobs.gauge import COMPARATORS, THIMBLES, USUAL_PURPOSES, Gauge, GaugeKind, Purpose, Weighing
+from halfthou.jobs.gauge import (
+    COMPARATORS,
+    THIMBLES,
+    USUAL_PURPOSES,
+    WITHOUT_ZERO,
+    Gauge,
+    GaugeKind,
+    Purpose,
+    Weighing,
+)
 from halfthou.jobs.house_rules import Guard, HardenedCrank, HouseRules
 from halfthou.jobs.job import Job
 from halfthou.jobs.job_file import FORMAT, VERSION, Decision, DecisionKind, JobFile, Signature
@@ -32,6 +41,7 @@ __all__ = [
     "THIMBLES",
     "USUAL_PURPOSES",
     "VERSION",
+    "WITHOUT_ZERO",
     "Arrangement",
     "Band",
     "Celsius",

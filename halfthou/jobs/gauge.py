@@ -61,6 +61,14 @@ USUAL_PURPOSES: dict[GaugeKind, tuple[Purpose, ...]] = {
     GaugeKind.WEIGHING_SCALE: (Purpose.WEIGHT,),
 }
 
+#: Kinds that have no zero to check: their permissible error counts as it stands.
+WITHOUT_ZERO = (
+    GaugeKind.SETTING_RING,
+    GaugeKind.TELESCOPING_GAUGE,
+    GaugeKind.FEELER_GAUGE,
+    GaugeKind.PLASTIC_THREAD,
+    GaugeKind.WEIGHING_SCALE,
+)
 THIMBLES = (GaugeKind.MICROMETER,)
 COMPARATORS = (GaugeKind.DIAL_BORE_GAUGE, GaugeKind.DIGITAL_BORE_GAUGE, GaugeKind.SNAP_GAUGE, GaugeKind.INDICATOR)
 

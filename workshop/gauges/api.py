@@ -16,7 +16,7 @@ from halfthou.gauges import (
     settings_of,
     standing_of,
 )
-from halfthou.jobs import COMPARATORS, Gauge, GaugeKind, Material, Purpose, SettingCheck
+from halfthou.jobs import COMPARATORS, WITHOUT_ZERO, Gauge, GaugeKind, Material, Purpose, SettingCheck
 from halfthou.lengths import Length, Notation, Unit
 from workshop.gauges import actions
 from workshop.gauges.actions import CheckForm, GaugeForm
@@ -47,6 +47,7 @@ class GaugeOut(Schema):
     port: str
     comparator: bool
     retired: bool
+    has_zero: bool
     standing: Standing
     standing_words: str
     zero: str
@@ -129,6 +130,7 @@ def gauge_out(gauge: Gauge, last: Setting | None = None, *, retired: bool = Fals
         material=gauge.material,
         port=gauge.port,
         comparator=gauge.kind in COMPARATORS,
+        has_zero=gauge.kind not in WITHOUT_ZERO,
         retired=retired,
         standing=standing,
         standing_words=_standing_words(gauge, standing, last),

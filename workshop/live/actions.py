@@ -14,10 +14,12 @@ from workshop.people.refusals import Clash, NotThere
 
 
 class RawLine(Schema):
-    """A line as it came from the port: its bytes in hexadecimal, and its age by the bridge's own stopwatch."""
+    """A line as it came from the port: its bytes in hexadecimal, its age by the bridge's own stopwatch, and whether
+    the gauge was pulled in the middle of it."""
 
     raw: str = Field(max_length=4096, pattern=r"^([0-9a-f]{2})*$")
     age_ms: int = Field(ge=0)
+    broken: bool = False
 
 
 class Lines(Schema):
@@ -71,6 +73,9 @@ _TOO_SOON = {
 def _take(gauge: Gauge, line: RawLine) -> Line:
     raw = bytes.fromhex(line.raw)
     text = "".join(chr(c) if 32 <= c < 127 else "·" for c in raw[:40])
+    if line.broken:
+        words = "The gauge was pulled in the middle of this line: not taken."
+        return hub.hand_over(gauge.id, Line(LineState.MALFORMED, text, words), None)
     soon = hub.too_soon(gauge.id, raw, line.age_ms / 1000)
     if soon is not None:
         return hub.hand_over(gauge.id, Line(soon, text, _TOO_SOON[soon]), None)

@@ -60,6 +60,7 @@ class ReleaseIn(Schema):
     """A bench that lets go of its gauge."""
 
     bench: str
+    gauge: str
 
 
 @router.get("/bridge/ports", response=list[PortOut], auth=bridge)
@@ -111,5 +112,5 @@ def claim_gauge(request: HttpRequest, given: ClaimForm) -> ClaimForm:
 @router.post("/release", response=ReleaseIn)
 def release(request: HttpRequest, given: ReleaseIn) -> ReleaseIn:
     """Put the gauge down."""
-    hub.release(given.bench)
+    hub.release(given.bench, given.gauge)
     return given

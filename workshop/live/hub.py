@@ -121,10 +121,12 @@ class Hub:
             self._tell(lambda one: one.bench == stands.bench, "lost", {"gauge": gauge, "to": claim.where})
         return None
 
-    def release(self, bench: str) -> None:
-        """Let go of whatever a bench has claimed."""
+    def release(self, bench: str, gauge: str) -> None:
+        """Let go of a gauge, if this bench has it."""
         with self._lock:
-            self.claims = {gauge: held for gauge, held in self.claims.items() if held.bench != bench}
+            held = self.claims.get(gauge)
+            if held is not None and held.bench == bench:
+                del self.claims[gauge]
 
     def port(self, gauge: str) -> Port:
         """The port of a gauge."""

@@ -1389,6 +1389,8 @@ export interface components {
             comparator: boolean;
             /** Retired */
             retired: boolean;
+            /** Has Zero */
+            has_zero: boolean;
             standing: components["schemas"]["Standing"];
             /** Standing Words */
             standing_words: string;
@@ -1637,13 +1639,19 @@ export interface components {
         };
         /**
          * RawLine
-         * @description A line as it came from the port: its bytes in hexadecimal, and how long ago, by the bridge's own stopwatch.
+         * @description A line as it came from the port: its bytes in hexadecimal, its age by the bridge's own stopwatch, and whether
+         *     the gauge was pulled in the middle of it.
          */
         RawLine: {
             /** Raw */
             raw: string;
             /** Age Ms */
             age_ms: number;
+            /**
+             * Broken
+             * @default false
+             */
+            broken: boolean;
         };
         /**
          * PortState
@@ -1704,6 +1712,8 @@ export interface components {
         ReleaseIn: {
             /** Bench */
             bench: string;
+            /** Gauge */
+            gauge: string;
         };
         /**
          * RackOrder
@@ -2750,8 +2760,8 @@ export interface components {
             expanded: string;
             /** Guard */
             guard: string;
-            /** Conforms */
-            conforms: number;
+            /** Chance */
+            chance: string;
             /** Rule */
             rule: string;
             /** Lines */

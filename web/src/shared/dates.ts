@@ -1,4 +1,5 @@
 const day = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short" });
+const dayAndYear = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", year: "numeric" });
 const moment = new Intl.DateTimeFormat("en-GB", {
   day: "numeric",
   month: "short",
@@ -8,6 +9,9 @@ const moment = new Intl.DateTimeFormat("en-GB", {
 
 /** A date as the shop writes it: 4 May. */
 export const dayText = (iso: string): string => day.format(new Date(`${iso}T00:00:00`));
+
+/** A date that may lie in another year: 4 May 2031. */
+export const yearText = (iso: string): string => dayAndYear.format(new Date(`${iso}T00:00:00`));
 
 /** A moment: 4 May, 09:30. */
 export const momentText = (iso: string): string => moment.format(new Date(iso));

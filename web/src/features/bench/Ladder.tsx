@@ -8,7 +8,7 @@ interface Label {
   look: string;
 }
 
-const HEIGHT = 470;
+const HEIGHT = 448;
 const AXIS = 66;
 const BAND = 50;
 

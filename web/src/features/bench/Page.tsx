@@ -66,7 +66,7 @@ export function BenchPage() {
           )}
         </div>
         <Ladder bench={bench} journal={desk.journal} />
-        <div className="h-[478px]">
+        <div className="h-[458px]">
           <Reasons bench={bench} journal={desk.journal} onSpots={setLit} />
         </div>
       </div>

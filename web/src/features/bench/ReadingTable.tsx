@@ -9,7 +9,7 @@ export function ReadingTable({ desk, lit }: { desk: Desk; lit: readonly string[]
   const planes = [...new Set(spots.map((spot) => spot.plane))];
   const first = spots.filter((spot) => spot.plane === planes[0]);
   return (
-    <table className="w-full border-collapse">
+    <table className="w-full table-fixed border-collapse">
       <caption className="sr-only">
         Readings of {desk.journal.name}, {desk.feature}
       </caption>

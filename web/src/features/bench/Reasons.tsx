@@ -43,11 +43,15 @@ export function Reasons({ bench, journal, onSpots }: Props) {
         ))}
         <ReasonList journal={journal} onSpots={onSpots} />
         <p className="mt-2 border-t border-line pt-2">
-          <span className="font-semibold">Oil clearance</span>{" "}
-          <span className={journal.clearance.least ? "figure" : ""}>{journal.clearance.words}</span>
+          <span className="font-semibold">Oil clearance</span> {journal.clearance.words}
         </p>
         <Lines title="What would settle it" lines={journal.would_change} />
-        <Lines title="The gauge" lines={setAnswerOf(bench, journal.set).notes.map((note) => note.text)} />
+        {journal.figures.length === 0 && (
+          <Lines
+            title="Before you measure"
+            lines={setAnswerOf(bench, journal.set).notes.map((note) => note.text)}
+          />
+        )}
       </div>
       <Cautions journal={journal} />
       <div className="pt-2">

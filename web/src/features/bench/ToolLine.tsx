@@ -82,7 +82,7 @@ export function ToolLine({ desk, live, opened, onOpen, onKeys }: Props) {
         <Tool onClick={() => onOpen("plan")}>Plan</Tool>
         <Tool onClick={onKeys}>Keys</Tool>
       </div>
-      <div className="flex min-h-6 items-center">
+      <div className="flex min-h-7 items-center">
         <GaugeLine desk={desk} live={live} />
       </div>
       {opened === "warmth" && <WarmthDialog desk={desk} open onOpenChange={shut} />}

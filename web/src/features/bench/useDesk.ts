@@ -1,5 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 
 import { ask, client, type Schemas } from "../../api";
@@ -29,6 +29,8 @@ export function useDesk(bench: Bench) {
   const [text, setText] = useState("");
   const [visits, setVisits] = useState(0);
   const [replace, setReplace] = useState(false);
+  /** When the spot in hand last changed by hand: a slow gauge's line then belongs to the spot before. */
+  const movedAt = useRef(0);
   const keep = useKeepBench();
   const question = mine.find((parcel) => parcel.state !== "waiting");
   const feature = setup.feature;
@@ -47,6 +49,7 @@ export function useDesk(bench: Bench) {
         ? firstSpot(bench, next, mine)
         : firstUnread(spotsOf(bench, next, feature), mine, next.id, feature);
     setSpot(at === undefined ? open : at);
+    movedAt.current = performance.now();
     setText("");
     setReplace(false);
     setVisits((before) => before + 1);
@@ -97,6 +100,7 @@ export function useDesk(bench: Bench) {
     };
     outbox.add(jobId, landing);
     moveOn(spot);
+    movedAt.current = byButton ? 0 : performance.now();
   };
   const land = () => {
     if (spot) landText(text, setup.unit, false);
@@ -131,7 +135,7 @@ export function useDesk(bench: Bench) {
 
   return {
     bench, journal, spot, spots, feature, measure, again, text, setup, replace, visits, question, mine, others,
-    outbox, withdrawing, setText, setReplace, goTo, upNext, land, landText, withdrawLast, putBack,
+    outbox, withdrawing, movedAt, setText, setReplace, goTo, upNext, land, landText, withdrawLast, putBack,
   }; // prettier-ignore
 }
 

@@ -16,6 +16,8 @@ export interface Told {
 
 const BENCH = "half-thou.bench";
 const LOOK_AGAIN_MS = 400;
+/** A line this soon after the spot was changed by hand may be the answer to the spot before. */
+const SLOW_MS = 600;
 
 /** The name of this tab, kept over a reload. */
 function benchName(): string {
@@ -93,9 +95,9 @@ export function useLive(desk: Desk) {
       setRefused("");
       setLast(null);
       setPort(null);
-      if (speaks) void client.POST("/api/live/release", { body: { bench } });
+      if (speaks) void client.POST("/api/live/release", { body: { bench, gauge: gaugeId } });
     };
-  }, [bench, jobId, queries, speaks, claim]);
+  }, [bench, jobId, queries, speaks, claim, gaugeId]);
   return { speaks, last, port, inHand, refused, takeOver: () => void claim(true) };
 }
 
@@ -107,6 +109,8 @@ function enter(desk: Desk, told: Told): Told {
   if (desk.bench.card.signed) return { ...told, entry: null, words: "Signed: no readings are taken." };
   if (desk.question) return { ...told, entry: null, words: "Answer the question first, then press again." };
   if (!desk.spot) return { ...told, entry: null, words: "No spot in hand: not entered. Choose a spot." };
+  if (performance.now() - desk.movedAt.current < SLOW_MS)
+    return { ...told, entry: null, state: "late", words: "It came just as the spot changed. Press again." };
   desk.landText(told.entry.typed, told.entry.unit, true);
   return told;
 }

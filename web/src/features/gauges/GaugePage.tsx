@@ -30,7 +30,6 @@ export function GaugePage() {
     );
   }
   const { gauge } = detail.data;
-  const checked = !["weighing scale", "plastic thread", "feeler gauge", "setting ring"].includes(gauge.kind);
   return (
     <Page
       title={gauge.name}
@@ -42,10 +41,10 @@ export function GaugePage() {
         </>
       }
     >
-      <p className="mb-3 flex items-center gap-3 text-lg">
-        <StandingMark standing={gauge.standing} /> {gauge.standing_words}
+      <p className="mb-3 text-lg">
+        <StandingMark standing={gauge.standing} words={gauge.standing_words} />
       </p>
-      {checked ? (
+      {gauge.has_zero ? (
         <div className="grid grid-cols-[400px_1fr] gap-10">
           <Section title="Setting check">
             <CheckForm gauge={gauge} />
@@ -112,10 +111,14 @@ function Hands({ detail }: { detail: Detail }) {
       {hands.map((hand) => (
         <li key={hand.by} className="flex justify-between border-b border-line/60 py-1">
           <strong>{hand.by}</strong>
-          <span>
-            repeats within <span className="figure">{hand.repeats_within}</span> {gauge.unit}, one standard
-            deviation{hand.enough ? "" : `; too few repeats yet, ${counts_with} is counted with`}
-          </span>
+          {hand.enough ? (
+            <span>
+              repeats within <span className="figure">{hand.repeats_within}</span> {gauge.unit}, one standard
+              deviation
+            </span>
+          ) : (
+            <span>too few repeats yet: {counts_with} is counted with</span>
+          )}
         </li>
       ))}
     </ul>

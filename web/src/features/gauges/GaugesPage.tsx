@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 
 import { ask, client, type Schemas } from "../../api";
-import { dayText } from "../../shared/dates";
+import { yearText } from "../../shared/dates";
 import { Button, Faults, Page } from "../../shared/ui";
 import { useMay } from "../session";
 import { BLANK, GaugeDialog } from "./GaugeDialog";
@@ -82,7 +82,7 @@ function Row({ gauge }: { gauge: Gauge }) {
       </td>
       <td className="figure">{gauge.zero && !gauge.comparator ? gauge.zero : "–"}</td>
       <td className="text-[15px] leading-tight">{gauge.purposes.join(", ")}</td>
-      <td className="whitespace-nowrap">{gauge.due ? dayText(gauge.due) : "–"}</td>
+      <td className="whitespace-nowrap">{gauge.due ? yearText(gauge.due) : "–"}</td>
       <td className="whitespace-nowrap">
         <StandingMark standing={gauge.standing} />
       </td>

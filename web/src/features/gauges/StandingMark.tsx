@@ -8,14 +8,14 @@ const SHAPES: Record<Schemas["Standing"], string> = {
 };
 
 /** How a gauge stands: a mark struck in the hand of the verdict marks, and the word. */
-export function StandingMark({ standing }: { standing: Schemas["Standing"] }) {
+export function StandingMark({ standing, words }: { standing: Schemas["Standing"]; words?: string }) {
   const bad = standing === "out" || standing === "overdue";
   return (
     <span className={`inline-flex items-center gap-2 font-semibold ${bad ? "text-red" : ""}`}>
       <svg width={18} height={18} aria-hidden="true" className={bad ? "stroke-red" : "stroke-blue"}>
         <path d={SHAPES[standing]} fill="none" strokeWidth={2.5} />
       </svg>
-      {standing}
+      {words ?? standing}
     </span>
   );
 }

@@ -1,0 +1,74 @@
+"""Whether the promise holds: worn journals of known true form, read by simulated gauges through the real code.
+
+Ten thousand journals near their limits. The figures, for each of size, out-of-round and taper: of all "within", the
+share that is in truth beyond; of all "beyond", the share that is in truth within. Promised: at most 5 % each, the
+one-sided 95 % of the guard band. Half of the gauges were checked on a standard before measuring.
+"""
+
+from __future__ import annotations
+
+import random
+import sys
+from collections import Counter
+from pathlib import Path
+
+sys.path.insert(0, str(Path(__file__).parents[1]))
+
+from halfthou.assess import assess
+from halfthou.jobs import SettingCheck
+from halfthou.lengths import Length, Unit
+from tests.making import NOON, inches
+from tests.simulated import TENTH, TrueGauge, TrueJournal, bench_job, micrometer, readings_of
+
+JOURNALS = 10_000
+LIMIT, OVAL, TAPER = inches("2.0370").nm, inches("0.0010").nm, inches("0.0006").nm
+
+
+def journal_near_its_limits(chance: random.Random) -> TrueJournal:
+    """Every figure around its limit: the hardest to call."""
+    oval = chance.uniform(0, 2 * OVAL)
+    taper = chance.uniform(0, 2 * TAPER)
+    least = LIMIT + chance.uniform(-12, 12) * TENTH
+    return TrueJournal(least + oval / 2 + taper, oval, chance.uniform(0, 180), taper)
+
+
+def checked(gauge: TrueGauge, chance: random.Random) -> SettingCheck:
+    """The gauge read three times on a two-inch standard that is good to a micrometre."""
+    standard = inches("2.0000")
+    true = standard.nm + chance.uniform(-1_000, 1_000)
+    read = tuple(Length(gauge.read(true, chance)) for _ in range(3))
+    return SettingCheck(id="c", gauge="mic", standard=standard, read=read, unit=Unit.INCH, by="bench", at=NOON)
+
+
+def main() -> None:
+    """Print what was called and how much of it was wrong."""
+    chance = random.Random(8)
+    called: Counter[tuple[str, str]] = Counter()
+    wrong: Counter[tuple[str, str]] = Counter()
+    for trial in range(JOURNALS):
+        true = journal_near_its_limits(chance)
+        gauge = TrueGauge(micrometer(TENTH, TENTH // 2, TENTH // 2), chance.uniform(-TENTH, TENTH), TENTH / 2)
+        warm = 1 + 11.7e-6 * chance.uniform(-1, 1)
+        grown = TrueJournal(true.size * warm, true.oval, true.turned_deg, true.taper)
+        checks = (checked(gauge, chance),) if trial % 2 else ()
+        job = bench_job(readings_of("R1", grown, gauge, chance), gauge.gauge, checks)
+        truth = {
+            "least size": true.least < LIMIT,
+            "out-of-round": true.oval > OVAL,
+            "taper": true.taper > TAPER,
+        }
+        for figure in assess(job).journal("R1").figures:
+            key = figure.name, figure.state.value
+            called[key] += 1
+            wrong[key] += truth[figure.name] if figure.state.value == "within" else not truth[figure.name]
+    print(f"truth, {JOURNALS} journals near their limits, read by simulated gauges:")
+    for name in ("least size", "out-of-round", "taper"):
+        close = called[name, "too close"] / JOURNALS
+        for state, truly in (("within", "beyond"), ("beyond", "within")):
+            share = wrong[name, state] / max(called[name, state], 1)
+            print(f"  {name:<13} “{state}” {called[name, state]:>5}, in truth {truly} {share:6.2%}")
+        print(f"  {name:<13} too close to call {close:.1%}")
+
+
+if __name__ == "__main__":
+    main()

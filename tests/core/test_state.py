@@ -1,0 +1,317 @@
+"""State of readings: setting checks, work done, repeats, contradictions, the order of spots, the story."""
+
+from datetime import timedelta
+
+import pytest
+
+from halfthou.answer import StoryKind, story
+from halfthou.assess import assess
+from halfthou.gauges import Standing, in_force, settings_of, standing_of
+from halfthou.jobs import (
+    Feature,
+    Gauge,
+    Job,
+    Look,
+    Operation,
+    OperationKind,
+    Plan,
+    Reading,
+    ReadingOrder,
+    SettingCheck,
+    Withdrawal,
+)
+from halfthou.lengths import Length, Unit
+from halfthou.operations import makes_stale, stale_readings
+from halfthou.surveys import reading_order, survey_journals
+from halfthou.verdicts import Action, State
+from tests.making import GOOD_ENGINE, MICROMETER, NOON, inches, job, look, readings
+
+HOUR = timedelta(hours=1)
+
+
+def check(name: str, read: str, *, hours: float = -1, standard: str = "2.0000", **more: object) -> SettingCheck:
+    values: dict[str, object] = {
+        "id": name, "gauge": "mic", "standard": inches(standard), "read": tuple(inches(r) for r in read.split()),
+        "unit": Unit.INCH, "by": "bench", "at": NOON + hours * HOUR,
+    }  # fmt: skip
+    return SettingCheck.model_validate({**values, **more})
+
+
+def test_the_zero_error_is_taken_off_every_reading_after_it() -> None:
+    """A micrometer that shows 2.0002 on a 2 in standard reads every journal 0.0002 large. Arithmetic."""
+    answer = assess(job({"R1": ["2.0377"] * 8}, checks=(check("c", "2.0002"),))).journal("R1")
+    assert answer.least is not None
+    assert answer.least.text == "2.0375"
+    assert answer.spots[0].current is not None
+    assert answer.spots[0].current.read == "2.0377"
+
+
+def test_drift_is_the_change_since_the_check_before() -> None:
+    first, second = settings_of((check("b", "2.0003", hours=5), check("a", "2.0001 2.0001 2.0001")))["mic"]
+    assert (first.zero, first.drift) == (inches("0.0001"), None)
+    assert second.drift == inches("0.0002")
+
+
+def test_the_check_that_counts_is_the_last_before_or_the_first_after_on_the_same_day() -> None:
+    """Common practice, no source."""
+    old, new, after = (
+        check("old", "2.0000", hours=-100),
+        check("new", "2.0001", hours=-2),
+        check("after", "2.0002", hours=3),
+    )
+    known = settings_of((old, new, after))["mic"]
+    assert in_force(known, NOON) is known[1]
+    assert in_force(settings_of((old, after))["mic"], NOON).check.id == "after"  # type: ignore[union-attr]
+    assert in_force(settings_of((old,))["mic"], NOON).check.id == "old"  # type: ignore[union-attr]
+    near = check("near", "1.0000", standard="1.0000", hours=-1)
+    both = settings_of((new, near))["mic"]
+    assert in_force(both, NOON, inches("2.0375")).check.id == "new"  # type: ignore[union-attr]
+
+
+def test_a_check_on_a_standard_near_the_size_settles_what_the_gauge_alone_could_not() -> None:
+    """Source: handbook C3: checking on a block is worth more than more readings. What it asks for settles it."""
+    one = job({"R1": ["2.0371"] * 8})
+    before = assess(one).journal("R1")
+    assert before.state is State.TOO_CLOSE
+    assert before.would_change == ("Check 2-3 in micrometer on a 2 in standard, for least size.",)
+    done = one.model_copy(update={"checks": (check("c", "2.0000 2.0000 2.0000"),)})
+    assert assess(done).journal("R1").state is State.TOO_CLOSE
+    again = assess(done).journal("R1").to_repeat
+    assert [asked.spot for asked in again] == ["1a"]
+    assert repeated(done, "1a", again[0].more) is State.WITHIN
+
+
+def repeated(one: Job, spot: str, times: int) -> State:
+    """How R1 stands once a spot is read so often again, alike."""
+    first = next(r for r in one.readings if r.spot == spot)
+    more = tuple(first.model_copy(update={"id": f"again{n}", "repeats": first.id}) for n in range(times))
+    return assess(one.model_copy(update={"readings": (*one.readings, *more)})).journal("R1").state
+
+
+@pytest.mark.parametrize("size", ["2.03695", "2.03705", "2.0371", "2.0369", "2.03715"])
+def test_as_many_readings_as_are_asked_for_settle_it_and_one_fewer_does_not(size: str) -> None:
+    """The budget solved for the margin: u² = fixed² + s²/n. A steady gauge, so that repeats are what is left."""
+    steady = MICROMETER.model_copy(update={"permissible_error": Length(500), "repeatability": Length(2_500)})
+    one = job({"R1": [size] * 8}, gauge=steady, gauges=(steady,))
+    asked = assess(one).journal("R1").to_repeat
+    if not asked:
+        # What more readings cannot settle is not settled by any number of them.
+        assert assess(one).journal("R1").state is not State.TOO_CLOSE or repeated(one, "1a", 60) is State.TOO_CLOSE
+        return
+    (only,) = asked
+    assert repeated(one, only.spot, only.more) is not State.TOO_CLOSE
+    assert only.more == 1 or repeated(one, only.spot, only.more - 1) is State.TOO_CLOSE
+
+
+def test_repeats_are_not_asked_for_where_they_change_nothing() -> None:
+    """Beyond on size: a taper that is too close to call is of no interest any more."""
+    answer = assess(job({"R1": ["2.0300"] * 4 + ["2.0306"] * 4})).journal("R1")
+    assert answer.own_action is Action.REGRIND
+    assert answer.to_repeat == ()
+    assert answer.left == 0
+
+
+def test_repeats_of_a_spot_count_as_their_mean() -> None:
+    one = job({"R1": ["2.0375"] * 8})
+    first = one.readings[0]
+    again = first.model_copy(update={"id": "x", "repeats": first.id, "size": inches("2.0377"), "at": NOON + HOUR})
+    spot = assess(one.model_copy(update={"readings": (*one.readings, again)})).journal("R1").spots[0]
+    assert spot.size is not None
+    assert (spot.size.text, spot.times) == ("2.0376", 2)
+
+
+@pytest.mark.parametrize(
+    ("gauge", "zero", "due", "standing"),
+    [
+        ("micrometer", "2.0001", 0, Standing.FIT),
+        ("micrometer", "2.0002", 0, Standing.OUT),
+        ("micrometer", "2.0000", -1, Standing.OVERDUE),
+        ("micrometer", "", 0, Standing.NOT_CHECKED),
+        ("setting ring", "", 0, Standing.FIT),
+        ("dial bore gauge", "2.0002", 0, Standing.FIT),
+    ],
+)
+def test_a_gauge_that_is_out_or_overdue_is_marked(gauge: str, zero: str, due: int, standing: Standing) -> None:
+    """Common practice, no source. A comparator is set to its standard: its zero is no error."""
+    one = MICROMETER.model_copy(update={"kind": gauge, "due": NOON.date() + timedelta(days=due)})
+    one = Gauge.model_validate(one.model_dump())
+    last = settings_of((check("c", zero),))["mic"][0] if zero else None
+    assert standing_of(one, last, NOON.date()) is standing
+
+
+def done(kind: OperationKind, on: str, hours: float = 1, **more: object) -> Operation:
+    values = {"id": f"{kind}.{on}".replace(" ", "-"), "kind": kind, "on": on, "by": "machinist"}
+    return Operation.model_validate({**values, "at": NOON + hours * HOUR, **more})
+
+
+@pytest.mark.parametrize(
+    ("kind", "on", "feature", "journal", "stale"),
+    [
+        (OperationKind.GRIND, "rods", Feature.JOURNAL, "R1", True),
+        (OperationKind.GRIND, "rods", Feature.JOURNAL, "M1", False),
+        (OperationKind.GRIND, "R2", Feature.JOURNAL, "R1", False),
+        (OperationKind.GRIND, "rods", Feature.HOUSING_BORE, "R1", False),
+        (OperationKind.STRAIGHTEN, "crank", Feature.JOURNAL, "M3", True),
+        (OperationKind.LINE_HONE, "mains", Feature.HOUSING_BORE, "M1", True),
+        (OperationKind.LINE_HONE, "mains", Feature.JOURNAL, "M1", False),
+        (OperationKind.STUDS, "mains", Feature.BEARING_BORE, "M2", True),
+        (OperationKind.RESIZE_RODS, "rods", Feature.HOUSING_BORE, "R1", True),
+        (OperationKind.NEW_SHELLS, "rods", Feature.WALL, "R1", True),
+        (OperationKind.POLISH, "mains", Feature.JOURNAL, "M1", True),
+        (OperationKind.FINAL_WASH, "crank", Feature.JOURNAL, "R1", True),
+    ],
+)
+def test_what_invalidates_what(
+    kind: OperationKind, on: str, feature: Feature, journal: str, *, stale: bool
+) -> None:
+    """Source: handbook O, common practice."""
+    reading = readings({journal: ["2.0375"]})[0].model_copy(update={"feature": feature})
+    assert makes_stale(done(kind, on), reading) is stale
+    assert not makes_stale(done(kind, on, hours=-1), reading)
+
+
+def test_a_grind_makes_readings_stale_and_they_are_taken_again() -> None:
+    """Stale readings stay in the record, are named as to be read again, and are never judged as current."""
+    one = job(
+        GOOD_ENGINE, seen=(look("R1", Look.SURFACE, "nail runs clear"), look("crank", Look.CRACK_TEST, "passed"))
+    )
+    ground = one.model_copy(update={"operations": (done(OperationKind.GRIND, "rods", undersize=inches("0.010")),)})
+    assert len(stale_readings(ground)) == 4 * 8
+    answer = assess(ground).journal("R1")
+    assert answer.to_read == Plan().spots
+    assert answer.spots[0].current is None
+    assert [aside.size.text for aside in answer.spots[0].aside] == ["2.0375"]
+    assert "grind" in answer.spots[0].aside[0].why
+    assert any(reason.rule == "operations.stale" for reason in answer.reasons)
+    assert answer.seen == ()
+    assert assess(ground).rods.present_words == "0.010 under"
+    assert assess(ground).mains.action is Action.REUSE
+    anew = tuple(
+        r.model_copy(update={"id": f"n{r.id}", "at": NOON + 2 * HOUR}) for r in readings({"R1": ["2.0275"] * 8})
+    )
+    read = assess(ground.model_copy(update={"readings": (*ground.readings, *anew)})).journal("R1")
+    assert (read.action, read.to_read) == (Action.REUSE, ())
+
+
+def test_a_bore_read_with_loose_caps_or_a_dirty_journal_is_not_judged() -> None:
+    """Source: the-work section 1: housing bores with caps torqued; a journal after the last wash, not before."""
+    one = job({"R1": ["2.0375"] * 8})
+    dirty = tuple(r.model_copy(update={"cleaned": False}) for r in one.readings)
+    answer = assess(one.model_copy(update={"readings": dirty})).journal("R1")
+    assert answer.to_read == Plan().spots
+    assert "before it was clean" in answer.spots[0].aside[0].why
+    loose = Reading(
+        id="b", journal="R1", feature=Feature.BEARING_BORE, spot="1a", size=inches("2.0396"), typed="2.0396",
+        unit=Unit.INCH, gauge="mic", by="bench", at=NOON, caps_torqued=False,
+    )  # fmt: skip
+    (bore,) = assess(one.model_copy(update={"readings": (*one.readings, loose)})).journal("R1").bearing
+    assert bore.spots[0].size is None
+    assert bore.spots[0].aside[0].why == "read with the caps not torqued"
+
+
+def test_two_people_who_differ_at_one_spot_are_pointed_out() -> None:
+    one = job({"R1": ["2.0375"] * 8})
+    other = one.readings[0].model_copy(
+        update={"id": "o", "by": "machinist", "size": inches("2.0369"), "at": NOON + HOUR}
+    )
+    found = assess(one.model_copy(update={"readings": (*one.readings, other)}))
+    (reason,) = found.journal("R1").contradictions
+    assert reason.text.startswith("1a stands twice: 2.0369 by machinist, 2.0375 by bench.")
+    assert any("stands twice" in doubt.text for doubt in found.doubts)
+
+
+def test_a_taper_that_runs_both_ways_is_pointed_out() -> None:
+    answer = assess(job({"R1": ["2.0375", "2.0369", "2.0375", "2.0375", "2.0369", "2.0375", "2.0375", "2.0375"]}))
+    (reason,) = answer.journal("R1").contradictions
+    assert reason.text.startswith(
+        "Front against rear: at a the front is 0.0006 larger, at b the rear is by 0.0006."
+    )
+
+
+def bearing(feature: Feature, **sizes: str) -> tuple[Reading, ...]:
+    return tuple(
+        Reading(
+            id=f"{feature.name}.{spot[1:]}", journal="R1", feature=feature, spot=spot[1:], size=inches(text),
+            typed=text, unit=Unit.INCH, gauge="mic", by="bench", at=NOON, caps_torqued=True,
+        )
+        for spot, text in sizes.items()
+    )  # fmt: skip
+
+
+def test_a_bearing_smaller_than_its_journal_and_parts_that_do_not_add_up_are_pointed_out() -> None:
+    one = job({"R1": ["2.0375"] * 8})
+    small = one.model_copy(update={"readings": (*one.readings, *bearing(Feature.BEARING_BORE, _1a="2.0370"))})
+    assert "it cannot be in it" in assess(small).journal("R1").contradictions[0].text
+    parts = (
+        *bearing(Feature.BEARING_BORE, _1a="2.0396"),
+        *bearing(Feature.HOUSING_BORE, _1a="2.1642"),
+        *bearing(Feature.WALL, _1a="0.0603", _1b="0.0603"),
+    )
+    found = assess(one.model_copy(update={"readings": (*one.readings, *parts)})).journal("R1").contradictions
+    assert found[0].text.startswith("Housing less both walls gives 2.0436 at 1a, the bearing reads 2.0396")
+
+
+def test_the_order_of_spots_suits_the_hand() -> None:
+    one = job()
+    rods = one.limits.journals(next(s for s in type(survey_journals(one)["R1"].journal_set) if s.value == "rods"))
+    kind = survey_journals(one)["R1"].journal_set
+    assert reading_order(one, kind)[:9] == (*((rods[0], spot) for spot in Plan().spots), (rods[1], "1a"))
+    along = one.model_copy(update={"rods_plan": Plan(order=ReadingOrder.ALONG_THE_SHAFT)})
+    order = reading_order(along, kind)
+    assert order[:4] == (("R1", "1a"), ("R1", "2a"), ("R2", "1a"), ("R2", "2a"))
+    assert sorted(order) == sorted(reading_order(one, kind))
+
+
+def test_the_story_tells_everything_and_erases_nothing() -> None:
+    one = job({"R1": ["2.0375"] * 8})
+    wrong = one.readings[0]
+    mended = wrong.model_copy(update={"id": "m", "corrects": wrong.id, "size": inches("2.0374"), "at": NOON + HOUR})
+    told = story(
+        one.model_copy(
+            update={
+                "readings": (*one.readings, mended),
+                "withdrawals": (Withdrawal(id="w", reading="R1.2d", by="machinist", at=NOON + 2 * HOUR),),
+                "operations": (done(OperationKind.GRIND, "rods", hours=3, undersize=inches("0.010")),),
+                "checks": (check("c", "2.0000"),),
+            }
+        )
+    )
+    assert [line.kind for line in told] == [
+        StoryKind.CHECK, StoryKind.READ, StoryKind.CORRECTED, StoryKind.WITHDRAWN, StoryKind.WORK,
+    ]  # fmt: skip
+    assert told[1].words == "read No. 1: 8 readings at 1a 1b 1c 1d 2a 2b 2c 2d"
+    assert told[1].more == "with 2-3 in micrometer"
+    assert told[2].words == "corrected No. 1 1a: 2.0374 in, was 2.0375 in"
+    assert told[4].more == "9 readings made stale."
+
+
+def test_what_does_not_hang_together_is_refused() -> None:
+    """A repeat of nothing, a sitting that is not there, a check of an unknown gauge, a part this engine lacks."""
+    one = job({"R1": ["2.0375"]}).model_dump()
+    for change in (
+        {"readings": [{**one["readings"][0], "repeats": "x"}]},
+        {"readings": [{**one["readings"][0], "sitting": "x"}]},
+        {"checks": [check("c", "2.0000", gauge="nobody").model_dump()]},
+        {"operations": [done(OperationKind.GRIND, "R9").model_dump()]},
+    ):
+        with pytest.raises(ValueError, match=r"not there|not listed|does not have"):
+            Job.model_validate({**one, **change})
+
+
+@pytest.mark.parametrize(
+    ("field", "value", "words"),
+    [
+        ("resolution", inches("2"), "between nothing and 1 mm"),
+        ("most", inches("2.00005"), "larger than the whole range"),
+        ("least", inches("3.5"), "ends before it begins"),
+    ],
+)
+def test_a_cabinet_entry_that_cannot_be_is_refused(field: str, value: Length, words: str) -> None:
+    good = {**MICROMETER.model_dump(), "least": inches("2"), "most": inches("3")}
+    with pytest.raises(ValueError, match=words):
+        Gauge.model_validate({**good, field: value})
+
+
+def test_a_check_that_read_far_off_its_standard_is_refused() -> None:
+    with pytest.raises(ValueError, match="more than 1 mm off"):
+        check("c", "2.1000")

@@ -73,7 +73,7 @@ class PortReader(threading.Thread):
         if words == self._words:
             return
         try:
-            self.server.state(self.gauge, words, connected=connected)
+            self.server.state(self.gauge, self.port, words, connected=connected)
             self._words = words
         except ServerAway:
             self._words = ""

@@ -31,9 +31,9 @@ class Server:
         body = [{"raw": raw.hex(), "age_ms": age, "broken": broken} for raw, age in lines]
         self._ask("POST", "/api/live/bridge/lines", {"gauge": gauge, "lines": body, "dropped": dropped})
 
-    def state(self, gauge: str, words: str, *, connected: bool) -> None:
+    def state(self, gauge: str, port: str, words: str, *, connected: bool) -> None:
         """Tell that a port was plugged in or pulled."""
-        body = {"gauge": gauge, "connected": connected, "words": words}
+        body = {"gauge": gauge, "port": port, "connected": connected, "words": words}
         self._ask("POST", "/api/live/bridge/state", body)
 
     def _ask(self, method: str, path: str, body: object) -> Any:

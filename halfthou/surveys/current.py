@@ -151,9 +151,12 @@ def _spot_state(spot: str, readings: list[Reading], stale: Mapping[str, Operatio
         left = [reading for reading in readings if reading.id not in gone]
     if not left:
         return SpotState(spot, aside=aside)
-    root = left[0].repeats or left[0].id
-    counted = tuple(bench.take(reading) for reading in left if root in (reading.id, reading.repeats))
-    others = tuple(reading for reading in left if root not in (reading.id, reading.repeats))
+    if len(left) == 1:
+        return SpotState(spot, (bench.take(left[0]),), (), aside)
+    roots = bench.roots
+    root = roots.get(left[0].id, left[0].id)
+    counted = tuple(bench.take(reading) for reading in left if roots.get(reading.id, reading.id) == root)
+    others = tuple(reading for reading in left if roots.get(reading.id, reading.id) != root)
     return SpotState(spot, counted, others, aside)
 
 

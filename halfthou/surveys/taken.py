@@ -48,6 +48,7 @@ class Bench:
     cabinet: Cabinet
     repeats: dict[tuple[str, str], list[list[int]]]
     taken_slips: dict[str, Length]
+    roots: dict[str, str]
     _sittings: dict[str, Sitting] = field(default_factory=dict)
     _setups: dict[tuple[object, ...], Setup] = field(default_factory=dict)
     _hands: dict[tuple[str, str], Repeatability] = field(default_factory=dict)
@@ -128,15 +129,30 @@ def material_of(job: Job, journal: str, feature: Feature) -> Material:
     return Material.STEEL if feature is Feature.WALL else job.limits.of(set_of(journal)).housing_material
 
 
+def _roots(standing: tuple[Reading, ...]) -> dict[str, str]:
+    """For every repeat the first reading of its row, through repeats of repeats; itself for that first one."""
+    links = {reading.id: reading.repeats for reading in standing if reading.repeats is not None}
+    found: dict[str, str] = {}
+    for reading in links:
+        root, seen = reading, {reading}
+        while (before := links.get(root)) is not None and before not in seen:
+            root = before
+            seen.add(root)
+        found[reading] = root
+        found[root] = root
+    return found
+
+
 def lay_out(job: Job, standing: tuple[Reading, ...]) -> Bench:
     """What the readings that stand were taken with.
 
     Repeats are pooled for each person on each gauge, from setting checks and from spots read again, in this job.
     """
     groups: dict[tuple[str, str, str], list[int]] = defaultdict(list)
-    repeated = {reading.repeats for reading in standing if reading.repeats is not None}
+    roots = _roots(standing)
+    repeated = {root for reading, root in roots.items() if root != reading}
     for reading in standing:
-        root = reading.repeats or reading.id
+        root = roots.get(reading.id, reading.id)
         if root in repeated:
             groups[reading.gauge, reading.by, root].append(reading.size.nm)
     repeats: dict[tuple[str, str], list[list[int]]] = defaultdict(list)
@@ -148,6 +164,7 @@ def lay_out(job: Job, standing: tuple[Reading, ...]) -> Bench:
         job=job,
         cabinet=Cabinet({gauge.id: gauge for gauge in job.gauges}, settings_of(job.checks)),
         repeats=repeats,
+        roots=roots,
         taken_slips={a.reading: a.offered for a in job.slip_answers if a.taken and a.offered is not None},
         _sittings={sitting.id: sitting for sitting in job.sittings},
     )

@@ -93,7 +93,8 @@ def test_a_clearance_with_a_shared_micrometer() -> None:
 
 def test_the_aiag_gauge_study_repeatability() -> None:
     """Source: AIAG MSA data set, 10 parts, 3 appraisers, 3 trials, recalled; its first five parts are
-    those that the package GageRnR 0.8.0 carries in its tests (plus 3). Error mean square by that package: handbook C18."""
+    those that the package GageRnR 0.8.0 carries in its tests (plus 3). Error mean square by that package:
+    handbook C18."""
     rows = (
         ".29 -.56 1.34 .47 -.80 .02 .59 -.31 2.26 -1.36", ".41 -.68 1.17 .50 -.92 -.11 .75 -.20 1.99 -1.25",
         ".64 -.58 1.27 .64 -.84 -.21 .66 -.17 2.01 -1.31", ".08 -.47 1.19 .01 -.56 -.20 .47 -.63 1.80 -1.68",
@@ -207,7 +208,8 @@ def bearing(one: Job, sizes: dict[str, str], feature: Feature, gauge: Gauge) -> 
     return tuple(
         Reading(
             id=f"{feature.name}.{spot}", journal="R1", feature=feature, spot=spot,
-            size=inches(text), typed=text, unit=Unit.INCH, gauge=gauge.id, by="bench", at=NOON + timedelta(hours=1), caps_torqued=True,
+            size=inches(text), typed=text, unit=Unit.INCH, gauge=gauge.id, by="bench", at=NOON + timedelta(hours=1),
+            caps_torqued=True,
         )
         for spot, text in sizes.items()
     )  # fmt: skip

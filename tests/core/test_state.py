@@ -118,6 +118,9 @@ def test_repeats_of_a_spot_count_as_their_mean() -> None:
     spot = assess(one.model_copy(update={"readings": (*one.readings, again)})).journal("R1").spots[0]
     assert spot.size is not None
     assert (spot.size.text, spot.times) == ("2.0376", 2)
+    third = again.model_copy(update={"id": "y", "repeats": "x", "size": inches("2.0376")})
+    spot = assess(one.model_copy(update={"readings": (*one.readings, again, third)})).journal("R1").spots[0]
+    assert spot.times == 3
 
 
 @pytest.mark.parametrize(

@@ -1,6 +1,7 @@
 """Sizes at 20 degrees. Outside checks: ISO 1; the handbook's thermal figures; pint; exact decimal numbers."""
 
 from decimal import Decimal, getcontext
+from typing import Any
 
 import pint
 import pytest
@@ -84,7 +85,7 @@ def test_200_degrees_is_refused_in_plain_words(degrees: float) -> None:
         Sitting(id="s", part_c=degrees, by="bench", at=NOON)
 
 
-def sat(size: str, sitting: Sitting, **changes: object) -> Job:
+def sat(size: str, sitting: Sitting, **changes: Any) -> Job:
     """R1 read at one size all round in one sitting, with a gauge without doubt."""
     taken = tuple(r.model_copy(update={"sitting": "s"}) for r in readings({"R1": [size] * 8}, PERFECT))
     return job(readings=taken, sittings=(sitting,), **changes)

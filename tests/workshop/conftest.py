@@ -77,7 +77,7 @@ def gauge(machinist: Person) -> Gauge:
         "resolution": ".0001",
         "permissible_error": ".0001",
     }
-    return keep_gauge(machinist, None, GaugeForm(**typed))
+    return keep_gauge(machinist, None, GaugeForm.model_validate(typed))
 
 
 @pytest.fixture

@@ -148,7 +148,7 @@ def test_a_gauge_that_cannot_be_is_refused(machinist: Person, field: str, text: 
         field: text,
     }
     with pytest.raises(Refusal):
-        keep_gauge(machinist, None, GaugeForm(**typed))
+        keep_gauge(machinist, None, GaugeForm.model_validate(typed))
     assert cabinet() == ()
 
 
@@ -164,7 +164,7 @@ def test_a_retired_gauge_stays_with_its_readings(
         "resolution": ".0001",
         "permissible_error": "0",
     }
-    keep_gauge(machinist, known.id, GaugeForm(**typed), retired=True)
+    keep_gauge(machinist, known.id, GaugeForm.model_validate(typed), retired=True)
     assert cabinet() == ()
     assert [gauge.id for gauge in actions.open_job(job.pk, machinist).job.gauges] == [known.id]
 

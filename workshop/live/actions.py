@@ -34,6 +34,7 @@ class PortState(Schema):
     """A port that was plugged in or pulled, in the bridge's words."""
 
     gauge: str
+    port: str
     connected: bool
     words: str = Field(max_length=300)
 

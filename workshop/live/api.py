@@ -78,7 +78,7 @@ def take_lines(request: HttpRequest, given: Lines) -> list[LineOut]:
 @router.post("/bridge/state", response=PortState, auth=bridge)
 def port_state(request: HttpRequest, given: PortState) -> PortState:
     """A port was plugged in or pulled."""
-    hub.port_changed(given.gauge, connected=given.connected, words=given.words)
+    hub.port_changed(given.gauge, given.port, given.words, connected=given.connected)
     return given
 
 
@@ -91,7 +91,7 @@ def list_live(request: HttpRequest) -> list[LiveGauge]:
         found.append(
             LiveGauge(
                 gauge=gauge.id,
-                connected=port.connected,
+                connected=port.connected and port.address == gauge.port,
                 words=port.words,
                 bench=claim.bench if claim else "",
                 person=claim.person if claim else "",

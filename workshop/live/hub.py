@@ -16,7 +16,7 @@ from enum import StrEnum
 from typing import Any
 
 #: A bench that went away keeps its gauge for so long: a reload is no reason to lose it.
-GRACE_S = 15.0
+GRACE_S = 5.0
 #: A line this soon after the one before is the gauge's doing. Nobody measures twice so fast.
 STUTTER_S = 0.3
 #: A line this old when it reaches the server belongs to a spot that may have been left.
@@ -58,6 +58,7 @@ class Port:
     """A gauge's data port: whether it is connected, and the last lines."""
 
     connected: bool = False
+    address: str = ""
     words: str = "not connected"
     lines: deque[Line] = field(default_factory=lambda: deque(maxlen=KEPT_LINES))
     last_raw: bytes = b""
@@ -156,11 +157,11 @@ class Hub:
         self._tell(lambda one: one.bench == bench, "line", body)
         return line
 
-    def port_changed(self, gauge: str, *, connected: bool, words: str) -> None:
+    def port_changed(self, gauge: str, address: str, words: str, *, connected: bool) -> None:
         """A port was plugged in or pulled."""
         with self._lock:
             port = self.port(gauge)
-            port.connected, port.words = connected, words
+            port.connected, port.address, port.words = connected, address, words
         self._tell(lambda _: True, "port", {"gauge": gauge, "connected": connected, "words": words})
 
     def job_changed(self, job: int) -> None:

@@ -1660,6 +1660,8 @@ export interface components {
         PortState: {
             /** Gauge */
             gauge: string;
+            /** Port */
+            port: string;
             /** Connected */
             connected: boolean;
             /** Words */

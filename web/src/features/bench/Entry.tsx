@@ -28,6 +28,7 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
         <span className="flex items-baseline gap-2">
           <input
             ref={input}
+            data-entry
             aria-label={`Reading at ${spot ?? "no spot"}`}
             className="figure w-full bg-transparent py-1 text-[42px] leading-tight outline-none placeholder:text-line"
             value={text}

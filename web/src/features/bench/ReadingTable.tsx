@@ -64,7 +64,7 @@ function Cell({ spot, desk, lit }: { spot: Spot; desk: Desk; lit: boolean }) {
         aria-label={`${spot.name}: ${said}`}
         aria-current={now}
         onClick={() => desk.goTo(desk.journal.id, spot.name)}
-        className={`figure flex h-10 w-full items-center justify-center border-2 text-[17px] ${now ? "border-blue" : spot.doubt?.holds ? "border-dashed border-ink" : "border-transparent"} ${lit ? "bg-tint" : ""} hover:bg-tint`}
+        className={`figure relative flex h-10 w-full items-center justify-center border-2 text-[17px] ${now ? "border-blue" : spot.doubt?.holds ? "border-dashed border-ink" : "border-transparent"} ${lit ? "bg-tint" : ""} hover:bg-tint`}
       >
         {waiting ? (
           <span className="text-quiet">{waiting.landing.typed}…</span>
@@ -83,9 +83,11 @@ function Cell({ spot, desk, lit }: { spot: Spot; desk: Desk; lit: boolean }) {
 
 /** Beside the figure: a question, so many readings in the mean, or others kept beside it. */
 function Note({ spot }: { spot: Spot }) {
-  if (spot.doubt) return <sup className="text-sm font-bold text-blue">?</sup>;
-  if (spot.times > 1) return <sup className="text-xs text-quiet">×{spot.times}</sup>;
-  if (spot.others.length > 0) return <sup className="text-xs text-quiet">{spot.others.length + 1}</sup>;
+  if (spot.doubt) return <sup className="absolute right-0.5 top-2.5 text-sm font-bold text-blue">?</sup>;
+  if (spot.times > 1)
+    return <sup className="absolute right-0 top-1.5 text-[11px] text-quiet">×{spot.times}</sup>;
+  if (spot.others.length > 0)
+    return <sup className="absolute right-0.5 top-1.5 text-[11px] text-quiet">{spot.others.length + 1}</sup>;
   return null;
 }
 

@@ -20,10 +20,10 @@ export function useDesk(bench: Bench) {
   const { outbox, mine, others } = useOutbox(jobId);
   const setup = useSetup(bench);
   const journals = bench.assessment.journals;
-  // The journal in hand stands in the address, so that a reload comes back to it.
+  // The journal in hand stands in the address too, so that a reload comes back to it. The address follows a little
+  // later: a key struck at once after the click already belongs to the new journal.
   const [address, setAddress] = useSearchParams();
-  const [opened] = useState(() => firstToRead(journals).id);
-  const journalId = address.get("journal") ?? opened;
+  const [journalId, setJournalId] = useState(() => address.get("journal") ?? firstToRead(journals).id);
   const journal = journals.find((one) => one.id === journalId) ?? firstToRead(journals);
   const [chosen, setSpot] = useState<string | null>(() => firstSpot(bench, journal, mine));
   const [text, setText] = useState("");
@@ -37,12 +37,13 @@ export function useDesk(bench: Bench) {
   const spots = spotsOf(bench, journal, feature);
   const nextHere = () =>
     feature === "journal" ? firstSpot(bench, journal, mine) : firstUnread(spots, mine, journal.id, feature);
-  // A journal that asks for a spot again puts it in hand by itself.
-  const spot = chosen ?? (journal.to_repeat.length > 0 ? nextHere() : null);
+  // A spot that opens again, stale or asked for once more, comes to hand by itself.
+  const spot = chosen ?? nextHere();
 
   const goTo = (id: string, at?: string | null) => {
     const next = journals.find((one) => one.id === id);
     if (!next) return;
+    setJournalId(id);
     if (id !== address.get("journal")) setAddress({ journal: id }, { replace: true });
     const open =
       feature === "journal"

@@ -10,6 +10,14 @@ interface Props {
   children: ReactNode;
 }
 
+/** Where a page has an entry that readings go into, the keys go back to it. */
+function backToEntry(event: Event) {
+  const entry = document.querySelector<HTMLElement>("[data-entry]");
+  if (!entry) return;
+  event.preventDefault();
+  entry.focus();
+}
+
 /** A sheet laid over the page. Escape or Close puts it away. */
 export function Dialog({ open, onOpenChange, title, note, wide, children }: Props) {
   return (
@@ -18,6 +26,7 @@ export function Dialog({ open, onOpenChange, title, note, wide, children }: Prop
         <Radix.Overlay className="fixed inset-0 bg-ink/40" />
         <Radix.Content
           {...(note ? {} : { "aria-describedby": undefined })}
+          onCloseAutoFocus={backToEntry}
           className={`fixed left-1/2 top-1/2 max-h-[92vh] w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto border-2 border-ink bg-sheet p-6 ${wide ? "max-w-4xl" : "max-w-lg"}`}
         >
           <div className="mb-3 flex items-start justify-between gap-4">

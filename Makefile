@@ -56,6 +56,10 @@ bench: setup-test ## speed, as ratios in one run
 	$(PY) bench/bundle_size.py
 	$(PY) bench/key_to_verdict.py
 	$(PY) bench/full_rack.py
+	$(PY) bench/line_to_verdict.py
+	$(PY) bench/kept_readings.py
+	$(PY) bench/slips.py
+	$(PY) bench/truth.py
 
 screenshots: setup-test ## take the pictures in docs/screenshots again, from the demo data
 	$(PY) scripts/screenshots.py

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from dataclasses import dataclass
 
 from halfthou.answer import (
     Assessment,
@@ -17,11 +18,33 @@ from halfthou.gauges import expanded, size_doubt
 from halfthou.jobs import Job, JournalSet, Look, Observation, set_of
 from halfthou.lengths import ZERO, Length, Notation, Unit
 from halfthou.operations import ground_to
-from halfthou.sets import SetCase, SetVerdict, decide_set
+from halfthou.sets import SetCase, SetVerdict, decide_set, headline
 from halfthou.surveys import JournalSurvey, present_undersize, reading_order, seen_on, survey_journals
 from halfthou.verdicts import Action, JournalCase, State, judge_journal
 
 HALF_TENTH = Length(1_270)
+
+
+@dataclass(frozen=True, slots=True)
+class Judged:
+    """A job judged, before it is put into words: the surveys and the decisions on its sets."""
+
+    job: Job
+    say: Notation
+    surveys: dict[str, JournalSurvey]
+    decided: dict[JournalSet, SetVerdict]
+
+    def headline(self, journal_set: JournalSet, unit: Unit) -> str:
+        """The decision on a set in a few words, in any unit."""
+        return headline(self.decided[journal_set], Notation.usual(unit))
+
+
+def judge(job: Job) -> Judged:
+    """Walk through the rooms up to the decisions."""
+    say = notation_of(job)
+    surveys = survey_journals(job)
+    seen = seen_on(job)
+    return Judged(job, say, surveys, {one: _decide(job, one, surveys, seen, say) for one in JournalSet})
 
 
 def assess(job: Job) -> Assessment:
@@ -30,10 +53,12 @@ def assess(job: Job) -> Assessment:
     Takes:   the job as one document; nothing else is looked at.
     Gives:   the findings, actions, sizes, shells, clearances, reasons and doubts, in the job's unit.
     """
-    say = notation_of(job)
-    surveys = survey_journals(job)
-    seen = seen_on(job)
-    decided = {journal_set: _decide(job, journal_set, surveys, seen, say) for journal_set in JournalSet}
+    return put_in_words(judge(job))
+
+
+def put_in_words(judged: Judged) -> Assessment:
+    """The assessment of a job that is judged."""
+    job, say, surveys, decided = judged.job, judged.say, judged.surveys, judged.decided
     layout = job.limits.layout
     journals = tuple(
         journal_answer(decided[set_of(name)], name, layout, job.plan_of(set_of(name)), say) for name in layout.shaft
@@ -58,10 +83,8 @@ def open_budgets(job: Job, journal: str) -> tuple[BudgetShown, ...]:
 
     Refuses: KeyError where the engine has no such journal.
     """
-    surveys = survey_journals(job)
-    say = notation_of(job)
-    decided = _decide(job, set_of(journal), surveys, seen_on(job), say)
-    return budgets_shown(decided.case.verdicts[journal], say)
+    judged = judge(job)
+    return budgets_shown(judged.decided[set_of(journal)].case.verdicts[journal], judged.say)
 
 
 def notation_of(job: Job) -> Notation:

@@ -137,7 +137,20 @@ def test_a_readings_file_with_faults_is_refused_by_line(enter: Callable[..., Pag
 
 @pytest.mark.parametrize("theme", ["light", "dark"])
 @pytest.mark.parametrize(
-    "address", ["/", "/jobs/3", "/jobs/3/sheet", "/book-in", "/limits/1", "/gauges", "/house-rules", "/key"]
+    "address",
+    [
+        "/",
+        "/jobs/3",
+        "/jobs/9",
+        "/jobs/3/sheet",
+        "/jobs/10/story",
+        "/book-in",
+        "/limits/1",
+        "/gauges",
+        "a gauge",
+        "/house-rules",
+        "/key",
+    ],
 )
 def test_every_view_can_be_used_by_everyone(
     enter: Callable[..., Page], server: Server, address: str, theme: str
@@ -145,8 +158,11 @@ def test_every_view_can_be_used_by_everyone(
     """Outside: axe-core's rules for WCAG 2 A and AA. And no view is wider than the screen."""
     page = enter("owner")
     page.evaluate("theme => localStorage.setItem('half-thou.theme', theme)", theme)
-    page.goto(server.url + address)
+    page.goto(server.url + ("/gauges" if address == "a gauge" else address))
     page.locator("h1").first.wait_for()
+    if address == "a gauge":
+        page.get_by_role("link", name=re.compile("No. 7")).click()
+        page.get_by_role("img", name=re.compile("Zero error")).wait_for()
     page.wait_for_load_state("networkidle")
     page.evaluate(AXE.read_text(encoding="utf-8"))
     found = page.evaluate("axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa']})")

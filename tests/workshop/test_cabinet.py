@@ -9,7 +9,7 @@ from django.test import Client
 from django.utils import timezone
 
 from halfthou.jobs import Gauge, Purpose
-from workshop.gauges.actions import CheckForm, GaugeForm, check_setting, checks_since, keep_gauge
+from workshop.gauges.actions import CheckForm, GaugeForm, check_setting, keep_gauge, last_checks
 from workshop.gauges.models import SettingCheckRecord
 from workshop.jobs import actions
 from workshop.jobs.models import JobRecord
@@ -70,11 +70,9 @@ def test_a_check_keeps_the_zero_error_and_shows_the_drift(
     assert SettingCheckRecord.objects.count() == 2
 
 
-def test_a_gauge_that_is_out_is_marked_where_it_is_used(
-    gauge: Gauge, bench: Person, job: JobRecord, client_of: Callable[[Person], Client]
-) -> None:
+def test_a_gauge_that_is_out_is_marked(gauge: Gauge, bench: Person, client_of: Callable[[Person], Client]) -> None:
     check_setting(bench, gauge.id, check("a", "2.0003"))
-    shown = client_of(bench).get(f"/api/jobs/{job.pk}").json()["gauges"][0]
+    shown = client_of(bench).get("/api/gauges").json()[0]
     assert shown["standing"] == "out"
     assert "Set it anew" in shown["standing_words"]
 
@@ -123,4 +121,4 @@ def test_a_job_takes_the_checks_it_was_judged_with_along(
     check_setting(bench, gauge.id, check("after", "2.0001"))
     kept = [one.id for one in actions.open_job(job.pk, bench).job.checks]
     assert kept == [*(f"old{n}" for n in range(18, 30)), "after"]
-    assert [one.id for one in checks_since({gauge.id}, None)] == ["after"]
+    assert [one.id for one in last_checks({gauge.id})] == ["after"]

@@ -69,6 +69,8 @@ DATABASES = {
     "default": {
         "ENGINE": "django.db.backends.sqlite3",
         "NAME": str(DATA_DIR / "halfthou.sqlite3"),
+        # Each thread keeps its connection: opening one anew costs as much as all the questions of a request.
+        "CONN_MAX_AGE": None,
         "OPTIONS": {
             "timeout": 10,
             "transaction_mode": "IMMEDIATE",
@@ -106,6 +108,8 @@ def WHITENOISE_IMMUTABLE_FILE_TEST(path: str, url: str) -> bool:  # noqa: ARG001
     return url.startswith("/assets/")
 
 
+#: One process serves: sessions are read from its memory, and kept in the database.
+SESSION_ENGINE = "django.contrib.sessions.backends.cached_db"
 SESSION_COOKIE_HTTPONLY = True
 SESSION_COOKIE_SAMESITE = "Lax"
 CSRF_COOKIE_SAMESITE = "Lax"

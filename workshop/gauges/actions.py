@@ -1,10 +1,13 @@
 """Changes to the gauge cabinet: gauges entered and changed, setting checks made. And what a job needs of it."""
 
 import uuid
-from datetime import datetime
+from collections import Counter
+from datetime import datetime, timedelta
 from typing import Any
 
 from django.db import transaction
+from django.db.models import Window
+from django.db.models.functions import RowNumber
 from django.utils import timezone
 from ninja import Schema
 from pydantic import Field, ValidationError
@@ -20,6 +23,8 @@ from workshop.people.refusals import NotThere, Refusal
 
 #: So many checks of a gauge before a job's first reading travel with the job: enough for drift and repeatability.
 CHECKS_BEFORE = 12
+#: Where they are looked for first.
+LATELY = timedelta(days=60)
 LENGTHS = ("resolution", "permissible_error", "repeatability", "least", "most", "revolution")
 _NEEDED = ("resolution", "permissible_error")
 
@@ -58,12 +63,14 @@ class CheckForm(Schema):
 
 def cabinet() -> tuple[Gauge, ...]:
     """The gauges in use."""
-    return tuple(Gauge.model_validate(r.document) for r in GaugeRecord.objects.filter(retired=False).order_by("pk"))
+    kept = GaugeRecord.objects.filter(retired=False).order_by("pk").values_list("document", flat=True)
+    return tuple(Gauge.model_validate(document) for document in kept)
 
 
 def gauges_by_key(keys: set[str]) -> tuple[Gauge, ...]:
     """Gauges by their ids, retired ones too: a reading keeps the gauge it was taken with."""
-    return tuple(Gauge.model_validate(r.document) for r in GaugeRecord.objects.filter(key__in=keys))
+    found = GaugeRecord.objects.filter(key__in=keys).values_list("document", flat=True)
+    return tuple(Gauge.model_validate(document) for document in found)
 
 
 def checks_of(gauge: str) -> tuple[SettingCheck, ...]:
@@ -72,16 +79,28 @@ def checks_of(gauge: str) -> tuple[SettingCheck, ...]:
     return tuple(SettingCheck.model_validate(row.document) for row in rows)
 
 
-def checks_since(gauges: set[str], first_reading: datetime | None) -> tuple[SettingCheck, ...]:
-    """The checks that a job read from a time on needs: those since, and a few before."""
-    found: list[SettingCheckRecord] = []
-    for gauge in gauges:
-        rows = SettingCheckRecord.objects.filter(gauge=gauge)
-        before = rows if first_reading is None else rows.filter(at__lte=first_reading)
-        found += before.order_by("-at", "-pk")[: CHECKS_BEFORE if first_reading else 1]
-        if first_reading is not None:
-            found += rows.filter(at__gt=first_reading)
-    return tuple(SettingCheck.model_validate(row.document) for row in sorted(found, key=lambda row: row.at))
+def checks_since(gauges: set[str], first_reading: datetime) -> tuple[SettingCheck, ...]:
+    """The checks that a job read from a time on needs of the gauges it was read with: those since, a few before."""
+    rows = SettingCheckRecord.objects.filter(gauge__in=gauges).order_by("at", "pk")
+    recent = list(rows.filter(at__gte=first_reading - LATELY).values_list("gauge", "at", "document"))
+    seldom = gauges - {gauge for gauge, at, _ in recent if at <= first_reading}
+    if seldom:
+        old = rows.filter(gauge__in=seldom, at__lt=first_reading - LATELY)
+        recent = [*old.values_list("gauge", "at", "document"), *recent]
+    kept: list[SettingCheck] = []
+    before: Counter[str] = Counter()
+    for gauge, at, document in reversed(recent):
+        before[gauge] += at <= first_reading
+        if before[gauge] <= CHECKS_BEFORE:
+            kept.append(SettingCheck.model_validate(document))
+    return tuple(reversed(kept))
+
+
+def last_checks(gauges: set[str]) -> tuple[SettingCheck, ...]:
+    """The last check of each gauge."""
+    rank = Window(RowNumber(), partition_by="gauge", order_by=("-at", "-pk"))
+    rows = SettingCheckRecord.objects.filter(gauge__in=gauges).annotate(rank=rank).filter(rank=1).order_by("at")
+    return tuple(SettingCheck.model_validate(row.document) for row in rows)
 
 
 @transaction.atomic

@@ -53,6 +53,16 @@ class GaugeOut(Schema):
     zero: str
 
 
+class BenchGauge(Schema):
+    """A gauge as the bench offers it. How it stands is the cabinet's to say."""
+
+    id: str
+    name: str
+    unit: Unit
+    purposes: list[Purpose]
+    port: str
+
+
 class GaugeIn(GaugeForm):
     """A gauge as typed."""
 
@@ -107,6 +117,11 @@ def _text(gauge: Gauge, length: Length | None) -> str:
 
 def _grams(milligrams: int) -> str:
     return f"{milligrams / 1000:g}"
+
+
+def bench_gauge(gauge: Gauge) -> BenchGauge:
+    """A gauge as the bench offers it."""
+    return BenchGauge(id=gauge.id, name=gauge.name, unit=gauge.unit, purposes=list(gauge.purposes), port=gauge.port)
 
 
 def gauge_out(gauge: Gauge, last: Setting | None = None, *, retired: bool = False) -> GaugeOut:
@@ -185,7 +200,7 @@ def _hands(gauge: Gauge, checks: tuple[SettingCheck, ...]) -> list[HandOut]:
 
 def last_settings(gauges: tuple[Gauge, ...]) -> dict[str, Setting]:
     """The last check of each gauge, worked out."""
-    checks = actions.checks_since({gauge.id for gauge in gauges}, None)
+    checks = actions.last_checks({gauge.id for gauge in gauges})
     return {gauge: settings[-1] for gauge, settings in settings_of(checks).items()}
 
 

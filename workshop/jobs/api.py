@@ -164,7 +164,7 @@ def draft_reading(request: HttpRequest, job_id: int, given: DraftIn) -> DraftOut
     person = signed_in(request)
     job = job_of(actions.job_record(job_id), Unit(person.shown_unit))
     place = actions.Place(given.journal, given.feature, given.spot)
-    meant = actions.interpret(job, place, given.typed, given.unit, actions.gauge_of(job, given.gauge))
+    meant = actions.interpret(actions.Desk(job), place, given.typed, given.unit, actions.gauge_of(job, given.gauge))
     if isinstance(meant, Asked):
         return DraftOut(text="", nm=None, asked=asked_out(meant))
     text = Notation.usual(given.unit).with_unit(meant.length)

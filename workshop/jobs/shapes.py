@@ -5,7 +5,7 @@ from datetime import date, datetime
 from pydantic import BaseModel
 
 from halfthou.answer import Assessment
-from halfthou.gauges import RISE_K, settings_of
+from halfthou.gauges import RISE_K
 from halfthou.jobs import (
     ANSWERS,
     Condition,
@@ -21,7 +21,7 @@ from halfthou.jobs import (
 from halfthou.lengths import Asked, Length, Notation, Unit
 from halfthou.operations import RUNS_ON
 from halfthou.verdicts import Action, MarkCode
-from workshop.gauges.api import GaugeOut, gauge_out
+from workshop.gauges.api import BenchGauge, bench_gauge
 from workshop.jobs.actions import Landed, Opened
 from workshop.jobs.actions.deciding import matches
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
@@ -127,7 +127,7 @@ class BenchOut(BaseModel):
     rods_plan: Plan
     mains_hint: EntryHint
     rods_hint: EntryHint
-    gauges: list[GaugeOut]
+    gauges: list[BenchGauge]
     shop_c: float
     spots: dict[Feature, list[str]]
     assessment: Assessment
@@ -274,7 +274,6 @@ def decision_out(row: DecisionRecord, found: Assessment) -> DecisionOut:
 def bench_out(opened: Opened) -> BenchOut:
     """The bench of an opened job."""
     record, job, found = opened.record, opened.job, opened.assessment
-    last = {gauge: settings[-1] for gauge, settings in settings_of(job.checks).items()}
     signature = standing_signature(record)
     signed = Assessment.model_validate(signature.sheet["assessment"]) if signature else None
     return BenchOut(
@@ -284,7 +283,7 @@ def bench_out(opened: Opened) -> BenchOut:
         rods_plan=job.rods_plan,
         mains_hint=_hint(opened, JournalSet.MAINS),
         rods_hint=_hint(opened, JournalSet.RODS),
-        gauges=[gauge_out(gauge, last.get(gauge.id)) for gauge in job.gauges],
+        gauges=[bench_gauge(gauge) for gauge in job.gauges],
         shop_c=job.house_rules.shop_c,
         spots={feature: list(job.spots_of(job.limits.layout.shaft[0], feature)) for feature in Feature},
         assessment=found,

@@ -175,16 +175,18 @@ def gauges_of(record: JobRecord, used: set[str]) -> tuple[Gauge, ...]:
 def checks_of_job(
     record: JobRecord, gauges: tuple[Gauge, ...], readings: tuple[Reading, ...]
 ) -> tuple[SettingCheck, ...]:
-    """The setting checks a job is judged with: of the gauges it was read with and their standards, those it came
-    with among them; of the rest of the cabinet the last."""
-    used = {reading.gauge for reading in readings}
-    first = min((reading.at for reading in readings), default=None)
+    """The setting checks a job is judged with: of the gauges it was read with and of their standards, and those it
+    came with."""
+    shop: tuple[SettingCheck, ...] = ()
+    if readings:
+        used = {reading.gauge for reading in readings}
+        first = min(reading.at for reading in readings)
+        shop = checks_since(used, first)
+        masters = {check.against for check in shop if check.against} - used
+        shop += checks_since(masters, first) if masters else ()
     own = [SettingCheck.model_validate(document) for document in record.own_checks]
-    shop = checks_since(used, first) if used else ()
-    masters = {check.against for check in shop if check.against} - used
-    rest = {gauge.id for gauge in gauges} - used - masters
-    found = {check.id: check for check in (*own, *shop, *checks_since(masters, first), *checks_since(rest, None))}
     known = {gauge.id for gauge in gauges}
+    found = {check.id: check for check in (*own, *shop)}
     return tuple(c for c in found.values() if c.gauge in known and (c.against is None or c.against in known))
 
 

@@ -5,8 +5,9 @@ from pydantic import Field
 
 from halfthou.exchange import LineFault, read_line
 from halfthou.gauges import settings_of
-from halfthou.jobs import Gauge
-from workshop.gauges.actions import cabinet, checks_since
+from halfthou.jobs import COMPARATORS, Gauge
+from halfthou.lengths import Length
+from workshop.gauges.actions import cabinet, gauges_by_key, last_checks
 from workshop.live.hub import LATE_S, Claim, Line, LineState, hub
 from workshop.people.may import Act, must
 from workshop.people.models import Person
@@ -55,14 +56,23 @@ def gauges_with_ports() -> list[Gauge]:
 
 def take_lines(given: Lines) -> list[Line]:
     """Take in lines of one gauge. Refuses: NotThere."""
-    gauge = next((gauge for gauge in cabinet() if gauge.id == given.gauge), None)
-    if gauge is None:
+    found = gauges_by_key({given.gauge})
+    if not found:
         raise NotThere("no-gauge", "There is no such gauge.")
+    gauge = found[0]
     taken = [_take(gauge, line) for line in given.lines]
     if given.dropped:
         words = f"{given.dropped} more lines in a second were dropped: the gauge floods. Unplug it and look at it."
         taken.append(hub.hand_over(gauge.id, Line(LineState.FLOOD, "", words), None))
     return taken
+
+
+def _setting_of(gauge: Gauge) -> Length | None:
+    """The size a comparator was last set to."""
+    if gauge.kind not in COMPARATORS:
+        return None
+    last = settings_of(last_checks({gauge.id})).get(gauge.id)
+    return last[-1].standard if last else None
 
 
 _TOO_SOON = {
@@ -80,8 +90,7 @@ def _take(gauge: Gauge, line: RawLine) -> Line:
     soon = hub.too_soon(gauge.id, raw, line.age_ms / 1000)
     if soon is not None:
         return hub.hand_over(gauge.id, Line(soon, text, _TOO_SOON[soon]), None)
-    last = settings_of(checks_since({gauge.id}, None)).get(gauge.id)
-    found = read_line(raw, gauge, last[-1].standard if last else None)
+    found = read_line(raw, gauge, _setting_of(gauge))
     if isinstance(found, LineFault):
         return hub.hand_over(gauge.id, Line(LineState.MALFORMED, text, found.words), None)
     if line.age_ms > LATE_S * 1000:

@@ -1832,6 +1832,21 @@ export interface components {
             spots: components["schemas"]["Spot"][];
         };
         /**
+         * BenchGauge
+         * @description A gauge as the bench offers it. How it stands is the cabinet's to say.
+         */
+        BenchGauge: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            unit: components["schemas"]["Unit"];
+            /** Purposes */
+            purposes: components["schemas"]["Purpose"][];
+            /** Port */
+            port: string;
+        };
+        /**
          * BenchOut
          * @description Everything the bench shows of a job.
          */
@@ -1843,7 +1858,7 @@ export interface components {
             mains_hint: components["schemas"]["EntryHint"];
             rods_hint: components["schemas"]["EntryHint"];
             /** Gauges */
-            gauges: components["schemas"]["GaugeOut"][];
+            gauges: components["schemas"]["BenchGauge"][];
             /** Shop C */
             shop_c: number;
             /** Spots */

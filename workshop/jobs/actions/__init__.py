@@ -13,6 +13,7 @@ from workshop.jobs.actions.deciding import Deciding, decide, sign, take_back_dec
 from workshop.jobs.actions.facts import Seeing, observe, withdraw_reading
 from workshop.jobs.actions.files import take_in_job, take_in_readings
 from workshop.jobs.actions.landing import (
+    Desk,
     Landed,
     Landing,
     Place,
@@ -30,6 +31,7 @@ from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operati
 __all__ = [
     "BookIn",
     "Deciding",
+    "Desk",
     "Doing",
     "Header",
     "Landed",

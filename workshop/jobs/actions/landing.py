@@ -10,8 +10,8 @@ from pydantic import Field, ValidationError
 from halfthou.assess import present_size
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius
-from halfthou.jobs import Condition, Feature, Gauge, Job, Reading, Sitting, set_of
-from halfthou.lengths import Asked, Typed, Unit, Unreadable, Window
+from halfthou.jobs import Condition, Feature, Gauge, Job, JournalSet, Reading, Sitting, set_of
+from halfthou.lengths import Asked, Length, Typed, Unit, Unreadable, Window
 from halfthou.surveys import ALIKE, read_at, standing_readings, standing_sizes, window_for, window_of_feature
 from workshop.jobs.actions.facts import own_or_may, time_of
 from workshop.jobs.actions.opened import Opened, job_record, must_be_open, settle, write_history
@@ -74,22 +74,45 @@ class Place:
     spot: str
 
 
-def window_of(job: Job, journal: str, feature: Feature = Feature.JOURNAL) -> Window:
-    """What a reading of this journal can be, by its limits and what its set has read so far."""
-    journal_set = set_of(journal)
-    read = standing_sizes(job, journal_set, feature)
-    limits = job.limits.of(journal_set)
-    if feature is not Feature.JOURNAL:
-        return window_of_feature(limits, feature, read)
-    return window_for(limits, present_size(job, journal_set, read), read)
+class Desk:
+    """A job while readings land on it, and what was read of each set so far: kept, as it grows by one at a time."""
+
+    def __init__(self, job: Job) -> None:
+        self.job = job
+        self._read: dict[tuple[JournalSet, Feature], list[Length]] = {}
+
+    def read(self, journal: str, feature: Feature) -> list[Length]:
+        """The sizes read of a set and feature that stand."""
+        key = set_of(journal), feature
+        if key not in self._read:
+            self._read[key] = list(standing_sizes(self.job, *key))
+        return self._read[key]
+
+    def window(self, journal: str, feature: Feature) -> Window:
+        """What a reading can be, by the limits and what its set has read so far."""
+        journal_set, read = set_of(journal), self.read(journal, feature)
+        limits = self.job.limits.of(journal_set)
+        if feature is not Feature.JOURNAL:
+            return window_of_feature(limits, feature, read)
+        return window_for(limits, present_size(self.job, journal_set, read), read)
+
+    def grow(self, reading: Reading) -> None:
+        """One more reading stands. One that corrects takes another away: then what was read is gathered anew."""
+        sizes = self.read(reading.journal, reading.feature)
+        self.job = self.job.model_copy(update={"readings": (*self.job.readings, reading)})
+        if reading.corrects is None:
+            sizes.append(reading.size)
+        else:
+            self._read.clear()
 
 
-def interpret(job: Job, place: Place, typed: str, unit: Unit, gauge: Gauge) -> Typed | Asked:
+def interpret(desk: Desk, place: Place, typed: str, unit: Unit, gauge: Gauge) -> Typed | Asked:
     """What typed text would mean at a spot, without landing it. Refuses: Refusal."""
+    job = desk.job
     if place.journal not in job.limits.layout.shaft or place.spot not in job.spots_of(place.journal, place.feature):
         raise NotThere("no-spot", f"{place.journal} {place.spot} is no spot of this engine's plan.")
     try:
-        return read_at(typed, unit, window_of(job, place.journal, place.feature), gauge)
+        return read_at(typed, unit, desk.window(place.journal, place.feature), gauge)
     except Unreadable as error:
         raise Refusal(error.code, error.message, [Fault("typed", error.message)]) from None
 
@@ -115,8 +138,8 @@ def land_readings(person: Person, job_id: int, given: list[Landing]) -> tuple[Op
     """Land readings in their order, in one transaction. One that is asked about or refused holds up no other."""
     must(person, Act.READ)
     record = job_record(job_id)
-    job = job_of(record, Unit(person.shown_unit))
-    known = {reading.id for reading in job.readings}
+    desk = Desk(job_of(record, Unit(person.shown_unit)))
+    known = {reading.id for reading in desk.job.readings}
     rows: list[ReadingRecord] = []
     results = []
     for one in given:
@@ -124,36 +147,37 @@ def land_readings(person: Person, job_id: int, given: list[Landing]) -> tuple[Op
             results.append(Landed(one.id))
             continue
         try:
-            job, found = _land(person, record, job, one)
+            found = _land(person, record, desk, one)
         except Refusal as refusal:
             results.append(Landed(one.id, refused=refusal))
             continue
         results.append(found)
         if found.asked is None:
             known.add(one.id)
-            rows.append(reading_row(record, job.readings[-1]))
+            rows.append(reading_row(record, desk.job.readings[-1]))
     ReadingRecord.objects.bulk_create(rows)
-    return Opened(record, job, settle(record, job)), results
+    return Opened(record, desk.job, settle(record, desk.job)), results
 
 
-def _land(person: Person, record: JobRecord, job: Job, given: Landing) -> tuple[Job, Landed]:
+def _land(person: Person, record: JobRecord, desk: Desk, given: Landing) -> Landed:
     must_be_open(record)
-    _check_links(person, job, given)
-    gauge = gauge_of(job, given.gauge)
+    _check_links(person, desk.job, given)
+    gauge = gauge_of(desk.job, given.gauge)
     place = Place(given.journal, given.feature, given.spot)
-    meant = interpret(job, place, given.typed, given.unit, gauge)
+    meant = interpret(desk, place, given.typed, given.unit, gauge)
     how = ""
     if isinstance(meant, Asked):
         chosen = next((choice for choice in meant.choices if choice.length.nm == given.chosen_nm), None)
         if chosen is None:
-            return job, Landed(given.id, asked=meant)
+            return Landed(given.id, asked=meant)
         meant, how = Typed(chosen.length, chosen.unit), chosen.words
-    job = _with_sitting(person, record, job, given.sitting)
+    desk.job = _with_sitting(person, record, desk.job, given.sitting)
     reading = _reading(person, given, meant, how)
-    conflict = _conflict(job, given, reading)
+    conflict = _conflict(desk.job, given, reading)
     if conflict:
         write_history(record, person.username, conflict)
-    return job.model_copy(update={"readings": (*job.readings, reading)}), Landed(given.id, conflict=conflict)
+    desk.grow(reading)
+    return Landed(given.id, conflict=conflict)
 
 
 def _reading(person: Person, given: Landing, meant: Typed, how: str) -> Reading:
@@ -181,11 +205,10 @@ def _reading(person: Person, given: Landing, meant: Typed, how: str) -> Reading:
 
 def _conflict(job: Job, given: Landing, reading: Reading) -> str:
     """What to say where somebody else read the spot since this one was typed; nothing is settled silently."""
-    stands = [
-        other
-        for other in standing_readings(job)
-        if (other.journal, other.feature, other.spot) == (given.journal, given.feature, given.spot)
-    ]
+    here = (given.journal, given.feature, given.spot)
+    if not any(r.by != reading.by and (r.journal, r.feature, r.spot) == here for r in job.readings):
+        return ""
+    stands = [r for r in standing_readings(job) if (r.journal, r.feature, r.spot) == here]
     if not stands or given.seen == stands[-1].id or stands[-1].by == reading.by:
         return ""
     other = stands[-1]

@@ -5,8 +5,8 @@ from dataclasses import dataclass
 from django.db import connection, transaction
 
 from halfthou.answer import Assessment
-from halfthou.assess import assess
-from halfthou.jobs import Job
+from halfthou.assess import assess, judge, put_in_words
+from halfthou.jobs import Job, JournalSet
 from halfthou.lengths import Unit
 from workshop.jobs.models import DecisionRecord, HistoryEntry, JobRecord, SignatureRecord, Stage
 from workshop.jobs.translate import job_of
@@ -91,23 +91,25 @@ def write_history(record: JobRecord, by: str, words: str) -> None:
     HistoryEntry.objects.create(job=record, by=by, words=words)
 
 
-def settle(record: JobRecord, job: Job, shown: Assessment | None = None) -> Assessment:
+def settle(record: JobRecord, job: Job) -> Assessment:
     """Bring the rack's summary in step and give the assessment in the unit asked for.
 
     The summary speaks the job's own unit. It is written in the caller's transaction.
     """
     if not connection.in_atomic_block:
         raise RuntimeError("the summary is written in the transaction of its fact")
-    shown = shown or assess(job)
-    own = shown
-    if job.shown_in.value != record.entry_unit:
-        own = assess(job.model_copy(update={"shown_in": Unit(record.entry_unit)}))
+    judged = judge(job)
+    shown = put_in_words(judged)
+    own_unit = Unit(record.entry_unit)
     record.engine = job.limits.engine
-    record.taken, record.planned = own.readings_taken, own.readings_planned
-    record.doubts = len(own.doubts)
-    record.mains_mark, record.mains_headline = own.mains.mark.code.value, own.mains.headline
-    record.rods_mark, record.rods_headline = own.rods.mark.code.value, own.rods.headline
-    record.stage, record.waits_for = _stage(record, own)
+    record.taken, record.planned = shown.readings_taken, shown.readings_planned
+    record.doubts = len(shown.doubts)
+    record.mains_mark, record.mains_headline = (
+        shown.mains.mark.code.value,
+        judged.headline(JournalSet.MAINS, own_unit),
+    )
+    record.rods_mark, record.rods_headline = shown.rods.mark.code.value, judged.headline(JournalSet.RODS, own_unit)
+    record.stage, record.waits_for = _stage(record, shown)
     record.save(update_fields=SUMMARY)
     transaction.on_commit(lambda: hub.job_changed(record.pk))
     return shown

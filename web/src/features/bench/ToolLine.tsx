@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 
 import type { Schemas } from "../../api";
+import { useStandings } from "../../shared/job";
 import type { Desk } from "./useDesk";
 import { GaugeLine } from "./GaugeLine";
 import { PlanDialog } from "./PlanDialog";
@@ -28,6 +29,11 @@ interface Props {
 /** The lines at the foot: what is measured with which gauge and how it lies; the plan, the work, the keys. */
 export function ToolLine({ desk, live, opened, onOpen, onKeys }: Props) {
   const { setup } = desk;
+  const standings = useStandings();
+  const standing = (id: string) => {
+    const known = standings.get(id)?.standing;
+    return known === "out" || known === "overdue" ? ` (${known})` : "";
+  };
   const shut = () => onOpen(null);
   return (
     <footer className="text-[15px] text-quiet">
@@ -60,7 +66,7 @@ export function ToolLine({ desk, live, opened, onOpen, onKeys }: Props) {
             {desk.bench.gauges.map((gauge) => (
               <option key={gauge.id} value={gauge.id}>
                 {gauge.name}
-                {gauge.standing === "out" || gauge.standing === "overdue" ? ` (${gauge.standing})` : ""}
+                {standing(gauge.id)}
               </option>
             ))}
           </select>

@@ -53,15 +53,25 @@ export class Outbox {
   readonly snapshot = (): readonly Parcel[] => this.parcels;
 
   private keep(parcels: readonly Parcel[]): void {
+    this.write(parcels);
+    this.tell();
+  }
+
+  private write(parcels: readonly Parcel[]): void {
     this.parcels = parcels;
     this.store.setItem(KEY, JSON.stringify(parcels));
+  }
+
+  private tell(): void {
     this.listeners.forEach((listener) => listener());
   }
 
+  /** Keep a reading and send it. The page is drawn while it is on its way, not before it leaves. */
   add(jobId: number, landing: Landing): void {
     const parcel: Parcel = { jobId, by: this.person, landing, state: "waiting", question: null, message: "" };
-    this.keep([...this.parcels, parcel]);
+    this.write([...this.parcels, parcel]);
     void this.send();
+    window.setTimeout(() => this.tell());
   }
 
   /** Answer the question a parcel was asked. */

@@ -83,10 +83,12 @@ export function useLive(desk: Desk) {
     });
     source.addEventListener("job", () => {
       window.clearTimeout(timer);
-      timer = window.setTimeout(
-        () => void queries.invalidateQueries({ queryKey: ["bench", jobId] }),
-        LOOK_AGAIN_MS,
-      );
+      timer = window.setTimeout(() => {
+        // A reading of this bench came back with the bench after it: there is nothing newer to fetch.
+        const known = queries.getQueryState(["bench", jobId])?.dataUpdatedAt ?? 0;
+        if (Date.now() - known > 2 * LOOK_AGAIN_MS)
+          void queries.invalidateQueries({ queryKey: ["bench", jobId] });
+      }, LOOK_AGAIN_MS);
     });
     return () => {
       window.clearTimeout(timer);

@@ -1,0 +1,71 @@
+"""A thousand readings typed while the server was away: how long until all have landed and the browser is empty.
+
+The figure: seconds from loading the page with a thousand readings in its outbox to the last of them landed, through
+the real browser, server and database, on one machine. Wanted: under 5 s.
+"""
+
+import json
+import os
+import re
+import subprocess
+import sys
+import tempfile
+import time
+from pathlib import Path
+
+from playwright.sync_api import sync_playwright
+
+sys.path.insert(0, str(Path(__file__).parents[1]))
+from tests.serving import CHROMIUM_FLAGS, ROOT, serving
+
+KEPT = 1000
+EMPTY = "() => localStorage.getItem('half-thou.outbox') === '[]'"
+COUNT = """
+from workshop.jobs.models import JobRecord
+rows = JobRecord.objects.get(number="44").readings.filter(key__startswith="kept.").order_by("pk")
+keys = list(rows.values_list("key", flat=True))
+print(len(keys), keys == [f"kept.{n}" for n in range(len(keys))])
+"""
+
+
+def parcels(gauge: str) -> str:
+    """The outbox as the browser keeps it."""
+    spots = [f"{plane}{angle}" for plane in "12" for angle in "abcd"]
+    return json.dumps([
+        {
+            "jobId": 6, "by": "machinist", "state": "waiting", "question": None, "message": "",
+            "landing": {
+                "id": f"kept.{n}", "journal": f"R{n % 4 + 1}", "feature": "journal", "spot": spots[n // 4 % 8],
+                "typed": "2.2614", "unit": "in", "gauge": gauge, "by_button": False, "chosen_nm": None,
+                "at": f"2026-01-05T10:{n // 60 % 60:02d}:{n % 60:02d}Z",
+            },
+        }
+        for n in range(KEPT)
+    ])  # fmt: skip
+
+
+with tempfile.TemporaryDirectory() as folder:
+    env = {**os.environ, "DATA_DIR": folder, "DEMO": "1"}
+    for command in ("migrate", "furnish_demo"):
+        subprocess.run([sys.executable, "manage.py", command, "-v0"], cwd=ROOT, env=env, check=True)
+    with serving(Path(folder)) as server, sync_playwright() as play:
+        browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM_FLAGS)
+        page = browser.new_page(viewport={"width": 1280, "height": 800})
+        page.goto(server.url)
+        page.get_by_role("button", name=re.compile("^machinist")).click()
+        page.get_by_role("link", name=re.compile("Mobile crane")).click()
+        page.get_by_test_id("verdict").wait_for()
+        address, gauge = page.url, page.locator("#gauge").input_value()
+        page.goto(server.url + "/key")
+        job_id = address.split("/jobs/")[1].split("?")[0]
+        text = parcels(gauge).replace('"jobId": 6', f'"jobId": {job_id}')
+        page.evaluate("text => localStorage.setItem('half-thou.outbox', text)", text)
+        start = time.perf_counter()
+        page.goto(address)
+        page.wait_for_function(EMPTY, timeout=60_000)
+        taken = time.perf_counter() - start
+        browser.close()
+    told = subprocess.run([sys.executable, "manage.py", "shell", "-v0", "-c", COUNT], cwd=ROOT, env=env, check=True,
+                          capture_output=True, text=True)  # fmt: skip
+    landed, in_order = told.stdout.split()
+    print(f"kept readings: {landed} landed once, in order {in_order}, in {taken:.1f} s from loading the page")

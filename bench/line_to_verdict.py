@@ -1,4 +1,4 @@
-"""From a gauge's line on its socket to the judged reading painted, in headless Chromium, 100 lines.
+"""From a gauge's line on its socket to the judged reading painted, in headless Chromium, over a whole engine.
 
 The whole real path: simulated gauge, socket, bridge, server, event stream, browser, landing, assessment, painting.
 The figures: milliseconds on one machine's clock, from the bytes going into the socket to the painting of the frame
@@ -15,7 +15,7 @@ import tempfile
 import time
 from pathlib import Path
 
-from playwright.sync_api import sync_playwright
+from playwright.sync_api import Page, sync_playwright
 
 sys.path.insert(0, str(Path(__file__).parents[1]))
 from demo.simulated_gauge import SimulatedGauge
@@ -46,37 +46,25 @@ row = next(r for r in GaugeRecord.objects.all() if r.document["name"].startswith
 row.document["port"] = "socket://127.0.0.1:{port}"
 row.save()
 """
-JOURNALS = ("Main journal M1", "Main journal M2", "Main journal M3", "Main journal M4")
+JOURNALS = {
+    **{f"Main journal M{n}": 73.650 for n in range(1, 5)},
+    **{f"Rod journal No. {n}": 61.382 for n in range(1, 4)},
+}
 
 
-def measure(page: object, gauge: SimulatedGauge) -> list[float]:
-    """Read journals round by the button; clear each with withdrawals of its last reading when it is full."""
+def measure(page: Page, gauge: SimulatedGauge) -> list[float]:
+    """Read every spot of the engine by the gauge's button."""
     times = []
-    for n in range(108):
-        spot = f"{n % 8 // 4 + 1}{'abcd'[n % 4]}"
-        if n % 8 == 0:
-            if n >= 32:
-                page.goto(page.url.split("/jobs/")[0] + "/jobs/4")
-                page.get_by_test_id("verdict").wait_for()
-            page.get_by_role("button", name=re.compile(f"^{JOURNALS[n // 8 % 4]}[:,]")).click()
-            page.get_by_text("its button enters readings here").wait_for()
-            page.wait_for_timeout(700)
-        if n >= 32:
-            page.get_by_role("button", name=re.compile(f"^{spot}:")).click()
-            page.wait_for_timeout(650)
-        page.evaluate(
-            WATCH if n < 32 else WATCH.replace("label.includes('not read')", "label === window.__before"), spot
-        )
-        page.evaluate("s => { window.__before = document.querySelector(`button[aria-label^='${s}:']`)"
-                      ".getAttribute('aria-label'); }", spot)  # fmt: skip
-        start = time.time() * 1000
-        gauge.pull(73.640 + 0.002 * (n // 32) + 0.001 * (n % 2) * (n // 32))
-        painted = page.evaluate(
-            "() => Promise.race([window.__painted, new Promise((r) => setTimeout(r, 3000, 0))])"
-        )
-        if painted:
-            times.append(painted - start)
-        page.wait_for_timeout(330)
+    for name, size in JOURNALS.items():
+        page.get_by_role("button", name=re.compile(f"^{name}[:,]")).click()
+        page.get_by_text("its button enters readings here").wait_for()
+        page.wait_for_timeout(700)
+        for n in range(8):
+            page.evaluate(WATCH, f"{n // 4 + 1}{'abcd'[n % 4]}")
+            start = time.time() * 1000
+            gauge.pull(size + 0.001 * (n % 2))
+            times.append(page.evaluate("() => window.__painted") - start)
+            page.wait_for_timeout(400)
     return times
 
 

@@ -113,7 +113,7 @@ class Shop:
 
     def work(self, job_id: int, kind: OperationKind, on: str, undersize: str = "", note: str = "") -> None:
         """Write an operation down."""
-        doing = actions.Doing(id=self._key(), kind=kind, on=on, undersize=undersize, note=note, at=self._now())
+        doing = actions.Doing(id=self._key(), kind=kind, on=on, undersize=undersize, note=note)
         actions.do_operation(self.bench, job_id, doing)
 
     def _key(self) -> str:

@@ -7,13 +7,16 @@ import re
 import subprocess
 import sys
 import tempfile
+import threading
 from collections.abc import Callable
+from http.server import ThreadingHTTPServer
 from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 
 sys.path.insert(0, str(Path(__file__).parents[1]))
-from tests.serving import CHROMIUM_FLAGS, ROOT, Server, serving
+from demo.simulated_gauge import SimulatedGauge, panel_of
+from tests.serving import CHROMIUM_FLAGS, ROOT, Server, free_port, serving
 
 SHOTS = ROOT / "docs" / "screenshots"
 
@@ -51,6 +54,40 @@ def light_again(page: Page, server: Server) -> None:
     page.get_by_role("menuitem", name="Light or dark").click()
 
 
+def slip(page: Page, server: Server) -> None:
+    open_job(page, server, "Ballast winch", "Rod journal No. 2")
+
+
+def budget(page: Page, server: Server) -> None:
+    open_job(page, server, "Sawmill engine", "Rod journal No. 1")
+    page.get_by_role("button", name="What that consists of").click()
+    page.get_by_role("dialog").get_by_text("repeatability").first.wait_for()
+
+
+def stale(page: Page, server: Server) -> None:
+    open_job(page, server, "Sawmill engine", "Rod journal No. 2")
+
+
+def story(page: Page, server: Server) -> None:
+    open_job(page, server, "Sawmill engine", "Rod journal No. 1")
+    page.get_by_role("link", name="Story").click()
+    page.get_by_role("heading", name="Story").wait_for()
+
+
+def setting_check(page: Page, server: Server) -> None:
+    page.goto(server.url + "/gauges")
+    page.get_by_role("link", name=re.compile("No. 7")).click()
+    page.get_by_role("img", name=re.compile("Zero error")).wait_for()
+
+
+def panel(page: Page, _: Server) -> None:
+    gauges = [SimulatedGauge("Simulated gauge, mm", "mm", free_port(), 61.383, 0.0007)]
+    shown = ThreadingHTTPServer(("127.0.0.1", 0), panel_of(gauges))
+    threading.Thread(target=shown.serve_forever, daemon=True).start()
+    page.goto(f"http://127.0.0.1:{shown.server_port}/")
+    page.get_by_role("button", name="Pull the trigger").click()
+
+
 def sheet(page: Page, server: Server) -> None:
     open_job(page, server, "Drainage pump 2", "Rod journal No. 2")
     page.get_by_role("link", name="Sheet").click()
@@ -72,12 +109,18 @@ VIEWS: dict[str, Callable[[Page, Server], None]] = {
     "bench-reading": in_doubt,
     "bench-too-close": too_close,
     "bench-decided": decided,
+    "bench-slip": slip,
+    "bench-budget": budget,
+    "bench-stale": stale,
+    "story": story,
+    "setting-check": setting_check,
     "bench-dark": dark,
     "decision-sheet": sheet,
     "limits-sheet": at("/limits/1"),
     "gauges": at("/gauges"),
     "house-rules": at("/house-rules"),
     "key": at("/key"),
+    "simulated-gauges": panel,
 }
 
 

@@ -22,6 +22,7 @@ from halfthou.answer.documents import (
 )
 from halfthou.answer.journal_part import doubts_of, journal_answer
 from halfthou.answer.set_part import set_answer
+from halfthou.answer.spot_part import blank_spots
 from halfthou.answer.story import story
 
 __all__ = [
@@ -42,6 +43,7 @@ __all__ = [
     "StepShown",
     "StoryKind",
     "StoryLine",
+    "blank_spots",
     "budgets_shown",
     "doubts_of",
     "journal_answer",

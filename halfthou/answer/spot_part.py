@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from halfthou.answer.documents import AsideShown, ShownReading, Spot
-from halfthou.jobs import ANGLE_LETTERS, Feature, Plan, Reading
+from halfthou.jobs import ANGLE_LETTERS, FIXED_SPOTS, Feature, Plan, Reading
 from halfthou.lengths import ZERO, Notation
 from halfthou.surveys import Aside, JournalSurvey, SpotState, Taken
 from halfthou.verdicts import doubt_shown
@@ -23,6 +23,12 @@ def bearing_spots(feature: Feature, spots: tuple[SpotState, ...], say: Notation)
     """The spots of one feature of a bearing."""
     angles = WALL_ANGLES_DEG if feature is Feature.WALL else BORE_ANGLES_DEG
     return tuple(_spot(state, angles[state.spot[1]], say) for state in spots)
+
+
+def blank_spots(feature: Feature, say: Notation) -> tuple[Spot, ...]:
+    """The spots of a feature of which nothing is read yet."""
+    names = FIXED_SPOTS.get(feature, ())
+    return bearing_spots(feature, tuple(SpotState(name) for name in names), say)
 
 
 def _spot(state: SpotState, angle_deg: int, say: Notation) -> Spot:

@@ -46,8 +46,8 @@ class Purpose(StrEnum):
 #: What each kind is fit for where the cabinet says nothing else. Source: handbook C2, common practice: a caliper is
 #: too coarse for journals, bores and walls.
 USUAL_PURPOSES: dict[GaugeKind, tuple[Purpose, ...]] = {
-    GaugeKind.MICROMETER: (Purpose.JOURNAL, Purpose.SETTING),
-    GaugeKind.DIGITAL_MICROMETER: (Purpose.JOURNAL, Purpose.SETTING),
+    GaugeKind.MICROMETER: (Purpose.JOURNAL, Purpose.WALL, Purpose.SETTING),
+    GaugeKind.DIGITAL_MICROMETER: (Purpose.JOURNAL, Purpose.WALL, Purpose.SETTING),
     GaugeKind.SNAP_GAUGE: (Purpose.JOURNAL,),
     GaugeKind.DIAL_BORE_GAUGE: (Purpose.BORE,),
     GaugeKind.DIGITAL_BORE_GAUGE: (Purpose.BORE,),

@@ -3,7 +3,7 @@
 from halfthou.verdicts.actions import MARKS, Action, Mark, MarkCode
 from halfthou.verdicts.before_measuring import fitness_notes
 from halfthou.verdicts.case import JournalCase
-from halfthou.verdicts.cautions import Caution, cautions_for
+from halfthou.verdicts.cautions import Caution, cautions_for, cautions_of_work
 from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
 from halfthou.verdicts.contradictions import contradictions
 from halfthou.verdicts.doubt_words import DoubtShown, Offer, doubt_shown, settling_words, warmth_reasons
@@ -36,6 +36,7 @@ __all__ = [
     "bore_sizes",
     "call",
     "cautions_for",
+    "cautions_of_work",
     "clean_up_size",
     "conformance",
     "contradictions",

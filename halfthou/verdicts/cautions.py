@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from halfthou.jobs import Document
+from halfthou.jobs import Document, OperationKind
 from halfthou.verdicts.actions import Action
 
 
@@ -50,6 +50,17 @@ STRAIGHTENING = Caution(
     defer_to="A specialist; hardness and crack test before any grinding.",
 )
 
+HEATING = Caution(
+    work="Heat treatment",
+    say="Salt baths and hot parts burn; fumes are poison. Keep water away from molten salt.",
+    defer_to="The treatment shop; its safety data sheets.",
+)
+BORING = Caution(
+    work="Line honing and resizing",
+    say="Guards on, eyes covered, no gloves near the spindle; a cap let go flies.",
+    defer_to="A trained machinist and the machine's manual.",
+)
+
 _BY_ACTION = {
     Action.REUSE: (FITTING,),
     Action.POLISH: (POLISHING, WASHING, FITTING),
@@ -64,3 +75,22 @@ _BY_ACTION = {
 def cautions_for(action: Action) -> tuple[Caution, ...]:
     """The cautions to show where this action is proposed."""
     return _BY_ACTION[action]
+
+
+_BY_WORK = {
+    OperationKind.GRIND: (LIFTING, CRACK_TEST, GRINDING, WASHING),
+    OperationKind.POLISH: (POLISHING, WASHING),
+    OperationKind.STRAIGHTEN: (STRAIGHTENING, CRACK_TEST),
+    OperationKind.HEAT_TREAT: (LIFTING, HEATING),
+    OperationKind.LINE_HONE: (BORING, WASHING),
+    OperationKind.STUDS: (FITTING,),
+    OperationKind.TORQUE_CHANGED: (FITTING,),
+    OperationKind.RESIZE_RODS: (BORING, WASHING),
+    OperationKind.NEW_SHELLS: (FITTING,),
+    OperationKind.FINAL_WASH: (LIFTING, WASHING),
+}
+
+
+def cautions_of_work(kind: OperationKind) -> tuple[Caution, ...]:
+    """The cautions to show where this work is written down."""
+    return _BY_WORK[kind]

@@ -206,7 +206,7 @@ def test_a_grind_makes_readings_stale_and_they_are_taken_again(enter: Callable[.
     on(page, "Main journal M1")
     page.get_by_role("button", name="Work done").click()
     page.get_by_label("What was done").select_option("grind")
-    page.get_by_label("To", exact=True).select_option("mains")
+    page.get_by_label("Done to").select_option("mains")
     page.get_by_label("Ground to").fill("10")
     page.get_by_role("button", name="Write it down").click()
     expect(page.get_by_role("button", name=re.compile("^1a: 2.41.*to read again"))).to_be_visible()

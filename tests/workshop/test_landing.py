@@ -116,13 +116,29 @@ def test_a_clock_that_runs_ahead_is_not_believed(batch: Any, job: JobRecord) -> 
     assert job.readings.get().at <= timezone.now()
 
 
+@pytest.mark.parametrize("wrong", [timedelta(days=-30), timedelta(days=2), timedelta(seconds=-40)])
+def test_a_bench_whose_clock_is_wrong_keeps_the_times_between_its_readings(
+    job: JobRecord, bench: Person, gauge: Gauge, wrong: timedelta
+) -> None:
+    """Typed a minute apart and sent after another: they land two and one minutes ago by the server's clock."""
+    now = timezone.now()
+    forms = [
+        landing(gauge, name, "R1", spot, "2.0375", at=now + wrong - timedelta(minutes=ago))
+        for name, spot, ago in (("a", "1a", 2), ("b", "1b", 1))
+    ]
+    actions.land_readings(bench, job.pk, forms, actions.clock_off(now + wrong))
+    first, second = job.readings.order_by("pk").values_list("at", flat=True)
+    assert second - first == timedelta(minutes=1)
+    assert abs(now - timedelta(minutes=2) - first) < timedelta(seconds=2)
+
+
 def test_a_slip_is_taken_or_kept_by_a_person_and_stays_on_record(
     batch: Any, job: JobRecord, bench: Person, machinist: Person
 ) -> None:
     batch(("a", "1a", "2.0375"), ("b", "1b", "2.0375"), ("c", "1c", "2.0125"), ("d", "1d", "2.0375"))
     doubt = actions.open_job(job.pk, bench).assessment.journal("R1").spots[2].doubt
     assert doubt is not None
-    reply = actions.SlipReply(id="s", reading="c", taken_nm=doubt.offers[0].meant.nm, at=timezone.now())
+    reply = actions.SlipReply(id="s", reading="c", taken_nm=doubt.offers[0].meant.nm)
     found = actions.answer_slip(bench, job.pk, reply).assessment.journal("R1").spots[2]
     assert found.size is not None
     assert (found.size.text, found.doubt) == ("2.0375", None)
@@ -137,9 +153,9 @@ def test_a_slip_is_taken_or_kept_by_a_person_and_stays_on_record(
 def test_only_what_was_offered_can_be_taken(batch: Any, job: JobRecord, bench: Person) -> None:
     batch(("a", "1a", "2.0375"), ("b", "1b", "2.0375"), ("c", "1c", "2.0125"), ("d", "1d", "2.0375"))
     with pytest.raises(Refusal, match="not offered"):
-        actions.answer_slip(bench, job.pk, actions.SlipReply(id="s", reading="c", taken_nm=5, at=timezone.now()))
+        actions.answer_slip(bench, job.pk, actions.SlipReply(id="s", reading="c", taken_nm=5))
     with pytest.raises(NotThere, match="any more"):
-        actions.answer_slip(bench, job.pk, actions.SlipReply(id="s", reading="a", at=timezone.now()))
+        actions.answer_slip(bench, job.pk, actions.SlipReply(id="s", reading="a"))
 
 
 def test_another_persons_slip_is_not_answered_from_the_bench(
@@ -147,7 +163,7 @@ def test_another_persons_slip_is_not_answered_from_the_bench(
 ) -> None:
     readings = (("a", "1a", "2.0375"), ("b", "1b", "2.0375"), ("c", "1c", "2.0125"), ("d", "1d", "2.0375"))
     batch(*readings, by=machinist)
-    reply = actions.SlipReply(id="s", reading="c", at=timezone.now())
+    reply = actions.SlipReply(id="s", reading="c")
     with pytest.raises(NotAllowed):
         actions.answer_slip(bench, job.pk, reply)
 
@@ -157,7 +173,7 @@ def test_one_answer_serves_a_whole_journal(job: JobRecord, bench: Person, gauge:
     doubt = actions.open_job(job.pk, bench).assessment.journal("R2").spots[0].doubt
     assert doubt is not None
     assert doubt.throughout
-    reply = actions.SlipReply(id="s", reading=doubt.reading, taken_nm=doubt.offers[0].meant.nm, at=timezone.now())
+    reply = actions.SlipReply(id="s", reading=doubt.reading, taken_nm=doubt.offers[0].meant.nm)
     found = actions.answer_slip(bench, job.pk, reply).assessment
     assert found.journal("R2").action is Action.REUSE
     assert job.slip_answers.count() == 8
@@ -165,7 +181,7 @@ def test_one_answer_serves_a_whole_journal(job: JobRecord, bench: Person, gauge:
 
 def test_a_grind_makes_what_it_touches_stale_once(job: JobRecord, bench: Person, read_all: Any) -> None:
     read_all()
-    doing = actions.Doing(id="g", kind=OperationKind.GRIND, on="rods", undersize="10", at=timezone.now())
+    doing = actions.Doing(id="g", kind=OperationKind.GRIND, on="rods", undersize="10")
     found = actions.do_operation(bench, job.pk, doing).assessment
     assert (len(found.journal("R1").to_read), len(found.journal("M1").to_read)) == (8, 0)
     assert found.rods.present_words == "0.010 under"
@@ -185,7 +201,7 @@ def test_a_grind_makes_what_it_touches_stale_once(job: JobRecord, bench: Person,
 def test_work_that_cannot_be_is_refused(
     job: JobRecord, bench: Person, kind: OperationKind, on: str, undersize: str
 ) -> None:
-    doing = actions.Doing(id="g", kind=kind, on=on, undersize=undersize, at=timezone.now())
+    doing = actions.Doing(id="g", kind=kind, on=on, undersize=undersize)
     with pytest.raises(Refusal) as refused:
         actions.do_operation(bench, job.pk, doing)
     assert refused.value.faults
@@ -208,8 +224,8 @@ def test_state_survives_the_job_file(batch: Any, job: JobRecord, bench: Person, 
     """Whole job in and out: sittings, work, answers and checks with it, and judged the same."""
     warm = actions.SittingForm(id="s", part="25", gauge="25", at=timezone.now())
     batch(("a", "1a", "2.0375"), ("b", "1b", "2.0375"), ("c", "1c", "2.0125"), ("d", "1d", "2.0375"), sitting=warm)
-    actions.answer_slip(bench, job.pk, actions.SlipReply(id="k", reading="c", at=timezone.now()))
-    doing = actions.Doing(id="g", kind=OperationKind.POLISH, on="mains", at=timezone.now())
+    actions.answer_slip(bench, job.pk, actions.SlipReply(id="k", reading="c"))
+    doing = actions.Doing(id="g", kind=OperationKind.POLISH, on="mains")
     before = actions.do_operation(bench, job.pk, doing).assessment
     text = job_file_of(JobRecord.objects.get(pk=job.pk)).model_dump_json()
     JobRecord.objects.get(pk=job.pk).delete()

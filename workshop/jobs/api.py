@@ -42,8 +42,9 @@ class DraftIn(Schema):
 
 
 class BatchIn(Schema):
-    """Readings a bench has kept, in the order they were typed."""
+    """Readings a bench has kept, in the order they were typed; and what its clock said when it sent them."""
 
+    sent_at: datetime | None = None
     readings: list[actions.Landing] = Field(max_length=2000)
 
 
@@ -183,7 +184,8 @@ def land_reading(request: HttpRequest, job_id: int, given: actions.Landing) -> H
 @router.post("/jobs/{int:job_id}/readings/batch", response=BatchOut)
 def land_readings(request: HttpRequest, job_id: int, given: BatchIn) -> HttpResponse:
     """Land readings in their order; each answer says what became of it."""
-    opened, results = actions.land_readings(signed_in(request), job_id, given.readings)
+    off = actions.clock_off(given.sent_at)
+    opened, results = actions.land_readings(signed_in(request), job_id, given.readings, off)
     return _json(BatchOut(results=[landed_out(one) for one in results], bench=bench_out(opened)))
 
 

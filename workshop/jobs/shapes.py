@@ -4,10 +4,11 @@ from datetime import date, datetime
 
 from pydantic import BaseModel
 
-from halfthou.answer import Assessment
+from halfthou.answer import Assessment, Spot, blank_spots
 from halfthou.gauges import RISE_K
 from halfthou.jobs import (
     ANSWERS,
+    FIXED_SPOTS,
     Condition,
     DecisionKind,
     Feature,
@@ -20,7 +21,7 @@ from halfthou.jobs import (
 )
 from halfthou.lengths import Asked, Length, Notation, Unit
 from halfthou.operations import RUNS_ON
-from halfthou.verdicts import Action, MarkCode
+from halfthou.verdicts import Action, Caution, MarkCode, cautions_of_work
 from workshop.gauges.api import BenchGauge, bench_gauge
 from workshop.jobs.actions import Landed, Opened
 from workshop.jobs.actions.deciding import matches
@@ -129,7 +130,7 @@ class BenchOut(BaseModel):
     rods_hint: EntryHint
     gauges: list[BenchGauge]
     shop_c: float
-    spots: dict[Feature, list[str]]
+    blank_spots: dict[Feature, tuple[Spot, ...]]
     assessment: Assessment
     signed_assessment: Assessment | None
     decisions: list[DecisionOut]
@@ -206,14 +207,17 @@ class LookOut(BaseModel):
 
 
 class WorkOut(BaseModel):
-    """An operation that can be written down, and what it is done to."""
+    """An operation that can be written down, what it is done to, and what can hurt."""
 
     kind: OperationKind
     on: list[str]
+    cautions: list[Caution]
 
 
-WORK = [WorkOut(kind=kind, on=list(on)) for kind, on in RUNS_ON.items()]
+WORK = [WorkOut(kind=kind, on=list(on), cautions=list(cautions_of_work(kind))) for kind, on in RUNS_ON.items()]
 CONDITIONS = list(RISE_K)
+#: The spots of bores and walls before anything is read: names and angles, no sizes.
+BLANK_SPOTS = {feature: blank_spots(feature, Notation.usual(Unit.MM)) for feature in FIXED_SPOTS}
 LOOKS = [LookOut(look=look, answers=list(answers)) for look, answers in ANSWERS.items()]
 
 
@@ -285,7 +289,7 @@ def bench_out(opened: Opened) -> BenchOut:
         rods_hint=_hint(opened, JournalSet.RODS),
         gauges=[bench_gauge(gauge) for gauge in job.gauges],
         shop_c=job.house_rules.shop_c,
-        spots={feature: list(job.spots_of(job.limits.layout.shaft[0], feature)) for feature in Feature},
+        blank_spots=BLANK_SPOTS,
         assessment=found,
         signed_assessment=signed,
         decisions=[decision_out(row, found) for row in standing_decisions(record).values()],

@@ -1054,6 +1054,18 @@ export interface components {
             password: string;
         };
         /**
+         * Caution
+         * @description What can hurt, what to do about it, and whose word goes first.
+         */
+        Caution: {
+            /** Work */
+            work: string;
+            /** Say */
+            say: string;
+            /** Defer To */
+            defer_to: string;
+        };
+        /**
          * Condition
          * @description Where the part has just come from.
          * @enum {string}
@@ -1129,12 +1141,14 @@ export interface components {
         };
         /**
          * WorkOut
-         * @description An operation that can be written down, and what it is done to.
+         * @description An operation that can be written down, what it is done to, and what can hurt.
          */
         WorkOut: {
             kind: components["schemas"]["OperationKind"];
             /** On */
             on: string[];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
         };
         /**
          * SheetLine
@@ -1861,9 +1875,9 @@ export interface components {
             gauges: components["schemas"]["BenchGauge"][];
             /** Shop C */
             shop_c: number;
-            /** Spots */
-            spots: {
-                [key: string]: string[];
+            /** Blank Spots */
+            blank_spots: {
+                [key: string]: components["schemas"]["Spot"][];
             };
             assessment: components["schemas"]["Assessment"];
             signed_assessment: components["schemas"]["Assessment"] | null;
@@ -1909,18 +1923,6 @@ export interface components {
             stage: components["schemas"]["Stage"];
             /** Signed */
             signed: boolean;
-        };
-        /**
-         * Caution
-         * @description What can hurt, what to do about it, and whose word goes first.
-         */
-        Caution: {
-            /** Work */
-            work: string;
-            /** Say */
-            say: string;
-            /** Defer To */
-            defer_to: string;
         };
         /**
          * CleanUpShown
@@ -2684,9 +2686,11 @@ export interface components {
         };
         /**
          * BatchIn
-         * @description Readings a bench has kept, in the order they were typed.
+         * @description Readings a bench has kept, in the order they were typed; and what its clock said when it sent them.
          */
         BatchIn: {
+            /** Sent At */
+            sent_at?: string | null;
             /** Readings */
             readings: components["schemas"]["Landing"][];
         };
@@ -2721,11 +2725,6 @@ export interface components {
              * @default
              */
             note: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
         };
         /**
          * SlipReply
@@ -2738,11 +2737,6 @@ export interface components {
             reading: string;
             /** Taken Nm */
             taken_nm?: number | null;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
         };
         /**
          * BudgetLine

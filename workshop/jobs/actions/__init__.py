@@ -10,7 +10,7 @@ from workshop.jobs.actions.booking import (
     take_up_limits,
 )
 from workshop.jobs.actions.deciding import Deciding, decide, sign, take_back_decision, withdraw_signature
-from workshop.jobs.actions.facts import Seeing, observe, withdraw_reading
+from workshop.jobs.actions.facts import Seeing, clock_off, observe, withdraw_reading
 from workshop.jobs.actions.files import take_in_job, take_in_readings
 from workshop.jobs.actions.landing import (
     Desk,
@@ -47,6 +47,7 @@ __all__ = [
     "budgets_of",
     "change_header",
     "change_plan",
+    "clock_off",
     "decide",
     "do_operation",
     "gauge_of",

@@ -26,6 +26,8 @@ from workshop.people.refusals import NotThere, Refusal
 
 #: A bench's clock may be this far ahead of the server's before the server's time is taken.
 CLOCK_AHEAD = timedelta(minutes=5)
+#: A clock this near the server's is right: so long may a letter take.
+CLOCK_RIGHT = timedelta(seconds=5)
 
 
 class Seeing(Schema):
@@ -122,6 +124,17 @@ def own_or_may(person: Person, by: str) -> None:
     """Refuse a change to another person's reading by somebody who may not. Refuses: NotAllowed."""
     if by != person.username:
         must(person, Act.CORRECT_ANY)
+
+
+def clock_off(sent_at: datetime | None) -> timedelta:
+    """How far a bench's clock is behind the server's, by what it said when it sent; nothing where it is about right.
+
+    So a bench whose clock is wrong keeps the times between its readings, and they lie right beside everybody else's.
+    """
+    if sent_at is None:
+        return timedelta(0)
+    off = timezone.now() - sent_at
+    return off if abs(off) > CLOCK_RIGHT else timedelta(0)
 
 
 def time_of(at: datetime) -> datetime:

@@ -1,7 +1,7 @@
 """Readings land: one, or all that a bench kept while the server was away. Each once, in the order typed."""
 
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import datetime, timedelta
 
 from django.db import transaction
 from ninja import Schema
@@ -134,8 +134,13 @@ def land_reading(person: Person, job_id: int, given: Landing) -> Opened | Asked:
 
 
 @transaction.atomic
-def land_readings(person: Person, job_id: int, given: list[Landing]) -> tuple[Opened, list[Landed]]:
-    """Land readings in their order, in one transaction. One that is asked about or refused holds up no other."""
+def land_readings(
+    person: Person, job_id: int, given: list[Landing], off: timedelta = timedelta(0)
+) -> tuple[Opened, list[Landed]]:
+    """Land readings in their order, in one transaction. One that is asked about or refused holds up no other.
+
+    `off` is how far the bench's clock is behind.
+    """
     must(person, Act.READ)
     record = job_record(job_id)
     desk = Desk(job_of(record, Unit(person.shown_unit)))
@@ -147,7 +152,7 @@ def land_readings(person: Person, job_id: int, given: list[Landing]) -> tuple[Op
             results.append(Landed(one.id))
             continue
         try:
-            found = _land(person, record, desk, one)
+            found = _land(person, record, desk, one.model_copy(update={"at": one.at + off}) if off else one)
         except Refusal as refusal:
             results.append(Landed(one.id, refused=refusal))
             continue

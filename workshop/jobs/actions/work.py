@@ -1,8 +1,7 @@
 """Work done on the engine, and answers to what was asked about a reading."""
 
-from datetime import datetime
-
 from django.db import transaction
+from django.utils import timezone
 from ninja import Schema
 from pydantic import Field
 
@@ -11,7 +10,7 @@ from halfthou.jobs import Job, JournalSet, Operation, OperationKind
 from halfthou.lengths import Asked, Length, Unit, Unreadable, read_undersize
 from halfthou.operations import RUNS_ON, makes_stale
 from halfthou.surveys import survey_journals
-from workshop.jobs.actions.facts import own_or_may, time_of
+from workshop.jobs.actions.facts import own_or_may
 from workshop.jobs.actions.opened import Opened, job_record, must_be_open, open_job, settled, write_history
 from workshop.jobs.models import OperationRecord, SlipAnswerRecord
 from workshop.jobs.translate import job_of, operation_of
@@ -28,7 +27,6 @@ class Doing(Schema):
     on: str
     undersize: str = Field(default="", max_length=60)
     note: str = Field(default="", max_length=2000)
-    at: datetime
 
 
 class SlipReply(Schema):
@@ -37,7 +35,6 @@ class SlipReply(Schema):
     id: str = Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9._:-]+$")
     reading: str
     taken_nm: int | None = None
-    at: datetime
 
 
 @transaction.atomic
@@ -62,7 +59,7 @@ def do_operation(person: Person, job_id: int, given: Doing) -> Opened:
         undersize_nm=None if undersize is None else undersize.nm,
         note=given.note.strip(),
         by=person.username,
-        at=time_of(given.at),
+        at=timezone.now(),
     )
     stale = _made_stale(job, operation_of(row))
     write_history(record, person.username, f"{row.kind} on {row.on}: {stale} readings made stale")
@@ -132,6 +129,6 @@ def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
             offered_nm=its_offer.meant.nm if its_offer else None,
             taken=its_offer is not None,
             by=person.username,
-            at=time_of(given.at),
+            at=timezone.now(),
         )
     return settled(record, person)

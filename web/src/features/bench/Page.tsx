@@ -51,7 +51,10 @@ export function BenchPage() {
       </div>
       <div className="grid grid-cols-[340px_288px_222px_minmax(0,1fr)] gap-x-5 pt-2">
         <div className="flex flex-col">
-          <h2 className="text-xl font-semibold">{desk.journal.name}</h2>
+          <h2 className="text-xl font-semibold">
+            {desk.journal.name}
+            {desk.feature !== "journal" && `: ${desk.feature}`}
+          </h2>
           <SpotDrawing desk={desk} onSpot={(spot) => desk.goTo(desk.journal.id, spot)} />
           <Looks desk={desk} />
         </div>

@@ -22,7 +22,7 @@ export function useSlipAnswer(desk: Desk) {
       ask(
         client.POST("/api/jobs/{job_id}/slips", {
           params: { path: { job_id: desk.bench.card.id } },
-          body: { id: newId(), reading: doubt.reading, taken_nm: taken, at: new Date().toISOString() },
+          body: { id: newId(), reading: doubt.reading, taken_nm: taken },
         }),
       ),
     onSuccess: keep,

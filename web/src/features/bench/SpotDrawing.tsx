@@ -36,7 +36,7 @@ export function SpotDrawing({ desk, onSpot }: Props) {
             onPick={() => onSpot(one.name)}
           />
         ))}
-        <SideView planes={planes} now={plane} spots={spots} hold={HOLD[desk.feature]} />
+        <SideView planes={planes} now={plane} spots={spots} hold={HOLD[desk.feature]} isJournal={isJournal} />
       </svg>
       <figcaption className="sr-only">{said}</figcaption>
     </figure>
@@ -129,7 +129,7 @@ function Anvils({ spot, state, inside, onPick }: AnvilsProps) {
   ];
   const line = { now: "stroke-blue", read: "stroke-ink", open: "stroke-quiet" }[state];
   const from = (far: number) => ({ x: CX + x * far, y: CY + y * far });
-  const label = from(-(R + 27));
+  const label = from(-(R + (inside ? 31 : 27)));
   const far = inside ? R - 8 : R + 8;
   return (
     <g onClick={onPick} className="cursor-pointer">
@@ -172,21 +172,18 @@ interface SideProps {
   now: number | null;
   spots: readonly Spot[];
   hold: string;
+  isJournal: boolean;
 }
 
-function SideView({ planes, now, spots, hold }: SideProps) {
+function SideView({ planes, now, spots, hold, isJournal }: SideProps) {
   const [left, width] = [246, 72];
   return (
     <g>
-      <rect x={left - 14} y={26} width={14} height={166} className="fill-sheet stroke-ink" />
-      <rect x={left + width} y={26} width={14} height={166} className="fill-sheet stroke-ink" />
-      <path
-        d={`M${left} 54q4 6 8 6h${width - 16}q4 0 8 -6v116q-4 -6 -8 -6h-${width - 16}q-4 0 -8 6z`}
-        className="fill-sheet stroke-ink"
-      />
-      {[left + 1, left + width - 9].map((x) => (
-        <rect key={x} x={x} y={54} width={8} height={110} className="fill-red opacity-25" />
-      ))}
+      {isJournal ? (
+        <JournalSide left={left} width={width} />
+      ) : (
+        <rect x={left} y={54} width={width} height={110} className="fill-sheet stroke-ink" />
+      )}
       {planes.map((plane, n) => {
         const x = left + 16 + (n * (width - 32)) / Math.max(1, planes.length - 1);
         const read = spots.filter((one) => one.plane === plane).every((one) => one.current);
@@ -219,6 +216,23 @@ function SideView({ planes, now, spots, hold }: SideProps) {
       <text x={left - 6} y={20} fontSize={14} className="fill-quiet">
         front
       </text>
+    </g>
+  );
+}
+
+/** The journal from the side between its cheeks, its fillets marked: no anvil belongs there. */
+function JournalSide({ left, width }: { left: number; width: number }) {
+  return (
+    <g>
+      <rect x={left - 14} y={26} width={14} height={166} className="fill-sheet stroke-ink" />
+      <rect x={left + width} y={26} width={14} height={166} className="fill-sheet stroke-ink" />
+      <path
+        d={`M${left} 54q4 6 8 6h${width - 16}q4 0 8 -6v116q-4 -6 -8 -6h-${width - 16}q-4 0 -8 6z`}
+        className="fill-sheet stroke-ink"
+      />
+      {[left + 1, left + width - 9].map((x) => (
+        <rect key={x} x={x} y={54} width={8} height={110} className="fill-red opacity-25" />
+      ))}
     </g>
   );
 }

@@ -41,6 +41,7 @@ export function ToolLine({ desk, live, opened, onOpen, onKeys }: Props) {
         <label className="flex items-center gap-2">
           read
           <select
+            aria-label="what is read"
             className={`${BOX} w-36`}
             value={desk.feature}
             onChange={(event) =>

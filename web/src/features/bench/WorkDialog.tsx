@@ -27,14 +27,15 @@ export function WorkDialog({ desk, open, onOpenChange }: Props) {
     staleTime: Infinity,
   });
   const work = key.data?.work ?? [];
-  const places = work.find((one) => one.kind === kind)?.on ?? [];
+  const chosen = work.find((one) => one.kind === kind);
+  const [places, cautions] = [chosen?.on ?? [], chosen?.cautions ?? []];
   const place = places.includes(on) ? on : (places[0] ?? "");
   const write = useMutation({
     mutationFn: () =>
       ask(
         client.POST("/api/jobs/{job_id}/operations", {
           params: { path: { job_id: desk.bench.card.id } },
-          body: { id: newId(), kind, on: place, undersize, note, at: new Date().toISOString() },
+          body: { id: newId(), kind, on: place, undersize, note },
         }),
       ),
     onSuccess: (bench) => {
@@ -50,7 +51,7 @@ export function WorkDialog({ desk, open, onOpenChange }: Props) {
       title="Work done"
       note="Readings that it touches become stale. They stay in the record and are taken again."
     >
-      <div className="flex flex-col gap-4">
+      <div className="flex flex-col gap-3">
         <Choice
           label="What was done"
           value={kind}
@@ -58,7 +59,7 @@ export function WorkDialog({ desk, open, onOpenChange }: Props) {
           onChange={setKind}
         />
         <Choice
-          label="To"
+          label="Done to"
           value={place}
           options={places.map((value) => ({ value, label: value }))}
           onChange={setOn}
@@ -79,6 +80,14 @@ export function WorkDialog({ desk, open, onOpenChange }: Props) {
           value={note}
           onChange={(e) => setNote(e.target.value)}
         />
+        <div className="border-l-4 border-blue pl-3 text-[15px] leading-tight">
+          {cautions.map((caution) => (
+            <p key={caution.work}>
+              <strong>{caution.work}.</strong> {caution.say}
+            </p>
+          ))}
+          <p className="text-quiet">The maker's manual, local codes and licensed practice come first.</p>
+        </div>
         {!refused?.faults.length && <Faults error={write.error} />}
         <Button kind="strong" disabled={write.isPending} onClick={() => write.mutate()}>
           Write it down

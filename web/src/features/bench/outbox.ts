@@ -133,7 +133,7 @@ export class Outbox {
       const answer = await ask(
         client.POST("/api/jobs/{job_id}/readings/batch", {
           params: { path: { job_id: first.jobId } },
-          body: { readings: parcels.map((parcel) => parcel.landing) },
+          body: { sent_at: new Date().toISOString(), readings: parcels.map((parcel) => parcel.landing) },
         }),
       );
       this.onLanded(answer.bench);

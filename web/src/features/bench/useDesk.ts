@@ -56,7 +56,7 @@ export function useDesk(bench: Bench) {
     setVisits((before) => before + 1);
   };
   const measure = (what: Schemas["Feature"]) => {
-    setup.setFeature(what);
+    setup.measure(what);
     setSpot(
       what === "journal"
         ? firstSpot(bench, journal, mine)
@@ -146,13 +146,8 @@ export type Desk = ReturnType<typeof useDesk>;
 function spotsOf(bench: Bench, journal: Journal, feature: Schemas["Feature"]): readonly Spot[] {
   if (feature === "journal") return journal.spots;
   const read = journal.bearing.find((one) => one.feature === feature);
-  return read?.spots ?? (bench.spots[feature] ?? []).map(blank);
+  return read?.spots ?? bench.blank_spots[feature] ?? [];
 }
-
-const blank = (name: string): Spot => ({
-  name, plane: Number(name[0]), angle: name[1] ?? "", angle_deg: 0, current: null, others: [], size: null, times: 0,
-  aside: [], doubt: null,
-}); // prettier-ignore
 
 function firstUnread(
   spots: readonly Spot[],

@@ -6,6 +6,13 @@ import type { Landing } from "./outbox";
 
 type Sitting = Schemas["SittingForm"];
 
+const PURPOSE: Record<Schemas["Feature"], Schemas["Purpose"]> = {
+  journal: "journals",
+  "bearing bore": "bores",
+  "housing bore": "bores",
+  wall: "walls",
+};
+
 /** How readings are being taken: the gauge, its unit, what is measured, how warm, in which state. */
 export function useSetup(bench: Bench) {
   const [gauge, setGauge] = useState(() => gaugeFor(bench));
@@ -15,6 +22,14 @@ export function useSetup(bench: Bench) {
   const [capsTorqued, setCapsTorqued] = useState(true);
   const [plateFitted, setPlateFitted] = useState(false);
   const [cleaned, setCleaned] = useState(true);
+
+  /** What is measured from now on; with a gauge that is meant for it, if the one in hand is not. */
+  const measure = (what: Schemas["Feature"]) => {
+    setFeature(what);
+    const fit = bench.gauges.filter((one) => one.purposes.includes(PURPOSE[what]));
+    const near = fit.find((one) => one.unit === unit) ?? fit[0];
+    if (near && !fit.some((one) => one.id === gauge)) setGauge(near.id);
+  };
 
   /** The part of a landing that says how it was taken. */
   const state = (): Pick<Landing, "gauge" | "sitting" | "caps_torqued" | "plate_fitted" | "cleaned"> => ({
@@ -30,7 +45,7 @@ export function useSetup(bench: Bench) {
     setSitting(plain ? null : { id: newId(), part, gauge: gaugeAt, condition, at: new Date().toISOString() });
   };
   return {
-    gauge, setGauge, unit, setUnit, feature, setFeature, sitting, warm, capsTorqued, setCapsTorqued, plateFitted,
+    gauge, setGauge, unit, setUnit, feature, measure, sitting, warm, capsTorqued, setCapsTorqued, plateFitted,
     setPlateFitted, cleaned, setCleaned, state,
   }; // prettier-ignore
 }

@@ -115,45 +115,60 @@ export function GaugeDialog({ id, start, onClose }: Props) {
           />
         )}
       </div>
-      <fieldset className="mt-3">
-        <legend className="font-semibold">Fit for</legend>
-        <div className="flex flex-wrap gap-x-5">
+      <fieldset className="mt-2">
+        <legend className="font-semibold">
+          Fit for{" "}
+          <span className="font-normal text-quiet">(none ticked: what its kind is usually fit for)</span>
+        </legend>
+        <div className="flex flex-wrap gap-x-4">
           {PURPOSES.map((purpose) => (
-            <label key={purpose} className="flex min-h-10 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5"
-                checked={gauge.fit_for.includes(purpose)}
-                onChange={(e) =>
-                  setGauge({
-                    ...gauge,
-                    fit_for: e.target.checked
-                      ? [...gauge.fit_for, purpose]
-                      : gauge.fit_for.filter((one) => one !== purpose),
-                  })
-                }
-              />
-              {purpose}
-            </label>
+            <Tick
+              key={purpose}
+              label={purpose}
+              checked={gauge.fit_for.includes(purpose)}
+              onChange={(on) =>
+                setGauge({
+                  ...gauge,
+                  fit_for: on ? [...gauge.fit_for, purpose] : gauge.fit_for.filter((one) => one !== purpose),
+                })
+              }
+            />
           ))}
         </div>
-        <p className="text-sm text-quiet">None ticked: what its kind is usually fit for.</p>
       </fieldset>
-      <label className="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-5"
-          checked={gauge.retired}
-          onChange={(e) => setGauge({ ...gauge, retired: e.target.checked })}
-        />
-        Retired: no longer offered, kept for old readings
-      </label>
-      <div className="flex items-center gap-4">
+      <div className="mt-1 flex items-center gap-5">
         <Button kind="strong" onClick={() => keep.mutate()}>
           Keep it
         </Button>
-        <Faults error={keep.error} />
+        <Tick
+          label="Retired: no longer offered, kept for old readings"
+          checked={gauge.retired}
+          onChange={(retired) => setGauge({ ...gauge, retired })}
+        />
       </div>
+      <Faults error={keep.error} />
     </Dialog>
+  );
+}
+
+function Tick({
+  label,
+  checked,
+  onChange,
+}: {
+  label: string;
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+}) {
+  return (
+    <label className="flex min-h-9 items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-5"
+        checked={checked}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+      {label}
+    </label>
   );
 }

@@ -13,9 +13,13 @@ from halfthou.jobs import (
     Job,
     JournalLimits,
     LimitsSheet,
+    Operation,
+    OperationKind,
     Plan,
     Reading,
+    SettingCheck,
     ShellSize,
+    Sitting,
     Source,
     SourceKind,
 )
@@ -32,6 +36,25 @@ def _limits(least: int) -> JournalLimits:
         out_of_round=Figure(value=Length(10 * TENTH), source=MAKER),
         taper=Figure(value=Length(6 * TENTH), source=MAKER),
         shells=tuple(ShellSize(undersize=Length(step * TENTH)) for step in (0, 100, 200, 300)),
+    )
+
+
+def with_state(job: Job) -> Job:
+    """The job with all that readings can have about them: a check, warm parts, a polish, an oval and a slip."""
+    at = job.readings[0].at
+    check = SettingCheck(id="c", gauge="mic", standard=Length(50_800_000), read=(Length(50_800_000),) * 6,
+                         unit=Unit.INCH, by="bench", at=at)  # fmt: skip
+    warm = Sitting(id="s", part_c=24.0, by="bench", at=at)
+    polish = Operation(id="o", kind=OperationKind.POLISH, on="M1", by="bench", at=at)
+    turn = Length(635_000)
+    readings = tuple(
+        reading.model_copy(
+            update={"sitting": "s", "size": reading.size - turn if reading.id == "R5.2b.0" else reading.size}
+        )
+        for reading in job.readings
+    )
+    return job.model_copy(
+        update={"readings": readings, "checks": (check,), "sittings": (warm,), "operations": (polish,)}
     )
 
 

@@ -16,7 +16,7 @@ from pathlib import Path
 sys.path.insert(0, str(Path(__file__).parents[1]))
 
 from halfthou.gauges import SlipKind
-from halfthou.lengths import Asked, Unit, Unreadable
+from halfthou.lengths import ZERO, Asked, Unit, Unreadable
 from halfthou.surveys import read_at, survey_journals, window_for
 from tests.making import limits
 from tests.simulated import TENTH, TURN, TrueGauge, altered, bench_job, micrometer, readings_of, worn
@@ -58,7 +58,7 @@ def ask(read: list, last: object, meant: int | str | None, gauge: TrueGauge) -> 
     """Whether the last reading is asked about, and the sizes offered."""
     text = meant if isinstance(meant, str) else altered(last, meant).typed
     sizes = [reading.size for reading in read]
-    window = window_for(limits(), type(sizes[0])(0) if sizes else last.size - last.size, sizes)
+    window = window_for(limits(), ZERO, sizes)
     try:
         found = read_at(text, Unit.INCH, window, gauge.gauge)
     except Unreadable:

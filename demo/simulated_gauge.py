@@ -53,6 +53,11 @@ class SimulatedGauge:
             client.setsockopt(socket.IPPROTO_TCP, socket.TCP_NODELAY, 1)
             self._clients.append(client)
 
+    @property
+    def plugged_in(self) -> bool:
+        """Whether somebody listens."""
+        return bool(self._clients)
+
     def line(self) -> str:
         """What the gauge would say now."""
         read = self.size + self._chance.gauss(0, self.noise) + self.zero_error

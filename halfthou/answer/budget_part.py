@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import math
+
 from halfthou.answer.documents import BudgetLine, BudgetShown
-from halfthou.gauges import SCALES, Term, TermKind, expanded
+from halfthou.gauges import SCALES, Term, TermKind, effective_freedom, expanded
 from halfthou.jobs import Guard
 from halfthou.lengths import Length, Notation
 from halfthou.verdicts import Finding, JournalVerdict
@@ -20,10 +22,12 @@ def budgets_shown(verdict: JournalVerdict, say: Notation) -> tuple[BudgetShown, 
     Rule:    gauges.budget.
     """
     rule = RULE_WORDS[verdict.case.house.guard]
-    return tuple(_shown(finding, rule, say) for finding in (*verdict.findings, *verdict.clearance))
+    repeats = [taken.setup.repeat for taken in verdict.case.survey.taken]
+    freedom = min((repeat.freedom for repeat in repeats if repeat.kind is TermKind.REPEAT), default=0)
+    return tuple(_shown(finding, rule, freedom, say) for finding in (*verdict.findings, *verdict.clearance))
 
 
-def _shown(finding: Finding, rule: str, say: Notation) -> BudgetShown:
+def _shown(finding: Finding, rule: str, freedom: int, say: Notation) -> BudgetShown:
     total = sum(term.nm**2 for term in finding.budget) or 1.0
     by_kind: dict[TermKind, float] = {}
     for term in finding.budget:
@@ -45,11 +49,22 @@ def _shown(finding: Finding, rule: str, say: Notation) -> BudgetShown:
         u=say.doubt(Length(round(finding.doubt_nm))),
         expanded=say.doubt(expanded(finding.doubt_nm)),
         guard=say.doubt(finding.guard),
+        freedom=_freedom(finding, freedom),
         chance=_chance(finding.probability),
         rule=rule,
         lines=lines,
         cancelled=_cancelled(finding.budget),
     )
+
+
+def _freedom(finding: Finding, repeats: int) -> str:
+    """Effective degrees of freedom: repeats count with theirs, all else is taken to be known."""
+    if not repeats:
+        return ""
+    found = effective_freedom(
+        (term.nm, repeats if term.kind is TermKind.REPEAT else math.inf) for term in finding.budget
+    )
+    return "over 1000" if found > 1000 else str(math.floor(found))
 
 
 def _chance(probability: float) -> str:

@@ -225,7 +225,8 @@ class BudgetLine(Document):
 
 
 class BudgetShown(Document):
-    """The uncertainty budget of one figure, and the decision rule it is called by."""
+    """The uncertainty budget of one figure, and the decision rule it is called by. `freedom` are its effective
+    degrees of freedom, empty where nothing in it rests on repeats."""
 
     figure: str
     value: str
@@ -234,6 +235,7 @@ class BudgetShown(Document):
     u: str
     expanded: str
     guard: str
+    freedom: str
     chance: str
     rule: str
     lines: tuple[BudgetLine, ...]

@@ -105,7 +105,7 @@ def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:
     verdict = decided.case.verdicts[journal]
     action = decided.action_of(journal)
     if verdict.case.survey.form is None and verdict.action is Action.MEASURE:
-        return "Not read yet"
+        return "Read it again" if _all_aside(verdict) else "Not read yet"
     if verdict.case.survey.held and action is Action.MEASURE:
         return "Answer first"
     if action is Action.MEASURE and verdict.findings and verdict.findings[0].waits_warm:
@@ -117,6 +117,11 @@ def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:
     if action is Action.FIT_UNDERSIZE and verdict.polish_shell is not None:
         return f"Fit shells {say.text(decided.case.present + verdict.polish_shell)} under"
     return action.value.capitalize()
+
+
+def _all_aside(verdict: JournalVerdict) -> bool:
+    """Whether it was read whole before, and nothing of that counts any more."""
+    return all(state.aside and not state.counted for state in verdict.case.survey.spots)
 
 
 def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
@@ -135,6 +140,8 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
         return f"{short_name(choice.sets_it)} sets the size"
     if decided.hardening is not None and verdict.needs_machining:
         return decided.hardening.text
+    if _all_aside(verdict):
+        return "what was read before no longer counts"
     held = verdict.case.survey.held
     if held:
         where = " ".join(state.spot for state in held)

@@ -17,7 +17,7 @@ from halfthou.sets import (
     undersize_words,
     would_change,
 )
-from halfthou.verdicts import MARKS, Action, Reason, cautions_for, fitness_notes
+from halfthou.verdicts import MARKS, Action, Reason, blind_to_a_turn, cautions_for, fitness_notes
 
 
 def set_answer(decided: SetVerdict, order: tuple[tuple[str, str], ...], say: Notation) -> SetAnswer:
@@ -58,7 +58,8 @@ def _notes(decided: SetVerdict, say: Notation) -> tuple[Reason, ...]:
     used = {
         taken.setup.gauge.id for verdict in decided.case.verdicts.values() for taken in verdict.case.survey.taken
     }
-    return tuple(fitness_notes(case, frozenset(used), say))
+    read = sum(bool(verdict.case.survey.taken) for verdict in decided.case.verdicts.values())
+    return (*fitness_notes(case, frozenset(used), say), *blind_to_a_turn(case, frozenset(used), read))
 
 
 def _shells(decided: SetVerdict, say: Notation) -> tuple[ShellsToOrder, ...]:

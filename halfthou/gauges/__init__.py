@@ -31,12 +31,11 @@ from halfthou.gauges.setup import (
     Place,
     Setup,
     after_check,
-    budget_of,
     own_terms,
     scale_terms,
     shared_terms,
 )
-from halfthou.gauges.slips import THROUGHOUT, WEIGHT, ReadText, Slip, SlipKind, slips_of
+from halfthou.gauges.slips import THROUGHOUT, TURN, WEIGHT, ReadText, Slip, SlipKind, slips_of
 from halfthou.gauges.temperature import (
     COEFFICIENTS,
     REFERENCE_C,
@@ -58,6 +57,7 @@ __all__ = [
     "RISE_K",
     "SCALES",
     "THROUGHOUT",
+    "TURN",
     "WEIGHT",
     "Budget",
     "Cabinet",
@@ -77,7 +77,6 @@ __all__ = [
     "Warmth",
     "after_check",
     "at_reference",
-    "budget_of",
     "combine",
     "difference_doubt",
     "effective_freedom",

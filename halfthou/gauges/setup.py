@@ -57,17 +57,11 @@ class Place:
     spot: str
 
 
-def budget_of(setup: Setup, size: Length, place: Place, cabinet: Cabinet) -> Budget:
-    """The budget of one reading.
-
-    Gives:   scale (or the standard of a setting check near this size), warmth, resolution, repeatability.
-    Rule:    gauges.budget.   Source: GUM 4.2, 4.3, F.2.2.1, recalled; handbook C3, C4.
-    """
-    return (*shared_terms(setup, size, place.part, cabinet), *own_terms(setup, place))
-
-
 def own_terms(setup: Setup, place: Place) -> Budget:
-    """What no other spot shares: one step of the scale and the repeatability of the hand."""
+    """What no other spot shares: one step of the scale and the repeatability of the hand.
+
+    Rule:    gauges.budget.   Source: GUM 4.2, F.2.2.1, recalled; handbook C3.
+    """
     step = setup.gauge.resolution.nm / (2 * RECTANGLE)
     return (
         Term(TermKind.RESOLUTION, f"step {setup.gauge.id} {place.part} {place.spot}", step),
@@ -76,7 +70,10 @@ def own_terms(setup: Setup, place: Place) -> Budget:
 
 
 def shared_terms(setup: Setup, size: Length, part: str, cabinet: Cabinet) -> Budget:
-    """What every reading of one part in one sitting shares: the scale, and warmth that nobody measured."""
+    """What every reading of one part in one sitting shares: the scale, and warmth that nobody measured.
+
+    Rule:    gauges.budget.   Source: GUM 4.3, recalled; handbook C3, C4.
+    """
     terms = scale_terms(setup.gauge, setup.setting, size, cabinet)
     expansion = COEFFICIENTS[setup.part.material]
     if setup.spread_k:

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.engines import short_name
-from halfthou.jobs import JournalSet, Look
+from halfthou.gauges import TURN
+from halfthou.jobs import THIMBLES, JournalSet, Look
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.sets.clearance import grinder_band
 from halfthou.sets.decide import SetVerdict
@@ -94,6 +95,7 @@ def _present(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     if present > ZERO:
         text = f"Measures {undersize_words(present, say)} already: limits and steps count from there."
         yield Reason(rule="surveys.present-undersize", text=text)
+    yield from _like_a_turn(decided, say)
     claimed = decided.case.claimed
     if claimed is None or claimed.depth is None or not _any_read(decided):
         return
@@ -103,6 +105,18 @@ def _present(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     else:
         text = f"{said}; it measures {undersize_words(present, say)}. The gauge is believed."
     yield Reason(rule="verdicts.journal.claimed-size", text=text)
+
+
+def _like_a_turn(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
+    """An undersize that a turn of the thimble throughout would look like, where nothing but the gauge says so."""
+    present, claimed = decided.case.present, decided.case.claimed
+    if present == ZERO or (claimed is not None and claimed.depth == present):
+        return
+    gauges = (t.setup.gauge for v in decided.case.verdicts.values() for t in v.case.survey.taken)
+    if any(gauge.kind in THIMBLES and present.nm % TURN[gauge.unit].nm == 0 for gauge in gauges):
+        size = undersize_words(present, say)
+        text = f"A turn of the thimble throughout would look like {size}: look at the back of the shell."
+        yield Reason(rule="surveys.slip-or-undersize", text=text)
 
 
 def _size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:

@@ -1,7 +1,7 @@
 """One part against its limits: findings, what to do, and the reasons in words."""
 
 from halfthou.verdicts.actions import MARKS, Action, Mark, MarkCode
-from halfthou.verdicts.before_measuring import fitness_notes
+from halfthou.verdicts.before_measuring import blind_to_a_turn, fitness_notes
 from halfthou.verdicts.case import JournalCase
 from halfthou.verdicts.cautions import Caution, cautions_for, cautions_of_work
 from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
@@ -33,6 +33,7 @@ __all__ = [
     "Settling",
     "State",
     "Way",
+    "blind_to_a_turn",
     "bore_sizes",
     "call",
     "cautions_for",

@@ -6,7 +6,7 @@ import math
 from collections.abc import Iterator
 
 from halfthou.gauges import Fitness, difference_doubt, fitness, repeat_doubt
-from halfthou.jobs import Figure, Gauge
+from halfthou.jobs import THIMBLES, Figure, Gauge
 from halfthou.lengths import Length, Notation
 from halfthou.verdicts.case import JournalCase
 from halfthou.verdicts.settling import journal_gauges, scale_now
@@ -54,6 +54,18 @@ def fitness_notes(case: JournalCase, in_use: frozenset[str], say: Notation) -> I
     for gauge in cabinet:
         if gauge.id in (in_use or {finest.id}):
             yield from _of_gauge(gauge, fits)
+
+
+def blind_to_a_turn(case: JournalCase, in_use: frozenset[str], read: int) -> Iterator[Reason]:
+    """What the program cannot tell: a turn of the thimble while there is nothing to hold a reading against.
+
+    Takes:   the gauges in use on the set (before the first reading: those of the cabinet); so many journals read.
+    Rule:    surveys.slips.   Source: handbook A5, edge case (c).
+    """
+    gauges = [gauge for gauge in journal_gauges(case) if gauge.id in in_use or not in_use]
+    if read < 2 and any(gauge.kind in THIMBLES for gauge in gauges):
+        text = "One turn of the thimble cannot be seen until a second journal is read: look at the sleeve twice."
+        yield Reason(rule="surveys.slips", text=text)
 
 
 def _of_gauge(gauge: Gauge, fits: dict[str, dict[str, Fitness]]) -> Iterator[Reason]:

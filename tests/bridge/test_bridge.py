@@ -75,12 +75,13 @@ def test_a_real_socket_read_pulled_and_plugged_in_again() -> None:
     reader = PortReader("g", f"socket://127.0.0.1:{gauge.port}", server)
     reader.start()
     try:
-        wait_for(lambda: ("state", True) in server.told)
+        wait_for(lambda: ("state", True) in server.told and gauge.plugged_in)
         gauge.pull()
         wait_for(lambda: (b"+57.112 mm", False) in server.told)
         gauge.fault("half")
         wait_for(lambda: (b"+57.", True) in server.told)
         wait_for(lambda: ("state", False) in server.told and server.told[-1] == ("state", True))
+        wait_for(lambda: gauge.plugged_in)
         gauge.pull(57.113)
         wait_for(lambda: (b"+57.113 mm", False) in server.told)
         gauge.fault("flood")
@@ -96,7 +97,7 @@ def test_lines_wait_while_the_server_is_away_and_say_how_old_they_are() -> None:
     reader = PortReader("g", f"socket://127.0.0.1:{gauge.port}", server)
     reader.start()
     try:
-        wait_for(lambda: ("state", True) in server.told)
+        wait_for(lambda: ("state", True) in server.told and gauge.plugged_in)
         server.away = True
         gauge.pull()
         time.sleep(0.6)

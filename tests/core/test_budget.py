@@ -18,15 +18,16 @@ from halfthou.gauges import (
     Term,
     TermKind,
     Warmth,
-    budget_of,
     combine,
     effective_freedom,
     few_repeats,
     fitness,
     noise_floor,
+    own_terms,
     pooled,
     repeatability,
     settings_of,
+    shared_terms,
     standard_doubt,
 )
 from halfthou.jobs import Feature, Gauge, Guard, HouseRules, Job, Material, Reading, SettingCheck
@@ -69,7 +70,8 @@ def test_the_worked_micrometer_budget() -> None:
     gauge = FINE.model_copy(update={"repeatability": Length(round(deviation / math.sqrt(5)))})
     part = Warmth(Material.GAUGE_STEEL, 25.0)
     setup = Setup(gauge, None, repeatability(gauge), part, part, 1.0, 0, "s")
-    found = standard_doubt(budget_of(setup, mm("57.11"), Place("r", "R1", "1a"), Cabinet({"fine": gauge}, {})))
+    shared = shared_terms(setup, mm("57.11"), "R1", Cabinet({"fine": gauge}, {}))
+    found = standard_doubt((*shared, *own_terms(setup, Place("r", "R1", "1a"))))
     assert found / 1000 == pytest.approx(CASES["C04"]["expected"], abs=CASES["C04"]["tol"])
     assert 2 * found / 1000 == pytest.approx(CASES["C05"]["expected"], abs=CASES["C05"]["tol"])
 
@@ -269,6 +271,7 @@ def test_the_budget_opens_with_every_source_and_its_share() -> None:
         assert "1.645" in budget.rule
     sources = {line.source for line in shown["oil clearance, least"].lines}
     assert TermKind.SCALE.value not in sources
+    assert shown["taper"].freedom == ""
     assert shown["taper"].cancelled.startswith("The scale of the gauge")
 
 
@@ -295,4 +298,6 @@ def test_a_coarse_gauge_is_told_once_for_the_set() -> None:
     """Source: handbook C9: under 4 to 1."""
     notes = assess(job({"R1": ["2.0375"] * 8, "R2": ["2.0375"] * 8}, gauges=(MICROMETER,))).rods.notes
     assert [note.rule for note in notes] == ["gauges.ratio"]
+    alone = assess(job({"R1": ["2.0375"] * 8}, gauges=(MICROMETER,))).rods.notes
+    assert "cannot be seen until a second journal is read" in alone[-1].text
     assert "taper" in notes[0].text

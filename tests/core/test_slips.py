@@ -148,6 +148,15 @@ def test_a_whole_journal_half_a_millimetre_down_is_asked_as_either() -> None:
     assert found.journal("R1").action is Action.REUSE
 
 
+def test_a_whole_set_half_a_millimetre_down_cannot_be_told_from_an_undersize_and_that_is_said() -> None:
+    """Source: handbook A5, edge case (a). 0.25 under is no turn."""
+    words = "look at the back of the shell"
+    down = assess(metric_job(**{f"R{n}": ["56.612"] * 8 for n in range(1, 5)}))
+    assert any(words in reason.text for reason in down.rods.reasons)
+    less = assess(metric_job(**{f"R{n}": ["56.862"] * 8 for n in range(1, 5)}))
+    assert not any(words in reason.text for reason in less.rods.reasons)
+
+
 def test_one_slip_throughout_a_journal_is_seen_against_the_rest() -> None:
     """Source: handbook A5, edge case (b); 0.025 in is no undersize."""
     found = assess(job({"R1": ["2.0375"] * 8, "R2": ["2.0125"] * 8, "R3": ["2.0374"] * 8}))

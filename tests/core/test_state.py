@@ -10,6 +10,7 @@ from halfthou.gauges import Standing, in_force, settings_of, standing_of
 from halfthou.jobs import (
     Feature,
     Gauge,
+    GaugeKind,
     Job,
     Look,
     Operation,
@@ -136,7 +137,7 @@ def test_repeats_of_a_spot_count_as_their_mean() -> None:
 )
 def test_a_gauge_that_is_out_or_overdue_is_marked(gauge: str, zero: str, due: int, standing: Standing) -> None:
     """Common practice, no source. A comparator is set to its standard: its zero is no error."""
-    one = MICROMETER.model_copy(update={"kind": gauge, "due": NOON.date() + timedelta(days=due)})
+    one = MICROMETER.model_copy(update={"kind": GaugeKind(gauge), "due": NOON.date() + timedelta(days=due)})
     one = Gauge.model_validate(one.model_dump())
     last = settings_of((check("c", zero),))["mic"][0] if zero else None
     assert standing_of(one, last, NOON.date()) is standing

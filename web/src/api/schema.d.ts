@@ -2755,7 +2755,8 @@ export interface components {
         };
         /**
          * BudgetShown
-         * @description The uncertainty budget of one figure, and the decision rule it is called by.
+         * @description The uncertainty budget of one figure, and the decision rule it is called by. `freedom` are its effective
+         *     degrees of freedom, empty where nothing in it rests on repeats.
          */
         BudgetShown: {
             /** Figure */
@@ -2771,6 +2772,8 @@ export interface components {
             expanded: string;
             /** Guard */
             guard: string;
+            /** Freedom */
+            freedom: string;
             /** Chance */
             chance: string;
             /** Rule */

@@ -127,9 +127,9 @@ def own_or_may(person: Person, by: str) -> None:
 
 
 def clock_off(sent_at: datetime | None) -> timedelta:
-    """How far a bench's clock is behind the server's, by what it said when it sent; nothing where it is about right.
+    """How far a bench's clock is behind the server's, by what it said when it sent; nothing where it is right.
 
-    So a bench whose clock is wrong keeps the times between its readings, and they lie right beside everybody else's.
+    So a bench whose clock is wrong keeps the times between its readings, and they lie right beside all others.
     """
     if sent_at is None:
         return timedelta(0)

@@ -33,6 +33,6 @@ export function GaugeLine({ desk, live }: { desk: Desk; live: Live }) {
 
 function Cable({ live }: { live: Live }) {
   if (!live.port) return <span>its button: not heard of yet</span>;
-  if (!live.port.connected) return <strong className="text-ink">{live.port.words}</strong>;
+  if (!live.port.connected) return <strong className="text-ink">its button: {live.port.words}</strong>;
   return <span className="whitespace-nowrap">{live.inHand ? "its button enters readings here" : ""}</span>;
 }

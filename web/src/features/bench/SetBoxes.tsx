@@ -26,7 +26,7 @@ function SetBox({ answer, jobId }: { answer: Schemas["SetAnswer"]; jobId: number
         <span className="font-semibold leading-tight">{answer.mark.letter}</span>
       </span>
       <span className="leading-tight">
-        <span className="block text-lg font-semibold">
+        <span className="block text-[17px] font-semibold leading-tight">
           {answer.name}: {answer.headline}
         </span>
         <span className="line-clamp-2 text-[15px] text-quiet">

@@ -11,6 +11,7 @@ import argparse
 import json
 import random
 import socket
+import sys
 import threading
 import time
 from dataclasses import dataclass, field
@@ -178,14 +179,22 @@ def main() -> None:
     parser.add_argument("--panel", type=int, required=True, help="the panel's port")
     parser.add_argument("gauges", nargs="+", metavar="UNIT:PORT", help="a gauge's unit and its socket's port")
     asked = parser.parse_args()
+    try:
+        serve(asked.panel, asked.gauges)
+    except OSError as error:
+        sys.exit(f"The simulated gauges are not started, a port is taken: {error}")
+
+
+def serve(panel: int, gauges: list[str]) -> None:
+    """Open the gauges, given as UNIT:PORT, and the panel. Refuses: OSError where a port is taken."""
     sizes = {"mm": 61.3830, "in": 2.03740}
-    gauges = []
-    for text in asked.gauges:
+    opened = []
+    for text in gauges:
         unit, _, port = text.partition(":")
         gauge = SimulatedGauge(f"Simulated gauge, {unit}", unit, int(port), sizes[unit], NOISE[unit])
         gauge.listen()
-        gauges.append(gauge)
-    ThreadingHTTPServer(("127.0.0.1", asked.panel), panel_of(gauges)).serve_forever()
+        opened.append(gauge)
+    ThreadingHTTPServer(("127.0.0.1", panel), panel_of(opened)).serve_forever()
 
 
 if __name__ == "__main__":

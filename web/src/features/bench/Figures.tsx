@@ -109,8 +109,8 @@ function BudgetDialog({ bench, journal, open, onOpenChange }: BudgetProps) {
               u <span className="figure">{budget.u}</span>, U = 2u{" "}
               <span className="figure">{budget.expanded}</span>, guard band{" "}
               <span className="figure">{budget.guard}</span>
-              {budget.freedom && `, effective degrees of freedom ${budget.freedom}`}. The chance that it is within:{" "}
-              <span className="figure">{budget.chance}</span>.
+              {budget.freedom && `, effective degrees of freedom ${budget.freedom}`}. The chance that it is
+              within: <span className="figure">{budget.chance}</span>.
             </p>
             {budget.cancelled && <p className="text-sm leading-tight text-quiet">{budget.cancelled}</p>}
           </section>

@@ -2,10 +2,12 @@
 
 import json
 from pathlib import Path
+from typing import Any
 
 import jsonschema
 import pytest
 
+from halfthou.assess import assess
 from halfthou.exchange import (
     BadFile,
     read_job,
@@ -17,7 +19,7 @@ from halfthou.exchange import (
     write_limits_csv,
     write_readings,
 )
-from halfthou.jobs import JobFile, LimitsSheet, Look, ShellSize
+from halfthou.jobs import Feature, JobFile, LimitsSheet, Look, Material, ShellSize
 from halfthou.lengths import Length
 from tests.making import GOOD_ENGINE, band, figure, inches, job, limits, look, mm, sheet
 
@@ -162,3 +164,71 @@ def test_a_limits_sheet_that_cannot_be_is_refused() -> None:
     said = {fault.where: fault.what for fault in refused.value.faults}
     assert "swap them" in said["rods.size"]
     assert "R1 to R4" in said["layout"]
+
+
+def test_a_job_file_of_the_first_version_is_still_read_and_judged_as_then() -> None:
+    """What readings had no state in: everything left out has its plain meaning."""
+    one = job({"R1": ["2.0375"] * 8})
+    data = json.loads(write_job(JobFile(job=one)))
+    data["version"] = 1
+    for kept in ("sittings", "operations", "slip_answers", "checks"):
+        del data["job"][kept]
+    for reading in data["job"]["readings"]:
+        for field in (
+            "feature",
+            "repeats",
+            "sitting",
+            "caps_torqued",
+            "plate_fitted",
+            "cleaned",
+            "meant",
+            "by_button",
+        ):
+            del reading[field]
+    for gauge in data["job"]["gauges"]:
+        for field in ("least", "most", "serial", "due", "fit_for", "material", "revolution", "port", "weighs"):
+            del gauge[field]
+    assert assess(read_job(json.dumps(data)).job) == assess(one)
+
+
+def test_readings_of_bores_and_walls_go_out_and_come_back_as_csv() -> None:
+    bands: dict[str, Any] = {"housing_bore": band("2.1640", "2.1645"), "wall": band("0.0622", "0.0624")}
+    one = job({"R1": ["2.0375"] * 8}, rods=limits(**bands))
+    bore = one.readings[0].model_copy(
+        update={"id": "b", "feature": Feature.BEARING_BORE, "size": inches("2.0396"), "typed": "2.0396"}
+    )
+    wall = one.readings[1].model_copy(
+        update={"id": "w", "feature": Feature.WALL, "size": inches("0.0623"), "typed": ".0623"}
+    )
+    text = write_readings(one.model_copy(update={"readings": (*one.readings, bore, wall)}))
+    back = {(row.feature, row.spot): row.size for row in read_readings(text, one)}
+    assert back[Feature.BEARING_BORE, "1a"] == inches("2.0396")
+    assert back[Feature.WALL, "1b"] == inches("0.0623")
+    assert len(back) == 10
+
+
+@pytest.mark.parametrize(
+    ("row", "words"),
+    [
+        ("R1,gap,1a,2.0375", "use journal, bearing bore, housing bore, wall"),
+        ("R1,wall,2a,0.0623", "no spot of the plan"),
+        ("R1,bearing bore,1a,2.5", "outside what R1 can be"),
+    ],
+)
+def test_a_row_of_what_is_not_measured_is_refused_by_line(row: str, words: str) -> None:
+    bands: dict[str, Any] = {"housing_bore": band("2.1640", "2.1645"), "wall": band("0.0622", "0.0624")}
+    with pytest.raises(BadFile) as refused:
+        read_readings(f"journal,feature,spot,size [in]\n{row}\n", job(rods=limits(**bands)))
+    assert refused.value.faults[0].where == "line 2"
+    assert words in refused.value.faults[0].what
+
+
+def test_materials_and_oil_holes_survive_the_limits_csv() -> None:
+    one = sheet().model_copy(
+        update={
+            "crank_material": Material.NODULAR_IRON,
+            "rods": limits(oil_hole_deg=68.5, housing_material=Material.CAST_ALUMINIUM),
+        }
+    )
+    assert read_limits_csv(write_limits_csv(one)).rods == one.rods
+    assert read_limits_csv(write_limits_csv(one)).crank_material is Material.NODULAR_IRON

@@ -106,7 +106,7 @@ export function useLive(desk: Desk) {
 export type Live = ReturnType<typeof useLive>;
 
 /** Enter a line at the spot in hand; where nothing can be entered, say so and keep it in view. */
-function enter(desk: Desk, told: Told): Told {
+export function enter(desk: Desk, told: Told): Told {
   if (!told.entry) return told;
   if (desk.bench.card.signed) return { ...told, entry: null, words: "Signed: no readings are taken." };
   if (desk.question) return { ...told, entry: null, words: "Answer the question first, then press again." };

@@ -1,0 +1,120 @@
+"""The real server, bridge and simulated gauge, without a browser: a line goes out over the event stream."""
+
+from __future__ import annotations
+
+import http.client
+import json
+import os
+import subprocess
+import sys
+import time
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Any
+
+import pytest
+
+from demo.simulated_gauge import SimulatedGauge
+from tests.serving import ROOT, Server, free_port, serving
+
+
+class Visitor:
+    """Somebody signed in, by plain HTTP."""
+
+    def __init__(self, server: Server, name: str) -> None:
+        self.server = server
+        self.cookies: dict[str, str] = {}
+        self.ask("GET", "/api/session")
+        self.ask("POST", "/api/session", {"name": name, "password": f"{name}-half-thou"})
+
+    def headers(self) -> dict[str, str]:
+        return {
+            "Cookie": "; ".join(f"{name}={value}" for name, value in self.cookies.items()),
+            "X-CSRFToken": self.cookies.get("csrftoken", ""),
+            "Content-Type": "application/json",
+            "Origin": self.server.url,
+        }
+
+    def ask(self, method: str, path: str, body: Any = None) -> Any:
+        line = http.client.HTTPConnection("127.0.0.1", self.server.port, timeout=10)
+        line.request(method, path, None if body is None else json.dumps(body), self.headers())
+        answer = line.getresponse()
+        for header in answer.headers.get_all("Set-Cookie") or []:
+            name, _, value = header.split(";")[0].partition("=")
+            self.cookies[name] = value
+        text = answer.read()
+        line.close()
+        assert answer.status == 200, text
+        return json.loads(text)
+
+    def listen(self, bench: str, job: int) -> Iterator[dict[str, Any]]:
+        """The events of one bench, as they come."""
+        line = http.client.HTTPConnection("127.0.0.1", self.server.port, timeout=15)
+        line.request("GET", f"/api/live/events?bench={bench}&job={job}", headers=self.headers())
+        answer = line.getresponse()
+        assert answer.status == 200
+        event = ""
+        while True:
+            text = answer.fp.readline().decode()
+            if text.startswith("event: "):
+                event = text[7:].strip()
+            elif text.startswith("data: "):
+                yield {"event": event, **json.loads(text[6:])}
+
+
+@pytest.fixture(scope="module")
+def server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+    folder: Path = tmp_path_factory.mktemp("live")
+    env = {**os.environ, "DATA_DIR": str(folder), "DEMO": "1"}
+    for command in ("migrate", "furnish_demo"):
+        subprocess.run([sys.executable, "manage.py", command, "-v0"], cwd=ROOT, env=env, check=True)
+    with serving(folder) as running:
+        yield running
+
+
+def test_the_event_stream_is_for_those_who_are_signed_in(server: Server) -> None:
+    line = http.client.HTTPConnection("127.0.0.1", server.port, timeout=5)
+    line.request("GET", "/api/live/events?bench=a&job=1")
+    assert line.getresponse().status == 401
+
+
+def test_a_line_goes_from_the_socket_to_the_bench(server: Server) -> None:
+    machinist = Visitor(server, "machinist")
+    gauge = SimulatedGauge("g", "mm", free_port(), 61.383, 0.0)
+    gauge.listen()
+    listed = next(one for one in machinist.ask("GET", "/api/gauges") if one["name"].startswith("50–75"))
+    form = {
+        name: listed[name] for name in ("name", "kind", "unit", "resolution", "permissible_error", "least", "most")
+    }
+    machinist.ask("PUT", f"/api/gauges/{listed['id']}", {**form, "port": f"socket://127.0.0.1:{gauge.port}"})
+    command = [sys.executable, "-m", "gauge_bridge", "--server", server.url]
+    bridge = subprocess.Popen([*command, "--key-file", str(server.folder / "bridge-key")], cwd=ROOT)
+    try:
+        events = machinist.listen("bench-a", 4)
+        assert next(events)["event"] == "hello"
+        machinist.ask("POST", "/api/live/claims", {"gauge": listed["id"], "bench": "bench-a", "where": "job 42"})
+        while not gauge.plugged_in:
+            time.sleep(0.05)
+        gauge.pull()
+        told = next(event for event in events if event["event"] == "line")
+        assert told["entry"] == {"typed": "61.383", "unit": "mm"}
+        assert (told["gauge"], told["state"]) == (listed["id"], "sent to the bench")
+        live = next(one for one in machinist.ask("GET", "/api/live/gauges") if one["gauge"] == listed["id"])
+        assert (live["connected"], live["person"], live["where"]) == (True, "machinist", "job 42")
+    finally:
+        bridge.kill()
+        bridge.wait(timeout=5)
+
+
+def test_another_bench_hears_that_a_job_has_changed(server: Server) -> None:
+    machinist, bench = Visitor(server, "machinist"), Visitor(server, "bench")
+    events = bench.listen("bench-b", 4)
+    assert next(events)["event"] == "hello"
+    gauge = next(one for one in machinist.ask("GET", "/api/gauges") if one["name"].startswith("50–75"))
+    reading = {
+        "id": "x1", "journal": "M1", "spot": "1a", "typed": "73.650", "unit": "mm", "gauge": gauge["id"],
+        "at": "2031-05-04T12:00:00Z",
+    }  # fmt: skip
+    landed = machinist.ask("POST", "/api/jobs/4/readings/batch", {"readings": [reading]})
+    assert landed["results"][0]["refused"] == ""
+    assert next(event for event in events if event["event"] == "job") == {"event": "job", "job": 4}

@@ -83,7 +83,8 @@ function Cell({ spot, desk, lit }: { spot: Spot; desk: Desk; lit: boolean }) {
 
 /** Beside the figure: a question, so many readings in the mean, or others kept beside it. */
 function Note({ spot }: { spot: Spot }) {
-  if (spot.doubt) return <sup className="absolute -top-2 right-1 bg-paper px-0.5 text-sm font-bold text-blue">?</sup>;
+  if (spot.doubt)
+    return <sup className="absolute -top-2 right-1 bg-paper px-0.5 text-sm font-bold text-blue">?</sup>;
   if (spot.times > 1)
     return <sup className="absolute right-0 top-1.5 text-[11px] text-quiet">×{spot.times}</sup>;
   if (spot.others.length > 0)

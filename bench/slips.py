@@ -16,14 +16,23 @@ from pathlib import Path
 sys.path.insert(0, str(Path(__file__).parents[1]))
 
 from halfthou.gauges import SlipKind
-from halfthou.lengths import ZERO, Asked, Unit, Unreadable
+from halfthou.jobs import GaugeKind, SettingCheck
+from halfthou.lengths import ZERO, Asked, Length, Unit, Unreadable
 from halfthou.surveys import read_at, survey_journals, window_for
-from tests.making import limits
+from tests.making import NOON, inches, limits
 from tests.simulated import TENTH, TURN, TrueGauge, altered, bench_job, micrometer, readings_of, worn
 
 TRIALS = 10_000
 NEW = 20_378 * TENTH
 INCH = 25_400_000
+REVOLUTION = 254_000
+#: The comparator's slips need one: a snap gauge of a tenth whose dial turns once in ten thou, set at 2.0330 in.
+SNAP = micrometer(TENTH, TENTH, TENTH // 2).model_copy(
+    update={"kind": GaugeKind.SNAP_GAUGE, "revolution": Length(REVOLUTION)}
+)
+SETTING = SettingCheck(
+    id="c", gauge="mic", standard=inches("2.0330"), read=(inches("2.0330"),), unit=Unit.INCH, by="bench", at=NOON
+)
 
 
 def slipped(kind: SlipKind, nm: int, chance: random.Random) -> int | str | None:
@@ -51,6 +60,10 @@ def slipped(kind: SlipKind, nm: int, chance: random.Random) -> int | str | None:
     if kind is SlipKind.DIGIT:
         at = chance.randrange(1, len(digits))
         return f"{digits[0]}.{digits[1:at]}{digits[at]}{digits[at:]}"
+    if kind is SlipKind.SIGN:
+        return 2 * SETTING.standard.nm - nm
+    if kind is SlipKind.REVOLUTION:
+        return nm + chance.choice((-1, 1)) * REVOLUTION
     return f"{nm / 1_000_000:.3f}" if kind is SlipKind.UNIT else None
 
 
@@ -65,8 +78,9 @@ def ask(read: list, last: object, meant: int | str | None, gauge: TrueGauge) -> 
         return True, ()
     if isinstance(found, Asked):
         return True, tuple(choice.length.nm for choice in found.choices)
+    checks = (SETTING,) if gauge.gauge is SNAP else ()
     entered = last.model_copy(update={"size": found.length, "typed": text})
-    survey = survey_journals(bench_job([*read, entered], gauge.gauge))[last.journal]
+    survey = survey_journals(bench_job([*read, entered], gauge.gauge, checks))[last.journal]
     doubt = next((s.doubt for s in survey.spots if s.spot == last.spot), None)
     return doubt is not None, tuple(offer.meant.nm for offer in doubt.offers) if doubt else ()
 
@@ -78,9 +92,12 @@ def main() -> None:
     caught: Counter[SlipKind] = Counter()
     right: Counter[SlipKind] = Counter()
     asked = suggested = 0
-    kinds = [k for k in SlipKind if k not in (SlipKind.SIGN, SlipKind.REVOLUTION)]
+    kinds = list(SlipKind)
     for trial in range(TRIALS):
-        gauge = TrueGauge(micrometer(TENTH, TENTH, TENTH // 2), chance.uniform(-TENTH, TENTH), TENTH / 2)
+        kind = kinds[trial % len(kinds)]
+        comparator = kind in (SlipKind.SIGN, SlipKind.REVOLUTION)
+        one = SNAP if comparator else micrometer(TENTH, TENTH, TENTH // 2)
+        gauge = TrueGauge(one, chance.uniform(-TENTH, TENTH), TENTH / 2)
         ground = NEW - chance.choice((0, 0, 0, 100, 200)) * TENTH
         read = [r for n in range(1, 5) for r in readings_of(f"R{n}", worn(chance, ground), gauge, chance)]
         cut = chance.randrange(1, len(read))
@@ -88,7 +105,6 @@ def main() -> None:
         flagged, offers = ask(before, last, last.size.nm, gauge)
         asked += flagged
         suggested += flagged and bool(offers)
-        kind = kinds[trial % len(kinds)]
         meant = slipped(kind, last.size.nm, chance)
         if meant is None or meant == last.size.nm:
             continue

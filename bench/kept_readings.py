@@ -5,18 +5,15 @@ the real browser, server and database, on one machine. Wanted: under 5 s.
 """
 
 import json
-import os
-import re
-import subprocess
 import sys
-import tempfile
 import time
 from pathlib import Path
 
 from playwright.sync_api import sync_playwright
 
 sys.path.insert(0, str(Path(__file__).parents[1]))
-from tests.serving import CHROMIUM_FLAGS, ROOT, serving
+from bench.furnished import demo_shop, manage, open_job
+from tests.serving import CHROMIUM_FLAGS, serving
 
 KEPT = 1000
 EMPTY = "() => localStorage.getItem('half-thou.outbox') === '[]'"
@@ -44,17 +41,10 @@ def parcels(gauge: str) -> str:
     ])  # fmt: skip
 
 
-with tempfile.TemporaryDirectory() as folder:
-    env = {**os.environ, "DATA_DIR": folder, "DEMO": "1"}
-    for command in ("migrate", "furnish_demo"):
-        subprocess.run([sys.executable, "manage.py", command, "-v0"], cwd=ROOT, env=env, check=True)
-    with serving(Path(folder)) as server, sync_playwright() as play:
+with demo_shop() as folder:
+    with serving(folder) as server, sync_playwright() as play:
         browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM_FLAGS)
-        page = browser.new_page(viewport={"width": 1280, "height": 800})
-        page.goto(server.url)
-        page.get_by_role("button", name=re.compile("^machinist")).click()
-        page.get_by_role("link", name=re.compile("Mobile crane")).click()
-        page.get_by_test_id("verdict").wait_for()
+        page = open_job(browser, server.url, "Mobile crane")
         address, gauge = page.url, page.locator("#gauge").input_value()
         page.goto(server.url + "/key")
         job_id = address.split("/jobs/")[1].split("?")[0]
@@ -65,7 +55,5 @@ with tempfile.TemporaryDirectory() as folder:
         page.wait_for_function(EMPTY, timeout=60_000)
         taken = time.perf_counter() - start
         browser.close()
-    told = subprocess.run([sys.executable, "manage.py", "shell", "-v0", "-c", COUNT], cwd=ROOT, env=env, check=True,
-                          capture_output=True, text=True)  # fmt: skip
-    landed, in_order = told.stdout.split()
+    landed, in_order = manage(folder, "shell", "-c", COUNT).split()
     print(f"kept readings: {landed} landed once, in order {in_order}, in {taken:.1f} s from loading the page")

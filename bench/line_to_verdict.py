@@ -6,18 +6,17 @@ in which the reading stands in the table with its assessment. Wanted: 95th perce
 two cores, and a shared machine swings by a factor of two: run it more than once, and beside key_to_verdict.py.
 """
 
-import os
 import re
 import statistics
 import subprocess
 import sys
-import tempfile
 import time
 from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 
 sys.path.insert(0, str(Path(__file__).parents[1]))
+from bench.furnished import demo_shop, manage, open_job
 from demo.simulated_gauge import SimulatedGauge
 from tests.serving import CHROMIUM_FLAGS, ROOT, free_port, serving
 
@@ -68,23 +67,15 @@ def measure(page: Page, gauge: SimulatedGauge) -> list[float]:
     return times
 
 
-with tempfile.TemporaryDirectory() as folder:
-    env = {**os.environ, "DATA_DIR": folder, "DEMO": "1"}
-    for command in ("migrate", "furnish_demo"):
-        subprocess.run([sys.executable, "manage.py", command, "-v0"], cwd=ROOT, env=env, check=True)
+with demo_shop() as folder:
     gauge = SimulatedGauge("g", "mm", free_port(), 73.65, 0.0)
     gauge.listen()
-    plug_in = [sys.executable, "manage.py", "shell", "-v0", "-c", PORT.format(port=gauge.port)]
-    subprocess.run(plug_in, cwd=ROOT, env=env, check=True)
-    with serving(Path(folder)) as server, sync_playwright() as play:
+    manage(folder, "shell", "-c", PORT.format(port=gauge.port))
+    with serving(folder) as server, sync_playwright() as play:
         bridge = subprocess.Popen([sys.executable, "-m", "gauge_bridge", "--server", server.url, "--key-file",
-                                   str(Path(folder) / "bridge-key")], cwd=ROOT)  # fmt: skip
+                                   str(folder / "bridge-key")], cwd=ROOT)  # fmt: skip
         browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM_FLAGS)
-        page = browser.new_page(viewport={"width": 1280, "height": 800})
-        page.goto(server.url)
-        page.get_by_role("button", name=re.compile("^machinist")).click()
-        page.get_by_role("link", name=re.compile("Sprayer pump")).click()
-        page.get_by_test_id("verdict").wait_for()
+        page = open_job(browser, server.url, "Sprayer pump")
         found = sorted(measure(page, gauge)[5:])
         browser.close()
         bridge.kill()

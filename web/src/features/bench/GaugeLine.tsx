@@ -32,7 +32,7 @@ export function GaugeLine({ desk, live }: { desk: Desk; live: Live }) {
 }
 
 function Cable({ live }: { live: Live }) {
-  if (!live.port) return <span>its button: not heard of yet</span>;
+  if (!live.port) return <span>its button is not heard of: start the gauge bridge, or type</span>;
   if (!live.port.connected) return <strong className="text-ink">its button: {live.port.words}</strong>;
   return <span className="whitespace-nowrap">{live.inHand ? "its button enters readings here" : ""}</span>;
 }

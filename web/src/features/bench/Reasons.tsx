@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { ask, client } from "../../api";
-import { type Bench, DecideBar, type Journal, setAnswerOf } from "../../shared/job";
+import { type Bench, DecideBar, type Journal, MAKER_FIRST, setAnswerOf } from "../../shared/job";
 import { PunchMark } from "../../shared/marks";
 import { Dialog } from "../../shared/ui";
 import { useMay } from "../session";
@@ -119,12 +119,7 @@ function Cautions({ journal }: { journal: Journal }) {
         <strong>Cautions:</strong> {journal.cautions.map((caution) => caution.work.toLowerCase()).join(", ")}.{" "}
         <span className="font-semibold text-blue">Read them</span>
       </button>
-      <Dialog
-        open={open}
-        onOpenChange={setOpen}
-        title={`Cautions: ${journal.headline}`}
-        note="The maker's manual, local codes and licensed practice come first."
-      >
+      <Dialog open={open} onOpenChange={setOpen} title={`Cautions: ${journal.headline}`} note={MAKER_FIRST}>
         <dl className="flex flex-col gap-3">
           {journal.cautions.map((caution) => (
             <div key={caution.work}>

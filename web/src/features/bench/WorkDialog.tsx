@@ -2,7 +2,7 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { ask, client, Refused, type Schemas } from "../../api";
-import { newId, useKeepBench } from "../../shared/job";
+import { MAKER_FIRST, newId, useKeepBench } from "../../shared/job";
 import { Button, Choice, Dialog, Faults, Field } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 
@@ -86,7 +86,7 @@ export function WorkDialog({ desk, open, onOpenChange }: Props) {
               <strong>{caution.work}.</strong> {caution.say}
             </p>
           ))}
-          <p className="text-quiet">The maker's manual, local codes and licensed practice come first.</p>
+          <p className="text-quiet">{MAKER_FIRST}</p>
         </div>
         {!refused?.faults.length && <Faults error={write.error} />}
         <Button kind="strong" disabled={write.isPending} onClick={() => write.mutate()}>

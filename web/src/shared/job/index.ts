@@ -1,3 +1,4 @@
+export { MAKER_FIRST } from "./cautions";
 export { DecideBar } from "./DecideBar";
 export { PlanChoice, planOf, PLANS, planValue } from "./PlanChoice";
 export { type Bench, type Journal, setAnswerOf, useBench, useKeepBench } from "./useBench";

@@ -32,7 +32,8 @@ export function GaugeLine({ desk, live }: { desk: Desk; live: Live }) {
 }
 
 function Cable({ live }: { live: Live }) {
-  if (!live.port) return <span>its button is not heard of: start the gauge bridge, or type</span>;
-  if (!live.port.connected) return <strong className="text-ink">its button: {live.port.words}</strong>;
+  if (!live.port) return null;
+  if (!live.port.connected)
+    return <strong className="text-ink">its button: {live.port.words}. Plug it in, or type.</strong>;
   return <span className="whitespace-nowrap">{live.inHand ? "its button enters readings here" : ""}</span>;
 }

@@ -22,10 +22,12 @@ from halfthou.answer.documents import (
 )
 from halfthou.answer.journal_part import doubts_of, journal_answer
 from halfthou.answer.set_part import set_answer
+from halfthou.answer.signed import SHAPE, read_signed, shape_of
 from halfthou.answer.spot_part import blank_spots
 from halfthou.answer.story import story
 
 __all__ = [
+    "SHAPE",
     "AsideShown",
     "Assessment",
     "BearingShown",
@@ -47,6 +49,8 @@ __all__ = [
     "budgets_shown",
     "doubts_of",
     "journal_answer",
+    "read_signed",
     "set_answer",
+    "shape_of",
     "story",
 ]

@@ -24,7 +24,7 @@ def budgets_shown(verdict: JournalVerdict, say: Notation) -> tuple[BudgetShown, 
     rule = RULE_WORDS[verdict.case.house.guard]
     repeats = [taken.setup.repeat for taken in verdict.case.survey.taken]
     freedom = min((repeat.freedom for repeat in repeats if repeat.kind is TermKind.REPEAT), default=0)
-    return tuple(_shown(finding, rule, freedom, say) for finding in (*verdict.findings, *verdict.clearance))
+    return tuple(_shown(finding, rule, freedom, say) for finding in (*verdict.findings, *verdict.clearance, *verdict.housing))
 
 
 def _shown(finding: Finding, rule: str, freedom: int, say: Notation) -> BudgetShown:
@@ -42,6 +42,7 @@ def _shown(finding: Finding, rule: str, freedom: int, say: Notation) -> BudgetSh
         for kind, square in sorted(by_kind.items(), key=lambda pair: -pair[1])
     )
     return BudgetShown(
+        key=finding.key,
         figure=finding.name,
         value=say.text(finding.value),
         limit=say.at_least(finding.limit) if finding.limit_is_least else say.at_most(finding.limit),
@@ -49,6 +50,7 @@ def _shown(finding: Finding, rule: str, freedom: int, say: Notation) -> BudgetSh
         u=say.doubt(Length(round(finding.doubt_nm))),
         expanded=say.doubt(expanded(finding.doubt_nm)),
         guard=say.doubt(finding.guard),
+        beyond_guard=say.doubt(finding.beyond_guard),
         freedom=_freedom(finding, freedom),
         chance=_chance(finding.probability),
         rule=rule,

@@ -1,6 +1,7 @@
 """What an assessment says, as documents: the same for the screen, the printed sheet and the command line.
 
-What was added after the first sheets were signed has a default: a signed sheet is read as it was stored.
+A signed sheet keeps the shape it was stored in; `signed` reads every shape there ever was. A change here is a new
+shape, and a step there.
 
 Every length stands as text in the job's unit; where a drawing must place it, its exact nanometres stand beside.
 """
@@ -11,9 +12,9 @@ from dataclasses import dataclass
 from datetime import datetime
 from enum import StrEnum
 
-from halfthou.jobs import Document, Feature, Hardening, JournalSet, Observation
+from halfthou.jobs import Document, Feature, Hardening, JournalSet, Observation, Waived
 from halfthou.lengths import Shown, Unit
-from halfthou.verdicts import Action, Caution, DoubtShown, Mark, Reason, State
+from halfthou.verdicts import Action, Caution, DoubtShown, FigureKey, Mark, Open, Reason, State
 
 
 @dataclass(frozen=True, slots=True)
@@ -80,8 +81,9 @@ class BearingShown:
 
 @dataclass(frozen=True, slots=True)
 class FigureShown:
-    """One judged figure. `conforms` is the probability that the true value lies within the limit."""
+    """One judged figure, known by its key. `conforms` is the probability that the true value lies within the limit."""
 
+    key: FigureKey
     rule: str
     name: str
     state: State
@@ -123,7 +125,12 @@ class JournalAnswer(Document):
     state: State
     headline: str
     under_headline: str
+    present_words: str
+    opens: tuple[Open, ...]
+    waived: tuple[Waived, ...]
+    housing_waits: bool
     spots: tuple[Spot, ...]
+    outside: tuple[Spot, ...]
     to_read: tuple[str, ...]
     to_repeat: tuple[RepeatAsked, ...] = ()
     left: int = 0
@@ -131,6 +138,7 @@ class JournalAnswer(Document):
     contradictions: tuple[Reason, ...] = ()
     figures: tuple[FigureShown, ...]
     least: Shown | None
+    least_words: str
     two_point: str | None
     fitted: str | None
     clean_up: CleanUpShown | None
@@ -177,7 +185,7 @@ class Ladder(Document):
 
 
 class ShellsToOrder(Document):
-    """Half bearings to order: a pair a journal."""
+    """Half bearings to order: a pair to each main, a pair to each rod."""
 
     words: str
     undersize: Shown
@@ -198,13 +206,18 @@ class SetAnswer(Document):
     undersize: Shown | None
     present: Shown
     present_words: str
+    mixed: bool
     sets_it: str | None
     complete: bool
+    finished: bool
+    decided: bool
+    ended: bool
     awaiting: tuple[str, ...]
     can_be_accepted: bool
     reasons: tuple[Reason, ...]
     would_change: tuple[str, ...]
-    grinder_band: str | None
+    finished_band: str | None
+    ground_band: str | None
     shells: tuple[ShellsToOrder, ...]
     steps: tuple[StepShown, ...]
     hardening: Hardening
@@ -225,9 +238,11 @@ class BudgetLine(Document):
 
 
 class BudgetShown(Document):
-    """The uncertainty budget of one figure, and the decision rule it is called by. `freedom` are its effective
+    """The uncertainty budget of one figure, and the decision rule it is called by. `beyond_guard` is how far past its
+    limit it must lie to be called beyond: more than `guard` where it was picked out of several. `freedom` are its effective
     degrees of freedom, empty where nothing in it rests on repeats."""
 
+    key: FigureKey
     figure: str
     value: str
     limit: str
@@ -235,6 +250,7 @@ class BudgetShown(Document):
     u: str
     expanded: str
     guard: str
+    beyond_guard: str
     freedom: str
     chance: str
     rule: str
@@ -269,7 +285,9 @@ class StoryLine(Document):
 class Assessment(Document):
     """Everything the trade can say about a job so far.
 
-    `whole` is true where every journal is read and nothing is too close to call or referred.
+    `whole` is true where every figure in scope is settled or waived, each that is beyond has an action that deals
+    with it, and nothing is unread, held, contradicted, outside the plan or waiting for somebody's word. `decided` is
+    another mark: a person has accepted or overridden both sets.
     """
 
     unit: Unit
@@ -282,6 +300,7 @@ class Assessment(Document):
     doubts: tuple[Reason, ...]
     waits_for: str
     whole: bool
+    decided: bool
 
     def journal(self, name: str) -> JournalAnswer:
         """The answer for one journal by its id."""

@@ -12,23 +12,36 @@ from halfthou.answer.documents import (
     JournalAnswer,
     RepeatAsked,
 )
-from halfthou.answer.spot_part import bearing_spots, journal_spots
+from halfthou.answer.spot_part import bearing_spots, journal_spots, outside_spots
 from halfthou.engines import journal_name, short_name
-from halfthou.jobs import JournalSet, Layout, Look, Plan
+from halfthou.jobs import Feature, JournalSet, Layout, Look, Plan
 from halfthou.lengths import Notation, Shown
-from halfthou.sets import SetVerdict, oil_clearance, shells_of, sizes_to_be, undersize_words
+from halfthou.sets import (
+    End,
+    SetVerdict,
+    clearance_to_be,
+    hardening_words,
+    shells_of,
+    sizes_to_be,
+    undersize_words,
+)
 from halfthou.verdicts import (
+    HOT,
     MARKS,
     Action,
     Finding,
+    FigureKey,
     JournalVerdict,
+    Open,
     Reason,
     Settling,
     State,
     Way,
     cautions_for,
-    contradictions,
+    contradiction_words,
+    housing_awaited,
     journal_reasons,
+    keeps,
     settling_words,
     settlings,
     warmth_reasons,
@@ -43,6 +56,9 @@ def journal_answer(decided: SetVerdict, journal: str, layout: Layout, plan: Plan
     survey = verdict.case.survey
     ways = ways_to_settle(verdict)
     to_repeat = _to_repeat(verdict, ways)
+    opens = decided.opens_of(journal)
+    to_read = survey.unread if not decided.waived(journal) else ()
+    bound = "at most " if verdict.size is not None and verdict.size.at_most else ""
     return JournalAnswer(
         id=journal,
         name=journal_name(journal, layout),
@@ -54,23 +70,29 @@ def journal_answer(decided: SetVerdict, journal: str, layout: Layout, plan: Plan
         state=verdict.state,
         headline=_headline(decided, journal, say),
         under_headline=_under_headline(decided, journal, say),
+        present_words=undersize_words(verdict.case.present, say),
+        opens=tuple(one for one in Open if one in opens),
+        waived=tuple(sorted(verdict.case.waived)),
+        housing_waits=housing_awaited(verdict.case),
         spots=journal_spots(survey, plan, say),
-        to_read=survey.unread,
+        outside=outside_spots(survey, say),
+        to_read=to_read,
         to_repeat=to_repeat,
-        left=len(survey.unread) + sum(asked.more for asked in to_repeat),
+        left=len(to_read) + sum(asked.more for asked in to_repeat),
         bearing=tuple(
             BearingShown(feature, bearing_spots(feature, spots, say)) for feature, spots in survey.bearing.items()
         ),
-        contradictions=tuple(contradictions(verdict.case, say)) if form else (),
-        figures=tuple(_figure(finding, say) for finding in (*verdict.findings, *verdict.clearance)),
+        contradictions=tuple(contradiction_words(found, say) for found in verdict.contradictions),
+        figures=tuple(_figure(f, say) for f in (*verdict.findings, *verdict.clearance, *verdict.housing)),
         least=say.shown(form.size_found) if form else None,
+        least_words=f"{bound}{say.text(form.size_found)}" if form else "",
         two_point=say.text(form.two_point.value) if form and form.two_point else None,
         fitted=say.text(form.fitted.value) if form and form.fitted else None,
         clean_up=_clean_up(decided, verdict, say),
         clearance=_clearance(decided, journal, say),
         reasons=(*journal_reasons(verdict, say), *_warmth(verdict, say)),
         would_change=tuple(settling_words(ways, say)),
-        still_to_do=_still_to_do(verdict, action),
+        still_to_do=tuple(_still_to_do(verdict, action)),
         seen=tuple(verdict.case.seen.values()),
         cautions=cautions_for(action),
     )
@@ -95,28 +117,49 @@ def _to_repeat(verdict: JournalVerdict, ways: tuple[Settling, ...]) -> tuple[Rep
 
 def _warmth(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
     """What warmth and zero error did, said once for the spot of the least size."""
-    if verdict.findings and not verdict.findings[0].waits_warm:
-        least = verdict.findings[0].spots[0]
-        state = next(state for state in verdict.case.survey.spots if state.spot == least)
-        yield from warmth_reasons(state, say)
+    size = verdict.size
+    if size is not None and not size.waits_warm:
+        yield from warmth_reasons(verdict.case.survey.state(size.spots[0]), say)
 
 
 def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:
     verdict = decided.case.verdicts[journal]
     action = decided.action_of(journal)
-    if verdict.case.survey.form is None and verdict.action is Action.MEASURE:
-        return "Read it again" if _all_aside(verdict) else "Not read yet"
-    if verdict.case.survey.held and action is Action.MEASURE:
-        return "Answer first"
-    if action is Action.MEASURE and verdict.findings and verdict.findings[0].waits_warm:
-        return "Let it cool"
     if action is Action.MEASURE:
-        return "Too close to call" if verdict.state is State.TOO_CLOSE else "Measure on"
+        return _measure_headline(verdict)
     if action is Action.REGRIND:
-        return f"Regrind, {undersize_words(decided.undersize, say)}" if decided.undersize else "Regrind"
-    if action is Action.FIT_UNDERSIZE and verdict.polish_shell is not None:
-        return f"Fit shells {say.text(decided.case.present + verdict.polish_shell)} under"
+        if decided.undersize is None:
+            return "Regrind"
+        size = undersize_words(decided.undersize, say)
+        return f"At least {size}" if decided.so_far else f"Regrind, {size}"
+    if action is Action.FIT_UNDERSIZE and (shells := shells_of(decided, journal)) is not None:
+        return f"Fit shells {say.text(shells)} under"
     return action.value.capitalize()
+
+
+def _measure_headline(verdict: JournalVerdict) -> str:
+    if verdict.case.survey.form is None:
+        return "Answer first" if verdict.case.survey.held else "Read it again" if _all_aside(verdict) else "Not read yet"
+    opens = verdict.opens
+    if Open.HELD in opens:
+        return "Answer first"
+    if Open.CONTRADICTED in opens:
+        return "Readings contradict"
+    if Open.LARGER in opens:
+        return "Larger than new"
+    if verdict.size is not None and verdict.size.waits_warm:
+        return "Let it cool"
+    if Open.OUTSIDE in opens:
+        return "Read outside the plan"
+    if Open.FOREIGN in opens:
+        return "No shell for its size"
+    if verdict.state is State.TOO_CLOSE:
+        return "Too close to call"
+    if opens & {Open.CLEARANCE, Open.HOUSING}:
+        return "Measure the bearing"
+    if not opens:
+        return "Polish, then read again"
+    return "Measure on"
 
 
 def _all_aside(verdict: JournalVerdict) -> bool:
@@ -129,25 +172,34 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
     choice = decided.choice
     rods = decided.case.journal_set is JournalSet.RODS
     which = "rod journals" if rods else "mains"
+    if decided.decision is not None:
+        return f"decided by {decided.decision.by}"
+    if decided.ended is End.OTHER_SET:
+        return "the crank is one part, and it ends with the other set"
     if decided.action is Action.REGRIND and choice is not None:
         if journal == choice.sets_it:
             return f"this journal sets the size for all {which}"
+        if decided.action_of(journal) is not Action.REGRIND:
+            return f"stands at {undersize_words(verdict.case.present, say)} already"
         if not verdict.needs_machining:
             return f"does not need it alone; {short_name(choice.sets_it)} sets the size"
         alone = next((o.step for o in choice.outlooks if o.step.usable and journal not in o.misses), None)
         if alone is not None and alone.undersize != decided.undersize:
             return f"{undersize_words(alone.undersize, say)} alone; {short_name(choice.sets_it)} sets the size"
         return f"{short_name(choice.sets_it)} sets the size"
-    if decided.hardening is not None and verdict.needs_machining:
-        return decided.hardening.text
+    if verdict.needs_machining:
+        for reason in hardening_words(decided, say):
+            return reason.text
     if _all_aside(verdict):
         return "what was read before no longer counts"
     held = verdict.case.survey.held
     if held:
         where = " ".join(state.spot for state in held)
         return f"{where} {'waits' if len(held) == 1 else 'wait'} for your answer"
-    if verdict.findings and verdict.findings[0].waits_warm:
+    if verdict.size is not None and verdict.size.waits_warm:
         return "the verdict waits until it has rested"
+    if decided.waived(journal):
+        return "not read: waived, it goes the way of its set"
     left = len(verdict.case.survey.unread)
     if left and verdict.case.survey.form is not None:
         return f"{left} {'reading' if left == 1 else 'readings'} to go"
@@ -156,13 +208,15 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
 
 def _figure(finding: Finding, say: Notation) -> FigureShown:
     limit = say.at_least(finding.limit) if finding.limit_is_least else say.at_most(finding.limit)
+    guard = finding.beyond_guard if finding.state is State.BEYOND else finding.guard
     return FigureShown(
+        key=finding.key,
         rule=finding.rule,
         name=finding.name,
         state=finding.state,
         value=say.shown(finding.value),
         limit=limit,
-        guard=Shown(say.doubt(finding.guard), finding.guard.nm),
+        guard=Shown(say.doubt(guard), guard.nm),
         conforms=finding.probability,
         spots=finding.spots,
         note="rule of thumb" if finding.by_rule_of_thumb else "two angles only" if finding.cannot_accept else "",
@@ -183,33 +237,34 @@ def _clean_up(decided: SetVerdict, verdict: JournalVerdict, say: Notation) -> Cl
 def _clearance(decided: SetVerdict, journal: str, say: Notation) -> ClearanceShown:
     limits = decided.case.limits
     verdict = decided.case.verdicts[journal]
-    if verdict.case.answer(Look.SHELL) == "turned in its housing":
+    case = verdict.case
+    if case.rods > 1:
+        return _no_clearance("not known per rod: two rods share this pin")
+    if housing_awaited(case):
         return _no_clearance("not known: the shell turned, measure the housing")
-    if limits.housing_bore is None or limits.wall is None:
-        return _no_clearance("not known: add housing bore and wall")
-    sizes, shells = sizes_to_be(decided, journal), shells_of(decided, journal)
-    if sizes is None or shells is None:
-        return _no_clearance("not known until it is decided")
-    found = oil_clearance(limits, sizes, shells)
-    if found is None:
-        return _no_clearance("not known: add housing bore and wall")
-    if verdict.clearance and action_keeps(decided.action_of(journal)):
+    kept = keeps(decided.action_of(journal)) or decided.action_of(journal) is Action.MEASURE
+    if verdict.clearance and case.new_shells and kept:
         return _measured(verdict, say)
+    if sizes_to_be(decided, journal) is None or shells_of(decided, journal) is None:
+        return _no_clearance("not known until it is decided")
+    found = clearance_to_be(decided, journal)
+    if found is None:
+        housing = Feature.HOUSING_BORE in case.survey.bearing or limits.housing_bore is not None
+        return _no_clearance(f"not known: add {'the wall of the shells' if housing else 'housing bore and wall'}")
     words = f"{say.text(found.least)} to {say.text(found.most)}"
+    if found.measured:
+        words += " by the housing as measured"
     if found.state is State.TOO_CLOSE:
-        words += ": measure housing and shells"
+        words += ": measure the shells" if found.measured else ": measure housing and shells"
     elif found.state is State.BEYOND:
         words += ": outside what is allowed"
     return ClearanceShown(least=say.text(found.least), most=say.text(found.most), state=found.state, words=words)
 
 
-def action_keeps(action: Action) -> bool:
-    """Whether a journal goes back at the size it has."""
-    return action in (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE, Action.MEASURE)
-
-
 def _measured(verdict: JournalVerdict, say: Notation) -> ClearanceShown:
-    least, most = (finding for finding in verdict.clearance)
+    least, most = verdict.finding(FigureKey.CLEARANCE_LEAST), verdict.finding(FigureKey.CLEARANCE_MOST)
+    if least is None or most is None:
+        return _no_clearance("not known until it is read")
     states = {least.state, most.state}
     state = next(s for s in (State.BEYOND, State.TOO_CLOSE, State.WITHIN) if s in states)
     guard = max(least.guard, most.guard)
@@ -222,26 +277,31 @@ def _no_clearance(words: str) -> ClearanceShown:
     return ClearanceShown(least=None, most=None, state=None, words=words)
 
 
-def _still_to_do(verdict: JournalVerdict, action: Action) -> tuple[str, ...]:
+def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
     case = verdict.case
-    found = []
-    if case.survey.unread and case.survey.form is not None:
-        found.append(f"Read {', '.join(case.survey.unread)}.")
+    if Open.UNREAD in verdict.opens and case.survey.unread and case.survey.form is not None:
+        yield f"Read {', '.join(case.survey.unread)}."
     if case.answer(Look.SURFACE) is None:
-        found.append("Draw a nail across it and say what it finds.")
-    seen = case.seen.get(Look.SURFACE)
-    if seen is not None and seen.answer == "nail catches" and seen.depth is None:
-        found.append("Measure how deep the score is.")
-    if case.answer(Look.SHELL) == "turned in its housing":
-        found.append("Measure its housing bore with the cap torqued.")
+        yield "Draw a nail across it and say what it finds."
+    if Open.SCORE_DEPTH in verdict.opens:
+        yield "Measure how deep the score is."
+    if housing_awaited(case):
+        yield "Measure its housing bore with the cap torqued."
+    if case.answer(Look.HEAT) in HOT:
+        for look, words in (
+            (Look.HARDNESS, "Test the hardness of the hot journal."),
+            (Look.STRAIGHTNESS, "Indicate the crank: does it run true?"),
+        ):
+            if case.answer(look) is None:
+                yield words
     if action is Action.REGRIND and case.answer(Look.CRACK_TEST) is None:
-        found.append("Crack test before it is ground.")
-    return tuple(found)
+        yield "Crack test before it is ground."
 
 
 def doubts_of(answer: JournalAnswer) -> tuple[Reason, ...]:
     """The reasons of a journal that are open doubts: a question, a contradiction, too close, a referral."""
-    asked = [spot.doubt for spot in answer.spots if spot.doubt is not None]
+    every = (*answer.spots, *answer.outside, *(spot for part in answer.bearing for spot in part.spots))
+    asked = [spot.doubt for spot in every if spot.doubt is not None]
     open_ends = (
         *(Reason(rule=doubt.rule, text=f"{doubt.spot}: {doubt.question}", spots=(doubt.spot,)) for doubt in asked),
         *answer.contradictions,
@@ -253,9 +313,22 @@ def doubts_of(answer: JournalAnswer) -> tuple[Reason, ...]:
     )
 
 
+_DOUBTFUL = (
+    "verdicts.guard-band",
+    "verdicts.rule-of-thumb",
+    "verdicts.two-angles",
+    "verdicts.journal.heat",
+    "verdicts.journal.fillet",
+    "verdicts.journal.larger",
+    "verdicts.journal.straightness",
+    "verdicts.journal.treatment",
+    "verdicts.journal.turned-shell",
+    "surveys.plan.outside",
+    "gauges.temperature",
+)
+
+
 def _open_reasons(answer: JournalAnswer) -> tuple[Reason, ...]:
-    if answer.own_action not in (Action.MEASURE, Action.REFER):
+    if not answer.opens:
         return ()
-    doubtful = ("verdicts.guard-band", "verdicts.rule-of-thumb", "verdicts.two-angles", "verdicts.journal.heat",
-                "verdicts.journal.fillet", "gauges.temperature")  # fmt: skip
-    return tuple(reason for reason in answer.reasons if reason.rule in doubtful)
+    return tuple(reason for reason in answer.reasons if reason.rule in _DOUBTFUL)

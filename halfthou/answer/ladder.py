@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from halfthou.answer.documents import Graduation, Ladder, StepShown
 from halfthou.jobs import JournalLimits
-from halfthou.lengths import Length, Notation, Unit
+from halfthou.lengths import ZERO, Length, Notation, Unit
 from halfthou.sets import SetVerdict, regrind_steps, undersize_words
+from halfthou.verdicts import Action
 
 #: Graduations to choose from, in nm: as on steel rules. Every fifth or tenth carries a figure.
 _SCALES = {
@@ -28,7 +29,7 @@ def steps_shown(decided: SetVerdict, say: Notation) -> tuple[StepShown, ...]:
             can_be_bought=step.can_be_bought,
             allowed=step.allowed,
             part_number=numbers[step.undersize],
-            chosen=decided.choice is not None and decided.undersize == step.undersize,
+            chosen=decided.action is Action.REGRIND and decided.undersize == step.undersize,
             outlook=_outlook(decided, step.undersize, say),
         )
         for step in regrind_steps(limits, decided.case.present)
@@ -39,12 +40,18 @@ def _outlook(decided: SetVerdict, undersize: Length, say: Notation) -> str:
     if decided.choice is None:
         return ""
     outlook = decided.choice.at(undersize)
+    if outlook is None:
+        return ""
     if not outlook.step.can_be_bought:
         return "no shells"
     if not outlook.step.allowed:
         return "below the maker's smallest"
+    if outlook.misses and outlook.to_spare == ZERO:
+        return "leaves nothing"
     if outlook.misses:
         return f"misses by {say.text(-outlook.to_spare)}"
+    if outlook.tight:
+        return f"tight, {say.text(outlook.to_spare)} to spare"
     return f"{say.text(outlook.to_spare)} to spare"
 
 

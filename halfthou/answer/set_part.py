@@ -7,10 +7,12 @@ from collections import defaultdict
 from halfthou.answer.documents import SetAnswer, ShellsToOrder
 from halfthou.answer.ladder import ladder_of, steps_shown
 from halfthou.engines import set_name, short_name
+from halfthou.jobs import Decision
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.sets import (
     SetVerdict,
-    grinder_band,
+    finished_band,
+    ground_band,
     headline,
     set_reasons,
     shells_of,
@@ -20,12 +22,19 @@ from halfthou.sets import (
 from halfthou.verdicts import MARKS, Action, Reason, blind_to_a_turn, cautions_for, fitness_notes
 
 
-def set_answer(decided: SetVerdict, order: tuple[tuple[str, str], ...], say: Notation) -> SetAnswer:
-    """Everything said of one set, in the unit of the job. `order` is that of its spots."""
+def set_answer(
+    decided: SetVerdict, order: tuple[tuple[str, str], ...], say: Notation, accepted: Decision | None = None
+) -> SetAnswer:
+    """Everything said of one set, in the unit of the job.
+
+    Takes:   the decision on it; the order of its spots; a person's acceptance that still fits it, if one stands.
+    """
     steps = steps_shown(decided, say)
     grinding = decided.action is Action.REGRIND
-    band = grinder_band(decided) if grinding else None
+    finished = finished_band(decided) if grinding else None
+    ground = ground_band(decided) if grinding else None
     words = headline(decided, say)
+    decision = accepted or decided.decision
     return SetAnswer(
         set=decided.case.journal_set,
         name=set_name(decided.case.journal_set),
@@ -35,13 +44,18 @@ def set_answer(decided: SetVerdict, order: tuple[tuple[str, str], ...], say: Not
         undersize=None if decided.undersize is None else say.shown(decided.undersize),
         present=say.shown(decided.case.present),
         present_words=undersize_words(decided.case.present, say),
+        mixed=decided.case.mixed,
         sets_it=short_name(decided.choice.sets_it) if decided.choice and grinding else None,
-        complete=not decided.so_far,
+        complete=not decided.awaiting,
+        finished=decided.finished,
+        decided=decision is not None,
+        ended=decided.ended is not None,
         awaiting=decided.awaiting,
-        can_be_accepted=decided.action is not Action.MEASURE,
+        can_be_accepted=decided.action is not Action.MEASURE and (not decided.so_far or decided.action is Action.REPLACE),
         reasons=set_reasons(decided, say),
         would_change=would_change(decided, say),
-        grinder_band=f"{say.at_least(band[0])} to {say.at_most(band[1])}" if band else None,
+        finished_band=f"{say.at_least(finished[0])} to {say.at_most(finished[1])}" if finished else None,
+        ground_band=f"{say.at_least(ground[0])} to {say.at_most(ground[1])}" if ground else None,
         shells=_shells(decided, say),
         steps=steps,
         hardening=decided.case.limits.hardening,
@@ -63,27 +77,30 @@ def _notes(decided: SetVerdict, say: Notation) -> tuple[Reason, ...]:
 
 
 def _shells(decided: SetVerdict, say: Notation) -> tuple[ShellsToOrder, ...]:
-    """Shells by undersize, a pair a journal.
+    """Shells by undersize: a pair to each main, a pair to each rod, two on a pin that two rods share.
 
-    Rule:    sets.shells-to-order.   New shells for every journal that is kept (common practice).
+    Rule:    sets.shells-to-order.   New shells for every journal that stays in the engine (common practice), those
+             waived among them; nothing is ordered for a set that is not finished.
     """
-    if decided.action in (Action.MEASURE, Action.REFER, Action.REPLACE):
+    if not decided.finished:
         return ()
     journals: dict[Length, list[str]] = defaultdict(list)
-    for journal in decided.case.verdicts:
+    pairs: dict[Length, int] = defaultdict(int)
+    for journal, verdict in decided.case.verdicts.items():
         undersize = shells_of(decided, journal)
         if undersize is not None:
             journals[undersize].append(short_name(journal))
+            pairs[undersize] += verdict.case.rods
     on_sheet = {shell.undersize: shell for shell in decided.case.limits.shells}
     found = []
-    for undersize, names in sorted(journals.items()):
+    for undersize, names in sorted(journals.items(), key=lambda pair: pair[0].nm):
         shell = on_sheet.get(undersize)
         found.append(
             ShellsToOrder(
                 words="standard" if undersize == ZERO else undersize_words(undersize, say),
                 undersize=say.shown(undersize),
                 part_number=shell.part_number if shell else "",
-                pairs=len(names),
+                pairs=pairs[undersize],
                 journals=tuple(names),
                 can_be_bought=shell is not None and shell.can_be_bought,
             )

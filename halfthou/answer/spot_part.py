@@ -19,6 +19,14 @@ def journal_spots(survey: JournalSurvey, plan: Plan, say: Notation) -> tuple[Spo
     return tuple(_spot(state, angles[state.spot[1]], say) for state in survey.spots)
 
 
+def outside_spots(survey: JournalSurvey, say: Notation) -> tuple[Spot, ...]:
+    """The spots read outside the plan: at the angle where that is known, else at none."""
+    return tuple(
+        _spot(state, round(where.angle_deg) if (where := survey.places.get(state.spot)) else 0, say)
+        for state in survey.outside
+    )
+
+
 def bearing_spots(feature: Feature, spots: tuple[SpotState, ...], say: Notation) -> tuple[Spot, ...]:
     """The spots of one feature of a bearing."""
     angles = WALL_ANGLES_DEG if feature is Feature.WALL else BORE_ANGLES_DEG

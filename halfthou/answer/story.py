@@ -18,7 +18,7 @@ TOGETHER = timedelta(minutes=30)
 def story(job: Job) -> tuple[StoryLine, ...]:
     """The facts of a job as a story, oldest first.
 
-    Rule:    facts are only added: what was corrected, withdrawn or made stale is told, not erased (design 2.2).
+    Rule:    facts are only added: what was corrected, withdrawn or made stale is told, not erased.
     """
     lines = [
         *_readings(job),
@@ -52,7 +52,7 @@ def _readings(job: Job) -> Iterator[StoryLine]:
 
 
 def _work_between(job: Job, before: Reading, after: Reading) -> bool:
-    return any(before.at <= done.at < after.at for done in job.operations)
+    return any(before.at <= done.at < after.at for done in job.standing_operations)
 
 
 def _read_line(group: list[Reading], gauges: dict[str, str]) -> StoryLine:
@@ -86,8 +86,14 @@ def _corrections(job: Job) -> Iterator[StoryLine]:
 
 def _withdrawals(job: Job) -> Iterator[StoryLine]:
     known = {reading.id: reading for reading in job.readings}
+    work = {operation.id: operation for operation in job.operations}
     for withdrawal in job.withdrawals:
-        reading = known[withdrawal.reading]
+        if withdrawal.fact in work:
+            done = work[withdrawal.fact]
+            words = f"took back: {done.kind.value} on {_on(done.on)}. What it made stale counts again"
+            yield StoryLine(at=withdrawal.at, by=withdrawal.by, kind=StoryKind.WITHDRAWN, words=words)
+            continue
+        reading = known[withdrawal.fact]
         words = f"took back {short_name(reading.journal)} {reading.spot}, {_text(reading)}"
         yield StoryLine(at=withdrawal.at, by=withdrawal.by, kind=StoryKind.WITHDRAWN, words=words)
 
@@ -104,7 +110,7 @@ def _answer(job: Job, answer: SlipAnswer) -> StoryLine:
 
 def _work(job: Job, done: Operation) -> StoryLine:
     stale = sum(makes_stale(done, reading) for reading in job.readings)
-    on = short_name(done.on) if done.on not in ("mains", "rods", "crank") else done.on
+    on = _on(done.on)
     size = ""
     if done.undersize is not None:
         size = f" to {Notation.usual(Unit(job.limits.unit)).undersize(done.undersize)} under"
@@ -112,6 +118,10 @@ def _work(job: Job, done: Operation) -> StoryLine:
     note = f" {done.note}." if done.note else ""
     words = f"{done.kind.value}: {on}{size}"
     return StoryLine(at=done.at, by=done.by, kind=StoryKind.WORK, words=words, more=more + note)
+
+
+def _on(part: str) -> str:
+    return short_name(part) if part not in ("mains", "rods", "crank") else part
 
 
 def _checks(job: Job) -> Iterator[StoryLine]:
@@ -137,7 +147,7 @@ def _sittings(job: Job) -> Iterator[StoryLine]:
 
 def _seen(job: Job) -> Iterator[StoryLine]:
     for seen in job.observations:
-        on = short_name(seen.on) if seen.on not in ("mains", "rods", "crank") else seen.on
+        on = _on(seen.on)
         depth = f", {seen.typed}" if seen.typed else ""
         words = f"{on}, {seen.look.value}: {seen.answer}{depth}"
         yield StoryLine(at=seen.at, by=seen.by, kind=StoryKind.SEEN, words=words)

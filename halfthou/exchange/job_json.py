@@ -8,12 +8,13 @@ from typing import Any, TypeVar
 from pydantic import ValidationError
 
 from halfthou.exchange.faults import BadFile, Fault, faults_of
+from halfthou.exchange.upgrade import READABLE, upgrade
 from halfthou.jobs import FORMAT, VERSION, Document, JobFile, LimitsSheet
 
 D = TypeVar("D", bound=Document)
 LIMITS_FORMAT = "halfthou-limits"
-#: Version 1 has none of what a reading's state consists of: all of that has a meaning when left out.
-READABLE = (1, VERSION)
+#: The limits file has a version of its own.
+LIMITS_VERSION = 3
 
 
 def write_job(file: JobFile) -> str:
@@ -29,23 +30,23 @@ def read_job(text: str) -> JobFile:
     data = parse(text)
     if data.get("format") != FORMAT:
         raise BadFile([Fault("format", f"this is no Half Thou job file: it must say “{FORMAT}”")])
-    if data.get("version") not in READABLE:
+    if type(data.get("version")) is not int or data["version"] not in READABLE:
         what = f"version {data.get('version')!r} cannot be read here; this program reads versions 1 to {VERSION}"
         raise BadFile([Fault("version", what)])
-    return document(JobFile, {**data, "version": VERSION})
+    return document(JobFile, upgrade(data))
 
 
 def write_limits(sheet: LimitsSheet) -> str:
     """A limits sheet as JSON text."""
-    body = {"format": LIMITS_FORMAT, "version": VERSION, "sheet": sheet.model_dump(mode="json")}
+    body = {"format": LIMITS_FORMAT, "version": LIMITS_VERSION, "sheet": sheet.model_dump(mode="json")}
     return json.dumps(body, indent=1, ensure_ascii=False) + "\n"
 
 
 def read_limits(text: str) -> LimitsSheet:
     """Read a limits sheet from JSON text. Refuses: BadFile."""
     data = parse(text)
-    if data.get("format") != LIMITS_FORMAT or data.get("version") not in READABLE:
-        what = f"this is no limits sheet: it must say “{LIMITS_FORMAT}”, version {VERSION}"
+    if data.get("format") != LIMITS_FORMAT or data.get("version") not in range(1, LIMITS_VERSION + 1):
+        what = f"this is no limits sheet: it must say “{LIMITS_FORMAT}”, version {LIMITS_VERSION}"
         raise BadFile([Fault("format", what)])
     return document(LimitsSheet, data.get("sheet"))
 
@@ -53,10 +54,12 @@ def read_limits(text: str) -> LimitsSheet:
 def parse(text: str) -> dict[str, Any]:
     """The JSON object in the text. Refuses: BadFile, with the line."""
     try:
-        data = json.loads(text)
+        data = json.loads(text.lstrip("\ufeff"))
     except json.JSONDecodeError as error:
         where = f"line {error.lineno}, column {error.colno}"
         raise BadFile([Fault(where, f"not readable as JSON: {error.msg.lower()}")]) from None
+    except ValueError:
+        raise BadFile([Fault("the file", "holds a number far too long to be one")]) from None
     except RecursionError:
         raise BadFile([Fault("the file", "is nested too deep to be a job")]) from None
     if not isinstance(data, dict):

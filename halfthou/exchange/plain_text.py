@@ -23,19 +23,21 @@ def _lines(file: JobFile, found: Assessment) -> Iterator[str]:
         yield from _set(part)
         for answer in found.journals:
             if answer.set is part.set:
-                least = answer.least.text if answer.least else "-"
+                least = answer.least_words or "-"
                 yield f"  [{answer.mark.letter}] {answer.short_name:<6} {least:>9}  {answer.headline}"
                 yield from (f"         {reason.text}" for reason in answer.reasons)
     if found.doubts:
         yield ""
         yield "Open doubts:"
         yield from (f"  {doubt.text}" for doubt in found.doubts)
-    for decision in file.decisions:
+    for decision in job.decisions:
         tail = f", because {decision.reason}" if decision.reason else ""
-        yield f"{decision.kind.value.capitalize()}: {decision.words} ({decision.by}){tail}"
+        elsewhere = ", made elsewhere" if decision.made_elsewhere else ""
+        yield f"{decision.kind.value.capitalize()}: {decision.words} ({decision.by}{elsewhere}){tail}"
     for signature in file.signatures:
         state = "withdrawn" if signature.withdrawn_at else "signed"
-        yield f"Revision {signature.revision} {state} by {signature.by}, {signature.at:%Y-%m-%d}"
+        elsewhere = ", made elsewhere" if signature.made_elsewhere else ""
+        yield f"Revision {signature.revision} {state} by {signature.by}, {signature.at:%Y-%m-%d}{elsewhere}"
 
 
 def _set(part: SetAnswer) -> Iterator[str]:

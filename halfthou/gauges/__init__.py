@@ -15,6 +15,7 @@ from halfthou.gauges.budget import (
     scaled,
     standard_doubt,
 )
+from halfthou.gauges.extremes import beyond_guard, beyond_guard_of_difference, extreme_of, picked_factor
 from halfthou.gauges.fitness import (
     LEAST_RATIO,
     Fitness,
@@ -24,8 +25,9 @@ from halfthou.gauges.fitness import (
     repeat_doubt,
     size_doubt,
 )
+from halfthou.gauges.question import GaugeQuestion, question_of, shifted, weighs_only
 from halfthou.gauges.repeatability import ENOUGH_FREEDOM, Repeatability, few_repeats, pooled, repeatability
-from halfthou.gauges.setting import Setting, Settings, Standing, in_force, settings_of, standing_of
+from halfthou.gauges.setting import SAME_DAY, Setting, Settings, Standing, check_stands, in_force, settings_of, standing_of
 from halfthou.gauges.setup import (
     Cabinet,
     Place,
@@ -55,6 +57,7 @@ __all__ = [
     "REFERENCE_C",
     "REPEATS",
     "RISE_K",
+    "SAME_DAY",
     "SCALES",
     "THROUGHOUT",
     "TURN",
@@ -63,6 +66,7 @@ __all__ = [
     "Cabinet",
     "Expansion",
     "Fitness",
+    "GaugeQuestion",
     "Place",
     "ReadText",
     "Repeatability",
@@ -77,10 +81,14 @@ __all__ = [
     "Warmth",
     "after_check",
     "at_reference",
+    "beyond_guard",
+    "beyond_guard_of_difference",
+    "check_stands",
     "combine",
     "difference_doubt",
     "effective_freedom",
     "expanded",
+    "extreme_of",
     "few_repeats",
     "fitness",
     "fitted_ovality_factor",
@@ -89,7 +97,9 @@ __all__ = [
     "in_force",
     "noise_floor",
     "own_terms",
+    "picked_factor",
     "pooled",
+    "question_of",
     "read_celsius",
     "repeat_doubt",
     "repeatability",
@@ -97,8 +107,10 @@ __all__ = [
     "scaled",
     "settings_of",
     "shared_terms",
+    "shifted",
     "size_doubt",
     "slips_of",
     "standard_doubt",
     "standing_of",
+    "weighs_only",
 ]

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 from enum import StrEnum
+from functools import lru_cache
 from typing import NamedTuple
 
 from halfthou.jobs import Guard
@@ -75,13 +76,24 @@ def standard_doubt(budget: Budget) -> float:
     return math.sqrt(sum(term.nm * term.nm for term in budget))
 
 
-def fitted_ovality_factor(angles: int) -> float:
-    """How the doubt of an ovality fitted to so many angles stands to that of one difference.
+@lru_cache(maxsize=256)
+def fitted_ovality_factor(angles_deg: tuple[float, ...]) -> float:
+    """How the doubt of an ovality fitted to readings at these angles stands to that of one difference.
 
-    With equal steps each harmonic coefficient has variance 2·s²/n, and the ovality is twice the amplitude.
-    Source: least squares; for four angles it equals the doubt of a difference.
+    The ovality is twice the amplitude √(a² + b²): its doubt is at most 2·s·√λ, with λ the larger eigenvalue of the
+    covariance of a and b, the mean eliminated. For n equal steps λ is 2/n; angles huddled together make it large.
+    Source: least squares, the inverse of the normal equations; checked against numpy.
+    >>> round(fitted_ovality_factor((0, 45, 90, 135)), 6)
+    1.0
     """
-    return 2 / math.sqrt(angles)
+    turns = [math.radians(2 * angle) for angle in angles_deg]
+    n = len(turns)
+    c, s = sum(map(math.cos, turns)), sum(map(math.sin, turns))
+    a11 = sum(math.cos(t) ** 2 for t in turns) - c * c / n
+    a22 = sum(math.sin(t) ** 2 for t in turns) - s * s / n
+    a12 = sum(math.cos(t) * math.sin(t) for t in turns) - c * s / n
+    least = (a11 + a22) / 2 - math.hypot((a11 - a22) / 2, a12)
+    return math.sqrt(2 / least)
 
 
 def guard_band(doubt_nm: float, guard: Guard) -> Length:

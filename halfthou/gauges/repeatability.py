@@ -6,7 +6,7 @@ import math
 from collections.abc import Iterable, Sequence
 from typing import NamedTuple
 
-from halfthou.gauges.budget import TermKind
+from halfthou.gauges.budget import RECTANGLE, TermKind
 from halfthou.jobs import Gauge
 
 #: From so many degrees of freedom on the repeats are believed. Source: common practice, no source.
@@ -56,11 +56,14 @@ def few_repeats(freedom: int) -> float:
 def repeatability(gauge: Gauge, groups: Iterable[Sequence[int]] = ()) -> Repeatability:
     """The repeatability to count with: from repeats if there are enough, else the gauge list's, else half a step.
 
+    Repeats that agree to the last digit only say that the step hides the scatter: never less than what half a step
+    leaves, δ/(2√3), counts for each reading alone.
     Rule:    gauges.repeatability.   Source: GUM 4.2, recalled; the half graduation is common practice.
     """
     deviation, freedom = pooled(groups)
     if freedom >= ENOUGH_FREEDOM:
-        return Repeatability(deviation * few_repeats(freedom), freedom, TermKind.REPEAT)
+        least = gauge.resolution.nm / (2 * RECTANGLE)
+        return Repeatability(max(deviation * few_repeats(freedom), least), freedom, TermKind.REPEAT)
     if gauge.repeatability is not None:
         return Repeatability(float(gauge.repeatability.nm), 0, TermKind.REPEAT_KNOWN)
     return Repeatability(gauge.resolution.nm / 2, 0, TermKind.REPEAT_TAKEN)

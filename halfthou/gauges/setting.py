@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 from enum import StrEnum
 
-from halfthou.jobs import COMPARATORS, WITHOUT_ZERO, Gauge, SettingCheck
+from halfthou.jobs import COMPARATORS, WITHOUT_ZERO, Gauge, HouseRules, SettingCheck
 from halfthou.lengths import Length
 
 #: A check counts for sizes this near its standard. Source: common practice, no source: a micrometer screw errs
@@ -55,27 +55,36 @@ def settings_of(checks: Iterable[SettingCheck]) -> Settings:
     return {gauge: tuple(settings) for gauge, settings in found.items()}
 
 
-#: A check counts for readings of the same day's work, before it or after it. Source: common practice, no source.
+#: One day's work: so long a comparator's setting stands, and a check made after a reading still tells of it.
+#: Source: common practice, no source.
 SAME_DAY = timedelta(hours=12)
+#: How long the check of a gauge with a zero stands where the house says nothing else.
+A_DAY = timedelta(hours=24)
 
 
-def in_force(settings: Sequence[Setting], at: datetime, size: Length | None = None) -> Setting | None:
-    """The check that counts for a reading; None where there is none.
+def check_stands(gauge: Gauge, house: HouseRules) -> timedelta:
+    """How long a setting check of this gauge stands: a comparator's for its sitting, any other as the house says."""
+    return SAME_DAY if gauge.kind in COMPARATORS else timedelta(hours=house.check_stands_h)
 
-    Takes:   the checks of one gauge, oldest first; when the reading was taken, and its size.
-    Gives:   the last check before it, one near its size first if there was one that day; where none was made that
-             day before the reading, one made in the hours after it; else the last there is.
+
+def in_force(
+    settings: Sequence[Setting], at: datetime, size: Length | None = None, stands: timedelta = A_DAY
+) -> Setting | None:
+    """The check that counts for a reading; None where there is none, or none that still stands.
+
+    Takes:   the checks of one gauge, oldest first; when the reading was taken, and its size; how long a check stands.
+    Gives:   the last check before it that stands, one near its size first; where none stands, one made in the hours
+             after it. An older one says nothing any more: the permissible error counts in full.
     Rule:    gauges.setting-check.   Source: common practice, no source.
     """
     after = bisect_right(settings, at, key=lambda setting: setting.check.at)
-    before = settings[after - 1] if after else None
-    today = [s for s in settings[max(0, after - 8) : after] if at - s.check.at <= SAME_DAY]
+    today = [s for s in settings[max(0, after - 8) : after] if at - s.check.at <= stands]
     later = [s for s in settings[after : after + 8] if s.check.at - at <= SAME_DAY]
     if size is not None:
         near = next((s for s in (*reversed(today), *later) if s.near(size)), None)
         if near is not None:
             return near
-    return today[-1] if today else later[0] if later else before
+    return today[-1] if today else later[0] if later else None
 
 
 class Standing(StrEnum):

@@ -1,6 +1,7 @@
 """The documents of the trade: what a job, a limits sheet, a gauge and a fact consist of. No rules here."""
 
-from halfthou.jobs.document import Document, FactId, Note, Words
+from halfthou.jobs.decision import Decision, DecisionKind, Waived
+from halfthou.jobs.document import Document, FactId, Moment, Note, Words
 from halfthou.jobs.facts import ANSWERS, FIXED_SPOTS, Feature, Look, Observation, Reading, SlipAnswer, Withdrawal
 from halfthou.jobs.figures import Band, Figure, Source, SourceKind
 from halfthou.jobs.gauge import (
@@ -15,7 +16,7 @@ from halfthou.jobs.gauge import (
 )
 from halfthou.jobs.house_rules import Guard, HardenedCrank, HouseRules
 from halfthou.jobs.job import Job
-from halfthou.jobs.job_file import FORMAT, VERSION, Decision, DecisionKind, JobFile, Signature
+from halfthou.jobs.job_file import FORMAT, VERSION, JobFile, Signature
 from halfthou.jobs.layout import Arrangement, Layout, Pin
 from halfthou.jobs.limits_sheet import (
     Hardening,
@@ -28,7 +29,7 @@ from halfthou.jobs.limits_sheet import (
 )
 from halfthou.jobs.material import Material
 from halfthou.jobs.operation import Operation, OperationKind
-from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder
+from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder, along
 from halfthou.jobs.setting_check import SettingCheck
 from halfthou.jobs.temperatures import Celsius, Condition, Sitting
 
@@ -66,6 +67,7 @@ __all__ = [
     "LimitsSheet",
     "Look",
     "Material",
+    "Moment",
     "Note",
     "Observation",
     "Operation",
@@ -83,8 +85,10 @@ __all__ = [
     "SlipAnswer",
     "Source",
     "SourceKind",
+    "Waived",
     "Weighing",
     "Withdrawal",
     "Words",
+    "along",
     "set_of",
 ]

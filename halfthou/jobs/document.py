@@ -1,8 +1,9 @@
 """The base of every document: frozen, strict about its fields, the same in files, in the API and in memory."""
 
+from datetime import datetime
 from typing import Annotated
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 
 class Document(BaseModel):
@@ -11,6 +12,19 @@ class Document(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid", json_schema_serialization_defaults_required=True)
 
 
+EARLIEST_YEAR, LATEST_YEAR = 1950, 2200
+
+
+def _a_moment(at: datetime) -> datetime:
+    if at.tzinfo is None:
+        raise ValueError(f"{at.isoformat()} has no time zone: end it with Z or +00:00")
+    if not EARLIEST_YEAR <= at.year <= LATEST_YEAR:
+        raise ValueError(f"the year {at.year} is no year anything was done here: {EARLIEST_YEAR} to {LATEST_YEAR}")
+    return at
+
+
+#: When something was done: with its time zone, so that any two can be put in order.
+Moment = Annotated[datetime, AfterValidator(_a_moment)]
 #: A short text that must say something.
 Words = Annotated[str, Field(min_length=1, max_length=200)]
 #: A note of any kind; may be empty.

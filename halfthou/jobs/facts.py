@@ -1,12 +1,11 @@
 """Facts: what a person or a gauge reported. They are only ever added; a later one supersedes."""
 
-from datetime import datetime
 from enum import StrEnum
 from typing import Annotated
 
 from pydantic import AfterValidator, Field, model_validator
 
-from halfthou.jobs.document import Document, FactId, Note, Words
+from halfthou.jobs.document import Document, FactId, Moment, Note, Words
 from halfthou.lengths import ZERO, Length, Unit
 
 JournalName = Annotated[str, Field(pattern=r"^[MR][1-9][0-9]?$")]
@@ -42,8 +41,10 @@ class Reading(Document):
     """One size at one spot. `typed` and `unit` are what was keyed; `size` is what the gauge said.
 
     A second reading of a spot leaves the first in place: the newest is current. One that `repeats` another counts
-    together with it, as their mean. What is not said of its state (caps, plate, cleaned) is None. `meant` says how
-    the typed text was taken where it was asked about; `by_button` that the gauge's own button sent it.
+    together with it, as their mean. `angle_deg` and `planes` say where it was really taken: at which angle, and in
+    which of how many planes; a plan that is changed later moves no reading. What is not said of its state (caps,
+    plate, cleaned) is None. `meant` says how the typed text was taken where it was asked about; `by_button` that
+    the gauge's own button sent it.
     """
 
     id: FactId
@@ -54,8 +55,10 @@ class Reading(Document):
     typed: Words
     unit: Unit
     gauge: FactId
+    angle_deg: Annotated[float, Field(ge=0, lt=180)] | None = None
+    planes: Annotated[int, Field(ge=2, le=5)] | None = None
     by: Words
-    at: datetime
+    at: Moment
     corrects: FactId | None = None
     repeats: FactId | None = None
     sitting: FactId | None = None
@@ -75,7 +78,7 @@ class SlipAnswer(Document):
     offered: Length | None = None
     taken: bool
     by: Words
-    at: datetime
+    at: Moment
 
     @model_validator(mode="after")
     def _something_taken(self) -> "SlipAnswer":
@@ -85,12 +88,12 @@ class SlipAnswer(Document):
 
 
 class Withdrawal(Document):
-    """A reading taken back. The reading itself stays in the record."""
+    """A reading or an operation taken back. What was taken back stays in the record."""
 
     id: FactId
-    reading: FactId
+    fact: FactId
     by: Words
-    at: datetime
+    at: Moment
 
 
 class Look(StrEnum):
@@ -102,6 +105,9 @@ class Look(StrEnum):
     SHELL = "shell"
     FILLET = "fillet"
     CRACK_TEST = "crack test"
+    HARDNESS = "hardness"
+    STRAIGHTNESS = "straightness"
+    TREATMENT = "hardening after grinding"
 
 
 #: What each look may answer. Terms: handbook D4, M; the-work, rules 7 and 9.
@@ -112,6 +118,9 @@ ANSWERS: dict[Look, tuple[str, ...]] = {
     Look.SHELL: ("in place", "turned in its housing"),
     Look.FILLET: ("sound", "sharp, notched or undercut"),
     Look.CRACK_TEST: ("passed", "crack found"),
+    Look.HARDNESS: ("as the maker asks", "soft"),
+    Look.STRAIGHTNESS: ("within the maker's run-out", "bent"),
+    Look.TREATMENT: ("hardened again", "not hardened again"),
 }
 
 
@@ -129,7 +138,7 @@ class Observation(Document):
     typed: Note = ""
     spot: SpotName | None = None
     by: Words
-    at: datetime
+    at: Moment
 
     @model_validator(mode="after")
     def _an_answer(self) -> "Observation":

@@ -25,15 +25,25 @@ class HardenedCrank(StrEnum):
 
 
 class HouseRules(Document):
-    """The shop's choices. `polish_allowance` is what a polish takes off the diameter (handbook D8: 0.0003 in).
+    """The shop's choices, as exact lengths; a unit only changes how they are shown.
 
-    `shop_c` is the temperature of the shop where a sitting says nothing else; `spread_k` is how far part and gauge
-    may differ though they have lain side by side (handbook C3: 1 K either way).
+    `confirmed` says that an owner has chosen them: a default that nobody confirmed asks, it never rejects.
+    `polish_allowance` is what a polish takes off the diameter. `least_band` is the narrowest band a grinder is asked
+    to hold, half the maker's band where that is smaller. `keep_axis`: journals are ground about the axis they have.
+    `mixed_sizes`: journals of one set may stand at different undersizes. `check_stands_h` is for how many hours a
+    setting check of a gauge with a zero stands. `shop_c` is the temperature of the shop where a sitting says nothing
+    else; `spread_k` is how far part and gauge may differ though they have lain side by side.
     """
+
+    confirmed: bool = True
 
     guard: Guard = Guard.ONE_SIDED_95
     hardened_crank: HardenedCrank = HardenedCrank.NEVER
     polish_allowance: Length = Length(7_620)
+    least_band: Length = Length(12_700)
+    keep_axis: bool = True
+    mixed_sizes: bool = False
+    check_stands_h: Annotated[int, Field(ge=1, le=168)] = 24
     shop_c: Celsius = 20.0
     spread_k: Annotated[float, Field(ge=0, le=10)] = 1.0
 
@@ -41,4 +51,6 @@ class HouseRules(Document):
     def _plausible(self) -> "HouseRules":
         if not ZERO <= self.polish_allowance <= Length(50_800):
             raise ValueError("the polish allowance must lie between nothing and 0.002 in")
+        if not ZERO < self.least_band <= Length(101_600):
+            raise ValueError("the least workable band must be more than nothing and at most 0.004 in")
         return self

@@ -7,6 +7,7 @@ from typing import Annotated
 
 from pydantic import Field, model_validator
 
+from halfthou.jobs.decision import Decision
 from halfthou.jobs.document import Document, Note, Words
 from halfthou.jobs.facts import FIXED_SPOTS, Feature, Observation, Reading, SlipAnswer, Withdrawal
 from halfthou.jobs.gauge import Gauge
@@ -20,7 +21,8 @@ from halfthou.lengths import Unit
 
 
 class Job(Document):
-    """One engine in the shop: its limits sheet as frozen for it, the gauges, the house rules and the facts.
+    """One engine in the shop: its limits sheet as frozen for it, the gauges, the house rules, the facts and what
+    people decided on them.
 
     `shown_in` is the unit the assessment speaks; it changes no judgement. `checks` are the setting checks of the
     gauges it was read with: with them the job is judged the same anywhere.
@@ -35,7 +37,7 @@ class Job(Document):
     shown_in: Unit
     limits: LimitsSheet
     house_rules: HouseRules = HouseRules()
-    gauges: Annotated[tuple[Gauge, ...], Field(min_length=1, max_length=200)]
+    gauges: Annotated[tuple[Gauge, ...], Field(max_length=2_000)] = ()
     mains_plan: Plan = Plan()
     rods_plan: Plan = Plan()
     readings: Annotated[tuple[Reading, ...], Field(max_length=20_000)] = ()
@@ -44,7 +46,8 @@ class Job(Document):
     sittings: Annotated[tuple[Sitting, ...], Field(max_length=5_000)] = ()
     operations: Annotated[tuple[Operation, ...], Field(max_length=5_000)] = ()
     slip_answers: Annotated[tuple[SlipAnswer, ...], Field(max_length=20_000)] = ()
-    checks: Annotated[tuple[SettingCheck, ...], Field(max_length=5_000)] = ()
+    checks: Annotated[tuple[SettingCheck, ...], Field(max_length=20_000)] = ()
+    decisions: Annotated[tuple[Decision, ...], Field(max_length=5_000)] = ()
 
     def plan_of(self, journal_set: JournalSet) -> Plan:
         """The measuring plan of one set."""
@@ -61,12 +64,21 @@ class Job(Document):
             raise ValueError("; ".join(faults))
         return self
 
+    @property
+    def standing_operations(self) -> tuple[Operation, ...]:
+        """The operations that were not taken back, oldest first."""
+        back = {withdrawal.fact for withdrawal in self.withdrawals}
+        return tuple(sorted((o for o in self.operations if o.id not in back), key=lambda o: (o.at, o.id)))
+
     def _doubled(self) -> Iterator[str]:
         facts = (self.readings, self.withdrawals, self.observations, self.sittings, self.operations,
-                 self.slip_answers, self.checks)  # fmt: skip
+                 self.slip_answers, self.checks, self.decisions)  # fmt: skip
         for name, times in Counter(fact.id for kind in facts for fact in kind).items():
             if times > 1:
                 yield f"the fact {name} stands {times} times"
+        for name, times in Counter(gauge.id for gauge in self.gauges).items():
+            if times > 1:
+                yield f"the gauge {name} is listed {times} times"
 
     def _unknown_parts(self) -> Iterator[str]:
         journals = set(self.limits.layout.shaft)
@@ -80,26 +92,47 @@ class Job(Document):
         for done in self.operations:
             if done.on not in parts:
                 yield f"operation {done.id} is on {done.on}, which this engine does not have"
+        for decision in self.decisions:
+            if decision.journal is not None and decision.journal not in self.limits.journals(decision.set):
+                yield f"decision {decision.id} is about {decision.journal}, which is none of the {decision.set.value}"
 
     def _loose_ends(self) -> Iterator[str]:
         gauges = {gauge.id for gauge in self.gauges}
-        known = {reading.id for reading in self.readings}
+        known = {reading.id: reading for reading in self.readings}
         sittings = {sitting.id for sitting in self.sittings}
         for reading in self.readings:
             if reading.gauge not in gauges:
                 yield f"reading {reading.id} was taken with the gauge {reading.gauge}, which is not listed"
-            if reading.corrects is not None and reading.corrects not in known:
-                yield f"reading {reading.id} corrects {reading.corrects}, which is not there"
-            if reading.repeats is not None and reading.repeats not in known:
-                yield f"reading {reading.id} repeats {reading.repeats}, which is not there"
+            for link, does in ((reading.corrects, "corrects"), (reading.repeats, "repeats")):
+                if link is None:
+                    continue
+                other = known.get(link)
+                if other is None or link == reading.id:
+                    yield f"reading {reading.id} {does} {link}, which is not there"
+                elif (other.journal, other.feature) != (reading.journal, reading.feature):
+                    yield f"reading {reading.id} {does} {link}, which was taken elsewhere"
             if reading.sitting is not None and reading.sitting not in sittings:
                 yield f"reading {reading.id} belongs to the sitting {reading.sitting}, which is not there"
+        yield from _in_a_ring({r.id: r.corrects for r in self.readings if r.corrects is not None})
+        operations = {operation.id for operation in self.operations}
         for withdrawal in self.withdrawals:
-            if withdrawal.reading not in known:
-                yield f"withdrawal {withdrawal.id} takes back {withdrawal.reading}, which is not there"
+            if withdrawal.fact not in known and withdrawal.fact not in operations:
+                yield f"withdrawal {withdrawal.id} takes back {withdrawal.fact}, which is not there"
         for answer in self.slip_answers:
             if answer.reading not in known:
                 yield f"the answer {answer.id} is about {answer.reading}, which is not there"
         for check in self.checks:
             if check.gauge not in gauges or (check.against is not None and check.against not in gauges):
                 yield f"the setting check {check.id} names a gauge that is not listed"
+
+
+def _in_a_ring(corrects: dict[str, str]) -> Iterator[str]:
+    """Corrections that correct each other: then none of them would count."""
+    for start in corrects:
+        at, seen = corrects[start], {start}
+        while at in corrects and at not in seen:
+            seen.add(at)
+            at = corrects[at]
+        if at == start:
+            yield f"reading {start} is corrected by what it corrects"
+            return

@@ -1,52 +1,25 @@
-"""The job file: the job, and beside it what people decided about it."""
+"""The job file: the job, and beside it the sheets that were signed."""
 
-from datetime import datetime
-from enum import StrEnum
 from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from halfthou.jobs.document import Document, FactId, Note, Words
-from halfthou.jobs.facts import JournalName
+from halfthou.jobs.document import Document, Moment, Note, Words
 from halfthou.jobs.job import Job
-from halfthou.jobs.limits_sheet import JournalSet
-from halfthou.lengths import Length
 
 FORMAT = "halfthou-job"
-VERSION = 2
-
-
-class DecisionKind(StrEnum):
-    """What a person may do with a verdict. Source: design 8.3."""
-
-    ACCEPTED = "accepted"
-    OVERRIDDEN = "overridden"
-    WAIVED = "waived"
-
-
-class Decision(Document):
-    """A person's decision about a set, or a journal waived. `words` are the verdict's as they stood."""
-
-    id: FactId
-    kind: DecisionKind
-    set: JournalSet
-    journal: JournalName | None = None
-    action: Note = ""
-    undersize: Length | None = None
-    words: Note = ""
-    reason: Note = ""
-    by: Words
-    at: datetime
+VERSION = 3
 
 
 class Signature(Document):
     """A signed decision sheet. `sheet` holds what was signed, as it stood; it is never worked out again."""
 
-    revision: Annotated[int, Field(ge=1)]
+    revision: Annotated[int, Field(ge=1, le=100_000)]
     by: Words
-    at: datetime
+    at: Moment
     withdrawn_by: Note = ""
-    withdrawn_at: datetime | None = None
+    withdrawn_at: Moment | None = None
+    withdrawn_because: Note = ""
     made_elsewhere: bool = False
     sheet: dict[str, Any] = Field(default_factory=dict)
 
@@ -55,7 +28,6 @@ class JobFile(Document):
     """A whole job, to carry from one machine to another."""
 
     format: Literal["halfthou-job"] = "halfthou-job"
-    version: Literal[2] = 2
+    version: Literal[3] = 3
     job: Job
-    decisions: tuple[Decision, ...] = ()
-    signatures: tuple[Signature, ...] = ()
+    signatures: Annotated[tuple[Signature, ...], Field(max_length=1_000)] = ()

@@ -54,6 +54,7 @@ class JournalLimits(Document):
     smallest_allowed: Figure | None = None
     hardening: Hardening = Hardening.UNKNOWN
     case_depth: Figure | None = None
+    least_case: Figure | None = None
     oil_hole_deg: Annotated[float, Field(ge=0, lt=360)] | None = None
     housing_material: Material = Material.GREY_IRON
 

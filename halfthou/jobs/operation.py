@@ -1,12 +1,11 @@
 """An operation that was done to parts of the engine."""
 
-from datetime import datetime
 from enum import StrEnum
 from typing import Annotated
 
 from pydantic import Field
 
-from halfthou.jobs.document import Document, FactId, Note, Words
+from halfthou.jobs.document import Document, FactId, Moment, Note, Words
 from halfthou.lengths import Length
 
 PartName = Annotated[str, Field(pattern=r"^([MR][1-9][0-9]?|mains|rods|crank)$")]
@@ -36,4 +35,4 @@ class Operation(Document):
     undersize: Length | None = None
     note: Note = ""
     by: Words
-    at: datetime
+    at: Moment

@@ -12,6 +12,11 @@ ANGLE_LETTERS = "abcdefgh"
 CLOSEST_DEG, WIDEST_DEG = 15, 90
 
 
+def along(plane: int, planes: int) -> int:
+    """Where so many planes put one of them, in twelfths from the front plane (0) to the rear (12): always whole."""
+    return 12 * (plane - 1) // (planes - 1)
+
+
 class ReadingOrder(StrEnum):
     """In which order the spots come, to suit the hand."""
 
@@ -44,6 +49,10 @@ class Plan(Document):
         """The spots in the order they are read: 1a, 1b … 2a, 2b …"""
         letters = ANGLE_LETTERS[: len(self.angles_deg)]
         return tuple(f"{plane}{letter}" for plane in range(1, self.planes + 1) for letter in letters)
+
+    def along_of(self, spot: str) -> int:
+        """Where along the journal a spot lies, in twelfths from the front plane to the rear."""
+        return along(int(spot[0]), self.planes)
 
     def angle_of(self, spot: str) -> int:
         """The angle of a spot in degrees."""

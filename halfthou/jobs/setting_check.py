@@ -1,11 +1,10 @@
 """A setting check: a gauge read on something of known size before measuring."""
 
-from datetime import datetime
 from typing import Annotated
 
 from pydantic import Field, model_validator
 
-from halfthou.jobs.document import Document, FactId, Note, Words
+from halfthou.jobs.document import Document, FactId, Moment, Note, Words
 from halfthou.jobs.temperatures import Celsius
 from halfthou.lengths import ZERO, Length, Unit
 
@@ -27,7 +26,7 @@ class SettingCheck(Document):
     unit: Unit
     gauge_c: Celsius | None = None
     by: Words
-    at: datetime
+    at: Moment
 
     @model_validator(mode="after")
     def _plausible(self) -> "SettingCheck":

@@ -1,12 +1,11 @@
 """How warm the part and the gauge were while readings were taken."""
 
-from datetime import datetime
 from enum import StrEnum
 from typing import Annotated
 
 from pydantic import AfterValidator
 
-from halfthou.jobs.document import Document, FactId, Words
+from halfthou.jobs.document import Document, FactId, Moment, Words
 
 COLDEST_C, WARMEST_C = -20.0, 90.0
 
@@ -42,4 +41,4 @@ class Sitting(Document):
     gauge_c: Celsius | None = None
     condition: Condition = Condition.RESTED
     by: Words
-    at: datetime
+    at: Moment

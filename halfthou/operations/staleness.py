@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from halfthou.jobs import Feature, Job, JournalSet, Look, Operation, OperationKind, Reading, set_of
+from halfthou.jobs import ANSWERS, Feature, Job, Look, Operation, OperationKind, Reading, set_of
 
 _JOURNAL = (Feature.JOURNAL,)
 _BORES = (Feature.BEARING_BORE, Feature.HOUSING_BORE)
@@ -25,9 +25,10 @@ INVALIDATES: dict[OperationKind, tuple[Feature, ...]] = {
 
 #: What has to be looked at again. Source: handbook D9, O: grinding can crack, so can straightening.
 LOOK_AGAIN: dict[OperationKind, tuple[Look, ...]] = {
-    OperationKind.GRIND: (Look.SURFACE, Look.CRACK_TEST, Look.FILLET),
+    OperationKind.GRIND: (Look.SURFACE, Look.CRACK_TEST, Look.FILLET, Look.HARDNESS, Look.TREATMENT),
     OperationKind.POLISH: (Look.SURFACE,),
-    OperationKind.STRAIGHTEN: (Look.CRACK_TEST,),
+    OperationKind.STRAIGHTEN: (Look.CRACK_TEST, Look.STRAIGHTNESS),
+    OperationKind.HEAT_TREAT: (Look.HARDNESS, Look.STRAIGHTNESS),
     OperationKind.NEW_SHELLS: (Look.SHELL,),
 }
 
@@ -64,32 +65,34 @@ def makes_stale(operation: Operation, reading: Reading) -> bool:
 
 
 def stale_readings(job: Job) -> dict[str, Operation]:
-    """The stale readings by id, each with the last operation that made it so."""
-    if not job.operations:
-        return {}
-    done = sorted(job.operations, key=lambda operation: operation.at)
+    """The stale readings by id, each with the last operation that made it so. One taken back makes nothing stale."""
+    done = job.standing_operations if job.operations else ()
     return {
         reading.id: operation for operation in done for reading in job.readings if makes_stale(operation, reading)
     }
 
 
 def stale_looks(job: Job) -> frozenset[str]:
-    """The observations by id that an operation has since made worthless."""
+    """The observations by id that an operation has since made worthless. A crack found is not among them."""
     return frozenset(
         seen.id
-        for operation in job.operations
+        for operation in (job.standing_operations if job.operations else ())
         for seen in job.observations
         if seen.at <= operation.at
         and seen.look in LOOK_AGAIN.get(operation.kind, ())
+        and not (seen.look is Look.CRACK_TEST and seen.answer == ANSWERS[Look.CRACK_TEST][-1])
         and (seen.on == "crank" or seen.on in ("mains", "rods") or touches(operation, seen.on))
     )
 
 
-def ground_to(operations: Iterable[Operation], journal_set: JournalSet) -> Operation | None:
-    """The last grind of a set that says which undersize it went to."""
+def ground_to(operations: Iterable[Operation], journal: str) -> Operation | None:
+    """The last grind that touched a journal, alone or with its set, and says which undersize it went to.
+
+    Takes:   the operations that stand, oldest first.
+    """
     grinds = [
         done
         for done in operations
-        if done.kind is OperationKind.GRIND and done.on == journal_set.value and done.undersize is not None
+        if done.kind is OperationKind.GRIND and done.undersize is not None and touches(done, journal)
     ]
-    return max(grinds, key=lambda done: done.at, default=None)
+    return grinds[-1] if grinds else None

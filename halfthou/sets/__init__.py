@@ -1,28 +1,70 @@
 """What is decided together: the size of a set, its shells, the clearance each journal will have."""
 
-from halfthou.sets.clearance import Clearance, grinder_band, oil_clearance, shells_of, sizes_to_be
-from halfthou.sets.decide import SetCase, SetVerdict, decide_set
-from halfthou.sets.hardening import case_left
-from halfthou.sets.undersize import SizeChoice, Step, StepOutlook, choose_regrind_size, regrind_steps
-from halfthou.sets.words import headline, set_reasons, undersize_words, would_change
+from halfthou.sets.clearance import (
+    Clearance,
+    clearance_is_settled,
+    clearance_to_be,
+    finished_band,
+    ground_band,
+    housing_is_read,
+    oil_clearance,
+    shells_of,
+    sizes_to_be,
+)
+from halfthou.sets.crank import as_one_crank, overruled, standing_decisions, waived_of
+from halfthou.sets.decide import End, SetCase, SetVerdict, decide_set
+from halfthou.sets.hardening import Case, HardeningSays, case_left, hardening_says
+from halfthou.sets.undersize import (
+    Reach,
+    SizeChoice,
+    Step,
+    StepOutlook,
+    choose_regrind_size,
+    regrind_steps,
+    workable_band,
+)
+from halfthou.sets.words import (
+    hardening_words,
+    headline,
+    missing_shells,
+    set_reasons,
+    undersize_words,
+    would_change,
+)
 
 __all__ = [
+    "Case",
     "Clearance",
+    "End",
+    "HardeningSays",
+    "Reach",
     "SetCase",
     "SetVerdict",
     "SizeChoice",
     "Step",
     "StepOutlook",
+    "as_one_crank",
     "case_left",
     "choose_regrind_size",
+    "clearance_is_settled",
+    "clearance_to_be",
     "decide_set",
-    "grinder_band",
+    "finished_band",
+    "ground_band",
+    "hardening_says",
+    "hardening_words",
     "headline",
+    "housing_is_read",
+    "missing_shells",
     "oil_clearance",
+    "overruled",
     "regrind_steps",
     "set_reasons",
     "shells_of",
     "sizes_to_be",
+    "standing_decisions",
     "undersize_words",
+    "waived_of",
+    "workable_band",
     "would_change",
 ]

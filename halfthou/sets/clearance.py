@@ -1,45 +1,68 @@
-"""Oil clearance of each journal as it will be, by subtraction from the sheet's housing and wall bands."""
+"""Oil clearance of each journal as it will be, in the shells that will be fitted."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
-from halfthou.jobs import JournalLimits
-from halfthou.lengths import Length
+from halfthou.gauges import expanded, standard_doubt
+from halfthou.jobs import Feature, JournalLimits, SourceKind
+from halfthou.lengths import ZERO, Length
 from halfthou.sets.decide import SetVerdict
-from halfthou.verdicts import Action, State
+from halfthou.verdicts import CROWN, Action, FigureKey, JournalVerdict, State, keeps
 
 
 @dataclass(frozen=True, slots=True)
 class Clearance:
-    """Diametral clearance, least and most, and how it stands to the sheet; None where the sheet gives no limit."""
+    """Diametral clearance, least and most, and how it stands to the sheet; None where the sheet gives no limit.
+
+    `measured` says that the bearing it is taken from was read; `missing` what is not known, where nothing can be
+    said.
+    """
 
     least: Length
     most: Length
     state: State | None
+    measured: bool = False
 
 
 def oil_clearance(limits: JournalLimits, journal: tuple[Length, Length], undersize: Length) -> Clearance | None:
-    """The clearance of a journal in shells for an undersize: C = H - w_upper - w_lower - J.
+    """The clearance of a journal in shells for an undersize, by the sheet: C = H - w_upper - w_lower - J.
 
     Takes:   limits whose housing bore and wall bands are for standard shells; the least and the greatest size
              the journal has or will have; the undersize of the shells, each wall of which is half of it thicker.
     Gives:   the least and the most clearance, or None where the sheet has no housing bore or wall.
-    Rule:    sets.clearance.   Source: handbook E1. Assumes caps torqued, crush not counted.
+    Rule:    sets.clearance.   Source: docs/trade/bearings.md, Measuring. Assumes caps torqued, crush not counted.
     """
     housing, wall = limits.housing_bore, limits.wall
     if housing is None or wall is None:
         return None
-    least = housing.least - wall.most * 2 - undersize - journal[1]
-    most = housing.most - wall.least * 2 - undersize - journal[0]
-    return Clearance(least, most, _state(limits, least, most))
+    return _between(
+        limits, journal, (housing.least, housing.most), (wall.least * 2 + undersize, wall.most * 2 + undersize)
+    )
+
+
+def _between(
+    limits: JournalLimits,
+    journal: tuple[Length, Length],
+    housing: tuple[Length, Length],
+    walls: tuple[Length, Length],
+    *,
+    measured: bool = False,
+) -> Clearance:
+    least = housing[0] - walls[1] - journal[1]
+    most = housing[1] - walls[0] - journal[0]
+    return Clearance(least, most, _state(limits, least, most), measured)
 
 
 def _state(limits: JournalLimits, least: Length, most: Length) -> State | None:
     band = limits.clearance
     if band is None:
         return None
-    upper = limits.clearance_service.value if limits.clearance_service else band.most
+    service = limits.clearance_service
+    upper = service.value if service else band.most
+    thumbs = {band.source.kind, service.source.kind if service else band.source.kind}
+    if SourceKind.RULE_OF_THUMB in thumbs:
+        return State.TOO_CLOSE
     if least >= band.least and most <= upper:
         return State.WITHIN
     if most < band.least or least > upper:
@@ -47,39 +70,134 @@ def _state(limits: JournalLimits, least: Length, most: Length) -> State | None:
     return State.TOO_CLOSE
 
 
-def sizes_to_be(decided: SetVerdict, journal: str) -> tuple[Length, Length] | None:
-    """The least and the greatest size a journal will have once the decision is carried out; None if unknown."""
+def clearance_to_be(decided: SetVerdict, journal: str) -> Clearance | None:
+    """The clearance a journal will have once the decision is carried out.
+
+    By what was measured where it was: the housing at the crown where it is read, both walls where the shells now in
+    it are those that will be fitted; the sheet's bands for the rest.
+    Gives:   None where the sheet and the readings leave housing, walls, size or shells unknown, or two rods share
+             the pin.
+    Rule:    sets.clearance.
+    """
+    verdict = decided.case.verdicts[journal]
+    sizes, shells = sizes_to_be(decided, journal), shells_of(decided, journal)
+    if sizes is None or shells is None or verdict.case.rods > 1:
+        return None
     limits = decided.case.limits
+    housing, walls = _housing(verdict), _walls(decided, journal, shells)
+    if housing is None or walls is None:
+        return None
+    return _between(limits, sizes, housing, walls, measured=housing_is_read(verdict))
+
+
+def housing_is_read(verdict: JournalVerdict) -> bool:
+    """Whether the housing is read at the crown."""
+    return bool(_crown(verdict))
+
+
+def _crown(verdict: JournalVerdict) -> list[tuple[Length, Length]]:
+    """The housing at the crown as read: its least and most with doubt and warmth allowed for."""
+    bench = verdict.case.survey.bench
+    found = []
+    for state in verdict.case.survey.bearing.get(Feature.HOUSING_BORE, ()):
+        size = state.size
+        if state.spot in CROWN and size is not None:
+            doubt = expanded(standard_doubt(bench.budget(state.counted)))
+            rise = max(taken.setup.may_be_less(taken.size) for taken in state.counted)
+            found.append((size - doubt - rise, size + doubt))
+    return found
+
+
+def _housing(verdict: JournalVerdict) -> tuple[Length, Length] | None:
+    read = _crown(verdict)
+    if read:
+        return min(low for low, _ in read), max(high for _, high in read)
+    band = verdict.case.limits.housing_bore
+    return None if band is None else (band.least, band.most)
+
+
+def _walls(decided: SetVerdict, journal: str, shells: Length) -> tuple[Length, Length] | None:
+    """Both walls together, of the shells that will be fitted."""
+    verdict = decided.case.verdicts[journal]
+    if verdict.case.new_shells and keeps(decided.action_of(journal)):
+        bench = verdict.case.survey.bench
+        read = [s for s in verdict.case.survey.bearing.get(Feature.WALL, ()) if s.size is not None]
+        if len(read) == 2:
+            sizes = [state.size or ZERO for state in read]
+            doubt = expanded(sum(standard_doubt(bench.budget(state.counted)) for state in read))
+            both = sizes[0] + sizes[1]
+            return both - doubt, both + doubt
+    wall = decided.case.limits.wall
+    return None if wall is None else (wall.least * 2 + shells, wall.most * 2 + shells)
+
+
+def sizes_to_be(decided: SetVerdict, journal: str) -> tuple[Length, Length] | None:
+    """The least and the greatest size a journal will have once the decision is carried out; None if unknown.
+
+    What was read warm may yet shrink; that makes its least smaller. Nothing is clipped: a journal larger than new is
+    as large as it was read.
+    """
     action = decided.action_of(journal)
     if action is Action.REGRIND and decided.undersize is not None:
-        return grinder_band(decided)
+        return finished_band(decided)
     survey = decided.case.verdicts[journal].case.survey
-    if action not in (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE) or survey.form is None:
+    if not keeps(action) or survey.form is None:
         return None
     form, allowance = survey.form, decided.case.house.polish_allowance
-    least = form.size_found - allowance if action is Action.POLISH else form.size_found
-    return least, min(form.greatest.value, limits.size.most - decided.case.present + allowance)
+    least = form.size_found - survey.rise(form.least.spots[0])
+    return (least - allowance if action is Action.POLISH else least), form.greatest.value
 
 
 def shells_of(decided: SetVerdict, journal: str) -> Length | None:
     """The undersize of the shells a journal will get; None where that is not decided."""
     action = decided.action_of(journal)
+    verdict = decided.case.verdicts[journal]
     if action is Action.REGRIND:
         return decided.undersize
-    if action is Action.FIT_UNDERSIZE:
-        shell = decided.case.verdicts[journal].polish_shell
-        return None if shell is None else decided.case.present + shell
-    return decided.case.present if action in (Action.REUSE, Action.POLISH) else None
+    if not keeps(action):
+        return None
+    if decided.decision is not None and decided.undersize is not None:
+        return decided.undersize
+    if action is Action.FIT_UNDERSIZE and verdict.polish_shell is not None:
+        return verdict.case.present + verdict.polish_shell
+    return verdict.case.present
 
 
-def grinder_band(decided: SetVerdict) -> tuple[Length, Length] | None:
-    """The sizes the grinder must hit: the new band less the undersize, capped where the worst cleans up.
+def finished_band(decided: SetVerdict) -> tuple[Length, Length] | None:
+    """The sizes a journal must have when it is finished, after polish: the new band less the undersize, capped where
+    the worst cleans up. None while a size is open, or where the band would be of nothing.
 
-    Rule:    sets.regrind.grinder-band.   Source: handbook D8 (a tight journal makes it only in the lower part).
+    Rule:    sets.regrind.grinder-band.   Source: docs/trade/journals.md, Choosing the size.
     """
-    if decided.undersize is None or decided.choice is None:
+    if decided.undersize is None or not decided.finished:
         return None
     size = decided.case.limits.size
     least, most = size.least - decided.undersize, size.most - decided.undersize
-    sure = min(v.usable.sure for v in decided.case.verdicts.values() if v.usable is not None)
-    return least, max(least, min(most, sure))
+    sure = min(
+        (
+            v.usable.sure
+            for name, v in decided.case.verdicts.items()
+            if v.usable is not None and decided.action_of(name) is Action.REGRIND
+        ),
+        default=most,
+    )
+    top = min(most, sure)
+    return None if top <= least else (least, top)
+
+
+def ground_band(decided: SetVerdict) -> tuple[Length, Length] | None:
+    """What to grind to, so that the polish brings it to its finished band."""
+    band = finished_band(decided)
+    allowance = decided.case.house.polish_allowance
+    return None if band is None else (band[0] + allowance, band[1] + allowance)
+
+
+def clearance_is_settled(decided: SetVerdict, journal: str) -> bool:
+    """Whether nothing speaks against the clearance a journal will have: what lies wholly outside the sheet does."""
+    found = clearance_to_be(decided, journal)
+    if found is not None and found.state is State.BEYOND:
+        return False
+    verdict = decided.case.verdicts[journal]
+    measured = (verdict.finding(FigureKey.CLEARANCE_LEAST), verdict.finding(FigureKey.CLEARANCE_MOST))
+    kept = keeps(decided.action_of(journal))
+    return not (kept and any(f is not None and f.state is not State.WITHIN for f in measured))

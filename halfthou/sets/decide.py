@@ -3,19 +3,22 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from enum import StrEnum
 
-from halfthou.jobs import HouseRules, JournalLimits, JournalSet, Observation
-from halfthou.lengths import Length, Notation
-from halfthou.sets.hardening import hardening_says
-from halfthou.sets.undersize import SizeChoice, choose_regrind_size, regrind_steps
-from halfthou.verdicts import Action, JournalVerdict, MarkCode, Reason, State
+from halfthou.jobs import Decision, HouseRules, JournalLimits, JournalSet, Observation, SourceKind, Waived
+from halfthou.lengths import Length
+from halfthou.sets.hardening import HardeningSays, hardening_says
+from halfthou.sets.undersize import Reach, SizeChoice, choose_regrind_size, regrind_steps, workable_band
+from halfthou.surveys import sheet_steps
+from halfthou.verdicts import SIZE_OPEN, Action, JournalVerdict, MarkCode, Open, State, keeps
 
 
 @dataclass(frozen=True, slots=True)
 class SetCase:
-    """A set to decide: which, by what limits and rules, at what present undersize, with whose verdicts.
+    """A set to decide: which, by what limits and rules, with whose verdicts.
 
-    `claimed` is what paint, stamp or paper says of its size, if anything does.
+    `present` is the undersize its journals agree on, or that most of them stand at. `claimed` is what paint, stamp
+    or paper says of its size, if anything does.
     """
 
     journal_set: JournalSet
@@ -25,31 +28,74 @@ class SetCase:
     verdicts: dict[str, JournalVerdict]
     claimed: Observation | None = None
 
+    @property
+    def standing(self) -> dict[Length, tuple[str, ...]]:
+        """Which journals stand at which undersize, of those that are read."""
+        found: dict[Length, list[str]] = {}
+        for name, verdict in self.verdicts.items():
+            if verdict.case.survey.form is not None:
+                found.setdefault(verdict.case.present, []).append(name)
+        return {size: tuple(names) for size, names in sorted(found.items(), key=lambda pair: pair[0].nm)}
+
+    @property
+    def mixed(self) -> bool:
+        """Whether its journals stand at different undersizes."""
+        return len(self.standing) > 1
+
+
+class End(StrEnum):
+    """What ended the crank for a set."""
+
+    CRACK = "a crack"
+    OTHER_SET = "the other set is past its last size"
+
 
 @dataclass(frozen=True, slots=True)
 class SetVerdict:
     """The decision on a set.
 
-    `undersize` is the size it goes to (its present size where nothing is ground; None where no size serves).
-    `awaiting` names the journals whose plan is not read whole: until then every answer is "so far".
+    `undersize` is the size it goes to (its present size where nothing is ground; None where no size serves, or where
+    each journal keeps its own). `awaiting` names the journals whose plan is not read whole, nor waived. `ended` says
+    that the crank has come to its end elsewhere. `decision` is a person's, where one stands against the verdict.
     """
 
     case: SetCase
     action: Action
     undersize: Length | None
     choice: SizeChoice | None
-    hardening: Reason | None
+    hardening: HardeningSays | None
     awaiting: tuple[str, ...]
+    ended: End | None = None
+    decision: Decision | None = None
 
     @property
     def so_far(self) -> bool:
-        """Whether readings are still missing."""
-        return bool(self.awaiting)
+        """Whether readings are still missing, or the size of a member is open: then every size is "at least"."""
+        return bool(self.awaiting) or any(self.opens_of(name) & SIZE_OPEN for name in self.case.verdicts)
+
+    def opens_of(self, journal: str) -> frozenset[Open]:
+        """What stays open of one journal once its set is decided."""
+        return self.case.verdicts[journal].open_where(self.action_of(journal))
+
+    @property
+    def finished(self) -> bool:
+        """Whether shells can be ordered and a grinder be sent to work: every size is known and there is an action."""
+        return not self.so_far and self.action not in (Action.MEASURE, Action.REFER, Action.REPLACE)
+
+    def waived(self, journal: str) -> bool:
+        """Whether a person waived that this journal is read."""
+        return Waived.READINGS in self.case.verdicts[journal].case.waived
 
     def action_of(self, journal: str) -> Action:
         """What happens to one journal once its set is decided."""
-        own = self.case.verdicts[journal].action
-        if self.action in (Action.REGRIND, Action.REPLACE):
+        verdict = self.case.verdicts[journal]
+        own = verdict.action
+        if self.action is Action.REPLACE:
+            return self.action
+        if self.action is Action.REGRIND:
+            stays = verdict.case.present == self.undersize and keeps(own)
+            return own if stays else Action.REGRIND
+        if self.decision is not None or (self.waived(journal) and own is Action.MEASURE and keeps(self.action)):
             return self.action
         return Action.REFER if self.action is Action.REFER and own is Action.REGRIND else own
 
@@ -58,11 +104,11 @@ class SetVerdict:
         verdict = self.case.verdicts[journal]
         own = verdict.action
         together = self.action in (Action.REGRIND, Action.REPLACE)
-        if own is Action.MEASURE:
+        if own is Action.MEASURE and self.action_of(journal) in (own, Action.REGRIND, Action.REPLACE):
             if verdict.state is State.NOT_READ:
                 return MarkCode.NOT_READ
             return MarkCode.WITH_SET if together else MarkCode.TOO_CLOSE
-        if together and own not in (Action.REGRIND, Action.REPLACE):
+        if together and self.action_of(journal) is self.action and own not in (Action.REGRIND, Action.REPLACE):
             return MarkCode.WITH_SET
         return _MARK[self.action_of(journal)]
 
@@ -70,7 +116,7 @@ class SetVerdict:
     def mark(self) -> MarkCode:
         """The mark of the set."""
         if self.action is Action.MEASURE:
-            return MarkCode.NOT_READ if self.so_far else MarkCode.TOO_CLOSE
+            return MarkCode.NOT_READ if self.awaiting else MarkCode.TOO_CLOSE
         return _MARK[self.action]
 
 
@@ -81,28 +127,42 @@ _MARK = {
     Action.REGRIND: MarkCode.REGRIND,
     Action.REFER: MarkCode.REFER,
     Action.REPLACE: MarkCode.REPLACE,
+    Action.MEASURE: MarkCode.TOO_CLOSE,
 }
-#: The stronger action wins for the set. Source: the trade, rule 3.
+#: The stronger action wins for the set. Source: common practice, no source.
 _ORDER = (Action.FIT_UNDERSIZE, Action.POLISH, Action.REUSE)
 
 
-def decide_set(case: SetCase, say: Notation) -> SetVerdict:
+def decide_set(case: SetCase) -> SetVerdict:
     """Decide a set from the verdicts on its journals.
 
-    Gives:   the action and the size; "so far" while a journal is not read whole.
+    Gives:   the action and the size. While a journal is not read whole, or its size is open, nothing is passed:
+             grinding is "at least", all else is to be measured.
     Rule:    sets.*; a crack ends it, a referral comes before grinding, the worst journal sets the size.
     """
-    awaiting = tuple(name for name, verdict in case.verdicts.items() if not verdict.case.survey.whole)
-    actions = {verdict.action for verdict in case.verdicts.values()}
+    awaiting = tuple(name for name, verdict in case.verdicts.items() if Open.UNREAD in verdict.opens)
+    actions = {v.action for v in case.verdicts.values() if not _only_waived(v)}
     choice = _choice(case)
-    hardening: Reason | None = None
+    hardening: HardeningSays | None = None
     undersize: Length | None = case.present
-    action = _without_grinding(actions, bool(awaiting))
+    action = _without_grinding(actions)
     if choice is not None:
         undersize = choice.sure
-        action, hardening = _grinding(case, choice, say)
+        action = _grinding(case, choice)
+        if choice.sure is not None and action is Action.REGRIND:
+            hardening = hardening_says(case.limits, case.house, choice.sure)
+            action = action if hardening is None else hardening.action
         if Action.REFER in actions and action is Action.REGRIND:
             action = Action.REFER
+    elif case.mixed:
+        undersize = None
+        if not case.house.mixed_sizes and action is not Action.MEASURE:
+            # Nothing needs grinding by itself: one size for all is the house's school, and a person's to choose.
+            action = Action.REFER
+    if action is Action.REGRIND and Action.MEASURE in actions and not any(
+        v.action in (Action.REGRIND, Action.REPLACE) for v in case.verdicts.values()
+    ):
+        action = Action.MEASURE
     if Action.REPLACE in actions:
         action = Action.REPLACE
     if action is Action.REPLACE:
@@ -110,10 +170,15 @@ def decide_set(case: SetCase, say: Notation) -> SetVerdict:
     return SetVerdict(case, action, undersize, choice, hardening, awaiting)
 
 
-def _without_grinding(actions: set[Action], awaiting: bool) -> Action:
+def _only_waived(verdict: JournalVerdict) -> bool:
+    """Whether a journal was waived unread: it then goes the way of its set and decides nothing."""
+    return verdict.action is Action.MEASURE and Waived.READINGS in verdict.case.waived and not verdict.opens
+
+
+def _without_grinding(actions: set[Action]) -> Action:
     if Action.REFER in actions:
         return Action.REFER
-    if Action.MEASURE in actions and not awaiting:
+    if Action.MEASURE in actions:
         return Action.MEASURE
     return next((action for action in _ORDER if action in actions), Action.MEASURE)
 
@@ -122,15 +187,29 @@ def _choice(case: SetCase) -> SizeChoice | None:
     """The regrind size, where at least one journal needs machining."""
     if not any(verdict.needs_machining for verdict in case.verdicts.values()):
         return None
-    usable = {name: v.usable for name, v in case.verdicts.items() if v.usable is not None}
-    if not usable:
+    reaches = {
+        name: Reach(v.usable, v.case.present, v.needs_machining, v.by_score)
+        for name, v in case.verdicts.items()
+        if v.usable is not None
+    }
+    if not reaches:
         return None
-    return choose_regrind_size(usable, regrind_steps(case.limits, case.present), case.limits.size.least)
+    least_present = min(reach.present for reach in reaches.values())
+    steps = regrind_steps(case.limits, least_present)
+    return choose_regrind_size(reaches, steps, case.limits.size.least, workable_band(case.limits, case.house))
 
 
-def _grinding(case: SetCase, choice: SizeChoice, say: Notation) -> tuple[Action, Reason | None]:
-    if not choice.outlooks or (choice.sure is None and choice.possible is not None):
-        return Action.REFER, None
-    if choice.sure is None:
-        return Action.REPLACE, None
-    return hardening_says(case.limits, case.house, choice.sure, say)
+def _grinding(case: SetCase, choice: SizeChoice) -> Action:
+    """Regrind where a size is sure, refer where only a person can say, replace at the end of the road."""
+    if choice.sure is not None:
+        outlook = choice.at(choice.sure)
+        return Action.REFER if outlook is not None and outlook.step.asked else Action.REGRIND
+    if len(sheet_steps(case.limits)) < 2 or choice.tight is not None:
+        return Action.REFER
+    if case.limits.size.source.kind is SourceKind.RULE_OF_THUMB:
+        return Action.REFER
+    if choice.possible is not None:
+        by_score = all(case.verdicts[name].by_score for name in choice.profile_of)
+        return Action.REPLACE if by_score and case.house.keep_axis and case.house.confirmed else Action.REFER
+    return Action.REPLACE
+

@@ -2,21 +2,23 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
-from halfthou.jobs import JournalLimits
-from halfthou.lengths import Length
+from halfthou.jobs import HouseRules, JournalLimits, SourceKind
+from halfthou.lengths import ZERO, Length
 from halfthou.surveys import POLISH_SHELL
 from halfthou.verdicts import CleanUp
 
 
 @dataclass(frozen=True, slots=True)
 class Step:
-    """One undersize on the sheet, and whether it can be used."""
+    """One undersize on the sheet, and whether it can be used. `asked` says that only a rule of thumb forbids it."""
 
     undersize: Length
     can_be_bought: bool
     allowed: bool
+    asked: bool = False
 
     @property
     def usable(self) -> bool:
@@ -25,32 +27,61 @@ class Step:
 
 
 @dataclass(frozen=True, slots=True)
+class Reach:
+    """What one journal can be ground to: its clean-up interval with everything taken off, the undersize it stands at,
+    whether it needs machining by itself, and whether a score is what decides its clean-up."""
+
+    usable: CleanUp
+    present: Length
+    needs: bool
+    by_score: bool = False
+
+    def spare(self, least: Length, step: Length) -> Length:
+        """What the sure end leaves above the least size of a step; a journal that stands there sound needs nothing."""
+        return self.usable.sure - least
+
+    def stands_at(self, step: Length) -> bool:
+        """Whether it stands at this step already and needs nothing."""
+        return self.present == step and not self.needs
+
+    def past(self, step: Length) -> bool:
+        """Whether it is smaller already than this step."""
+        return self.present > step
+
+
+@dataclass(frozen=True, slots=True)
 class StepOutlook:
-    """How a set stands at one step: its worst journal, what that has to spare (negative: misses), who misses."""
+    """How a set stands at one step: its worst journal, what that has to spare (negative: misses), who misses surely,
+    who only may, and who is left with a band narrower than can be worked to."""
 
     step: Step
     worst: str
     to_spare: Length
     misses: tuple[str, ...]
     surely_misses: tuple[str, ...]
+    tight: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
 class SizeChoice:
     """The step that is sure, the smaller one that is possible, and what each step would mean.
 
-    `without_worst` is the step that would do if the journal that sets the size were left out.
+    `tight` is a smaller step at which every journal cleans up but leaves the grinder less than a workable band: for
+    a person to choose. `sets_it` is the worst journal that needs machining, `limits_it` the one that decides the
+    step. `without_worst` is the step that would do if the journal that sets the size were left out.
     """
 
     sure: Length | None
+    tight: Length | None
     possible: Length | None
     sets_it: str
+    limits_it: str
     without_worst: Length | None
     outlooks: tuple[StepOutlook, ...]
 
-    def at(self, undersize: Length) -> StepOutlook:
-        """The outlook at one step."""
-        return next(o for o in self.outlooks if o.step.undersize == undersize)
+    def at(self, undersize: Length) -> StepOutlook | None:
+        """The outlook at one step; None where the sheet has no such step."""
+        return next((o for o in self.outlooks if o.step.undersize == undersize), None)
 
     @property
     def next_after(self) -> StepOutlook | None:
@@ -58,52 +89,97 @@ class SizeChoice:
         if self.sure is None:
             return None
         further = (o for o in self.outlooks if o.step.usable and o.step.undersize > self.sure)
-        return min(further, key=lambda o: o.step.undersize, default=None)
+        return min(further, key=lambda o: o.step.undersize.nm, default=None)
+
+    @property
+    def profile_of(self) -> tuple[str, ...]:
+        """The journals whose radial profile could show that the possible step is enough."""
+        if self.possible is None or self.possible == self.sure:
+            return ()
+        outlook = self.at(self.possible)
+        return outlook.misses if outlook else ()
 
 
 def regrind_steps(limits: JournalLimits, present: Length) -> tuple[Step, ...]:
-    """The undersizes on the sheet that lie below the present size, smallest first; polish shells left out.
+    """The undersizes on the sheet that lie below a present size, smallest first; polish shells left out.
 
-    Rule:    sets.regrind.shells-exist, sets.regrind.smallest-allowed.
+    Rule:    sets.regrind.shells-exist, sets.regrind.smallest-allowed. A rule of thumb forbids nothing, it asks.
     """
     smallest = limits.smallest_allowed
-    return tuple(
-        Step(
-            shell.undersize,
-            shell.can_be_bought,
-            smallest is None or limits.size.least - shell.undersize >= smallest.value,
-        )
-        for shell in sorted(limits.shells, key=lambda shell: shell.undersize)
-        if shell.undersize - present > POLISH_SHELL
-    )
+    thumb = smallest is not None and smallest.source.kind is SourceKind.RULE_OF_THUMB
+    steps = []
+    for shell in sorted(limits.shells, key=lambda shell: shell.undersize.nm):
+        below = smallest is not None and limits.size.least - shell.undersize < smallest.value
+        if shell.undersize - present > POLISH_SHELL:
+            steps.append(Step(shell.undersize, shell.can_be_bought, not below or thumb, below and thumb))
+    return tuple(steps)
 
 
-def choose_regrind_size(usable: dict[str, CleanUp], steps: tuple[Step, ...], size_least: Length) -> SizeChoice:
+def workable_band(limits: JournalLimits, house: HouseRules) -> Length:
+    """The narrowest band a grinder is asked to hold: the house's, or half the maker's where that is smaller.
+
+    Rule:    sets.regrind.tight.   Source: docs/trade/journals.md, Choosing the size.
+    """
+    return min(house.least_band, Length((limits.size.most - limits.size.least).nm // 2))
+
+
+def choose_regrind_size(
+    reaches: Mapping[str, Reach], steps: tuple[Step, ...], size_least: Length, workable: Length = ZERO
+) -> SizeChoice:
     """Choose the size that a whole set is ground to.
 
-    Takes:   the usable clean-up interval of every journal read (at least one); the steps, smallest first;
-             the least size when new.
-    Gives:   the smallest usable step at which the sure end of every journal reaches the least size of that
-             step; None where there is none. The possible end is chosen the same way and only named.
-    Rule:    sets.regrind.common-size, sets.regrind.sure-size.   Source: handbook D8; checked by brute force.
+    Takes:   what every journal read can be ground to (at least one); the steps, smallest first; the least size when
+             new; the narrowest band that can be worked to.
+    Gives:   the smallest usable step at which the sure end of every journal leaves a workable band above the least
+             size of that step, or stands there already; None where there is none. A size that leaves a band of
+             nothing is none. The possible end is chosen the same way and only named.
+    Rule:    sets.regrind.common-size, sets.regrind.sure-size.   Source: docs/trade/journals.md, Choosing the size;
+             checked by brute force.
     """
-    worst = min(usable, key=lambda journal: usable[journal].sure)
-    outlooks = tuple(_outlook(step, usable, size_least, worst) for step in steps)
-    others = {journal: interval for journal, interval in usable.items() if journal != worst}
-    sure = next((o.step.undersize for o in outlooks if o.step.usable and not o.misses), None)
-    possible = next((o.step.undersize for o in outlooks if o.step.usable and not o.surely_misses), None)
-    rest = (
-        s.undersize for s in steps if s.usable and all(i.sure >= size_least - s.undersize for i in others.values())
+    needing = {name: reach for name, reach in reaches.items() if reach.needs} or dict(reaches)
+    worst = min(needing, key=lambda name: needing[name].usable.sure.nm)
+    outlooks = tuple(_outlook(step, reaches, size_least, workable) for step in steps)
+    others = {name: reach for name, reach in reaches.items() if name != worst}
+    usable = [o for o in outlooks if o.step.usable]
+    sure = next((o.step.undersize for o in usable if not o.misses and not o.tight), None)
+    tight = next((o.step.undersize for o in usable if not o.misses and o.tight), None)
+    if sure is not None and tight is not None and tight > sure:
+        tight = None
+    possible = next((o.step.undersize for o in usable if not o.surely_misses), None)
+    decided = next((o for o in outlooks if o.step.undersize == sure), outlooks[-1] if outlooks else None)
+    return SizeChoice(
+        sure,
+        tight,
+        possible,
+        worst,
+        decided.worst if decided else worst,
+        _without(others, steps, size_least, workable),
+        outlooks,
     )
-    return SizeChoice(sure, possible, worst, next(rest, None) if others else None, outlooks)
 
 
-def _outlook(step: Step, usable: dict[str, CleanUp], size_least: Length, worst: str) -> StepOutlook:
+def _without(
+    others: Mapping[str, Reach], steps: tuple[Step, ...], size_least: Length, workable: Length
+) -> Length | None:
+    """The step that would do for the rest; standard counts as none."""
+    if not any(reach.needs for reach in others.values()):
+        return None
+    found = (_outlook(step, others, size_least, workable) for step in steps if step.usable)
+    return next((o.step.undersize for o in found if not o.misses and not o.tight), None)
+
+
+def _outlook(step: Step, reaches: Mapping[str, Reach], size_least: Length, workable: Length) -> StepOutlook:
     least = size_least - step.undersize
+    at = step.undersize
+    ground = {name: reach for name, reach in reaches.items() if not reach.stands_at(at)}
+    asked = ground or reaches
+    worst = min(asked, key=lambda name: (not asked[name].past(at), asked[name].usable.sure.nm))
+    misses = tuple(n for n, r in ground.items() if r.past(at) or r.usable.sure <= least)
     return StepOutlook(
         step,
         worst,
-        usable[worst].sure - least,
-        tuple(journal for journal, interval in usable.items() if interval.sure < least),
-        tuple(journal for journal, interval in usable.items() if interval.possible < least),
+        asked[worst].usable.sure - least,
+        misses,
+        tuple(n for n, r in ground.items() if r.past(at) or r.usable.possible <= least),
+        tuple(n for n, r in ground.items() if n not in misses and r.usable.sure - least < workable),
     )

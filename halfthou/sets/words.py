@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 
 from halfthou.engines import short_name
 from halfthou.gauges import TURN
-from halfthou.jobs import THIMBLES, JournalSet, Look
+from halfthou.jobs import THIMBLES, Hardening, JournalSet, Look
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.sets.clearance import grinder_band
-from halfthou.sets.decide import SetVerdict
-from halfthou.sets.undersize import StepOutlook
-from halfthou.verdicts import Action, JournalVerdict, Reason, State, settling_words, settlings
+from halfthou.sets.clearance import finished_band, ground_band, shells_of
+from halfthou.sets.decide import End, SetVerdict
+from halfthou.sets.hardening import Case
+from halfthou.sets.undersize import SizeChoice, StepOutlook
+from halfthou.surveys import CRACK_FOUND, Rests, sheet_steps
+from halfthou.verdicts import Action, JournalVerdict, Open, Reason, State, keeps, settling_words, settlings
 
 
 def undersize_words(undersize: Length, say: Notation) -> str:
@@ -21,28 +23,66 @@ def undersize_words(undersize: Length, say: Notation) -> str:
 
 def headline(decided: SetVerdict, say: Notation) -> str:
     """The decision in a few words, such as "at least 0.020 under so far"."""
+    if decided.decision is not None:
+        return f"decided: {_plain_headline(decided, say)}"
+    return _plain_headline(decided, say)
+
+
+def _plain_headline(decided: SetVerdict, say: Notation) -> str:
     action, so_far = decided.action, decided.so_far
-    tail = " so far" if so_far else ""
+    if decided.ended is End.OTHER_SET:
+        return "replace: the crank is one part"
     if action is Action.REGRIND and decided.undersize is not None:
         size = undersize_words(decided.undersize, say)
         return f"at least {size} so far" if so_far else f"regrind, {size}"
     if action is Action.MEASURE:
-        return "not read" if not _any_read(decided) else "too close to call" if not so_far else "measure on"
+        return _measure_headline(decided)
+    if action is Action.REFER and decided.choice is None and decided.case.mixed:
+        return "mixed crank: a person chooses"
+    choice = decided.choice
+    if action is Action.REFER and choice is not None and choice.sure is None and choice.tight is not None:
+        return f"refer: only a tight band, {undersize_words(choice.tight, say)}"
     if action is Action.FIT_UNDERSIZE:
-        names = _names(n for n, v in decided.case.verdicts.items() if v.action is Action.FIT_UNDERSIZE)
-        return f"fit undersize shells at {names}{tail}"
-    at = f" at {undersize_words(decided.case.present, say)}" if decided.case.present > ZERO else ""
-    plain = action in (Action.REUSE, Action.POLISH)
-    return f"{action.value}{at if plain else ''}{tail}"
+        names = [n for n in decided.case.verdicts if decided.action_of(n) is Action.FIT_UNDERSIZE]
+        return f"fit undersize shells at {_names(names)}"
+    present = decided.undersize if decided.undersize is not None else decided.case.present
+    at = f" at {undersize_words(present, say)}" if present > ZERO else ""
+    return f"{action.value}{at if keeps(action) and not decided.case.mixed else ''}"
+
+
+def _measure_headline(decided: SetVerdict) -> str:
+    if not _any_read(decided):
+        return "not read"
+    opens = {one for name in decided.case.verdicts for one in decided.opens_of(name)}
+    if opens - {Open.UNREAD}:
+        if Open.HELD in opens:
+            return "answer first"
+        if Open.CONTRADICTED in opens:
+            return "readings contradict"
+        if Open.LARGER in opens:
+            return "larger than new: find out why"
+        if Open.OUTSIDE in opens:
+            return "a reading outside the plan"
+        if Open.FOREIGN in opens:
+            return "no shells for its size"
+        if Open.TOO_CLOSE in opens:
+            return "too close to call" if not decided.awaiting else "measure on"
+        if opens & {Open.CLEARANCE, Open.HOUSING}:
+            return "measure the bearing"
+    return "measure on; good so far" if decided.awaiting else "measure on"
 
 
 def set_reasons(decided: SetVerdict, say: Notation) -> tuple[Reason, ...]:
     """The reasons for the decision on a set."""
     return (
+        *_decided(decided, say),
+        *_ended(decided),
+        *_mixed(decided, say),
         *_size(decided, say),
         *_kept(decided, say),
         *_singled_out(decided),
         *_await(decided),
+        *_no_shells(decided, say),
         *_present(decided, say),
     )
 
@@ -52,12 +92,12 @@ def would_change(decided: SetVerdict, say: Notation) -> tuple[str, ...]:
     choice = decided.choice
     found: list[str] = []
     if choice is not None and decided.action in (Action.REGRIND, Action.REFER):
-        if choice.possible is not None and choice.possible != choice.sure:
-            size = undersize_words(choice.possible, say)
-            found.append(f"A radial profile of {short_name(choice.sets_it)} that shows even wear: {size}.")
+        found += _smaller_sizes(decided, choice, say)
         if choice.without_worst is not None and choice.without_worst != choice.sure:
             size = undersize_words(choice.without_worst, say)
             found.append(f"{short_name(choice.sets_it)} alone drives it: without it the rest go at {size}.")
+    if decided.case.mixed and decided.decision is None:
+        found += _ways_of_mixed(decided, say)
     if choice is None:
         for name, verdict in decided.case.verdicts.items():
             open_figures = verdict.findings if verdict.action is Action.MEASURE else ()
@@ -66,38 +106,115 @@ def would_change(decided: SetVerdict, say: Notation) -> tuple[str, ...]:
     return tuple(found)
 
 
+def _smaller_sizes(decided: SetVerdict, choice: SizeChoice, say: Notation) -> Iterator[str]:
+    if choice.tight is not None:
+        outlook = choice.at(choice.tight)
+        who = _names(outlook.tight if outlook else (choice.sets_it,))
+        size = undersize_words(choice.tight, say)
+        yield f"{size} is tight: {who} leaves less than a workable band. A person may choose it."
+    needing = choice.profile_of
+    if choice.possible is None or choice.possible == choice.sure or choice.possible == choice.tight:
+        return
+    size = undersize_words(choice.possible, say)
+    by_score = [name for name in needing if decided.case.verdicts[name].by_score]
+    by_wear = [name for name in needing if name not in by_score]
+    if by_score:
+        keep = ", and the house keeps the axis" if decided.case.house.keep_axis else ""
+        yield f"{_names(by_score)}: the score decides. Only the axis moved away from it could give {size}{keep}."
+    elif by_wear:
+        yield f"A radial profile of {_names(by_wear)} that shows even wear: {size}."
+
+
+def _ways_of_mixed(decided: SetVerdict, say: Notation) -> Iterator[str]:
+    standing = decided.case.standing
+    largest = max(standing, key=lambda size: size.nm)
+    rest = [name for size, names in standing.items() if size != largest for name in names]
+    cleans = all(
+        (usable := decided.case.verdicts[name].usable) is not None
+        and usable.sure > decided.case.limits.size.least - largest
+        for name in rest
+    )
+    size = undersize_words(largest, say)
+    if cleans:
+        yield f"Grind {_names(rest)} to {size}, then all stand alike."
+    else:
+        yield f"{_names(rest)} would not surely clean up at {size}: all would go to a further step."
+    if decided.case.house.mixed_sizes:
+        yield "Mixed shells: the house allows a pair to suit each journal."
+    else:
+        yield "Mixed shells, a pair to suit each journal, where the house allows them: it does not now."
+    yield f"{_names(standing[largest])} to its own next step, where it needs grinding by itself."
+
+
 def _any_read(decided: SetVerdict) -> bool:
     return any(verdict.case.survey.form for verdict in decided.case.verdicts.values())
 
 
+def _decided(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
+    decision = decided.decision
+    if decision is None:
+        return
+    text = f"Decided otherwise by {decision.by}: {_plain_headline(decided, say)}, because {decision.reason}"
+    yield Reason(rule="sets.decided-otherwise", text=text if text.endswith(".") else f"{text}.")
+
+
+def _ended(decided: SetVerdict) -> Iterator[Reason]:
+    which = "rods" if decided.case.journal_set is JournalSet.MAINS else "mains"
+    if decided.ended is End.CRACK:
+        text = "A crack was found. The crank is one part: nothing is ground and no shells are ordered."
+        yield Reason(rule="sets.one-crank", text=text)
+    elif decided.ended is End.OTHER_SET:
+        text = f"The {which} end the crank, and it is one part: nothing is ground and no shells are ordered."
+        yield Reason(rule="sets.one-crank", text=text)
+
+
+def _mixed(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
+    """Which journal stands where, on a crank whose journals were not all ground alike."""
+    if not decided.case.mixed:
+        return
+    where = "; ".join(f"{_names(names)} {undersize_words(size, say)}" for size, names in decided.case.standing.items())
+    yield Reason(rule="sets.mixed", text=f"A mixed crank: {where}.")
+
+
 def _kept(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     """Why a set goes back without grinding: who needs what, and which journal is nearest to its limit."""
-    kept = {name: v for name, v in decided.case.verdicts.items() if v.findings and v.state is State.WITHIN}
-    if decided.action not in (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE) or not kept:
+    kept = {n: v for n, v in decided.case.verdicts.items() if v.size is not None and v.state is State.WITHIN}
+    if not keeps(decided.action) or not kept or decided.decision is not None:
         return
     polished = [name for name, verdict in kept.items() if verdict.action is Action.POLISH]
     if polished:
-        text = f"{_names(iter(polished))}: light marks, a polish takes them out."
+        text = f"{_names(polished)}: light marks, a polish takes them out."
         yield Reason(rule="verdicts.journal.surface", text=text)
-    nearest = min(kept, key=lambda name: kept[name].findings[0].to_spare)
-    spare = say.text(kept[nearest].findings[0].to_spare)
+    nearest = min(kept, key=lambda name: _spare(kept[name]).nm)
+    spare = say.text(_spare(kept[nearest]))
     text = f"Within every limit. {short_name(nearest)} is nearest to the least size, {spare} inside."
     yield Reason(rule="surveys.size.least", text=text)
 
 
-def _names(journals: Iterator[str]) -> str:
+def _spare(verdict: JournalVerdict) -> Length:
+    return verdict.size.to_spare if verdict.size is not None else ZERO
+
+
+def _names(journals: Iterable[str]) -> str:
     names = [short_name(journal) for journal in journals]
-    return names[0] if len(names) == 1 else ", ".join(names[:-1]) + " and " + names[-1]
+    return "".join(names[:1]) if len(names) < 2 else ", ".join(names[:-1]) + " and " + names[-1]
 
 
 def _present(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
-    present = decided.case.present
-    if present > ZERO:
+    present, case = decided.case.present, decided.case
+    if case.mixed:
+        return
+    stands = [v.case.stands for v in case.verdicts.values() if v.case.stands is not None]
+    read = [one for one in stands if one.rests in (Rests.READINGS, Rests.BORNE_OUT)]
+    if present > ZERO and read:
         text = f"Measures {undersize_words(present, say)} already: limits and steps count from there."
         yield Reason(rule="surveys.present-undersize", text=text)
+    elif present > ZERO and stands:
+        text = f"Stands at {undersize_words(present, say)} by the record, until it is read."
+        yield Reason(rule="surveys.present-undersize", text=text)
     yield from _like_a_turn(decided, say)
-    claimed = decided.case.claimed
-    if claimed is None or claimed.depth is None or not _any_read(decided):
+    claimed = case.claimed
+    if claimed is None or claimed.depth is None or not read:
         return
     said = f"{claimed.answer.capitalize()} says {undersize_words(claimed.depth, say)}"
     if claimed.depth == present:
@@ -121,37 +238,74 @@ def _like_a_turn(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
 
 def _size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     choice = decided.choice
-    if choice is None:
+    if choice is None or decided.decision is not None or decided.ended is not None:
+        yield from _band(decided, say)
         return
     worst = short_name(choice.sets_it)
     if choice.sure is None:
         yield from _no_size(decided, say)
         return
-    if decided.hardening is not None:
-        yield decided.hardening
-    if decided.action is not Action.REGRIND:
-        text = f"{worst} is past its limits; by size it would clean up at {undersize_words(choice.sure, say)}."
-        yield Reason(rule="sets.regrind.common-size", text=text)
-        return
+    yield from hardening_words(decided, say)
     outlook = choice.at(choice.sure)
+    if outlook is None:
+        return
     size = undersize_words(choice.sure, say)
-    text = f"{worst} sets the size. At {size} it has {say.text(outlook.to_spare)} to spare."
-    yield Reason(rule="sets.regrind.common-size", text=text)
-    smaller = [o for o in choice.outlooks if o.step.undersize < choice.sure]
-    for missed in smaller[-1:]:
-        size = undersize_words(missed.step.undersize, say)
-        if missed.misses:
-            text = f"At {size} {worst} misses by {say.text(-missed.to_spare)}."
-            yield Reason(rule="sets.regrind.sure-size", text=text)
-        else:
-            yield Reason(rule=_bar(missed.step.can_be_bought), text=f"{size} would do, but {_why_not(missed)}.")
+    if decided.action is not Action.REGRIND:
+        text = f"{worst} is past its limits; by size it would clean up at {size}."
+        yield Reason(rule="sets.regrind.common-size", text=text)
+        if outlook.step.asked:
+            text = f"A rule of thumb allows nothing so small as {size}: find the maker's smallest size."
+            yield Reason(rule="sets.regrind.smallest-allowed", text=text)
+        return
+    yield Reason(rule="sets.regrind.common-size", text=_sets_it(choice, outlook, size, say))
+    for missed in [o for o in choice.outlooks if o.step.undersize < choice.sure][-1:]:
+        yield _missed(missed, say)
+    if decided.so_far:
+        return
     yield from _next_size(decided, say)
-    band = grinder_band(decided)
-    if band is not None:
-        tight = band[1] < decided.case.limits.size.most - choice.sure
-        tail = f": tight, {worst} makes only the lower part of the band." if tight else "."
-        text = f"Grind to {say.at_least(band[0])} to {say.at_most(band[1])}{tail}"
-        yield Reason(rule="sets.regrind.grinder-band", text=text)
+    yield from _band(decided, say)
+
+
+def _sets_it(choice: SizeChoice, outlook: StepOutlook, size: str, say: Notation) -> str:
+    worst, spare = short_name(choice.sets_it), say.text(outlook.to_spare)
+    if choice.limits_it == choice.sets_it or outlook.worst == choice.sets_it:
+        return f"{worst} sets the size. At {size} it has {spare} to spare."
+    other = short_name(outlook.worst)
+    return f"{worst} needs it and sets the size. At {size} {other}, ground with it, has the least to spare: {spare}."
+
+
+def _missed(missed: StepOutlook, say: Notation) -> Reason:
+    size = undersize_words(missed.step.undersize, say)
+    if missed.misses:
+        who = short_name(missed.worst)
+        if missed.to_spare >= ZERO:
+            text = f"At {size} it leaves {who} a band of nothing."
+        else:
+            text = f"At {size} {who} misses by {say.text(-missed.to_spare)}."
+        return Reason(rule="sets.regrind.sure-size", text=text)
+    if missed.tight and missed.step.usable:
+        text = f"At {size} {_names(missed.tight)} leaves {say.text(missed.to_spare)}: less than a workable band."
+        return Reason(rule="sets.regrind.tight", text=text)
+    return Reason(rule=_bar(missed.step.can_be_bought), text=f"{size} would do, but {_why_not(missed)}.")
+
+
+def _band(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
+    if decided.action is not Action.REGRIND or decided.undersize is None:
+        return
+    finished, ground = finished_band(decided), ground_band(decided)
+    if finished is None or ground is None:
+        if decided.finished:
+            size = undersize_words(decided.undersize, say)
+            text = f"By the readings nothing is left to grind to at {size}: not every journal surely cleans up."
+            yield Reason(rule="sets.regrind.grinder-band", text=text)
+        return
+    short = finished[1] < decided.case.limits.size.most - decided.undersize
+    tail = " Only the lower part of the band is sure." if short else ""
+    text = (
+        f"Finish, after polish, to {say.at_least(finished[0])} to {say.at_most(finished[1])}; "
+        f"grind to {say.at_least(ground[0])} to {say.at_most(ground[1])}.{tail}"
+    )
+    yield Reason(rule="sets.regrind.grinder-band", text=text)
 
 
 def _next_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
@@ -171,9 +325,20 @@ def _no_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     if choice is None:
         return
     worst = short_name(choice.sets_it)
-    if not choice.outlooks:
-        text = "The limits sheet lists no undersize shells below the present size: find out what can be bought."
+    if len(sheet_steps(decided.case.limits)) < 2:
+        text = "The limits sheet lists no undersize shells: find out what can be bought."
         yield Reason(rule="sets.regrind.shells-exist", text=text)
+        return
+    if not choice.outlooks:
+        text = f"{worst} is worn past its limits at the last size on the sheet: the end of the crank's road."
+        yield Reason(rule="sets.regrind.last-size", text=text)
+        return
+    if choice.tight is not None:
+        outlook = choice.at(choice.tight)
+        size = undersize_words(choice.tight, say)
+        spare = say.text(outlook.to_spare) if outlook else ""
+        text = f"At {size} {worst} leaves {spare}, less than a workable band, and no further size is sure."
+        yield Reason(rule="sets.regrind.tight", text=text)
         return
     barred = next((o for o in choice.outlooks if not o.misses and not o.step.usable), None)
     last = choice.outlooks[-1]
@@ -183,12 +348,22 @@ def _no_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
         yield Reason(rule=_bar(barred.step.can_be_bought), text=text)
     else:
         size = undersize_words(last.step.undersize, say)
-        text = f"Past the last size: at {size} {worst} misses by {say.text(-last.to_spare)}."
+        by = "leaves a band of nothing" if last.to_spare == ZERO else f"misses by {say.text(-last.to_spare)}"
+        text = f"Past the last size: at {size} {short_name(last.worst)} {by}."
         yield Reason(rule="sets.regrind.last-size", text=text)
-    if choice.possible is not None:
-        size = undersize_words(choice.possible, say)
-        text = f"Even wear could save it at {size}: take a radial profile of {worst} before it is scrapped."
-        yield Reason(rule="sets.regrind.sure-size", text=text)
+    yield from _could_be_saved(decided, choice, say)
+
+
+def _could_be_saved(decided: SetVerdict, choice: SizeChoice, say: Notation) -> Iterator[Reason]:
+    if choice.possible is None:
+        return
+    size = undersize_words(choice.possible, say)
+    names = choice.profile_of
+    if any(decided.case.verdicts[name].by_score for name in names):
+        text = f"The score decides: only the axis moved away from it could save {_names(names)} at {size}."
+    else:
+        text = f"Even wear could save it at {size}: take a radial profile of {_names(names)} before it is scrapped."
+    yield Reason(rule="sets.regrind.sure-size", text=text)
 
 
 def _bar(can_be_bought: bool) -> str:
@@ -199,35 +374,102 @@ def _why_not(outlook: StepOutlook) -> str:
     return "the maker does not allow it" if outlook.step.can_be_bought else "no shells can be bought for it"
 
 
+_HARDENING = {
+    Case.UNKNOWN: "Hardening not known: ask the maker before it is ground, and put it on the limits sheet.",
+    Case.HOUSE_NEVER: "Journals {kind}: by the house rule a hardened crank is never ground.",
+    Case.HOUSE_NOT_CHOSEN: "Journals {kind}, and no owner has chosen yet whether a hardened crank is ground here.",
+    Case.SKIN: "Nitrocarburised: any grind takes the hard skin. Refer it for hardening again after grinding.",
+    Case.TOO_DEEP: "Nitrided, and more than 0.25 mm off in all: refer it for hardening again after grinding.",
+    Case.DEPTH_NOT_KNOWN: "{Kind}, and the maker's case depth is not on the sheet: find it before grinding.",
+    Case.LEAST_NOT_KNOWN: "{Kind}: {left} of case would be left. Find the least the maker allows before grinding.",
+    Case.THROUGH: "{Kind}: at this size too little case would be left.",
+    Case.LEFT: "{Kind}: {left} of case left after grinding. Check hardness after.",
+}
+
+
+def hardening_words(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
+    """What the hardening says of the proposed regrind, in words; nothing where nothing is hardened."""
+    says = decided.hardening
+    if says is None:
+        return
+    kind = says.hardening.value if says.hardening is not Hardening.UNKNOWN else ""
+    left = say.text(says.left) if says.left is not None else ""
+    text = _HARDENING[says.case].format(kind=kind, Kind=kind.capitalize(), left=left)
+    yield Reason(rule="sets.regrind.hardened", text=text)
+
+
 def _singled_out(decided: SetVerdict) -> Iterator[Reason]:
     verdicts = decided.case.verdicts
-    groups = (
-        (_cracked, "verdicts.journal.crack", "cracked: the crank is not used again"),
-        (_referred, "verdicts.journal.heat", "to be referred before any work"),
-        (_too_close, "verdicts.guard-band", "too close to call with this gauge"),
-    )
-    for belongs, rule, tail in groups:
-        named = [name for name, verdict in verdicts.items() if belongs(verdict)]
-        if named and not (belongs is _too_close and decided.action is Action.REGRIND):
-            yield Reason(rule=rule, text=f"{_names(iter(named))}: {tail}.")
+    cracked = [n for n, v in verdicts.items() if v.case.answer(Look.CRACK_TEST) == CRACK_FOUND]
+    if cracked:
+        text = f"{_names(cracked)}: cracked: the crank is not used again."
+        yield Reason(rule="verdicts.journal.crack", text=text)
+    by_rule: dict[str, list[str]] = {}
+    for name, verdict in verdicts.items():
+        for rule in verdict.referred_for:
+            by_rule.setdefault(rule, []).append(name)
+    for rule, names in by_rule.items():
+        yield Reason(rule=rule, text=f"{_names(names)}: {_REFERRED[rule]}")
+    if decided.action is Action.REGRIND:
+        return
+    for what, rule, tail in _OPEN_WORDS:
+        named = [n for n in verdicts if what in decided.opens_of(n)]
+        if named:
+            yield Reason(rule=rule, text=f"{_names(named)}: {tail}")
 
 
-def _cracked(verdict: JournalVerdict) -> bool:
-    return verdict.case.answer(Look.CRACK_TEST) == "crack found"
-
-
-def _referred(verdict: JournalVerdict) -> bool:
-    return verdict.action is Action.REFER
-
-
-def _too_close(verdict: JournalVerdict) -> bool:
-    return verdict.action is Action.MEASURE and verdict.state is State.TOO_CLOSE
+_REFERRED = {
+    "verdicts.journal.fillet": "the fillet is to be referred before any work.",
+    "verdicts.journal.heat": "got hot. Hardness, straightness and crack test come before any work.",
+    "verdicts.journal.straightness": "the crank is bent: to be referred before any work.",
+    "verdicts.journal.treatment": "ground before; whether it was hardened again has to be found out.",
+}
+_OPEN_WORDS = (
+    (Open.TOO_CLOSE, "verdicts.guard-band", "too close to call with this gauge."),
+    (Open.HELD, "surveys.slips", "a question about a reading waits for its answer."),
+    (Open.CONTRADICTED, "verdicts.contradiction", "readings contradict each other."),
+    (Open.LARGER, "verdicts.journal.larger", "larger than new. Find out why before anything is fitted."),
+    (Open.CLEARANCE, "verdicts.clearance", "oil clearance is not settled: read it again in the shells to be fitted."),
+    (Open.HOUSING, "verdicts.housing", "the housing is not settled: measure it, or see that it is made right."),
+    (Open.FOREIGN, "sets.regrind.shells-exist", "no shell on the sheet is made for its size."),
+)
 
 
 def _await(decided: SetVerdict) -> Iterator[Reason]:
     if decided.awaiting and len(decided.awaiting) < len(decided.case.verdicts):
-        text = f"{_names(iter(decided.awaiting))} not read yet."
+        text = f"{_names(decided.awaiting)} not read yet."
         yield Reason(rule="sets.not-all-read", text=text)
     elif decided.awaiting:
         what = "main" if decided.case.journal_set is JournalSet.MAINS else "rod"
         yield Reason(rule="sets.not-all-read", text=f"No {what} journal is read whole yet.")
+    for what, rule, tail in (
+        (Open.SCORE_DEPTH, "verdicts.journal.surface", "the depth of the score is not known, so no size is sure."),
+        (Open.TWO_ANGLES, "verdicts.two-angles", "two angles only: every size is a bound until a third is read."),
+        (Open.OUTSIDE, "surveys.plan.outside", "a reading stands outside the plan."),
+        (Open.THUMB, "verdicts.rule-of-thumb", "sized by a rule of thumb: find the maker's size."),
+    ):
+        named = [n for n in decided.case.verdicts if what in decided.opens_of(n)]
+        if named:
+            yield Reason(rule=rule, text=f"{_names(named)}: {tail}")
+
+
+def _no_shells(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
+    """Shells that are needed and cannot be bought, in words.
+
+    Rule:    sets.regrind.shells-exist.
+    """
+    if not decided.finished:
+        return
+    on_sheet = {shell.undersize: shell.can_be_bought for shell in decided.case.limits.shells}
+    for size in missing_shells(decided):
+        words = undersize_words(size, say)
+        why = "cannot be bought by the sheet" if size in on_sheet else "are not on the limits sheet"
+        text = f"Shells {words} {why}: find some before anything is done."
+        yield Reason(rule="sets.regrind.shells-exist", text=text)
+
+
+def missing_shells(decided: SetVerdict) -> tuple[Length, ...]:
+    """The undersizes of shells that the decision needs and that cannot be bought."""
+    can = {shell.undersize for shell in decided.case.limits.shells if shell.can_be_bought}
+    needed = {size for name in decided.case.verdicts if (size := shells_of(decided, name)) is not None}
+    return tuple(sorted(needed - can, key=lambda size: size.nm))

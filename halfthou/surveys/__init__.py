@@ -2,43 +2,71 @@
 
 from halfthou.surveys.current import (
     ALIKE,
+    CRACK_FOUND,
+    PASSED,
     Aside,
     JournalSurvey,
     SpotState,
     seen_on,
+    spot_in,
+    spots_at,
     standing_readings,
     standing_sizes,
     survey_journals,
 )
 from halfthou.surveys.entry import read_at, window_for, window_of_feature
-from halfthou.surveys.form import Form, Ovality, fit_ovality, form_of
+from halfthou.surveys.form import Form, Measure, Ovality, Where, fit_ovality, form_of, places_of
 from halfthou.surveys.order import reading_order
-from halfthou.surveys.present_size import POLISH_SHELL, present_undersize
+from halfthou.surveys.present_size import (
+    HIGH,
+    POLISH_SHELL,
+    Evidence,
+    PresentSize,
+    Rests,
+    agreed_size,
+    present_sizes,
+    present_undersize,
+    sheet_steps,
+)
 from halfthou.surveys.suspicion import Doubtful, Expected, Suspicion, expected_of, find_suspects
 from halfthou.surveys.taken import Bench, Taken, lay_out
 
 __all__ = [
     "ALIKE",
+    "CRACK_FOUND",
+    "HIGH",
+    "PASSED",
     "POLISH_SHELL",
     "Aside",
     "Bench",
     "Doubtful",
+    "Evidence",
     "Expected",
     "Form",
     "JournalSurvey",
+    "Measure",
     "Ovality",
+    "PresentSize",
+    "Rests",
     "SpotState",
     "Suspicion",
     "Taken",
+    "Where",
+    "agreed_size",
     "expected_of",
     "find_suspects",
     "fit_ovality",
     "form_of",
     "lay_out",
+    "places_of",
+    "present_sizes",
     "present_undersize",
     "read_at",
     "reading_order",
     "seen_on",
+    "sheet_steps",
+    "spot_in",
+    "spots_at",
     "standing_readings",
     "standing_sizes",
     "survey_journals",

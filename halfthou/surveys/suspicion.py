@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 from statistics import median
 
-from halfthou.gauges import THROUGHOUT, WEIGHT, ReadText, Slip, SlipKind, slips_of
+from halfthou.gauges import THROUGHOUT, WEIGHT, GaugeQuestion, ReadText, Slip, SlipKind, slips_of
 from halfthou.jobs import Feature, JournalLimits
 from halfthou.lengths import Length
 from halfthou.surveys.taken import Taken
@@ -36,6 +36,7 @@ class Doubtful(StrEnum):
     LIKE_UNDERSIZE = "a slip or an undersize"
     NEIGHBOUR = "fits another part"
     ODD = "stands out"
+    GAUGE = "the gauge"
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,7 +45,7 @@ class Suspicion:
 
     `offers` are the sizes it may have meant, as the gauge would have said them; `neighbour` the journal it fits;
     `away` how far it lies from where its neighbours put it; `throughout` that the
-    whole journal is off by the same.
+    whole journal is off by the same; `gauge` what is asked about the gauge it was read with.
     """
 
     reading: str
@@ -54,6 +55,7 @@ class Suspicion:
     offers: tuple[Slip, ...] = ()
     neighbour: str = ""
     throughout: bool = False
+    gauge: GaugeQuestion | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -4,24 +4,29 @@ from __future__ import annotations
 
 from collections import defaultdict
 from dataclasses import dataclass, field
+from functools import cached_property
 
 from halfthou.gauges import (
     RISE_K,
     Budget,
     Cabinet,
+    GaugeQuestion,
     Place,
     Repeatability,
     Setting,
     Setup,
     Warmth,
     combine,
+    check_stands,
     in_force,
     own_terms,
+    question_of,
     repeatability,
     settings_of,
     shared_terms,
+    shifted,
 )
-from halfthou.jobs import Feature, Job, Material, Reading, Sitting, set_of
+from halfthou.jobs import Condition, Feature, Job, Material, Reading, Sitting, set_of
 from halfthou.lengths import Length
 
 _ALUMINIUM = (Material.CAST_ALUMINIUM, Material.HYPEREUTECTIC, Material.PISTON_ALLOY, Material.FORGED_2618)
@@ -40,7 +45,7 @@ class Taken:
     setup: Setup
 
 
-@dataclass(slots=True)
+@dataclass
 class Bench:
     """What the readings of a job were taken with. Works out each way of reading once."""
 
@@ -54,6 +59,13 @@ class Bench:
     _hands: dict[tuple[str, str], Repeatability] = field(default_factory=dict)
     _shared: dict[tuple[int, str], Budget] = field(default_factory=dict)
 
+    @cached_property
+    def warm(self) -> bool:
+        """Whether anything was read that had not rested, or whose temperature nobody took."""
+        return any(s.condition is not Condition.RESTED or s.part_c is not None for s in self._sittings.values()) or (
+            self.job.limits.crank_material in _ALUMINIUM
+        )
+
     def take(self, reading: Reading) -> Taken:
         """The reading as it counts."""
         setup = self.setup_of(reading)
@@ -63,13 +75,24 @@ class Bench:
     def setup_of(self, reading: Reading) -> Setup:
         """How one reading was taken."""
         checks = self.cabinet.settings.get(reading.gauge)
-        setting = in_force(checks, reading.at, reading.size) if checks else None
+        setting = None
+        if checks:
+            stands = check_stands(self.cabinet.gauges[reading.gauge], self.job.house_rules)
+            setting = in_force(checks, reading.at, reading.size, stands)
         part = reading.journal[0], reading.feature
         key = (reading.gauge, reading.by, reading.sitting, setting.check.id if setting else "", *part)
         known = self._setups.get(key)
         if known is None:
             known = self._setups[key] = self._new_setup(reading, setting)
         return known
+
+    def question(self, reading: Reading) -> GaugeQuestion | None:
+        """What has to be asked about the gauge of a reading before the reading counts."""
+        gauge, checks = self.cabinet.gauges[reading.gauge], self.cabinet.settings.get(reading.gauge, ())
+        question = question_of(gauge, self.setup_of(reading).setting, reading)
+        if question is None and checks and shifted(gauge, checks, reading):
+            return GaugeQuestion.DRIFTED
+        return question
 
     def hand(self, gauge: str, by: str) -> Repeatability:
         """The repeatability of one person on one gauge."""

@@ -5,26 +5,46 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from halfthou.jobs import HouseRules, JournalLimits, Look, Observation
+from halfthou.jobs import HouseRules, JournalLimits, Look, Observation, Waived
 from halfthou.lengths import Length
-from halfthou.surveys import JournalSurvey
+from halfthou.surveys import JournalSurvey, PresentSize, Rests
 from halfthou.verdicts.finding import Limit
 
 
 @dataclass(frozen=True, slots=True)
 class JournalCase:
-    """What a journal is judged by: limits, house rules, present undersize of its set, and what was seen."""
+    """What a journal is judged by: limits, house rules, its own present undersize, and what was seen.
+
+    `stands` says what the present size rests on. `rods` is how many rods hang on it (1 for a main): each needs its
+    own pair of shells. `waived` is what a person has waived of it. `new_shells` says that the shells now in the
+    bearing are those that will be fitted; `hardened_again` that a heat treatment followed the last grind.
+    """
 
     survey: JournalSurvey
     limits: JournalLimits
     house: HouseRules
     present: Length
     seen: Mapping[Look, Observation]
+    stands: PresentSize | None = None
+    rods: int = 1
+    waived: frozenset[Waived] = frozenset()
+    new_shells: bool = False
+    hardened_again: bool = False
 
     def answer(self, look: Look) -> str | None:
         """What was seen, or None where nobody has looked."""
         found = self.seen.get(look)
         return found.answer if found else None
+
+    @property
+    def foreign(self) -> bool:
+        """Whether it stands at a size that no shell on the sheet is made for."""
+        return self.stands is not None and self.stands.foreign
+
+    @property
+    def denied(self) -> Length | None:
+        """A grind on record that the readings contradict."""
+        return self.stands.denied if self.stands is not None and self.stands.rests is not Rests.RECORD else None
 
     @property
     def size_limit(self) -> Limit:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 
 from halfthou.engines import short_name
+from halfthou.gauges import GaugeQuestion
 from halfthou.jobs import Document
 from halfthou.lengths import Notation, Shown, Unit
 from halfthou.surveys import Doubtful, SpotState, Suspicion
@@ -32,12 +33,21 @@ class DoubtShown(Document):
     rule: str
 
 
+_GAUGE_ASKED = {
+    GaugeQuestion.KIND: "This gauge is not made for this. Read it with one that is, or keep it as it is.",
+    GaugeQuestion.RANGE: "This size lies outside the gauge's range. Which gauge was it? Read it again, or keep it.",
+    GaugeQuestion.OUT: "The gauge is out: its zero error is more than it may be. Set it and read again, or keep it.",
+    GaugeQuestion.OVERDUE: "The gauge is overdue for calibration. Read it with another, or keep it.",
+    GaugeQuestion.NOT_SET: "The gauge was not set for this sitting. Set it and read again, or keep it.",
+    GaugeQuestion.DRIFTED: "The gauge read its master differently afterwards: it shifted. Read again, or keep it.",
+}
 _RULES = {
     Doubtful.MEANT: "surveys.slips",
     Doubtful.THROUGHOUT: "surveys.slips",
     Doubtful.LIKE_UNDERSIZE: "surveys.slip-or-undersize",
     Doubtful.NEIGHBOUR: "surveys.slips",
     Doubtful.ODD: "surveys.odd-value",
+    Doubtful.GAUGE: "gauges.standing",
 }
 
 
@@ -73,6 +83,8 @@ def _question(doubt: Suspicion, say: Notation) -> str:
     if doubt.why is Doubtful.LIKE_UNDERSIZE:
         meant = say.text(doubt.offers[0].meant)
         return f"{away} {way}: a turn of the thimble ({meant}), or ground under. Look at the back of the shell."
+    if doubt.why is Doubtful.GAUGE and doubt.gauge is not None:
+        return _GAUGE_ASKED[doubt.gauge]
     if doubt.why is Doubtful.NEIGHBOUR:
         return f"It does not fit here, but it fits {short_name(doubt.neighbour)}. Which journal is in hand?"
     return f"{away} {way} than the form of the others puts it. Read it again, or keep it."
@@ -95,6 +107,8 @@ def settling_words(settlings: Iterable[Settling], say: Notation) -> Iterator[str
             yield f"The maker's limit for {figure}."
         elif one.way is Way.THIRD_ANGLE:
             yield "A third angle in each plane."
+        elif one.way is Way.MORE_ANGLES:
+            yield f"Turn it and read where the least lies between the angles: only the fit says so of {figure}."
         else:
             yield f"No gauge in the cabinet settles {figure} this near. Count it as beyond, or ask the maker."
 

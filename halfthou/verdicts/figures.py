@@ -2,67 +2,180 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 
-from halfthou.gauges import Budget, combine, fitted_ovality_factor, guard_band, scaled, standard_doubt
-from halfthou.jobs import Feature, Figure
+from halfthou.gauges import (
+    REPEATS,
+    Budget,
+    TermKind,
+    beyond_guard,
+    beyond_guard_of_difference,
+    combine,
+    fitted_ovality_factor,
+    guard_band,
+    scaled,
+    standard_doubt,
+)
+from halfthou.jobs import Figure
 from halfthou.lengths import ZERO, Length
-from halfthou.surveys import Form, SpotState
+from halfthou.surveys import Form, Measure
 from halfthou.verdicts.case import JournalCase
-from halfthou.verdicts.finding import Finding, Judged, Limit, judge
+from halfthou.verdicts.finding import FigureKey, Finding, Judged, Limit, State, as_bound, judge
 
-LEAST_CLEARANCE, MOST_CLEARANCE = "oil clearance, least", "oil clearance, most"
+#: What no other spot of a part shares.
+OWN = (*REPEATS, TermKind.RESOLUTION)
+#: Angles that a journal's plan needs so that it may accept. Two may reject, never accept. Source: geometry.
+LEAST_ANGLES = 3
 
 
 def journal_findings(case: JournalCase, form: Form) -> tuple[Finding, ...]:
     """The findings on size, out-of-round, taper and barrel, as far as they are read.
 
-    Rule:    gauges.budget: what the readings of one figure share (scale, warmth) cancels in a difference.
+    Rule:    gauges.budget: what the readings of one figure share (scale, warmth) cancels in a difference;
+             gauges.picked: a value picked out of several needs more before it is called beyond.
     """
     return tuple(_findings(case, form))
 
 
-def _judged(
-    case: JournalCase, name: tuple[str, str], value: Length, spots: tuple[str, ...], budget: Budget
-) -> Judged:
-    doubt = standard_doubt(budget)
-    return Judged(*name, value, spots, doubt, guard_band(doubt, case.house.guard), budget)
+def own_and_common(budget: Budget) -> tuple[float, float]:
+    """The scatter of one reading alone, and what it shares with the rest, as standard uncertainties in nm."""
+    own = math.sqrt(sum(term.nm**2 for term in budget if term.kind in OWN))
+    return own, math.sqrt(sum(term.nm**2 for term in budget if term.kind not in OWN))
 
 
 def _findings(case: JournalCase, form: Form) -> Iterator[Finding]:
-    survey, limits = case.survey, case.limits
-    least = form.least.spots[0]
-    size = _judged(
-        case, ("surveys.size.least", "least size"), form.size_found, form.least.spots, survey.budget(least)
-    )
-    warm = max(
-        taken.setup.may_be_less(form.size_found)
-        for state in survey.spots
-        if state.spot == least
-        for taken in state.counted
-    )
-    yield judge(Judged(size.rule, size.name, size.value, size.spots, size.doubt_nm, size.guard, size.budget, warm),
-                case.size_limit)  # fmt: skip
+    few = form.angles < LEAST_ANGLES
+    size = _size(case, form)
+    yield as_bound(size) if few else size
+    larger = _larger(case, form)
+    if larger is not None:
+        yield larger
     if form.out_of_round is not None:
-        value = form.out_of_round
-        budget = _difference(case, value.spots)
-        if form.out_of_round_by_fit:
-            budget = scaled(budget, fitted_ovality_factor(len(value.spots)))
-        oval = _judged(case, ("surveys.form.out-of-round", "out-of-round"), value.value, value.spots, budget)
-        yield judge(oval, _most(limits.out_of_round), cannot_accept=form.angles < 3)
+        yield judge(_oval(case, form), _most(case.limits.out_of_round), cannot_accept=few)
     if form.taper is not None:
-        taper = form.taper
-        budget = _difference(case, taper.spots)
-        yield judge(
-            _judged(case, ("surveys.form.taper", "taper"), taper.value, taper.spots, budget), _most(limits.taper)
-        )
+        yield judge(_taper(case, form.taper), _most(case.limits.taper))
     if form.barrel is not None:
-        middle, front, rear = form.barrel.spots
-        parts = ((1.0, survey.budget(middle)), (-0.5, survey.budget(front)), (-0.5, survey.budget(rear)))
-        name = "barrel" if form.barrel.value >= ZERO else "hourglass"
-        value_of = abs(form.barrel.value)
-        bulge = _judged(case, ("surveys.form.barrel", name), value_of, form.barrel.spots, combine(parts))
-        yield judge(bulge, _most(limits.barrel or limits.taper))
+        yield judge(_barrel(case, form.barrel), _most(case.limits.barrel or case.limits.taper))
+
+
+def _size(case: JournalCase, form: Form) -> Finding:
+    guard, least = case.house.guard, form.least.spots[0]
+    budget = case.survey.budget(least)
+    doubt = standard_doubt(budget)
+    figure = Judged(
+        key=FigureKey.SIZE,
+        rule="surveys.size.least",
+        name="least size",
+        value=form.size_found,
+        spots=form.least.spots,
+        doubt_nm=doubt,
+        guard=guard_band(doubt, guard),
+        budget=budget,
+        beyond=beyond_guard(form.least.out_of, *own_and_common(budget), guard),
+        sure=form.least.value,
+        may_fall=case.survey.rise(least),
+    )
+    return judge(figure, case.size_limit, cannot_accept=form.angles < LEAST_ANGLES)
+
+
+def _larger(case: JournalCase, form: Form) -> Finding | None:
+    """The greatest size, where it is larger than new by more than doubt: a question, never a pass.
+
+    Rule:    verdicts.journal.larger.
+    """
+    guard, spot = case.house.guard, form.greatest.spots[0]
+    budget = case.survey.budget(spot)
+    doubt = standard_doubt(budget)
+    figure = Judged(
+        key=FigureKey.LARGER,
+        rule="verdicts.journal.larger",
+        name="greatest size",
+        value=form.greatest.value,
+        spots=form.greatest.spots,
+        doubt_nm=doubt,
+        guard=guard_band(doubt, guard),
+        budget=budget,
+        beyond=beyond_guard(form.greatest.out_of, *own_and_common(budget), guard),
+        may_fall=case.survey.rise(spot),
+    )
+    band = case.limits.size
+    limit = Limit(band.most - case.present, False, band.source.kind)
+    if figure.value - limit.value < (figure.beyond or figure.guard):
+        return None
+    return judge(figure, limit)
+
+
+def _oval(case: JournalCase, form: Form) -> Judged:
+    """Out-of-round: the larger of two-point and fitted is judged; only the two-point figure may reject."""
+    guard, value, two = case.house.guard, form.out_of_round, form.two_point
+    if value is None:
+        raise ValueError("no out-of-round to judge")
+    budget = _difference(case, value.spots)
+    if form.out_of_round_by_fit:
+        budget = scaled(budget, fitted_ovality_factor(value.angles_deg))
+    doubt = standard_doubt(budget)
+    rejects = two if two is not None else value
+    plain = standard_doubt(_difference(case, rejects.spots))
+    return Judged(
+        key=FigureKey.OUT_OF_ROUND,
+        rule="surveys.form.out-of-round",
+        name="out-of-round",
+        value=value.value,
+        spots=value.spots,
+        doubt_nm=doubt,
+        guard=guard_band(doubt, guard),
+        budget=budget,
+        beyond=beyond_guard_of_difference(rejects.out_of, max(plain, doubt), guard),
+        sure=rejects.value if form.out_of_round_by_fit else None,
+        **_warm_difference(case, rejects.spots),
+    )
+
+
+def _taper(case: JournalCase, taper: Measure) -> Judged:
+    guard, budget = case.house.guard, _difference(case, taper.spots)
+    doubt = standard_doubt(budget)
+    return Judged(
+        key=FigureKey.TAPER,
+        rule="surveys.form.taper",
+        name="taper",
+        value=taper.value,
+        spots=taper.spots,
+        doubt_nm=doubt,
+        guard=guard_band(doubt, guard),
+        budget=budget,
+        beyond=beyond_guard_of_difference(taper.out_of, doubt, guard),
+        **_warm_difference(case, taper.spots),
+    )
+
+
+def _barrel(case: JournalCase, barrel: Measure) -> Judged:
+    guard, survey = case.house.guard, case.survey
+    middle, front, rear = barrel.spots
+    parts = ((1.0, survey.budget(middle)), (-0.5, survey.budget(front)), (-0.5, survey.budget(rear)))
+    budget = combine(parts)
+    doubt = standard_doubt(budget)
+    return Judged(
+        key=FigureKey.BARREL,
+        rule="surveys.form.barrel",
+        name="barrel" if barrel.value >= ZERO else "hourglass",
+        value=abs(barrel.value),
+        spots=barrel.spots,
+        doubt_nm=doubt,
+        guard=guard_band(doubt, guard),
+        budget=budget,
+        beyond=beyond_guard_of_difference(barrel.out_of, doubt, guard),
+        **_warm_difference(case, barrel.spots),
+    )
+
+
+def _warm_difference(case: JournalCase, spots: tuple[str, ...]) -> dict[str, Length]:
+    """How far a difference may move when its readings cool: nothing where all were as warm."""
+    if not case.survey.bench.warm:
+        return {}
+    rises = [case.survey.rise(spot) for spot in spots]
+    apart = max(rises) - min(rises)
+    return {"may_fall": apart, "may_rise": apart}
 
 
 def _difference(case: JournalCase, spots: tuple[str, ...]) -> Budget:
@@ -73,52 +186,8 @@ def _most(figure: Figure) -> Limit:
     return Limit(figure.value, False, figure.source.kind)
 
 
-def measured_clearance(case: JournalCase) -> tuple[Finding, ...]:
-    """The oil clearance as it lies, where the bearing bore was read, or the housing bore and both walls.
-
-    Gives:   its least and its most against the sheet, none where too little is read or the sheet has no clearance.
-    Rule:    verdicts.clearance.   Source: handbook E1, C4: what bore gauge and micrometer share cancels.
-    """
-    survey, band = case.survey, case.limits.clearance
-    journal = [(size, spot) for spot, size in survey.sizes.items()]
-    bores = bore_sizes(case)
-    if not journal or not bores or band is None:
-        return ()
-    guard = case.house.guard
-    found = []
-    ends = ((LEAST_CLEARANCE, min(bores), max(journal)), (MOST_CLEARANCE, max(bores), min(journal)))
-    for name, (bore, where, budget), (shaft, spot) in ends:
-        total = combine(((1.0, budget), (-1.0, survey.budget(spot))))
-        doubt = standard_doubt(total)
-        figure = Judged(
-            "verdicts.clearance", name, bore - shaft, (where, spot), doubt, guard_band(doubt, guard), total
-        )
-        service = case.limits.clearance_service
-        most = service.value if service else band.most
-        kind = service.source.kind if service else band.source.kind
-        is_least = name == LEAST_CLEARANCE
-        limit = Limit(band.least, True, band.source.kind) if is_least else Limit(most, False, kind)
-        found.append(judge(figure, limit))
-    return tuple(found)
-
-
-def bore_sizes(case: JournalCase) -> list[tuple[Length, str, Budget]]:
-    """The bearing bore at every spot it is known at, with its budget: read, or housing bore less both walls."""
-    bench, bearing = case.survey.bench, case.survey.bearing
-    read = _known(bearing.get(Feature.BEARING_BORE, ()))
-    if read:
-        return [(size, f"bore {state.spot}", bench.budget(state.counted)) for state, size in read]
-    housing = _known(bearing.get(Feature.HOUSING_BORE, ()))
-    walls = _known(bearing.get(Feature.WALL, ()))
-    if not housing or len(walls) < 2:
-        return []
-    (upper, w_upper), (lower, w_lower) = walls
-    both = ((-1.0, bench.budget(upper.counted)), (-1.0, bench.budget(lower.counted)))
-    return [
-        (size - w_upper - w_lower, f"housing {state.spot}", combine(((1.0, bench.budget(state.counted)), *both)))
-        for state, size in housing
-    ]
-
-
-def _known(states: tuple[SpotState, ...]) -> list[tuple[SpotState, Length]]:
-    return [(state, size) for state in states if (size := state.size) is not None]
+def worst_state(findings: tuple[Finding, ...]) -> State:
+    """The worst of several findings."""
+    states = {finding.state for finding in findings}
+    order = (State.BEYOND, State.TOO_CLOSE, State.NOT_READ)
+    return next((state for state in order if state in states), State.WITHIN)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
 from halfthou.gauges import Budget
@@ -12,7 +12,7 @@ from halfthou.lengths import ZERO, Length
 
 
 class State(StrEnum):
-    """The four findings. Source: design 8.1."""
+    """The four findings."""
 
     WITHIN = "within"
     BEYOND = "beyond"
@@ -20,12 +20,28 @@ class State(StrEnum):
     NOT_READ = "not read"
 
 
+class FigureKey(StrEnum):
+    """What a figure is, wherever it stands. Its name in words may change; this does not."""
+
+    SIZE = "size"
+    LARGER = "larger than new"
+    OUT_OF_ROUND = "out-of-round"
+    TAPER = "taper"
+    BARREL = "barrel"
+    CLEARANCE_LEAST = "clearance least"
+    CLEARANCE_MOST = "clearance most"
+    HOUSING_LEAST = "housing least"
+    HOUSING_MOST = "housing most"
+
+
 @dataclass(frozen=True, slots=True)
 class Finding:
     """A judged figure. `to_spare` is positive inside the limit; `doubt_nm` is its standard uncertainty, `budget`
-    where that comes from. `may_be_less` is how much a part that was read warm may shrink yet; `waits_warm` that
-    this alone keeps it from being called."""
+    where that comes from. `guard` is how far inside it must lie to be accepted, `beyond_guard` how far outside to be
+    rejected. `may_fall` and `may_rise` are how far it may yet move when what was read warm has cooled; `waits_warm`
+    that this alone keeps it from being called. `at_most` says that two angles read it: the truth may be less."""
 
+    key: FigureKey
     rule: str
     name: str
     state: State
@@ -38,8 +54,12 @@ class Finding:
     by_rule_of_thumb: bool = False
     cannot_accept: bool = False
     budget: Budget = ()
-    may_be_less: Length = ZERO
+    beyond_guard: Length = ZERO
+    may_fall: Length = ZERO
+    may_rise: Length = ZERO
     waits_warm: bool = False
+    by_fit_alone: bool = False
+    at_most: bool = False
 
     @property
     def to_spare(self) -> Length:
@@ -63,17 +83,18 @@ def conformance(to_spare: Length, doubt_nm: float) -> float:
     return round(0.5 * (1 + math.erf(to_spare.nm / doubt_nm / math.sqrt(2))), 3)
 
 
-def call(to_spare: Length, guard: Length) -> State:
-    """Within if inside by at least the guard band, beyond if outside by at least it, else too close.
+def call(to_spare: Length, guard: Length, beyond: Length | None = None) -> State:
+    """Within if inside by at least the guard band, beyond if outside by at least its own, else too close.
 
-    Rule:    verdicts.guard-band.   Source: design 8.1. Whole nanometres are compared, nothing rounded.
+    Takes:   how far inside; the guard band of accepting; that of rejecting, where it is wider (a picked value).
+    Rule:    verdicts.guard-band.   Whole nanometres are compared, nothing rounded.
     A value exactly on the limit with a gauge without doubt is within.
     >>> call(Length(0), Length(0)).value, call(Length(10), Length(11)).value, call(Length(-11), Length(11)).value
     ('within', 'too close', 'beyond')
     """
     if to_spare >= guard:
         return State.WITHIN
-    return State.BEYOND if -to_spare >= guard else State.TOO_CLOSE
+    return State.BEYOND if -to_spare >= (guard if beyond is None else beyond) else State.TOO_CLOSE
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,8 +108,13 @@ class Limit:
 
 @dataclass(frozen=True, slots=True)
 class Judged:
-    """A figure to judge: what it is, its value, where it was read and how sure it is."""
+    """A figure to judge: what it is, its value, where it was read and how sure it is.
 
+    `beyond` is the guard band of rejecting (None: as that of accepting). `sure` is the value that rejects: the
+    plain reading where a fitted figure is judged.
+    """
+
+    key: FigureKey
     rule: str
     name: str
     value: Length
@@ -96,7 +122,10 @@ class Judged:
     doubt_nm: float
     guard: Length
     budget: Budget = ()
-    may_be_less: Length = ZERO
+    beyond: Length | None = None
+    sure: Length | None = None
+    may_fall: Length = ZERO
+    may_rise: Length = ZERO
 
 
 def judge(figure: Judged, limit: Limit, *, cannot_accept: bool = False) -> Finding:
@@ -104,30 +133,47 @@ def judge(figure: Judged, limit: Limit, *, cannot_accept: bool = False) -> Findi
 
     A rule of thumb alone settles nothing (verdicts.rule-of-thumb); `cannot_accept` is for a plan that may
     reject but never accept (verdicts.two-angles). Both turn a plain answer into too close. So does warmth that
-    could still move the answer (gauges.temperature).
+    could still move the answer (gauges.temperature), and a fitted figure that alone is past the limit.
     """
-    to_spare = figure.value - limit.value if limit.is_least else limit.value - figure.value
-    state = call(to_spare, figure.guard)
-    cooled = to_spare - figure.may_be_less if limit.is_least else to_spare + figure.may_be_less
-    warm = figure.may_be_less > ZERO and call(cooled, figure.guard) is not state
+    beyond = figure.guard if figure.beyond is None else figure.beyond
+
+    def spare(value: Length) -> Length:
+        return value - limit.value if limit.is_least else limit.value - value
+
+    state = call(spare(figure.value), figure.guard, beyond)
+    by_fit = False
+    if state is State.BEYOND and figure.sure is not None and call(spare(figure.sure), figure.guard, beyond) is not state:
+        state, by_fit = State.TOO_CLOSE, True
+    moves = (figure.value - figure.may_fall, figure.value + figure.may_rise)
+    warm = any(call(spare(moved), figure.guard, beyond) is not state for moved in moves if moved != figure.value)
+    warm = warm and state is not State.TOO_CLOSE
     if warm:
         state = State.TOO_CLOSE
     thumb = limit.source is SourceKind.RULE_OF_THUMB
     if thumb or (cannot_accept and state is State.WITHIN):
         state = State.TOO_CLOSE
     return Finding(
-        figure.rule,
-        figure.name,
-        state,
-        figure.value,
-        limit.value,
-        limit.is_least,
-        figure.guard,
-        figure.doubt_nm,
-        figure.spots,
-        thumb,
-        cannot_accept and not thumb,
-        figure.budget,
-        figure.may_be_less,
-        warm,
+        key=figure.key,
+        rule=figure.rule,
+        name=figure.name,
+        state=state,
+        value=figure.value,
+        limit=limit.value,
+        limit_is_least=limit.is_least,
+        guard=figure.guard,
+        doubt_nm=figure.doubt_nm,
+        spots=figure.spots,
+        by_rule_of_thumb=thumb,
+        cannot_accept=cannot_accept and not thumb,
+        budget=figure.budget,
+        beyond_guard=beyond,
+        may_fall=figure.may_fall,
+        may_rise=figure.may_rise,
+        waits_warm=warm,
+        by_fit_alone=by_fit,
     )
+
+
+def as_bound(finding: Finding) -> Finding:
+    """The finding as one that two angles read: the truth may be less."""
+    return replace(finding, at_most=True)

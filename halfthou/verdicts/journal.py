@@ -2,29 +2,62 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
+from enum import StrEnum
 
 from halfthou.gauges import Budget, combine, expanded, guard_band, standard_doubt
-from halfthou.jobs import Look
+from halfthou.jobs import Hardening, Look, SourceKind, Waived
 from halfthou.lengths import ZERO, Length
-from halfthou.surveys import POLISH_SHELL, Form
+from halfthou.surveys import CRACK_FOUND, PASSED, POLISH_SHELL, Form
 from halfthou.verdicts.actions import Action
+from halfthou.verdicts.bearing import housing_findings, housing_read, measured_clearance
 from halfthou.verdicts.case import JournalCase
 from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
-from halfthou.verdicts.figures import journal_findings, measured_clearance
-from halfthou.verdicts.finding import Finding, State
+from halfthou.verdicts.contradictions import Contradiction, contradictions
+from halfthou.verdicts.figures import LEAST_ANGLES, journal_findings, worst_state
+from halfthou.verdicts.finding import FigureKey, Finding, State
 
-#: Temper colours from which a journal counts as overheated. Source: handbook M; common practice.
+#: Temper colours from which a journal counts as overheated. Source: common practice, no source.
 HOT = ("brown or purple", "blue", "grey")
+TURNED, CATCHES, LIGHT = "turned in its housing", "nail catches", "light marks"
+BAD_FILLET = "sharp, notched or undercut"
+_KEPT = (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE)
+
+
+class Open(StrEnum):
+    """What keeps a journal from being settled. While one stands, nothing about the journal is whole."""
+
+    UNREAD = "not read whole"
+    HELD = "a question waits"
+    OUTSIDE = "a reading outside the plan"
+    CONTRADICTED = "readings contradict"
+    SCORE_DEPTH = "depth of the score not known"
+    TWO_ANGLES = "two angles only"
+    FOREIGN = "no shell is made for its size"
+    THUMB = "sized by a rule of thumb"
+    TOO_CLOSE = "too close to call"
+    LARGER = "larger than new"
+    CLEARANCE = "oil clearance"
+    HOUSING = "housing"
+    REFERRED = "somebody else's word"
+
+
+#: What leaves the size of a journal open: its set cannot be sized, ordered for or ground while one stands.
+SIZE_OPEN = frozenset(
+    {Open.UNREAD, Open.HELD, Open.OUTSIDE, Open.CONTRADICTED, Open.SCORE_DEPTH, Open.TWO_ANGLES, Open.THUMB}
+)
+#: What stays open also where the journal is ground: grinding deals with all the rest.
+_OPEN_ANYWAY = SIZE_OPEN | {Open.REFERRED, Open.HOUSING}
 
 
 @dataclass(frozen=True, slots=True)
 class JournalVerdict:
     """The verdict on one journal by itself, before its set is decided.
 
-    `usable` is the clean-up interval with polish and doubt taken off. `polish_shell` is the undersize of a
-    polish shell that would do by itself, where one would. `clearance` holds the findings on a measured oil
-    clearance, which change no action of the journal: it is tuned by its shells.
+    `usable` is the clean-up interval with polish, doubt and warmth taken off. `polish_shell` is the undersize of a
+    polish shell that would do by itself, where one would. `clearance` and `housing` hold the findings on its
+    bearing. `opens` is what keeps it from being settled.
     """
 
     case: JournalCase
@@ -36,11 +69,36 @@ class JournalVerdict:
     usable: CleanUp | None
     polish_shell: Length | None
     clearance: tuple[Finding, ...] = ()
+    housing: tuple[Finding, ...] = ()
+    contradictions: tuple[Contradiction, ...] = ()
+    opens: frozenset[Open] = frozenset()
+    by_score: bool = False
 
     @property
     def needs_machining(self) -> bool:
         """Whether the journal cannot go back by itself without grinding."""
         return self.action is Action.REGRIND
+
+    @property
+    def referred_for(self) -> tuple[str, ...]:
+        """The rules by which it waits for somebody else's word."""
+        return tuple(words_awaited(self.case))
+
+    def finding(self, key: FigureKey) -> Finding | None:
+        """One figure by its key; None where it could not be worked out."""
+        every = (*self.findings, *self.clearance, *self.housing)
+        return next((finding for finding in every if finding.key is key), None)
+
+    @property
+    def size(self) -> Finding | None:
+        """The finding on the least size."""
+        return self.finding(FigureKey.SIZE)
+
+    def open_where(self, action: Action) -> frozenset[Open]:
+        """What stays open once this is done to the journal: grinding deals with all that is not about its size."""
+        if action is Action.REGRIND:
+            return self.opens & _OPEN_ANYWAY
+        return frozenset({Open.UNREAD}) & self.opens if action is Action.REPLACE else self.opens
 
 
 def judge_journal(case: JournalCase) -> JournalVerdict:
@@ -49,28 +107,114 @@ def judge_journal(case: JournalCase) -> JournalVerdict:
     Gives:   findings on every figure that can be worked out, the clean-up interval and the action.
     Rule:    surveys.plan.whole, verdicts.journal.*; a crack or a sharp fillet comes before any figure.
     """
-    survey = case.survey
-    form = survey.form
+    form = case.survey.form
+    clearance, housing, clashing = measured_clearance(case), housing_findings(case), contradictions(case)
+    findings = () if form is None else journal_findings(case, form)
+    opens = frozenset(_opens(case, form, findings, (*clearance, *housing), clashing))
     if form is None:
-        action = _action_by_eye(case) or Action.MEASURE
-        return JournalVerdict(case, action, State.NOT_READ, (), ZERO, None, None, None, measured_clearance(case))
-    findings = journal_findings(case, form)
+        action = _action_by_eye(case) or (Action.REGRIND if _catches(case) else Action.MEASURE)
+        return JournalVerdict(
+            case, action, State.NOT_READ, (), ZERO, None, None, None, clearance, housing, clashing, opens
+        )
     one = findings[0].doubt_nm
-    clean_up = clean_up_size(form.size_found, _ground_size(case, form), _score(case))
-    sure_doubt = expanded(standard_doubt(_sure_budget(case, form)))
-    shell = _polish_shell(case, form, findings, guard_band(one, case.house.guard))
-    state = _worst(findings)
+    score = _score(case)
+    clean_up = clean_up_size(form.size_found, _ground_size(case, form), score)
+    usable = clean_up.allowing_for(
+        case.house.polish_allowance,
+        expanded(standard_doubt(_sure_budget(case, form))),
+        expanded(one),
+        case.survey.rise(form.least.spots[0]),
+    )
+    shell = _polish_shell(case, form, findings, opens, guard_band(one, case.house.guard))
+    state = worst_state(findings)
     return JournalVerdict(
         case=case,
-        action=_action_by_eye(case) or _action_by_gauge(case, state, shell, findings),
-        state=state if survey.whole or state is State.BEYOND else State.NOT_READ,
+        action=_action_by_eye(case) or _action_by_gauge(case, findings, shell, opens),
+        state=state if case.survey.whole or state is State.BEYOND else State.NOT_READ,
         findings=findings,
         doubt=expanded(one),
         clean_up=clean_up,
-        usable=clean_up.allowing_for(case.house.polish_allowance, sure_doubt, expanded(one)),
+        usable=usable,
         polish_shell=shell,
-        clearance=measured_clearance(case),
+        clearance=clearance,
+        housing=housing,
+        contradictions=clashing,
+        opens=opens,
+        by_score=score is not None and clean_up != clean_up_size(form.size_found, _ground_size(case, form)),
     )
+
+
+def words_awaited(case: JournalCase) -> Iterator[str]:
+    """The rules by which a journal waits for somebody else's word.
+
+    Blue that passed its crack test is still a crank that got hot: hardness and straightness are asked for. A
+    nitrided journal that stands at an undersize was ground: was it hardened again?
+    """
+    if case.answer(Look.FILLET) == BAD_FILLET:
+        yield "verdicts.journal.fillet"
+    hot = case.answer(Look.HEAT) in HOT
+    cleared = (
+        case.answer(Look.CRACK_TEST) == PASSED
+        and case.answer(Look.HARDNESS) == "as the maker asks"
+        and case.answer(Look.STRAIGHTNESS) == "within the maker's run-out"
+    )
+    if hot and not cleared:
+        yield "verdicts.journal.heat"
+    if case.answer(Look.HARDNESS) == "soft" and not hot:
+        yield "verdicts.journal.heat"
+    if case.answer(Look.STRAIGHTNESS) == "bent" and not hot:
+        yield "verdicts.journal.straightness"
+    treated = case.hardened_again or case.answer(Look.TREATMENT) == "hardened again"
+    skin = case.limits.hardening in (Hardening.NITRIDED, Hardening.NITROCARBURISED)
+    if skin and case.present > ZERO and not treated and (case.survey.form is not None or case.stands is not None):
+        yield "verdicts.journal.treatment"
+
+
+def housing_awaited(case: JournalCase) -> bool:
+    """Whether a shell turned and nobody has measured its housing, or waived that."""
+    turned = case.answer(Look.SHELL) == TURNED
+    return turned and not housing_read(case) and Waived.HOUSING not in case.waived
+
+
+def _opens(
+    case: JournalCase,
+    form: Form | None,
+    findings: tuple[Finding, ...],
+    bearing: tuple[Finding, ...],
+    clashing: tuple[Contradiction, ...],
+) -> Iterator[Open]:
+    survey = case.survey
+    if not survey.whole and Waived.READINGS not in case.waived:
+        yield Open.UNREAD
+    if survey.held or any(state.held for spots in survey.bearing.values() for state in spots):
+        yield Open.HELD
+    if survey.outside:
+        yield Open.OUTSIDE
+    if clashing:
+        yield Open.CONTRADICTED
+    if _catches(case) and case.seen[Look.SURFACE].depth is None:
+        yield Open.SCORE_DEPTH
+    if form is not None and form.angles < LEAST_ANGLES and survey.whole:
+        yield Open.TWO_ANGLES
+    if case.foreign:
+        yield Open.FOREIGN
+    if case.limits.size.source.kind is SourceKind.RULE_OF_THUMB:
+        yield Open.THUMB
+    if any(f.key is FigureKey.LARGER for f in findings):
+        yield Open.LARGER
+    if any(f.state is State.TOO_CLOSE and f.key is not FigureKey.LARGER for f in findings):
+        yield Open.TOO_CLOSE
+    clearance = [f for f in bearing if f.key in (FigureKey.CLEARANCE_LEAST, FigureKey.CLEARANCE_MOST)]
+    if any(f.state is not State.WITHIN for f in clearance):
+        yield Open.CLEARANCE
+    if housing_awaited(case) or any(f.state is not State.WITHIN for f in bearing if f not in clearance):
+        yield Open.HOUSING
+    if any(words_awaited(case)):
+        yield Open.REFERRED
+
+
+def _catches(case: JournalCase) -> bool:
+    return case.answer(Look.SURFACE) == CATCHES
 
 
 def _sure_budget(case: JournalCase, form: Form) -> Budget:
@@ -81,11 +225,6 @@ def _sure_budget(case: JournalCase, form: Form) -> Budget:
     return combine(parts)
 
 
-def _worst(findings: tuple[Finding, ...]) -> State:
-    states = {finding.state for finding in findings}
-    return next(s for s in (State.BEYOND, State.TOO_CLOSE, State.WITHIN) if s in states)
-
-
 def _ground_size(case: JournalCase, form: Form) -> Length:
     """The size it was last ground to at most: top of its present band, or the largest reading if larger."""
     return max(case.limits.size.most - case.present, form.greatest.value)
@@ -93,53 +232,64 @@ def _ground_size(case: JournalCase, form: Form) -> Length:
 
 def _score(case: JournalCase) -> Score | None:
     seen = case.seen.get(Look.SURFACE)
-    if seen is None or seen.answer != "nail catches" or seen.depth is None:
+    if seen is None or seen.answer != CATCHES or seen.depth is None:
         return None
     there = case.survey.sizes.get(seen.spot) if seen.spot else None
     return Score(seen.depth, there)
 
 
-def _polish_shell(case: JournalCase, form: Form, findings: tuple[Finding, ...], guard: Length) -> Length | None:
-    """The smallest polish shell that suits a journal which is only a little small.
+def _polish_shell(
+    case: JournalCase, form: Form, findings: tuple[Finding, ...], opens: frozenset[Open], guard: Length
+) -> Length | None:
+    """The smallest polish shell that suits a journal which is only a little small, or lightly marked at its limit.
 
-    Rule:    verdicts.journal.polish-shell.   Source: handbook D8: short by less than 0.002 in, form sound.
+    Rule:    verdicts.journal.polish-shell.   Source: docs/trade/journals.md, Choosing the size: short by less than
+             0.002 in, form sound.
     """
     size, *forms = findings
-    short = -size.to_spare
-    if size.state is not State.BEYOND or not ZERO < short < POLISH_SHELL:
+    marked = case.answer(Look.SURFACE) == LIGHT and not _polishes_out(case, size)
+    if size.state is not State.BEYOND and not marked:
         return None
-    if any(finding.state is not State.WITHIN for finding in forms) or not case.survey.whole:
+    if -size.to_spare >= POLISH_SHELL or (opens & SIZE_OPEN) or any(f.state is not State.WITHIN for f in forms):
         return None
-    if case.answer(Look.SURFACE) == "nail catches":
+    if _catches(case) or size.by_rule_of_thumb or case.foreign:
         return None
-    after = form.size_found - case.house.polish_allowance - guard
+    after = form.size_found - case.house.polish_allowance - guard - size.may_fall
     steps = sorted(s.undersize - case.present for s in case.limits.shells if s.can_be_bought)
     least = case.limits.size.least - case.present
     return next((k for k in steps if ZERO < k <= POLISH_SHELL and after >= least - k), None)
 
 
+def _polishes_out(case: JournalCase, size: Finding) -> bool:
+    """Whether the journal stays inside its limit by at least the guard band once the polish is off."""
+    return size.to_spare - case.house.polish_allowance - size.may_fall >= size.guard
+
+
 def _action_by_eye(case: JournalCase) -> Action | None:
     """What eye and crack test decide before any figure. The eye may reject; only a gauge may accept."""
-    if case.answer(Look.CRACK_TEST) == "crack found":
+    if case.answer(Look.CRACK_TEST) == CRACK_FOUND:
         return Action.REPLACE
-    if case.answer(Look.FILLET) == "sharp, notched or undercut":
-        return Action.REFER
-    if case.answer(Look.HEAT) in HOT and case.answer(Look.CRACK_TEST) != "passed":
-        return Action.REFER
-    return None
+    return Action.REFER if any(words_awaited(case)) else None
 
 
 def _action_by_gauge(
-    case: JournalCase, state: State, shell: Length | None, findings: tuple[Finding, ...]
+    case: JournalCase, findings: tuple[Finding, ...], shell: Length | None, opens: frozenset[Open]
 ) -> Action:
-    surface = case.answer(Look.SURFACE)
-    if surface == "nail catches":
+    surface, size = case.answer(Look.SURFACE), findings[0]
+    if surface == CATCHES:
         return Action.REGRIND
-    if state is State.BEYOND:
+    beyond = [f for f in findings if f.state is State.BEYOND and f.key is not FigureKey.LARGER]
+    if beyond:
         return Action.FIT_UNDERSIZE if shell is not None else Action.REGRIND
-    if state is State.TOO_CLOSE or not case.survey.whole:
+    if shell is not None and surface == LIGHT and not opens - {Open.TOO_CLOSE}:
+        return Action.FIT_UNDERSIZE
+    if opens - {Open.UNREAD} or not case.survey.whole:
         return Action.MEASURE
-    if surface == "light marks":
-        size = findings[0]
-        return Action.POLISH if size.to_spare - case.house.polish_allowance >= size.guard else Action.MEASURE
+    if surface == LIGHT:
+        return Action.POLISH if _polishes_out(case, size) else Action.MEASURE
     return Action.REUSE
+
+
+def keeps(action: Action) -> bool:
+    """Whether a journal goes back at the size it has."""
+    return action in _KEPT

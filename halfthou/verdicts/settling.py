@@ -21,7 +21,7 @@ from halfthou.gauges import (
 from halfthou.jobs import Gauge, Purpose
 from halfthou.lengths import ZERO, Length
 from halfthou.verdicts.case import JournalCase
-from halfthou.verdicts.finding import Finding, State
+from halfthou.verdicts.finding import FigureKey, Finding, State
 
 #: More repeats than this at one spot are not asked for. Source: common practice, no source.
 MOST_REPEATS = 9
@@ -36,6 +36,7 @@ class Way(StrEnum):
     FINER_GAUGE = "use a finer gauge"
     MAKERS_LIMIT = "find the maker's limit"
     THIRD_ANGLE = "read a third angle"
+    MORE_ANGLES = "read at the angle between"
     NONE = "nothing in the cabinet"
 
 
@@ -73,7 +74,10 @@ def _settlings(case: JournalCase, finding: Finding) -> Iterator[Settling]:
     if finding.waits_warm:
         yield Settling(Way.COOL, finding.name, finding.spots)
         return
-    allowed = abs(finding.to_spare).nm / GUARD_FACTOR[case.house.guard]
+    if finding.by_fit_alone:
+        yield Settling(Way.MORE_ANGLES, finding.name)
+        return
+    allowed = abs(finding.to_spare).nm / (GUARD_FACTOR[case.house.guard] * _wider(finding))
     setups = _setups(case, finding)
     found = False
     for settling in (_again(case, finding, allowed), _checked(finding, setups, allowed)):
@@ -84,8 +88,15 @@ def _settlings(case: JournalCase, finding: Finding) -> Iterator[Settling]:
         yield _finer(case, finding, allowed) or Settling(Way.NONE, finding.name)
 
 
+def _wider(finding: Finding) -> float:
+    """How much wider the guard of rejecting is than that of accepting, where the figure lies past its limit."""
+    if finding.to_spare >= ZERO or finding.guard == ZERO:
+        return 1.0
+    return max(1.0, finding.beyond_guard.nm / finding.guard.nm)
+
+
 def _setups(case: JournalCase, finding: Finding) -> list[Setup]:
-    counted = {state.spot: state.counted for state in case.survey.spots}
+    counted = {state.spot: state.counted for state in case.survey.all_spots}
     return [taken.setup for spot in finding.spots for taken in counted.get(spot, ())]
 
 
@@ -100,7 +111,7 @@ def parts_of(finding: Finding) -> tuple[float, float, float]:
 def _again(case: JournalCase, finding: Finding, allowed: float) -> Settling | None:
     scale, repeat, rest = parts_of(finding)
     left = allowed**2 - scale**2 - rest**2
-    counts = {state.spot: len(state.counted) for state in case.survey.spots}
+    counts = {state.spot: len(state.counted) for state in case.survey.all_spots}
     have = min((counts.get(spot, 1) for spot in finding.spots), default=1)
     if left <= 0 or repeat <= 0:
         return None
@@ -124,7 +135,7 @@ def _finer(case: JournalCase, finding: Finding, allowed: float) -> Settling | No
     _, _, rest = parts_of(finding)
     size = case.survey.form.size_found if case.survey.form else ZERO
     used = {setup.gauge.id for setup in _setups(case, finding)}
-    is_size = finding.limit_is_least
+    is_size = finding.key is FigureKey.SIZE
     fine: list[tuple[float, Gauge]] = []
     for gauge in journal_gauges(case):
         if gauge.id in used or not gauge.reaches(size):

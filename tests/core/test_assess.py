@@ -97,13 +97,13 @@ def test_the_newest_reading_of_a_spot_counts_and_the_other_is_kept() -> None:
 
 def test_a_withdrawn_or_corrected_reading_counts_no_more() -> None:
     one = job({"R1": ["2.0300", "2.0375"]})
-    taken_back = Withdrawal(id="w", reading="R1.1a", by="bench", at=NOON)
+    taken_back = Withdrawal(id="w", fact="R1.1a", by="bench", at=NOON)
     assert assess(one.model_copy(update={"withdrawals": (taken_back,)})).journal("R1").spots[0].current is None
     mended = one.readings[0].model_copy(update={"id": "c", "size": inches("2.0375"), "corrects": "R1.1a"})
     corrected = one.model_copy(update={"readings": (*one.readings, mended)})
     spot = assess(corrected).journal("R1").spots[0]
     assert (spot.current and spot.current.id, spot.others) == ("c", ())
-    undone = corrected.model_copy(update={"withdrawals": (Withdrawal(id="u", reading="c", by="b", at=NOON),)})
+    undone = corrected.model_copy(update={"withdrawals": (Withdrawal(id="u", fact="c", by="b", at=NOON),)})
     back = assess(undone).journal("R1").spots[0].current
     assert back is not None
     assert back.id == "R1.1a"

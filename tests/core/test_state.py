@@ -274,7 +274,7 @@ def test_the_story_tells_everything_and_erases_nothing() -> None:
         one.model_copy(
             update={
                 "readings": (*one.readings, mended),
-                "withdrawals": (Withdrawal(id="w", reading="R1.2d", by="machinist", at=NOON + 2 * HOUR),),
+                "withdrawals": (Withdrawal(id="w", fact="R1.2d", by="machinist", at=NOON + 2 * HOUR),),
                 "operations": (done(OperationKind.GRIND, "rods", hours=3, undersize=inches("0.010")),),
                 "checks": (check("c", "2.0000"),),
             }

@@ -1,0 +1,66 @@
+"""Whether a gauge is one to believe at this size and feature. Where not, somebody is asked before it counts."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from enum import StrEnum
+
+from halfthou.gauges.setting import SAME_DAY, Setting
+from halfthou.jobs import COMPARATORS, Feature, Gauge, GaugeKind, Purpose, Reading
+
+#: What a gauge must be fit for to read each feature.
+NEEDED: dict[Feature, Purpose] = {
+    Feature.JOURNAL: Purpose.JOURNAL,
+    Feature.BEARING_BORE: Purpose.BORE,
+    Feature.HOUSING_BORE: Purpose.BORE,
+    Feature.WALL: Purpose.WALL,
+}
+
+
+class GaugeQuestion(StrEnum):
+    """Why a gauge is asked about."""
+
+    KIND = "the gauge is not made for this"
+    RANGE = "the gauge does not reach this size"
+    OUT = "the gauge is out"
+    OVERDUE = "the gauge is overdue"
+    NOT_SET = "the gauge was not set"
+    DRIFTED = "the gauge shifted in use"
+
+
+def question_of(gauge: Gauge, setting: Setting | None, reading: Reading) -> GaugeQuestion | None:
+    """What has to be asked about the gauge of a reading before the reading counts; None where nothing.
+
+    Takes:   the gauge, the setting check in force for the reading, the reading.
+    Rule:    gauges.standing.   Source: common practice, no source: a caliper is too coarse for journals, bores and
+             walls; a gauge whose zero error is more than its permissible error is out.
+    """
+    if NEEDED[reading.feature] not in gauge.purposes:
+        return GaugeQuestion.KIND
+    if not gauge.reaches(reading.size):
+        return GaugeQuestion.RANGE
+    comparator = gauge.kind in COMPARATORS
+    if setting is not None and not comparator and abs(setting.zero) > gauge.permissible_error:
+        return GaugeQuestion.OUT
+    if gauge.due is not None and reading.at.date() > gauge.due:
+        return GaugeQuestion.OVERDUE
+    return GaugeQuestion.NOT_SET if comparator and setting is None else None
+
+
+def shifted(gauge: Gauge, settings: Sequence[Setting], reading: Reading) -> bool:
+    """Whether a comparator read its master differently after the reading than before, by more than it may.
+
+    Rule:    gauges.setting-check.   Source: common practice, no source: set before a sitting, read after it.
+    """
+    if gauge.kind not in COMPARATORS:
+        return False
+    before = next((s for s in reversed(settings) if s.check.at <= reading.at), None)
+    after = next((s for s in settings if s.check.at > reading.at), None)
+    if before is None or after is None or after.check.at - before.check.at > SAME_DAY:
+        return False
+    return before.near(after.standard) and abs(after.zero - before.zero) > gauge.permissible_error
+
+
+def weighs_only(gauge: Gauge) -> bool:
+    """Whether the gauge knows no lengths at all."""
+    return gauge.kind is GaugeKind.WEIGHING_SCALE

@@ -1,0 +1,70 @@
+"""The crank is one part: what ends it for one set ends it for both. And what a person decided otherwise."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import replace
+
+from halfthou.jobs import Decision, DecisionKind, Job, JournalSet, Waived
+from halfthou.sets.decide import End, SetVerdict
+from halfthou.surveys import CRACK_FOUND
+from halfthou.jobs import Look
+from halfthou.verdicts import Action
+
+
+def standing_decisions(job: Job) -> dict[tuple[JournalSet, str, Waived | None], Decision]:
+    """The decisions that stand: the last of each set, journal and matter that was made here and not taken back."""
+    last: dict[tuple[JournalSet, str, Waived | None], Decision] = {}
+    for decision in sorted(job.decisions, key=lambda d: (d.at, d.id)):
+        if not decision.made_elsewhere:
+            last[decision.set, decision.journal or "", decision.about] = decision
+    return {key: one for key, one in last.items() if one.kind is not DecisionKind.TAKEN_BACK}
+
+
+def waived_of(job: Job) -> dict[str, frozenset[Waived]]:
+    """What is waived of each journal."""
+    found: dict[str, frozenset[Waived]] = {}
+    for (_, journal, about), decision in standing_decisions(job).items():
+        if decision.kind is DecisionKind.WAIVED and journal:
+            found[journal] = found.get(journal, frozenset()) | {about or Waived.READINGS}
+    return found
+
+
+def overruled(decided: SetVerdict, decision: Decision | None) -> SetVerdict:
+    """The set as a person decided it: shells, band and headline follow the person.
+
+    Rule:    sets.decided-otherwise.
+    """
+    if decision is None or decision.kind is not DecisionKind.OVERRIDDEN:
+        return decided
+    action = Action(decision.action)
+    undersize = decision.undersize
+    if undersize is None and action is not Action.REPLACE:
+        undersize = None if decided.case.mixed else decided.case.present
+    return replace(decided, action=action, undersize=undersize, decision=decision)
+
+
+def as_one_crank(decided: Mapping[JournalSet, SetVerdict]) -> dict[JournalSet, SetVerdict]:
+    """The sets once the crank is looked at as one part.
+
+    A crack anywhere, or one set past its last size, ends it for both: nothing is ground and no shells are ordered.
+    Rule:    sets.one-crank.
+    """
+    cracked = any(
+        verdict.case.answer(Look.CRACK_TEST) == CRACK_FOUND
+        for one in decided.values()
+        for verdict in one.case.verdicts.values()
+    )
+    found = {}
+    for name, one in decided.items():
+        others = [other for other_name, other in decided.items() if other_name is not name]
+        if cracked and one.decision is None:
+            found[name] = replace(one, action=Action.REPLACE, undersize=None, ended=End.CRACK)
+        elif any(other.action is Action.REPLACE for other in others) and one.decision is None:
+            if one.action is not Action.REPLACE:
+                found[name] = replace(one, action=Action.REPLACE, undersize=None, ended=End.OTHER_SET)
+            else:
+                found[name] = one
+        else:
+            found[name] = one
+    return found

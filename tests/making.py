@@ -160,7 +160,7 @@ def job(
 def look(on: str, what: Look, answer: str, depth: str | None = None, **more: Any) -> Observation:
     """An observation with a depth in inches."""
     return Observation(
-        id=f"{on}.{what.value}.{answer}".replace(" ", "-").replace(",", ""),
+        id=f"{on}.{what.value}.{answer}".replace(" ", "-").replace(",", "").replace("'", ""),
         on=on,
         look=what,
         answer=answer,

@@ -24,7 +24,9 @@ def budgets_shown(verdict: JournalVerdict, say: Notation) -> tuple[BudgetShown, 
     rule = RULE_WORDS[verdict.case.house.guard]
     repeats = [taken.setup.repeat for taken in verdict.case.survey.taken]
     freedom = min((repeat.freedom for repeat in repeats if repeat.kind is TermKind.REPEAT), default=0)
-    return tuple(_shown(finding, rule, freedom, say) for finding in (*verdict.findings, *verdict.clearance, *verdict.housing))
+    return tuple(
+        _shown(finding, rule, freedom, say) for finding in (*verdict.findings, *verdict.clearance, *verdict.housing)
+    )
 
 
 def _shown(finding: Finding, rule: str, freedom: int, say: Notation) -> BudgetShown:

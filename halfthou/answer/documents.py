@@ -81,7 +81,7 @@ class BearingShown:
 
 @dataclass(frozen=True, slots=True)
 class FigureShown:
-    """One judged figure, known by its key. `conforms` is the probability that the true value lies within the limit."""
+    """One judged figure, known by its key. `conforms` is the probability that it truly lies within the limit."""
 
     key: FigureKey
     rule: str
@@ -238,9 +238,9 @@ class BudgetLine(Document):
 
 
 class BudgetShown(Document):
-    """The uncertainty budget of one figure, and the decision rule it is called by. `beyond_guard` is how far past its
-    limit it must lie to be called beyond: more than `guard` where it was picked out of several. `freedom` are its effective
-    degrees of freedom, empty where nothing in it rests on repeats."""
+    """The uncertainty budget of one figure, and the decision rule it is called by. `beyond_guard` is how far past
+    its limit it must lie to be called beyond: more than `guard` where it was picked out of several. `freedom` are
+    its effective degrees of freedom, empty where nothing in it rests on repeats."""
 
     key: FigureKey
     figure: str
@@ -286,8 +286,8 @@ class Assessment(Document):
     """Everything the trade can say about a job so far.
 
     `whole` is true where every figure in scope is settled or waived, each that is beyond has an action that deals
-    with it, and nothing is unread, held, contradicted, outside the plan or waiting for somebody's word. `decided` is
-    another mark: a person has accepted or overridden both sets.
+    with it, and nothing is unread, held, contradicted, outside the plan or waiting for somebody's word. `decided`
+    is another mark: a person has accepted or overridden both sets.
     """
 
     unit: Unit

@@ -29,8 +29,8 @@ from halfthou.verdicts import (
     HOT,
     MARKS,
     Action,
-    Finding,
     FigureKey,
+    Finding,
     JournalVerdict,
     Open,
     Reason,
@@ -139,7 +139,13 @@ def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:
 
 def _measure_headline(verdict: JournalVerdict) -> str:
     if verdict.case.survey.form is None:
-        return "Answer first" if verdict.case.survey.held else "Read it again" if _all_aside(verdict) else "Not read yet"
+        return (
+            "Answer first"
+            if verdict.case.survey.held
+            else "Read it again"
+            if _all_aside(verdict)
+            else "Not read yet"
+        )
     opens = verdict.opens
     if Open.HELD in opens:
         return "Answer first"
@@ -290,7 +296,7 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
     if case.answer(Look.HEAT) in HOT:
         for look, words in (
             (Look.HARDNESS, "Test the hardness of the hot journal."),
-            (Look.STRAIGHTNESS, "Indicate the crank: does it run true?"),
+            (Look.STRAIGHTNESS, "Indicate the crank: see that it runs true."),
         ):
             if case.answer(look) is None:
                 yield words

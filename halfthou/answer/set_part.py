@@ -51,7 +51,8 @@ def set_answer(
         decided=decision is not None,
         ended=decided.ended is not None,
         awaiting=decided.awaiting,
-        can_be_accepted=decided.action is not Action.MEASURE and (not decided.so_far or decided.action is Action.REPLACE),
+        can_be_accepted=decided.action is not Action.MEASURE
+        and (not decided.so_far or decided.action is Action.REPLACE),
         reasons=set_reasons(decided, say),
         would_change=would_change(decided, say),
         finished_band=f"{say.at_least(finished[0])} to {say.at_most(finished[1])}" if finished else None,

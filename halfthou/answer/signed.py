@@ -24,7 +24,7 @@ _KEYS = {
 
 
 def shape_of(sheet: Sheet) -> int:
-    """The shape a sheet was stored in. The second version's journals tell what is left to read, the first's do not."""
+    """The shape a sheet was stored in. The second's journals tell what is left to read, the first's do not."""
     if "shape" in sheet:
         return int(sheet["shape"])
     journals = sheet["assessment"]["journals"]

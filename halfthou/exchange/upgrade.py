@@ -55,7 +55,7 @@ def _renamed(one: Any, old: str, new: str) -> Any:
 
 
 def _placed(reading: Any, job: Data) -> Any:
-    """A reading with the angle and the number of planes of the plan it was taken by, where its plan has the spot."""
+    """A reading with the angle and the number of planes it was taken by, where its plan has the spot."""
     if not isinstance(reading, dict) or reading.get("feature", "journal") != "journal":
         return reading
     spot, journal = reading.get("spot"), reading.get("journal")

@@ -27,7 +27,16 @@ from halfthou.gauges.fitness import (
 )
 from halfthou.gauges.question import GaugeQuestion, question_of, shifted, weighs_only
 from halfthou.gauges.repeatability import ENOUGH_FREEDOM, Repeatability, few_repeats, pooled, repeatability
-from halfthou.gauges.setting import SAME_DAY, Setting, Settings, Standing, check_stands, in_force, settings_of, standing_of
+from halfthou.gauges.setting import (
+    SAME_DAY,
+    Setting,
+    Settings,
+    Standing,
+    check_stands,
+    in_force,
+    settings_of,
+    standing_of,
+)
 from halfthou.gauges.setup import (
     Cabinet,
     Place,

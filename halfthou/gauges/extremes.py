@@ -1,4 +1,4 @@
-"""The least of several readings lies low by chance alone: what "beyond" has to allow for where a value was picked."""
+"""The least of several readings lies low by chance alone: what "beyond" has to allow for."""
 
 from __future__ import annotations
 
@@ -56,8 +56,8 @@ def picked_factor(count: int, guard: Guard) -> float:
 def beyond_guard(count: int, own_nm: float, common_nm: float, guard: Guard) -> Length:
     """How far past its limit the least (or greatest) of so many readings must lie to be called beyond.
 
-    Takes:   how many readings it was picked from; the scatter of one reading alone and the doubt common to all, both
-             as standard uncertainties in nm.
+    Takes:   how many readings it was picked from; the scatter of one reading alone and the doubt common to all,
+             both as standard uncertainties in nm.
     Gives:   the larger of m_n·s + z·√((sd_n·s)² + c²) and k_n·s, and never less than z·√(s² + c²), rounded outward.
     Rule:    gauges.picked.   Source: order statistics; simulated in tests/stories.
     """

@@ -63,7 +63,7 @@ A_DAY = timedelta(hours=24)
 
 
 def check_stands(gauge: Gauge, house: HouseRules) -> timedelta:
-    """How long a setting check of this gauge stands: a comparator's for its sitting, any other as the house says."""
+    """How long a setting check stands: a comparator's for its sitting, any other gauge's as the house says."""
     return SAME_DAY if gauge.kind in COMPARATORS else timedelta(hours=house.check_stands_h)
 
 
@@ -72,7 +72,8 @@ def in_force(
 ) -> Setting | None:
     """The check that counts for a reading; None where there is none, or none that still stands.
 
-    Takes:   the checks of one gauge, oldest first; when the reading was taken, and its size; how long a check stands.
+    Takes:   the checks of one gauge, oldest first; when the reading was taken, and its size; how long a check
+             stands.
     Gives:   the last check before it that stands, one near its size first; where none stands, one made in the hours
              after it. An older one says nothing any more: the permissible error counts in full.
     Rule:    gauges.setting-check.   Source: common practice, no source.

@@ -28,11 +28,11 @@ class HouseRules(Document):
     """The shop's choices, as exact lengths; a unit only changes how they are shown.
 
     `confirmed` says that an owner has chosen them: a default that nobody confirmed asks, it never rejects.
-    `polish_allowance` is what a polish takes off the diameter. `least_band` is the narrowest band a grinder is asked
-    to hold, half the maker's band where that is smaller. `keep_axis`: journals are ground about the axis they have.
-    `mixed_sizes`: journals of one set may stand at different undersizes. `check_stands_h` is for how many hours a
-    setting check of a gauge with a zero stands. `shop_c` is the temperature of the shop where a sitting says nothing
-    else; `spread_k` is how far part and gauge may differ though they have lain side by side.
+    `polish_allowance` is what a polish takes off the diameter. `least_band` is the narrowest band a grinder is
+    asked to hold, half the maker's band where that is smaller. `keep_axis`: journals are ground about the axis they
+    have. `mixed_sizes`: journals of one set may stand at different undersizes. `check_stands_h` is for how many
+    hours a setting check of a gauge with a zero stands. `shop_c` is the temperature of the shop where a sitting
+    says nothing else; `spread_k` is how far part and gauge may differ though they have lain side by side.
     """
 
     confirmed: bool = True

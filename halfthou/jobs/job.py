@@ -94,7 +94,8 @@ class Job(Document):
                 yield f"operation {done.id} is on {done.on}, which this engine does not have"
         for decision in self.decisions:
             if decision.journal is not None and decision.journal not in self.limits.journals(decision.set):
-                yield f"decision {decision.id} is about {decision.journal}, which is none of the {decision.set.value}"
+                which = decision.set.value
+                yield f"decision {decision.id} is about {decision.journal}, which is none of the {which}"
 
     def _loose_ends(self) -> Iterator[str]:
         gauges = {gauge.id for gauge in self.gauges}

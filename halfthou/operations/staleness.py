@@ -65,7 +65,7 @@ def makes_stale(operation: Operation, reading: Reading) -> bool:
 
 
 def stale_readings(job: Job) -> dict[str, Operation]:
-    """The stale readings by id, each with the last operation that made it so. One taken back makes nothing stale."""
+    """The stale readings by id, each with the last operation that made it so; one taken back makes none."""
     done = job.standing_operations if job.operations else ()
     return {
         reading.id: operation for operation in done for reading in job.readings if makes_stale(operation, reading)

@@ -134,8 +134,8 @@ def _walls(decided: SetVerdict, journal: str, shells: Length) -> tuple[Length, L
 def sizes_to_be(decided: SetVerdict, journal: str) -> tuple[Length, Length] | None:
     """The least and the greatest size a journal will have once the decision is carried out; None if unknown.
 
-    What was read warm may yet shrink; that makes its least smaller. Nothing is clipped: a journal larger than new is
-    as large as it was read.
+    What was read warm may yet shrink; that makes its least smaller. Nothing is clipped: a journal larger than new
+    is as large as it was read.
     """
     action = decided.action_of(journal)
     if action is Action.REGRIND and decided.undersize is not None:
@@ -164,8 +164,8 @@ def shells_of(decided: SetVerdict, journal: str) -> Length | None:
 
 
 def finished_band(decided: SetVerdict) -> tuple[Length, Length] | None:
-    """The sizes a journal must have when it is finished, after polish: the new band less the undersize, capped where
-    the worst cleans up. None while a size is open, or where the band would be of nothing.
+    """The sizes a journal must have when it is finished, after polish: the new band less the undersize, capped
+    where the worst cleans up. None while a size is open, or where the band would be of nothing.
 
     Rule:    sets.regrind.grinder-band.   Source: docs/trade/journals.md, Choosing the size.
     """

@@ -5,10 +5,9 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import replace
 
-from halfthou.jobs import Decision, DecisionKind, Job, JournalSet, Waived
+from halfthou.jobs import Decision, DecisionKind, Job, JournalSet, Look, Waived
 from halfthou.sets.decide import End, SetVerdict
 from halfthou.surveys import CRACK_FOUND
-from halfthou.jobs import Look
 from halfthou.verdicts import Action
 
 

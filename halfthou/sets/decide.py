@@ -54,9 +54,10 @@ class End(StrEnum):
 class SetVerdict:
     """The decision on a set.
 
-    `undersize` is the size it goes to (its present size where nothing is ground; None where no size serves, or where
-    each journal keeps its own). `awaiting` names the journals whose plan is not read whole, nor waived. `ended` says
-    that the crank has come to its end elsewhere. `decision` is a person's, where one stands against the verdict.
+    `undersize` is the size it goes to (its present size where nothing is ground; None where no size serves, or
+    where each journal keeps its own). `awaiting` names the journals whose plan is not read whole, nor waived.
+    `ended` says that the crank has come to its end elsewhere. `decision` is a person's, where one stands against
+    the verdict.
     """
 
     case: SetCase
@@ -79,7 +80,7 @@ class SetVerdict:
 
     @property
     def finished(self) -> bool:
-        """Whether shells can be ordered and a grinder be sent to work: every size is known and there is an action."""
+        """Whether shells can be ordered and a grinder be sent to work: every size is known."""
         return not self.so_far and self.action not in (Action.MEASURE, Action.REFER, Action.REPLACE)
 
     def waived(self, journal: str) -> bool:
@@ -159,8 +160,10 @@ def decide_set(case: SetCase) -> SetVerdict:
         if not case.house.mixed_sizes and action is not Action.MEASURE:
             # Nothing needs grinding by itself: one size for all is the house's school, and a person's to choose.
             action = Action.REFER
-    if action is Action.REGRIND and Action.MEASURE in actions and not any(
-        v.action in (Action.REGRIND, Action.REPLACE) for v in case.verdicts.values()
+    if (
+        action is Action.REGRIND
+        and Action.MEASURE in actions
+        and not any(v.action in (Action.REGRIND, Action.REPLACE) for v in case.verdicts.values())
     ):
         action = Action.MEASURE
     if Action.REPLACE in actions:
@@ -212,4 +215,3 @@ def _grinding(case: SetCase, choice: SizeChoice) -> Action:
         by_score = all(case.verdicts[name].by_score for name in choice.profile_of)
         return Action.REPLACE if by_score and case.house.keep_axis and case.house.confirmed else Action.REFER
     return Action.REPLACE
-

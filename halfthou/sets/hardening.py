@@ -40,13 +40,13 @@ class HardeningSays:
     least: Length | None = None
 
 
-def case_left(case_depth: Length, undersize: Length) -> Length:
-    """The radial case left after grinding so far under standard, on the kept axis.
+def case_left(case_depth: Length, undersize: Length, axis_shift: Length = ZERO) -> Length:
+    """The radial case left after grinding so far under standard, the axis moved by so much (kept: by nothing).
 
     >>> case_left(Length(400_000), Length(250_000))
     Length(nm=275000)
     """
-    return Length(case_depth.nm - -(-undersize.nm // 2))
+    return Length(case_depth.nm - -(-undersize.nm // 2) - axis_shift.nm)
 
 
 def hardening_says(limits: JournalLimits, house: HouseRules, undersize: Length) -> HardeningSays | None:

@@ -28,17 +28,13 @@ class Step:
 
 @dataclass(frozen=True, slots=True)
 class Reach:
-    """What one journal can be ground to: its clean-up interval with everything taken off, the undersize it stands at,
-    whether it needs machining by itself, and whether a score is what decides its clean-up."""
+    """What one journal can be ground to: its clean-up interval with everything taken off, the undersize it stands
+    at, whether it needs machining by itself, and whether a score is what decides its clean-up."""
 
     usable: CleanUp
     present: Length
     needs: bool
     by_score: bool = False
-
-    def spare(self, least: Length, step: Length) -> Length:
-        """What the sure end leaves above the least size of a step; a journal that stands there sound needs nothing."""
-        return self.usable.sure - least
 
     def stands_at(self, step: Length) -> bool:
         """Whether it stands at this step already and needs nothing."""
@@ -51,8 +47,8 @@ class Reach:
 
 @dataclass(frozen=True, slots=True)
 class StepOutlook:
-    """How a set stands at one step: its worst journal, what that has to spare (negative: misses), who misses surely,
-    who only may, and who is left with a band narrower than can be worked to."""
+    """How a set stands at one step: its worst journal, what that has to spare (negative: misses), who misses
+    surely, who only may, and who is left with a band narrower than can be worked to."""
 
     step: Step
     worst: str

@@ -172,7 +172,9 @@ def _mixed(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     """Which journal stands where, on a crank whose journals were not all ground alike."""
     if not decided.case.mixed:
         return
-    where = "; ".join(f"{_names(names)} {undersize_words(size, say)}" for size, names in decided.case.standing.items())
+    where = "; ".join(
+        f"{_names(names)} {undersize_words(size, say)}" for size, names in decided.case.standing.items()
+    )
     yield Reason(rule="sets.mixed", text=f"A mixed crank: {where}.")
 
 
@@ -271,7 +273,9 @@ def _sets_it(choice: SizeChoice, outlook: StepOutlook, size: str, say: Notation)
     if choice.limits_it == choice.sets_it or outlook.worst == choice.sets_it:
         return f"{worst} sets the size. At {size} it has {spare} to spare."
     other = short_name(outlook.worst)
-    return f"{worst} needs it and sets the size. At {size} {other}, ground with it, has the least to spare: {spare}."
+    return (
+        f"{worst} needs it and sets the size. At {size} {other}, ground with it, has the least to spare: {spare}."
+    )
 
 
 def _missed(missed: StepOutlook, say: Notation) -> Reason:
@@ -429,7 +433,11 @@ _OPEN_WORDS = (
     (Open.HELD, "surveys.slips", "a question about a reading waits for its answer."),
     (Open.CONTRADICTED, "verdicts.contradiction", "readings contradict each other."),
     (Open.LARGER, "verdicts.journal.larger", "larger than new. Find out why before anything is fitted."),
-    (Open.CLEARANCE, "verdicts.clearance", "oil clearance is not settled: read it again in the shells to be fitted."),
+    (
+        Open.CLEARANCE,
+        "verdicts.clearance",
+        "oil clearance is not settled: read it again in the shells to be fitted.",
+    ),
     (Open.HOUSING, "verdicts.housing", "the housing is not settled: measure it, or see that it is made right."),
     (Open.FOREIGN, "sets.regrind.shells-exist", "no shell on the sheet is made for its size."),
 )

@@ -15,7 +15,7 @@ from halfthou.surveys.current import (
     survey_journals,
 )
 from halfthou.surveys.entry import read_at, window_for, window_of_feature
-from halfthou.surveys.form import Form, Measure, Ovality, Where, fit_ovality, form_of, places_of
+from halfthou.surveys.form import REAR, Form, Measure, Ovality, Where, fit_ovality, form_of, places_of
 from halfthou.surveys.order import reading_order
 from halfthou.surveys.present_size import (
     HIGH,
@@ -37,6 +37,7 @@ __all__ = [
     "HIGH",
     "PASSED",
     "POLISH_SHELL",
+    "REAR",
     "Aside",
     "Bench",
     "Doubtful",

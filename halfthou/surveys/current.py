@@ -160,9 +160,9 @@ def survey_journals(job: Job) -> dict[str, JournalSurvey]:
     """Sort the readings by journal, feature and spot.
 
     Gives:   a survey for every journal of the engine, read or not.
-    Rule:    two readings of one spot are both kept, the newest is current; a corrected or withdrawn reading stays in
-             the record and counts no more; a stale one is never judged as current; one at a place that is not in the
-             plan is judged all the same.
+    Rule:    two readings of one spot are both kept, the newest is current; a corrected or withdrawn reading stays
+             in the record and counts no more; a stale one is never judged as current; one at a place that is not in
+             the plan is judged all the same.
     """
     standing = standing_readings(job)
     bench, stale = lay_out(job, standing), stale_readings(job)
@@ -180,7 +180,10 @@ def survey_journals(job: Job) -> dict[str, JournalSurvey]:
         by_spot[reading.journal, reading.feature, spot].append(reading)
     states = {key: _spot_state(key[2], readings, stale, bench) for key, readings in by_spot.items()}
     _doubt(job, states, bench)
-    return {journal: _survey(job, journal, states, bench, outside.get(journal, {})) for journal in job.limits.layout.shaft}
+    return {
+        journal: _survey(job, journal, states, bench, outside.get(journal, {}))
+        for journal in job.limits.layout.shaft
+    }
 
 
 @lru_cache(maxsize=64)

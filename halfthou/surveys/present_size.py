@@ -1,4 +1,4 @@
-"""At which size a journal stands now: standard, or already ground under. It belongs to the journal, not to its set."""
+"""At which size a journal stands now: standard, or already ground under. It belongs to the journal."""
 
 from __future__ import annotations
 
@@ -39,8 +39,8 @@ class Rests(StrEnum):
 class PresentSize:
     """The undersize a journal stands at, and what that rests on.
 
-    `for_sale` is the step of the sheet, `foreign` says that no shell on the sheet is made for it. `denied` is a grind
-    on record that the readings contradict.
+    `for_sale` is the step of the sheet, `foreign` says that no shell on the sheet is made for it. `denied` is a
+    grind on record that the readings contradict.
     """
 
     undersize: Length
@@ -51,7 +51,7 @@ class PresentSize:
 
 @dataclass(frozen=True, slots=True)
 class Evidence:
-    """What is said of a journal's size besides readings: the last grind on record, and what a stamp or paper says."""
+    """What is said of a journal's size: the last grind on record, and what a stamp or paper says."""
 
     ground: Length | None = None
     claimed: Length | None = None
@@ -74,12 +74,14 @@ def _nm(length: Length) -> int:
 def present_undersize(limits: JournalLimits, sizes: Sequence[Length], slack: Length = ZERO) -> Length:
     """The undersize that readings alone speak for.
 
-    Takes:   the limits; readings of one journal (one or more); how much larger than true they may read.
+    Takes:   the limits; readings of one journal; how much larger than true they may read.
     Gives:   0 for standard, else the largest step on the sheet to whose band the middle reading still belongs. One
              reading does not decide it: the greatest counts only where it lies far above that step, as no journal
              could that was ground to it.
     Rule:    surveys.present-undersize.   Source: common practice, no source. Assumes wear less than a step.
     """
+    if not sizes:
+        return ZERO
     steps = sheet_steps(limits)
     by_middle = _step_of(steps, limits, median_low(size.nm for size in sizes) - slack.nm - HIGH.nm)
     greatest = max(sizes) - slack
@@ -158,7 +160,7 @@ def _is_foreign(limits: JournalLimits, undersize: Length) -> bool:
 
 
 def _foreign_step(limits: JournalLimits, read: Mapping[str, Sequence[Length]]) -> Length | None:
-    """A step of the other unit's shops, where every journal read lies outside every band of the sheet and in its."""
+    """A step of the other unit, where every journal read lies outside every band of the sheet and in its."""
     middles = [median_low(size.nm for size in sizes) for sizes in read.values() if sizes]
     if len(middles) < 2:
         return None

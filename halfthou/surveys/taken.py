@@ -16,8 +16,8 @@ from halfthou.gauges import (
     Setting,
     Setup,
     Warmth,
-    combine,
     check_stands,
+    combine,
     in_force,
     own_terms,
     question_of,
@@ -62,9 +62,9 @@ class Bench:
     @cached_property
     def warm(self) -> bool:
         """Whether anything was read that had not rested, or whose temperature nobody took."""
-        return any(s.condition is not Condition.RESTED or s.part_c is not None for s in self._sittings.values()) or (
-            self.job.limits.crank_material in _ALUMINIUM
-        )
+        return any(
+            s.condition is not Condition.RESTED or s.part_c is not None for s in self._sittings.values()
+        ) or (self.job.limits.crank_material in _ALUMINIUM)
 
     def take(self, reading: Reading) -> Taken:
         """The reading as it counts."""

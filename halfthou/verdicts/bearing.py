@@ -1,7 +1,8 @@
 """The oil clearance a journal will have, and its housing against its band, from what was read where it was read.
 
-Clearance is taken at the crown only: shells are thinner near the joint. It is that of the shells that will be fitted;
-what old shells gave is told as it lay. On a pin that two rods share nobody can say which rod a housing belongs to.
+Clearance is taken at the crown only: shells are thinner near the joint. It is that of the shells that will be
+fitted; what old shells gave is told as it lay. On a pin that two rods share nobody can say which rod a housing
+belongs to.
 """
 
 from __future__ import annotations
@@ -55,7 +56,8 @@ def bore_sizes(case: JournalCase, *, crown: bool = True) -> tuple[list[Bore], Fr
     read = [(state, size) for state, size in _known(bearing.get(Feature.BEARING_BORE, ())) if state.spot in where]
     if read:
         found = [
-            Bore(size, f"bore {state.spot}", bench.budget(state.counted), _rise(state), ZERO) for state, size in read
+            Bore(size, f"bore {state.spot}", bench.budget(state.counted), _rise(state), ZERO)
+            for state, size in read
         ]
         return found, From.BORE
     housing = [(s, size) for s, size in _known(bearing.get(Feature.HOUSING_BORE, ())) if s.spot in where]
@@ -78,7 +80,8 @@ def bore_sizes(case: JournalCase, *, crown: bool = True) -> tuple[list[Bore], Fr
 
 
 def measured_clearance(case: JournalCase) -> tuple[Finding, ...]:
-    """The oil clearance as it lies, at the crown, where the bearing bore was read, or the housing bore and both walls.
+    """The oil clearance as it lies, at the crown, where the bearing bore was read, or the housing bore and both
+    walls.
 
     Gives:   its least and its most against the sheet; none where too little is read, where the sheet gives no
              clearance, or on a shared pin.
@@ -93,7 +96,9 @@ def measured_clearance(case: JournalCase) -> tuple[Finding, ...]:
     if not journal or not bores:
         return ()
     service = case.limits.clearance_service
-    most = Limit(service.value, False, service.source.kind) if service else Limit(band.most, False, band.source.kind)
+    most = (
+        Limit(service.value, False, service.source.kind) if service else Limit(band.most, False, band.source.kind)
+    )
     least = Limit(band.least, True, band.source.kind)
     smallest, largest = min(bores, key=_size), max(bores, key=_size)
     return (

@@ -25,12 +25,14 @@ class CleanUp:
     sure: Length
     possible: Length
 
-    def allowing_for(self, polish: Length, sure_doubt: Length, possible_doubt: Length, rise: Length = ZERO) -> CleanUp:
+    def allowing_for(
+        self, polish: Length, sure_doubt: Length, possible_doubt: Length, rise: Length = ZERO
+    ) -> CleanUp:
         """The interval after what a polish takes off, the doubt of the readings and warmth that nobody measured.
 
         Takes:   the expanded uncertainty U of each end. The sure end holds the least size twice, so it carries its
-                 doubt (and what the journal may yet shrink) twice, less what it shares with the size it counts from;
-                 what is possible is judged generously.   Source: docs/trade/journals.md, Choosing the size.
+                 doubt (and what the journal may yet shrink) twice, less what it shares with the size it counts
+                 from; what is possible is judged generously.   Source: docs/trade/journals.md, Choosing the size.
         """
         return CleanUp(self.sure - polish - sure_doubt - rise * 2, self.possible - polish + possible_doubt)
 

@@ -35,7 +35,8 @@ class Clashing(StrEnum):
 class Contradiction:
     """Readings that cannot all be true: in what way, where, the sizes that clash and who read them.
 
-    Of two readings of one spot, the newest stands first; of two ends, front less rear at one angle and at the other.
+    Of two readings of one spot, the newest stands first; of two ends, front less rear at one angle and at the
+    other.
     """
 
     how: Clashing

@@ -36,7 +36,7 @@ class DoubtShown(Document):
 _GAUGE_ASKED = {
     GaugeQuestion.KIND: "This gauge is not made for this. Read it with one that is, or keep it as it is.",
     GaugeQuestion.RANGE: "This size lies outside the gauge's range. Which gauge was it? Read it again, or keep it.",
-    GaugeQuestion.OUT: "The gauge is out: its zero error is more than it may be. Set it and read again, or keep it.",
+    GaugeQuestion.OUT: "The gauge is out: its zero error is too large. Set it and read again, or keep it.",
     GaugeQuestion.OVERDUE: "The gauge is overdue for calibration. Read it with another, or keep it.",
     GaugeQuestion.NOT_SET: "The gauge was not set for this sitting. Set it and read again, or keep it.",
     GaugeQuestion.DRIFTED: "The gauge read its master differently afterwards: it shifted. Read again, or keep it.",

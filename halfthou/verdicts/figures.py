@@ -19,7 +19,7 @@ from halfthou.gauges import (
 )
 from halfthou.jobs import Figure
 from halfthou.lengths import ZERO, Length
-from halfthou.surveys import Form, Measure
+from halfthou.surveys import REAR, Form, Measure
 from halfthou.verdicts.case import JournalCase
 from halfthou.verdicts.finding import FigureKey, Finding, Judged, Limit, State, as_bound, judge
 
@@ -73,6 +73,7 @@ def _size(case: JournalCase, form: Form) -> Finding:
         guard=guard_band(doubt, guard),
         budget=budget,
         beyond=beyond_guard(form.least.out_of, *own_and_common(budget), guard),
+        out_of=form.least.out_of,
         sure=form.least.value,
         may_fall=case.survey.rise(least),
     )
@@ -127,6 +128,7 @@ def _oval(case: JournalCase, form: Form) -> Judged:
         guard=guard_band(doubt, guard),
         budget=budget,
         beyond=beyond_guard_of_difference(rejects.out_of, max(plain, doubt), guard),
+        out_of=rejects.out_of,
         sure=rejects.value if form.out_of_round_by_fit else None,
         **_warm_difference(case, rejects.spots),
     )
@@ -145,6 +147,7 @@ def _taper(case: JournalCase, taper: Measure) -> Judged:
         guard=guard_band(doubt, guard),
         budget=budget,
         beyond=beyond_guard_of_difference(taper.out_of, doubt, guard),
+        out_of=taper.out_of,
         **_warm_difference(case, taper.spots),
     )
 
@@ -152,7 +155,8 @@ def _taper(case: JournalCase, taper: Measure) -> Judged:
 def _barrel(case: JournalCase, barrel: Measure) -> Judged:
     guard, survey = case.house.guard, case.survey
     middle, front, rear = barrel.spots
-    parts = ((1.0, survey.budget(middle)), (-0.5, survey.budget(front)), (-0.5, survey.budget(rear)))
+    share = survey.places[middle].along / REAR
+    parts = ((1.0, survey.budget(middle)), (share - 1, survey.budget(front)), (-share, survey.budget(rear)))
     budget = combine(parts)
     doubt = standard_doubt(budget)
     return Judged(
@@ -165,6 +169,7 @@ def _barrel(case: JournalCase, barrel: Measure) -> Judged:
         guard=guard_band(doubt, guard),
         budget=budget,
         beyond=beyond_guard_of_difference(barrel.out_of, doubt, guard),
+        out_of=barrel.out_of,
         **_warm_difference(case, barrel.spots),
     )
 

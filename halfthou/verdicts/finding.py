@@ -37,9 +37,10 @@ class FigureKey(StrEnum):
 @dataclass(frozen=True, slots=True)
 class Finding:
     """A judged figure. `to_spare` is positive inside the limit; `doubt_nm` is its standard uncertainty, `budget`
-    where that comes from. `guard` is how far inside it must lie to be accepted, `beyond_guard` how far outside to be
-    rejected. `may_fall` and `may_rise` are how far it may yet move when what was read warm has cooled; `waits_warm`
-    that this alone keeps it from being called. `at_most` says that two angles read it: the truth may be less."""
+    where that comes from. `guard` is how far inside it must lie to be accepted, `beyond_guard` how far outside to
+    be rejected, `out_of` how many it was picked from. `may_fall` and `may_rise` are how far it may yet move when
+    what was read warm has cooled; `waits_warm` that this alone keeps it from being called. `at_most` says that two
+    angles read it: the truth may be less."""
 
     key: FigureKey
     rule: str
@@ -55,6 +56,7 @@ class Finding:
     cannot_accept: bool = False
     budget: Budget = ()
     beyond_guard: Length = ZERO
+    out_of: int = 1
     may_fall: Length = ZERO
     may_rise: Length = ZERO
     waits_warm: bool = False
@@ -110,8 +112,8 @@ class Limit:
 class Judged:
     """A figure to judge: what it is, its value, where it was read and how sure it is.
 
-    `beyond` is the guard band of rejecting (None: as that of accepting). `sure` is the value that rejects: the
-    plain reading where a fitted figure is judged.
+    `beyond` is the guard band of rejecting (None: as that of accepting), `out_of` how many values it was picked
+    from. `sure` is the value that rejects: the plain reading where a fitted figure is judged.
     """
 
     key: FigureKey
@@ -123,6 +125,7 @@ class Judged:
     guard: Length
     budget: Budget = ()
     beyond: Length | None = None
+    out_of: int = 1
     sure: Length | None = None
     may_fall: Length = ZERO
     may_rise: Length = ZERO
@@ -142,7 +145,11 @@ def judge(figure: Judged, limit: Limit, *, cannot_accept: bool = False) -> Findi
 
     state = call(spare(figure.value), figure.guard, beyond)
     by_fit = False
-    if state is State.BEYOND and figure.sure is not None and call(spare(figure.sure), figure.guard, beyond) is not state:
+    if (
+        state is State.BEYOND
+        and figure.sure is not None
+        and call(spare(figure.sure), figure.guard, beyond) is not state
+    ):
         state, by_fit = State.TOO_CLOSE, True
     moves = (figure.value - figure.may_fall, figure.value + figure.may_rise)
     warm = any(call(spare(moved), figure.guard, beyond) is not state for moved in moves if moved != figure.value)
@@ -167,6 +174,7 @@ def judge(figure: Judged, limit: Limit, *, cannot_accept: bool = False) -> Findi
         cannot_accept=cannot_accept and not thumb,
         budget=figure.budget,
         beyond_guard=beyond,
+        out_of=figure.out_of,
         may_fall=figure.may_fall,
         may_rise=figure.may_rise,
         waits_warm=warm,

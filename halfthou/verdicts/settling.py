@@ -12,8 +12,12 @@ from halfthou.gauges import (
     REPEATS,
     SCALES,
     Setup,
+    TermKind,
     after_check,
+    beyond_guard,
+    beyond_guard_of_difference,
     difference_doubt,
+    guard_band,
     scale_terms,
     size_doubt,
     standard_doubt,
@@ -80,7 +84,7 @@ def _settlings(case: JournalCase, finding: Finding) -> Iterator[Settling]:
     allowed = abs(finding.to_spare).nm / (GUARD_FACTOR[case.house.guard] * _wider(finding))
     setups = _setups(case, finding)
     found = False
-    for settling in (_again(case, finding, allowed), _checked(finding, setups, allowed)):
+    for settling in (_again(case, finding), _checked(finding, setups, allowed)):
         if settling is not None:
             found = True
             yield settling
@@ -108,15 +112,30 @@ def parts_of(finding: Finding) -> tuple[float, float, float]:
     return scale, repeat, rest
 
 
-def _again(case: JournalCase, finding: Finding, allowed: float) -> Settling | None:
+def _again(case: JournalCase, finding: Finding) -> Settling | None:
+    """So many readings more at each spot as would call the figure where it stands."""
     scale, repeat, rest = parts_of(finding)
-    left = allowed**2 - scale**2 - rest**2
     counts = {state.spot: len(state.counted) for state in case.survey.all_spots}
     have = min((counts.get(spot, 1) for spot in finding.spots), default=1)
-    if left <= 0 or repeat <= 0:
+    if repeat <= 0:
         return None
-    more = math.ceil(have * (repeat**2 / left - 1) - 1e-9)
-    return Settling(Way.READ_AGAIN, finding.name, finding.spots, more) if 1 <= more <= MOST_REPEATS else None
+    for more in range(1, MOST_REPEATS + 1):
+        fewer = repeat * math.sqrt(have / (have + more))
+        if _called(case, finding, math.hypot(scale, rest), fewer):
+            return Settling(Way.READ_AGAIN, finding.name, finding.spots, more)
+    return None
+
+
+def _called(case: JournalCase, finding: Finding, shared: float, repeat: float) -> bool:
+    """Whether the figure would be called with this doubt: the step of the scale is each reading's own, too."""
+    guard = case.house.guard
+    if finding.to_spare >= ZERO:
+        return finding.to_spare >= guard_band(math.hypot(shared, repeat), guard)
+    step = math.sqrt(sum(term.nm**2 for term in finding.budget if term.kind is TermKind.RESOLUTION))
+    common = math.sqrt(max(shared**2 - step**2, 0.0))
+    if finding.key in (FigureKey.OUT_OF_ROUND, FigureKey.TAPER, FigureKey.BARREL):
+        return -finding.to_spare >= beyond_guard_of_difference(finding.out_of, math.hypot(shared, repeat), guard)
+    return -finding.to_spare >= beyond_guard(finding.out_of, math.hypot(step, repeat), common, guard)
 
 
 def _checked(finding: Finding, setups: list[Setup], allowed: float) -> Settling | None:

@@ -29,8 +29,8 @@ def sentence(finding: Finding, say: Notation) -> str:
     """One finding in words: the value, how it stands to its limit and, if too close, by how much.
 
     >>> from halfthou.lengths import Length, Unit
-    >>> found = Finding(FigureKey.TAPER, "r", "taper", State.WITHIN, Length(5_080), Length(12_700), False, Length(0),
-    ...                 0, ())
+    >>> limit = Length(12_700)
+    >>> found = Finding(FigureKey.TAPER, "r", "taper", State.WITHIN, Length(5_080), limit, False, Length(0), 0, ())
     >>> sentence(found, Notation.usual(Unit.INCH))
     'Taper 0.0002, limit 0.0005.'
     """
@@ -65,8 +65,8 @@ def _cools(finding: Finding, say: Notation) -> str:
 def _larger(finding: Finding, say: Notation) -> str:
     over = say.text(-finding.to_spare)
     return (
-        f"Greatest size {say.text(finding.value)}: {over} larger than new. Ask the zero, a slip, sprayed metal, a "
-        "grind short of its size, another engine's crank. It would run tight."
+        f"Greatest size {say.text(finding.value)}: {over} larger than new, and tight. "
+        "A zero, a slip, sprayed metal, a short grind, another crank: find out."
     )
 
 
@@ -174,8 +174,8 @@ def _surface(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
             yield Reason(rule=rule, text=text)
         elif verdict.action is Action.MEASURE and not verdict.opens - {Open.TOO_CLOSE}:
             text = (
-                f"Light marks: a polish takes {allowance}, and that comes too close to the limit. Polish it and read "
-                "it again, or fit a polish shell where one can be bought."
+                f"Light marks: a polish takes {allowance}, too near the limit. "
+                "Polish it and read it again, or fit a polish shell if one is sold."
             )
             yield Reason(rule=rule, text=text)
     elif seen.depth is None:
@@ -259,8 +259,7 @@ def contradiction_words(found: Contradiction, say: Notation) -> Reason:
         newest, other = found.readings
         what = f"{found.what} {spots[0]}".strip()
         text = (
-            f"{what} stands twice: {first} by {newest.by}, {second} by {other.by}. "
-            "They differ by more than reading can: read it again, or take one back."
+            f"{what} stands twice: {first} by {newest.by}, {second} by {other.by}. Read it again, or take one back."
         )
         return Reason(rule="verdicts.contradiction", text=text, spots=() if found.what else spots)
     if found.how is Clashing.ENDS:
@@ -272,11 +271,7 @@ def contradiction_words(found: Contradiction, say: Notation) -> Reason:
     if found.how is Clashing.NO_ROOM:
         text = f"The bearing reads {first} at {spots[0]}, the journal {second}: it cannot be in it."
     elif found.how is Clashing.SUM:
-        text = (
-            f"Housing less both walls gives {first} at {spots[0]}, the bearing reads {second}: one of them is wrong."
-        )
-    else:
+        text = f"Housing less both walls gives {first} at {spots[0]}, the bearing reads {second}: one is wrong."else:
         said, stands = (_step(size, say) for size in found.sizes)
         text = f"On record it was ground to {said}; it measures {stands}. One of them is wrong."
     return Reason(rule="verdicts.contradiction", text=text)
-

@@ -30,7 +30,7 @@ from halfthou.gauges import (
     shared_terms,
     standard_doubt,
 )
-from halfthou.jobs import Feature, Gauge, Guard, HouseRules, Job, Material, Reading, SettingCheck
+from halfthou.jobs import Feature, Gauge, Guard, HouseRules, Job, Material, Purpose, Reading, SettingCheck
 from halfthou.lengths import Length, Unit
 from halfthou.surveys import survey_journals
 from halfthou.verdicts import Finding, JournalCase, judge_journal
@@ -38,7 +38,7 @@ from tests.making import CASES, MICROMETER, NOON, band, figure, inches, job, lim
 
 FINE = Gauge(
     id="fine", name="fine", kind="digital micrometer", unit=Unit.MM, resolution=Length(1_000),
-    permissible_error=Length(5_000), repeatability=Length(500),
+    permissible_error=Length(5_000), repeatability=Length(500), fit_for=tuple(Purpose),
 )  # fmt: skip
 BORE = Gauge(
     id="bore", name="bore", kind="dial bore gauge", unit=Unit.MM, resolution=Length(1_000),

@@ -2,6 +2,7 @@
 
 import math
 
+import numpy as np
 import pytest
 from scipy import stats
 from uncertainties import ufloat
@@ -67,7 +68,17 @@ def test_fitted_ovality_spreads_as_least_squares_says(angles: int) -> None:
     read = [ufloat(1000 * math.cos(t), noise) for t in steps]
     a = sum(r * math.cos(t) for r, t in zip(read, steps, strict=True)) * 2 / angles
     ovality = 2 * a
-    assert fitted_ovality_factor(angles) * math.sqrt(2) * noise == pytest.approx(ovality.s, rel=1e-9)
+    at = tuple(180 * n / angles for n in range(angles))
+    assert fitted_ovality_factor(at) * math.sqrt(2) * noise == pytest.approx(ovality.s, rel=1e-9)
+
+
+@pytest.mark.parametrize("angles", [(0, 15, 90), (0, 45, 90), (0, 60, 120), (0, 30, 75, 140)])
+def test_angles_that_huddle_together_make_the_fit_unsure(angles: tuple[float, ...]) -> None:
+    """Library: numpy.linalg, the covariance of least squares on 1, cos 2t, sin 2t; its widest direction."""
+    t = np.radians(2 * np.array(angles, dtype=float))
+    matrix = np.column_stack([np.ones_like(t), np.cos(t), np.sin(t)])
+    widest = np.linalg.eigvalsh(np.linalg.inv(matrix.T @ matrix)[1:, 1:]).max()
+    assert fitted_ovality_factor(angles) * math.sqrt(2) == pytest.approx(2 * math.sqrt(widest), rel=1e-9)
 
 
 def test_the_guard_factor_is_the_one_sided_95_percent_of_the_normal() -> None:

@@ -8,12 +8,12 @@ from scipy import stats
 from halfthou.gauges import guard_band
 from halfthou.jobs import Guard, SourceKind
 from halfthou.lengths import Length
-from halfthou.verdicts import Judged, Limit, State, call, conformance, judge
+from halfthou.verdicts import FigureKey, Judged, Limit, State, call, conformance, judge
 from tests.making import CASES, inches
 
 
 def judged(value: Length, doubt: float = 0.0) -> Judged:
-    return Judged("rule", "figure", value, (), doubt, guard_band(doubt, Guard.ONE_SIDED_95))
+    return Judged(FigureKey.SIZE, "rule", "figure", value, (), doubt, guard_band(doubt, Guard.ONE_SIDED_95))
 
 
 def test_conformance_of_the_zener_example() -> None:

@@ -49,7 +49,7 @@ def test_one_worn_journal_takes_the_set_to_one_size() -> None:
     found = assess(job({**GOOD_ENGINE, "R3": WORN}, gauge=PERFECT))
     answer = found.rods
     assert (answer.action, answer.headline, answer.sets_it) == (Action.REGRIND, "regrind, 0.010 under", "No. 3")
-    assert answer.grinder_band == "2.0270 to 2.0278"
+    assert (answer.finished_band, answer.ground_band) == ("2.0270 to 2.0278", "2.0273 to 2.0281")
     assert [(order.words, order.pairs) for order in answer.shells] == [("0.010 under", 4)]
     assert found.journal("R1").mark.code is MarkCode.WITH_SET
     assert found.journal("R3").mark.code is MarkCode.REGRIND
@@ -134,10 +134,9 @@ def test_a_scrap_is_not_made_where_even_wear_could_save_it() -> None:
         (Hardening.NONE, HardenedCrank.NEVER, None, Action.REGRIND),
         (Hardening.UNKNOWN, HardenedCrank.WITHIN_CASE, None, Action.REFER),
         (Hardening.INDUCTION, HardenedCrank.NEVER, "2.5", Action.REPLACE),
-        (Hardening.INDUCTION, HardenedCrank.WITHIN_CASE, "2.5", Action.REGRIND),
+        (Hardening.INDUCTION, HardenedCrank.WITHIN_CASE, "2.5", Action.REFER),
         (Hardening.INDUCTION, HardenedCrank.WITHIN_CASE, None, Action.REFER),
-        (Hardening.NITRIDED, HardenedCrank.WITHIN_CASE, "0.40", Action.REGRIND),
-        (Hardening.NITRIDED, HardenedCrank.WITHIN_CASE, "0.10", Action.REPLACE),
+        (Hardening.NITRIDED, HardenedCrank.WITHIN_CASE, "0.40", Action.REFER),
         (Hardening.NITROCARBURISED, HardenedCrank.WITHIN_CASE, "0.40", Action.REFER),
     ],
 )
@@ -150,6 +149,33 @@ def test_a_hardened_crank_is_never_silently_ground(
     assert answer.action is action
     if hardening is not Hardening.NONE:
         assert any(reason.rule == "sets.regrind.hardened" for reason in answer.reasons)
+
+
+@pytest.mark.parametrize(("least", "action"), [("2.3", Action.REGRIND), ("2.4", Action.REPLACE)])
+def test_an_induction_hardened_crank_keeps_the_makers_least_case(least: str, action: Action) -> None:
+    """2.5 mm of case less half of 0.254 mm leaves 2.373 mm."""
+    on = limits(hardening=Hardening.INDUCTION, case_depth=figure(mm("2.5")), least_case=figure(mm(least)))
+    answer = rods({"R3": WORN}, on=on, house_rules=HouseRules(hardened_crank=HardenedCrank.WITHIN_CASE))
+    assert answer.action is action
+
+
+@pytest.mark.parametrize(("step", "action"), [("0.25", Action.REGRIND), ("0.30", Action.REFER)])
+def test_a_nitrided_crank_is_ground_by_a_quarter_millimetre_at_most(step: str, action: Action) -> None:
+    """Source: general heat-treatment literature, from memory: often hardened again after 0.25 mm."""
+    on = limits(
+        hardening=Hardening.NITRIDED,
+        case_depth=figure(mm("0.40")),
+        shells=(*shells("0"), ShellSize(undersize=mm(step))),
+    )
+    answer = rods({"R3": WORN}, on=on, house_rules=HouseRules(hardened_crank=HardenedCrank.WITHIN_CASE))
+    assert answer.action is action
+
+
+def test_a_house_rule_nobody_confirmed_asks_and_does_not_reject() -> None:
+    on = limits(hardening=Hardening.INDUCTION, case_depth=figure(mm("2.5")))
+    answer = rods({"R3": WORN}, on=on, house_rules=HouseRules(confirmed=False))
+    assert answer.action is Action.REFER
+    assert "no owner has chosen" in text_of(answer)
 
 
 def test_a_crack_anywhere_ends_the_set() -> None:

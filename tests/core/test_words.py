@@ -101,7 +101,7 @@ def test_the_worn_engine_in_plain_text() -> None:
     for line in (
         "Rod journals: regrind, 0.010 under",
         "  No. 3 sets the size. At 0.010 under it has 0.0009 to spare.",
-        "  Grind to 2.0270 to 2.0278.",
+        "  Finish, after polish, to 2.0270 to 2.0278; grind to 2.0273 to 2.0281.",
         "  Shells 0.010 under: 4 pairs",
         "Main journals: reuse",
     ):
@@ -111,12 +111,13 @@ def test_the_worn_engine_in_plain_text() -> None:
 
 def test_decisions_and_signatures_travel_into_the_text() -> None:
     decision = Decision(
-        id="d", kind=DecisionKind.OVERRIDDEN, set=JournalSet.RODS, words="Rod journals: polish.",
+        id="d", kind=DecisionKind.OVERRIDDEN, set=JournalSet.RODS, action="polish", words="Rod journals: polish.",
         reason="it is a spare",
         by="machinist", at=NOON,
     )  # fmt: skip
     signature = Signature(revision=1, by="machinist", at=NOON)
-    file = JobFile(job=JOBS["good"], decisions=(decision,), signatures=(signature,))
+    decided = JOBS["good"].model_copy(update={"decisions": (decision,)})
+    file = JobFile(job=decided, signatures=(signature,))
     text = assessment_text(file, assess(file.job))
     assert "Overridden: Rod journals: polish. (machinist), because it is a spare" in text
     assert "Revision 1 signed by machinist, 2031-05-04" in text

@@ -14,20 +14,24 @@ import pytest
 from halfthou.assess import assess
 from halfthou.jobs import SettingCheck
 from halfthou.lengths import Length, Unit
+from halfthou.verdicts import FigureKey
 from tests.making import NOON, inches
 from tests.simulated import TENTH, TrueGauge, TrueJournal, bench_job, micrometer, readings_of
 
-LIMITS = {"least size": inches("2.0370").nm, "out-of-round": inches("0.0010").nm, "taper": inches("0.0006").nm}
+SIZE, OVAL, TAPER = FigureKey.SIZE, FigureKey.OUT_OF_ROUND, FigureKey.TAPER
+LIMITS = {SIZE: inches("2.0370").nm, OVAL: inches("0.0010").nm, TAPER: inches("0.0006").nm}
 
 
-def read_near_its_limits(seed: int, *, checked: bool) -> tuple[Counter[tuple[str, str]], Counter[tuple[str, str]]]:
+def read_near_its_limits(
+    seed: int, *, checked: bool
+) -> tuple[Counter[tuple[FigureKey, str]], Counter[tuple[FigureKey, str]]]:
     """What was called of four hundred journals, and how much of it was wrong."""
     chance = random.Random(seed)
-    called: Counter[tuple[str, str]] = Counter()
-    wrong: Counter[tuple[str, str]] = Counter()
+    called: Counter[tuple[FigureKey, str]] = Counter()
+    wrong: Counter[tuple[FigureKey, str]] = Counter()
     for _ in range(400):
         oval, taper = chance.uniform(0, 20) * TENTH, chance.uniform(0, 12) * TENTH
-        least = LIMITS["least size"] + chance.uniform(-8, 8) * TENTH
+        least = LIMITS[SIZE] + chance.uniform(-8, 8) * TENTH
         true = TrueJournal(least + oval / 2 + taper, oval, chance.uniform(0, 180), taper)
         gauge = TrueGauge(micrometer(TENTH, TENTH // 2, TENTH // 2), chance.uniform(-TENTH, TENTH), TENTH / 2)
         read = tuple(Length(gauge.read(inches("2.0000").nm, chance)) for _ in range(3))
@@ -36,14 +40,15 @@ def read_near_its_limits(seed: int, *, checked: bool) -> tuple[Counter[tuple[str
         )
         job = bench_job(readings_of("R1", true, gauge, chance), gauge.gauge, (check,) if checked else ())
         is_beyond = {
-            "least size": true.least < LIMITS["least size"],
-            "out-of-round": oval > LIMITS["out-of-round"],
-            "taper": taper > LIMITS["taper"],
+            SIZE: true.least < LIMITS[SIZE],
+            OVAL: oval > LIMITS[OVAL],
+            TAPER: taper > LIMITS[TAPER],
         }
         for figure in assess(job).journal("R1").figures:
-            key = figure.name, figure.state.value
-            called[key] += 1
-            wrong[key] += is_beyond[figure.name] == (figure.state.value == "within")
+            key = figure.key, figure.state.value
+            if figure.key in is_beyond:
+                called[key] += 1
+                wrong[key] += is_beyond[figure.key] == (figure.state.value == "within")
     return called, wrong
 
 
@@ -60,4 +65,4 @@ def test_a_setting_check_leaves_fewer_sizes_in_doubt() -> None:
     """Source: handbook C3: checking on a block and applying the correction is worth more than more readings."""
     plain, _ = read_near_its_limits(22, checked=False)
     checked, _ = read_near_its_limits(22, checked=True)
-    assert checked["least size", "too close"] < plain["least size", "too close"]
+    assert checked[SIZE, "too close"] < plain[SIZE, "too close"]

@@ -271,7 +271,8 @@ def contradiction_words(found: Contradiction, say: Notation) -> Reason:
     if found.how is Clashing.NO_ROOM:
         text = f"The bearing reads {first} at {spots[0]}, the journal {second}: it cannot be in it."
     elif found.how is Clashing.SUM:
-        text = f"Housing less both walls gives {first} at {spots[0]}, the bearing reads {second}: one is wrong."else:
+        text = f"Housing less both walls gives {first} at {spots[0]}, the bearing reads {second}: one is wrong."
+    else:
         said, stands = (_step(size, say) for size in found.sizes)
         text = f"On record it was ground to {said}; it measures {stands}. One of them is wrong."
     return Reason(rule="verdicts.contradiction", text=text)

@@ -24,7 +24,7 @@ from halfthou.jobs import (
     along,
     set_of,
 )
-from halfthou.lengths import Length
+from halfthou.lengths import ZERO, Length
 from halfthou.operations import stale_looks, stale_readings
 from halfthou.surveys.form import Form, Where, form_of, places_of
 from halfthou.surveys.odd import odd_one
@@ -134,10 +134,16 @@ class JournalSurvey:
 
     def state(self, spot: str) -> SpotState:
         """One spot by its name."""
-        return next(state for state in self.all_spots if state.spot == spot)
+        return self._by_spot[spot]
+
+    @cached_property
+    def _by_spot(self) -> dict[str, SpotState]:
+        return {state.spot: state for state in self.all_spots}
 
     def rise(self, spot: str) -> Length:
         """How much smaller the part may be at a spot once it has cooled."""
+        if not self.bench.warm:
+            return ZERO
         return max(taken.setup.may_be_less(taken.size) for taken in self.state(spot).counted)
 
     def budget(self, spot: str) -> Budget:
@@ -285,18 +291,25 @@ def _about_gauges(
 
     Rule:    gauges.standing.
     """
-    by_id = {taken.reading.id: taken.reading for state in states.values() for taken in state.counted}
+    asked = [
+        (taken.reading, question)
+        for state in states.values()
+        for taken in state.counted
+        if (question := bench.question(taken)) is not None
+    ]
+    if not asked:
+        return {}
+    by_id = {reading.id: reading for reading in job.readings}
     answered = {
-        (reading.gauge, reading.feature, answer.slip)
+        (by_id[answer.reading].gauge, by_id[answer.reading].feature, answer.slip)
         for answer in job.slip_answers
-        if answer.slip in _ABOUT_GAUGES and (reading := by_id.get(answer.reading)) is not None
+        if answer.slip in _ABOUT_GAUGES
     }
-    found: dict[str, Suspicion] = {}
-    for reading_id, reading in by_id.items():
-        question = bench.question(reading)
-        if question is not None and (reading.gauge, reading.feature, question.value) not in answered:
-            found[reading_id] = Suspicion(reading_id, Doubtful.GAUGE, True, Length(0), gauge=question)
-    return found
+    return {
+        reading.id: Suspicion(reading.id, Doubtful.GAUGE, True, Length(0), gauge=question)
+        for reading, question in asked
+        if (reading.gauge, reading.feature, question.value) not in answered
+    }
 
 
 #: Two readings of one spot this near each other confirm it: two tenths. Source: handbook A5.

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections import defaultdict
 from dataclasses import dataclass, field
+from datetime import timedelta
 from functools import cached_property
 
 from halfthou.gauges import (
@@ -26,7 +27,7 @@ from halfthou.gauges import (
     shared_terms,
     shifted,
 )
-from halfthou.jobs import Condition, Feature, Job, Material, Reading, Sitting, set_of
+from halfthou.jobs import COMPARATORS, Condition, Feature, Job, Material, Reading, Sitting, set_of
 from halfthou.lengths import Length
 
 _ALUMINIUM = (Material.CAST_ALUMINIUM, Material.HYPEREUTECTIC, Material.PISTON_ALLOY, Material.FORGED_2618)
@@ -54,6 +55,7 @@ class Bench:
     repeats: dict[tuple[str, str], list[list[int]]]
     taken_slips: dict[str, Length]
     roots: dict[str, str]
+    _stands: dict[str, timedelta] = field(default_factory=dict)
     _sittings: dict[str, Sitting] = field(default_factory=dict)
     _setups: dict[tuple[object, ...], Setup] = field(default_factory=dict)
     _hands: dict[tuple[str, str], Repeatability] = field(default_factory=dict)
@@ -61,10 +63,9 @@ class Bench:
 
     @cached_property
     def warm(self) -> bool:
-        """Whether anything was read that had not rested, or whose temperature nobody took."""
-        return any(
-            s.condition is not Condition.RESTED or s.part_c is not None for s in self._sittings.values()
-        ) or (self.job.limits.crank_material in _ALUMINIUM)
+        """Whether a journal was read that had not rested, or whose temperature nobody took."""
+        unrested = any(s.part_c is None and s.condition is not Condition.RESTED for s in self._sittings.values())
+        return unrested or self.job.limits.crank_material in _ALUMINIUM
 
     def take(self, reading: Reading) -> Taken:
         """The reading as it counts."""
@@ -77,8 +78,7 @@ class Bench:
         checks = self.cabinet.settings.get(reading.gauge)
         setting = None
         if checks:
-            stands = check_stands(self.cabinet.gauges[reading.gauge], self.job.house_rules)
-            setting = in_force(checks, reading.at, reading.size, stands)
+            setting = in_force(checks, reading.at, reading.size, self._stands[reading.gauge])
         part = reading.journal[0], reading.feature
         key = (reading.gauge, reading.by, reading.sitting, setting.check.id if setting else "", *part)
         known = self._setups.get(key)
@@ -86,12 +86,13 @@ class Bench:
             known = self._setups[key] = self._new_setup(reading, setting)
         return known
 
-    def question(self, reading: Reading) -> GaugeQuestion | None:
+    def question(self, taken: Taken) -> GaugeQuestion | None:
         """What has to be asked about the gauge of a reading before the reading counts."""
-        gauge, checks = self.cabinet.gauges[reading.gauge], self.cabinet.settings.get(reading.gauge, ())
-        question = question_of(gauge, self.setup_of(reading).setting, reading)
-        if question is None and checks and shifted(gauge, checks, reading):
-            return GaugeQuestion.DRIFTED
+        gauge, reading = taken.setup.gauge, taken.reading
+        question = question_of(gauge, taken.setup.setting, reading)
+        if question is None and gauge.kind in COMPARATORS:
+            checks = self.cabinet.settings.get(gauge.id, ())
+            return GaugeQuestion.DRIFTED if shifted(gauge, checks, reading) else None
         return question
 
     def hand(self, gauge: str, by: str) -> Repeatability:
@@ -189,5 +190,6 @@ def lay_out(job: Job, standing: tuple[Reading, ...]) -> Bench:
         repeats=repeats,
         roots=roots,
         taken_slips={a.reading: a.offered for a in job.slip_answers if a.taken and a.offered is not None},
+        _stands={gauge.id: check_stands(gauge, job.house_rules) for gauge in job.gauges},
         _sittings={sitting.id: sitting for sitting in job.sittings},
     )

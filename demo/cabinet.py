@@ -36,7 +36,7 @@ _GAUGES: tuple[tuple[str, str, str, str, str, str, str, str, str, int, dict[str,
 )  # fmt: skip
 
 
-def furnish_cabinet(machinist: Person, today: date) -> dict[str, Gauge]:
+def furnish_cabinet(owner: Person, today: date) -> dict[str, Gauge]:
     """Enter every gauge of the shop."""
     found = {}
     for key, name, kind, unit, reads, error, least, most, serial, due, more in _GAUGES:
@@ -44,7 +44,7 @@ def furnish_cabinet(machinist: Person, today: date) -> dict[str, Gauge]:
             "name": name, "kind": kind, "unit": unit, "resolution": reads, "permissible_error": error,
             "least": least, "most": most, "serial": serial, "due": str(today + timedelta(days=due)), **more,
         }  # fmt: skip
-        found[key] = keep_gauge(machinist, None, GaugeForm.model_validate(typed))
+        found[key] = keep_gauge(owner, None, GaugeForm.model_validate(typed))
     return found
 
 
@@ -69,9 +69,10 @@ def _checks(gauges: dict[str, Gauge]) -> Iterator[tuple[int, str, float, dict[st
     for days, read in weeks:
         yield 0, "inch", days, {"standard": "2.0000", "read": read}
     yield 1, "inch", 1.5, {"standard": "2.0000", "read": "2.0000 2.0000 2.0000"}
+    yield 0, "inch", 0, {"standard": "2.0000", "read": "2.0000 2.0000 2.0000"}
     for days, read in ((30, "1.9999 2.0000 1.9999"), (16, "1.9998 1.9999 1.9998"), (2, "1.9997 1.9998 1.9998")):
         yield 0, "old", days, {"standard": "2.0000", "read": read}
-    for days in (20, 9):
+    for days in (20, 9, 0):
         yield 0, "metric", days, {"standard": "50.000", "read": "50.000 50.000 50.000"}
     yield 0, "fine", 6, {"standard": "2.0000", "read": "2.0000 2.0000 2.0000 2.0000 2.0000 2.0000"}
     yield 0, "bore", 3, {"standard": "65.400", "against": gauges["ring"].id, "read": "65.400 65.401 65.400"}

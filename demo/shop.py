@@ -14,14 +14,21 @@ from demo.worn import INCH_HAND, METRIC_HAND, Hand, Worn, readings_csv
 from halfthou.jobs import Condition, DecisionKind, Feature, Gauge, JournalSet, Look, OperationKind, Plan
 from halfthou.lengths import Unit
 from halfthou.verdicts import Action
+from workshop.house.actions import HouseRulesForm, keep_rules
 from workshop.jobs import actions
 from workshop.jobs.models import JobRecord
 from workshop.limits.actions import confirm_sheet, draft_sheet
 from workshop.limits.models import SheetRevision
+from workshop.limits.translate import SheetForm
+from workshop.pages.printing import sheet_html
 from workshop.people.actions import prefer_unit
 from workshop.people.models import Person, Role
 
 SEED = 1902
+
+
+#: The schools this shop has chosen.
+HOUSE = {"guard": "1.645u", "hardened_crank": "never ground", "polish_allowance": "0.0003 in"}
 
 
 class Shop:
@@ -33,13 +40,18 @@ class Shop:
         self.count = 0
         self.bench, self.machinist, self.owner = (self._person(role) for role in Role)
         prefer_unit(self.owner, Unit.INCH)
-        self.cabinet = furnish_cabinet(self.machinist, today)
+        keep_rules(self.owner, HouseRulesForm.model_validate(HOUSE))
+        self.cabinet = furnish_cabinet(self.owner, today)
         furnish_checks(self.cabinet, (self.bench, self.machinist), timezone.now())
         self.inch, self.metric = self.cabinet["inch"], self.cabinet["metric"]
         self.petrol, self.diesel, self.vee = (
-            confirm_sheet(self.owner, draft_sheet(self.machinist, form).pk)
-            for form in (petrol_four(), diesel_three(), vee_eight())
+            self._sheet(form) for form in (petrol_four(), diesel_three(), vee_eight())
         )
+
+    def _sheet(self, form: SheetForm) -> SheetRevision:
+        """Draft a sheet, look twice, confirm it."""
+        drafted = draft_sheet(self.machinist, form.model_copy(update={"sure": True}))
+        return confirm_sheet(self.owner, drafted.pk, drafted.version, sure=True)
 
     def _person(self, role: Role) -> Person:
         person = Person(username=role.value, role=role)
@@ -113,7 +125,7 @@ class Shop:
 
     def work(self, job_id: int, kind: OperationKind, on: str, undersize: str = "", note: str = "") -> None:
         """Write an operation down."""
-        doing = actions.Doing(id=self._key(), kind=kind, on=on, undersize=undersize, note=note)
+        doing = actions.Doing(id=self._key(), kind=kind, on=on, undersize=undersize, note=note, sure=True)
         actions.do_operation(self.bench, job_id, doing)
 
     def _key(self) -> str:
@@ -139,6 +151,7 @@ def furnish(today: date) -> None:
     _hardened(shop)
     _not_to_be_trusted(shop)
     _back_from_the_grinder(shop)
+    _mixed(shop)
 
 
 def _fit(names: str, size: float, oval: float, taper: float, chance: random.Random) -> dict[str, Worn]:
@@ -178,7 +191,7 @@ def _signed(shop: Shop) -> None:
     shop.see(job, "R2", Look.SURFACE, "nail catches", "0.0008")
     shop.see(job, "crank", Look.CRACK_TEST, "passed")
     shop.accept(job, JournalSet.MAINS, JournalSet.RODS)
-    actions.sign(shop.machinist, job)
+    actions.sign(shop.machinist, job, sheet_html)
 
 
 def _half_measured(shop: Shop) -> None:
@@ -315,3 +328,16 @@ def _back_from_the_grinder(shop: Shop) -> None:
                              "2b": "61.130", "2c": "61.130", "2d": "61.130"}, shop.metric)  # fmt: skip
     bore = {"1a": "61.192", "1b": "61.190", "1c": "61.190", "2a": "61.191", "2b": "61.190", "2c": "61.189"}
     shop.type_in(job, "R1", bore, shop.cabinet["bore"], feature=Feature.BEARING_BORE, caps_torqued=True)
+
+
+def _mixed(shop: Shop) -> None:
+    """One main was ground singly in the field: a mixed crank, and a person has to choose."""
+    job = shop.book(
+        49, "Sluice compressor", shop.petrol, 11, ("Saltmarsh Drainage Board", "Bought used. Middle main replaced.")
+    )
+    mains = _fit("M1 M2 M4 M5", 2.4140, 0.0002, 0.0001, shop.chance)
+    mains["M3"] = Worn(2.4040, 0.0002, 20, 0.0001)
+    shop.read(job, mains, INCH_HAND)
+    shop.read(job, _fit("R1 R2 R3 R4", 2.0375, 0.0002, 0.0001, shop.chance), INCH_HAND)
+    for name in ("M1", "M2", "M3", "M4", "M5", "R1", "R2", "R3", "R4"):
+        shop.see(job, name, Look.SURFACE, "nail runs clear")

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import argparse
 import contextlib
+import os
 import time
 from pathlib import Path
 
@@ -29,6 +30,11 @@ def main() -> None:
         time.sleep(LOOK_AGAIN_S if readers else 0.5)
 
 
+def gauge_hosts() -> frozenset[str]:
+    """Hosts other than this machine that gauges may speak from."""
+    return frozenset(os.environ.get("GAUGE_HOSTS", "").replace(",", " ").lower().split())
+
+
 def _look(url: str, key_file: Path, readers: dict[tuple[str, str], PortReader]) -> None:
     if not key_file.exists():
         return
@@ -41,7 +47,7 @@ def _look(url: str, key_file: Path, readers: dict[tuple[str, str], PortReader]) 
     for gone in readers.keys() - wanted:
         readers.pop(gone).stopped.set()
     for gauge, port in wanted - readers.keys():
-        readers[gauge, port] = PortReader(gauge, port, Server(url, key))
+        readers[gauge, port] = PortReader(gauge, port, Server(url, key), gauge_hosts())
         readers[gauge, port].start()
 
 

@@ -9,6 +9,7 @@ from collections import deque
 
 import serial
 
+from gauge_bridge.address import check_address, check_device
 from gauge_bridge.lines import Cutter, Dam
 from gauge_bridge.server import Server, ServerAway
 
@@ -20,8 +21,9 @@ KEPT = 50
 class PortReader(threading.Thread):
     """Reads one port until it is told to stop."""
 
-    def __init__(self, gauge: str, port: str, server: Server) -> None:
+    def __init__(self, gauge: str, port: str, server: Server, hosts: frozenset[str] = frozenset()) -> None:
         super().__init__(daemon=True, name=f"port {port}")
+        self._hosts = hosts
         self.gauge, self.port, self.server = gauge, port, server
         self.stopped = threading.Event()
         self._waiting: deque[tuple[bytes, float]] = deque(maxlen=KEPT)
@@ -31,6 +33,8 @@ class PortReader(threading.Thread):
         """Open, read, and open again."""
         while not self.stopped.is_set():
             try:
+                check_address(self.port, self._hosts)
+                check_device(self.port)
                 with serial.serial_for_url(self.port, baudrate=9600, timeout=0.2) as line:
                     self._state(f"connected to {self.port}", connected=True)
                     self._read(line)

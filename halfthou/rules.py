@@ -68,6 +68,7 @@ RULES: dict[str, Rule] = {
     "sets.decided-otherwise": Rule("A person decided otherwise", "the person who measures and assembles decides"),
     "assess.whole": Rule("When nothing is open", "this program's own"),
     "sets.not-all-read": Rule("A set is decided when all of it is read", "common practice, no source"),
+    "sets.sheet-questions": Rule("A limits sheet questions itself", "common practice, no source"),
     "sets.clearance": Rule("Oil clearance by subtraction", "subtraction; caps torqued, crush not counted"),
     "sets.shells-to-order": Rule("Shells to order", "common practice, no source"),
 }

@@ -6,9 +6,11 @@ from halfthou.exchange.gauge_line import LineFault, LineRead, read_line
 from halfthou.exchange.job_json import read_job, read_limits, write_job, write_limits
 from halfthou.exchange.limits_csv import read_limits_csv, write_limits_csv
 from halfthou.exchange.plain_text import assessment_text
-from halfthou.exchange.readings_csv import ReadingRow, read_readings, write_readings
+from halfthou.exchange.readings_csv import MOST_ROWS, ReadingRow, read_readings, write_readings
+from halfthou.exchange.table import safe_cell
 
 __all__ = [
+    "MOST_ROWS",
     "BadFile",
     "Fault",
     "LineFault",
@@ -22,6 +24,7 @@ __all__ = [
     "read_limits_csv",
     "read_line",
     "read_readings",
+    "safe_cell",
     "write_job",
     "write_limits",
     "write_limits_csv",

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-import csv
-import io
 from collections.abc import Iterator
 from typing import Any
 
 from halfthou.exchange.decimals import exact_text
 from halfthou.exchange.faults import BadFile, Fault
 from halfthou.exchange.job_json import document
+from halfthou.exchange.table import Table, write_table
 from halfthou.jobs import Band, Figure, JournalLimits, LimitsSheet
 from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
 
@@ -24,6 +23,7 @@ _FIGURES = (
     "clearance_service",
     "smallest_allowed",
     "case_depth",
+    "least_case",
 )
 _PLAIN = ("engine", "revision", "state", "unit", "notes", "crank_material")
 _LAYOUT = ("name", "arrangement", "bank_deg", "cylinders")
@@ -31,18 +31,15 @@ _LAYOUT = ("name", "arrangement", "bank_deg", "cylinders")
 
 def write_limits_csv(sheet: LimitsSheet) -> str:
     """The sheet as CSV. A band has its least under “value” and its most beside it."""
-    out = io.StringIO()
-    rows = csv.writer(out, lineterminator="\n")
-    rows.writerow(COLUMNS)
     data = sheet.model_dump(mode="json")
-    rows.writerows(["sheet", name, data[name]] for name in _PLAIN)
-    rows.writerows(["layout", name, data["layout"][name]] for name in _LAYOUT)
-    rows.writerow(["layout", "shaft", " ".join(sheet.layout.shaft)])
+    rows: list[list[Any]] = [["sheet", name, data[name]] for name in _PLAIN]
+    rows += [["layout", name, data["layout"][name]] for name in _LAYOUT]
+    rows.append(["layout", "shaft", " ".join(sheet.layout.shaft)])
     for number, pin in enumerate(sheet.layout.pins, start=1):
-        rows.writerow(["pin", number, " ".join(str(c) for c in pin.cylinders), pin.throw_deg])
+        rows.append(["pin", number, " ".join(str(c) for c in pin.cylinders), pin.throw_deg])
     for part, limits in (("mains", sheet.mains), ("rods", sheet.rods)):
-        rows.writerows(_set_rows(part, limits, sheet.unit))
-    return out.getvalue()
+        rows += _set_rows(part, limits, sheet.unit)
+    return write_table(COLUMNS, rows)
 
 
 def _set_rows(part: str, limits: JournalLimits, unit: Unit) -> Iterator[list[Any]]:
@@ -70,19 +67,19 @@ def _set_rows(part: str, limits: JournalLimits, unit: Unit) -> Iterator[list[Any
 
 def read_limits_csv(text: str) -> LimitsSheet:
     """Read a sheet from CSV. Refuses: BadFile, listing every fault with its line."""
-    rows = csv.DictReader(io.StringIO(text.lstrip("\ufeff")))
-    if tuple(name.strip() for name in rows.fieldnames or ()) != COLUMNS:
+    table = Table(text)
+    if tuple(table.header) != COLUMNS:
         raise BadFile([Fault("line 1", "the header must be: " + ",".join(COLUMNS))])
     data: dict[str, Any] = {"layout": {"pins": []}, "mains": {"shells": []}, "rods": {"shells": []}}
     faults: list[Fault] = []
-    for row in rows:
-        cells = {name: (value or "").strip() for name, value in row.items() if isinstance(name, str)}
+    for line, row in table.rows():
+        cells = {**dict.fromkeys(COLUMNS, ""), **row}
         try:
             _take(data, cells)
         except Unreadable as error:
-            faults.append(Fault(f"line {rows.line_num}", error.message))
+            faults.append(Fault(f"line {line}", error.message))
         except ValueError as error:
-            faults.append(Fault(f"line {rows.line_num}", str(error)))
+            faults.append(Fault(f"line {line}", str(error)))
     if faults:
         raise BadFile(faults)
     return document(LimitsSheet, data)

@@ -2,27 +2,33 @@
 
 from __future__ import annotations
 
-import csv
-import io
 import re
 from dataclasses import dataclass
 from datetime import datetime
-from typing import NamedTuple
+from typing import Any
+
+from pydantic import TypeAdapter, ValidationError
 
 from halfthou.exchange.decimals import exact_text
-from halfthou.exchange.faults import BadFile, Fault
-from halfthou.jobs import Feature, Job, Reading, set_of
-from halfthou.lengths import ZERO, Length, Notation, Typed, Unit, Unreadable, read_length
-from halfthou.surveys import standing_readings, window_for, window_of_feature
+from halfthou.exchange.faults import BadFile, Fault, faults_of
+from halfthou.exchange.table import Table, write_table
+from halfthou.jobs import Feature, Job, Moment, set_of
+from halfthou.lengths import ZERO, Length, Notation, Typed, Unit, Unreadable, Window, read_length
+from halfthou.surveys import window_for, window_of_feature
 
-COLUMNS = ("journal", "feature", "spot", "size [mm]", "typed", "unit", "gauge", "by", "at")
+COLUMNS = ("id", "journal", "feature", "spot", "size [mm]", "typed", "unit", "gauge", "by", "at", "angle", "planes",
+           "corrects", "repeats", "caps torqued", "cleaned", "withdrawn", "answer", "offered [mm]")  # fmt: skip
 _SIZE = re.compile(r"^size \[(in|mm)\]$")
+#: So many readings are taken from one file at the most. Source: half of what a job holds.
+MOST_ROWS = 10_000
 
 
 @dataclass(frozen=True, slots=True)
 class ReadingRow:
-    """One row of a readings file. Gauge, person and time are None where the file leaves them out; a row that names
-    no feature is of the journal."""
+    """One row of a readings file. What the file leaves out is None; a row that names no feature is of the journal.
+
+    `answer` is what was said to a question about it: the slip, and the size that was taken, if one was.
+    """
 
     line: int
     journal: str
@@ -33,31 +39,41 @@ class ReadingRow:
     unit: Unit
     gauge: str | None
     at: datetime | None
+    id: str | None = None
+    angle_deg: float | None = None
+    planes: int | None = None
+    corrects: str | None = None
+    repeats: str | None = None
+    caps_torqued: bool | None = None
+    cleaned: bool | None = None
+    withdrawn: bool = False
+    answer: tuple[str, Length | None] | None = None
 
 
 def write_readings(job: Job) -> str:
-    """All readings that stand, in the order of the plan; sizes in millimetres, exact to the nanometre."""
-    out = io.StringIO()
-    rows = csv.writer(out, lineterminator="\n")
-    rows.writerow(COLUMNS)
-    places = {
-        (journal, feature, spot): (at, list(Feature).index(feature), nth)
-        for at, journal in enumerate(job.limits.layout.shaft)
-        for feature in Feature
-        for nth, spot in enumerate(job.spots_of(journal, feature))
-    }
-    planned = [reading for reading in standing_readings(job) if _place(reading) in places]
-    for reading in sorted(planned, key=lambda reading: (places[_place(reading)], reading.at)):
-        size = exact_text(reading.size, Unit.MM)[0]
-        rows.writerow(
-            [reading.journal, reading.feature.value, reading.spot, size, reading.typed, reading.unit.value,
-             reading.gauge, reading.by, reading.at.isoformat()]
-        )  # fmt: skip
-    return out.getvalue()
+    """All readings in the order they came, with what became of each; sizes in millimetres, exact to the nanometre.
+
+    Read into the same job again it changes nothing.
+    """
+    rows: list[tuple[object, ...]] = []
+    withdrawn = {withdrawal.fact for withdrawal in job.withdrawals}
+    answers = {answer.reading: answer for answer in job.slip_answers}
+    for reading in job.readings:
+        answer = answers.get(reading.id)
+        offered = answer.offered if answer is not None and answer.taken else None
+        rows.append((
+            reading.id, reading.journal, reading.feature.value, reading.spot, exact_text(reading.size, Unit.MM)[0],
+            reading.typed, reading.unit.value, reading.gauge, reading.by, reading.at.isoformat(),
+            "" if reading.angle_deg is None else f"{reading.angle_deg:g}", reading.planes or "",
+            reading.corrects or "", reading.repeats or "", _yes(reading.caps_torqued), _yes(reading.cleaned),
+            "yes" if reading.id in withdrawn else "", answer.slip if answer is not None else "",
+            "" if offered is None else exact_text(offered, Unit.MM)[0],
+        ))  # fmt: skip
+    return write_table(COLUMNS, rows)
 
 
-def _place(reading: Reading) -> tuple[str, Feature, str]:
-    return reading.journal, reading.feature, reading.spot
+def _yes(said: bool | None) -> str:
+    return "" if said is None else "yes" if said else "no"
 
 
 def read_readings(text: str, job: Job) -> tuple[ReadingRow, ...]:
@@ -67,9 +83,11 @@ def read_readings(text: str, job: Job) -> tuple[ReadingRow, ...]:
              written form may stand in any order.
     Refuses: BadFile, listing every fault with its line.
     """
-    reader = csv.DictReader(io.StringIO(text.lstrip("\ufeff")))
-    header = [name.strip().lower() for name in reader.fieldnames or []]
-    reader.fieldnames = header
+    table = Table(text)
+    return _rows(table, _size_column(table.header), job)
+
+
+def _size_column(header: list[str]) -> str:
     sizes = [name for name in header if _SIZE.match(name)]
     faults = [
         Fault("line 1", f"the column “{name}” is missing") for name in ("journal", "spot") if name not in header
@@ -78,53 +96,121 @@ def read_readings(text: str, job: Job) -> tuple[ReadingRow, ...]:
         faults.append(Fault("line 1", "one column “size [in]” or “size [mm]” is needed: the unit is in the header"))
     if faults:
         raise BadFile(faults)
-    rows = []
-    for row in reader:
-        found = _row(row, reader.line_num, sizes[0], job)
+    return sizes[0]
+
+
+def _rows(table: Table, size_column: str, job: Job) -> tuple[ReadingRow, ...]:
+    rows: list[ReadingRow] = []
+    faults: list[Fault] = []
+    against = _Against(job, size_column)
+    for line, cells in table.rows():
+        if len(rows) + len(faults) >= MOST_ROWS:
+            faults = [Fault(f"line {line}", f"more than {MOST_ROWS:,} readings: split the file")]
+            break
+        found = against.row(cells, line)
         if isinstance(found, ReadingRow):
             rows.append(found)
         else:
             faults.extend(found)
     if not rows and not faults:
         faults.append(Fault("line 2", "no readings follow the header"))
+    names = [row.id for row in rows if row.id is not None]
+    if len(set(names)) < len(names):
+        faults.append(Fault("id", "one id stands on two lines"))
     if faults:
-        raise BadFile(faults)
+        raise BadFile(faults[:500])
     return tuple(rows)
 
 
-def _row(row: dict[str, str | None], line: int, size_column: str, job: Job) -> ReadingRow | list[Fault]:
-    where = f"line {line}"
-    faults: list[Fault] = []
-    cells = {name: (value or "").strip() for name, value in row.items() if name and not isinstance(value, list)}
-    journal, spot = cells.get("journal", ""), cells.get("spot", "")
-    unit = Unit(_SIZE.match(size_column)[1])  # type: ignore[index]
-    size = _size(cells.get(size_column, ""), unit, where, faults)
-    feature = _feature(cells.get("feature", ""), where, faults)
-    if journal not in job.limits.layout.shaft:
-        faults.append(
-            Fault(where, f"this engine has no journal “{journal}”: use {job.limits.layout.shaft[0]} and so on")
+class _Against:
+    """What the rows of one file are held against."""
+
+    def __init__(self, job: Job, size_column: str) -> None:
+        self.job = job
+        self.size_column = size_column
+        self.unit = Unit(size_column[6:8])
+        self.gauges = {gauge.id for gauge in job.gauges}
+        self.shaft = set(job.limits.layout.shaft)
+        self.windows: dict[tuple[str, Feature], Window] = {}
+
+    def row(self, cells: dict[str, str], line: int) -> ReadingRow | list[Fault]:
+        """One row read, or its faults."""
+        where = f"line {line}"
+        faults: list[Fault] = []
+        journal, spot = cells.get("journal", ""), cells.get("spot", "")
+        size = _size(cells.get(self.size_column, ""), self.unit, where, faults)
+        feature = _feature(cells.get("feature", ""), where, faults)
+        if journal not in self.shaft:
+            first = self.job.limits.layout.shaft[0]
+            faults.append(Fault(where, f"this engine has no journal “{journal[:20]}”: use {first} and so on"))
+        elif not self._is_spot(journal, feature, spot, cells):
+            faults.append(Fault(where, f"“{spot[:20]}” is no spot of the plan for {journal}"))
+        elif size is not None and not cells.get("id"):
+            faults += self._outside(journal, feature, size, where)
+        gauge = cells.get("gauge") or None
+        if gauge is not None and gauge not in self.gauges:
+            faults.append(Fault(where, f"the gauge “{gauge[:64]}” is not in the gauge list"))
+        at = _time(cells.get("at", ""), where, faults)
+        typed, typed_unit = cells.get("typed") or cells.get(self.size_column, ""), cells.get("unit") or self.unit
+        if typed_unit not in ("in", "mm"):
+            faults.append(Fault(where, f"the unit “{typed_unit[:20]}” is neither in nor mm"))
+        if len(typed) > 200:
+            faults.append(Fault(where, "what was typed is longer than 200 characters"))
+        more = _more(cells, where, faults)
+        if faults or size is None:
+            return faults
+        return ReadingRow(line, journal, feature, spot, size, typed, Unit(typed_unit), gauge, at, **more)
+
+    def _is_spot(self, journal: str, feature: Feature, spot: str, cells: dict[str, str]) -> bool:
+        """Whether it is a spot of the plan; a row that says itself where it was taken need not be."""
+        if spot in self.job.spots_of(journal, feature):
+            return True
+        return feature is Feature.JOURNAL and bool(cells.get("id")) and bool(re.fullmatch(r"[1-5][a-h]", spot))
+
+    def _outside(self, journal: str, feature: Feature, size: Length, where: str) -> list[Fault]:
+        key = journal[0], feature
+        if key not in self.windows:
+            limits = self.job.limits.of(set_of(journal))
+            journals = feature is Feature.JOURNAL
+            self.windows[key] = window_for(limits, ZERO, ()) if journals else window_of_feature(limits, feature, ())
+        window = self.windows[key]
+        if window.holds(size):
+            return []
+        say = Notation.usual(self.unit)
+        between = f"{say.text(window.least)} to {say.text(window.most)}"
+        what = (
+            f"{say.with_unit(size)} is outside what {journal} can be, {between}: type it at the bench if it is so"
         )
-    elif spot not in job.spots_of(journal, feature):
-        faults.append(Fault(where, f"“{spot}” is no spot of the plan for {journal}"))
-    elif size is not None:
-        faults += _outside(job, journal, feature, size, Place(where, unit))
-    gauge = cells.get("gauge") or None
-    if gauge is not None and gauge not in {known.id for known in job.gauges}:
-        faults.append(Fault(where, f"the gauge “{gauge}” is not in the gauge list"))
-    at = _time(cells.get("at", ""), where, faults)
-    if faults or size is None:
-        return faults
-    typed, typed_unit = cells.get("typed") or cells[size_column], cells.get("unit") or unit.value
-    if typed_unit not in ("in", "mm"):
-        return [Fault(where, f"the unit “{typed_unit}” is neither in nor mm")]
-    return ReadingRow(line, journal, feature, spot, size, typed, Unit(typed_unit), gauge, at)
+        return [Fault(where, what)]
 
 
-class Place(NamedTuple):
-    """Where in a file a size stands, and in which unit."""
+_NAME = re.compile(r"^[A-Za-z0-9._:-]{1,64}$")
+_SAID = {"": None, "yes": True, "no": False}
 
-    where: str
-    unit: Unit
+
+def _more(cells: dict[str, str], where: str, faults: list[Fault]) -> dict[str, Any]:
+    """What a row says beyond the size: its name, its place, its state, what became of it."""
+    found: dict[str, Any] = {}
+    for column, name in (("id", "id"), ("corrects", "corrects"), ("repeats", "repeats")):
+        cell = cells.get(column, "")
+        if cell and not _NAME.match(cell):
+            faults.append(Fault(where, f"“{cell[:64]}” is no name of a reading ({column})"))
+        found[name] = cell or None
+    for column, name in (("caps torqued", "caps_torqued"), ("cleaned", "cleaned"), ("withdrawn", "withdrawn")):
+        cell = cells.get(column, "").lower()
+        if cell not in _SAID:
+            faults.append(Fault(where, f"“{cell[:20]}” is neither yes nor no ({column})"))
+        found[name] = _SAID.get(cell)
+    found["withdrawn"] = bool(found["withdrawn"])
+    try:
+        found["angle_deg"] = float(cells["angle"]) if cells.get("angle") else None
+        found["planes"] = int(cells["planes"]) if cells.get("planes") else None
+    except ValueError:
+        faults.append(Fault(where, "angle and planes must be numbers"))
+    slip, offered = cells.get("answer", ""), cells.get("offered [mm]", "")
+    if slip:
+        found["answer"] = slip[:200], _size(offered, Unit.MM, where, faults) if offered else None
+    return found
 
 
 def _feature(cell: str, where: str, faults: list[Fault]) -> Feature:
@@ -136,18 +222,6 @@ def _feature(cell: str, where: str, faults: list[Fault]) -> Feature:
         known = ", ".join(feature.value for feature in Feature)
         faults.append(Fault(where, f"“{cell}” is nothing that is measured here: use {known}"))
         return Feature.JOURNAL
-
-
-def _outside(job: Job, journal: str, feature: Feature, size: Length, place: Place) -> list[Fault]:
-    limits = job.limits.of(set_of(journal))
-    journals = feature is Feature.JOURNAL
-    window = window_for(limits, ZERO, ()) if journals else window_of_feature(limits, feature, ())
-    if window.holds(size):
-        return []
-    say = Notation.usual(place.unit)
-    between = f"{say.text(window.least)} to {say.text(window.most)}"
-    what = f"{say.with_unit(size)} is outside what {journal} can be, {between}: type it at the bench if it is so"
-    return [Fault(place.where, what)]
 
 
 def _size(cell: str, unit: Unit, where: str, faults: list[Fault]) -> Length | None:
@@ -166,10 +240,9 @@ def _time(cell: str, where: str, faults: list[Fault]) -> datetime | None:
     if not cell:
         return None
     try:
-        at = datetime.fromisoformat(cell)
+        return TypeAdapter(Moment).validate_python(datetime.fromisoformat(cell))
+    except ValidationError as error:
+        faults += [Fault(where, fault.what) for fault in faults_of(error)]
     except ValueError:
-        faults.append(Fault(where, f"“{cell}” is no time: write 2031-05-04T09:30:00+00:00"))
-        return None
-    if at.tzinfo is None:
-        faults.append(Fault(where, f"“{cell}” has no time zone: end it with +00:00 or Z"))
-    return at
+        faults.append(Fault(where, f"“{cell[:40]}” is no time: write 2031-05-04T09:30:00+00:00"))
+    return None

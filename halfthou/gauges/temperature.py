@@ -87,6 +87,8 @@ def read_celsius(text: str) -> float:
     >>> read_celsius("68 F"), read_celsius("21.5")
     (20.0, 21.5)
     """
+    if len(text) > 40:
+        raise Unreadable("no-temperature", text[:40], "That is no temperature. Type degrees Celsius, or 70 F.")
     said = text.strip().lower().replace(",", ".").replace("−", "-")
     match = _DEGREES.match(said)
     if match is None:

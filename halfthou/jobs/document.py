@@ -9,7 +9,9 @@ from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 class Document(BaseModel):
     """A plain frozen value. Every length in it is a whole number of nanometres."""
 
-    model_config = ConfigDict(frozen=True, extra="forbid", json_schema_serialization_defaults_required=True)
+    model_config = ConfigDict(
+        frozen=True, extra="forbid", allow_inf_nan=False, json_schema_serialization_defaults_required=True
+    )
 
 
 EARLIEST_YEAR, LATEST_YEAR = 1950, 2200

@@ -83,10 +83,11 @@ class JournalLimits(Document):
 
 
 class SheetState(StrEnum):
-    """A machinist drafts a sheet; the owner confirms it. Source: design 8.12."""
+    """A machinist drafts a sheet; the owner confirms it. What came confirmed in a file was confirmed elsewhere."""
 
     DRAFT = "draft"
     CONFIRMED = "confirmed"
+    ELSEWHERE = "confirmed elsewhere"
 
 
 class LimitsSheet(Document):

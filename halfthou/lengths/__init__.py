@@ -4,9 +4,10 @@ from halfthou.lengths.length import ZERO, Length, Unit, middle
 from halfthou.lengths.show import USUAL_DECIMALS, Notation, Shown
 from halfthou.lengths.typed import Asked, Choice, Typed, Unreadable, read_length
 from halfthou.lengths.typed_here import UNIT_WORDS, Window, read_here
-from halfthou.lengths.typed_undersize import read_undersize
+from halfthou.lengths.typed_undersize import MOST_UNDERSIZE, read_undersize
 
 __all__ = [
+    "MOST_UNDERSIZE",
     "UNIT_WORDS",
     "USUAL_DECIMALS",
     "ZERO",

@@ -55,14 +55,27 @@ class Notation:
         return known
 
     def at_least(self, limit: Length) -> str:
-        """A lower limit, rounded up: a converted limit never becomes easier. Source: handbook A4."""
+        """A lower limit, rounded up: converted, it never becomes easier. Source: docs/trade/lengths.md, Display."""
         scaled, step = self._scaled(limit)
-        return self._write(-(-scaled // step))
+        ticks = -(-scaled // step)
+        if self._too_coarse(limit, ticks * step - scaled, scaled):
+            return Notation(self.unit, self.decimals + 1).at_least(limit)
+        return self._write(ticks)
 
     def at_most(self, limit: Length) -> str:
-        """An upper limit, rounded down."""
+        """An upper limit, rounded down; a small one from the other unit gets a digit more, so that it stays itself.
+
+        >>> Notation.usual(Unit.INCH).at_most(Length(5_000))
+        '0.00019'
+        """
         scaled, step = self._scaled(limit)
+        if self._too_coarse(limit, scaled % step, scaled):
+            return Notation(self.unit, self.decimals + 1).at_most(limit)
         return self._write(scaled // step)
+
+    def _too_coarse(self, limit: Length, lost: int, scaled: int) -> bool:
+        """Whether rounding would take more than a hundredth off a limit, and a digit more is to be had."""
+        return limit.nm != 0 and 100 * lost > abs(scaled) and self.decimals <= USUAL_DECIMALS[self.unit]
 
     def shown(self, length: Length) -> Shown:
         """Text and exact nanometres together."""

@@ -15,6 +15,10 @@ TENTH = Fraction(1, 10000)
 LONGEST = Length(9_000_000_000_000_000)
 
 
+#: No size is typed in more characters.
+LONGEST_TEXT = 60
+
+
 class Unreadable(ValueError):
     """The text is no length. Carries a code, what was typed and a sentence that says what to do."""
 
@@ -74,6 +78,8 @@ _FRACTION = re.compile(r"^(?P<sign>[+-]?)(?:(?P<whole>\d+)[ -])?(?P<top>\d+)/(?P
 
 def plain(text: str) -> str:
     """The text in lower case with one kind of dash, micro sign and inch mark, and written-out fractions."""
+    if len(text) > LONGEST_TEXT:
+        raise Unreadable("too-long", text[:40], "That is too long to be a size. Type one number.")
     said = text.strip().lower().translate(_DASHES)
     for sign, fraction in _HALVES.items():
         said = re.sub(rf"(\d)\s*{sign}", rf"\1 {fraction}", said).replace(sign, fraction)

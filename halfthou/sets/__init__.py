@@ -14,6 +14,7 @@ from halfthou.sets.clearance import (
 from halfthou.sets.crank import as_one_crank, overruled, standing_decisions, waived_of
 from halfthou.sets.decide import End, SetCase, SetVerdict, decide_set
 from halfthou.sets.hardening import Case, HardeningSays, case_left, hardening_says
+from halfthou.sets.sheet_questions import SheetQuestion, questions_of_sheet, unsourced
 from halfthou.sets.undersize import (
     Reach,
     SizeChoice,
@@ -40,6 +41,7 @@ __all__ = [
     "Reach",
     "SetCase",
     "SetVerdict",
+    "SheetQuestion",
     "SizeChoice",
     "Step",
     "StepOutlook",
@@ -58,12 +60,14 @@ __all__ = [
     "missing_shells",
     "oil_clearance",
     "overruled",
+    "questions_of_sheet",
     "regrind_steps",
     "set_reasons",
     "shells_of",
     "sizes_to_be",
     "standing_decisions",
     "undersize_words",
+    "unsourced",
     "waived_of",
     "workable_band",
     "would_change",

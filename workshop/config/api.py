@@ -1,5 +1,8 @@
 """The API: every app's router, one way of refusing, nothing without signing in."""
 
+import logging
+
+from django.db import DatabaseError, OperationalError
 from django.http import HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import ValidationError
@@ -15,6 +18,7 @@ from workshop.pages.api import router as pages
 from workshop.people.api import router as people
 from workshop.people.refusals import Refusal
 
+log = logging.getLogger(__name__)
 api = NinjaAPI(title="Half Thou", version="1", auth=django_auth, docs_url=None, openapi_url=None)
 api.add_router("", people)
 api.add_router("", pages)
@@ -37,6 +41,32 @@ def refuse_file(request: HttpRequest, error: BadFile) -> HttpResponse:
     faults = [{"where": fault.where, "what": fault.what} for fault in error.faults]
     body = {"code": "bad-file", "message": "The file was refused. Nothing of it was taken.", "faults": faults}
     return api.create_response(request, body, status=422)
+
+
+_DISK_FULL = ("full", "readonly", "read-only", "disk i/o", "unable to open", "malformed", "not a database")
+
+
+@api.exception_handler(OperationalError)
+@api.exception_handler(DatabaseError)
+def say_disk(request: HttpRequest, error: DatabaseError) -> HttpResponse:
+    """The database cannot be written or read: in words, for the person and for whoever runs the server."""
+    log.error("the database refused: %s", error)
+    if "locked" in str(error):
+        words = "The server was busy writing for too long. Try again; nothing was lost."
+    elif any(part in str(error).lower() for part in _DISK_FULL):
+        words = "The server cannot write to its disk. Tell whoever runs it; what you typed is still here."
+    else:
+        words = "The server's data cannot be used just now. Tell whoever runs it; what you typed is still here."
+    body = {"code": "no-disk", "message": words, "faults": []}
+    return api.create_response(request, body, status=503)
+
+
+@api.exception_handler(Exception)
+def say_fault(request: HttpRequest, error: Exception) -> HttpResponse:
+    """A fault of the program: its own words, never an empty page. It stands in the server's log."""
+    log.exception("a request failed", exc_info=error)
+    body = {"code": "fault", "message": "The program failed on this. Nothing of it was kept.", "faults": []}
+    return api.create_response(request, body, status=500)
 
 
 @api.exception_handler(ValidationError)

@@ -9,13 +9,15 @@ from django.core.asgi import get_asgi_application
 from django.core.wsgi import get_wsgi_application
 from django.urls import get_resolver
 
+from workshop.config.whole import Whole
+
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "workshop.config.settings")
 
 EVENTS = "/api/live/events"
 
 # Django's middleware costs about half of each request when it hops between tasks and threads. So a request runs
 # whole in one thread of the pool; only the event stream, which never ends, goes through Django's own ASGI handler.
-_requests = WSGIMiddleware(get_wsgi_application(), workers=8)  # type: ignore[arg-type]
+_requests = Whole(WSGIMiddleware(get_wsgi_application(), workers=8))  # type: ignore[arg-type]
 _streams = get_asgi_application()
 
 

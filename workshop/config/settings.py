@@ -1,6 +1,9 @@
 """Settings of the workshop. What differs between shops comes from the environment."""
 
+import contextlib
+import os
 import secrets
+import socket
 from pathlib import Path
 
 import environ
@@ -12,17 +15,27 @@ env = environ.Env(
     DATA_DIR=(str, str(BASE_DIR / "data")),
     DEMO=(bool, False),
     HOST=(str, "127.0.0.1"),
+    # Names this server is asked for under, besides the address it binds to.
+    SERVED_AS=(list, []),
+    # Whether TLS stands before it: cookies then travel by TLS only.
+    TLS=(bool, False),
+    # Hosts other than this machine that gauges may speak from.
+    GAUGE_HOSTS=(str, ""),
 )
 DATA_DIR = Path(env("DATA_DIR"))
 WEB_DIST = BASE_DIR / "web" / "dist"
 FONT_DIR = BASE_DIR / "web" / "node_modules" / "@fontsource"
 
 
+# What this process writes is its owner's alone: the data, its copies, its keys.
+os.umask(0o077)
+
+
 def _kept_key(name: str) -> str:
     """A key of this installation, made at the first start and kept beside its data."""
     place = DATA_DIR / name
     if not place.exists():
-        DATA_DIR.mkdir(parents=True, exist_ok=True)
+        DATA_DIR.mkdir(parents=True, exist_ok=True, mode=0o700)
         place.write_text(secrets.token_urlsafe(50))
         place.chmod(0o600)
     return place.read_text()
@@ -33,8 +46,36 @@ SECRET_KEY = env("SECRET_KEY", default=None) or _kept_key("secret-key")
 BRIDGE_KEY = _kept_key("bridge-key")
 DEBUG = env("DEBUG")
 DEMO = env("DEMO")
-ALLOWED_HOSTS = ["127.0.0.1", "localhost", "testserver", env("HOST")]
-CSRF_TRUSTED_ORIGINS: list[str] = []
+TLS = env("TLS")
+GAUGE_HOSTS = frozenset(env("GAUGE_HOSTS").replace(",", " ").lower().split())
+
+
+def _own_names() -> list[str]:
+    """The names and addresses this server answers to: all of this machine's where it binds to all of them."""
+    names = ["127.0.0.1", "localhost", "[::1]", "testserver", env("HOST"), *env("SERVED_AS")]
+    if env("HOST") in ("0.0.0.0", "::"):  # noqa: S104 - what the owner asked for, not a default
+        here = socket.gethostname()
+        names += [here, socket.getfqdn(), f"{here}.local"]
+        with contextlib.suppress(OSError):
+            names += [str(found[4][0]) for found in socket.getaddrinfo(here, None)]
+        # The address that faces the net: a datagram socket that is pointed somewhere sends nothing.
+        with contextlib.suppress(OSError), socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as probe:
+            probe.connect(("192.0.2.1", 9))
+            names.append(probe.getsockname()[0])
+    return sorted({name for name in names if name and name not in ("0.0.0.0", "::")})  # noqa: S104
+
+
+ALLOWED_HOSTS = _own_names()
+CSRF_TRUSTED_ORIGINS: list[str] = [f"https://{name}" for name in env("SERVED_AS")] if TLS else []
+if TLS:
+    SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
+    SECURE_SSL_REDIRECT = True
+    SECURE_HSTS_SECONDS = 31_536_000
+    SECURE_HSTS_INCLUDE_SUBDOMAINS = True
+    SECURE_HSTS_PRELOAD = True
+    SECURE_REDIRECT_EXEMPT = [r"^api/live/bridge/"]
+    SESSION_COOKIE_SECURE = True
+    CSRF_COOKIE_SECURE = True
 
 INSTALLED_APPS = [
     "django.contrib.auth",
@@ -74,7 +115,7 @@ DATABASES = {
         "OPTIONS": {
             "timeout": 10,
             "transaction_mode": "IMMEDIATE",
-            # FULL: an acknowledged reading survives a power cut (design 8.15).
+            # FULL: an acknowledged reading survives a power cut.
             "init_command": (
                 "PRAGMA journal_mode=WAL;PRAGMA synchronous=FULL;PRAGMA busy_timeout=10000;PRAGMA foreign_keys=ON;"
             ),
@@ -94,6 +135,7 @@ AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_LOCKOUT_CALLABLE = "workshop.people.api.locked_out"
 AXES_RESET_ON_SUCCESS = True
 AXES_VERBOSE = False
+AXES_CLIENT_IP_CALLABLE = "workshop.people.api.address_of"
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 USE_TZ = True
 TIME_ZONE = env("TIME_ZONE", default="UTC")

@@ -5,6 +5,7 @@ from collections import Counter
 from datetime import datetime, timedelta
 from typing import Any
 
+from django.conf import settings
 from django.db import transaction
 from django.db.models import Window
 from django.db.models.functions import RowNumber
@@ -12,14 +13,15 @@ from django.utils import timezone
 from ninja import Schema
 from pydantic import Field, ValidationError
 
+from gauge_bridge.address import AddressRefused, check_address
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius
-from halfthou.jobs import Gauge, GaugeKind, Material, Purpose, SettingCheck
+from halfthou.jobs import Gauge, GaugeKind, Material, Moment, Purpose, SettingCheck
 from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
 from workshop.gauges.models import GaugeRecord, SettingCheckRecord
 from workshop.people.may import Act, must
 from workshop.people.models import Person
-from workshop.people.refusals import NotThere, Refusal
+from workshop.people.refusals import Clash, NotThere, Refusal
 
 #: So many checks of a gauge before a job's first reading travel with the job: enough for drift and repeatability.
 CHECKS_BEFORE = 12
@@ -30,35 +32,37 @@ _NEEDED = ("resolution", "permissible_error")
 
 
 class GaugeForm(Schema):
-    """A gauge as typed. Lengths are text; of a weighing scale they are grams."""
+    """A gauge as typed. Lengths are text; of a weighing scale they are grams. `version` is that of the gauge it was
+    changed from."""
 
-    name: str
+    version: int = 0
+    name: str = Field(max_length=2000)
     kind: GaugeKind
     unit: Unit
-    resolution: str
-    permissible_error: str
-    repeatability: str = ""
-    least: str = ""
-    most: str = ""
-    revolution: str = ""
-    serial: str = ""
-    due: str = ""
-    fit_for: list[Purpose] = []
+    resolution: str = Field(max_length=200)
+    permissible_error: str = Field(max_length=200)
+    repeatability: str = Field(default="", max_length=200)
+    least: str = Field(default="", max_length=200)
+    most: str = Field(default="", max_length=200)
+    revolution: str = Field(default="", max_length=200)
+    serial: str = Field(default="", max_length=2000)
+    due: str = Field(default="", max_length=40)
+    fit_for: list[Purpose] = Field(default=[], max_length=20)
     material: Material = Material.GAUGE_STEEL
-    port: str = ""
+    port: str = Field(default="", max_length=300)
 
 
 class CheckForm(Schema):
     """A setting check as typed: what the standard is, and what the gauge read on it, once or more often."""
 
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
-    standard: str
-    standard_error: str = ""
-    against: str = ""
+    standard: str = Field(max_length=200)
+    standard_error: str = Field(default="", max_length=200)
+    against: str = Field(default="", max_length=64)
     read: str = Field(max_length=1000)
     unit: Unit
-    gauge_c: str = ""
-    at: datetime
+    gauge_c: str = Field(default="", max_length=40)
+    at: Moment
 
 
 def cabinet() -> tuple[Gauge, ...]:
@@ -79,9 +83,13 @@ def checks_of(gauge: str) -> tuple[SettingCheck, ...]:
     return tuple(SettingCheck.model_validate(row.document) for row in rows)
 
 
-def checks_since(gauges: set[str], first_reading: datetime) -> tuple[SettingCheck, ...]:
-    """The checks that a job read from a time on needs of the gauges it was read with: those since, a few before."""
+def checks_since(
+    gauges: set[str], first_reading: datetime, last_reading: datetime | None = None
+) -> tuple[SettingCheck, ...]:
+    """The checks that a job read in a span of time needs of its gauges: those in it, a few before."""
     rows = SettingCheckRecord.objects.filter(gauge__in=gauges).order_by("at", "pk")
+    if last_reading is not None:
+        rows = rows.filter(at__lte=last_reading)
     recent = list(rows.filter(at__gte=first_reading - LATELY).values_list("gauge", "at", "document"))
     seldom = gauges - {gauge for gauge, at, _ in recent if at <= first_reading}
     if seldom:
@@ -107,18 +115,42 @@ def last_checks(gauges: set[str]) -> tuple[SettingCheck, ...]:
 def keep_gauge(person: Person, key: str | None, typed: GaugeForm, *, retired: bool = False) -> Gauge:
     """Enter a gauge, or change one. Refuses: Refusal, naming each field that cannot be used."""
     must(person, Act.KEEP_GAUGES)
-    if key is not None and not GaugeRecord.objects.filter(key=key).exists():
+    known = GaugeRecord.objects.filter(key=key).first() if key is not None else None
+    if key is not None and known is None:
         raise NotThere("no-gauge", "There is no such gauge.")
     gauge = _gauge(key or uuid.uuid4().hex[:12], typed)
+    before = Gauge.model_validate(known.document) if known is not None else None
+    if known is not None and before is not None and typed.version != known.version:
+        raise Clash("changed-meanwhile", _meanwhile(known, before, gauge))
+    _check_port(person, gauge, before)
     GaugeRecord.objects.update_or_create(
         key=gauge.id,
         defaults={
             "document": gauge.model_dump(mode="json"),
             "changed_by": person.username,
             "retired": retired,
+            "version": known.version + 1 if known is not None else 0,
         },
     )
     return gauge
+
+
+def _meanwhile(known: GaugeRecord, theirs: Gauge, mine: Gauge) -> str:
+    differs = [n.replace("_", " ") for n in Gauge.model_fields if getattr(theirs, n) != getattr(mine, n)]
+    words = f" It differs from yours in: {', '.join(differs)}." if differs else ""
+    return f"{known.changed_by} changed this gauge meanwhile.{words} Yours is not kept yet, and not lost."
+
+
+def _check_port(person: Person, gauge: Gauge, before: Gauge | None) -> None:
+    """Only the owner sets a data port, and only one that may be opened. Refuses: NotAllowed, Refusal."""
+    if gauge.port == (before.port if before is not None else ""):
+        return
+    must(person, Act.SET_PORTS)
+    try:
+        if gauge.port:
+            check_address(gauge.port, settings.GAUGE_HOSTS)
+    except AddressRefused as error:
+        raise Refusal("bad-port", "The gauge was not kept.", [Fault("port", str(error))]) from None
 
 
 def _gauge(key: str, typed: GaugeForm) -> Gauge:
@@ -150,7 +182,7 @@ def _weighing(typed: GaugeForm, faults: list[Fault]) -> dict[str, int]:
         text = getattr(typed, field).strip().removesuffix("g").strip()
         try:
             found[name] = round(float(text) * 1000)
-        except ValueError:
+        except (ValueError, OverflowError):
             faults.append(Fault(field, f"“{text}” is no weight in grams. Type for example 0.1."))
     return found
 
@@ -161,6 +193,8 @@ def check_setting(person: Person, gauge: str, typed: CheckForm) -> SettingCheck:
     must(person, Act.READ)
     known = SettingCheckRecord.objects.filter(key=typed.id).first()
     if known is not None:
+        if known.gauge != gauge or known.document.get("typed") != typed.read.strip()[:2000]:
+            raise Clash("name-taken", "Another check has that name already. This one was not written down.")
         return SettingCheck.model_validate(known.document)
     if not GaugeRecord.objects.filter(key=gauge).exists():
         raise NotThere("no-gauge", "There is no such gauge.")

@@ -45,6 +45,7 @@ class GaugeOut(Schema):
     purposes: list[Purpose]
     material: Material
     port: str
+    version: int
     comparator: bool
     retired: bool
     has_zero: bool
@@ -124,8 +125,9 @@ def bench_gauge(gauge: Gauge) -> BenchGauge:
     return BenchGauge(id=gauge.id, name=gauge.name, unit=gauge.unit, purposes=list(gauge.purposes), port=gauge.port)
 
 
-def gauge_out(gauge: Gauge, last: Setting | None = None, *, retired: bool = False) -> GaugeOut:
+def gauge_out(record: GaugeRecord, last: Setting | None = None) -> GaugeOut:
     """A gauge as the API shows it, with its last check."""
+    gauge = Gauge.model_validate(record.document)
     standing = standing_of(gauge, last, timezone.localdate())
     weighs = gauge.weighs
     return GaugeOut(
@@ -146,7 +148,8 @@ def gauge_out(gauge: Gauge, last: Setting | None = None, *, retired: bool = Fals
         port=gauge.port,
         comparator=gauge.kind in COMPARATORS,
         has_zero=gauge.kind not in WITHOUT_ZERO,
-        retired=retired,
+        retired=record.retired,
+        version=record.version,
         standing=standing,
         standing_words=_standing_words(gauge, standing, last),
         zero=fine(gauge).text(last.zero) if last else "",
@@ -210,10 +213,7 @@ def list_gauges(request: HttpRequest) -> list[GaugeOut]:
     records = list(GaugeRecord.objects.order_by("retired", "pk"))
     gauges = tuple(Gauge.model_validate(record.document) for record in records)
     last = last_settings(gauges)
-    return [
-        gauge_out(gauge, last.get(gauge.id), retired=record.retired)
-        for gauge, record in zip(gauges, records, strict=True)
-    ]
+    return [gauge_out(record, last.get(record.key)) for record in records]
 
 
 @router.get("/{key}", response=GaugeDetail)
@@ -230,7 +230,7 @@ def get_gauge(request: HttpRequest, key: str) -> GaugeDetail:
     plain = repeatability(gauge)
     taken = "half a graduation" if plain.kind is TermKind.REPEAT_TAKEN else "the figure in the gauge list"
     return GaugeDetail(
-        gauge=gauge_out(gauge, its_own[-1] if its_own else None, retired=record.retired),
+        gauge=gauge_out(record, its_own[-1] if its_own else None),
         permissible_error_nm=gauge.permissible_error.nm,
         checks=[check_out(gauge, setting, names) for setting in its_own],
         hands=_hands(gauge, checks),
@@ -241,14 +241,15 @@ def get_gauge(request: HttpRequest, key: str) -> GaugeDetail:
 @router.post("", response=GaugeOut)
 def add_gauge(request: HttpRequest, given: GaugeIn) -> GaugeOut:
     """Enter a gauge."""
-    return gauge_out(actions.keep_gauge(signed_in(request), None, given))
+    gauge = actions.keep_gauge(signed_in(request), None, given)
+    return gauge_out(GaugeRecord.objects.get(key=gauge.id))
 
 
 @router.put("/{key}", response=GaugeOut)
 def change_gauge(request: HttpRequest, key: str, given: GaugeIn) -> GaugeOut:
     """Change a gauge, or retire it."""
     gauge = actions.keep_gauge(signed_in(request), key, given, retired=given.retired)
-    return gauge_out(gauge, last_settings((gauge,)).get(key), retired=given.retired)
+    return gauge_out(GaugeRecord.objects.get(key=key), last_settings((gauge,)).get(key))
 
 
 @router.post("/{key}/checks", response=GaugeDetail)

@@ -9,6 +9,7 @@ class GaugeRecord(models.Model):
     key = models.CharField(max_length=64, unique=True)
     document = models.JSONField()
     retired = models.BooleanField(default=False)
+    version = models.PositiveIntegerField(default=0)
     changed_by = models.CharField(max_length=150)
     changed_at = models.DateTimeField(auto_now=True)
 

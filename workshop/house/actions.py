@@ -1,62 +1,111 @@
 """The house rules in force, and changing them."""
 
+from typing import Any
+
+from django.db import transaction
 from ninja import Schema
-from pydantic import ValidationError
+from pydantic import Field, ValidationError
 
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius
 from halfthou.jobs import Guard, HardenedCrank, HouseRules
-from halfthou.lengths import Typed, Unit, Unreadable, read_length
+from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
 from workshop.house.models import HouseRulesRecord
 from workshop.people.may import Act, must
 from workshop.people.models import Person
-from workshop.people.refusals import Refusal
+from workshop.people.refusals import Clash, Refusal
 
 
 def rules_in_force() -> HouseRules:
-    """The newest house rules, or those the program starts with."""
+    """The newest house rules; those the program starts with count as confirmed by nobody."""
     newest = HouseRulesRecord.objects.order_by("-id").first()
-    return HouseRules.model_validate(newest.document) if newest else HouseRules()
+    return HouseRules.model_validate(newest.document) if newest else HouseRules(confirmed=False)
+
+
+def version_in_force() -> int:
+    """Which version of the house rules is in force: 0 before an owner has chosen any."""
+    newest = HouseRulesRecord.objects.order_by("-id").values_list("id", flat=True).first()
+    return newest or 0
 
 
 class HouseRulesForm(Schema):
-    """The house rules as typed: the polish allowance with its unit, temperatures in degrees Celsius or with F."""
+    """The house rules as typed: lengths with their unit, temperatures in degrees Celsius or with F.
 
+    `version` is that of the rules it was changed from; `sure` says that odd ones were looked at.
+    """
+
+    version: int = 0
+    sure: bool = False
+    confirmed: bool = False
     guard: Guard
     hardened_crank: HardenedCrank
-    polish_allowance: str
-    shop_c: str = "20"
-    spread_k: str = "1"
+    polish_allowance: str = Field(max_length=200)
+    least_band: str = Field(default="0.0005 in", max_length=200)
+    keep_axis: bool = True
+    mixed_sizes: bool = False
+    check_stands_h: int = 24
+    shop_c: str = Field(default="20", max_length=40)
+    spread_k: str = Field(default="1", max_length=40)
 
 
+#: A shop colder or warmer than this is asked about. Source: common practice, no source.
+COLD_C, WARM_C = 5.0, 40.0
+
+
+@transaction.atomic
 def keep_rules(owner: Person, given: HouseRulesForm) -> HouseRules:
     """Choose the shop's schools. Jobs already signed keep what they were judged by."""
     must(owner, Act.KEEP_HOUSE_RULES)
+    if given.version != version_in_force():
+        newest = HouseRulesRecord.objects.order_by("-id").first()
+        who = newest.by if newest else "Somebody"
+        message = f"{who} changed the house rules meanwhile. Yours are not kept yet: look at what they are now."
+        raise Clash("changed-meanwhile", message)
+    faults: list[Fault] = []
+    values: dict[str, Any] = {
+        "polish_allowance": _length(given.polish_allowance, "polish_allowance", faults),
+        "least_band": _length(given.least_band, "least_band", faults),
+        "shop_c": _degrees(given.shop_c, "shop_c", faults),
+        "spread_k": _degrees(given.spread_k, "spread_k", faults),
+    }
+    if faults:
+        raise Refusal("bad-rules", "The house rules were not kept. Mend what is marked.", faults)
     try:
-        allowance = read_length(given.polish_allowance, Unit.INCH)
-        if not isinstance(allowance, Typed):
-            raise Refusal(
-                "two-ways",
-                "Write the polish allowance with in or mm.",
-                [Fault("polish_allowance", "can be read two ways")],
-            )
         rules = HouseRules(
+            confirmed=True,
             guard=given.guard,
             hardened_crank=given.hardened_crank,
-            polish_allowance=allowance.length,
-            shop_c=_degrees(given.shop_c, "shop_c"),
-            spread_k=_degrees(given.spread_k, "spread_k"),
+            keep_axis=given.keep_axis,
+            mixed_sizes=given.mixed_sizes,
+            check_stands_h=given.check_stands_h,
+            **values,
         )
-    except Unreadable as error:
-        raise Refusal("unreadable", error.message, [Fault("polish_allowance", error.message)]) from None
     except ValidationError as error:
-        raise Refusal("bad-rules", "The house rules were not kept.", faults_of(error)) from None
+        raise Refusal(
+            "bad-rules", "The house rules were not kept. Mend what is marked.", faults_of(error)
+        ) from None
+    if not COLD_C <= rules.shop_c <= WARM_C and not given.sure:
+        asked = [Fault("shop_c", f"A shop at {rules.shop_c:g} °C? Keep it only if that is so.")]
+        raise Refusal("odd-rules", "The house rules ask about themselves. Look at what is marked.", asked)
     HouseRulesRecord.objects.create(document=rules.model_dump(mode="json"), by=owner.username)
     return rules
 
 
-def _degrees(text: str, field: str) -> float:
+def _length(text: str, field: str, faults: list[Fault]) -> Length | None:
+    try:
+        found = read_length(text, Unit.INCH)
+    except Unreadable as error:
+        faults.append(Fault(field, error.message))
+        return None
+    if not isinstance(found, Typed):
+        faults.append(Fault(field, "Write it with in or mm."))
+        return None
+    return found.length
+
+
+def _degrees(text: str, field: str, faults: list[Fault]) -> float | None:
     try:
         return read_celsius(text)
     except Unreadable as error:
-        raise Refusal(error.code, error.message, [Fault(field, error.message)]) from None
+        faults.append(Fault(field, error.message))
+        return None

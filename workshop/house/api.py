@@ -3,8 +3,9 @@
 from django.http import HttpRequest
 from ninja import Router
 
+from halfthou.exchange import exact_text
 from halfthou.jobs import HouseRules
-from halfthou.lengths import Notation, Unit
+from halfthou.lengths import Length, Unit
 from workshop.house import actions
 from workshop.house.actions import HouseRulesForm
 from workshop.people.api import signed_in
@@ -12,12 +13,23 @@ from workshop.people.api import signed_in
 router = Router(tags=["house rules"])
 
 
+def _text(length: Length) -> str:
+    """A length to the last nanometre, in the unit it is a round number of."""
+    text, unit = exact_text(length, Unit.INCH)
+    return f"{text} {unit.value}"
+
+
 def _out(rules: HouseRules) -> HouseRulesForm:
-    text = Notation(Unit.INCH, 5).text(rules.polish_allowance).rstrip("0")
     return HouseRulesForm(
+        version=actions.version_in_force(),
+        confirmed=rules.confirmed,
         guard=rules.guard,
         hardened_crank=rules.hardened_crank,
-        polish_allowance=f"{text} in",
+        polish_allowance=_text(rules.polish_allowance),
+        least_band=_text(rules.least_band),
+        keep_axis=rules.keep_axis,
+        mixed_sizes=rules.mixed_sizes,
+        check_stands_h=rules.check_stands_h,
         shop_c=f"{rules.shop_c:g}",
         spread_k=f"{rules.spread_k:g}",
     )

@@ -1,14 +1,12 @@
 """Jobs over HTTP: the rack, the bench, facts, decisions, files."""
 
-from datetime import datetime
-
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 from pydantic import BaseModel, Field
 
 from halfthou.answer import BudgetShown, StoryLine
 from halfthou.exchange import write_job, write_readings
-from halfthou.jobs import Feature, JournalSet, Plan
+from halfthou.jobs import Feature, JournalSet, Moment, Plan, Waived
 from halfthou.lengths import Asked, Notation, Unit
 from workshop.jobs import actions
 from workshop.jobs.rack import RackOrder, read_rack
@@ -24,7 +22,7 @@ from workshop.jobs.shapes import (
     bench_out,
     landed_out,
 )
-from workshop.jobs.translate import job_file_of, job_of
+from workshop.jobs.translate import job_file_of
 from workshop.people.api import signed_in
 
 router = Router(tags=["jobs"])
@@ -33,27 +31,27 @@ router = Router(tags=["jobs"])
 class DraftIn(Schema):
     """Typed text to interpret without landing it."""
 
-    journal: str
+    journal: str = Field(max_length=8)
     feature: Feature = Feature.JOURNAL
-    spot: str
+    spot: str = Field(max_length=8)
     typed: str = Field(max_length=200)
     unit: Unit
-    gauge: str
+    gauge: str = Field(max_length=64)
 
 
 class BatchIn(Schema):
     """Readings a bench has kept, in the order they were typed; and what its clock said when it sent them."""
 
-    sent_at: datetime | None = None
+    sent_at: Moment | None = None
     readings: list[actions.Landing] = Field(max_length=2000)
 
 
-class WithdrawIn(Schema):
-    """A reading to take back."""
+class TakeBackFactIn(Schema):
+    """A reading or an operation to take back."""
 
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
-    reading: str
-    at: datetime
+    fact: str = Field(max_length=64)
+    at: Moment
 
 
 class PlanIn(Schema):
@@ -79,7 +77,29 @@ class TakeBackIn(Schema):
     """A decision to take back."""
 
     set: JournalSet
-    journal: str = ""
+    journal: str = Field(default="", max_length=4)
+    about: Waived = Waived.READINGS
+
+
+class TakeUpIn(Schema):
+    """A decision made elsewhere, to take up as one's own."""
+
+    id: str = Field(max_length=64)
+
+
+class WithdrawSignatureIn(Schema):
+    """Why a signature is withdrawn."""
+
+    reason: str = Field(max_length=2000)
+
+
+class ComparedOut(Schema):
+    """What taking a readings file in would do."""
+
+    known: int
+    new: int
+    differs: list[str]
+    words: str
 
 
 class JobFileIn(Schema):
@@ -163,7 +183,7 @@ def archive_job(request: HttpRequest, job_id: int, given: ArchiveIn) -> ArchiveI
 def draft_reading(request: HttpRequest, job_id: int, given: DraftIn) -> DraftOut:
     """What typed text would mean at a spot."""
     person = signed_in(request)
-    job = job_of(actions.job_record(job_id), Unit(person.shown_unit))
+    job = actions.sound_job(actions.job_record(job_id), Unit(person.shown_unit))
     place = actions.Place(given.journal, given.feature, given.spot)
     meant = actions.interpret(actions.Desk(job), place, given.typed, given.unit, actions.gauge_of(job, given.gauge))
     if isinstance(meant, Asked):
@@ -222,9 +242,9 @@ def get_story(request: HttpRequest, job_id: int) -> list[StoryLine]:
 
 
 @router.post("/jobs/{int:job_id}/withdrawals", response=BenchOut)
-def withdraw_reading(request: HttpRequest, job_id: int, given: WithdrawIn) -> HttpResponse:
-    """Take a reading back."""
-    return _bench(actions.withdraw_reading(signed_in(request), job_id, given.id, given.reading, given.at))
+def take_back_fact(request: HttpRequest, job_id: int, given: TakeBackFactIn) -> HttpResponse:
+    """Take a reading or an operation back."""
+    return _bench(actions.take_back(signed_in(request), job_id, given.id, given.fact, given.at))
 
 
 @router.post("/jobs/{int:job_id}/observations", response=BenchOut)
@@ -242,19 +262,20 @@ def decide(request: HttpRequest, job_id: int, given: actions.Deciding) -> HttpRe
 @router.post("/jobs/{int:job_id}/decisions/take-back", response=BenchOut)
 def take_back_decision(request: HttpRequest, job_id: int, given: TakeBackIn) -> HttpResponse:
     """Take a decision back."""
-    return _bench(actions.take_back_decision(signed_in(request), job_id, given.set, given.journal))
+    person = signed_in(request)
+    return _bench(actions.take_back_decision(person, job_id, given.set, given.journal, given.about))
 
 
-@router.post("/jobs/{int:job_id}/signatures", response=BenchOut)
-def sign(request: HttpRequest, job_id: int) -> HttpResponse:
-    """Sign the decision sheet."""
-    return _bench(actions.sign(signed_in(request), job_id))
+@router.post("/jobs/{int:job_id}/decisions/take-up", response=BenchOut)
+def take_up_decision(request: HttpRequest, job_id: int, given: TakeUpIn) -> HttpResponse:
+    """Take up what was decided elsewhere."""
+    return _bench(actions.take_up_decision(signed_in(request), job_id, given.id))
 
 
 @router.post("/jobs/{int:job_id}/signatures/withdraw", response=BenchOut)
-def withdraw_signature(request: HttpRequest, job_id: int) -> HttpResponse:
+def withdraw_signature(request: HttpRequest, job_id: int, given: WithdrawSignatureIn) -> HttpResponse:
     """Withdraw the signature."""
-    return _bench(actions.withdraw_signature(signed_in(request), job_id))
+    return _bench(actions.withdraw_signature(signed_in(request), job_id, given.reason))
 
 
 @router.get("/jobs/{int:job_id}/history", response=list[HistoryLine])
@@ -270,11 +291,18 @@ def import_readings(request: HttpRequest, job_id: int, given: ReadingsFileIn) ->
     return _bench(actions.take_in_readings(signed_in(request), job_id, given.text, given.gauge))
 
 
+@router.post("/jobs/{int:job_id}/readings.csv/compare", response=ComparedOut)
+def compare_readings(request: HttpRequest, job_id: int, given: ReadingsFileIn) -> ComparedOut:
+    """What taking a readings file in would do, before it lands."""
+    found = actions.compare_readings(signed_in(request), job_id, given.text, given.gauge)
+    return ComparedOut(known=found.known, new=len(found.readings), differs=list(found.differs), words=found.words)
+
+
 @router.get("/jobs/{int:job_id}/readings.csv", include_in_schema=False)
 def export_readings(request: HttpRequest, job_id: int) -> HttpResponse:
     """The readings as CSV."""
     record = actions.job_record(job_id)
-    text = write_readings(job_of(record, Unit(record.entry_unit)))
+    text = write_readings(actions.sound_job(record, Unit(record.entry_unit)))
     return _file(text, "text/csv", f"readings-{record.number}.csv")
 
 

@@ -32,6 +32,10 @@ class JobRecord(models.Model):
     mains_plan = models.JSONField()
     rods_plan = models.JSONField()
     archived = models.BooleanField(default=False, db_index=True)
+    # How often anything of the job has changed: what was worked out of an older state is not written over a newer.
+    version = models.PositiveIntegerField(default=0)
+    # How often the card was changed, so that a second writer is told.
+    card_version = models.PositiveIntegerField(default=0)
     # The rack's summary: written with each fact, rebuilt by `manage.py rebuild_rack`.
     stage = models.CharField(max_length=20, choices=Stage.choices, default=Stage.BOOKED_IN)
     waits_for = models.CharField(max_length=200, blank=True)
@@ -64,6 +68,19 @@ class Fact(models.Model):
         abstract = True
 
 
+class FactName(models.Model):
+    """The names of a job's facts, over all kinds: one name is one fact's for good."""
+
+    job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="fact_names")
+    key = models.CharField(max_length=64)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_fact_name")]
+
+    def __str__(self) -> str:
+        return self.key
+
+
 class ReadingRecord(Fact):
     """One reading."""
 
@@ -75,6 +92,8 @@ class ReadingRecord(Fact):
     typed = models.CharField(max_length=200)
     unit = models.CharField(max_length=2)
     gauge = models.CharField(max_length=64)
+    angle_deg = models.FloatField(null=True, blank=True)
+    planes = models.PositiveSmallIntegerField(null=True, blank=True)
     corrects = models.CharField(max_length=64, blank=True)
     repeats = models.CharField(max_length=64, blank=True)
     sitting = models.CharField(max_length=64, blank=True)
@@ -92,16 +111,16 @@ class ReadingRecord(Fact):
 
 
 class WithdrawalRecord(Fact):
-    """A reading taken back."""
+    """A reading or an operation taken back."""
 
     job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="withdrawals")
-    reading = models.CharField(max_length=64)
+    fact = models.CharField(max_length=64)
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_withdrawal")]
 
     def __str__(self) -> str:
-        return f"{self.reading} withdrawn"
+        return f"{self.fact} withdrawn"
 
 
 class ObservationRecord(Fact):
@@ -176,10 +195,12 @@ class DecisionRecord(Fact):
     kind = models.CharField(max_length=20)
     set = models.CharField(max_length=10)
     journal = models.CharField(max_length=4, blank=True)
+    about = models.CharField(max_length=20, blank=True)
     action = models.CharField(max_length=30, blank=True)
     undersize_nm = models.BigIntegerField(null=True, blank=True)
     words = models.TextField(blank=True)
     reason = models.TextField(blank=True)
+    made_elsewhere = models.BooleanField(default=False)
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_decision")]
@@ -197,6 +218,7 @@ class SignatureRecord(models.Model):
     at = models.DateTimeField()
     withdrawn_by = models.CharField(max_length=150, blank=True)
     withdrawn_at = models.DateTimeField(null=True, blank=True)
+    withdrawn_because = models.TextField(blank=True)
     made_elsewhere = models.BooleanField(default=False)
     sheet = models.JSONField()
 

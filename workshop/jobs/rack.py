@@ -8,6 +8,8 @@ from workshop.jobs.models import JobRecord
 from workshop.jobs.shapes import RackOut, rack_line
 
 PAGE_SIZE = 50
+#: Nobody searches for more.
+MOST_SEARCH, MOST_WORDS = 500, 20
 
 
 class RackOrder(StrEnum):
@@ -26,13 +28,15 @@ _ORDERS = {
 
 
 def read_rack(search: str, order: RackOrder, *, archived: bool, page: int) -> RackOut:
-    """One page of the rack. Every word of the search must be found in number, title, customer or engine."""
+    """One page of the rack. Every word of the search must be found in number, title, customer, complaint or
+    engine."""
     jobs: QuerySet[JobRecord] = JobRecord.objects.filter(archived=archived)
-    for word in search.split():
+    for word in search[:MOST_SEARCH].split()[:MOST_WORDS]:
         jobs = jobs.filter(
             Q(number__icontains=word)
             | Q(title__icontains=word)
             | Q(customer__icontains=word)
+            | Q(complaint__icontains=word)
             | Q(engine__icontains=word)
             | Q(stage__icontains=word)
         )

@@ -4,7 +4,8 @@ from datetime import date, datetime
 
 from pydantic import BaseModel
 
-from halfthou.answer import Assessment, Spot, blank_spots
+from halfthou.answer import Assessment, Spot, blank_spots, read_signed
+from halfthou.engines import short_name
 from halfthou.gauges import RISE_K
 from halfthou.jobs import (
     ANSWERS,
@@ -12,15 +13,19 @@ from halfthou.jobs import (
     Condition,
     DecisionKind,
     Feature,
+    Job,
     JournalSet,
     Layout,
     Look,
+    Operation,
     OperationKind,
     Plan,
     SheetState,
+    Waived,
 )
 from halfthou.lengths import Asked, Length, Notation, Unit
-from halfthou.operations import RUNS_ON
+from halfthou.operations import RUNS_ON, makes_stale
+from halfthou.surveys import standing_readings
 from halfthou.verdicts import Action, Caution, MarkCode, cautions_of_work
 from workshop.gauges.api import BenchGauge, bench_gauge
 from workshop.jobs.actions import Landed, Opened
@@ -60,8 +65,12 @@ class RackOut(BaseModel):
 
 
 class DecisionOut(BaseModel):
-    """A decision that stands. `outdated` says that the verdict has changed since."""
+    """A decision that stands, or one made elsewhere that decides nothing here. `outdated` says that the verdict has
+    changed since."""
 
+    id: str
+    about: Waived | None
+    made_elsewhere: bool
     kind: DecisionKind
     set: JournalSet
     journal: str
@@ -81,6 +90,7 @@ class SignatureOut(BaseModel):
     at: datetime
     withdrawn_by: str
     withdrawn_at: datetime | None
+    withdrawn_because: str
     made_elsewhere: bool
 
 
@@ -103,6 +113,7 @@ class CardOut(BaseModel):
     booked_in: date
     due: date | None
     entry_unit: Unit
+    card_version: int
     engine: str
     limits_id: int | None
     limits_revision: int
@@ -110,6 +121,20 @@ class CardOut(BaseModel):
     archived: bool
     stage: Stage
     signed: bool
+
+
+class WorkDone(BaseModel):
+    """Work that stands on record, and how many readings it made stale."""
+
+    id: str
+    kind: OperationKind
+    on: str
+    on_words: str
+    undersize: str
+    note: str
+    by: str
+    at: datetime
+    stale: int
 
 
 class EntryHint(BaseModel):
@@ -134,7 +159,9 @@ class BenchOut(BaseModel):
     assessment: Assessment
     signed_assessment: Assessment | None
     decisions: list[DecisionOut]
+    operations: list[WorkDone]
     signatures: list[SignatureOut]
+    version: int
     other_limits: list["LimitsChoice"]
 
 
@@ -168,11 +195,12 @@ class LandOut(BaseModel):
 
 
 class LandedOut(BaseModel):
-    """What became of one reading of a batch: landed, asked about, or refused."""
+    """What became of one reading of a batch: landed, asked about, or refused (with the refusal's code)."""
 
     id: str
     asked: AskedOut | None
     refused: str
+    code: str
     conflict: str
 
 
@@ -233,6 +261,7 @@ def landed_out(landed: Landed) -> LandedOut:
         id=landed.id,
         asked=None if landed.asked is None else asked_out(landed.asked),
         refused="" if landed.refused is None else str(landed.refused),
+        code="" if landed.refused is None else landed.refused.code,
         conflict=landed.conflict,
     )
 
@@ -263,6 +292,9 @@ def decision_out(row: DecisionRecord, found: Assessment) -> DecisionOut:
     """A decision as the API shows it."""
     outdated = not row.journal and not matches(row, found.of(JournalSet(row.set)))
     return DecisionOut(
+        id=row.key,
+        about=Waived(row.about) if row.about else None,
+        made_elsewhere=row.made_elsewhere,
         kind=DecisionKind(row.kind),
         set=JournalSet(row.set),
         journal=row.journal,
@@ -279,7 +311,7 @@ def bench_out(opened: Opened) -> BenchOut:
     """The bench of an opened job."""
     record, job, found = opened.record, opened.job, opened.assessment
     signature = standing_signature(record)
-    signed = Assessment.model_validate(signature.sheet["assessment"]) if signature else None
+    signed = read_signed(signature.sheet) if signature else None
     return BenchOut(
         card=_card(opened, signed=signature is not None),
         layout=job.limits.layout,
@@ -292,7 +324,9 @@ def bench_out(opened: Opened) -> BenchOut:
         blank_spots=BLANK_SPOTS,
         assessment=found,
         signed_assessment=signed,
-        decisions=[decision_out(row, found) for row in standing_decisions(record).values()],
+        decisions=[decision_out(row, found) for row in (*standing_decisions(record).values(), *_elsewhere(record))],
+        operations=[_work_done(done, job) for done in job.standing_operations],
+        version=record.version,
         signatures=[
             SignatureOut(
                 revision=row.revision,
@@ -300,11 +334,37 @@ def bench_out(opened: Opened) -> BenchOut:
                 at=row.at,
                 withdrawn_by=row.withdrawn_by,
                 withdrawn_at=row.withdrawn_at,
+                withdrawn_because=row.withdrawn_because,
                 made_elsewhere=row.made_elsewhere,
             )
             for row in record.signatures.all()
         ],
         other_limits=_other_limits(record),
+    )
+
+
+def _elsewhere(record: JobRecord) -> list[DecisionRecord]:
+    """What came decided in a file, as far as nobody here has decided the same."""
+    here = {(row.set, row.journal, row.about) for row in standing_decisions(record).values()}
+    return [
+        row
+        for row in sorted(record.decisions.all(), key=lambda row: row.pk)
+        if row.made_elsewhere and row.kind != "taken back" and (row.set, row.journal, row.about) not in here
+    ]
+
+
+def _work_done(done: Operation, job: Job) -> WorkDone:
+    size = "" if done.undersize is None else Notation.usual(job.shown_in).undersize(done.undersize)
+    return WorkDone(
+        id=done.id,
+        kind=done.kind,
+        on=done.on,
+        on_words=done.on if done.on in ("mains", "rods", "crank") else short_name(done.on),
+        undersize=size,
+        note=done.note,
+        by=done.by,
+        at=done.at,
+        stale=sum(makes_stale(done, reading) for reading in standing_readings(job)),
     )
 
 
@@ -337,6 +397,7 @@ def _card(opened: Opened, *, signed: bool) -> CardOut:
         booked_in=record.booked_in,
         due=record.due,
         entry_unit=Unit(record.entry_unit),
+        card_version=record.card_version,
         engine=limits.engine,
         limits_id=record.limits.pk if record.limits else None,
         limits_revision=limits.revision,

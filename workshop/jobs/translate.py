@@ -2,6 +2,7 @@
 
 from typing import Any
 
+from halfthou.gauges import SAME_DAY
 from halfthou.jobs import (
     Condition,
     Decision,
@@ -23,6 +24,7 @@ from halfthou.jobs import (
     Signature,
     Sitting,
     SlipAnswer,
+    Waived,
     Withdrawal,
 )
 from halfthou.lengths import Length, Unit
@@ -54,9 +56,12 @@ def plan_of(document: dict[str, Any]) -> Plan:
     return Plan.model_validate(document)
 
 
+#: So many gauges of the cabinet, and setting checks of them, travel with a job at the most.
+MOST_OF_CABINET, MOST_CHECKS = 1_000, 10_000
+
 _READING_COLUMNS = (
-    "key", "journal", "feature", "spot", "nm", "typed", "unit", "gauge", "by", "at", "corrects", "repeats",
-    "sitting", "caps_torqued", "plate_fitted", "cleaned", "meant", "by_button",
+    "key", "journal", "feature", "spot", "nm", "typed", "unit", "gauge", "angle_deg", "planes", "by", "at",
+    "corrects", "repeats", "sitting", "caps_torqued", "plate_fitted", "cleaned", "meant", "by_button",
 )  # fmt: skip
 
 
@@ -71,6 +76,8 @@ def reading_of(row: ReadingRecord | Any) -> Reading:
         typed=row.typed,
         unit=Unit(row.unit),
         gauge=row.gauge,
+        angle_deg=row.angle_deg,
+        planes=row.planes,
         by=row.by,
         at=row.at,
         corrects=row.corrects or None,
@@ -96,6 +103,8 @@ def reading_row(record: JobRecord, reading: Reading) -> ReadingRecord:
         typed=reading.typed,
         unit=reading.unit.value,
         gauge=reading.gauge,
+        angle_deg=reading.angle_deg,
+        planes=reading.planes,
         by=reading.by,
         at=reading.at,
         corrects=reading.corrects or "",
@@ -163,8 +172,11 @@ def observation_of(row: ObservationRecord) -> Observation:
 
 
 def gauges_of(record: JobRecord, used: set[str]) -> tuple[Gauge, ...]:
-    """The gauges a job can be read with: those in use, those its readings name, those it came with."""
-    found = {gauge.id: gauge for gauge in cabinet()}
+    """The gauges a job can be read with: those in use, those its readings name, those it came with.
+
+    A cabinet of any size: a job takes no more of it than a document holds.
+    """
+    found = {gauge.id: gauge for gauge in cabinet()[:MOST_OF_CABINET]}
     own = {gauge.id: gauge for gauge in (Gauge.model_validate(document) for document in record.own_gauges)}
     missing = used - found.keys() - own.keys()
     if missing:
@@ -181,9 +193,10 @@ def checks_of_job(
     if readings:
         used = {reading.gauge for reading in readings}
         first = min(reading.at for reading in readings)
-        shop = checks_since(used, first)
+        last = max(reading.at for reading in readings) + SAME_DAY
+        shop = checks_since(used, first, last)
         masters = {check.against for check in shop if check.against} - used
-        shop += checks_since(masters, first) if masters else ()
+        shop = (*shop, *(checks_since(masters, first, last) if masters else ()))[-MOST_CHECKS:]
     own = [SettingCheck.model_validate(document) for document in record.own_checks]
     known = {gauge.id for gauge in gauges}
     found = {check.id: check for check in (*own, *shop)}
@@ -211,14 +224,14 @@ def job_of(record: JobRecord, shown_in: Unit) -> Job:
         rods_plan=plan_of(record.rods_plan),
         readings=readings,
         withdrawals=tuple(
-            Withdrawal(id=row.key, reading=row.reading, by=row.by, at=row.at)
-            for row in record.withdrawals.order_by("pk")
+            Withdrawal(id=row.key, fact=row.fact, by=row.by, at=row.at) for row in record.withdrawals.order_by("pk")
         ),
         observations=tuple(observation_of(row) for row in record.observations.order_by("pk")),
         sittings=tuple(sitting_of(row) for row in record.sittings.order_by("pk")),
         operations=tuple(operation_of(row) for row in record.operations.order_by("pk")),
         slip_answers=tuple(slip_answer_of(row) for row in record.slip_answers.order_by("pk")),
         checks=checks_of_job(record, gauges, readings),
+        decisions=tuple(decision_of(row) for row in record.decisions.order_by("pk")),
     )
 
 
@@ -229,12 +242,33 @@ def decision_of(row: DecisionRecord) -> Decision:
         kind=DecisionKind(row.kind),
         set=JournalSet(row.set),
         journal=row.journal or None,
+        about=Waived(row.about) if row.about else None,
         action=row.action,
         undersize=None if row.undersize_nm is None else Length(row.undersize_nm),
         words=row.words,
         reason=row.reason,
+        made_elsewhere=row.made_elsewhere,
         by=row.by,
         at=row.at,
+    )
+
+
+def decision_row(record: JobRecord, decision: Decision, *, elsewhere: bool = False) -> DecisionRecord:
+    """The row of a decision."""
+    return DecisionRecord(
+        job=record,
+        key=decision.id,
+        kind=decision.kind.value,
+        set=decision.set.value,
+        journal=decision.journal or "",
+        about=decision.about.value if decision.about else "",
+        action=decision.action,
+        undersize_nm=None if decision.undersize is None else decision.undersize.nm,
+        words=decision.words,
+        reason=decision.reason,
+        made_elsewhere=decision.made_elsewhere or elsewhere,
+        by=decision.by,
+        at=decision.at,
     )
 
 
@@ -245,7 +279,8 @@ def signature_of(row: SignatureRecord) -> Signature:
         by=row.by,
         at=row.at,
         withdrawn_by=row.withdrawn_by,
-        withdrawn_at=None if row.withdrawn_at is None else row.withdrawn_at,
+        withdrawn_at=row.withdrawn_at,
+        withdrawn_because=row.withdrawn_because,
         made_elsewhere=row.made_elsewhere,
         sheet=row.sheet,
     )
@@ -256,10 +291,9 @@ def job_file_of(record: JobRecord) -> JobFile:
     job = job_of(record, Unit(record.entry_unit))
     used = {reading.gauge for reading in job.readings}
     used |= {check.against for check in job.checks if check.gauge in used and check.against}
-    kept = tuple(gauge for gauge in job.gauges if gauge.id in used) or job.gauges[:1]
+    kept = tuple(gauge for gauge in job.gauges if gauge.id in used)
     checks = tuple(check for check in job.checks if check.gauge in used)
     return JobFile(
         job=job.model_copy(update={"gauges": kept, "checks": checks}),
-        decisions=tuple(decision_of(row) for row in record.decisions.order_by("pk")),
         signatures=tuple(signature_of(row) for row in record.signatures.order_by("revision")),
     )

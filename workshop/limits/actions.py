@@ -2,17 +2,20 @@
 
 from django.db import transaction
 
+from halfthou.exchange import Fault
 from halfthou.jobs import LimitsSheet, SheetState
+from halfthou.sets import questions_of_sheet, unsourced
 from workshop.limits.models import Sheet, SheetRevision
-from workshop.limits.translate import SheetForm, sheet_of
+from workshop.limits.translate import SheetForm, form_of_sheet, sheet_of
 from workshop.people.may import Act, must
 from workshop.people.models import Person
-from workshop.people.refusals import Clash, NotThere
+from workshop.people.refusals import Clash, NotThere, Refusal
 
 
 def revision_of(revision_id: int) -> SheetRevision:
     """A revision by its id. Refuses: NotThere."""
-    found = SheetRevision.objects.select_related("sheet").filter(pk=revision_id).first()
+    revisions = SheetRevision.objects.select_related("sheet")
+    found = revisions.filter(pk=revision_id).first() if 0 < revision_id < 2**63 else None
     if found is None:
         raise NotThere("no-sheet", "There is no such limits sheet.")
     return found
@@ -28,6 +31,7 @@ def draft_sheet(person: Person, form: SheetForm) -> SheetRevision:
     """Enter the limits of an engine that has no sheet yet."""
     must(person, Act.DRAFT_LIMITS)
     sheet = sheet_of(form, 1)
+    _question(sheet, sure=form.sure)
     return _new_sheet(person, sheet)
 
 
@@ -41,16 +45,31 @@ def take_in_sheet(person: Person, sheet: LimitsSheet) -> SheetRevision:
     return _next_revision(person, known, sheet)
 
 
+def _question(sheet: LimitsSheet, *, sure: bool) -> None:
+    """Put what is odd about a sheet to the person, once. Refuses: Refusal, at the fields."""
+    asked = questions_of_sheet(sheet)
+    if asked and not sure:
+        faults = [Fault(one.where, one.what) for one in asked]
+        message = "The sheet asks about itself. Look at what is marked, then keep it as it is or mend it."
+        raise Refusal("odd-sheet", message, faults)
+
+
 @transaction.atomic
 def change_sheet(person: Person, revision_id: int, form: SheetForm) -> SheetRevision:
-    """Change a revision in place. A frozen or confirmed one is copied to a new revision instead."""
+    """Change a revision in place. One that jobs stand on, or a frozen one, is copied to a new one instead."""
     must(person, Act.DRAFT_LIMITS)
     revision = revision_of(revision_id)
     if revision.frozen:
         raise Clash("frozen", "A job judged by this revision is signed. Copy it to a new revision and change that.")
+    if revision.jobrecord_set.exists():
+        message = "A job stands on this revision. Copy it to a new one, change that, and take it up on the job."
+        raise Clash("in-use", message)
+    if form.version != revision.version:
+        raise Clash("changed-meanwhile", _meanwhile(revision, form))
     if document_of(revision).state is SheetState.CONFIRMED:
         must(person, Act.CONFIRM_LIMITS)
     sheet = sheet_of(form, revision.number)
+    _question(sheet, sure=form.sure)
     if sheet.engine != revision.sheet.engine:
         if Sheet.objects.filter(engine=sheet.engine).exists():
             raise Clash("engine-taken", f"There is a sheet for {sheet.engine} already.")
@@ -62,6 +81,21 @@ def change_sheet(person: Person, revision_id: int, form: SheetForm) -> SheetRevi
     return revision
 
 
+def _meanwhile(revision: SheetRevision, form: SheetForm) -> str:
+    """What somebody else changed on a sheet meanwhile, in words."""
+    theirs = form_of_sheet(document_of(revision))
+    changed = [
+        name for name in ("engine", "unit", "notes", "layout") if getattr(theirs, name) != getattr(form, name)
+    ]
+    for part in ("mains", "rods"):
+        mine = {figure.name: (figure.least, figure.most) for figure in getattr(form, part).figures}
+        for figure in getattr(theirs, part).figures:
+            if mine.get(figure.name, ("", "")) != (figure.least, figure.most):
+                changed.append(f"{part} {figure.name.replace('_', ' ')} {figure.least} {figure.most}".strip())
+    differs = f" It differs from yours in: {', '.join(changed[:6])}." if changed else ""
+    return f"{revision.changed_by} changed this sheet meanwhile.{differs} Yours is not kept yet, and not lost."
+
+
 @transaction.atomic
 def copy_sheet(person: Person, revision_id: int) -> SheetRevision:
     """Copy a revision to the next one, as a draft."""
@@ -71,12 +105,26 @@ def copy_sheet(person: Person, revision_id: int) -> SheetRevision:
 
 
 @transaction.atomic
-def confirm_sheet(owner: Person, revision_id: int) -> SheetRevision:
-    """Confirm that a revision was checked against its sources."""
+def confirm_sheet(owner: Person, revision_id: int, version: int, *, sure: bool = False) -> SheetRevision:
+    """Confirm that a revision was checked against its sources: as it was looked at, and every source named.
+
+    Refuses: Clash where it was changed since it was looked at; Refusal where figures name no source and nobody says
+    that they were checked all the same.
+    """
     must(owner, Act.CONFIRM_LIMITS)
     revision = revision_of(revision_id)
-    confirmed = document_of(revision).model_copy(update={"state": SheetState.CONFIRMED})
-    _keep(owner, revision, confirmed)
+    if version != revision.version:
+        message = (
+            f"{revision.changed_by} changed this sheet since you looked at it. Read it again before confirming."
+        )
+        raise Clash("changed-meanwhile", message)
+    sheet = document_of(revision)
+    open_ends = unsourced(sheet)
+    if open_ends and not sure:
+        faults = [Fault(where, "Names no book or page.") for where in open_ends]
+        message = "Some figures name no book or page. Add them, or say that you have checked them all the same."
+        raise Refusal("no-source", message, faults)
+    _keep(owner, revision, sheet.model_copy(update={"state": SheetState.CONFIRMED}))
     return revision
 
 
@@ -97,4 +145,5 @@ def _keep(person: Person, revision: SheetRevision, sheet: LimitsSheet) -> None:
     numbered = sheet.model_copy(update={"revision": revision.number})
     revision.document = numbered.model_dump(mode="json")
     revision.changed_by = person.username
+    revision.version += 1
     revision.save()

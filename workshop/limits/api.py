@@ -4,6 +4,7 @@ from datetime import datetime
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
+from pydantic import Field
 
 from halfthou.engines import usual_layouts
 from halfthou.exchange import read_limits, read_limits_csv, write_limits, write_limits_csv
@@ -24,6 +25,8 @@ class SheetLine(Schema):
     revision: int
     state: SheetState
     frozen: bool
+    in_use: bool
+    version: int
     layout: str
     changed_by: str
     changed_at: datetime
@@ -55,8 +58,15 @@ class BlankSheet(Schema):
 class FileIn(Schema):
     """The text of a file and its name."""
 
-    name: str
-    text: str
+    name: str = Field(max_length=500)
+    text: str = Field(max_length=5_000_000)
+
+
+class ConfirmIn(Schema):
+    """The version that was looked at, and whether figures without a source were checked all the same."""
+
+    version: int
+    sure: bool = False
 
 
 def _line(revision: SheetRevision, sheet: LimitsSheet) -> SheetLine:
@@ -66,6 +76,8 @@ def _line(revision: SheetRevision, sheet: LimitsSheet) -> SheetLine:
         revision=revision.number,
         state=sheet.state,
         frozen=revision.frozen,
+        in_use=revision.jobrecord_set.exists(),
+        version=revision.version,
         layout=sheet.layout.name,
         changed_by=revision.changed_by,
         changed_at=revision.changed_at,
@@ -74,7 +86,7 @@ def _line(revision: SheetRevision, sheet: LimitsSheet) -> SheetLine:
 
 def _out(revision: SheetRevision) -> SheetOut:
     sheet = actions.document_of(revision)
-    return SheetOut(line=_line(revision, sheet), form=form_of_sheet(sheet))
+    return SheetOut(line=_line(revision, sheet), form=form_of_sheet(sheet, revision.version))
 
 
 @router.get("", response=list[SheetLine])
@@ -123,9 +135,9 @@ def copy_sheet(request: HttpRequest, revision_id: int) -> SheetOut:
 
 
 @router.post("/{int:revision_id}/confirm", response=SheetOut)
-def confirm_sheet(request: HttpRequest, revision_id: int) -> SheetOut:
+def confirm_sheet(request: HttpRequest, revision_id: int, given: ConfirmIn) -> SheetOut:
     """Confirm a revision."""
-    return _out(actions.confirm_sheet(signed_in(request), revision_id))
+    return _out(actions.confirm_sheet(signed_in(request), revision_id, given.version, sure=given.sure))
 
 
 @router.get("/{int:revision_id}/limits.json", include_in_schema=False)

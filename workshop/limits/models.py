@@ -19,6 +19,7 @@ class SheetRevision(models.Model):
     number = models.PositiveIntegerField()
     document = models.JSONField()
     frozen = models.BooleanField(default=False)
+    version = models.PositiveIntegerField(default=0)
     changed_by = models.CharField(max_length=150)
     changed_at = models.DateTimeField(auto_now=True)
 

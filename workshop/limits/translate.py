@@ -3,7 +3,7 @@
 from typing import Any
 
 from ninja import Schema
-from pydantic import ValidationError
+from pydantic import Field, ValidationError
 
 from halfthou.exchange import Fault, exact_text, faults_of
 from halfthou.jobs import (
@@ -17,7 +17,7 @@ from halfthou.jobs import (
     SheetState,
     SourceKind,
 )
-from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length, read_undersize
+from halfthou.lengths import MOST_UNDERSIZE, Length, Typed, Unit, Unreadable, read_length, read_undersize
 from workshop.people.refusals import Refusal
 
 #: The figures of the form, in the order of the sheet: field, label, whether it is a band, whether it is needed.
@@ -34,43 +34,47 @@ FIGURES: tuple[tuple[str, str, bool, bool], ...] = (
     ("clearance_service", "Oil clearance, service limit", False, False),
     ("smallest_allowed", "Smallest size allowed", False, False),
     ("case_depth", "Case depth", False, False),
+    ("least_case", "Least case after grinding", False, False),
 )
 
 
 class FigureForm(Schema):
     """One figure as typed. A single figure has its value under `least`."""
 
-    name: str
-    least: str = ""
-    most: str = ""
+    name: str = Field(max_length=40)
+    least: str = Field(default="", max_length=200)
+    most: str = Field(default="", max_length=200)
     source: SourceKind = SourceKind.MAKER
-    place: str = ""
+    place: str = Field(default="", max_length=2000)
 
 
 class ShellForm(Schema):
     """One shell size as typed."""
 
-    undersize: str
-    part_number: str = ""
+    undersize: str = Field(max_length=200)
+    part_number: str = Field(default="", max_length=2000)
     can_be_bought: bool = True
 
 
 class SetForm(Schema):
     """The limits of one set as typed."""
 
-    figures: list[FigureForm]
-    shells: list[ShellForm]
+    figures: list[FigureForm] = Field(max_length=60)
+    shells: list[ShellForm] = Field(max_length=60)
     hardening: Hardening = Hardening.UNKNOWN
     oil_hole_deg: str = ""
     housing_material: Material = Material.GREY_IRON
 
 
 class SheetForm(Schema):
-    """A limits sheet as typed."""
+    """A limits sheet as typed. `version` is that of the sheet it was changed from; `sure` says that what the sheet
+    asks about itself was looked at."""
 
-    engine: str
+    version: int = 0
+    sure: bool = False
+    engine: str = Field(max_length=2000)
     unit: Unit
-    notes: str = ""
+    notes: str = Field(default="", max_length=20_000)
     layout: Layout
     crank_material: Material = Material.STEEL
     mains: SetForm
@@ -82,6 +86,10 @@ def sheet_of(form: SheetForm, revision: int) -> LimitsSheet:
     faults: list[Fault] = []
     if not form.engine.strip():
         faults.append(Fault("engine", "Give the engine a name."))
+    if len(form.engine.strip()) > 200:
+        faults.append(Fault("engine", "At most 200 characters."))
+    if len(form.notes) > 2000:
+        faults.append(Fault("notes", "At most 2,000 characters."))
     sets = {part: _set(part, getattr(form, part), form.unit, faults) for part in ("mains", "rods")}
     mains, rods = sets["mains"], sets["rods"]
     if not faults and mains is not None and rods is not None:
@@ -164,6 +172,9 @@ def _shell(where: str, form: ShellForm, unit: Unit, faults: list[Fault]) -> dict
     if not isinstance(found, Typed):
         faults.append(Fault(where, f"{found.question} Write it with in or mm."))
         return None
+    if found.length > MOST_UNDERSIZE:
+        faults.append(Fault(where, f"“{form.undersize.strip()}” is no undersize: check the decimal point."))
+        return None
     return {"undersize": found.length, "part_number": form.part_number, "can_be_bought": form.can_be_bought}
 
 
@@ -182,9 +193,10 @@ def _length(where: str, text: str, unit: Unit, faults: list[Fault]) -> Length | 
     return found.length
 
 
-def form_of_sheet(sheet: LimitsSheet) -> SheetForm:
+def form_of_sheet(sheet: LimitsSheet, version: int = 0) -> SheetForm:
     """The document as it stands in the form."""
     return SheetForm(
+        version=version,
         engine=sheet.engine,
         unit=sheet.unit,
         notes=sheet.notes,

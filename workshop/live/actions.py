@@ -19,23 +19,23 @@ class RawLine(Schema):
     the gauge was pulled in the middle of it."""
 
     raw: str = Field(max_length=4096, pattern=r"^([0-9a-f]{2})*$")
-    age_ms: int = Field(ge=0)
+    age_ms: int = Field(ge=0, le=10**12)
     broken: bool = False
 
 
 class Lines(Schema):
     """Lines of one gauge, and how many more were dropped because they came too fast."""
 
-    gauge: str
+    gauge: str = Field(max_length=64)
     lines: list[RawLine] = Field(max_length=100)
-    dropped: int = Field(default=0, ge=0)
+    dropped: int = Field(default=0, ge=0, le=1_000_000)
 
 
 class PortState(Schema):
     """A port that was plugged in or pulled, in the bridge's words."""
 
-    gauge: str
-    port: str
+    gauge: str = Field(max_length=64)
+    port: str = Field(max_length=300)
     connected: bool
     words: str = Field(max_length=300)
 
@@ -43,7 +43,7 @@ class PortState(Schema):
 class ClaimForm(Schema):
     """A gauge that a bench wants; `bench` is the name of its tab."""
 
-    gauge: str
+    gauge: str = Field(max_length=64)
     bench: str = Field(min_length=1, max_length=64)
     where: str = Field(default="", max_length=200)
     take_over: bool = False

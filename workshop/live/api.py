@@ -6,11 +6,14 @@ from django.conf import settings
 from django.http import HttpRequest
 from ninja import Router, Schema
 from ninja.security import APIKeyHeader
+from pydantic import Field
 
 from workshop.live import actions
 from workshop.live.actions import ClaimForm, Lines, PortState
 from workshop.live.hub import LineState, hub
 from workshop.people.api import signed_in
+from workshop.people.may import Act, rights_of
+from workshop.people.refusals import NotAllowed
 
 router = Router(tags=["live gauges"])
 
@@ -22,7 +25,7 @@ class BridgeKey(APIKeyHeader):
 
     def authenticate(self, request: HttpRequest, key: str | None) -> str | None:  # noqa: ARG002
         """The key if it is the right one."""
-        return key if key and compare_digest(key, settings.BRIDGE_KEY) else None
+        return key if key and compare_digest(key.encode(), settings.BRIDGE_KEY.encode()) else None
 
 
 bridge = BridgeKey()
@@ -59,8 +62,8 @@ class LiveGauge(Schema):
 class ReleaseIn(Schema):
     """A bench that lets go of its gauge."""
 
-    bench: str
-    gauge: str
+    bench: str = Field(max_length=64)
+    gauge: str = Field(max_length=64)
 
 
 @router.get("/bridge/ports", response=list[PortOut], auth=bridge)
@@ -112,5 +115,8 @@ def claim_gauge(request: HttpRequest, given: ClaimForm) -> ClaimForm:
 @router.post("/release", response=ReleaseIn)
 def release(request: HttpRequest, given: ReleaseIn) -> ReleaseIn:
     """Put the gauge down."""
-    hub.release(given.bench, given.gauge)
+    person = signed_in(request)
+    owner = Act.KEEP_ACCOUNTS in rights_of(person)
+    if given.gauge in hub.claims and not hub.release(given.bench, given.gauge, person.username, owner=owner):
+        raise NotAllowed("not-yours", "Another bench has that gauge. It lets go of it itself, or an owner does.")
     return given

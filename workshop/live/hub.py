@@ -72,7 +72,8 @@ class Listener:
     bench: str
     job: int
     loop: asyncio.AbstractEventLoop
-    queue: asyncio.Queue[str]
+    queue: asyncio.Queue[str | None]
+    person: int = 0
 
 
 class Hub:
@@ -122,12 +123,21 @@ class Hub:
             self._tell(lambda one: one.bench == stands.bench, "lost", {"gauge": gauge, "to": claim.where})
         return None
 
-    def release(self, bench: str, gauge: str) -> None:
-        """Let go of a gauge, if this bench has it."""
+    def release(self, bench: str, gauge: str, person: str, *, owner: bool = False) -> bool:
+        """Let go of a gauge: the bench that has it, in the hands of who took it, or an owner. Gives whether."""
         with self._lock:
             held = self.claims.get(gauge)
-            if held is not None and held.bench == bench:
-                del self.claims[gauge]
+            if held is None or not (owner or (held.bench == bench and held.person == person)):
+                return False
+            del self.claims[gauge]
+            return True
+
+    def close_person(self, person: int) -> None:
+        """End every stream of a person whose account was closed."""
+        with self._lock:
+            theirs = [one for one in self._listeners if one.person == person]
+        for one in theirs:
+            one.loop.call_soon_threadsafe(one.queue.put_nowait, None)
 
     def port(self, gauge: str) -> Port:
         """The port of a gauge."""

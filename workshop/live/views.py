@@ -3,11 +3,18 @@
 import asyncio
 from collections.abc import AsyncIterator
 
+from django.dispatch import receiver
 from django.http import HttpRequest, HttpResponse, HttpResponseBase, StreamingHttpResponse
 
 from workshop.live.hub import Listener, hub
+from workshop.people.api import account_closed
 
 HEARTBEAT_S = 10.0
+
+
+@receiver(account_closed)
+def _end_streams(person: int, **_: object) -> None:
+    hub.close_person(person)
 
 
 async def events(request: HttpRequest) -> HttpResponseBase:
@@ -18,7 +25,8 @@ async def events(request: HttpRequest) -> HttpResponseBase:
     job = request.GET.get("job", "0")
     listener = Listener(
         bench=request.GET.get("bench", "")[:64],
-        job=int(job) if job.isdigit() else 0,
+        job=int(job) if job.isascii() and job.isdecimal() and len(job) < 18 else 0,
+        person=person.pk,
         loop=asyncio.get_running_loop(),
         queue=asyncio.Queue(),
     )
@@ -35,6 +43,8 @@ async def _stream(listener: Listener) -> AsyncIterator[bytes]:
         while True:
             try:
                 text = await asyncio.wait_for(listener.queue.get(), HEARTBEAT_S)
+                if text is None:
+                    return
                 yield text.encode()
             except TimeoutError:
                 yield b": still here\n\n"

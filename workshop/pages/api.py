@@ -6,8 +6,8 @@ from ninja import Router, Schema
 from halfthou.jobs import Condition
 from halfthou.rules import RULES
 from halfthou.verdicts import MARKS, Mark
-from workshop.jobs.actions import open_job
-from workshop.jobs.shapes import CONDITIONS, LOOKS, WORK, LookOut, WorkOut
+from workshop.jobs.actions import open_job, sign
+from workshop.jobs.shapes import CONDITIONS, LOOKS, WORK, BenchOut, LookOut, WorkOut, bench_out
 from workshop.pages.printing import card_html, pdf_of, sheet_html
 from workshop.people.api import signed_in
 
@@ -63,6 +63,13 @@ def card_pdf(request: HttpRequest, job_id: int) -> HttpResponse:
     """The blank measuring card as PDF."""
     opened = open_job(job_id, signed_in(request))
     return _pdf(card_html(opened), f"measuring-card-{opened.record.number}.pdf")
+
+
+@router.post("/jobs/{int:job_id}/signatures", response=BenchOut)
+def sign_sheet(request: HttpRequest, job_id: int) -> HttpResponse:
+    """Sign the decision sheet; the page for paper is kept as signed."""
+    opened = sign(signed_in(request), job_id, sheet_html)
+    return HttpResponse(bench_out(opened).model_dump_json(), content_type="application/json")
 
 
 def _page(request: HttpRequest, html: str) -> HttpResponse:

@@ -8,7 +8,7 @@ from django.conf import settings
 from django.template.loader import render_to_string
 from weasyprint.text.fonts import FontConfiguration
 
-from halfthou.answer import Assessment
+from halfthou.answer import read_signed
 from halfthou.engines import journal_name, set_name
 from halfthou.jobs import JournalSet
 from halfthou.lengths import UNIT_WORDS, Notation
@@ -26,11 +26,16 @@ _FACES = (
 
 
 def sheet_html(opened: Opened) -> str:
-    """The decision sheet: as signed where a signature stands, else as it stands now, marked as not signed."""
+    """The decision sheet: the page as it was signed where a signature stands, else as it stands now, so marked.
+
+    Sheets signed before pages were kept are set anew from what was stored with them.
+    """
     record = opened.record
     signature = standing_signature(record)
+    if signature is not None and "page" in signature.sheet:
+        return str(signature.sheet["page"])
     if signature is not None:
-        found = Assessment.model_validate(signature.sheet["assessment"])
+        found = read_signed(signature.sheet)
         decisions: list[Any] = list(signature.sheet["decisions"])
     else:
         found = opened.assessment
@@ -86,9 +91,16 @@ def pdf_of(html: str) -> bytes:
     )
     fonts = FontConfiguration()
     styles = [weasyprint.CSS(string=faces, font_config=fonts)]
-    page = weasyprint.HTML(string=html, base_url=str(settings.FONT_DIR))
+    page = weasyprint.HTML(string=html, base_url=str(settings.FONT_DIR), url_fetcher=_only_fonts)
     found: bytes = page.write_pdf(stylesheets=styles, font_config=fonts)
     return found
+
+
+def _only_fonts(url: str) -> Any:
+    """A page is made from what it holds and the app's own faces: nothing else is opened, near or far."""
+    if not url.startswith(settings.FONT_DIR.as_uri()):
+        raise ValueError(f"a page may not open {url[:80]}")
+    return weasyprint.default_url_fetcher(url)
 
 
 def _face(folder: str, name: str) -> str:

@@ -1,8 +1,10 @@
 """Changes to accounts."""
 
-from django.contrib.auth import password_validation
+from axes.utils import reset as axes_reset
+from django.contrib.auth import authenticate, password_validation
 from django.core.exceptions import ValidationError
 from django.db import transaction
+from django.http import HttpRequest
 
 from halfthou.exchange import Fault
 from halfthou.lengths import Unit
@@ -13,6 +15,9 @@ from workshop.people.refusals import NotThere, Refusal
 
 def check_password(password: str, person: Person) -> None:
     """Refuse a password that is too easy. Refuses: Refusal, listing every fault."""
+    if len(password.strip()) < len(password) // 2 or not password.strip():
+        message = "A password of spaces is no password. Choose another."
+        raise Refusal("weak-password", message, [Fault("password", message)])
     try:
         password_validation.validate_password(password, person)
     except ValidationError as error:
@@ -20,13 +25,21 @@ def check_password(password: str, person: Person) -> None:
         raise Refusal("weak-password", "That password is too easy to guess. Choose another.", faults) from None
 
 
+#: So long may a name be: it stands in every fact.
+MOST_NAME = 100
+
+
 @transaction.atomic
 def add_person(owner: Person, name: str, role: Role, password: str) -> Person:
     """Open an account."""
     must(owner, Act.KEEP_ACCOUNTS)
     name = name.strip()
-    if not name:
-        raise Refusal("no-name", "Give the account a name.", [Fault("name", "is empty")])
+    if not name or len(name) > MOST_NAME or not name.isprintable():
+        words = f"Give the account a name of 1 to {MOST_NAME} characters."
+        raise Refusal("no-name", words, [Fault("name", words)])
+    if name.endswith("(elsewhere)"):
+        words = "A name that ends so is kept for people of other shops. Choose another."
+        raise Refusal("no-name", words, [Fault("name", words)])
     if Person.objects.filter(username__iexact=name).exists():
         raise Refusal("name-taken", f"There is an account {name} already.", [Fault("name", "is taken")])
     person = Person(username=name, role=role)
@@ -52,15 +65,26 @@ def change_person(owner: Person, person_id: int, role: Role | None, active: bool
     if password:
         check_password(password, person)
         person.set_password(password)
+        axes_reset(username=person.username)
     person.save()
     return person
 
 
-@transaction.atomic
-def change_own_password(person: Person, old: str, new: str) -> None:
-    """Change one's own password."""
-    if not person.check_password(old):
-        raise Refusal("wrong-password", "The old password is not right.", [Fault("old", "is not right")])
+def lift_lock(owner: Person, person_id: int) -> Person:
+    """Let a person try again who is locked out after wrong passwords."""
+    must(owner, Act.KEEP_ACCOUNTS)
+    person = Person.objects.filter(pk=person_id).first()
+    if person is None:
+        raise NotThere("no-person", "There is no such account.")
+    axes_reset(username=person.username)
+    return person
+
+
+def change_own_password(request: HttpRequest, person: Person, old: str, new: str) -> None:
+    """Change one's own password. Wrong old ones count as wrong sign-ins do. Refuses: Refusal."""
+    if authenticate(request, username=person.username, password=old) is None:
+        words = "The old password is not right."
+        raise Refusal("wrong-password", words, [Fault("old", words)])
     check_password(new, person)
     person.set_password(new)
     person.save(update_fields=["password"])

@@ -2,11 +2,13 @@
 
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
+from django.dispatch import Signal
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.middleware.csrf import get_token
 from django.views.decorators.csrf import csrf_protect
 from ninja import Router, Schema
 from ninja.decorators import decorate_view
+from pydantic import Field
 
 from halfthou.lengths import Unit
 from workshop.people import actions
@@ -14,6 +16,8 @@ from workshop.people.may import Act, must, rights_of
 from workshop.people.models import Person, Role
 from workshop.people.refusals import NotAllowed
 
+#: Sent when an account is closed, so that what it has open ends.
+account_closed = Signal()
 router = Router(tags=["people"])
 WRONG = "Name and password do not go together. Try again."
 
@@ -48,15 +52,15 @@ class SessionOut(Schema):
 class SignIn(Schema):
     """Name and password."""
 
-    name: str
-    password: str
+    name: str = Field(max_length=500)
+    password: str = Field(max_length=4096)
 
 
 class PasswordIn(Schema):
     """Change of one's own password."""
 
-    old: str
-    new: str
+    old: str = Field(max_length=4096)
+    new: str = Field(max_length=4096)
 
 
 class UnitIn(Schema):
@@ -68,9 +72,9 @@ class UnitIn(Schema):
 class PersonIn(Schema):
     """A new account."""
 
-    name: str
+    name: str = Field(max_length=500)
     role: Role
-    password: str
+    password: str = Field(max_length=4096)
 
 
 class PersonChange(Schema):
@@ -78,7 +82,7 @@ class PersonChange(Schema):
 
     role: Role | None = None
     active: bool | None = None
-    password: str = ""
+    password: str = Field(default="", max_length=4096)
 
 
 def signed_in(request: HttpRequest) -> Person:
@@ -99,6 +103,12 @@ def person_out(person: Person) -> PersonOut:
         shown_unit=Unit(person.shown_unit),
         rights=rights_of(person),
     )
+
+
+def address_of(request: HttpRequest) -> str:
+    """The address a request comes from: the other end of its connection. What a header says is believed only where
+    the server was told to trust a proxy (then the server has put it here)."""
+    return str(request.META.get("REMOTE_ADDR", ""))
 
 
 def locked_out(_request: HttpRequest, _credentials: dict[str, str], *_: object) -> HttpResponse:
@@ -151,7 +161,7 @@ def sign_out(request: HttpRequest) -> SessionOut:
 def change_password(request: HttpRequest, given: PasswordIn) -> SessionOut:
     """Change one's own password and stay signed in."""
     person = signed_in(request)
-    actions.change_own_password(person, given.old, given.new)
+    actions.change_own_password(request, person, given.old, given.new)
     update_session_auth_hash(request, person)
     return session_out(request)
 
@@ -176,8 +186,16 @@ def add_person(request: HttpRequest, given: PersonIn) -> PersonOut:
     return person_out(actions.add_person(signed_in(request), given.name, given.role, given.password))
 
 
-@router.patch("/people/{person_id}", response=PersonOut)
+@router.patch("/people/{int:person_id}", response=PersonOut)
 def change_person(request: HttpRequest, person_id: int, given: PersonChange) -> PersonOut:
     """Change an account."""
     changed = actions.change_person(signed_in(request), person_id, given.role, given.active, given.password)
+    if not changed.is_active:
+        account_closed.send(Person, person=changed.pk)
     return person_out(changed)
+
+
+@router.post("/people/{int:person_id}/unlock", response=PersonOut)
+def unlock_person(request: HttpRequest, person_id: int) -> PersonOut:
+    """Lift the lock after wrong passwords."""
+    return person_out(actions.lift_lock(signed_in(request), person_id))

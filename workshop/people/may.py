@@ -1,4 +1,4 @@
-"""Who may do what. The one place (design 8.12)."""
+"""Who may do what. The one place."""
 
 from enum import StrEnum
 
@@ -17,6 +17,7 @@ class Act(StrEnum):
     KEEP_GAUGES = "keep the gauge list"
     CONFIRM_LIMITS = "confirm a limits sheet"
     WITHDRAW_SIGNATURE = "withdraw a signature"
+    SET_PORTS = "set a gauge's data port"
     KEEP_ACCOUNTS = "keep accounts"
     KEEP_HOUSE_RULES = "keep the house rules"
 

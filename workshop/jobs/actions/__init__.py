@@ -9,27 +9,32 @@ from workshop.jobs.actions.booking import (
     change_plan,
     take_up_limits,
 )
-from workshop.jobs.actions.deciding import Deciding, decide, sign, take_back_decision, withdraw_signature
-from workshop.jobs.actions.facts import Seeing, clock_off, observe, withdraw_reading
-from workshop.jobs.actions.files import take_in_job, take_in_readings
+from workshop.jobs.actions.deciding import (
+    Deciding,
+    decide,
+    sign,
+    take_back_decision,
+    take_up_decision,
+    withdraw_signature,
+)
+from workshop.jobs.actions.desk import Desk, Place, gauge_of, interpret
+from workshop.jobs.actions.facts import Seeing, clock_off, observe, take_back
+from workshop.jobs.actions.files import Compared, compare_readings, take_in_job, take_in_readings
 from workshop.jobs.actions.landing import (
-    Desk,
     Landed,
     Landing,
-    Place,
     SittingForm,
-    gauge_of,
-    interpret,
     land_reading,
     land_readings,
     sitting_from,
 )
-from workshop.jobs.actions.opened import Opened, job_record, open_job
+from workshop.jobs.actions.opened import Opened, job_record, open_job, sound_job
 from workshop.jobs.actions.reading_up import budgets_of, story_of
 from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operation
 
 __all__ = [
     "BookIn",
+    "Compared",
     "Deciding",
     "Desk",
     "Doing",
@@ -48,6 +53,7 @@ __all__ = [
     "change_header",
     "change_plan",
     "clock_off",
+    "compare_readings",
     "decide",
     "do_operation",
     "gauge_of",
@@ -59,11 +65,13 @@ __all__ = [
     "open_job",
     "sign",
     "sitting_from",
+    "sound_job",
     "story_of",
+    "take_back",
     "take_back_decision",
     "take_in_job",
     "take_in_readings",
+    "take_up_decision",
     "take_up_limits",
-    "withdraw_reading",
     "withdraw_signature",
 ]

@@ -6,24 +6,29 @@ from django.db import transaction
 from ninja import Schema
 
 from halfthou.exchange import Fault
-from halfthou.jobs import JournalSet, Plan
+from halfthou.jobs import JournalSet, LimitsSheet, Plan
 from halfthou.lengths import Unit
 from workshop.jobs.actions.opened import Opened, job_record, settled, to_change, write_history
 from workshop.jobs.models import JobRecord
-from workshop.jobs.translate import job_of, plan_of
+from workshop.jobs.translate import sheet_of_job
 from workshop.limits.actions import revision_of
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, Refusal
 
+MOST = {"title": 200, "customer": 200, "complaint": 2000, "number": 40}
+EARLIEST, LATEST = date(1950, 1, 1), date(2200, 12, 31)
+
 
 class Header(Schema):
-    """What stands on a job's card."""
+    """What stands on a job's card. `card_version` is that of the card it was changed from."""
 
     title: str
     customer: str = ""
     complaint: str = ""
     due: date | None = None
+    entry_unit: Unit | None = None
+    card_version: int = 0
 
 
 class BookIn(Header):
@@ -39,8 +44,8 @@ class BookIn(Header):
 
 def next_number() -> str:
     """The next free job number."""
-    used = [int(n) for n in JobRecord.objects.values_list("number", flat=True) if n.isdigit()]
-    return str(max(used, default=0) + 1)
+    used = [int(n) for n in JobRecord.objects.values_list("number", flat=True) if n.isascii() and n.isdecimal()]
+    return str(max((n for n in used if n < 10**12), default=0) + 1)
 
 
 @transaction.atomic
@@ -49,8 +54,12 @@ def book_in(person: Person, given: BookIn) -> Opened:
     must(person, Act.BOOK_IN)
     number = given.number.strip() or next_number()
     faults = _header_faults(given)
-    if JobRecord.objects.filter(number=number).exists():
+    if len(number) > MOST["number"]:
+        faults.append(Fault("number", f"At most {MOST['number']} characters."))
+    elif JobRecord.objects.filter(number=number).exists():
         faults.append(Fault("number", f"There is a job {number} already."))
+    if not EARLIEST <= given.booked_in <= LATEST:
+        faults.append(Fault("booked_in", f"The year {given.booked_in.year} cannot be right."))
     if faults:
         raise Refusal("bad-job", "The engine is not booked in yet. Mend what is marked.", faults)
     record = JobRecord.objects.create(
@@ -71,33 +80,36 @@ def book_in(person: Person, given: BookIn) -> Opened:
 
 @transaction.atomic
 def change_header(person: Person, job_id: int, given: Header) -> Opened:
-    """Change title, customer, complaint or due date."""
+    """Change title, customer, complaint, due date or unit. A second writer is told what the first changed."""
     must(person, Act.BOOK_IN)
     record = to_change(job_id)
+    if given.card_version != record.card_version:
+        last = record.history.filter(words__startswith="changed the card").order_by("-pk").first()
+        who = f"{last.by} changed" if last else "Somebody changed"
+        message = f"{who} this card meanwhile: it now says {_card_words(record)}. Yours is not kept yet."
+        raise Clash("changed-meanwhile", message)
     faults = _header_faults(given)
     if faults:
         raise Refusal("bad-job", "The card was not changed. Mend what is marked.", faults)
     record.title, record.customer = given.title.strip(), given.customer.strip()
     record.complaint, record.due = given.complaint.strip(), given.due
-    write_history(record, person.username, "changed the card")
+    if given.entry_unit is not None:
+        record.entry_unit = given.entry_unit.value
+    record.card_version += 1
+    write_history(record, person.username, f"changed the card: {_card_words(record)}")
     return _settled(record, person)
+
+
+def _card_words(record: JobRecord) -> str:
+    parts = (record.title, record.customer, record.complaint, f"due {record.due}" if record.due else "")
+    return ", ".join(part for part in (*parts, record.entry_unit) if part)
 
 
 @transaction.atomic
 def change_plan(person: Person, job_id: int, journal_set: JournalSet, plan: Plan) -> Opened:
-    """Change the measuring plan of a set. Readings at spots that are no longer planned stay in the record."""
+    """Change the measuring plan of a set. No reading moves: what has no spot in the new plan stands outside it."""
     must(person, Act.READ)
     record = to_change(job_id)
-    before = plan_of(record.mains_plan if journal_set is JournalSet.MAINS else record.rods_plan)
-    names = [name for name in sheet_journals(record) if (name[0] == "M") == (journal_set is JournalSet.MAINS)]
-    if before.angles_deg != plan.angles_deg and record.readings.filter(journal__in=names).exists():
-        message = "Readings were taken at the present angles. Planes may be added; the angles stay."
-        raise Clash("plan-in-use", message)
-    if before.planes != plan.planes and record.readings.filter(
-        journal__in=names, spot__startswith=str(before.planes)
-    ):
-        message = "The last plane is read already, and it counts as the rear. Keep the number of planes."
-        raise Clash("plan-in-use", message)
     if journal_set is JournalSet.MAINS:
         record.mains_plan = plan.model_dump(mode="json")
     else:
@@ -107,19 +119,13 @@ def change_plan(person: Person, job_id: int, journal_set: JournalSet, plan: Plan
     return _settled(record, person)
 
 
-def sheet_journals(record: JobRecord) -> tuple[str, ...]:
-    """The journals of a job's engine."""
-    return job_of(record, Unit(record.entry_unit)).limits.layout.shaft
-
-
 @transaction.atomic
 def take_up_limits(person: Person, job_id: int, limits_id: int) -> Opened:
     """Judge a job by another revision of its engine's limits."""
     must(person, Act.DECIDE)
     record = to_change(job_id)
     revision = revision_of(limits_id)
-    new_shaft = tuple(revision.document["layout"]["shaft"])
-    if new_shaft != sheet_journals(record):
+    if LimitsSheet.model_validate(revision.document).layout.shaft != sheet_of_job(record).layout.shaft:
         raise Clash("other-engine", "That sheet has other journals than this engine. Book it in anew.")
     record.limits, record.frozen_limits = revision, None
     write_history(record, person.username, f"took up limits sheet {revision}")
@@ -137,9 +143,16 @@ def archive_job(person: Person, job_id: int, *, archived: bool) -> None:
 
 
 def _header_faults(given: Header) -> list[Fault]:
+    faults = [
+        Fault(field, f"At most {MOST[field]:,} characters.")
+        for field in ("title", "customer", "complaint")
+        if len(getattr(given, field).strip()) > MOST[field]
+    ]
     if not given.title.strip():
-        return [Fault("title", "Say which engine this is, for example the machine it came out of.")]
-    return [Fault("title", "At most 200 characters.")] if len(given.title) > 200 else []
+        faults.append(Fault("title", "Say which engine this is, for example the machine it came out of."))
+    if given.due is not None and not EARLIEST <= given.due <= LATEST:
+        faults.append(Fault("due", f"The year {given.due.year} cannot be right."))
+    return faults
 
 
 def _settled(record: JobRecord, person: Person) -> Opened:

@@ -7,8 +7,9 @@ from django.utils import timezone
 from ninja import Schema
 from pydantic import Field, ValidationError
 
+from halfthou.engines import short_name
 from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import ANSWERS, Job, JournalSet, Look, Observation, set_of
+from halfthou.jobs import ANSWERS, Job, JournalSet, Look, Moment, Observation, set_of
 from halfthou.lengths import (
     Asked,
     Length,
@@ -17,12 +18,20 @@ from halfthou.lengths import (
     read_length,
     read_undersize,
 )
-from workshop.jobs.actions.opened import Opened, job_record, must_be_open, settled, write_history
-from workshop.jobs.models import ObservationRecord, WithdrawalRecord
-from workshop.jobs.translate import job_of, observation_of
+from workshop.jobs.actions.opened import (
+    Opened,
+    job_record,
+    must_be_new,
+    must_be_open,
+    settled,
+    sound_job,
+    write_history,
+)
+from workshop.jobs.models import JobRecord, ObservationRecord, WithdrawalRecord
+from workshop.jobs.translate import observation_of
 from workshop.people.may import Act, must
 from workshop.people.models import Person
-from workshop.people.refusals import NotThere, Refusal
+from workshop.people.refusals import Clash, NotThere, Refusal
 
 #: A bench's clock may be this far ahead of the server's before the server's time is taken.
 CLOCK_AHEAD = timedelta(minutes=5)
@@ -34,31 +43,44 @@ class Seeing(Schema):
     """An observation as sent from a bench."""
 
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
-    on: str
+    on: str = Field(max_length=10)
     look: Look
-    answer: str
+    answer: str = Field(max_length=100)
     depth: str = Field(default="", max_length=200)
-    spot: str = ""
-    at: datetime
+    spot: str = Field(default="", max_length=3)
+    at: Moment
 
 
 @transaction.atomic
-def withdraw_reading(person: Person, job_id: int, key: str, reading: str, at: datetime) -> Opened:
-    """Take a reading back. It stays in the record as withdrawn."""
+def take_back(person: Person, job_id: int, key: str, fact: str, at: datetime) -> Opened:
+    """Take a reading or an operation back. It stays in the record; what an operation made stale counts again."""
     must(person, Act.READ)
     record = job_record(job_id)
-    if not record.withdrawals.filter(key=key).exists():
-        must_be_open(record)
-        row = record.readings.filter(key=reading).first()
-        if row is None:
-            raise NotThere("no-reading", "That reading is not there.")
-        own_or_may(person, row.by)
-        if not record.withdrawals.filter(reading=reading).exists():
-            WithdrawalRecord.objects.create(
-                job=record, key=key, reading=reading, by=person.username, at=time_of(at)
-            )
-            write_history(record, person.username, f"withdrew {row.journal} {row.spot}, {row.typed}")
+    known = record.withdrawals.filter(key=key).first()
+    if known is not None:
+        if known.fact != fact:
+            raise Clash("name-taken", "Another fact has that name already. Nothing was taken back.")
+        return settled(record, person)
+    must_be_open(record)
+    words = _taken_back(person, record, fact)
+    if not record.withdrawals.filter(fact=fact).exists():
+        must_be_new(record, key)
+        WithdrawalRecord.objects.create(job=record, key=key, fact=fact, by=person.username, at=time_of(at))
+        write_history(record, person.username, words)
     return settled(record, person)
+
+
+def _taken_back(person: Person, record: JobRecord, fact: str) -> str:
+    """What is taken back, in words. Refuses: NotThere, NotAllowed."""
+    reading = record.readings.filter(key=fact).first()
+    if reading is not None:
+        own_or_may(person, reading.by)
+        return f"withdrew {short_name(reading.journal)} {reading.spot}, {reading.typed}"
+    done = record.operations.filter(key=fact).first()
+    if done is None:
+        raise NotThere("no-fact", "That is not there to take back.")
+    own_or_may(person, done.by)
+    return f"withdrew the work: {done.kind} on {done.on}"
 
 
 @transaction.atomic
@@ -66,25 +88,34 @@ def observe(person: Person, job_id: int, given: Seeing) -> Opened:
     """Write down what was seen on a journal, a set or the crank."""
     must(person, Act.READ)
     record = job_record(job_id)
-    if not record.observations.filter(key=given.id).exists():
-        must_be_open(record)
-        job = job_of(record, Unit(person.shown_unit))
-        depth = _depth(given, job)
-        row = ObservationRecord(
-            job=record,
-            key=given.id,
-            on=given.on,
-            look=given.look.value,
-            answer=given.answer,
-            depth_nm=None if depth is None else depth.nm,
-            typed=given.depth.strip(),
-            spot=given.spot,
-            by=person.username,
-            at=time_of(given.at),
-        )
-        _check_seen(row, job)
-        row.save()
+    known = record.observations.filter(key=given.id).first()
+    if known is not None:
+        if (known.on, known.look, known.answer) != (given.on, given.look.value, given.answer):
+            raise Clash("name-taken", "Another look has that name already. This one was not written down.")
+        return settled(record, person)
+    must_be_open(record)
+    job = sound_job(record, Unit(person.shown_unit))
+    depth = _depth(given, job)
+    row = ObservationRecord(
+        job=record,
+        key=given.id,
+        on=given.on,
+        look=given.look.value,
+        answer=given.answer,
+        depth_nm=None if depth is None else depth.nm,
+        typed=given.depth.strip(),
+        spot=given.spot,
+        by=person.username,
+        at=time_of(given.at),
+    )
+    _check_seen(row, job)
+    must_be_new(record, given.id)
+    row.save()
     return settled(record, person)
+
+
+#: No score or claim is deeper than this: 0.2 in. Source: common practice, no source.
+DEEPEST = Length(5_080_000)
 
 
 def _check_seen(row: ObservationRecord, job: Job) -> None:
@@ -117,6 +148,9 @@ def _depth(given: Seeing, job: Job) -> Length | None:
     if isinstance(found, Asked):
         words = f"{found.question} Write it with in or mm."
         raise Refusal("two-ways", words, [Fault("depth", words)])
+    if found.length > DEEPEST:
+        words = f"“{text}” is no depth: check the decimal point."
+        raise Refusal("too-deep", words, [Fault("depth", words)])
     return found.length
 
 
@@ -133,7 +167,10 @@ def clock_off(sent_at: datetime | None) -> timedelta:
     """
     if sent_at is None:
         return timedelta(0)
-    off = timezone.now() - sent_at
+    try:
+        off = timezone.now() - sent_at
+    except (OverflowError, TypeError):
+        return timedelta(0)
     return off if abs(off) > CLOCK_RIGHT else timedelta(0)
 
 

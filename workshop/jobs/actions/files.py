@@ -1,14 +1,34 @@
-"""Take in a whole job, or readings, from a file."""
+"""Take in a whole job, or readings, from a file.
+
+A file is read and checked before anything is locked. What it says of people was made elsewhere: names are marked
+so, and nobody's decision, signature or confirmation in it counts here until somebody who may takes it up.
+"""
 
 import hashlib
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any, NamedTuple
 
 from django.db import transaction
 from django.utils import timezone
+from pydantic import ValidationError
 
-from halfthou.exchange import read_job, read_readings
-from halfthou.jobs import JobFile
+from halfthou.answer import Assessment
+from halfthou.assess import Judged, judge, put_in_words
+from halfthou.exchange import BadFile, Fault, ReadingRow, faults_of, read_job, read_readings
+from halfthou.jobs import Feature, Job, JobFile, Reading, SheetState, SlipAnswer, Withdrawal, set_of
 from halfthou.lengths import Unit
-from workshop.jobs.actions.opened import Opened, settle, to_change, write_history
+from workshop.jobs.actions.opened import (
+    Opened,
+    claim_names,
+    job_record,
+    must_be_open,
+    settled,
+    sound,
+    sound_job,
+    write_history,
+    write_summary,
+)
 from workshop.jobs.models import (
     DecisionRecord,
     JobRecord,
@@ -20,20 +40,28 @@ from workshop.jobs.models import (
     SlipAnswerRecord,
     WithdrawalRecord,
 )
-from workshop.jobs.translate import job_of, reading_row
+from workshop.jobs.translate import decision_row, reading_row
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, Refusal
 
+ELSEWHERE = " (elsewhere)"
+#: Longer names are cut, so that the mark fits: what lands must open.
+LONGEST_NAME = 150 - len(ELSEWHERE)
+BATCH = 500
 
-@transaction.atomic
+
 def take_in_job(person: Person, text: str) -> Opened:
-    """Take in a job file. Its number must be free here; its limits, gauges and rules stay its own.
-
-    Signatures on it are shown as made elsewhere and do not bind here (design 8.12).
-    """
+    """Take in a job file. Its number must be free here; its limits, gauges and rules stay its own."""
     must(person, Act.BOOK_IN)
-    file = read_job(text)
+    file = _of_elsewhere(read_job(text))
+    # Judged once before anything is locked: a file that cannot be judged is refused here.
+    put_in_words(judge(sound(file.job)))
+    with transaction.atomic():
+        return _keep_job(person, file)
+
+
+def _keep_job(person: Person, file: JobFile) -> Opened:
     job = file.job
     if JobRecord.objects.filter(number=job.number).exists():
         raise Clash("number-taken", f"There is a job {job.number} here already. Nothing was taken in.")
@@ -52,16 +80,55 @@ def take_in_job(person: Person, text: str) -> Opened:
         mains_plan=job.mains_plan.model_dump(mode="json"),
         rods_plan=job.rods_plan.model_dump(mode="json"),
     )
-    _take_in_facts(record, file)
-    _take_in_decisions(record, file)
+    kinds = (job.readings, job.withdrawals, job.observations, job.sittings, job.operations, job.slip_answers,
+             job.decisions)  # fmt: skip
+    claim_names(record, (fact.id for kind in kinds for fact in kind))
+    _take_in_facts(record, job)
+    DecisionRecord.objects.bulk_create(
+        (decision_row(record, decision, elsewhere=True) for decision in job.decisions), batch_size=BATCH
+    )
+    SignatureRecord.objects.bulk_create(
+        SignatureRecord(
+            job=record, revision=s.revision, by=s.by, at=s.at, withdrawn_by=s.withdrawn_by,
+            withdrawn_at=s.withdrawn_at, withdrawn_because=s.withdrawn_because, made_elsewhere=True, sheet=s.sheet,
+        )
+        for s in file.signatures
+    )  # fmt: skip
     write_history(record, person.username, "took the job in from a file")
-    fresh = job_of(record, Unit(person.shown_unit))
-    return Opened(record, fresh, settle(record, fresh))
+    return settled(record, person)
 
 
-def _take_in_facts(record: JobRecord, file: JobFile) -> None:
+def _of_elsewhere(file: JobFile) -> JobFile:
+    """The file with every name marked as of elsewhere, and its limits as confirmed by nobody here.
+
+    Refuses: Refusal where a revision is signed twice.
+    """
+    if len({signature.revision for signature in file.signatures}) < len(file.signatures):
+        raise Refusal("bad-file", "Two signatures of the file are of one revision. Nothing was taken in.")
     job = file.job
-    ReadingRecord.objects.bulk_create(reading_row(record, reading) for reading in job.readings)
+    marked = {
+        name: tuple(_marked(fact) for fact in getattr(job, name))
+        for name in ("readings", "withdrawals", "observations", "sittings", "operations", "slip_answers", "checks",
+                     "decisions")
+    }  # fmt: skip
+    limits = job.limits
+    if limits.state is SheetState.CONFIRMED:
+        limits = limits.model_copy(update={"state": SheetState.ELSEWHERE})
+    return file.model_copy(
+        update={
+            "job": job.model_copy(update={**marked, "limits": limits}),
+            "signatures": tuple(_marked(signature) for signature in file.signatures),
+        }
+    )
+
+
+def _marked(fact: Any) -> Any:
+    by: str = fact.by
+    return fact if by.endswith(ELSEWHERE) else fact.model_copy(update={"by": by[:LONGEST_NAME] + ELSEWHERE})
+
+
+def _take_in_facts(record: JobRecord, job: Job) -> None:
+    ReadingRecord.objects.bulk_create((reading_row(record, r) for r in job.readings), batch_size=BATCH)
     SittingRecord.objects.bulk_create(
         SittingRecord(
             job=record, key=s.id, part_c=s.part_c, gauge_c=s.gauge_c, condition=s.condition.value, by=s.by, at=s.at
@@ -75,15 +142,9 @@ def _take_in_facts(record: JobRecord, file: JobFile) -> None:
         )
         for o in job.operations
     )  # fmt: skip
-    SlipAnswerRecord.objects.bulk_create(
-        SlipAnswerRecord(
-            job=record, key=a.id, reading=a.reading, slip=a.slip, taken=a.taken, by=a.by, at=a.at,
-            offered_nm=None if a.offered is None else a.offered.nm,
-        )
-        for a in job.slip_answers
-    )  # fmt: skip
+    SlipAnswerRecord.objects.bulk_create(_answer_row(record, answer) for answer in job.slip_answers)
     WithdrawalRecord.objects.bulk_create(
-        WithdrawalRecord(job=record, key=w.id, reading=w.reading, by=w.by, at=w.at) for w in job.withdrawals
+        WithdrawalRecord(job=record, key=w.id, fact=w.fact, by=w.by, at=w.at) for w in job.withdrawals
     )
     ObservationRecord.objects.bulk_create(
         ObservationRecord(
@@ -94,46 +155,153 @@ def _take_in_facts(record: JobRecord, file: JobFile) -> None:
     )  # fmt: skip
 
 
-def _take_in_decisions(record: JobRecord, file: JobFile) -> None:
-    DecisionRecord.objects.bulk_create(
-        DecisionRecord(
-            job=record, key=d.id, kind=d.kind.value, set=d.set.value, journal=d.journal or "", action=d.action,
-            undersize_nm=None if d.undersize is None else d.undersize.nm, words=d.words, reason=d.reason, by=d.by,
-            at=d.at,
-        )
-        for d in file.decisions
-    )  # fmt: skip
-    SignatureRecord.objects.bulk_create(
-        SignatureRecord(
-            job=record, revision=s.revision, by=s.by, at=s.at, withdrawn_by=s.withdrawn_by,
-            withdrawn_at=s.withdrawn_at, made_elsewhere=True, sheet=s.sheet,
-        )
-        for s in file.signatures
+def _answer_row(record: JobRecord, answer: SlipAnswer) -> SlipAnswerRecord:
+    return SlipAnswerRecord(
+        job=record, key=answer.id, reading=answer.reading, slip=answer.slip, taken=answer.taken, by=answer.by,
+        at=answer.at, offered_nm=None if answer.offered is None else answer.offered.nm,
     )  # fmt: skip
 
 
-@transaction.atomic
-def take_in_readings(person: Person, job_id: int, text: str, gauge: str) -> Opened:
-    """Take in a readings CSV, whole or not at all. The same file taken in twice adds nothing the second time."""
+@dataclass(frozen=True)
+class Compared:
+    """A readings file held against its job: how many are here already, what is new, what differs and how."""
+
+    known: int
+    readings: tuple[Reading, ...]
+    withdrawals: tuple[Withdrawal, ...]
+    answers: tuple[SlipAnswer, ...]
+    differs: tuple[str, ...]
+
+    @property
+    def words(self) -> str:
+        """What taking it in would do, in words."""
+        parts = [f"{self.known} are already here", f"{len(self.readings)} new"]
+        if self.differs:
+            parts.append(f"{len(self.differs)} {'differs' if len(self.differs) == 1 else 'differ'}")
+        return ", ".join(parts) + "."
+
+
+@dataclass(frozen=True)
+class _Worked:
+    record: JobRecord
+    compared: Compared
+    judged: Judged
+    shown: Assessment
+
+
+def compare_readings(person: Person, job_id: int, text: str, gauge: str) -> Compared:
+    """What taking a readings file in would do. Nothing is kept. Refuses: Refusal, BadFile."""
     must(person, Act.READ)
-    record = to_change(job_id)
-    job = job_of(record, Unit(person.shown_unit))
+    return _compare(person, sound_job(job_record(job_id), Unit(person.shown_unit)), text, gauge)
+
+
+def take_in_readings(person: Person, job_id: int, text: str, gauge: str) -> Opened:
+    """Take in a readings CSV, whole or not at all: what is new in it. What is here already is recognised.
+
+    It is read and held against the job beside the lock and kept under it; where the job has changed meanwhile, it
+    is worked out once more, under the lock.
+    Refuses: Refusal where a reading of the file has the name of another here.
+    """
+    must(person, Act.READ)
+    worked = _work_out(person, job_id, text, gauge)
+    with transaction.atomic():
+        if JobRecord.objects.filter(pk=job_id, version=worked.record.version).exists():
+            return _keep(person, worked)
+    with transaction.atomic():
+        return _keep(person, _work_out(person, job_id, text, gauge))
+
+
+def _work_out(person: Person, job_id: int, text: str, gauge: str) -> _Worked:
+    record = job_record(job_id)
+    must_be_open(record)
+    job = sound_job(record, Unit(person.shown_unit))
+    compared = _compare(person, job, text, gauge)
+    if compared.differs:
+        names = "; ".join(compared.differs[:5])
+        raise Clash("differs", f"{compared.words} Nothing was taken in: {names}.")
+    grown = {
+        "readings": (*job.readings, *compared.readings),
+        "withdrawals": (*job.withdrawals, *compared.withdrawals),
+        "slip_answers": (*job.slip_answers, *compared.answers),
+    }
+    judged = judge(sound(job.model_copy(update=grown)))
+    return _Worked(record, compared, judged, put_in_words(judged))
+
+
+def _keep(person: Person, worked: _Worked) -> Opened:
+    record, compared = worked.record, worked.compared
+    facts = (compared.readings, compared.withdrawals, compared.answers)
+    claim_names(record, (fact.id for kind in facts for fact in kind))
+    ReadingRecord.objects.bulk_create((reading_row(record, r) for r in compared.readings), batch_size=BATCH)
+    WithdrawalRecord.objects.bulk_create(
+        WithdrawalRecord(job=record, key=w.id, fact=w.fact, by=w.by, at=w.at) for w in compared.withdrawals
+    )
+    SlipAnswerRecord.objects.bulk_create(_answer_row(record, answer) for answer in compared.answers)
+    write_history(record, person.username, f"took in {len(compared.readings)} readings from a file")
+    write_summary(record, worked.judged, worked.shown)
+    return Opened(record, worked.judged.job, worked.shown)
+
+
+def _compare(person: Person, job: Job, text: str, gauge: str) -> Compared:
     rows = read_readings(text, job)
     if gauge not in {known.id for known in job.gauges} and any(row.gauge is None for row in rows):
         raise Refusal("no-gauge", "Choose the gauge these were read with: the file does not say.")
     stamp = hashlib.sha256(text.encode()).hexdigest()[:16]
-    have = {reading.id for reading in job.readings}
+    here = {reading.id: reading for reading in job.readings}
     now = timezone.now()
-    new = [
-        ReadingRecord(
-            job=record, key=f"csv.{stamp}.{row.line}", journal=row.journal, feature=row.feature.value,
-            spot=row.spot, nm=row.size.nm, typed=row.typed, unit=row.unit.value, gauge=row.gauge or gauge,
-            by=person.username, at=row.at or now,
-        )
-        for row in rows
-        if f"csv.{stamp}.{row.line}" not in have
-    ]  # fmt: skip
-    ReadingRecord.objects.bulk_create(new)
-    write_history(record, person.username, f"took in {len(new)} readings from a file")
-    grown = job_of(record, Unit(person.shown_unit))
-    return Opened(record, grown, settle(record, grown))
+    new: list[tuple[ReadingRow, Reading]] = []
+    differs, known = [], 0
+    for row in rows:
+        name = row.id or f"csv.{stamp}.{row.line:06d}"
+        before = here.get(name)
+        if before is None:
+            new.append((row, _reading(person, job, row, name, Taken(row.gauge or gauge, row.at or now))))
+        elif _same(before, row):
+            known += 1
+        else:
+            differs.append(f"line {row.line} is not {before.journal} {before.spot}, {before.typed}, as kept here")
+    by, withdrawn, answered = person.username, [], []
+    for row, reading in new:
+        if row.withdrawn:
+            withdrawn.append(Withdrawal(id=f"{reading.id[:58]}.back", fact=reading.id, by=by, at=reading.at))
+        if row.answer is not None:
+            slip, offered = row.answer
+            answered.append(
+                SlipAnswer(
+                    id=f"{reading.id[:58]}.says", reading=reading.id, slip=slip, offered=offered,
+                    taken=offered is not None, by=by, at=reading.at,
+                )
+            )  # fmt: skip
+    return Compared(known, tuple(r for _, r in new), tuple(withdrawn), tuple(answered), tuple(differs))
+
+
+def _same(before: Reading, row: ReadingRow) -> bool:
+    return (before.journal, before.feature, before.spot, before.size) == (
+        row.journal,
+        row.feature,
+        row.spot,
+        row.size,
+    )
+
+
+class Taken(NamedTuple):
+    """What a row leaves to the bench: the gauge it was read with, and when."""
+
+    gauge: str
+    at: datetime
+
+
+def _reading(person: Person, job: Job, row: ReadingRow, name: str, taken: Taken) -> Reading:
+    angle, planes = row.angle_deg, row.planes
+    plan = job.plan_of(set_of(row.journal))
+    if row.feature is Feature.JOURNAL and angle is None and row.spot in plan.spots:
+        angle, planes = float(plan.angle_of(row.spot)), plan.planes
+    try:
+        return Reading(
+            id=name, journal=row.journal, feature=row.feature, spot=row.spot, size=row.size, typed=row.typed,
+            unit=row.unit, gauge=taken.gauge, angle_deg=angle, planes=planes, by=person.username, at=taken.at,
+            corrects=row.corrects, repeats=row.repeats, caps_torqued=row.caps_torqued, cleaned=row.cleaned,
+        )  # fmt: skip
+    except ValidationError as error:
+        faults = [Fault(f"line {row.line}", fault.what) for fault in faults_of(error)]
+        raise BadFile(faults) from None

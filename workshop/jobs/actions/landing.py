@@ -1,25 +1,47 @@
 """Readings land: one, or all that a bench kept while the server was away. Each once, in the order typed."""
 
-from dataclasses import dataclass
-from datetime import datetime, timedelta
+import logging
+from collections.abc import Iterable
+from contextlib import nullcontext
+from dataclasses import dataclass, field
+from datetime import timedelta
 
 from django.db import transaction
 from ninja import Schema
 from pydantic import Field, ValidationError
 
-from halfthou.assess import present_size
+from halfthou.answer import Assessment
+from halfthou.assess import Judged, judge, put_in_words
+from halfthou.engines import short_name
 from halfthou.exchange import Fault, faults_of
-from halfthou.gauges import read_celsius
-from halfthou.jobs import Condition, Feature, Gauge, Job, JournalSet, Reading, Sitting, set_of
-from halfthou.lengths import Asked, Length, Typed, Unit, Unreadable, Window
-from halfthou.surveys import ALIKE, read_at, standing_readings, standing_sizes, window_for, window_of_feature
+from halfthou.gauges import read_celsius, weighs_only
+from halfthou.jobs import Condition, Feature, Job, Moment, Reading, Sitting, set_of
+from halfthou.lengths import Asked, Typed, Unit, Unreadable
+from halfthou.operations import makes_stale
+from halfthou.surveys import ALIKE
+from workshop.jobs.actions.desk import Desk, Place, gauge_of, interpret
 from workshop.jobs.actions.facts import own_or_may, time_of
-from workshop.jobs.actions.opened import Opened, job_record, must_be_open, settle, write_history
+from workshop.jobs.actions.opened import (
+    Opened,
+    claim_names,
+    job_record,
+    must_be_open,
+    names_taken,
+    sound_job,
+    write_history,
+    write_summary,
+)
 from workshop.jobs.models import JobRecord, ReadingRecord, SittingRecord
-from workshop.jobs.translate import job_of, reading_row, sitting_of
+from workshop.jobs.translate import reading_row
 from workshop.people.may import Act, must
 from workshop.people.models import Person
-from workshop.people.refusals import NotThere, Refusal
+from workshop.people.refusals import Clash, NotThere, Refusal
+
+log = logging.getLogger(__name__)
+#: A job holds so many readings. Source: the job document.
+MOST_READINGS = 20_000
+#: So often readings are worked out beside the lock before they are worked out under it.
+TRIES_BESIDE = 2
 
 
 class SittingForm(Schema):
@@ -29,7 +51,7 @@ class SittingForm(Schema):
     part: str = Field(default="", max_length=40)
     gauge: str = Field(default="", max_length=40)
     condition: Condition = Condition.RESTED
-    at: datetime
+    at: Moment
 
 
 class Landing(Schema):
@@ -37,22 +59,22 @@ class Landing(Schema):
     that stood at the spot when this one was typed."""
 
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
-    journal: str
+    journal: str = Field(max_length=8)
     feature: Feature = Feature.JOURNAL
-    spot: str
+    spot: str = Field(max_length=8)
     typed: str = Field(max_length=200)
     unit: Unit
-    gauge: str
-    at: datetime
+    gauge: str = Field(max_length=64)
+    at: Moment
     chosen_nm: int | None = None
-    corrects: str | None = None
-    repeats: str | None = None
+    corrects: str | None = Field(default=None, max_length=64)
+    repeats: str | None = Field(default=None, max_length=64)
     sitting: SittingForm | None = None
     caps_torqued: bool | None = None
     plate_fitted: bool | None = None
     cleaned: bool | None = None
     by_button: bool = False
-    seen: str | None = None
+    seen: str | None = Field(default=None, max_length=64)
 
 
 @dataclass(frozen=True)
@@ -65,66 +87,6 @@ class Landed:
     conflict: str = ""
 
 
-@dataclass(frozen=True)
-class Place:
-    """Where a reading belongs."""
-
-    journal: str
-    feature: Feature
-    spot: str
-
-
-class Desk:
-    """A job while readings land on it, and what was read of each set so far: kept, as it grows by one at a time."""
-
-    def __init__(self, job: Job) -> None:
-        self.job = job
-        self._read: dict[tuple[JournalSet, Feature], list[Length]] = {}
-
-    def read(self, journal: str, feature: Feature) -> list[Length]:
-        """The sizes read of a set and feature that stand."""
-        key = set_of(journal), feature
-        if key not in self._read:
-            self._read[key] = list(standing_sizes(self.job, *key))
-        return self._read[key]
-
-    def window(self, journal: str, feature: Feature) -> Window:
-        """What a reading can be, by the limits and what its set has read so far."""
-        journal_set, read = set_of(journal), self.read(journal, feature)
-        limits = self.job.limits.of(journal_set)
-        if feature is not Feature.JOURNAL:
-            return window_of_feature(limits, feature, read)
-        return window_for(limits, present_size(self.job, journal_set, read), read)
-
-    def grow(self, reading: Reading) -> None:
-        """One more reading stands. One that corrects takes another away: then what was read is gathered anew."""
-        sizes = self.read(reading.journal, reading.feature)
-        self.job = self.job.model_copy(update={"readings": (*self.job.readings, reading)})
-        if reading.corrects is None:
-            sizes.append(reading.size)
-        else:
-            self._read.clear()
-
-
-def interpret(desk: Desk, place: Place, typed: str, unit: Unit, gauge: Gauge) -> Typed | Asked:
-    """What typed text would mean at a spot, without landing it. Refuses: Refusal."""
-    job = desk.job
-    if place.journal not in job.limits.layout.shaft or place.spot not in job.spots_of(place.journal, place.feature):
-        raise NotThere("no-spot", f"{place.journal} {place.spot} is no spot of this engine's plan.")
-    try:
-        return read_at(typed, unit, desk.window(place.journal, place.feature), gauge)
-    except Unreadable as error:
-        raise Refusal(error.code, error.message, [Fault("typed", error.message)]) from None
-
-
-def gauge_of(job: Job, key: str) -> Gauge:
-    """A gauge of the job. Refuses: Refusal."""
-    found = next((gauge for gauge in job.gauges if gauge.id == key), None)
-    if found is None:
-        raise Refusal("no-gauge", "That gauge is not in the list. Choose another.", [Fault("gauge", "not listed")])
-    return found
-
-
 def land_reading(person: Person, job_id: int, given: Landing) -> Opened | Asked:
     """Land a reading, or ask what it means. Sent twice, it lands once. Refuses: Refusal."""
     opened, (landed,) = land_readings(person, job_id, [given])
@@ -133,41 +95,109 @@ def land_reading(person: Person, job_id: int, given: Landing) -> Opened | Asked:
     return landed.asked or opened
 
 
-@transaction.atomic
+@dataclass
+class Worked:
+    """Readings worked out against a job as it stood: what became of each, and what is to be kept."""
+
+    record: JobRecord
+    job: Job
+    judged: Judged
+    shown: Assessment
+    results: list[Landed]
+    readings: list[Reading]
+    sittings: list[Sitting]
+    history: list[str] = field(default_factory=list)
+
+
 def land_readings(
     person: Person, job_id: int, given: list[Landing], off: timedelta = timedelta(0)
 ) -> tuple[Opened, list[Landed]]:
-    """Land readings in their order, in one transaction. One that is asked about or refused holds up no other.
+    """Land readings in their order, all of them in one bulk. One that is asked about or refused holds up no other.
 
+    They are worked out beside the lock and kept under it, where the job has not changed meanwhile; else once more.
     `off` is how far the bench's clock is behind.
     """
     must(person, Act.READ)
+    for attempt in range(TRIES_BESIDE + 1):
+        under_lock = attempt == TRIES_BESIDE
+        with transaction.atomic() if under_lock else nullcontext():
+            worked = _work_out(person, job_id, given, off)
+            if under_lock:
+                return _keep(person, worked)
+        with transaction.atomic():
+            if JobRecord.objects.filter(pk=job_id, version=worked.record.version).exists():
+                return _keep(person, worked)
+    raise AssertionError("the last attempt keeps or refuses")
+
+
+def _keep(person: Person, worked: Worked) -> tuple[Opened, list[Landed]]:
+    record = worked.record
+    if worked.readings:
+        names = [*(reading.id for reading in worked.readings), *(sitting.id for sitting in worked.sittings)]
+        claim_names(record, names)
+        SittingRecord.objects.bulk_create(_sitting_row(record, sitting) for sitting in worked.sittings)
+        ReadingRecord.objects.bulk_create(
+            (reading_row(record, reading) for reading in worked.readings), batch_size=500
+        )
+        for words in worked.history:
+            write_history(record, person.username, words)
+    write_summary(record, worked.judged, worked.shown)
+    return Opened(record, worked.job, worked.shown), worked.results
+
+
+def _work_out(person: Person, job_id: int, given: Iterable[Landing], off: timedelta) -> Worked:
     record = job_record(job_id)
-    desk = Desk(job_of(record, Unit(person.shown_unit)))
-    known = {reading.id for reading in desk.job.readings}
-    rows: list[ReadingRecord] = []
-    results = []
+    desk = Desk(sound_job(record, Unit(person.shown_unit)))
+    given = list(given)
+    names = {name for one in given for name in (one.id, one.sitting.id if one.sitting else one.id)}
+    desk.taken = names_taken(record, names) - desk.readings.keys() - desk.sittings.keys()
+    results, history = [], []
     for one in given:
-        if one.id in known:
-            results.append(Landed(one.id))
-            continue
         try:
-            found = _land(person, record, desk, one.model_copy(update={"at": one.at + off}) if off else one)
+            found = _land(person, record, desk, _in_time(one, off))
         except Refusal as refusal:
-            results.append(Landed(one.id, refused=refusal))
-            continue
+            found = Landed(one.id, refused=refusal)
+        except (ValidationError, ValueError, ArithmeticError) as error:
+            # A fault of one reading is that reading's refusal; the queue behind it goes on.
+            log.exception("a reading could not be worked out")
+            faults = faults_of(error) if isinstance(error, ValidationError) else ()
+            words = "; ".join(fault.what for fault in faults) or "the program could not work it out"
+            found = Landed(one.id, refused=Refusal("bad-reading", f"Not kept: {words}.", faults))
         results.append(found)
-        if found.asked is None:
-            known.add(one.id)
-            rows.append(reading_row(record, desk.job.readings[-1]))
-    ReadingRecord.objects.bulk_create(rows)
-    return Opened(record, desk.job, settle(record, desk.job)), results
+        if found.conflict:
+            history.append(found.conflict)
+    job = desk.whole()
+    judged = judge(job)
+    return Worked(record, job, judged, put_in_words(judged), results, desk.new, desk.new_sittings, history)
+
+
+def _in_time(one: Landing, off: timedelta) -> Landing:
+    if not off:
+        return one
+    try:
+        return one.model_copy(update={"at": one.at + off})
+    except OverflowError:
+        raise Refusal("bad-time", "The clock of this bench cannot be right: set it.") from None
 
 
 def _land(person: Person, record: JobRecord, desk: Desk, given: Landing) -> Landed:
+    known = desk.readings.get(given.id)
+    if known is not None:
+        same = (known.journal, known.feature, known.spot, known.typed) == (
+            given.journal, given.feature, given.spot, given.typed.strip(),
+        )  # fmt: skip
+        if not same:
+            raise Clash("name-taken", "Another reading has that name already. This one was not kept.")
+        return Landed(given.id)
     must_be_open(record)
-    _check_links(person, desk.job, given)
+    if len(desk.readings) >= MOST_READINGS:
+        raise Clash("job-full", f"A job holds {MOST_READINGS:,} readings at the most. Book it in anew.")
+    if given.id in desk.sittings or given.id in desk.taken:
+        raise Clash("name-taken", "Another fact of this job has that name already. This one was not kept.")
+    _check_links(person, desk, given)
     gauge = gauge_of(desk.job, given.gauge)
+    if weighs_only(gauge):
+        raise Refusal("no-lengths", f"{gauge.name} weighs: it knows no lengths.", [Fault("gauge", "weighs")])
     place = Place(given.journal, given.feature, given.spot)
     meant = interpret(desk, place, given.typed, given.unit, gauge)
     how = ""
@@ -176,16 +206,19 @@ def _land(person: Person, record: JobRecord, desk: Desk, given: Landing) -> Land
         if chosen is None:
             return Landed(given.id, asked=meant)
         meant, how = Typed(chosen.length, chosen.unit), chosen.words
-    desk.job = _with_sitting(person, record, desk.job, given.sitting)
-    reading = _reading(person, given, meant, how)
-    conflict = _conflict(desk.job, given, reading)
-    if conflict:
-        write_history(record, person.username, conflict)
+    sitting = _new_sitting(person, desk, given)
+    reading = _reading(person, desk.job, given, meant, how)
+    conflict = _conflict(desk, given, reading)
+    if sitting is not None:
+        desk.sittings[sitting.id] = sitting
+        desk.new_sittings.append(sitting)
     desk.grow(reading)
     return Landed(given.id, conflict=conflict)
 
 
-def _reading(person: Person, given: Landing, meant: Typed, how: str) -> Reading:
+def _reading(person: Person, job: Job, given: Landing, meant: Typed, how: str) -> Reading:
+    plan = job.plan_of(set_of(given.journal))
+    of_journal = given.feature is Feature.JOURNAL
     return Reading(
         id=given.id,
         journal=given.journal,
@@ -195,6 +228,8 @@ def _reading(person: Person, given: Landing, meant: Typed, how: str) -> Reading:
         typed=given.typed.strip(),
         unit=meant.unit,
         gauge=given.gauge,
+        angle_deg=plan.angle_of(given.spot) if of_journal else None,
+        planes=plan.planes if of_journal else None,
         by=person.username,
         at=time_of(given.at),
         corrects=given.corrects,
@@ -208,29 +243,35 @@ def _reading(person: Person, given: Landing, meant: Typed, how: str) -> Reading:
     )
 
 
-def _conflict(job: Job, given: Landing, reading: Reading) -> str:
+def _conflict(desk: Desk, given: Landing, reading: Reading) -> str:
     """What to say where somebody else read the spot since this one was typed; nothing is settled silently."""
-    here = (given.journal, given.feature, given.spot)
-    if not any(r.by != reading.by and (r.journal, r.feature, r.spot) == here for r in job.readings):
-        return ""
-    stands = [r for r in standing_readings(job) if (r.journal, r.feature, r.spot) == here]
+    stands = [one for one in desk.standing(reading) if not _worked_since(desk.job, one, reading)]
     if not stands or given.seen == stands[-1].id or stands[-1].by == reading.by:
         return ""
     other = stands[-1]
     if abs(other.size - reading.size) <= ALIKE:
         return ""
     return (
-        f"{given.journal} {given.spot} was read by {other.by} meanwhile: both readings are kept, and they differ."
+        f"{short_name(given.journal)} {given.spot} was read by {other.by} meanwhile: both readings are kept, "
+        "and they differ."
     )
 
 
-def _check_links(person: Person, job: Job, given: Landing) -> None:
+def _worked_since(job: Job, before: Reading, after: Reading) -> bool:
+    """Whether work between two readings made the first stale: then they do not contradict each other."""
+    return any(makes_stale(done, before) and done.at < after.at for done in job.standing_operations)
+
+
+def _check_links(person: Person, desk: Desk, given: Landing) -> None:
     for link in (given.corrects, given.repeats):
         if link is None:
             continue
-        other = next((reading for reading in job.readings if reading.id == link), None)
-        here = (given.journal, given.feature, given.spot)
-        if other is None or (other.journal, other.feature, other.spot) != here:
+        other = desk.readings.get(link)
+        if other is None or (other.journal, other.feature, other.spot) != (
+            given.journal,
+            given.feature,
+            given.spot,
+        ):
             raise NotThere("no-reading", "The reading to correct or to repeat is not there.")
         if link == given.corrects:
             own_or_may(person, other.by)
@@ -240,12 +281,12 @@ def sitting_from(person: Person, given: SittingForm) -> Sitting:
     """A sitting as typed. Refuses: Refusal."""
     faults: list[Fault] = []
     degrees: dict[str, float | None] = {"part": None, "gauge": None}
-    for field in degrees:
-        text = getattr(given, field).strip()
+    for name in degrees:
+        text = getattr(given, name).strip()
         try:
-            degrees[field] = read_celsius(text) if text else None
+            degrees[name] = read_celsius(text) if text else None
         except Unreadable as error:
-            faults.append(Fault(field, error.message))
+            faults.append(Fault(name, error.message))
     if not faults:
         try:
             return Sitting(
@@ -257,12 +298,13 @@ def sitting_from(person: Person, given: SittingForm) -> Sitting:
     raise Refusal("bad-temperature", "The temperatures were not kept. Mend what is marked.", faults)
 
 
-def _with_sitting(person: Person, record: JobRecord, job: Job, given: SittingForm | None) -> Job:
-    if given is None or any(sitting.id == given.id for sitting in job.sittings):
-        return job
-    row = _sitting_row(record, sitting_from(person, given))
-    row.save()
-    return job.model_copy(update={"sittings": (*job.sittings, sitting_of(row))})
+def _new_sitting(person: Person, desk: Desk, given: Landing) -> Sitting | None:
+    """The sitting that a reading brings, where the job does not know it yet."""
+    if given.sitting is None or given.sitting.id in desk.sittings:
+        return None
+    if given.sitting.id in desk.readings or given.sitting.id in desk.taken or given.sitting.id == given.id:
+        raise Clash("name-taken", "Another fact of this job has the sitting's name already. Nothing was kept.")
+    return sitting_from(person, given.sitting)
 
 
 def _sitting_row(record: JobRecord, sitting: Sitting) -> SittingRecord:

@@ -1,18 +1,22 @@
 """Opening a job to change it, and keeping its summary in step in the same transaction."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 
-from django.db import connection, transaction
+from django.db import IntegrityError, connection, transaction
+from django.db.models import F
+from pydantic import ValidationError
 
 from halfthou.answer import Assessment
-from halfthou.assess import assess, judge, put_in_words
+from halfthou.assess import Judged, judge, put_in_words
+from halfthou.exchange import faults_of
 from halfthou.jobs import Job, JournalSet
 from halfthou.lengths import Unit
-from workshop.jobs.models import DecisionRecord, HistoryEntry, JobRecord, SignatureRecord, Stage
+from workshop.jobs.models import DecisionRecord, FactName, HistoryEntry, JobRecord, SignatureRecord, Stage
 from workshop.jobs.translate import job_of
 from workshop.live.hub import hub
 from workshop.people.models import Person
-from workshop.people.refusals import Clash, NotThere
+from workshop.people.refusals import Clash, NotThere, Refusal
 
 #: The columns of the rack's summary.
 SUMMARY = (
@@ -42,7 +46,7 @@ class Opened:
 def job_record(job_id: int) -> JobRecord:
     """The row of a job. Refuses: NotThere."""
     jobs = JobRecord.objects.select_related("limits", "limits__sheet").prefetch_related("signatures", "decisions")
-    record = jobs.filter(pk=job_id).first()
+    record = jobs.filter(pk=job_id).first() if 0 < job_id < 2**63 else None
     if record is None:
         raise NotThere("no-job", "There is no such job.")
     return record
@@ -51,8 +55,48 @@ def job_record(job_id: int) -> JobRecord:
 def open_job(job_id: int, person: Person) -> Opened:
     """A job to look at."""
     record = job_record(job_id)
-    job = job_of(record, Unit(person.shown_unit))
-    return Opened(record, job, assess(job))
+    job = sound_job(record, Unit(person.shown_unit))
+    return Opened(record, job, put_in_words(judge(job)))
+
+
+def sound_job(record: JobRecord, shown_in: Unit) -> Job:
+    """The whole job as a document. Refuses: Refusal where what is stored does not hang together."""
+    try:
+        return job_of(record, shown_in)
+    except ValidationError as error:
+        message = f"Job {record.number} does not hang together. Nothing was changed: run check_data on the server."
+        raise Refusal("unsound", message, faults_of(error)) from None
+
+
+def sound(job: Job) -> Job:
+    """A job that grew, checked as a whole. Refuses: Refusal, with everything that does not hang together."""
+    try:
+        return Job(**{name: getattr(job, name) for name in Job.model_fields})
+    except ValidationError as error:
+        raise Refusal("unsound", "That does not fit this job. Nothing of it was kept.", faults_of(error)) from None
+
+
+def claim_names(record: JobRecord, names: Iterable[str]) -> None:
+    """Enter the names of new facts: one name is one fact's, over all kinds. Refuses: Clash.
+
+    Call it in the transaction of the facts.
+    """
+    wanted = list(names)
+    try:
+        with transaction.atomic():
+            FactName.objects.bulk_create(FactName(job=record, key=name) for name in wanted)
+    except IntegrityError:
+        raise Clash("name-taken", "Another fact of this job has that name already. Nothing was kept.") from None
+
+
+def names_taken(record: JobRecord, names: Iterable[str]) -> set[str]:
+    """Which of these names facts of the job have already."""
+    return set(FactName.objects.filter(job=record, key__in=list(names)).values_list("key", flat=True))
+
+
+def must_be_new(record: JobRecord, name: str) -> None:
+    """Enter the name of a new fact. Refuses: Clash where another fact has it."""
+    claim_names(record, [name])
 
 
 def standing_signature(record: JobRecord) -> SignatureRecord | None:
@@ -78,11 +122,12 @@ def must_be_open(record: JobRecord) -> None:
         raise Clash("signed", message)
 
 
-def standing_decisions(record: JobRecord) -> dict[tuple[str, str], DecisionRecord]:
-    """The last decision on each set and each waived journal; one taken back leaves none."""
-    last: dict[tuple[str, str], DecisionRecord] = {}
+def standing_decisions(record: JobRecord) -> dict[tuple[str, str, str], DecisionRecord]:
+    """The last decision of each set, journal and matter that was made here; one taken back leaves none."""
+    last: dict[tuple[str, str, str], DecisionRecord] = {}
     for row in sorted(record.decisions.all(), key=lambda row: row.pk):
-        last[row.set, row.journal] = row
+        if not row.made_elsewhere:
+            last[row.set, row.journal, row.about] = row
     return {key: row for key, row in last.items() if row.kind != "taken back"}
 
 
@@ -96,40 +141,47 @@ def settle(record: JobRecord, job: Job) -> Assessment:
 
     The summary speaks the job's own unit. It is written in the caller's transaction.
     """
-    if not connection.in_atomic_block:
-        raise RuntimeError("the summary is written in the transaction of its fact")
     judged = judge(job)
     shown = put_in_words(judged)
-    own_unit = Unit(record.entry_unit)
-    record.engine = job.limits.engine
-    record.taken, record.planned = shown.readings_taken, shown.readings_planned
-    record.doubts = len(shown.doubts)
-    record.mains_mark, record.mains_headline = (
-        shown.mains.mark.code.value,
-        judged.headline(JournalSet.MAINS, own_unit),
-    )
-    record.rods_mark, record.rods_headline = shown.rods.mark.code.value, judged.headline(JournalSet.RODS, own_unit)
-    record.stage, record.waits_for = _stage(record, shown)
-    record.save(update_fields=SUMMARY)
-    transaction.on_commit(lambda: hub.job_changed(record.pk))
+    write_summary(record, judged, shown)
     return shown
 
 
+def write_summary(record: JobRecord, judged: Judged, shown: Assessment) -> None:
+    """Write the rack's summary of a job that is judged, and tell its open pages."""
+    if not connection.in_atomic_block:
+        raise RuntimeError("the summary is written in the transaction of its fact")
+    own_unit = Unit(record.entry_unit)
+    record.engine = judged.job.limits.engine
+    record.taken, record.planned = shown.readings_taken, shown.readings_planned
+    record.doubts = len(shown.doubts)
+    record.mains_mark, record.rods_mark = shown.mains.mark.code.value, shown.rods.mark.code.value
+    record.mains_headline = judged.headline(JournalSet.MAINS, own_unit)[:200]
+    record.rods_headline = judged.headline(JournalSet.RODS, own_unit)[:200]
+    record.stage, record.waits_for = _stage(record, shown)
+    record.save(update_fields=SUMMARY)
+    JobRecord.objects.filter(pk=record.pk).update(version=F("version") + 1)
+    transaction.on_commit(lambda: hub.job_changed(record.pk))
+
+
 def settled(record: JobRecord, person: Person) -> Opened:
-    """A changed job read afresh, its summary in step: nothing loaded before the change is believed."""
+    """A changed job read afresh and checked as a whole, its summary in step.
+
+    Nothing loaded before the change is believed; where the change broke the job, all of it is taken back.
+    """
     fresh = job_record(record.pk)
-    job = job_of(fresh, Unit(person.shown_unit))
+    job = sound_job(fresh, Unit(person.shown_unit))
     return Opened(fresh, job, settle(fresh, job))
 
 
 def _stage(record: JobRecord, own: Assessment) -> tuple[Stage, str]:
     if standing_signature(record) is not None:
         return Stage.SIGNED, ""
-    decided = {name for name, journal in standing_decisions(record) if not journal}
+    decided = {name for name, journal, _ in standing_decisions(record) if not journal}
     if len(decided) == 2:
         return Stage.DECIDING, "a signature"
     if own.readings_taken == 0:
         return Stage.BOOKED_IN, own.waits_for
-    if own.readings_taken < own.readings_planned:
+    if own.readings_taken < own.readings_planned and own.waits_for != "a decision":
         return Stage.MEASURING, own.waits_for
     return Stage.DECIDING, own.waits_for

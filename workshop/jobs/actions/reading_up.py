@@ -3,9 +3,8 @@
 from halfthou.answer import BudgetShown, StoryKind, StoryLine, story
 from halfthou.assess import open_budgets
 from halfthou.lengths import Unit
-from workshop.jobs.actions.opened import job_record
+from workshop.jobs.actions.opened import job_record, sound_job
 from workshop.jobs.models import HistoryEntry
-from workshop.jobs.translate import job_of
 from workshop.people.models import Person
 from workshop.people.refusals import NotThere
 
@@ -15,7 +14,7 @@ _TOLD_BY_FACTS = ("withdrew ", "took back: ")
 
 def budgets_of(person: Person, job_id: int, journal: str) -> list[BudgetShown]:
     """The uncertainty budgets of one journal. Refuses: NotThere."""
-    job = job_of(job_record(job_id), Unit(person.shown_unit))
+    job = sound_job(job_record(job_id), Unit(person.shown_unit))
     if journal not in job.limits.layout.shaft:
         raise NotThere("no-journal", f"This engine has no journal {journal}.")
     return list(open_budgets(job, journal))
@@ -29,7 +28,7 @@ def story_of(person: Person, job_id: int) -> list[StoryLine]:
         for entry in record.history.order_by("pk")
         if _worth_telling(entry)
     ]
-    return sorted([*story(job_of(record, Unit(person.shown_unit))), *told], key=lambda line: line.at)
+    return sorted([*story(sound_job(record, Unit(person.shown_unit))), *told], key=lambda line: line.at)
 
 
 def _worth_telling(entry: HistoryEntry) -> bool:

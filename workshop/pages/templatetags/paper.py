@@ -16,18 +16,18 @@ def at(table: dict[str, Any], key: str) -> Any:
 
 
 @register.filter
-def figure(journal: JournalAnswer, name: str) -> str:
-    """A judged figure of a journal as text, or a dash."""
-    found = _find(journal, name)
+def figure(journal: JournalAnswer, key: str) -> str:
+    """A judged figure of a journal by its key as text, or a dash."""
+    found = _find(journal, key)
     return found.value.text if found else "-"
 
 
 @register.filter
-def state_of(journal: JournalAnswer, name: str) -> str:
+def state_of(journal: JournalAnswer, key: str) -> str:
     """The finding on a figure, for its style."""
-    found = _find(journal, name)
+    found = _find(journal, key)
     return found.state.value.replace(" ", "-") if found else ""
 
 
-def _find(journal: JournalAnswer, name: str) -> FigureShown | None:
-    return next((found for found in journal.figures if found.name == name), None)
+def _find(journal: JournalAnswer, key: str) -> FigureShown | None:
+    return next((found for found in journal.figures if found.key == key), None)

@@ -9,7 +9,7 @@ UV := .venv/bin/uv
 export DATA_DIR HOST PORT
 
 .DELETE_ON_ERROR:
-.PHONY: demo demo-reset serve test check-code test-python test-web bench screenshots api backup restore setup setup-test
+.PHONY: check-data attack fuzz demo demo-reset serve test check-code test-python test-web bench screenshots api backup restore setup setup-test
 
 demo: setup ## set up, load the demo shop if there is nothing yet, serve
 	@$(PY) manage.py migrate -v0
@@ -68,6 +68,16 @@ api: .make/venv-test .make/node ## write the API description and its TypeScript 
 	$(PY) manage.py export_openapi_schema --api workshop.config.api.api --indent 1 > web/src/api/openapi.json
 	cd web && npm run --silent types
 	$(PY) -m halfthou.cli schema > docs/job-file.schema.json
+
+check-data: setup ## open and judge every job; says how to mend one that does not open
+	@$(PY) scripts/keep.py check
+	@$(PY) manage.py check_data
+
+attack: setup-test ## slow and silent clients, a great import, 200 kills, the ports: prints what came of each
+	$(PY) -m pytest tests/attack -q -s --run-attacks
+
+fuzz: setup-test ## requests well and ill formed, with a new seed each time, which it prints
+	$(PY) -m pytest tests/workshop/test_no_request_breaks.py tests/workshop/test_any_sequence.py -q -s --fuzz
 
 backup: setup ## copy the data while it is in use, with SQLite's online backup
 	@$(PY) scripts/keep.py backup "$(DATA_DIR)/backups"

@@ -277,6 +277,8 @@ def _past_the_last(shop: Shop) -> None:
     shop.see(job, "R2", Look.SHELL, "turned in its housing")
     shop.see(job, "R2", Look.HEAT, "blue")
     shop.see(job, "crank", Look.CRACK_TEST, "passed")
+    shop.see(job, "R2", Look.HARDNESS, "as the maker asks")
+    shop.see(job, "crank", Look.STRAIGHTNESS, "within the maker's run-out")
 
 
 def _hardened(shop: Shop) -> None:

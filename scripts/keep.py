@@ -2,66 +2,144 @@
 
 keep.py backup FOLDER   copies the database while it may be in use, and names the copy by the time
 keep.py restore FILE    checks the copy, keeps what is there beside it, then puts the copy in its place
+keep.py check           says whether the data in place is whole
 """
 
 from __future__ import annotations
 
 import os
+import shutil
 import sqlite3
 import sys
+from contextlib import closing
 from datetime import datetime
 from pathlib import Path
 
 DATABASE = Path(os.environ.get("DATA_DIR", "data")) / "halfthou.sqlite3"
+#: What this program's data consists of. A file without one of these is not its whole data.
+TABLES = frozenset(
+    {
+        "django_migrations",
+        "gauges_gaugerecord",
+        "gauges_settingcheckrecord",
+        "house_houserulesrecord",
+        "jobs_decisionrecord",
+        "jobs_historyentry",
+        "jobs_jobrecord",
+        "jobs_observationrecord",
+        "jobs_readingrecord",
+        "jobs_signaturerecord",
+        "jobs_withdrawalrecord",
+        "limits_sheet",
+        "limits_sheetrevision",
+        "people_person",
+    }
+)
+BESIDE = ("-wal", "-shm", "-journal")
 
 
 def copy(source: Path, target: Path) -> None:
-    """Copy one database into another, whole, whatever is being written meanwhile."""
-    with sqlite3.connect(source) as old, sqlite3.connect(target) as new:
+    """Copy one database into another, whole or not at all, readable by its owner only."""
+    part = target.with_name(f"{target.name}.part")
+    part.unlink(missing_ok=True)
+    with closing(sqlite3.connect(source)) as old, closing(sqlite3.connect(part)) as new:
         old.backup(new)
-    old.close()
-    new.close()
+    with part.open("rb") as file:
+        os.fsync(file.fileno())
+    part.chmod(0o600)
+    part.replace(target)
 
 
-def sound(place: Path) -> bool:
-    """Whether a file is a database of this program, unharmed."""
+def fault_of(place: Path) -> str:
+    """What is wrong with a file as this program's whole data, in words; nothing where it is sound."""
     try:
-        with sqlite3.connect(f"file:{place}?mode=ro", uri=True) as database:
-            whole = database.execute("PRAGMA integrity_check").fetchone()[0] == "ok"
-            return whole and bool(
-                database.execute("SELECT 1 FROM sqlite_master WHERE name='jobs_jobrecord'").fetchone()
+        with closing(sqlite3.connect(f"file:{place}?mode=ro", uri=True)) as database:
+            if database.execute("PRAGMA integrity_check").fetchone()[0] != "ok":
+                return "it is damaged"
+            there = {row[0] for row in database.execute("SELECT name FROM sqlite_master WHERE type='table'")}
+            missing = sorted(TABLES - there)
+            if missing:
+                return f"it is not the whole data of Half Thou: {missing[0]} is missing"
+            # A foreign key without its row is a job without its readings, or readings without their job.
+            return (
+                "rows in it have lost what they belong to"
+                if database.execute("PRAGMA foreign_key_check").fetchone()
+                else ""
             )
-    except sqlite3.DatabaseError:
-        return False
+    except sqlite3.DatabaseError as error:
+        return f"it is no database that can be read ({error})"
+
+
+def own_folder(folder: Path) -> None:
+    """Make a folder for its owner alone."""
+    folder.mkdir(parents=True, exist_ok=True, mode=0o700)
+    folder.chmod(0o700)
 
 
 def backup(folder: Path) -> Path:
     """Copy the database into the folder. Gives the copy's place."""
     if not DATABASE.exists():
         sys.exit(f"There is no data at {DATABASE} yet: nothing to back up.")
-    folder.mkdir(parents=True, exist_ok=True)
+    own_folder(folder)
     target = folder / f"halfthou-{datetime.now():%Y-%m-%d-%H%M%S-%f}.sqlite3"
-    copy(DATABASE, target)
-    if not sound(target):
-        sys.exit(f"The copy {target} is not sound. The data is untouched; try again.")
+    try:
+        copy(DATABASE, target)
+    except (sqlite3.DatabaseError, OSError) as error:
+        target.with_name(f"{target.name}.part").unlink(missing_ok=True)
+        sys.exit(f"Not backed up: {error}. The data is untouched. Look whether the disk is full, and try again.")
+    fault = fault_of(target)
+    if fault:
+        target.unlink()
+        sys.exit(f"Not backed up: of the copy, {fault}. The data is untouched; keep.py check says how it stands.")
     return target
 
 
+def set_aside(folder: Path) -> Path:
+    """Keep the files that are in place as they are, sound or not. Gives where."""
+    own_folder(folder)
+    kept = folder / f"halfthou-{datetime.now():%Y-%m-%d-%H%M%S-%f}.sqlite3"
+    for ending in ("", *BESIDE):
+        live = DATABASE.with_name(DATABASE.name + ending)
+        if live.exists():
+            shutil.copy2(live, kept.with_name(kept.name + ending))
+            kept.with_name(kept.name + ending).chmod(0o600)
+    return kept
+
+
 def restore(file: Path) -> None:
-    """Put a backup in the database's place; what was there is kept beside it."""
-    if not file.is_file() or not sound(file):
-        sys.exit(f"{file} is no sound backup of Half Thou. Nothing was changed.")
+    """Put a backup in the database's place; what was there, broken or not, is kept beside it."""
+    fault = fault_of(file) if file.is_file() else "there is no such file"
+    if fault:
+        sys.exit(f"{file} cannot be restored: {fault}. Nothing was changed.")
+    own_folder(DATABASE.parent)
+    incoming = DATABASE.with_name("incoming.sqlite3")
+    copy(file, incoming)
     if DATABASE.exists():
-        print(f"What was there is kept as {backup(DATABASE.parent / 'before-restore')}")
-    DATABASE.parent.mkdir(parents=True, exist_ok=True)
-    copy(file, DATABASE)
-    print(f"Restored from {file}")
+        print(f"What was there is kept as {set_aside(DATABASE.parent / 'before-restore')}")
+    for ending in BESIDE:
+        DATABASE.with_name(DATABASE.name + ending).unlink(missing_ok=True)
+    incoming.replace(DATABASE)
+    print(f"Restored from {file}. Stop and start the server if it is running.")
+
+
+def check() -> None:
+    """Say whether the data in place is whole."""
+    if not DATABASE.exists():
+        sys.exit(f"There is no data at {DATABASE}.")
+    fault = fault_of(DATABASE)
+    if fault:
+        sys.exit(f"The data at {DATABASE}: {fault}. make restore FILE=... puts a backup back.")
+    print(f"The data at {DATABASE} is whole.")
 
 
 if __name__ == "__main__":
-    if len(sys.argv) != 3 or sys.argv[1] not in ("backup", "restore") or not sys.argv[2]:
-        sys.exit("Say what to do: backup FOLDER, or restore FILE (make restore FILE=...).")
-    if sys.argv[1] == "backup":
-        print(f"Backed up to {backup(Path(sys.argv[2]))}")
+    os.umask(0o077)
+    asked = sys.argv[1:]
+    if asked == ["check"]:
+        check()
+    elif len(asked) != 2 or asked[0] not in ("backup", "restore") or not asked[1]:
+        sys.exit("Say what to do: backup FOLDER, restore FILE (make restore FILE=...), or check.")
+    elif asked[0] == "backup":
+        print(f"Backed up to {backup(Path(asked[1]))}")
     else:
-        restore(Path(sys.argv[2]))
+        restore(Path(asked[1]))

@@ -50,8 +50,7 @@ class Server:
             "DEMO": "1",
             "DJANGO_SETTINGS_MODULE": "workshop.config.settings",
         }
-        command = [sys.executable, "-m", "uvicorn", "workshop.config.asgi:application", "--port", str(self.port),
-                   "--lifespan", "off", "--timeout-graceful-shutdown", "1", "--log-level", "error"]  # fmt: skip
+        command = [sys.executable, "-m", "workshop.serve", "--port", str(self.port)]
         self.process = subprocess.Popen(command, cwd=ROOT, env=env)
         for _ in range(200):
             try:

@@ -90,8 +90,22 @@ def test_showing_rounds_half_away_from_zero_as_fractions_do(nm: int, unit: Unit,
     exact = Fraction(nm, 25_400_000 if unit is Unit.INCH else 1_000_000) * 10**decimals
     ticks = int(abs(exact) + Fraction(1, 2)) * (-1 if exact < 0 else 1)
     assert Fraction(say.text(Length(nm))) * 10**decimals == ticks
-    assert Fraction(say.at_least(Length(nm))) * 10**decimals == -((-exact) // 1)
-    assert Fraction(say.at_most(Length(nm))) * 10**decimals == exact // 1
+    least, most = say.at_least(Length(nm)), say.at_most(Length(nm))
+    finer, coarser = (10 ** (len(shown.split(".")[1]) - decimals) for shown in (least, most))
+    assert Fraction(least) * 10**decimals * finer == -((-exact * finer) // 1)
+    assert Fraction(most) * 10**decimals * coarser == exact * coarser // 1
+
+
+@given(st.integers(1, 10_000_000), st.sampled_from(list(Unit)))
+def test_a_limit_shown_in_another_unit_stays_within_a_hundredth_of_itself_or_gets_a_digit_more(
+    nm: int, unit: Unit
+) -> None:
+    """0.005 mm was "0.0001" in inch: half of itself. Arithmetic with fractions."""
+    per_unit = 25_400_000 if unit is Unit.INCH else 1_000_000
+    usual = 4 if unit is Unit.INCH else 3
+    shown = Notation.usual(unit).at_most(Length(nm))
+    lost = 1 - Fraction(shown) * per_unit / nm
+    assert lost <= Fraction(1, 100) or len(shown.split(".")[1]) == usual + 1
 
 
 def test_a_tie_shows_away_from_zero() -> None:

@@ -79,14 +79,15 @@ def test_the_event_stream_is_for_those_who_are_signed_in(server: Server) -> None
 
 
 def test_a_line_goes_from_the_socket_to_the_bench(server: Server) -> None:
-    machinist = Visitor(server, "machinist")
+    machinist, owner = Visitor(server, "machinist"), Visitor(server, "owner")
     gauge = SimulatedGauge("g", "mm", free_port(), 61.383, 0.0)
     gauge.listen()
     listed = next(one for one in machinist.ask("GET", "/api/gauges") if one["name"].startswith("50–75"))
     form = {
-        name: listed[name] for name in ("name", "kind", "unit", "resolution", "permissible_error", "least", "most")
+        name: listed[name]
+        for name in ("name", "kind", "unit", "resolution", "permissible_error", "least", "most", "version")
     }
-    machinist.ask("PUT", f"/api/gauges/{listed['id']}", {**form, "port": f"socket://127.0.0.1:{gauge.port}"})
+    owner.ask("PUT", f"/api/gauges/{listed['id']}", {**form, "port": f"socket://127.0.0.1:{gauge.port}"})
     command = [sys.executable, "-m", "gauge_bridge", "--server", server.url]
     bridge = subprocess.Popen([*command, "--key-file", str(server.folder / "bridge-key")], cwd=ROOT)
     try:

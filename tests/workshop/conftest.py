@@ -11,6 +11,7 @@ import pytest
 from django.test import Client
 from django.utils import timezone
 
+from halfthou.answer import Assessment
 from halfthou.engines import usual_layouts
 from halfthou.jobs import Gauge, Hardening, SourceKind
 from halfthou.lengths import Unit
@@ -134,3 +135,8 @@ def client_of() -> Callable[[Person], Client]:
 def _fast_passwords(settings: Any) -> None:
     """Hashing passwords slowly is the database's guard, not what is tested here."""
     settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+
+
+def as_here(found: Assessment) -> str:
+    """An assessment in words, without the mark that names from another shop carry."""
+    return found.model_dump_json().replace(" (elsewhere)", "")

@@ -109,8 +109,9 @@ def test_who_may(
     request: pytest.FixtureRequest,
     client_of: Callable[[Person], Client],
 ) -> None:
-    """Source: design 8.12."""
+    """The rights of the three roles: common practice, no source."""
     bodies = {
+        "/api/limits/{limits}/confirm": {"version": 1, "sure": True},
         "/api/limits": sheet_form("Other 4").model_dump(mode="json"),
         "/api/house-rules": {"guard": "2u", "hardened_crank": "never ground", "polish_allowance": ".0003"},
         "/api/gauges": {

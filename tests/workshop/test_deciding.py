@@ -6,10 +6,12 @@ from typing import Any
 import pytest
 from django.utils import timezone
 
+from halfthou.answer import Assessment
 from halfthou.exchange import BadFile, read_job, write_job
 from halfthou.jobs import DecisionKind, JournalSet
 from halfthou.verdicts import Action
 from tests.making import inches
+from tests.workshop.conftest import as_here
 from workshop.jobs import actions
 from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import job_file_of
@@ -111,8 +113,8 @@ def test_a_signed_sheet_is_frozen(
     with pytest.raises(Clash, match="Copy it"):
         change_sheet(machinist, opened.record.limits_id or 0, sheet_form())
     with pytest.raises(NotAllowed, match="owner"):
-        actions.withdraw_signature(machinist, job.pk)
-    actions.withdraw_signature(owner, job.pk)
+        actions.withdraw_signature(machinist, job.pk, "a slip")
+    actions.withdraw_signature(owner, job.pk, "a slip")
     land("R2", "1a", "2.0340")
     assert job.signatures.get().sheet["assessment"] == words
 
@@ -121,7 +123,7 @@ def test_each_signature_is_a_new_revision(job: JobRecord, read_all: Any, machini
     read_all()
     accept(machinist, job)
     actions.sign(machinist, job.pk)
-    actions.withdraw_signature(owner, job.pk)
+    actions.withdraw_signature(owner, job.pk, "a slip")
     actions.sign(machinist, job.pk)
     assert [row.revision for row in job.signatures.order_by("revision")] == [1, 2]
     assert [bool(row.withdrawn_at) for row in job.signatures.order_by("revision")] == [True, False]
@@ -144,16 +146,23 @@ def test_a_job_may_take_up_a_newer_revision_of_its_limits(job: JobRecord, read_a
     newer = copy_sheet(machinist, job.limits_id or 0)
     form = sheet_form()
     form.rods.figures[0].least = "2.0360"
+    form.version = newer.version
     change_sheet(machinist, newer.pk, form)
     opened = actions.take_up_limits(machinist, job.pk, newer.pk)
     assert opened.assessment.rods.action is Action.REUSE
     assert opened.job.limits.revision == 2
 
 
+def undecided(found: Assessment) -> Assessment:
+    """The assessment as nobody here has decided on it."""
+    parts = {one.value: found.of(one).model_copy(update={"decided": False}) for one in JournalSet}
+    return found.model_copy(update={**parts, "decided": False})
+
+
 def test_a_whole_job_travels_and_its_signature_is_made_elsewhere(
     job: JobRecord, read_all: Any, machinist: Person
 ) -> None:
-    """Source: design 8.12."""
+    """What a file says of people was made elsewhere and decides nothing here until it is taken up."""
     read_all(R3=WORN)
     accept(machinist, job)
     actions.sign(machinist, job.pk)
@@ -163,11 +172,17 @@ def test_a_whole_job_travels_and_its_signature_is_made_elsewhere(
     there = actions.open_job(job.pk, machinist).assessment
     JobRecord.objects.filter(pk=job.pk).update(number="elsewhere")
     here = actions.take_in_job(machinist, text)
-    assert here.assessment == there
+    assert as_here(here.assessment) == as_here(undecided(there))
+    assert not here.assessment.decided
+    assert {row.made_elsewhere for row in here.record.decisions.all()} == {True}
+    assert all(reading.by == "bench (elsewhere)" for reading in here.job.readings)
     assert here.record.signatures.get().made_elsewhere
     assert here.record.stage != "signed"
     again = job_file_of(JobRecord.objects.get(pk=here.record.pk))
-    assert again.job == read_job(text).job
+    assert [r.size for r in again.job.readings] == [r.size for r in read_job(text).job.readings]
+    for row in here.record.decisions.all():
+        taken_up = actions.take_up_decision(machinist, here.record.pk, row.key)
+    assert taken_up.assessment.decided
 
 
 def test_nothing_of_a_bad_file_is_taken(job: JobRecord, bench: Person) -> None:

@@ -13,7 +13,7 @@ from tests.making import inches, mm
 from workshop.jobs import actions
 from workshop.jobs.models import JobRecord, ReadingRecord
 from workshop.people.models import Person, Role
-from workshop.people.refusals import Clash, NotAllowed, NotThere, Refusal
+from workshop.people.refusals import NotAllowed, NotThere, Refusal
 
 from .conftest import person
 
@@ -72,12 +72,12 @@ def test_withdrawing_keeps_the_reading_in_the_record(
     land: Callable[..., Any], job: JobRecord, bench: Person
 ) -> None:
     land("R1", "1a", "371", id="first")
-    opened = actions.withdraw_reading(bench, job.pk, "w1", "first", timezone.now())
+    opened = actions.take_back(bench, job.pk, "w1", "first", timezone.now())
     assert ReadingRecord.objects.count() == 1
     assert opened.assessment.readings_taken == 0
-    actions.withdraw_reading(bench, job.pk, "w1", "first", timezone.now())
+    actions.take_back(bench, job.pk, "w1", "first", timezone.now())
     assert job.withdrawals.count() == 1
-    assert job.history.filter(words__contains="withdrew R1 1a").count() == 1
+    assert job.history.filter(words__contains="withdrew No. 1 1a").count() == 1
 
 
 def test_a_correction_supersedes(land: Callable[..., Any]) -> None:
@@ -95,10 +95,10 @@ def test_one_corrects_ones_own_and_a_machinist_anybodys(
     other = person(Role.BENCH, "second bench")
     land("R1", "1a", "371", id="mine")
     with pytest.raises(NotAllowed, match="machinist"):
-        actions.withdraw_reading(other, job.pk, "w1", "mine", timezone.now())
+        actions.take_back(other, job.pk, "w1", "mine", timezone.now())
     with pytest.raises(NotAllowed):
         land("R1", "1a", "372", corrects="mine", by=other)
-    actions.withdraw_reading(machinist, job.pk, "w2", "mine", timezone.now())
+    actions.take_back(machinist, job.pk, "w2", "mine", timezone.now())
     assert job.withdrawals.get().by == "machinist"
 
 
@@ -141,13 +141,19 @@ def test_a_readings_file_lands_whole_once(read_all: Callable[..., None], job: Jo
     assert (job.taken, job.waits_for, job.rods_headline) == (72, "a decision", "reuse")
 
 
-def test_the_plan_may_change_until_it_would_lose_readings(
-    land: Callable[..., Any], job: JobRecord, bench: Person
-) -> None:
+def test_a_plan_that_changes_moves_no_reading(land: Callable[..., Any], job: JobRecord, bench: Person) -> None:
     three = Plan(planes=3)
     opened = actions.change_plan(bench, job.pk, JournalSet.RODS, three)
     assert len(opened.assessment.journal("R1").spots) == 12
     assert len(opened.assessment.journal("M1").spots) == 8
     land("R1", "1a", "371")
-    with pytest.raises(Clash, match="angles stay"):
-        actions.change_plan(bench, job.pk, JournalSet.RODS, Plan(angles_deg=(0, 60, 120)))
+    land("R1", "3b", "372")
+    turned = actions.change_plan(bench, job.pk, JournalSet.RODS, Plan(angles_deg=(0, 60, 120))).assessment
+    spots = {spot.name: spot for spot in turned.journal("R1").spots}
+    assert spots["1a"].current is not None
+    assert all(spot.current is None for name, spot in spots.items() if name != "1a")
+    (outside,) = turned.journal("R1").outside
+    assert (outside.name, outside.angle_deg) == ("3b of 3, 45°", 45)
+    back = actions.change_plan(bench, job.pk, JournalSet.RODS, three).assessment.journal("R1")
+    assert back.outside == ()
+    assert {spot.name for spot in back.spots if spot.current} == {"1a", "3b"}

@@ -40,12 +40,12 @@ def hub(clock: Clock, monkeypatch: pytest.MonkeyPatch) -> Hub:
 
 
 @pytest.fixture
-def speaking(machinist: Person) -> Gauge:
+def speaking(owner: Person) -> Gauge:
     typed = {
         "name": "digital", "kind": "digital micrometer", "unit": "mm", "resolution": "0.001",
         "permissible_error": "0.003", "port": "socket://127.0.0.1:1",
     }  # fmt: skip
-    return keep_gauge(machinist, None, GaugeForm.model_validate(typed))
+    return keep_gauge(owner, None, GaugeForm.model_validate(typed))
 
 
 class Bench:
@@ -61,7 +61,7 @@ class Bench:
         self.loop.run_until_complete(asyncio.sleep(0))
         found = []
         while not self.listener.queue.empty():
-            event, data = self.listener.queue.get_nowait().splitlines()[:2]
+            event, data = (self.listener.queue.get_nowait() or "").splitlines()[:2]
             found.append({"event": event[7:], **json.loads(data[6:])})
         return found
 
@@ -186,8 +186,18 @@ def test_a_bench_has_one_gauge_in_hand(hub: Hub, speaking: Gauge, bench_at: Call
     claim(hub, speaking, "a")
     hub.claim("other", Claim("a", "bench", "job 7"), take_over=False)
     assert speaking.id not in hub.claims
-    hub.release("a", "other")
+    assert not hub.release("b", "other", "bench")
+    assert not hub.release("a", "other", "machinist")
+    assert hub.release("a", "other", "bench")
     assert hub.claims == {}
+    claim(hub, speaking, "a")
+    assert hub.release("", speaking.id, "owner", owner=True)
+
+
+def test_a_closed_accounts_streams_end(hub: Hub, bench_at: Callable[[str], Bench]) -> None:
+    one = bench_at("a")
+    hub.close_person(0)
+    assert one.listener.queue.get_nowait() is None
 
 
 def test_a_port_pulled_is_told_to_every_bench(hub: Hub, speaking: Gauge, bench_at: Callable[[str], Bench]) -> None:

@@ -48,7 +48,9 @@ def test_units_may_be_mixed_on_one_sheet(machinist: Person) -> None:
     form = sheet_form("Mixed 4")
     form.rods.figures.append(FigureForm(name="case_depth", least="0.40 mm"))
     form.rods.shells.append(ShellForm(undersize="0.25 mm"))
-    sheet = document_of(draft_sheet(machinist, form))
+    with pytest.raises(Refusal, match="asks about itself"):
+        draft_sheet(machinist, form)
+    sheet = document_of(draft_sheet(machinist, form.model_copy(update={"sure": True})))
     assert sheet.rods.case_depth is not None
     assert sheet.rods.case_depth.value == mm("0.40")
     assert mm("0.25") in {shell.undersize for shell in sheet.rods.shells}
@@ -90,11 +92,11 @@ def test_a_shell_listed_twice_is_refused(machinist: Person) -> None:
 def test_an_engine_has_one_sheet_with_revisions(limits: SheetRevision, machinist: Person, owner: Person) -> None:
     with pytest.raises(Clash, match="already"):
         draft_sheet(machinist, sheet_form())
-    confirm_sheet(owner, limits.pk)
+    confirm_sheet(owner, limits.pk, 1, sure=True)
     copied = copy_sheet(machinist, limits.pk)
     assert (copied.number, document_of(copied).state) == (2, SheetState.DRAFT)
     with pytest.raises(Clash, match="earlier revisions"):
-        change_sheet(machinist, copied.pk, sheet_form("Renamed 4"))
+        change_sheet(machinist, copied.pk, sheet_form("Renamed 4").model_copy(update={"version": 1}))
     taken_in = take_in_sheet(machinist, document_of(limits))
     assert (taken_in.number, document_of(taken_in).revision) == (3, 3)
 
@@ -103,11 +105,14 @@ def test_a_confirmed_sheet_is_changed_by_the_owner_only_and_is_a_draft_again(
     limits: SheetRevision, machinist: Person, owner: Person
 ) -> None:
     with pytest.raises(NotAllowed, match="owner"):
-        confirm_sheet(machinist, limits.pk)
-    confirm_sheet(owner, limits.pk)
+        confirm_sheet(machinist, limits.pk, 1)
+    confirm_sheet(owner, limits.pk, 1, sure=True)
     with pytest.raises(NotAllowed):
-        change_sheet(machinist, limits.pk, sheet_form())
-    assert document_of(change_sheet(owner, limits.pk, sheet_form())).state is SheetState.DRAFT
+        change_sheet(machinist, limits.pk, sheet_form().model_copy(update={"version": 2}))
+    with pytest.raises(Clash, match="changed this sheet meanwhile"):
+        change_sheet(owner, limits.pk, sheet_form())
+    mended = change_sheet(owner, limits.pk, sheet_form().model_copy(update={"version": 2}))
+    assert document_of(mended).state is SheetState.DRAFT
 
 
 def test_house_rules_judge_open_jobs_and_leave_signed_ones(

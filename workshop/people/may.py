@@ -37,4 +37,5 @@ def must(person: Person, act: Act) -> None:
     if act in RIGHTS[person.role]:
         return
     who = next(role for role in (Role.MACHINIST, Role.OWNER) if act in RIGHTS[role])
-    raise NotAllowed("not-allowed", f"Only a {who} may {act.value}. Ask one to, or change person.")
+    article = "an" if who is Role.OWNER else "a"
+    raise NotAllowed("not-allowed", f"Only {article} {who} may {act.value}. Ask one to, or change person.")

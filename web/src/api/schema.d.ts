@@ -116,6 +116,26 @@ export interface paths {
         patch: operations["workshop_people_api_change_person"];
         trace?: never;
     };
+    "/api/people/{person_id}/unlock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Unlock Person
+         * @description Lift the lock after wrong passwords.
+         */
+        post: operations["workshop_people_api_unlock_person"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/key": {
         parameters: {
             query?: never;
@@ -130,6 +150,26 @@ export interface paths {
         get: operations["workshop_pages_api_get_key"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/signatures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign Sheet
+         * @description Sign the decision sheet; the page for paper is kept as signed.
+         */
+        post: operations["workshop_pages_api_sign_sheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -790,10 +830,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Withdraw Reading
-         * @description Take a reading back.
+         * Take Back Fact
+         * @description Take a reading or an operation back.
          */
-        post: operations["workshop_jobs_api_withdraw_reading"];
+        post: operations["workshop_jobs_api_take_back_fact"];
         delete?: never;
         options?: never;
         head?: never;
@@ -860,7 +900,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/signatures": {
+    "/api/jobs/{job_id}/decisions/take-up": {
         parameters: {
             query?: never;
             header?: never;
@@ -870,10 +910,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Sign
-         * @description Sign the decision sheet.
+         * Take Up Decision
+         * @description Take up what was decided elsewhere.
          */
-        post: operations["workshop_jobs_api_sign"];
+        post: operations["workshop_jobs_api_take_up_decision"];
         delete?: never;
         options?: never;
         head?: never;
@@ -940,6 +980,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/readings.csv/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Readings
+         * @description What taking a readings file in would do, before it lands.
+         */
+        post: operations["workshop_jobs_api_compare_readings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -949,7 +1009,7 @@ export interface components {
          * @description An act that needs a right.
          * @enum {string}
          */
-        Act: "read and look" | "book an engine in" | "correct another person's reading" | "draft a limits sheet" | "decide and sign" | "keep the gauge list" | "confirm a limits sheet" | "withdraw a signature" | "keep accounts" | "keep the house rules";
+        Act: "read and look" | "book an engine in" | "correct another person's reading" | "draft a limits sheet" | "decide and sign" | "keep the gauge list" | "confirm a limits sheet" | "withdraw a signature" | "set a gauge's data port" | "keep accounts" | "keep the house rules";
         /**
          * HintOut
          * @description A demo account and its password, shown on the sign-in page of the demo only.
@@ -1092,7 +1152,7 @@ export interface components {
          * @description What can be seen, felt or tested at the bench.
          * @enum {string}
          */
-        Look: "claimed undersize" | "surface" | "heat colour" | "shell" | "fillet" | "crack test";
+        Look: "claimed undersize" | "surface" | "heat colour" | "shell" | "fillet" | "crack test" | "hardness" | "straightness" | "hardening after grinding";
         /**
          * LookOut
          * @description A look and its answers.
@@ -1151,6 +1211,788 @@ export interface components {
             cautions: components["schemas"]["Caution"][];
         };
         /**
+         * Action
+         * @description The verdict on a part. Source: design 8.2; the rest of its list comes with the parts that need it.
+         * @enum {string}
+         */
+        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "refer" | "replace" | "measure";
+        /**
+         * Arrangement
+         * @description How the cylinders stand. Terms: ISO 7967-1 (recalled).
+         * @enum {string}
+         */
+        Arrangement: "inline" | "V" | "flat";
+        /**
+         * AsideShown
+         * @description A reading that is kept and no longer judged, and why.
+         */
+        AsideShown: {
+            /** Id */
+            id: string;
+            size: components["schemas"]["Shown"];
+            /** By */
+            by: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * Assessment
+         * @description Everything the trade can say about a job so far.
+         *
+         *     `whole` is true where every figure in scope is settled or waived, each that is beyond has an action that deals
+         *     with it, and nothing is unread, held, contradicted, outside the plan or waiting for somebody's word. `decided`
+         *     is another mark: a person has accepted or overridden both sets.
+         */
+        Assessment: {
+            unit: components["schemas"]["Unit"];
+            /** Decimals */
+            decimals: number;
+            mains: components["schemas"]["SetAnswer"];
+            rods: components["schemas"]["SetAnswer"];
+            /** Journals */
+            journals: components["schemas"]["JournalAnswer"][];
+            /** Readings Taken */
+            readings_taken: number;
+            /** Readings Planned */
+            readings_planned: number;
+            /** Doubts */
+            doubts: components["schemas"]["Reason"][];
+            /** Waits For */
+            waits_for: string;
+            /** Whole */
+            whole: boolean;
+            /** Decided */
+            decided: boolean;
+        };
+        /**
+         * BearingShown
+         * @description What was read of a journal's bearing: one feature, spot by spot.
+         */
+        BearingShown: {
+            feature: components["schemas"]["Feature"];
+            /** Spots */
+            spots: components["schemas"]["Spot"][];
+        };
+        /**
+         * BenchGauge
+         * @description A gauge as the bench offers it. How it stands is the cabinet's to say.
+         */
+        BenchGauge: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            unit: components["schemas"]["Unit"];
+            /** Purposes */
+            purposes: components["schemas"]["Purpose"][];
+            /** Port */
+            port: string;
+        };
+        /**
+         * BenchOut
+         * @description Everything the bench shows of a job.
+         */
+        BenchOut: {
+            card: components["schemas"]["CardOut"];
+            layout: components["schemas"]["Layout"];
+            mains_plan: components["schemas"]["Plan"];
+            rods_plan: components["schemas"]["Plan"];
+            mains_hint: components["schemas"]["EntryHint"];
+            rods_hint: components["schemas"]["EntryHint"];
+            /** Gauges */
+            gauges: components["schemas"]["BenchGauge"][];
+            /** Shop C */
+            shop_c: number;
+            /** Blank Spots */
+            blank_spots: {
+                [key: string]: components["schemas"]["Spot"][];
+            };
+            assessment: components["schemas"]["Assessment"];
+            signed_assessment: components["schemas"]["Assessment"] | null;
+            /** Decisions */
+            decisions: components["schemas"]["DecisionOut"][];
+            /** Operations */
+            operations: components["schemas"]["WorkDone"][];
+            /** Signatures */
+            signatures: components["schemas"]["SignatureOut"][];
+            /** Version */
+            version: number;
+            /** Other Limits */
+            other_limits: components["schemas"]["LimitsChoice"][];
+        };
+        /**
+         * CardOut
+         * @description What stands on a job's card.
+         */
+        CardOut: {
+            /** Id */
+            id: number;
+            /** Number */
+            number: string;
+            /** Title */
+            title: string;
+            /** Customer */
+            customer: string;
+            /** Complaint */
+            complaint: string;
+            /**
+             * Booked In
+             * Format: date
+             */
+            booked_in: string;
+            /** Due */
+            due: string | null;
+            entry_unit: components["schemas"]["Unit"];
+            /** Card Version */
+            card_version: number;
+            /** Engine */
+            engine: string;
+            /** Limits Id */
+            limits_id: number | null;
+            /** Limits Revision */
+            limits_revision: number;
+            limits_state: components["schemas"]["SheetState"];
+            /** Archived */
+            archived: boolean;
+            stage: components["schemas"]["Stage"];
+            /** Signed */
+            signed: boolean;
+        };
+        /**
+         * CleanUpShown
+         * @description The clean-up interval, before polish and doubt, and what the set's size leaves to spare.
+         */
+        CleanUpShown: {
+            sure: components["schemas"]["Shown"];
+            possible: components["schemas"]["Shown"];
+            /** To Spare */
+            to_spare: string | null;
+        };
+        /**
+         * ClearanceShown
+         * @description Oil clearance as it will be; `words` says so, or what is missing.
+         */
+        ClearanceShown: {
+            /** Least */
+            least: string | null;
+            /** Most */
+            most: string | null;
+            state: components["schemas"]["State"] | null;
+            /** Words */
+            words: string;
+        };
+        /**
+         * DecisionKind
+         * @description What a person may do with a verdict.
+         * @enum {string}
+         */
+        DecisionKind: "accepted" | "overridden" | "waived" | "taken back";
+        /**
+         * DecisionOut
+         * @description A decision that stands, or one made elsewhere that decides nothing here. `outdated` says that the verdict has
+         *     changed since.
+         */
+        DecisionOut: {
+            /** Id */
+            id: string;
+            about: components["schemas"]["Waived"] | null;
+            /** Made Elsewhere */
+            made_elsewhere: boolean;
+            kind: components["schemas"]["DecisionKind"];
+            set: components["schemas"]["JournalSet"];
+            /** Journal */
+            journal: string;
+            /** Action */
+            action: string;
+            /** Words */
+            words: string;
+            /** Reason */
+            reason: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Outdated */
+            outdated: boolean;
+        };
+        /**
+         * DoubtShown
+         * @description A question about a reading. `holds` says it is not judged until it is answered.
+         */
+        DoubtShown: {
+            /** Reading */
+            reading: string;
+            /** Spot */
+            spot: string;
+            /** Holds */
+            holds: boolean;
+            /** Throughout */
+            throughout: boolean;
+            /** Question */
+            question: string;
+            /** Offers */
+            offers: components["schemas"]["Offer"][];
+            /** Rule */
+            rule: string;
+        };
+        /**
+         * EntryHint
+         * @description What a signed number counts from in one set, and where its oil hole is.
+         */
+        EntryHint: {
+            /** Nominal */
+            nominal: string;
+            /** Oil Hole Deg */
+            oil_hole_deg: number | null;
+        };
+        /**
+         * Feature
+         * @description What of a journal and its bearing is measured.
+         * @enum {string}
+         */
+        Feature: "journal" | "bearing bore" | "housing bore" | "wall";
+        /**
+         * FigureKey
+         * @description What a figure is, wherever it stands. Its name in words may change; this does not.
+         * @enum {string}
+         */
+        FigureKey: "size" | "larger than new" | "out-of-round" | "taper" | "barrel" | "clearance least" | "clearance most" | "housing least" | "housing most";
+        /**
+         * FigureShown
+         * @description One judged figure, known by its key. `conforms` is the probability that it truly lies within the limit.
+         */
+        FigureShown: {
+            key: components["schemas"]["FigureKey"];
+            /** Rule */
+            rule: string;
+            /** Name */
+            name: string;
+            state: components["schemas"]["State"];
+            value: components["schemas"]["Shown"];
+            /** Limit */
+            limit: string;
+            guard: components["schemas"]["Shown"];
+            /** Conforms */
+            conforms: number;
+            /** Spots */
+            spots: string[];
+            /** Note */
+            note: string;
+        };
+        /**
+         * Graduation
+         * @description One line of the ladder's scale; longer ones carry a figure.
+         */
+        Graduation: {
+            /** Nm */
+            nm: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * Hardening
+         * @description How the journals were hardened. Source: handbook D4.
+         * @enum {string}
+         */
+        Hardening: "none" | "induction" | "nitrided" | "nitrocarburised" | "unknown";
+        /**
+         * JournalAnswer
+         * @description Everything said of one journal.
+         */
+        JournalAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Short Name */
+            short_name: string;
+            set: components["schemas"]["JournalSet"];
+            mark: components["schemas"]["Mark"];
+            own_action: components["schemas"]["Action"];
+            action: components["schemas"]["Action"];
+            state: components["schemas"]["State"];
+            /** Headline */
+            headline: string;
+            /** Under Headline */
+            under_headline: string;
+            /** Present Words */
+            present_words: string;
+            /** Opens */
+            opens: components["schemas"]["Open"][];
+            /** Waived */
+            waived: components["schemas"]["Waived"][];
+            /** Housing Waits */
+            housing_waits: boolean;
+            /** Spots */
+            spots: components["schemas"]["Spot"][];
+            /** Outside */
+            outside: components["schemas"]["Spot"][];
+            /** To Read */
+            to_read: string[];
+            /**
+             * To Repeat
+             * @default []
+             */
+            to_repeat: components["schemas"]["RepeatAsked"][];
+            /**
+             * Left
+             * @default 0
+             */
+            left: number;
+            /**
+             * Bearing
+             * @default []
+             */
+            bearing: components["schemas"]["BearingShown"][];
+            /**
+             * Contradictions
+             * @default []
+             */
+            contradictions: components["schemas"]["Reason"][];
+            /** Figures */
+            figures: components["schemas"]["FigureShown"][];
+            least: components["schemas"]["Shown"] | null;
+            /** Least Words */
+            least_words: string;
+            /** Two Point */
+            two_point: string | null;
+            /** Fitted */
+            fitted: string | null;
+            clean_up: components["schemas"]["CleanUpShown"] | null;
+            clearance: components["schemas"]["ClearanceShown"];
+            /** Reasons */
+            reasons: components["schemas"]["Reason"][];
+            /** Would Change */
+            would_change: string[];
+            /** Still To Do */
+            still_to_do: string[];
+            /** Seen */
+            seen: components["schemas"]["Observation"][];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+        };
+        /**
+         * JournalSet
+         * @description Journals that are decided together: all mains one size, all rods one size.
+         * @enum {string}
+         */
+        JournalSet: "mains" | "rods";
+        /**
+         * Ladder
+         * @description The vertical scale around a set's size.
+         */
+        Ladder: {
+            /** Top Nm */
+            top_nm: number;
+            /** Bottom Nm */
+            bottom_nm: number;
+            /** Graduations */
+            graduations: components["schemas"]["Graduation"][];
+            new_least: components["schemas"]["Shown"];
+            new_most: components["schemas"]["Shown"];
+            limit: components["schemas"]["Shown"];
+            /** Limit Words */
+            limit_words: string;
+            /** Steps */
+            steps: components["schemas"]["StepShown"][];
+        };
+        /**
+         * Layout
+         * @description The crankshaft as it lies in the engine, from the front.
+         *
+         *     `shaft` lists the journals in order along it: M1, R1, M2 and so on.
+         */
+        Layout: {
+            /** Name */
+            name: string;
+            arrangement: components["schemas"]["Arrangement"];
+            /**
+             * Bank Deg
+             * @default 0
+             */
+            bank_deg: number;
+            /** Cylinders */
+            cylinders: number;
+            /** Pins */
+            pins: components["schemas"]["Pin"][];
+            /** Shaft */
+            shaft: string[];
+        };
+        /**
+         * LimitsChoice
+         * @description Another revision of the same engine's limits.
+         */
+        LimitsChoice: {
+            /** Id */
+            id: number;
+            /** Revision */
+            revision: number;
+            state: components["schemas"]["SheetState"];
+        };
+        /**
+         * Observation
+         * @description One thing seen. `on` is a journal, a set (claimed undersize) or the crank (crack test).
+         *
+         *     `depth` is the radial depth of a score, or the size of a claimed undersize; `spot` says where a score lies.
+         */
+        Observation: {
+            /** Id */
+            id: string;
+            /** On */
+            on: string;
+            look: components["schemas"]["Look"];
+            /** Answer */
+            answer: string;
+            /** Depth */
+            depth: number | null;
+            /**
+             * Typed
+             * @default
+             */
+            typed: string;
+            /** Spot */
+            spot: string | null;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * Offer
+         * @description One size a reading may have meant: as the gauge would have shown it, and the slip that would explain it.
+         */
+        Offer: {
+            /** Slip */
+            slip: string;
+            meant: components["schemas"]["Shown"];
+            /** Words */
+            words: string;
+        };
+        /**
+         * Open
+         * @description What keeps a journal from being settled. While one stands, nothing about the journal is whole.
+         * @enum {string}
+         */
+        Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word";
+        /**
+         * Pin
+         * @description One rod journal: the cylinders whose rods it carries and its throw angle in degrees.
+         *
+         *     Pins shared by two rods are one journal (design 8.9).
+         */
+        Pin: {
+            /** Cylinders */
+            cylinders: number[];
+            /** Throw Deg */
+            throw_deg: number;
+        };
+        /**
+         * Plan
+         * @description Planes are numbered from the front; angles are degrees from the throw (mains: from cylinder 1 top dead
+         *     centre), lettered a, b, c and so on. Source: handbook D1, common practice.
+         */
+        Plan: {
+            /**
+             * Planes
+             * @default 2
+             */
+            planes: number;
+            /**
+             * Angles Deg
+             * @default [
+             *       0,
+             *       45,
+             *       90,
+             *       135
+             *     ]
+             */
+            angles_deg: number[];
+            /** @default one journal round */
+            order: components["schemas"]["ReadingOrder"];
+        };
+        /**
+         * Purpose
+         * @description What a gauge is fit for.
+         * @enum {string}
+         */
+        Purpose: "journals" | "bores" | "walls" | "depths" | "gaps" | "clearances" | "run-out" | "weights" | "setting other gauges";
+        /**
+         * ReadingOrder
+         * @description In which order the spots come, to suit the hand.
+         * @enum {string}
+         */
+        ReadingOrder: "one journal round" | "all journals at one angle";
+        /**
+         * Reason
+         * @description One sentence, the rule it rests on, and the spots it was read at.
+         */
+        Reason: {
+            /** Rule */
+            rule: string;
+            /** Text */
+            text: string;
+            /**
+             * Spots
+             * @default []
+             */
+            spots: string[];
+        };
+        /**
+         * RepeatAsked
+         * @description A spot to read again, so many times more, as it would change the verdict.
+         */
+        RepeatAsked: {
+            /** Spot */
+            spot: string;
+            /** More */
+            more: number;
+        };
+        /**
+         * SetAnswer
+         * @description Everything said of one set.
+         */
+        SetAnswer: {
+            set: components["schemas"]["JournalSet"];
+            /** Name */
+            name: string;
+            mark: components["schemas"]["Mark"];
+            action: components["schemas"]["Action"];
+            /** Headline */
+            headline: string;
+            undersize: components["schemas"]["Shown"] | null;
+            present: components["schemas"]["Shown"];
+            /** Present Words */
+            present_words: string;
+            /** Mixed */
+            mixed: boolean;
+            /** Sets It */
+            sets_it: string | null;
+            /** Complete */
+            complete: boolean;
+            /** Finished */
+            finished: boolean;
+            /** Decided */
+            decided: boolean;
+            /** Ended */
+            ended: boolean;
+            /** Awaiting */
+            awaiting: string[];
+            /** Can Be Accepted */
+            can_be_accepted: boolean;
+            /** Reasons */
+            reasons: components["schemas"]["Reason"][];
+            /** Would Change */
+            would_change: string[];
+            /** Finished Band */
+            finished_band: string | null;
+            /** Ground Band */
+            ground_band: string | null;
+            /** Shells */
+            shells: components["schemas"]["ShellsToOrder"][];
+            /** Steps */
+            steps: components["schemas"]["StepShown"][];
+            hardening: components["schemas"]["Hardening"];
+            ladder: components["schemas"]["Ladder"];
+            /**
+             * Order
+             * @default []
+             */
+            order: string[];
+            /**
+             * Notes
+             * @default []
+             */
+            notes: components["schemas"]["Reason"][];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+        };
+        /**
+         * SheetState
+         * @description A machinist drafts a sheet; the owner confirms it. What came confirmed in a file was confirmed elsewhere.
+         * @enum {string}
+         */
+        SheetState: "draft" | "confirmed" | "confirmed elsewhere";
+        /**
+         * ShellsToOrder
+         * @description Half bearings to order: a pair to each main, a pair to each rod.
+         */
+        ShellsToOrder: {
+            /** Words */
+            words: string;
+            undersize: components["schemas"]["Shown"];
+            /** Part Number */
+            part_number: string;
+            /** Pairs */
+            pairs: number;
+            /** Journals */
+            journals: string[];
+            /** Can Be Bought */
+            can_be_bought: boolean;
+        };
+        /**
+         * Shown
+         * @description A length as it stands on screen, beside its exact nanometres for placing it in a drawing.
+         */
+        Shown: {
+            /** Text */
+            text: string;
+            /** Nm */
+            nm: number;
+        };
+        /**
+         * ShownReading
+         * @description A reading: what was typed, and its size in the unit shown. A plain dataclass, as there are hundreds.
+         *
+         *     `size` is what it comes to; `read` is what the gauge said, where zero error, warmth or a slip changed that.
+         */
+        ShownReading: {
+            /** Id */
+            id: string;
+            size: components["schemas"]["Shown"];
+            /** Typed */
+            typed: string;
+            unit: components["schemas"]["Unit"];
+            /** Gauge */
+            gauge: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * Read
+             * @default
+             */
+            read: string;
+        };
+        /**
+         * SignatureOut
+         * @description A signature.
+         */
+        SignatureOut: {
+            /** Revision */
+            revision: number;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Withdrawn By */
+            withdrawn_by: string;
+            /** Withdrawn At */
+            withdrawn_at: string | null;
+            /** Withdrawn Because */
+            withdrawn_because: string;
+            /** Made Elsewhere */
+            made_elsewhere: boolean;
+        };
+        /**
+         * Spot
+         * @description One spot of the plan: the current reading and those kept beside it.
+         *
+         *     `size` is what counts, the mean where the spot was read so many `times`; None while it waits for an answer.
+         */
+        Spot: {
+            /** Name */
+            name: string;
+            /** Plane */
+            plane: number;
+            /** Angle */
+            angle: string;
+            /** Angle Deg */
+            angle_deg: number;
+            current: components["schemas"]["ShownReading"] | null;
+            /** Others */
+            others: components["schemas"]["ShownReading"][];
+            size?: components["schemas"]["Shown"] | null;
+            /**
+             * Times
+             * @default 0
+             */
+            times: number;
+            /**
+             * Aside
+             * @default []
+             */
+            aside: components["schemas"]["AsideShown"][];
+            doubt?: components["schemas"]["DoubtShown"] | null;
+        };
+        /**
+         * Stage
+         * @description Where a job stands, a mark on a rule.
+         * @enum {string}
+         */
+        Stage: "booked in" | "measuring" | "deciding" | "signed";
+        /**
+         * State
+         * @description The four findings.
+         * @enum {string}
+         */
+        State: "within" | "beyond" | "too close" | "not read";
+        /**
+         * StepShown
+         * @description One undersize: its size band and how the set stands to it.
+         */
+        StepShown: {
+            undersize: components["schemas"]["Shown"];
+            /** Words */
+            words: string;
+            least: components["schemas"]["Shown"];
+            most: components["schemas"]["Shown"];
+            /** Can Be Bought */
+            can_be_bought: boolean;
+            /** Allowed */
+            allowed: boolean;
+            /** Part Number */
+            part_number: string;
+            /** Chosen */
+            chosen: boolean;
+            /** Outlook */
+            outlook: string;
+        };
+        /**
+         * Waived
+         * @description What of a journal is waived: its readings, or the housing of a shell that turned.
+         * @enum {string}
+         */
+        Waived: "readings" | "housing";
+        /**
+         * WorkDone
+         * @description Work that stands on record, and how many readings it made stale.
+         */
+        WorkDone: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["OperationKind"];
+            /** On */
+            on: string;
+            /** On Words */
+            on_words: string;
+            /** Undersize */
+            undersize: string;
+            /** Note */
+            note: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Stale */
+            stale: number;
+        };
+        /**
          * SheetLine
          * @description A revision in the list of the library.
          */
@@ -1164,6 +2006,10 @@ export interface components {
             state: components["schemas"]["SheetState"];
             /** Frozen */
             frozen: boolean;
+            /** In Use */
+            in_use: boolean;
+            /** Version */
+            version: number;
             /** Layout */
             layout: string;
             /** Changed By */
@@ -1174,18 +2020,6 @@ export interface components {
              */
             changed_at: string;
         };
-        /**
-         * SheetState
-         * @description A machinist drafts a sheet; the owner confirms it. Source: design 8.12.
-         * @enum {string}
-         */
-        SheetState: "draft" | "confirmed";
-        /**
-         * Arrangement
-         * @description How the cylinders stand. Terms: ISO 7967-1 (recalled).
-         * @enum {string}
-         */
-        Arrangement: "inline" | "V" | "flat";
         /**
          * FigureForm
          * @description One figure as typed. A single figure has its value under `least`.
@@ -1212,51 +2046,11 @@ export interface components {
             place: string;
         };
         /**
-         * Hardening
-         * @description How the journals were hardened. Source: handbook D4.
-         * @enum {string}
-         */
-        Hardening: "none" | "induction" | "nitrided" | "nitrocarburised" | "unknown";
-        /**
-         * Layout
-         * @description The crankshaft as it lies in the engine, from the front.
-         *
-         *     `shaft` lists the journals in order along it: M1, R1, M2 and so on.
-         */
-        Layout: {
-            /** Name */
-            name: string;
-            arrangement: components["schemas"]["Arrangement"];
-            /**
-             * Bank Deg
-             * @default 0
-             */
-            bank_deg: number;
-            /** Cylinders */
-            cylinders: number;
-            /** Pins */
-            pins: components["schemas"]["Pin"][];
-            /** Shaft */
-            shaft: string[];
-        };
-        /**
          * Material
          * @description Materials of engine parts and gauges. Their coefficients stand in gauges/temperature.py.
          * @enum {string}
          */
         Material: "steel" | "grey cast iron" | "nodular iron" | "gauge steel" | "tungsten carbide" | "cast aluminium" | "piston alloy" | "hypereutectic aluminium" | "forged 2618" | "bronze" | "aluminium bronze";
-        /**
-         * Pin
-         * @description One rod journal: the cylinders whose rods it carries and its throw angle in degrees.
-         *
-         *     Pins shared by two rods are one journal (design 8.9).
-         */
-        Pin: {
-            /** Cylinders */
-            cylinders: number[];
-            /** Throw Deg */
-            throw_deg: number;
-        };
         /**
          * SetForm
          * @description The limits of one set as typed.
@@ -1278,9 +2072,20 @@ export interface components {
         };
         /**
          * SheetForm
-         * @description A limits sheet as typed.
+         * @description A limits sheet as typed. `version` is that of the sheet it was changed from; `sure` says that what the sheet
+         *     asks about itself was looked at.
          */
         SheetForm: {
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
             /** Engine */
             engine: string;
             unit: components["schemas"]["Unit"];
@@ -1362,6 +2167,19 @@ export interface components {
             text: string;
         };
         /**
+         * ConfirmIn
+         * @description The version that was looked at, and whether figures without a source were checked all the same.
+         */
+        ConfirmIn: {
+            /** Version */
+            version: number;
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
+        };
+        /**
          * GaugeKind
          * @description What stands in a gauge cabinet.
          * @enum {string}
@@ -1399,6 +2217,8 @@ export interface components {
             material: components["schemas"]["Material"];
             /** Port */
             port: string;
+            /** Version */
+            version: number;
             /** Comparator */
             comparator: boolean;
             /** Retired */
@@ -1412,12 +2232,6 @@ export interface components {
             zero: string;
         };
         /**
-         * Purpose
-         * @description What a gauge is fit for.
-         * @enum {string}
-         */
-        Purpose: "journals" | "bores" | "walls" | "depths" | "gaps" | "clearances" | "run-out" | "weights" | "setting other gauges";
-        /**
          * Standing
          * @description Whether a gauge may be measured with.
          * @enum {string}
@@ -1428,6 +2242,11 @@ export interface components {
          * @description A gauge as typed.
          */
         GaugeIn: {
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
             /** Name */
             name: string;
             kind: components["schemas"]["GaugeKind"];
@@ -1589,13 +2408,50 @@ export interface components {
         HardenedCrank: "never ground" | "ground within the case";
         /**
          * HouseRulesForm
-         * @description The house rules as typed: the polish allowance with its unit, temperatures in degrees Celsius or with F.
+         * @description The house rules as typed: lengths with their unit, temperatures in degrees Celsius or with F.
+         *
+         *     `version` is that of the rules it was changed from; `sure` says that odd ones were looked at.
          */
         HouseRulesForm: {
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
+            /**
+             * Confirmed
+             * @default false
+             */
+            confirmed: boolean;
             guard: components["schemas"]["Guard"];
             hardened_crank: components["schemas"]["HardenedCrank"];
             /** Polish Allowance */
             polish_allowance: string;
+            /**
+             * Least Band
+             * @default 0.0005 in
+             */
+            least_band: string;
+            /**
+             * Keep Axis
+             * @default true
+             */
+            keep_axis: boolean;
+            /**
+             * Mixed Sizes
+             * @default false
+             */
+            mixed_sizes: boolean;
+            /**
+             * Check Stands H
+             * @default 24
+             */
+            check_stands_h: number;
             /**
              * Shop C
              * @default 20
@@ -1787,645 +2643,6 @@ export interface components {
             pages: number;
         };
         /**
-         * Stage
-         * @description Where a job stands, a mark on a rule.
-         * @enum {string}
-         */
-        Stage: "booked in" | "measuring" | "deciding" | "signed";
-        /**
-         * Action
-         * @description The verdict on a part. Source: design 8.2; the rest of its list comes with the parts that need it.
-         * @enum {string}
-         */
-        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "refer" | "replace" | "measure";
-        /**
-         * AsideShown
-         * @description A reading that is kept and no longer judged, and why.
-         */
-        AsideShown: {
-            /** Id */
-            id: string;
-            size: components["schemas"]["Shown"];
-            /** By */
-            by: string;
-            /** Why */
-            why: string;
-        };
-        /**
-         * Assessment
-         * @description Everything the trade can say about a job so far.
-         *
-         *     `whole` is true where every journal is read and nothing is too close to call or referred.
-         */
-        Assessment: {
-            unit: components["schemas"]["Unit"];
-            /** Decimals */
-            decimals: number;
-            mains: components["schemas"]["SetAnswer"];
-            rods: components["schemas"]["SetAnswer"];
-            /** Journals */
-            journals: components["schemas"]["JournalAnswer"][];
-            /** Readings Taken */
-            readings_taken: number;
-            /** Readings Planned */
-            readings_planned: number;
-            /** Doubts */
-            doubts: components["schemas"]["Reason"][];
-            /** Waits For */
-            waits_for: string;
-            /** Whole */
-            whole: boolean;
-        };
-        /**
-         * BearingShown
-         * @description What was read of a journal's bearing: one feature, spot by spot.
-         */
-        BearingShown: {
-            feature: components["schemas"]["Feature"];
-            /** Spots */
-            spots: components["schemas"]["Spot"][];
-        };
-        /**
-         * BenchGauge
-         * @description A gauge as the bench offers it. How it stands is the cabinet's to say.
-         */
-        BenchGauge: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            unit: components["schemas"]["Unit"];
-            /** Purposes */
-            purposes: components["schemas"]["Purpose"][];
-            /** Port */
-            port: string;
-        };
-        /**
-         * BenchOut
-         * @description Everything the bench shows of a job.
-         */
-        BenchOut: {
-            card: components["schemas"]["CardOut"];
-            layout: components["schemas"]["Layout"];
-            mains_plan: components["schemas"]["Plan"];
-            rods_plan: components["schemas"]["Plan"];
-            mains_hint: components["schemas"]["EntryHint"];
-            rods_hint: components["schemas"]["EntryHint"];
-            /** Gauges */
-            gauges: components["schemas"]["BenchGauge"][];
-            /** Shop C */
-            shop_c: number;
-            /** Blank Spots */
-            blank_spots: {
-                [key: string]: components["schemas"]["Spot"][];
-            };
-            assessment: components["schemas"]["Assessment"];
-            signed_assessment: components["schemas"]["Assessment"] | null;
-            /** Decisions */
-            decisions: components["schemas"]["DecisionOut"][];
-            /** Signatures */
-            signatures: components["schemas"]["SignatureOut"][];
-            /** Other Limits */
-            other_limits: components["schemas"]["LimitsChoice"][];
-        };
-        /**
-         * CardOut
-         * @description What stands on a job's card.
-         */
-        CardOut: {
-            /** Id */
-            id: number;
-            /** Number */
-            number: string;
-            /** Title */
-            title: string;
-            /** Customer */
-            customer: string;
-            /** Complaint */
-            complaint: string;
-            /**
-             * Booked In
-             * Format: date
-             */
-            booked_in: string;
-            /** Due */
-            due: string | null;
-            entry_unit: components["schemas"]["Unit"];
-            /** Engine */
-            engine: string;
-            /** Limits Id */
-            limits_id: number | null;
-            /** Limits Revision */
-            limits_revision: number;
-            limits_state: components["schemas"]["SheetState"];
-            /** Archived */
-            archived: boolean;
-            stage: components["schemas"]["Stage"];
-            /** Signed */
-            signed: boolean;
-        };
-        /**
-         * CleanUpShown
-         * @description The clean-up interval, before polish and doubt, and what the set's size leaves to spare.
-         */
-        CleanUpShown: {
-            sure: components["schemas"]["Shown"];
-            possible: components["schemas"]["Shown"];
-            /** To Spare */
-            to_spare: string | null;
-        };
-        /**
-         * ClearanceShown
-         * @description Oil clearance as it will be; `words` says so, or what is missing.
-         */
-        ClearanceShown: {
-            /** Least */
-            least: string | null;
-            /** Most */
-            most: string | null;
-            state: components["schemas"]["State"] | null;
-            /** Words */
-            words: string;
-        };
-        /**
-         * DecisionKind
-         * @description What a person may do with a verdict. Source: design 8.3.
-         * @enum {string}
-         */
-        DecisionKind: "accepted" | "overridden" | "waived";
-        /**
-         * DecisionOut
-         * @description A decision that stands. `outdated` says that the verdict has changed since.
-         */
-        DecisionOut: {
-            kind: components["schemas"]["DecisionKind"];
-            set: components["schemas"]["JournalSet"];
-            /** Journal */
-            journal: string;
-            /** Action */
-            action: string;
-            /** Words */
-            words: string;
-            /** Reason */
-            reason: string;
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Outdated */
-            outdated: boolean;
-        };
-        /**
-         * DoubtShown
-         * @description A question about a reading. `holds` says it is not judged until it is answered.
-         */
-        DoubtShown: {
-            /** Reading */
-            reading: string;
-            /** Spot */
-            spot: string;
-            /** Holds */
-            holds: boolean;
-            /** Throughout */
-            throughout: boolean;
-            /** Question */
-            question: string;
-            /** Offers */
-            offers: components["schemas"]["Offer"][];
-            /** Rule */
-            rule: string;
-        };
-        /**
-         * EntryHint
-         * @description What a signed number counts from in one set, and where its oil hole is.
-         */
-        EntryHint: {
-            /** Nominal */
-            nominal: string;
-            /** Oil Hole Deg */
-            oil_hole_deg: number | null;
-        };
-        /**
-         * Feature
-         * @description What of a journal and its bearing is measured.
-         * @enum {string}
-         */
-        Feature: "journal" | "bearing bore" | "housing bore" | "wall";
-        /**
-         * FigureShown
-         * @description One judged figure. `conforms` is the probability that the true value lies within the limit.
-         */
-        FigureShown: {
-            /** Rule */
-            rule: string;
-            /** Name */
-            name: string;
-            state: components["schemas"]["State"];
-            value: components["schemas"]["Shown"];
-            /** Limit */
-            limit: string;
-            guard: components["schemas"]["Shown"];
-            /** Conforms */
-            conforms: number;
-            /** Spots */
-            spots: string[];
-            /** Note */
-            note: string;
-        };
-        /**
-         * Graduation
-         * @description One line of the ladder's scale; longer ones carry a figure.
-         */
-        Graduation: {
-            /** Nm */
-            nm: number;
-            /** Text */
-            text: string;
-        };
-        /**
-         * JournalAnswer
-         * @description Everything said of one journal.
-         */
-        JournalAnswer: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Short Name */
-            short_name: string;
-            set: components["schemas"]["JournalSet"];
-            mark: components["schemas"]["Mark"];
-            own_action: components["schemas"]["Action"];
-            action: components["schemas"]["Action"];
-            state: components["schemas"]["State"];
-            /** Headline */
-            headline: string;
-            /** Under Headline */
-            under_headline: string;
-            /** Spots */
-            spots: components["schemas"]["Spot"][];
-            /** To Read */
-            to_read: string[];
-            /**
-             * To Repeat
-             * @default []
-             */
-            to_repeat: components["schemas"]["RepeatAsked"][];
-            /**
-             * Left
-             * @default 0
-             */
-            left: number;
-            /**
-             * Bearing
-             * @default []
-             */
-            bearing: components["schemas"]["BearingShown"][];
-            /**
-             * Contradictions
-             * @default []
-             */
-            contradictions: components["schemas"]["Reason"][];
-            /** Figures */
-            figures: components["schemas"]["FigureShown"][];
-            least: components["schemas"]["Shown"] | null;
-            /** Two Point */
-            two_point: string | null;
-            /** Fitted */
-            fitted: string | null;
-            clean_up: components["schemas"]["CleanUpShown"] | null;
-            clearance: components["schemas"]["ClearanceShown"];
-            /** Reasons */
-            reasons: components["schemas"]["Reason"][];
-            /** Would Change */
-            would_change: string[];
-            /** Still To Do */
-            still_to_do: string[];
-            /** Seen */
-            seen: components["schemas"]["Observation"][];
-            /** Cautions */
-            cautions: components["schemas"]["Caution"][];
-        };
-        /**
-         * JournalSet
-         * @description Journals that are decided together: all mains one size, all rods one size.
-         * @enum {string}
-         */
-        JournalSet: "mains" | "rods";
-        /**
-         * Ladder
-         * @description The vertical scale around a set's size.
-         */
-        Ladder: {
-            /** Top Nm */
-            top_nm: number;
-            /** Bottom Nm */
-            bottom_nm: number;
-            /** Graduations */
-            graduations: components["schemas"]["Graduation"][];
-            new_least: components["schemas"]["Shown"];
-            new_most: components["schemas"]["Shown"];
-            limit: components["schemas"]["Shown"];
-            /** Limit Words */
-            limit_words: string;
-            /** Steps */
-            steps: components["schemas"]["StepShown"][];
-        };
-        /**
-         * LimitsChoice
-         * @description Another revision of the same engine's limits.
-         */
-        LimitsChoice: {
-            /** Id */
-            id: number;
-            /** Revision */
-            revision: number;
-            state: components["schemas"]["SheetState"];
-        };
-        /**
-         * Observation
-         * @description One thing seen. `on` is a journal, a set (claimed undersize) or the crank (crack test).
-         *
-         *     `depth` is the radial depth of a score, or the size of a claimed undersize; `spot` says where a score lies.
-         */
-        Observation: {
-            /** Id */
-            id: string;
-            /** On */
-            on: string;
-            look: components["schemas"]["Look"];
-            /** Answer */
-            answer: string;
-            /** Depth */
-            depth: number | null;
-            /**
-             * Typed
-             * @default
-             */
-            typed: string;
-            /** Spot */
-            spot: string | null;
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-        };
-        /**
-         * Offer
-         * @description One size a reading may have meant: as the gauge would have shown it, and the slip that would explain it.
-         */
-        Offer: {
-            /** Slip */
-            slip: string;
-            meant: components["schemas"]["Shown"];
-            /** Words */
-            words: string;
-        };
-        /**
-         * Plan
-         * @description Planes are numbered from the front; angles are degrees from the throw (mains: from cylinder 1 top dead
-         *     centre), lettered a, b, c and so on. Source: handbook D1, common practice.
-         */
-        Plan: {
-            /**
-             * Planes
-             * @default 2
-             */
-            planes: number;
-            /**
-             * Angles Deg
-             * @default [
-             *       0,
-             *       45,
-             *       90,
-             *       135
-             *     ]
-             */
-            angles_deg: number[];
-            /** @default one journal round */
-            order: components["schemas"]["ReadingOrder"];
-        };
-        /**
-         * ReadingOrder
-         * @description In which order the spots come, to suit the hand.
-         * @enum {string}
-         */
-        ReadingOrder: "one journal round" | "all journals at one angle";
-        /**
-         * Reason
-         * @description One sentence, the rule it rests on, and the spots it was read at.
-         */
-        Reason: {
-            /** Rule */
-            rule: string;
-            /** Text */
-            text: string;
-            /**
-             * Spots
-             * @default []
-             */
-            spots: string[];
-        };
-        /**
-         * RepeatAsked
-         * @description A spot to read again, so many times more, as it would change the verdict.
-         */
-        RepeatAsked: {
-            /** Spot */
-            spot: string;
-            /** More */
-            more: number;
-        };
-        /**
-         * SetAnswer
-         * @description Everything said of one set.
-         */
-        SetAnswer: {
-            set: components["schemas"]["JournalSet"];
-            /** Name */
-            name: string;
-            mark: components["schemas"]["Mark"];
-            action: components["schemas"]["Action"];
-            /** Headline */
-            headline: string;
-            undersize: components["schemas"]["Shown"] | null;
-            present: components["schemas"]["Shown"];
-            /** Present Words */
-            present_words: string;
-            /** Sets It */
-            sets_it: string | null;
-            /** Complete */
-            complete: boolean;
-            /** Awaiting */
-            awaiting: string[];
-            /** Can Be Accepted */
-            can_be_accepted: boolean;
-            /** Reasons */
-            reasons: components["schemas"]["Reason"][];
-            /** Would Change */
-            would_change: string[];
-            /** Grinder Band */
-            grinder_band: string | null;
-            /** Shells */
-            shells: components["schemas"]["ShellsToOrder"][];
-            /** Steps */
-            steps: components["schemas"]["StepShown"][];
-            hardening: components["schemas"]["Hardening"];
-            ladder: components["schemas"]["Ladder"];
-            /**
-             * Order
-             * @default []
-             */
-            order: string[];
-            /**
-             * Notes
-             * @default []
-             */
-            notes: components["schemas"]["Reason"][];
-            /** Cautions */
-            cautions: components["schemas"]["Caution"][];
-        };
-        /**
-         * ShellsToOrder
-         * @description Half bearings to order: a pair a journal.
-         */
-        ShellsToOrder: {
-            /** Words */
-            words: string;
-            undersize: components["schemas"]["Shown"];
-            /** Part Number */
-            part_number: string;
-            /** Pairs */
-            pairs: number;
-            /** Journals */
-            journals: string[];
-            /** Can Be Bought */
-            can_be_bought: boolean;
-        };
-        /**
-         * Shown
-         * @description A length as it stands on screen, beside its exact nanometres for placing it in a drawing.
-         */
-        Shown: {
-            /** Text */
-            text: string;
-            /** Nm */
-            nm: number;
-        };
-        /**
-         * ShownReading
-         * @description A reading: what was typed, and its size in the unit shown. A plain dataclass, as there are hundreds.
-         *
-         *     `size` is what it comes to; `read` is what the gauge said, where zero error, warmth or a slip changed that.
-         */
-        ShownReading: {
-            /** Id */
-            id: string;
-            size: components["schemas"]["Shown"];
-            /** Typed */
-            typed: string;
-            unit: components["schemas"]["Unit"];
-            /** Gauge */
-            gauge: string;
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /**
-             * Read
-             * @default
-             */
-            read: string;
-        };
-        /**
-         * SignatureOut
-         * @description A signature.
-         */
-        SignatureOut: {
-            /** Revision */
-            revision: number;
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Withdrawn By */
-            withdrawn_by: string;
-            /** Withdrawn At */
-            withdrawn_at: string | null;
-            /** Made Elsewhere */
-            made_elsewhere: boolean;
-        };
-        /**
-         * Spot
-         * @description One spot of the plan: the current reading and those kept beside it.
-         *
-         *     `size` is what counts, the mean where the spot was read so many `times`; None while it waits for an answer.
-         */
-        Spot: {
-            /** Name */
-            name: string;
-            /** Plane */
-            plane: number;
-            /** Angle */
-            angle: string;
-            /** Angle Deg */
-            angle_deg: number;
-            current: components["schemas"]["ShownReading"] | null;
-            /** Others */
-            others: components["schemas"]["ShownReading"][];
-            size?: components["schemas"]["Shown"] | null;
-            /**
-             * Times
-             * @default 0
-             */
-            times: number;
-            /**
-             * Aside
-             * @default []
-             */
-            aside: components["schemas"]["AsideShown"][];
-            doubt?: components["schemas"]["DoubtShown"] | null;
-        };
-        /**
-         * State
-         * @description The four findings. Source: design 8.1.
-         * @enum {string}
-         */
-        State: "within" | "beyond" | "too close" | "not read";
-        /**
-         * StepShown
-         * @description One undersize: its size band and how the set stands to it.
-         */
-        StepShown: {
-            undersize: components["schemas"]["Shown"];
-            /** Words */
-            words: string;
-            least: components["schemas"]["Shown"];
-            most: components["schemas"]["Shown"];
-            /** Can Be Bought */
-            can_be_bought: boolean;
-            /** Allowed */
-            allowed: boolean;
-            /** Part Number */
-            part_number: string;
-            /** Chosen */
-            chosen: boolean;
-            /** Outlook */
-            outlook: string;
-        };
-        /**
          * BookIn
          * @description An engine to book in. An empty number takes the next free one.
          */
@@ -2444,6 +2661,12 @@ export interface components {
             complaint: string;
             /** Due */
             due?: string | null;
+            entry_unit: components["schemas"]["Unit"];
+            /**
+             * Card Version
+             * @default 0
+             */
+            card_version: number;
             /**
              * Number
              * @default
@@ -2451,7 +2674,6 @@ export interface components {
             number: string;
             /** Limits Id */
             limits_id: number;
-            entry_unit: components["schemas"]["Unit"];
             /**
              * Booked In
              * Format: date
@@ -2494,7 +2716,7 @@ export interface components {
         };
         /**
          * Header
-         * @description What stands on a job's card.
+         * @description What stands on a job's card. `card_version` is that of the card it was changed from.
          */
         Header: {
             /** Title */
@@ -2511,6 +2733,12 @@ export interface components {
             complaint: string;
             /** Due */
             due?: string | null;
+            entry_unit?: components["schemas"]["Unit"] | null;
+            /**
+             * Card Version
+             * @default 0
+             */
+            card_version: number;
         };
         /**
          * PlanIn
@@ -2673,7 +2901,7 @@ export interface components {
         };
         /**
          * LandedOut
-         * @description What became of one reading of a batch: landed, asked about, or refused.
+         * @description What became of one reading of a batch: landed, asked about, or refused (with the refusal's code).
          */
         LandedOut: {
             /** Id */
@@ -2681,6 +2909,8 @@ export interface components {
             asked: components["schemas"]["AskedOut"] | null;
             /** Refused */
             refused: string;
+            /** Code */
+            code: string;
             /** Conflict */
             conflict: string;
         };
@@ -2707,7 +2937,8 @@ export interface components {
         };
         /**
          * Doing
-         * @description An operation as sent: what was done, to what, and to which undersize where it was a grind.
+         * @description An operation as sent: what was done, to what, and to which undersize where it was a grind. `sure` says that
+         *     the person knows how many readings it makes stale.
          */
         Doing: {
             /** Id */
@@ -2725,6 +2956,11 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
         };
         /**
          * SlipReply
@@ -2755,10 +2991,12 @@ export interface components {
         };
         /**
          * BudgetShown
-         * @description The uncertainty budget of one figure, and the decision rule it is called by. `freedom` are its effective
-         *     degrees of freedom, empty where nothing in it rests on repeats.
+         * @description The uncertainty budget of one figure, and the decision rule it is called by. `beyond_guard` is how far past
+         *     its limit it must lie to be called beyond: more than `guard` where it was picked out of several. `freedom` are
+         *     its effective degrees of freedom, empty where nothing in it rests on repeats.
          */
         BudgetShown: {
+            key: components["schemas"]["FigureKey"];
             /** Figure */
             figure: string;
             /** Value */
@@ -2772,6 +3010,8 @@ export interface components {
             expanded: string;
             /** Guard */
             guard: string;
+            /** Beyond Guard */
+            beyond_guard: string;
             /** Freedom */
             freedom: string;
             /** Chance */
@@ -2811,14 +3051,14 @@ export interface components {
             more: string;
         };
         /**
-         * WithdrawIn
-         * @description A reading to take back.
+         * TakeBackFactIn
+         * @description A reading or an operation to take back.
          */
-        WithdrawIn: {
+        TakeBackFactIn: {
             /** Id */
             id: string;
-            /** Reading */
-            reading: string;
+            /** Fact */
+            fact: string;
             /**
              * At
              * Format: date-time
@@ -2855,7 +3095,8 @@ export interface components {
         };
         /**
          * Deciding
-         * @description A decision as sent: a set accepted or overridden, or a journal waived.
+         * @description A decision as sent: a set accepted or overridden, or something of a journal waived. `sure` says that the
+         *     person knows that no shells exist for the size.
          */
         Deciding: {
             /** Id */
@@ -2867,6 +3108,8 @@ export interface components {
              * @default
              */
             journal: string;
+            /** @default readings */
+            about: components["schemas"]["Waived"];
             action?: components["schemas"]["Action"] | null;
             /**
              * Undersize
@@ -2878,6 +3121,11 @@ export interface components {
              * @default
              */
             reason: string;
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
             /**
              * At
              * Format: date-time
@@ -2895,6 +3143,24 @@ export interface components {
              * @default
              */
             journal: string;
+            /** @default readings */
+            about: components["schemas"]["Waived"];
+        };
+        /**
+         * TakeUpIn
+         * @description A decision made elsewhere, to take up as one's own.
+         */
+        TakeUpIn: {
+            /** Id */
+            id: string;
+        };
+        /**
+         * WithdrawSignatureIn
+         * @description Why a signature is withdrawn.
+         */
+        WithdrawSignatureIn: {
+            /** Reason */
+            reason: string;
         };
         /**
          * HistoryLine
@@ -2923,6 +3189,20 @@ export interface components {
              * @default
              */
             gauge: string;
+        };
+        /**
+         * ComparedOut
+         * @description What taking a readings file in would do.
+         */
+        ComparedOut: {
+            /** Known */
+            known: number;
+            /** New */
+            new: number;
+            /** Differs */
+            differs: string[];
+            /** Words */
+            words: string;
         };
     };
     responses: never;
@@ -3115,6 +3395,28 @@ export interface operations {
             };
         };
     };
+    workshop_people_api_unlock_person: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonOut"];
+                };
+            };
+        };
+    };
     workshop_pages_api_get_key: {
         parameters: {
             query?: never;
@@ -3131,6 +3433,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeyOut"];
+                };
+            };
+        };
+    };
+    workshop_pages_api_sign_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
                 };
             };
         };
@@ -3302,7 +3626,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConfirmIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -4013,7 +4341,7 @@ export interface operations {
             };
         };
     };
-    workshop_jobs_api_withdraw_reading: {
+    workshop_jobs_api_take_back_fact: {
         parameters: {
             query?: never;
             header?: never;
@@ -4024,7 +4352,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["WithdrawIn"];
+                "application/json": components["schemas"]["TakeBackFactIn"];
             };
         };
         responses: {
@@ -4117,7 +4445,7 @@ export interface operations {
             };
         };
     };
-    workshop_jobs_api_sign: {
+    workshop_jobs_api_take_up_decision: {
         parameters: {
             query?: never;
             header?: never;
@@ -4126,7 +4454,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeUpIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -4148,7 +4480,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WithdrawSignatureIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -4205,6 +4541,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_compare_readings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingsFileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedOut"];
                 };
             };
         };

@@ -1,0 +1,42 @@
+"""The server itself: uvicorn, one process, with limits on what a client may send and how long it may take.
+
+python -m workshop.serve --host 127.0.0.1 --port 8000
+"""
+
+from __future__ import annotations
+
+import argparse
+import os
+
+import uvicorn
+
+from workshop.config.whole import PromptProtocol
+
+#: Connections at once, open pages among them; more are told to come again.
+MOST_CONNECTIONS = 500
+
+
+def main() -> None:
+    """Serve until stopped."""
+    parser = argparse.ArgumentParser(prog="workshop.serve", description="Serve the workshop.")
+    parser.add_argument("--host", default="127.0.0.1")
+    parser.add_argument("--port", type=int, default=8000)
+    asked = parser.parse_args()
+    proxy = os.environ.get("TRUSTED_PROXY", "")
+    uvicorn.run(
+        "workshop.config.asgi:application",
+        host=asked.host,
+        port=asked.port,
+        lifespan="off",
+        access_log=False,
+        http=PromptProtocol,
+        timeout_keep_alive=10,
+        timeout_graceful_shutdown=3,
+        limit_concurrency=MOST_CONNECTIONS,
+        proxy_headers=bool(proxy),
+        forwarded_allow_ips=proxy or None,
+    )
+
+
+if __name__ == "__main__":
+    main()

@@ -4,9 +4,12 @@ import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react
 import { setNonce } from "get-nonce";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { BrowserRouter } from "react-router";
+import { createBrowserRouter, RouterProvider } from "react-router";
 
+import { onAnswer } from "./api";
 import { App } from "./app/App";
+import { ErrorPage } from "./app/ErrorPage";
+import { heard } from "./shared/away";
 import { applyTheme, storedTheme } from "./shared/theme";
 
 // Radix Dialog injects a style element: give it the page's nonce.
@@ -21,12 +24,13 @@ if (!root) throw new Error("The page has no root element.");
 const queries = new QueryClient({
   defaultOptions: { queries: { retry: false, staleTime: 2000 }, mutations: { retry: false } },
 });
+onAnswer(heard);
+// Every route has its error page, and a page is asked before typed work on it is left.
+const router = createBrowserRouter([{ path: "*", element: <App />, errorElement: <ErrorPage /> }]);
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <BrowserRouter>
-        <App />
-      </BrowserRouter>
+      <RouterProvider router={router} />
     </QueryClientProvider>
   </StrictMode>,
 );

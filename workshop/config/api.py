@@ -1,6 +1,7 @@
 """The API: every app's router, one way of refusing, nothing without signing in."""
 
 import logging
+from collections.abc import Sequence
 
 from django.db import DatabaseError, OperationalError
 from django.http import HttpRequest, HttpResponse
@@ -69,14 +70,19 @@ def say_fault(request: HttpRequest, error: Exception) -> HttpResponse:
     return api.create_response(request, body, status=500)
 
 
+def _field_of(location: Sequence[int | str]) -> str:
+    """The field as the page knows it: the body's own fields are named without the name of the parameter."""
+    steps = [str(step) for step in location]
+    named = steps[2:] if steps[:1] == ["body"] else steps[1:]
+    return ".".join(named) or ".".join(steps)
+
+
 @api.exception_handler(ValidationError)
 def refuse_request(request: HttpRequest, error: ValidationError) -> HttpResponse:
     """A request that does not fit the API's own description."""
     faults = [
         {
-            "where": ".".join(
-                str(step) for step in problem["loc"] if step not in ("body", "data", "path", "query")
-            ),
+            "where": _field_of(problem["loc"]),
             "what": str(problem["msg"]).removeprefix("Value error, "),
         }
         for problem in error.errors

@@ -41,13 +41,25 @@ const csrf: Middleware = {
   },
 };
 
+/** Told of every answer: empty where it is the server's, else the time of the last known one. */
+let listening: (known: string) => void = () => undefined;
+export const onAnswer = (listener: (known: string) => void): void => {
+  listening = listener;
+};
+
+const known: Middleware = {
+  onResponse({ response }) {
+    listening(response.headers.get("X-Last-Known") ?? "");
+  },
+};
+
 export const client = createClient<paths>({
   baseUrl: window.location.origin,
   credentials: "same-origin",
   // Looked up late: openapi-fetch would keep the fetch of the moment it was made.
   fetch: (request) => globalThis.fetch(request),
 });
-client.use(csrf);
+client.use(csrf, known);
 
 interface Answer<T> {
   data?: T;
@@ -73,7 +85,9 @@ function refusalOf(status: number, body: unknown): Error {
     const { code, faults } = body as { code?: string; faults?: { where: string; what: string }[] };
     return new Refused(status, code ?? "refused", body.message, faults ?? []);
   }
-  if (status >= 500) return new Unreachable();
+  if (status >= 502) return new Unreachable();
+  if (status >= 500)
+    return new Refused(status, "fault", "The program failed on this. Nothing of it was kept.", []);
   return new Refused(status, "refused", "The server refused this. Load the page again.", []);
 }
 

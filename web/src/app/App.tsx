@@ -6,9 +6,11 @@ import { BenchPage } from "../features/bench";
 import { RackPage } from "../features/rack";
 import { SignInPage, useSession } from "../features/session";
 import { Button, Notice } from "../shared/ui";
+import { Announcer } from "./Announcer";
 import { JobFrame } from "./JobFrame";
 import { NotFound } from "./NotFound";
 import { TopLine } from "./TopLine";
+import { useUpdates } from "./useUpdates";
 
 const BookInPage = lazy(async () => ({ default: (await import("../features/booking")).BookInPage }));
 const SheetPage = lazy(async () => ({ default: (await import("../features/sheet")).SheetPage }));
@@ -22,6 +24,7 @@ const KeyPage = lazy(async () => ({ default: (await import("../features/key")).K
 
 export function App() {
   const session = useSession();
+  const updates = useUpdates();
   if (session.isPending) return <Waiting />;
   if (session.isError) {
     return (
@@ -38,6 +41,15 @@ export function App() {
   if (!session.data.person) return <SignInPage session={session.data} />;
   return (
     <Suspense fallback={<Waiting />}>
+      {updates.waiting && (
+        <Notice>
+          A new version of Half Thou is here. What is typed stays.{" "}
+          <Button kind="quiet" onClick={updates.takeUp}>
+            Take it up
+          </Button>
+        </Notice>
+      )}
+      <Announcer />
       <Routes>
         <Route path="/jobs/:jobId" element={<JobFrame />}>
           <Route index element={<BenchPage />} />

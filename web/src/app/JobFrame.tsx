@@ -1,11 +1,13 @@
-import { NavLink, Outlet, useParams } from "react-router";
+import { NavLink, Outlet, useLocation, useParams } from "react-router";
 
 import { stringOf } from "../api";
 import { PersonMenu } from "../features/session";
+import { AwayNotice } from "../shared/AwayNotice";
 import { type Bench, useBench } from "../shared/job";
 import { Name } from "../shared/Name";
 import { StageRule } from "../shared/StageRule";
 import { LinkButton, Notice } from "../shared/ui";
+import { useTitle } from "../shared/useTitle";
 
 const TABS = { "": "Bench", "/sheet": "Sheet", "/story": "Story" } as const;
 
@@ -13,6 +15,9 @@ const TABS = { "": "Bench", "/sheet": "Sheet", "/story": "Story" } as const;
 export function JobFrame() {
   const jobId = Number(useParams().jobId);
   const bench = useBench(jobId);
+  const end = useLocation().pathname.split("/")[3];
+  const view = end === "sheet" ? "Decision sheet" : end === "story" ? "Story" : "Bench";
+  useTitle(bench.data ? `${bench.data.card.number} ${bench.data.card.title}, ${view}` : view);
   return (
     <>
       <header className="flex h-[62px] items-center justify-between gap-4 border-b-2 border-line px-7">
@@ -54,6 +59,7 @@ export function JobFrame() {
           </div>
         </main>
       )}
+      <AwayNotice />
       {bench.data && <Outlet context={bench.data} key={jobId} />}
     </>
   );
@@ -67,7 +73,7 @@ function Title({ bench }: { bench: Bench }) {
         <h1 className="truncate text-lg font-semibold">{bench.card.title}</h1>
         <p className="truncate text-quiet">
           {bench.card.engine}, limits revision {bench.card.limits_revision}
-          {bench.card.limits_state === "draft" ? ", draft" : ""}
+          {bench.card.limits_state !== "confirmed" ? `, ${bench.card.limits_state}` : ""}
         </p>
       </div>
     </div>

@@ -1,6 +1,7 @@
 import { NavLink, Outlet } from "react-router";
 
 import { PersonMenu } from "../features/session";
+import { AwayNotice } from "../shared/AwayNotice";
 import { Name } from "../shared/Name";
 
 const pages = [
@@ -37,6 +38,7 @@ export function TopLine() {
           <PersonMenu />
         </div>
       </header>
+      <AwayNotice />
       <Outlet />
     </>
   );

@@ -1,7 +1,8 @@
-import { type RefObject, type SyntheticEvent, useEffect, useState } from "react";
+import { type RefObject, type SyntheticEvent, useEffect, useRef, useState } from "react";
 
 import { Button } from "../../shared/ui";
 import type { Desk } from "./useDesk";
+import { PasteDialog, valuesIn } from "./PasteDialog";
 import { useDraft } from "./useDraft";
 
 const HEED_MS = 350;
@@ -9,9 +10,11 @@ const HEED_MS = 350;
 /** The large entry: Enter lands the reading and moves on; Backspace on empty takes the last one back. */
 export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputElement | null> }) {
   const { journal, spot, text, question } = desk;
+  const [pasted, setPasted] = useState<readonly string[]>([]);
   useEffect(() => {
     input.current?.focus();
-  }, [input, journal.id, spot, question, desk.visits]);
+    if (desk.select) input.current?.select();
+  }, [desk.select, input, journal.id, spot, question, desk.visits]);
   const submit = (event: SyntheticEvent) => {
     event.preventDefault();
     if (!question) desk.land();
@@ -37,11 +40,26 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
             autoComplete="off"
             spellCheck={false}
             onChange={(event) => desk.setText(event.target.value)}
+            onPaste={(event) => {
+              const values = valuesIn(event.clipboardData.getData("text"));
+              if (values.length < 2 || !spot) return;
+              event.preventDefault();
+              setPasted(values);
+            }}
           />
           <span className="text-2xl text-quiet">{desk.setup.unit}</span>
         </span>
       </label>
       <Preview desk={desk} nominal={hint.nominal} />
+      {desk.gone && (
+        <p className="text-[15px] leading-tight">
+          Took back <span className="figure">{desk.gone.typed}</span> at {desk.gone.spot}.{" "}
+          <button type="button" className="min-h-8 font-semibold text-blue" onClick={desk.undo}>
+            Alt+Z puts it back
+          </button>
+        </p>
+      )}
+      <PasteDialog desk={desk} values={pasted} onClose={() => setPasted([])} />
     </form>
   );
 }
@@ -84,9 +102,16 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
   );
 }
 
+const nameOf = (desk: Desk, id: string): string =>
+  desk.bench.assessment.journals.find((one) => one.id === id)?.short_name ?? id;
+
 function Question({ desk }: { desk: Desk }) {
   const parcel = desk.question;
   const [asked] = useState(() => performance.now());
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    box.current?.focus();
+  }, []);
   useEffect(() => {
     if (!parcel) return;
     const onKey = (event: KeyboardEvent) => {
@@ -104,12 +129,14 @@ function Question({ desk }: { desk: Desk }) {
   if (!parcel) return null;
   return (
     <div
+      ref={box}
+      tabIndex={-1}
       role="alertdialog"
       aria-label="A question about the reading"
       className="border-[3px] border-blue bg-sheet p-3"
     >
       <p className="text-quiet">
-        {parcel.landing.journal} {parcel.landing.spot}:{" "}
+        {nameOf(desk, parcel.landing.journal)} {parcel.landing.spot}:{" "}
         <span className="figure text-ink">{parcel.landing.typed}</span>
       </p>
       <p className="my-1 text-lg font-semibold leading-tight">

@@ -1,37 +1,42 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { ask, client } from "../../api";
+import { ask, client, type Schemas } from "../../api";
 import type { Bench, Journal } from "../../shared/job";
 import { Dialog, Faults } from "../../shared/ui";
 
+type Key = Schemas["FigureKey"];
+/** Told with the bearing, not with the journal. */
+const BEARING: readonly Key[] = ["clearance least", "clearance most", "housing least", "housing most"];
+const DIFFERENCES: readonly Key[] = ["out-of-round", "taper", "barrel"];
 const STATE_WORDS = { within: "", beyond: "beyond", "too close": "too close", "not read": "" } as const;
 
 /** What the readings come to: each figure against its limit, and how sure it is. */
 export function Figures({ bench, journal }: { bench: Bench; journal: Journal }) {
   const [open, setOpen] = useState(false);
-  const figures = journal.figures.filter((figure) => !figure.name.startsWith("oil clearance"));
+  const figures = journal.figures.filter((figure) => !BEARING.includes(figure.key));
   if (figures.length === 0) {
     return <p className="text-quiet">The first reading gives the size; two in a plane the out-of-round.</p>;
   }
-  const [size, ...forms] = figures;
+  const size = figures.find((figure) => figure.key === "size");
+  const form = figures.find((figure) => DIFFERENCES.includes(figure.key));
   return (
     <>
       <table className="w-full border-collapse">
         <caption className="sr-only">Figures of {journal.name}</caption>
         <tbody>
           {figures.map((figure) => (
-            <tr key={figure.name} className="h-8 align-baseline">
+            <tr key={figure.key} className="h-8 align-baseline">
               <th scope="row" className="whitespace-nowrap pr-1 text-left text-[16px] font-normal">
                 {figure.name}
               </th>
               <td
                 className={`figure pr-2 text-right text-xl font-bold ${figure.state === "beyond" ? "text-red" : ""}`}
               >
-                {figure.value.text}
+                {figure.key === "size" ? journal.least_words : figure.value.text}
               </td>
               <td className="text-[15px] leading-tight text-quiet">
-                {figure.name === "least size" ? "least" : "most"} {figure.limit}
+                {figure.key === "size" ? "least" : "most"} {figure.limit}
                 {STATE_WORDS[figure.state] && (
                   <strong className="ml-1 text-ink">{STATE_WORDS[figure.state]}</strong>
                 )}
@@ -43,7 +48,7 @@ export function Figures({ bench, journal }: { bench: Bench; journal: Journal }) 
       <p className="text-[15px] leading-tight text-quiet">
         {journal.fitted && `Two-point ${journal.two_point ?? ""}, fitted ${journal.fitted}. `}
         Sure within ±{size?.guard.text}
-        {forms[0] && `, differences ±${forms[0].guard.text}`}.{" "}
+        {form && `, differences ±${form.guard.text}`}.{" "}
         <button type="button" className="min-h-8 font-semibold text-blue" onClick={() => setOpen(true)}>
           What that consists of
         </button>
@@ -79,7 +84,7 @@ function BudgetDialog({ bench, journal, open, onOpenChange }: BudgetProps) {
       <Faults error={budgets.error} />
       <div className="grid grid-cols-2 gap-x-8 gap-y-5">
         {budgets.data?.map((budget) => (
-          <section key={budget.figure}>
+          <section key={budget.key}>
             <h3 className="flex items-baseline justify-between border-b-2 border-ink pb-1 text-lg font-semibold">
               <span>{budget.figure}</span>
               <span className="figure">
@@ -109,6 +114,11 @@ function BudgetDialog({ bench, journal, open, onOpenChange }: BudgetProps) {
               u <span className="figure">{budget.u}</span>, U = 2u{" "}
               <span className="figure">{budget.expanded}</span>, guard band{" "}
               <span className="figure">{budget.guard}</span>
+              {budget.beyond_guard !== budget.guard && (
+                <>
+                  , to be called beyond <span className="figure">{budget.beyond_guard}</span>
+                </>
+              )}
               {budget.freedom && `, effective degrees of freedom ${budget.freedom}`}. The chance that it is
               within: <span className="figure">{budget.chance}</span>.
             </p>

@@ -1,12 +1,26 @@
 import { useState } from "react";
 
 import type { Schemas } from "../../api";
+import { SaidNotice, useServerForm } from "../../shared/forms";
+import type { Journal } from "../../shared/job";
 import { Button, Dialog, Faults, Field } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 import { useLooks } from "./useLooks";
 
 type Look = Schemas["Look"];
 const ON_JOURNAL: readonly Look[] = ["surface", "heat colour", "shell", "fillet", "crack test"];
+const OF_CRANK: readonly Look[] = ["crack test", "straightness", "hardening after grinding"];
+/** Asked for only where they matter: a crank that got hot, or one whose hard skin was ground. */
+const asked = (journal: Journal): Look[] => {
+  const hot = journal.seen.some((seen) => seen.look === "heat colour" && seen.answer !== "none");
+  const known = (look: Look) => journal.seen.some((seen) => seen.look === look);
+  const skin = journal.reasons.some((reason) => reason.rule === "verdicts.journal.treatment");
+  const found: Look[] = [];
+  if (hot || known("hardness")) found.push("hardness");
+  if (hot || known("straightness")) found.push("straightness");
+  if (skin || known("hardening after grinding")) found.push("hardening after grinding");
+  return found;
+};
 const UNSEEN = "not looked at";
 
 /** Seen on the bench: what eye, nail and crack test say of the journal in hand. */
@@ -17,7 +31,7 @@ export function Looks({ desk }: { desk: Desk }) {
   const [claim, setClaim] = useState(false);
   const answerOf = (look: Look) => journal.seen.find((seen) => seen.look === look)?.answer ?? UNSEEN;
   const write = (look: Look, answer: string) => {
-    const on = look === "crack test" ? "crank" : journal.id;
+    const on = OF_CRANK.includes(look) ? "crank" : journal.id;
     if (look === "surface" && answer === "nail catches") setScore(true);
     else see.mutate({ on, look, answer, depth: "", spot: "" });
   };
@@ -25,7 +39,7 @@ export function Looks({ desk }: { desk: Desk }) {
   return (
     <section aria-label="Seen on the bench">
       <div className="grid grid-cols-3 gap-x-2 gap-y-1">
-        {ON_JOURNAL.map((look) => (
+        {[...ON_JOURNAL, ...asked(journal)].map((look) => (
           <LookChoice
             key={look}
             look={look}
@@ -95,52 +109,42 @@ interface DialogProps {
 }
 
 function ScoreDialog({ desk, open, onOpenChange }: DialogProps) {
-  const { see } = useLooks(desk.bench.card.id);
-  const [depth, setDepth] = useState("");
-  const [spot, setSpot] = useState("");
-  const write = () =>
-    see.mutate(
-      { on: desk.journal.id, look: "surface", answer: "nail catches", depth, spot },
-      { onSuccess: () => onOpenChange(false) },
-    );
   return (
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
       title="A nail catches"
-      note="How deep is the score below the surface around it, and where? Leave both empty if not measured."
+      note="How deep is the score below the surface around it, and where? Without its depth no size is sure."
     >
-      <div className="flex flex-col gap-4">
-        <Field
-          label="Depth"
-          placeholder={desk.bench.assessment.unit === "in" ? ".0008" : "0.02"}
-          value={depth}
-          onChange={(e) => setDepth(e.target.value)}
-        />
-        <Field
-          label="Spot"
-          placeholder="for example 1b; empty if all along"
-          value={spot}
-          onChange={(e) => setSpot(e.target.value)}
-        />
-        <Faults error={see.error} />
-        <Button kind="strong" onClick={write}>
-          Write it down
-        </Button>
-      </div>
+      <ScoreForm desk={desk} onDone={() => onOpenChange(false)} />
     </Dialog>
   );
 }
 
+function ScoreForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
+  const { see } = useLooks(desk.bench.card.id);
+  const { field, said, submit } = useServerForm({ depth: "", spot: "" }, async (given) => {
+    await see.mutateAsync({ on: desk.journal.id, look: "surface", answer: "nail catches", ...given });
+    onDone();
+  });
+  return (
+    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
+      <Field
+        label={`Depth, ${desk.bench.assessment.unit}`}
+        placeholder={desk.bench.assessment.unit === "in" ? ".0008" : "0.02"}
+        hint="Left empty it is written down as not measured, and asked for."
+        {...field("depth")}
+      />
+      <Field label="Spot" placeholder="for example 1b; empty if all along" {...field("spot")} />
+      <SaidNotice said={said} />
+      <Button kind="strong" type="submit">
+        Write it down
+      </Button>
+    </form>
+  );
+}
+
 function ClaimDialog({ desk, open, onOpenChange }: DialogProps) {
-  const { looks, see } = useLooks(desk.bench.card.id);
-  const [size, setSize] = useState("");
-  const answers = looks.find((one) => one.look === "claimed undersize")?.answers ?? [];
-  const write = (answer: string) =>
-    see.mutate(
-      { on: desk.journal.set, look: "claimed undersize", answer, depth: size, spot: "" },
-      { onSuccess: () => onOpenChange(false) },
-    );
   return (
     <Dialog
       open={open}
@@ -148,23 +152,30 @@ function ClaimDialog({ desk, open, onOpenChange }: DialogProps) {
       title={`Size claimed for the ${desk.journal.set}`}
       note="A claim is kept apart from what is measured. The gauge is believed."
     >
-      <div className="flex flex-col gap-4">
-        <Field
-          label="Undersize"
-          placeholder="STD, 10 or 0.25"
-          value={size}
-          onChange={(e) => setSize(e.target.value)}
-        />
-        <p className="font-semibold">Who says so</p>
-        <div className="flex flex-wrap gap-2">
-          {answers.map((answer) => (
-            <Button key={answer} onClick={() => write(answer)}>
-              {answer}
-            </Button>
-          ))}
-        </div>
-        <Faults error={see.error} />
-      </div>
+      <ClaimForm desk={desk} onDone={() => onOpenChange(false)} />
     </Dialog>
+  );
+}
+
+function ClaimForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
+  const { looks, see } = useLooks(desk.bench.card.id);
+  const answers = looks.find((one) => one.look === "claimed undersize")?.answers ?? [];
+  const { field, said, submitWith } = useServerForm({ depth: "", answer: "" }, async (given) => {
+    await see.mutateAsync({ on: desk.journal.set, look: "claimed undersize", spot: "", ...given });
+    onDone();
+  });
+  return (
+    <form className="flex flex-col gap-4" onSubmit={(event) => event.preventDefault()}>
+      <Field label="Undersize" placeholder="STD, 10 or 0.25" {...field("depth")} />
+      <p className="font-semibold">Who says so</p>
+      <div className="flex flex-wrap gap-2">
+        {answers.map((answer) => (
+          <Button key={answer} onClick={() => void submitWith((values) => ({ ...values, answer }))()}>
+            {answer}
+          </Button>
+        ))}
+      </div>
+      <SaidNotice said={said} />
+    </form>
   );
 }

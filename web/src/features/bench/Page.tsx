@@ -1,7 +1,8 @@
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useOutletContext } from "react-router";
 
 import { stringOf } from "../../api";
+import { announce } from "../../shared/announce";
 import type { Bench } from "../../shared/job";
 import { Button, Notice } from "../../shared/ui";
 import { usePerson, useSessionChanges } from "../session";
@@ -34,6 +35,9 @@ export function BenchPage() {
   const input = useRef<HTMLInputElement>(null);
   const doubt = openDoubt(desk);
   const slip = useSlipAnswer(desk);
+  useEffect(() => {
+    announce(`${desk.journal.short_name}: ${desk.journal.headline}. ${desk.journal.under_headline}`);
+  }, [desk.journal.short_name, desk.journal.headline, desk.journal.under_headline]);
   useKeys(desk, {
     showKeys: () => setKeys(true),
     otherUnit: () => preferUnit.mutate(person.shown_unit === "in" ? "mm" : "in"),

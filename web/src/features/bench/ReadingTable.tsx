@@ -9,37 +9,53 @@ export function ReadingTable({ desk, lit }: { desk: Desk; lit: readonly string[]
   const planes = [...new Set(spots.map((spot) => spot.plane))];
   const first = spots.filter((spot) => spot.plane === planes[0]);
   return (
-    <table className="w-full table-fixed border-collapse">
-      <caption className="sr-only">
-        Readings of {desk.journal.name}, {desk.feature}
-      </caption>
-      <thead>
-        <tr>
-          <th className="w-6">
-            <span className="sr-only">plane</span>
-          </th>
-          {first.map((spot) => (
-            <th key={spot.angle} className="font-semibold text-quiet" scope="col">
-              {desk.feature === "wall" ? (spot.angle === "a" ? "upper" : "lower") : spot.angle}
+    <>
+      <table className="w-full table-fixed border-collapse">
+        <caption className="sr-only">
+          Readings of {desk.journal.name}, {desk.feature}
+        </caption>
+        <thead>
+          <tr>
+            <th className="w-6">
+              <span className="sr-only">plane</span>
             </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {planes.map((plane) => (
-          <tr key={plane} className="border-t-2 border-line last:border-b-2">
-            <th scope="row" className="font-semibold text-quiet">
-              {plane}
-            </th>
-            {spots
-              .filter((spot) => spot.plane === plane)
-              .map((spot) => (
-                <Cell key={spot.name} spot={spot} desk={desk} lit={lit.includes(spot.name)} />
-              ))}
+            {first.map((spot) => (
+              <th key={spot.angle} className="font-semibold text-quiet" scope="col">
+                {desk.feature === "wall" ? (spot.angle === "a" ? "upper" : "lower") : spot.angle}
+              </th>
+            ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {planes.map((plane) => (
+            <tr key={plane} className="border-t-2 border-line last:border-b-2">
+              <th scope="row" className="font-semibold text-quiet">
+                {plane}
+              </th>
+              {spots
+                .filter((spot) => spot.plane === plane)
+                .map((spot) => (
+                  <Cell key={spot.name} spot={spot} desk={desk} lit={lit.includes(spot.name)} />
+                ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {desk.journal.outside.map((spot) => (
+        <p key={spot.name} className="text-[15px] leading-tight">
+          Outside the plan, {spot.name}: <span className="figure font-bold">{spot.current?.size.text}</span>{" "}
+          {spot.current && !desk.bench.card.signed && (
+            <button
+              type="button"
+              className="min-h-8 font-semibold text-blue"
+              onClick={() => spot.current && desk.withdrawing.mutate(spot.current.id)}
+            >
+              Take it back
+            </button>
+          )}
+        </p>
+      ))}
+    </>
   );
 }
 

@@ -1,9 +1,9 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useQuery } from "@tanstack/react-query";
 
-import { ask, client, Refused, type Schemas, Unreachable } from "../../api";
+import { ask, client, type Schemas, Unreachable } from "../../api";
+import { SaidNotice, useServerForm } from "../../shared/forms";
 import { newId } from "../../shared/job";
-import { Button, Choice, Dialog, Faults, Field } from "../../shared/ui";
+import { Button, Dialog, Field, Pick } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 
 type Condition = Schemas["Condition"];
@@ -16,37 +16,6 @@ interface Props {
 
 /** How warm part and gauge are, from now on. */
 export function WarmthDialog({ desk, open, onOpenChange }: Props) {
-  const { setup, bench } = desk;
-  const [part, setPart] = useState(setup.sitting?.part ?? "");
-  const [gauge, setGauge] = useState(setup.sitting?.gauge ?? "");
-  const [condition, setCondition] = useState<Condition>(
-    setup.sitting?.condition ?? "rested beside the gauge",
-  );
-  const key = useQuery({
-    queryKey: ["key"],
-    queryFn: () => ask(client.GET("/api/key")),
-    staleTime: Infinity,
-  });
-  const take = () => {
-    setup.warm(part, gauge, condition);
-    onOpenChange(false);
-  };
-  const check = useMutation({
-    mutationFn: () =>
-      ask(
-        client.POST("/api/jobs/{job_id}/sittings/check", {
-          params: { path: { job_id: bench.card.id } },
-          body: { id: newId(), part, gauge, condition, at: new Date().toISOString() },
-        }),
-      ),
-    onSuccess: take,
-    // A server that is away is no reason to forget the temperature: it is checked when the readings land.
-    onError: (error) => {
-      if (error instanceof Unreachable) take();
-    },
-  });
-  const refused = check.error instanceof Refused ? check.error : null;
-  const shop = `The shop's: ${bench.shop_c} °C.`;
   return (
     <Dialog
       open={open}
@@ -54,47 +23,58 @@ export function WarmthDialog({ desk, open, onOpenChange }: Props) {
       title="How warm"
       note="It counts for the readings from now on. Sizes are brought to 20 °C."
     >
-      <form
-        className="flex flex-col gap-4"
-        onSubmit={(event) => {
-          event.preventDefault();
-          check.mutate();
-        }}
-      >
-        <div className="grid grid-cols-2 gap-3">
-          <Field
-            label="Part, °C"
-            hint={shop}
-            placeholder={String(bench.shop_c)}
-            value={part}
-            fault={refused?.at("part")}
-            autoFocus
-            onChange={(e) => setPart(e.target.value)}
-          />
-          <Field
-            label="Gauge, °C"
-            hint="Write 70 F for Fahrenheit."
-            placeholder={String(bench.shop_c)}
-            value={gauge}
-            fault={refused?.at("gauge")}
-            onChange={(e) => setGauge(e.target.value)}
-          />
-        </div>
-        <Choice
-          label="The part"
-          hint="Warm by an unknown amount, a verdict it could still move waits."
-          value={condition}
-          options={(key.data?.conditions ?? ["rested beside the gauge"]).map((value) => ({
-            value,
-            label: value,
-          }))}
-          onChange={setCondition}
-        />
-        {!refused?.faults.length && <Faults error={refused} />}
-        <Button kind="strong" type="submit">
-          Measure on
-        </Button>
-      </form>
+      <WarmthForm desk={desk} onDone={() => onOpenChange(false)} />
     </Dialog>
+  );
+}
+
+function WarmthForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
+  const { setup, bench } = desk;
+  const key = useQuery({
+    queryKey: ["key"],
+    queryFn: () => ask(client.GET("/api/key")),
+    staleTime: Infinity,
+  });
+  const start = {
+    part: setup.sitting?.part ?? "",
+    gauge: setup.sitting?.gauge ?? "",
+    condition: setup.sitting?.condition ?? ("rested beside the gauge" as Condition),
+  };
+  const { field, said, submit } = useServerForm(start, async (given) => {
+    try {
+      const body = { id: newId(), ...given, at: new Date().toISOString() };
+      const path = { job_id: bench.card.id };
+      await ask(client.POST("/api/jobs/{job_id}/sittings/check", { params: { path }, body }));
+    } catch (error) {
+      // A server that is away is no reason to forget the temperature: it is checked when the readings land.
+      if (!(error instanceof Unreachable)) throw error;
+    }
+    setup.warm(given.part, given.gauge, given.condition);
+    onDone();
+  });
+  const shop = `The shop's: ${bench.shop_c} °C.`;
+  const conditions = key.data?.conditions ?? ["rested beside the gauge"];
+  return (
+    <form className="flex flex-col gap-4" onSubmit={(event) => void submit(event)}>
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Part, °C" hint={shop} placeholder={String(bench.shop_c)} autoFocus {...field("part")} />
+        <Field
+          label="Gauge, °C"
+          hint="Write 70 F for Fahrenheit."
+          placeholder={String(bench.shop_c)}
+          {...field("gauge")}
+        />
+      </div>
+      <Pick
+        label="The part"
+        hint="Warm by an unknown amount, a verdict it could still move waits."
+        options={conditions.map((value) => ({ value, label: value }))}
+        {...field("condition")}
+      />
+      <SaidNotice said={said} />
+      <Button kind="strong" type="submit">
+        Measure on
+      </Button>
+    </form>
   );
 }

@@ -1,7 +1,8 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 
 import { ask, client, Refused, type Schemas } from "../../api";
+import { momentText } from "../../shared/dates";
+import { SaidNotice, useServerForm } from "../../shared/forms";
 import { MAKER_FIRST, newId, useKeepBench } from "../../shared/job";
 import { Button, Choice, Dialog, Faults, Field } from "../../shared/ui";
 import type { Desk } from "./useDesk";
@@ -14,36 +15,8 @@ interface Props {
   onOpenChange: (open: boolean) => void;
 }
 
-/** Work that was done: what it touches has to be measured again. */
+/** Work that was done: what it touches has to be measured again. What was written down can be taken back. */
 export function WorkDialog({ desk, open, onOpenChange }: Props) {
-  const [kind, setKind] = useState<Kind>("grind");
-  const [on, setOn] = useState<string>(desk.journal.set);
-  const [undersize, setUndersize] = useState("");
-  const [note, setNote] = useState("");
-  const keep = useKeepBench();
-  const key = useQuery({
-    queryKey: ["key"],
-    queryFn: () => ask(client.GET("/api/key")),
-    staleTime: Infinity,
-  });
-  const work = key.data?.work ?? [];
-  const chosen = work.find((one) => one.kind === kind);
-  const [places, cautions] = [chosen?.on ?? [], chosen?.cautions ?? []];
-  const place = places.includes(on) ? on : (places[0] ?? "");
-  const write = useMutation({
-    mutationFn: () =>
-      ask(
-        client.POST("/api/jobs/{job_id}/operations", {
-          params: { path: { job_id: desk.bench.card.id } },
-          body: { id: newId(), kind, on: place, undersize, note },
-        }),
-      ),
-    onSuccess: (bench) => {
-      keep(bench);
-      onOpenChange(false);
-    },
-  });
-  const refused = write.error instanceof Refused ? write.error : null;
   return (
     <Dialog
       open={open}
@@ -51,48 +24,131 @@ export function WorkDialog({ desk, open, onOpenChange }: Props) {
       title="Work done"
       note="Readings that it touches become stale. They stay in the record and are taken again."
     >
-      <div className="flex flex-col gap-3">
-        <Choice
-          label="What was done"
-          value={kind}
-          options={work.map((one) => ({ value: one.kind, label: one.kind }))}
-          onChange={setKind}
-        />
-        <Choice
-          label="Done to"
-          value={place}
-          options={places.map((value) => ({ value, label: value }))}
-          onChange={setOn}
-        />
-        {kind === "grind" && (
-          <Field
-            label="Ground to, under standard"
-            placeholder=".020 or 0.50 mm"
-            hint="Left empty, the next readings tell."
-            value={undersize}
-            fault={refused?.at("undersize")}
-            onChange={(e) => setUndersize(e.target.value)}
-          />
-        )}
+      <WorkForm desk={desk} onDone={() => onOpenChange(false)} />
+      <DoneList desk={desk} />
+    </Dialog>
+  );
+}
+
+function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
+  const keep = useKeepBench();
+  const key = useQuery({
+    queryKey: ["key"],
+    queryFn: () => ask(client.GET("/api/key")),
+    staleTime: Infinity,
+  });
+  const work = key.data?.work ?? [];
+  const placesOf = (kind: Kind) => [
+    ...(work.find((one) => one.kind === kind)?.on ?? []),
+    ...(kind === "grind" || kind === "polish" ? [desk.journal.id] : []),
+  ];
+  const placeOf = (kind: Kind, on: string) => (placesOf(kind).includes(on) ? on : (placesOf(kind)[0] ?? ""));
+  const start = {
+    kind: "grind" as Kind,
+    on: desk.journal.set as string,
+    undersize: "",
+    note: "",
+    sure: false,
+  };
+  const { form, field, set, said, submit, submitWith } = useServerForm(start, async (given) => {
+    const bench = await ask(
+      client.POST("/api/jobs/{job_id}/operations", {
+        params: { path: { job_id: desk.bench.card.id } },
+        body: { ...given, on: placeOf(given.kind, given.on), id: newId() },
+      }),
+    );
+    keep(bench);
+    onDone();
+  });
+  const { kind, on } = form.watch();
+  const cautions = work.find((one) => one.kind === kind)?.cautions ?? [];
+  const [places, place] = [placesOf(kind), placeOf(kind, on)];
+  const asked = said?.error instanceof Refused && said.error.code === "makes-stale";
+  return (
+    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3">
+      <Choice
+        label="What was done"
+        value={kind}
+        options={work.map((one) => ({ value: one.kind, label: one.kind }))}
+        onChange={(next) => set({ kind: next })}
+      />
+      <Choice
+        label="Done to"
+        value={place}
+        options={places.map((value) => ({
+          value,
+          label: value === desk.journal.id ? `${desk.journal.short_name} alone` : value,
+        }))}
+        onChange={(next) => set({ on: next })}
+      />
+      {kind === "grind" && (
         <Field
-          label="Note"
-          placeholder="who did it, where"
-          value={note}
-          onChange={(e) => setNote(e.target.value)}
+          label="Ground to, under standard"
+          placeholder=".020 or 0.50 mm"
+          hint="Left empty, the next readings tell."
+          {...field("undersize")}
         />
-        <div className="border-l-4 border-blue pl-3 text-[15px] leading-tight">
-          {cautions.map((caution) => (
-            <p key={caution.work}>
-              <strong>{caution.work}.</strong> {caution.say}
-            </p>
-          ))}
-          <p className="text-quiet">{MAKER_FIRST}</p>
-        </div>
-        {!refused?.faults.length && <Faults error={write.error} />}
-        <Button kind="strong" disabled={write.isPending} onClick={() => write.mutate()}>
+      )}
+      <Field label="Note" placeholder="who did it, where" {...field("note")} />
+      <div className="border-l-4 border-blue pl-3 text-[15px] leading-tight">
+        {cautions.map((caution) => (
+          <p key={caution.work}>
+            <strong>{caution.work}.</strong> {caution.say}
+          </p>
+        ))}
+        <p className="text-quiet">{MAKER_FIRST}</p>
+      </div>
+      <SaidNotice said={said} />
+      {asked ? (
+        <Button
+          kind="strong"
+          onClick={(event) => void submitWith((values) => ({ ...values, sure: true }))(event)}
+        >
+          Yes, write it down
+        </Button>
+      ) : (
+        <Button kind="strong" type="submit" disabled={form.formState.isSubmitting}>
           Write it down
         </Button>
-      </div>
-    </Dialog>
+      )}
+    </form>
+  );
+}
+
+function DoneList({ desk }: { desk: Desk }) {
+  const keep = useKeepBench();
+  const takeBack = useMutation({
+    mutationFn: (fact: string) =>
+      ask(
+        client.POST("/api/jobs/{job_id}/withdrawals", {
+          params: { path: { job_id: desk.bench.card.id } },
+          body: { id: newId(), fact, at: new Date().toISOString() },
+        }),
+      ),
+    onSuccess: keep,
+  });
+  if (desk.bench.operations.length === 0) return null;
+  return (
+    <section className="mt-5 border-t-2 border-line pt-3">
+      <h3 className="text-lg font-semibold">On record</h3>
+      {desk.bench.operations.map((done) => (
+        <p
+          key={done.id}
+          className="flex items-center justify-between gap-3 border-b border-line/60 py-1 leading-tight"
+        >
+          <span>
+            {done.kind}: {done.on_words}
+            {done.undersize && `, to ${done.undersize} under`}
+            <span className="block text-sm text-quiet">
+              {done.by}, {momentText(done.at)}; {done.stale} {done.stale === 1 ? "reading" : "readings"} stale
+            </span>
+          </span>
+          <Button kind="quiet" disabled={desk.bench.card.signed} onClick={() => takeBack.mutate(done.id)}>
+            Take back
+          </Button>
+        </p>
+      ))}
+      <Faults error={takeBack.error} />
+    </section>
   );
 }

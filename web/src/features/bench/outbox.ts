@@ -1,4 +1,5 @@
 import { ask, client, Refused, type Schemas, Unreachable } from "../../api";
+import { announce } from "../../shared/announce";
 
 export type Landing = Schemas["Landing"];
 
@@ -123,6 +124,7 @@ export class Outbox {
   /** The parcels of the next letter: those of one job, oldest first. */
   private next(): readonly Parcel[] {
     const mine = this.parcels.filter((parcel) => parcel.state === "waiting" && parcel.by === this.person);
+    // In order per job: a job whose server fails on it waits, the others go on.
     return mine.filter((parcel) => parcel.jobId === mine[0]?.jobId).slice(0, MOST_AT_ONCE);
   }
 
@@ -140,6 +142,11 @@ export class Outbox {
       this.settle(answer.results);
     } catch (error) {
       if (error instanceof Unreachable || (error instanceof Refused && error.status === 401)) throw error;
+      if (parcels.length > 1) {
+        // One bad parcel must not hold the rest: each goes by itself, the bad one is set aside and shown.
+        for (const parcel of parcels) await this.sendThese([parcel]);
+        return;
+      }
       const message = error instanceof Error ? error.message : "The reading was refused.";
       const ids = new Set(parcels.map((parcel) => parcel.landing.id));
       this.keep(
@@ -153,6 +160,8 @@ export class Outbox {
   /** What became of each: landed ones go, the others stay with what was said. */
   private settle(results: readonly Schemas["LandedOut"][]): void {
     const said = new Map(results.map((result) => [result.id, result]));
+    const landed = results.filter((result) => !result.asked && !result.refused).length;
+    if (landed > 0) announce(landed === 1 ? "Landed." : `${landed} readings landed.`);
     const told = results.map((result) => result.conflict).filter(Boolean);
     if (told.length > 0) this.conflicts = [...this.conflicts, ...told];
     this.keep(

@@ -40,7 +40,7 @@ const SPOTS = [
 function deskOf(more: Partial<Desk> = {}): Desk {
   return {
     spots: SPOTS, spot: "1b", feature: "journal", mine: [], goTo: vi.fn(),
-    journal: { id: "R1", name: "Rod journal No. 1" }, bench: { card: { signed: false } }, ...more,
+    journal: { id: "R1", name: "Rod journal No. 1", outside: [] }, bench: { card: { signed: false } }, ...more,
   } as unknown as Desk; // prettier-ignore
 }
 

@@ -45,6 +45,7 @@ function altKey(key: string, desk: Desk, also: Also): boolean {
   else if (key === "u") also.otherUnit();
   else if (key === "g") document.getElementById("gauge")?.focus();
   else if (key === "c") desk.setReplace(!desk.replace);
+  else if (key === "z") desk.undo();
   else return false;
   return true;
 }

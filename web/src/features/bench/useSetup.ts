@@ -1,10 +1,19 @@
-import { useState } from "react";
-
 import type { Schemas } from "../../api";
 import { type Bench, newId } from "../../shared/job";
+import { useKept } from "../../shared/useKept";
 import type { Landing } from "./outbox";
 
 type Sitting = Schemas["SittingForm"];
+
+interface Kept {
+  gauge: string;
+  unit: Schemas["Unit"];
+  feature: Schemas["Feature"];
+  sitting: Sitting | null;
+  capsTorqued: boolean;
+  plateFitted: boolean;
+  cleaned: boolean;
+}
 
 const PURPOSE: Record<Schemas["Feature"], Schemas["Purpose"]> = {
   journal: "journals",
@@ -15,20 +24,40 @@ const PURPOSE: Record<Schemas["Feature"], Schemas["Purpose"]> = {
 
 /** How readings are being taken: the gauge, its unit, what is measured, how warm, in which state. */
 export function useSetup(bench: Bench) {
-  const [gauge, setGauge] = useState(() => gaugeFor(bench));
-  const [unit, setUnit] = useState<Schemas["Unit"]>(bench.card.entry_unit);
-  const [feature, setFeature] = useState<Schemas["Feature"]>("journal");
-  const [sitting, setSitting] = useState<Sitting | null>(null);
-  const [capsTorqued, setCapsTorqued] = useState(true);
-  const [plateFitted, setPlateFitted] = useState(false);
-  const [cleaned, setCleaned] = useState(true);
+  // Kept for this bench and job: a reload, or a look at the sheet, is no reason to take another gauge in hand.
+  const fits = (kept: unknown): kept is Kept =>
+    typeof kept === "object" &&
+    kept !== null &&
+    "gauge" in kept &&
+    bench.gauges.some((one) => one.id === kept.gauge);
+  const start = (): Kept => ({
+    gauge: gaugeFor(bench),
+    unit: bench.card.entry_unit,
+    feature: "journal",
+    sitting: null,
+    capsTorqued: true,
+    plateFitted: false,
+    cleaned: true,
+  });
+  const [kept, keep] = useKept(`setup.${bench.card.id}`, start, fits);
+  const { gauge, unit, feature, sitting, capsTorqued, plateFitted, cleaned } = kept;
+  const set =
+    <K extends keyof Kept>(name: K) =>
+    (value: Kept[K]) =>
+      keep({ ...kept, [name]: value });
+  const [setGauge, setUnit, setSitting] = [set("gauge"), set("unit"), set("sitting")];
+  const [setCapsTorqued, setPlateFitted, setCleaned] = [
+    set("capsTorqued"),
+    set("plateFitted"),
+    set("cleaned"),
+  ];
 
   /** What is measured from now on; with a gauge that is meant for it, if the one in hand is not. */
   const measure = (what: Schemas["Feature"]) => {
-    setFeature(what);
     const fit = bench.gauges.filter((one) => one.purposes.includes(PURPOSE[what]));
     const near = fit.find((one) => one.unit === unit) ?? fit[0];
-    if (near && !fit.some((one) => one.id === gauge)) setGauge(near.id);
+    const other = near && !fit.some((one) => one.id === gauge) ? near.id : gauge;
+    keep({ ...kept, feature: what, gauge: other });
   };
 
   /** The part of a landing that says how it was taken. */

@@ -1,46 +1,38 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type SyntheticEvent, useState } from "react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 
-import { ask, client, Refused, type Schemas } from "../../api";
+import { ask, client, type Schemas } from "../../api";
 import { newId } from "../../shared/job";
-import { Button, Choice, Faults, Field, Notice } from "../../shared/ui";
+import { SaidNotice, useServerForm } from "../../shared/forms";
+import { Button, Choice, Field, Notice } from "../../shared/ui";
 
 /** The setting check: read the standard, and the zero error is kept and taken off from then on. */
 export function CheckForm({ gauge }: { gauge: Schemas["GaugeOut"] }) {
-  const [standard, setStandard] = useState("");
-  const [against, setAgainst] = useState("");
-  const [error, setError] = useState("");
-  const [read, setRead] = useState("");
   const queries = useQueryClient();
   const gauges = useQuery({ queryKey: ["gauges"], queryFn: () => ask(client.GET("/api/gauges")) });
   const masters = (gauges.data ?? []).filter(
     (one) => one.id !== gauge.id && one.purposes.includes("setting other gauges") && !one.retired,
   );
-  const check = useMutation({
-    mutationFn: () =>
-      ask(
+  const [done, setDone] = useState<Schemas["GaugeDetail"]>();
+  const { form, field, set, said, submit } = useServerForm(
+    { standard: "", against: "", standard_error: "", read: "" },
+    async (given) => {
+      const detail = await ask(
         client.POST("/api/gauges/{key}/checks", {
           params: { path: { key: gauge.id } },
-          body: {
-            id: newId(), standard, standard_error: error, against, read, unit: gauge.unit, gauge_c: "",
-            at: new Date().toISOString(),
-          }, // prettier-ignore
+          body: { ...given, id: newId(), unit: gauge.unit, gauge_c: "", at: new Date().toISOString() },
         }),
-      ),
-    onSuccess: (detail) => {
+      );
       queries.setQueryData(["gauges", gauge.id], detail);
       void queries.invalidateQueries({ queryKey: ["gauges"], exact: true });
-      setRead("");
+      setDone(detail);
     },
-  });
-  const refused = check.error instanceof Refused ? check.error : null;
-  const submit = (event: SyntheticEvent) => {
-    event.preventDefault();
-    check.mutate();
-  };
-  const last = check.data?.checks.at(-1);
+    { next: (given) => ({ ...given, read: "" }) },
+  );
+  const against = form.watch("against");
+  const last = done?.checks.at(-1);
   return (
-    <form onSubmit={submit} className="flex flex-col gap-3" aria-label="Setting check">
+    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" aria-label="Setting check">
       <Choice
         label="Read it on"
         value={against}
@@ -54,37 +46,22 @@ export function CheckForm({ gauge }: { gauge: Schemas["GaugeOut"] }) {
             : "A standard near the size you measure tells most."
         }
         onChange={(id) => {
-          setAgainst(id);
           const ring = masters.find((one) => one.id === id && one.kind === "setting ring");
-          if (ring) setStandard(ring.least);
+          set(ring ? { against: id, standard: ring.least } : { against: id });
         }}
       />
       <div className="grid grid-cols-2 gap-3">
-        <Field
-          label={`Its size, ${gauge.unit}`}
-          value={standard}
-          fault={refused?.at("standard")}
-          onChange={(e) => setStandard(e.target.value)}
-        />
-        <Field
-          label="Good to, ±"
-          placeholder="1 µm"
-          value={error}
-          disabled={against !== ""}
-          fault={refused?.at("standard_error")}
-          onChange={(e) => setError(e.target.value)}
-        />
+        <Field label={`Its size, ${gauge.unit}`} {...field("standard")} />
+        <Field label="Good to, ±" placeholder="1 µm" readOnly={against !== ""} {...field("standard_error")} />
       </div>
       <Field
         label="The gauge reads"
         hint="Once; or five times and more with a space between, and your repeatability is known."
         className="figure !text-2xl"
-        value={read}
-        fault={refused?.at("read")}
-        onChange={(e) => setRead(e.target.value)}
+        {...field("read")}
       />
-      {!refused?.faults.length && <Faults error={check.error} />}
-      <Button kind="strong" type="submit" disabled={check.isPending}>
+      <SaidNotice said={said} />
+      <Button kind="strong" type="submit" disabled={form.formState.isSubmitting}>
         Write the check down
       </Button>
       {last && (

@@ -1,11 +1,11 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useQueryClient } from "@tanstack/react-query";
 
-import { ask, client, Refused, type Schemas } from "../../api";
-import { Button, Choice, Dialog, Faults, Field } from "../../shared/ui";
+import { ask, client, type Schemas } from "../../api";
+import { SaidNotice, useServerForm } from "../../shared/forms";
+import { Button, Choice, Dialog, Field } from "../../shared/ui";
+import { useMay } from "../session";
 
 type GaugeIn = Schemas["GaugeIn"];
-type Text = "name" | "resolution" | "permissible_error" | "repeatability" | "least" | "most" | "revolution" | "serial" | "due" | "port"; // prettier-ignore
 
 const KINDS: readonly Schemas["GaugeKind"][] = [
   "micrometer", "digital micrometer", "comparator snap gauge", "dial bore gauge", "digital bore gauge", "setting ring",
@@ -19,16 +19,17 @@ const MATERIALS: readonly Schemas["Material"][] = ["gauge steel", "tungsten carb
 export const BLANK: GaugeIn = {
   name: "", kind: "micrometer", unit: "in", resolution: "", permissible_error: "", repeatability: "", least: "",
   most: "", revolution: "", serial: "", due: "", fit_for: [], material: "gauge steel", port: "", retired: false,
+  version: 0,
 }; // prettier-ignore
 
 /** A gauge of the cabinet as it stands in the form. */
 export function formOf(gauge: Schemas["GaugeOut"]): GaugeIn {
   const { name, kind, unit, resolution, permissible_error, repeatability, least, most, revolution, serial } =
     gauge;
-  const { material, port, retired, due, purposes } = gauge;
+  const { material, port, retired, due, purposes, version } = gauge;
   return {
     name, kind, unit, resolution, permissible_error, repeatability, least, most, revolution, serial, material, port,
-    retired, due: due ?? "", fit_for: purposes,
+    retired, due: due ?? "", fit_for: purposes, version,
   }; // prettier-ignore
 }
 
@@ -40,24 +41,17 @@ interface Props {
 
 /** Enter a gauge, or change one. What its kind has no use for is not asked. */
 export function GaugeDialog({ id, start, onClose }: Props) {
-  const [gauge, setGauge] = useState<GaugeIn>(start);
   const queries = useQueryClient();
-  const keep = useMutation({
-    mutationFn: () =>
-      id === null
-        ? ask(client.POST("/api/gauges", { body: gauge }))
-        : ask(client.PUT("/api/gauges/{key}", { params: { path: { key: id } }, body: gauge })),
-    onSuccess: () => {
-      void queries.invalidateQueries({ queryKey: ["gauges"] });
-      onClose();
-    },
+  const may = useMay();
+  const { form, field, set, said, submit } = useServerForm<GaugeIn>(start, async (gauge) => {
+    const body = { ...gauge, fit_for: gauge.fit_for };
+    await (id === null
+      ? ask(client.POST("/api/gauges", { body }))
+      : ask(client.PUT("/api/gauges/{key}", { params: { path: { key: id } }, body })));
+    void queries.invalidateQueries({ queryKey: ["gauges"] });
+    onClose();
   });
-  const refused = keep.error instanceof Refused ? keep.error : null;
-  const field = (key: Text) => ({
-    value: gauge[key],
-    fault: refused?.at(key),
-    onChange: (event: { target: { value: string } }) => setGauge({ ...gauge, [key]: event.target.value }),
-  });
+  const gauge = form.watch();
   const scale = gauge.kind === "weighing scale";
   const dial = gauge.kind.includes("bore gauge") || gauge.kind === "indicator";
   return (
@@ -71,7 +65,7 @@ export function GaugeDialog({ id, start, onClose }: Props) {
           label="Kind"
           value={gauge.kind}
           options={KINDS.map((value) => ({ value, label: value }))}
-          onChange={(kind) => setGauge({ ...gauge, kind, fit_for: [] })}
+          onChange={(kind) => set({ kind, fit_for: [] })}
         />
         <Choice
           label="Reads in"
@@ -81,13 +75,13 @@ export function GaugeDialog({ id, start, onClose }: Props) {
             { value: "in", label: "inch" },
             { value: "mm", label: "millimetre" },
           ]}
-          onChange={(unit) => setGauge({ ...gauge, unit })}
+          onChange={(unit) => set({ unit })}
         />
         <Choice
           label="Its scale is of"
           value={gauge.material}
           options={MATERIALS.map((value) => ({ value, label: value }))}
-          onChange={(material) => setGauge({ ...gauge, material })}
+          onChange={(material) => set({ material })}
         />
         <Field
           label={scale ? "Weighs to, grams" : "Reads to"}
@@ -110,7 +104,12 @@ export function GaugeDialog({ id, start, onClose }: Props) {
           <Field
             label="Data port"
             placeholder="/dev/ttyUSB0 or socket://…"
-            hint="Where its button speaks; empty if it has none."
+            hint={
+              may("set a gauge's data port")
+                ? "Where its button speaks; empty if it has none."
+                : "The owner sets it."
+            }
+            readOnly={!may("set a gauge's data port")}
             {...field("port")}
           />
         )}
@@ -127,8 +126,7 @@ export function GaugeDialog({ id, start, onClose }: Props) {
               label={purpose}
               checked={gauge.fit_for.includes(purpose)}
               onChange={(on) =>
-                setGauge({
-                  ...gauge,
+                set({
                   fit_for: on ? [...gauge.fit_for, purpose] : gauge.fit_for.filter((one) => one !== purpose),
                 })
               }
@@ -137,16 +135,16 @@ export function GaugeDialog({ id, start, onClose }: Props) {
         </div>
       </fieldset>
       <div className="mt-1 flex items-center gap-5">
-        <Button kind="strong" onClick={() => keep.mutate()}>
+        <Button kind="strong" onClick={(event) => void submit(event)}>
           Keep it
         </Button>
         <Tick
           label="Retired: no longer offered, kept for old readings"
           checked={gauge.retired}
-          onChange={(retired) => setGauge({ ...gauge, retired })}
+          onChange={(retired) => set({ retired })}
         />
       </div>
-      <Faults error={keep.error} />
+      <SaidNotice said={said} />
     </Dialog>
   );
 }

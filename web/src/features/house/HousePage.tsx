@@ -1,7 +1,8 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { ask, client, Refused, type Schemas } from "../../api";
+import { SaidNotice, useServerForm } from "../../shared/forms";
 import { Button, Faults, Field, Notice, Page, Section } from "../../shared/ui";
 import { useMay } from "../session";
 
@@ -39,79 +40,147 @@ export function HousePage() {
   return <RulesForm start={rules.data} />;
 }
 
+const AXIS = [
+  {
+    value: "yes",
+    title: "Keep the axis",
+    why: "Ground about the axis it has: throw and index stay as they are.",
+  },
+  {
+    value: "no",
+    title: "Move it where it saves the crank",
+    why: "A grinder who can set the axis anew may save a scored journal. Stroke and index move with it.",
+  },
+] as const;
+const MIXED = [
+  {
+    value: "no",
+    title: "One size for a set",
+    why: "All mains alike, all rods alike: no shell goes to the wrong place.",
+  },
+  {
+    value: "yes",
+    title: "Mixed shells allowed",
+    why: "A journal ground singly keeps its own shells; every place is marked on the sheet.",
+  },
+] as const;
+
 function RulesForm({ start }: { start: Rules }) {
-  const [rules, setRules] = useState(start);
   const may = useMay()("keep the house rules");
   const queries = useQueryClient();
-  const keep = useMutation({
-    mutationFn: () => ask(client.PUT("/api/house-rules", { body: rules })),
-    onSuccess: (kept) => queries.setQueryData(["house-rules"], kept),
+  const [version, setVersion] = useState(start.version);
+  const { form, field, fault, set, said, submit, submitWith } = useServerForm<Rules>(
+    start,
+    async (rules) => {
+      const kept = await ask(client.PUT("/api/house-rules", { body: { ...rules, version } }));
+      queries.setQueryData(["house-rules"], kept);
+      setVersion(kept.version);
+    },
+    { guard: true },
+  );
+  const rules = form.watch();
+  const numberField = (name: "check_stands_h") => ({
+    ...form.register(name, { valueAsNumber: true }),
+    fault: fault(name),
   });
-  const refused = keep.error instanceof Refused ? keep.error : null;
+  const odd = said?.error instanceof Refused && said.error.code === "odd-rules";
+  const meanwhile = said?.error instanceof Refused && said.error.code === "changed-meanwhile";
   return (
     <Page
       title="House rules"
       note="Where good shops disagree, the school this shop keeps. Every verdict cites it."
     >
+      {!start.confirmed && (
+        <Notice tone="wrong">
+          No owner has chosen these yet. Until then they ask, and reject nothing: look through them and keep
+          them.
+        </Notice>
+      )}
       <fieldset disabled={!may}>
         <Section title="How sure before a value is called within or beyond">
-          <School
-            name="guard"
-            options={GUARDS}
-            value={rules.guard}
-            onChange={(guard) => setRules({ ...rules, guard })}
-          />
+          <School name="guard" options={GUARDS} value={rules.guard} onChange={(guard) => set({ guard })} />
         </Section>
         <Section title="A hardened crank that needs grinding">
           <School
             name="hardened"
             options={HARDENED}
             value={rules.hardened_crank}
-            onChange={(hardened_crank) => setRules({ ...rules, hardened_crank })}
+            onChange={(hardened_crank) => set({ hardened_crank })}
           />
         </Section>
-        <Section title="What a polish takes off the diameter">
-          <div className="max-w-xs">
+        <Section title="Where a score decides">
+          <School
+            name="axis"
+            options={AXIS}
+            value={rules.keep_axis ? "yes" : "no"}
+            onChange={(value) => set({ keep_axis: value === "yes" })}
+          />
+        </Section>
+        <Section title="A journal that was ground singly">
+          <School
+            name="mixed"
+            options={MIXED}
+            value={rules.mixed_sizes ? "yes" : "no"}
+            onChange={(value) => set({ mixed_sizes: value === "yes" })}
+          />
+        </Section>
+        <Section title="Grinding and polishing">
+          <div className="grid max-w-2xl grid-cols-2 gap-4">
             <Field
-              label="Polish allowance"
+              label="A polish takes off the diameter"
               hint="0.0002 to 0.0005 in is common."
-              value={rules.polish_allowance}
-              fault={refused?.at("polish_allowance")}
-              onChange={(event) => setRules({ ...rules, polish_allowance: event.target.value })}
+              {...field("polish_allowance")}
+            />
+            <Field
+              label="Narrowest band to grind to"
+              hint="Half the maker's band where that is smaller. A narrower one is offered as tight."
+              {...field("least_band")}
             />
           </div>
         </Section>
-        <Section title="How warm the shop is">
-          <div className="grid max-w-2xl grid-cols-2 gap-4">
+        <Section title="Gauges and warmth">
+          <div className="grid max-w-4xl grid-cols-3 gap-4">
+            <Field
+              label="A setting check stands, hours"
+              hint="After that the permissible error counts in full."
+              type="number"
+              min={1}
+              max={168}
+              {...numberField("check_stands_h")}
+            />
             <Field
               label="Part and gauge, °C"
               hint="Counts where a sitting says nothing else. Sizes are brought to 20 °C."
-              value={rules.shop_c}
-              fault={refused?.at("shop_c")}
-              onChange={(event) => setRules({ ...rules, shop_c: event.target.value })}
+              {...field("shop_c")}
             />
             <Field
               label="They may differ by, ± °C"
               hint="Though they lay side by side: 1 is common."
-              value={rules.spread_k}
-              fault={refused?.at("spread_k")}
-              onChange={(event) => setRules({ ...rules, spread_k: event.target.value })}
+              {...field("spread_k")}
             />
           </div>
         </Section>
       </fieldset>
       {may ? (
-        <Button kind="strong" onClick={() => keep.mutate()}>
-          Keep the house rules
-        </Button>
+        <div className="flex gap-3">
+          <Button kind="strong" onClick={(event) => void submit(event)}>
+            Keep the house rules
+          </Button>
+          {odd && (
+            <Button onClick={(event) => void submitWith((values) => ({ ...values, sure: true }))(event)}>
+              Keep them all the same
+            </Button>
+          )}
+          {meanwhile && <Button onClick={() => window.location.reload()}>Look at what they are now</Button>}
+        </div>
       ) : (
         <Notice>The owner keeps the house rules.</Notice>
       )}
       <div className="mt-3">
-        {keep.isSuccess && (
+        {form.formState.isSubmitSuccessful && !said && (
           <Notice>Kept. Open jobs are judged by them from now on; signed ones stay as they are.</Notice>
         )}
-        {!refused?.faults.length && <Faults error={keep.error} />}
+        <SaidNotice said={said} />
       </div>
     </Page>
   );

@@ -6,11 +6,12 @@ type Layout = Schemas["Layout"];
 interface Props {
   layouts: readonly Layout[];
   layout: Layout;
+  fault: (where: string) => string | undefined;
   onChange: (layout: Layout) => void;
 }
 
 /** The engine's layout: a usual one, then its numbering and throws as they really are. */
-export function LayoutPart({ layouts, layout, onChange }: Props) {
+export function LayoutPart({ layouts, layout, fault, onChange }: Props) {
   const usual = layouts.some((known) => known.name === layout.name) ? layouts : [layout, ...layouts];
   return (
     <Section title="Layout">
@@ -28,6 +29,7 @@ export function LayoutPart({ layouts, layout, onChange }: Props) {
           label="Journals along the shaft, from the front"
           hint="M for mains, R for rod journals. Take a main out where the engine has none."
           className="figure"
+          fault={fault("form.layout") ?? fault("form.layout.shaft") ?? fault("layout")}
           value={layout.shaft.join(" ")}
           onChange={(event) => onChange({ ...layout, shaft: event.target.value.toUpperCase().split(/\s+/) })}
         />
@@ -38,6 +40,7 @@ export function LayoutPart({ layouts, layout, onChange }: Props) {
             <Field
               label={`R${n + 1} cylinders`}
               className="figure"
+              fault={fault(`form.layout.pins.${n}.cylinders`) ?? fault(`layout.pins.${n}.cylinders`)}
               value={pin.cylinders.join(" ")}
               onChange={(event) =>
                 onChange(withPin(layout, n, { ...pin, cylinders: numbers(event.target.value) }))
@@ -49,6 +52,7 @@ export function LayoutPart({ layouts, layout, onChange }: Props) {
               min={0}
               max={359}
               className="figure"
+              fault={fault(`form.layout.pins.${n}.throw_deg`) ?? fault(`layout.pins.${n}.throw_deg`)}
               value={pin.throw_deg}
               onChange={(event) =>
                 onChange(withPin(layout, n, { ...pin, throw_deg: Number(event.target.value) }))

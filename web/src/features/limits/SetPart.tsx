@@ -1,4 +1,4 @@
-import type { Refused, Schemas } from "../../api";
+import type { Schemas } from "../../api";
 import { Button, Choice, Field, Section } from "../../shared/ui";
 import type { SetForm } from "./useLimits";
 
@@ -24,12 +24,13 @@ interface Props {
   part: "rods" | "mains";
   form: SetForm;
   figures: readonly Schemas["FigureLabel"][];
-  refused: Refused | null;
+  /** What the server said of a field, by its name. */
+  fault: (name: string) => string | undefined;
   onChange: (form: SetForm) => void;
 }
 
 /** The limits of one set: figure, source and place, row by row; then the shells that can be bought. */
-export function SetPart({ title, part, form, figures, refused, onChange }: Props) {
+export function SetPart({ title, part, form, figures, fault, onChange }: Props) {
   const change = (name: string, next: Partial<FigureForm>) =>
     onChange({
       ...form,
@@ -57,7 +58,7 @@ export function SetPart({ title, part, form, figures, refused, onChange }: Props
                   set={title}
                   label={label}
                   figure={figure}
-                  fault={refused?.at(`${part}.${label.name}`)}
+                  fault={fault(`${part}.${label.name}`)}
                   onChange={(next) => change(label.name, next)}
                 />
               )
@@ -65,7 +66,7 @@ export function SetPart({ title, part, form, figures, refused, onChange }: Props
           })}
         </tbody>
       </table>
-      {refused?.at(part) && <p className="mt-1 font-semibold text-red">{refused.at(part)}</p>}
+      {fault(part) && <p className="mt-1 font-semibold text-red">{fault(part)}</p>}
       <div className="mt-3 grid grid-cols-[16rem_1fr] gap-6">
         <div className="flex flex-col gap-3">
           <Choice
@@ -78,11 +79,11 @@ export function SetPart({ title, part, form, figures, refused, onChange }: Props
             label="Oil hole, degrees"
             hint="From the throw; mains from cylinder 1 top dead centre. Drawn so that the gauge keeps clear."
             value={form.oil_hole_deg}
-            fault={refused?.at(`${part}.oil_hole_deg`)}
+            fault={fault(`${part}.oil_hole_deg`)}
             onChange={(event) => onChange({ ...form, oil_hole_deg: event.target.value })}
           />
         </div>
-        <Shells title={title} part={part} form={form} refused={refused} onChange={onChange} />
+        <Shells title={title} part={part} form={form} fault={fault} onChange={onChange} />
       </div>
     </Section>
   );
@@ -151,12 +152,13 @@ function FigureRow({ set, label, figure, fault, onChange }: RowProps) {
   );
 }
 
-function Shells({ title, part, form, refused, onChange }: Omit<Props, "figures">) {
+function Shells({ title, part, form, fault, onChange }: Omit<Props, "figures">) {
   const change = (at: number, next: Partial<Schemas["ShellForm"]>) =>
     onChange({ ...form, shells: form.shells.map((old, n) => (n === at ? { ...old, ...next } : old)) });
   return (
     <div>
       <p className="mb-1 font-semibold">Shell sizes</p>
+      {fault(`${part}.shells`) && <p className="font-semibold text-red">{fault(`${part}.shells`)}</p>}
       {form.shells.map((shell, n) => (
         <div key={n} className="mb-1">
           <div className="grid grid-cols-[8rem_1fr_9rem_auto] items-center gap-2">
@@ -191,8 +193,8 @@ function Shells({ title, part, form, refused, onChange }: Omit<Props, "figures">
               Take out
             </Button>
           </div>
-          {refused?.at(`${part}.shells.${n}`) && (
-            <p className="font-semibold text-red">{refused.at(`${part}.shells.${n}`)}</p>
+          {fault(`${part}.shells.${n}`) && (
+            <p className="font-semibold text-red">{fault(`${part}.shells.${n}`)}</p>
           )}
         </div>
       ))}

@@ -1,8 +1,8 @@
-import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 
 import { Refused, type Schemas } from "../../api";
-import { Button, Choice, Faults, Field, Notice, Page, Section, TextArea } from "../../shared/ui";
+import { SaidNotice, useServerForm } from "../../shared/forms";
+import { Button, Faults, Field, Notice, Page, Pick, Section, TextArea } from "../../shared/ui";
 import { useMay } from "../session";
 import { LayoutPart } from "./LayoutPart";
 import { MaterialChoice } from "./MaterialChoice";
@@ -26,6 +26,8 @@ export function NewSheetPage() {
   const first = blank.data?.layouts.find((layout) => layout.name === "Inline four");
   if (!blank.data || !first) return <Page title="New limits sheet">One moment.</Page>;
   const start: SheetForm = {
+    version: 0,
+    sure: false,
     engine: "",
     unit: "in",
     notes: "",
@@ -39,8 +41,10 @@ export function NewSheetPage() {
       title="New limits sheet"
       start={start}
       readOnly={!may("draft a limits sheet")}
-      error={draft.error}
-      onKeep={(form) => draft.mutate(form, { onSuccess: (sheet) => void go(`/limits/${sheet.line.id}`) })}
+      onKeep={async (form) => {
+        const sheet = await draft.mutateAsync(form);
+        window.setTimeout(() => void go(`/limits/${sheet.line.id}`));
+      }}
     />
   );
 }
@@ -55,17 +59,20 @@ export function SheetFormPage() {
   if (sheet.isError) return <Page title="Limits sheet"><Faults error={sheet.error} /></Page>; // prettier-ignore
   if (!sheet.data) return <Page title="Limits sheet">One moment.</Page>;
   const { line, form } = sheet.data;
-  const fixed = line.frozen || (line.state === "confirmed" && !may("confirm a limits sheet"));
+  const unsourced = confirm.error instanceof Refused && confirm.error.code === "no-source";
+  const fixed = line.frozen || line.in_use || (line.state === "confirmed" && !may("confirm a limits sheet"));
   return (
     <FormPage
-      key={`${line.id} ${line.state}`}
+      key={`${line.id} ${line.state} ${line.version}`}
       title={`${line.engine}, revision ${line.revision}`}
-      note={line.frozen ? "Frozen: a job judged by it is signed. Copy it to change it." : line.state}
+      note={standing(line)}
       start={form}
       readOnly={fixed || !may("draft a limits sheet")}
-      error={change.error ?? copy.error ?? confirm.error}
+      error={copy.error ?? confirm.error}
       kept={change.isSuccess}
-      onKeep={(next) => change.mutate({ id, form: next })}
+      onKeep={async (next) => {
+        await change.mutateAsync({ id, form: next });
+      }}
       actions={
         <>
           {may("draft a limits sheet") && (
@@ -75,9 +82,14 @@ export function SheetFormPage() {
               Copy to a new revision
             </Button>
           )}
-          {line.state === "draft" && may("confirm a limits sheet") && (
-            <Button kind="strong" onClick={() => confirm.mutate(id)}>
+          {line.state !== "confirmed" && may("confirm a limits sheet") && (
+            <Button kind="strong" onClick={() => confirm.mutate({ id, version: line.version, sure: false })}>
               Confirm against its sources
+            </Button>
+          )}
+          {unsourced && (
+            <Button onClick={() => confirm.mutate({ id, version: line.version, sure: true })}>
+              I have checked them all the same
             </Button>
           )}
         </>
@@ -86,97 +98,102 @@ export function SheetFormPage() {
   );
 }
 
+function standing(line: Schemas["SheetLine"]): string {
+  if (line.frozen) return "Frozen: a job judged by it is signed. Copy it to change it.";
+  if (line.in_use)
+    return `${line.state}; a job stands on it. Copy it to change it, and take the copy up on the job.`;
+  return line.state;
+}
+
 interface FormProps {
   title: string;
   note?: string;
   start: SheetForm;
   readOnly: boolean;
-  error: unknown;
+  error?: unknown;
   kept?: boolean;
-  onKeep: (form: SheetForm) => void;
+  onKeep: (form: SheetForm) => Promise<void>;
   actions?: React.ReactNode;
 }
 
 function FormPage({ title, note = "", start, readOnly, error, kept, onKeep, actions }: FormProps) {
-  const [form, setForm] = useState(start);
+  const { form, field, fault, set, said, submit, submitWith } = useServerForm<SheetForm>(start, onKeep, {
+    guard: !readOnly,
+  });
+  const sheet = form.watch();
   const blank = useBlank();
-  const refused = error instanceof Refused ? error : null;
   const figures = blank.data?.figures ?? [];
+  const odd = said?.error instanceof Refused && said.error.code === "odd-sheet";
   return (
     <Page title={title} note={note} actions={actions}>
       <fieldset disabled={readOnly}>
         <div className="grid grid-cols-[2fr_1fr] gap-6">
-          <Field
-            label="Engine: make and model"
-            value={form.engine}
-            fault={refused?.at("engine")}
-            onChange={(event) => setForm({ ...form, engine: event.target.value })}
-          />
-          <Choice
+          <Field label="Engine: make and model" {...field("engine")} />
+          <Pick
             label="A bare number is in"
-            value={form.unit}
             options={[
               { value: "in", label: "inch" },
               { value: "mm", label: "millimetre" },
             ]}
-            onChange={(unit) => setForm({ ...form, unit })}
+            {...field("unit")}
           />
         </div>
         <div className="h-4" />
         <LayoutPart
           layouts={blank.data?.layouts ?? []}
-          layout={form.layout}
-          onChange={(layout) => setForm({ ...form, layout })}
+          layout={sheet.layout}
+          fault={(where) => fault(where)}
+          onChange={(layout) => set({ layout })}
         />
         {(["rods", "mains"] as const).map((part) => (
           <SetPart
             key={part}
             title={part === "rods" ? "Rod journals" : "Main journals"}
             part={part}
-            form={form[part]}
+            form={sheet[part]}
             figures={figures}
-            refused={refused}
-            onChange={(next) => setForm({ ...form, [part]: next })}
+            fault={fault}
+            onChange={(next) => set({ [part]: next })}
           />
         ))}
         <Section title="Materials">
           <div className="grid grid-cols-3 gap-4">
             <MaterialChoice
               label="Crank"
-              value={form.crank_material}
-              onChange={(crank_material) => setForm({ ...form, crank_material })}
+              value={sheet.crank_material}
+              onChange={(crank_material) => set({ crank_material })}
             />
             <MaterialChoice
               label="Housings of the mains"
-              value={form.mains.housing_material}
-              onChange={(housing_material) =>
-                setForm({ ...form, mains: { ...form.mains, housing_material } })
-              }
+              value={sheet.mains.housing_material}
+              onChange={(housing_material) => set({ mains: { ...sheet.mains, housing_material } })}
             />
             <MaterialChoice
               label="Rods"
-              value={form.rods.housing_material}
-              onChange={(housing_material) => setForm({ ...form, rods: { ...form.rods, housing_material } })}
+              value={sheet.rods.housing_material}
+              onChange={(housing_material) => set({ rods: { ...sheet.rods, housing_material } })}
             />
           </div>
         </Section>
         <Section title="Notes">
-          <TextArea
-            label="Anything that belongs to these limits"
-            value={form.notes}
-            onChange={(event) => setForm({ ...form, notes: event.target.value })}
-          />
+          <TextArea label="Anything that belongs to these limits" {...field("notes")} />
         </Section>
       </fieldset>
       <div className="sticky bottom-0 flex items-center gap-4 border-t-2 border-line bg-paper py-3">
         {!readOnly && (
-          <Button kind="strong" onClick={() => onKeep(form)}>
+          <Button kind="strong" onClick={(event) => void submit(event)}>
             Keep the sheet
           </Button>
         )}
+        {odd && (
+          <Button onClick={(event) => void submitWith((values) => ({ ...values, sure: true }))(event)}>
+            Keep it as it is
+          </Button>
+        )}
         <div className="flex-1">
+          <SaidNotice said={said} />
           <Faults error={error} />
-          {kept && !refused && <Notice>Kept.</Notice>}
+          {kept && !said && <Notice>Kept.</Notice>}
         </div>
       </div>
     </Page>

@@ -46,7 +46,8 @@ export function useLimitsChanges() {
       onSuccess,
     }),
     confirm: useMutation({
-      mutationFn: (id: number) => ask(client.POST("/api/limits/{revision_id}/confirm", path(id))),
+      mutationFn: ({ id, ...body }: Schemas["ConfirmIn"] & { id: number }) =>
+        ask(client.POST("/api/limits/{revision_id}/confirm", { ...path(id), body })),
       onSuccess,
     }),
     takeIn: useMutation({

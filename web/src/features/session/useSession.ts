@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
 import { ask, client, type Schemas } from "../../api";
+import { forgetKnown } from "../../shared/away";
 
 export type Session = Schemas["SessionOut"];
 export type Act = Schemas["Act"];
@@ -12,10 +13,13 @@ export function useSession() {
 
 /** The person signed in; pages behind the sign-in only. */
 export function usePerson(): Schemas["PersonOut"] {
-  const person = useSession().data?.person;
-  if (!person) throw new Error("This page is behind the sign-in.");
-  return person;
+  return useSession().data?.person ?? NOBODY;
 }
+
+/** Stands in for the moment between signing out and the sign-in page. */
+const NOBODY: Schemas["PersonOut"] = {
+  id: 0, name: "", role: "bench", active: false, shown_unit: "in", rights: [],
+}; // prettier-ignore
 
 /** Whether the person signed in may do something. */
 export function useMay(): (act: Act) => boolean {
@@ -37,8 +41,10 @@ export function useSessionChanges() {
     signOut: useMutation({
       mutationFn: () => ask(client.DELETE("/api/session")),
       onSuccess: (session) => {
-        queries.clear();
+        // The session first: a page still drawn must never find nobody at all.
         queries.setQueryData(KEY, session);
+        queries.removeQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] });
+        forgetKnown();
       },
     }),
     changePassword: useMutation({

@@ -3,8 +3,9 @@ import { useState } from "react";
 
 import { ask, client, Refused } from "../../api";
 import { dayText } from "../../shared/dates";
+import { SaidNotice, useServerForm } from "../../shared/forms";
 import { type Bench, useKeepBench } from "../../shared/job";
-import { Button, Dialog, Faults, Field, Section, TextArea } from "../../shared/ui";
+import { Button, Dialog, Faults, Field, Pick, Section, TextArea } from "../../shared/ui";
 import { useMay } from "../session";
 
 /** The job's card: whose engine, what is wrong with it, and the limits it is judged by. */
@@ -32,7 +33,7 @@ export function CardPart({ bench }: { bench: Bench }) {
           bench.other_limits.map((other) => (
             <Button key={other.id} onClick={() => takeUp.mutate(other.id)}>
               Judge by limits revision {other.revision}
-              {other.state === "draft" ? ", draft" : ""}
+              {other.state === "confirmed" ? "" : `, ${other.state}`}
             </Button>
           ))}
       </div>
@@ -51,40 +52,58 @@ function CardDialog({
   open: boolean;
   onOpenChange: (open: boolean) => void;
 }) {
-  const { title, customer, complaint, due } = bench.card;
-  const [card, setCard] = useState({ title, customer, complaint, due: due ?? "" });
-  const keep = useKeepBench();
-  const change = useMutation({
-    mutationFn: () =>
-      ask(
-        client.PUT("/api/jobs/{job_id}", {
-          params: { path: { job_id: bench.card.id } },
-          body: { ...card, due: card.due || null },
-        }),
-      ),
-    onSuccess: (changed) => {
-      keep(changed);
-      onOpenChange(false);
-    },
-  });
-  const refused = change.error instanceof Refused ? change.error : null;
-  const field = (name: keyof typeof card) => ({
-    value: card[name],
-    fault: refused?.at(name),
-    onChange: (event: { target: { value: string } }) => setCard({ ...card, [name]: event.target.value }),
-  });
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="Job card">
-      <div className="flex flex-col gap-4">
-        <Field label="Engine or machine" {...field("title")} />
-        <Field label="Customer" {...field("customer")} />
-        <Field label="Due" type="date" {...field("due")} />
-        <TextArea label="Complaint" {...field("complaint")} />
-        {!refused?.faults.length && <Faults error={change.error} />}
-        <Button kind="strong" onClick={() => change.mutate()}>
-          Keep it
-        </Button>
-      </div>
+      <CardForm bench={bench} onDone={() => onOpenChange(false)} />
     </Dialog>
+  );
+}
+
+const UNITS = [
+  { value: "in", label: "inch" },
+  { value: "mm", label: "millimetre" },
+];
+
+function CardForm({ bench, onDone }: { bench: Bench; onDone: () => void }) {
+  const { title, customer, complaint, due, entry_unit } = bench.card;
+  const [version, setVersion] = useState(bench.card.card_version);
+  const keep = useKeepBench();
+  const { field, said, submit } = useServerForm(
+    { title, customer, complaint, due: due ?? "", entry_unit },
+    async (given) => {
+      try {
+        const changed = await ask(
+          client.PUT("/api/jobs/{job_id}", {
+            params: { path: { job_id: bench.card.id } },
+            body: { ...given, due: given.due || null, card_version: version },
+          }),
+        );
+        keep(changed);
+        onDone();
+      } catch (error) {
+        // Told what the other changed, a second try keeps this one's.
+        if (error instanceof Refused && error.code === "changed-meanwhile")
+          setVersion(bench.card.card_version);
+        throw error;
+      }
+    },
+  );
+  return (
+    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
+      <Field label="Engine or machine" {...field("title")} />
+      <Field label="Customer" {...field("customer")} />
+      <Field label="Due" type="date" {...field("due")} />
+      <TextArea label="Complaint" {...field("complaint")} />
+      <Pick
+        label="A bare number is in"
+        hint="What was typed stays as it was meant."
+        options={UNITS}
+        {...field("entry_unit")}
+      />
+      <SaidNotice said={said} />
+      <Button kind="strong" type="submit">
+        Keep it
+      </Button>
+    </form>
   );
 }

@@ -1,5 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
-import { useRef } from "react";
+import { useRef, useState } from "react";
 
 import { ask, client } from "../../api";
 import { type Bench, useKeepBench } from "../../shared/job";
@@ -10,12 +10,26 @@ export function FilePart({ bench }: { bench: Bench }) {
   const file = useRef<HTMLInputElement>(null);
   const keep = useKeepBench();
   const path = { job_id: bench.card.id };
-  const gauge = bench.gauges[0]?.id ?? "";
-  const takeIn = useMutation({
-    mutationFn: (text: string) =>
-      ask(client.POST("/api/jobs/{job_id}/readings.csv", { params: { path }, body: { text, gauge } })),
-    onSuccess: keep,
+  const gauge = bench.gauges.find((one) => one.purposes.includes("journals"))?.id ?? "";
+  const [text, setText] = useState("");
+  const compare = useMutation({
+    mutationFn: (given: string) =>
+      ask(
+        client.POST("/api/jobs/{job_id}/readings.csv/compare", {
+          params: { path },
+          body: { text: given, gauge },
+        }),
+      ),
   });
+  const takeIn = useMutation({
+    mutationFn: () =>
+      ask(client.POST("/api/jobs/{job_id}/readings.csv", { params: { path }, body: { text, gauge } })),
+    onSuccess: (taken) => {
+      keep(taken);
+      compare.reset();
+    },
+  });
+  const found = compare.data;
   const base = `/api/jobs/${bench.card.id}`;
   return (
     <Section title="Files and paper">
@@ -45,11 +59,35 @@ export function FilePart({ bench }: { bench: Bench }) {
         onChange={(event) => {
           const chosen = event.target.files?.[0];
           event.target.value = "";
-          void chosen?.text().then((text) => takeIn.mutate(text));
+          takeIn.reset();
+          void chosen?.text().then((read) => {
+            setText(read);
+            compare.mutate(read);
+          });
         }}
       />
       <div className="mt-2">
-        <Faults error={takeIn.error} />
+        <Faults error={compare.error ?? takeIn.error} />
+        {found && (
+          <Notice>
+            <p>{found.words}</p>
+            {found.differs.map((line) => (
+              <p key={line} className="text-red">
+                {line}
+              </p>
+            ))}
+            {found.new > 0 && found.differs.length === 0 && (
+              <Button
+                kind="strong"
+                className="mt-2"
+                disabled={takeIn.isPending}
+                onClick={() => takeIn.mutate()}
+              >
+                Take {found.new} in
+              </Button>
+            )}
+          </Notice>
+        )}
         {takeIn.isSuccess && <Notice>The readings are taken in.</Notice>}
       </div>
     </Section>

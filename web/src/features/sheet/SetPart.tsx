@@ -1,5 +1,7 @@
+import type { ReactNode } from "react";
+
 import type { Schemas } from "../../api";
-import { type Bench, DecideBar, type Journal } from "../../shared/job";
+import { type Bench, DecideBar, type Journal, useDecisions, type Waiving } from "../../shared/job";
 import { PunchMark } from "../../shared/marks";
 import { useMay } from "../session";
 import { StepTable } from "./StepTable";
@@ -8,7 +10,7 @@ interface Props {
   bench: Bench;
   found: Schemas["Assessment"];
   set: "mains" | "rods";
-  onWaive: (journal: Journal) => void;
+  onWaive: (waiving: Waiving) => void;
 }
 
 /** One set of the sheet: the decision, the reasons, each journal, the steps and the shells. */
@@ -69,7 +71,7 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
 interface JournalsProps {
   journals: readonly Journal[];
   bench: Bench;
-  onWaive: ((journal: Journal) => void) | undefined;
+  onWaive: ((waiving: Waiving) => void) | undefined;
 }
 
 function JournalTable({ journals, bench, onWaive }: JournalsProps) {
@@ -84,40 +86,75 @@ function JournalTable({ journals, bench, onWaive }: JournalsProps) {
         </tr>
       </thead>
       <tbody>
-        {journals.map((journal) => {
-          const waived = bench.decisions.find((made) => made.journal === journal.id);
-          return (
-            <tr key={journal.id} className="border-b border-line align-middle">
-              <td className="py-1">
-                <span className="flex items-center gap-2">
-                  <PunchMark code={journal.mark.code} size={18} label={journal.mark.word} />
-                  <span className="font-semibold">{journal.short_name}</span> {journal.mark.letter}
-                </span>
-              </td>
-              <td className="figure pr-3 text-right text-[17px] font-bold">{journal.least?.text ?? "–"}</td>
-              <td className="figure pr-3 text-right">{journal.clean_up?.to_spare ?? ""}</td>
-              <td className="text-[15px]">
-                {waived ? `waived: ${waived.reason}` : journal.clearance.words}
-                {!waived && journal.to_read.length > 0 && !bench.card.signed && (
-                  <span className="block">
-                    {journal.to_read.length} to read{" "}
-                    {onWaive && (
-                      <button
-                        type="button"
-                        className="min-h-8 font-semibold text-blue"
-                        onClick={() => onWaive(journal)}
-                      >
-                        Waive {journal.short_name}
-                      </button>
-                    )}
-                  </span>
-                )}
-              </td>
-            </tr>
-          );
-        })}
+        {journals.map((journal) => (
+          <tr key={journal.id} className="border-b border-line align-middle">
+            <td className="py-1">
+              <span className="flex items-center gap-2">
+                <PunchMark code={journal.mark.code} size={18} label={journal.mark.word} />
+                <span className="font-semibold">{journal.short_name}</span> {journal.mark.letter}
+              </span>
+            </td>
+            <td className="figure pr-3 text-right text-[17px] font-bold">{journal.least_words || "–"}</td>
+            <td className="figure pr-3 text-right">{journal.clean_up?.to_spare ?? ""}</td>
+            <td className="text-[15px]">
+              {journal.clearance.words}
+              <Waivers journal={journal} bench={bench} onWaive={onWaive} />
+            </td>
+          </tr>
+        ))}
       </tbody>
     </table>
+  );
+}
+
+/** What is waived of a journal, and what could be. */
+function Waivers({ journal, bench, onWaive }: Omit<JournalsProps, "journals"> & { journal: Journal }) {
+  const { takeBack } = useDecisions(bench.card.id);
+  const waived = bench.decisions.filter((made) => made.journal === journal.id && !made.made_elsewhere);
+  const open = onWaive && !bench.card.signed;
+  const toRead = journal.to_read.length;
+  return (
+    <>
+      {waived.map((made) => (
+        <span key={made.id} className="block">
+          {made.about === "housing" ? "housing " : ""}waived by {made.by}: {made.reason}{" "}
+          {open && (
+            <button
+              type="button"
+              className="min-h-8 font-semibold text-blue"
+              onClick={() =>
+                takeBack.mutate({ set: journal.set, journal: journal.id, about: made.about ?? "readings" })
+              }
+            >
+              Take back
+            </button>
+          )}
+        </span>
+      ))}
+      {toRead > 0 && !bench.card.signed && (
+        <span className="block">
+          {toRead} to read{" "}
+          {open && (
+            <WaiveLink onClick={() => onWaive({ journal, about: "readings" })}>
+              Waive {journal.short_name}
+            </WaiveLink>
+          )}
+        </span>
+      )}
+      {journal.housing_waits && open && (
+        <WaiveLink onClick={() => onWaive({ journal, about: "housing" })}>
+          Waive the housing of {journal.short_name}
+        </WaiveLink>
+      )}
+    </>
+  );
+}
+
+function WaiveLink({ onClick, children }: { onClick: () => void; children: ReactNode }) {
+  return (
+    <button type="button" className="min-h-8 font-semibold text-blue" onClick={onClick}>
+      {children}
+    </button>
   );
 }
 

@@ -4,8 +4,9 @@ import { useOutletContext } from "react-router";
 
 import { ask, client } from "../../api";
 import { momentText } from "../../shared/dates";
-import { type Bench, type Journal, useDecisions, WaiveDialog } from "../../shared/job";
-import { Button, Faults, LinkButton, Page, Section } from "../../shared/ui";
+import { SaidNotice, useServerForm } from "../../shared/forms";
+import { type Bench, useDecisions, WaiveDialog, type Waiving } from "../../shared/job";
+import { Button, Dialog, Faults, LinkButton, Page, Section, TextArea } from "../../shared/ui";
 import { useMay } from "../session";
 import { CardPart } from "./CardPart";
 import { FilePart } from "./FilePart";
@@ -14,11 +15,12 @@ import { SetPart } from "./SetPart";
 /** The decision sheet: the whole engine on one page, to decide, sign and print. */
 export function SheetPage() {
   const bench = useOutletContext<Bench>();
-  const [waiving, setWaiving] = useState<Journal>();
+  const [waiving, setWaiving] = useState<Waiving>();
   const found = bench.signed_assessment ?? bench.assessment;
   const standing = bench.signatures.find((made) => !made.withdrawn_at && !made.made_elsewhere);
   return (
     <Page
+      untitled
       title={standing ? `Decision sheet, revision ${standing.revision}, signed` : "Decision sheet"}
       note={
         standing
@@ -53,16 +55,19 @@ export function SheetPage() {
       <CardPart bench={bench} />
       <FilePart bench={bench} />
       <HistoryPart jobId={bench.card.id} />
-      <WaiveDialog bench={bench} journal={waiving} onClose={() => setWaiving(undefined)} />
+      <WaiveDialog bench={bench} waiving={waiving} onClose={() => setWaiving(undefined)} />
     </Page>
   );
 }
 
 function SignPart({ bench }: { bench: Bench }) {
   const may = useMay();
-  const { sign, withdraw } = useDecisions(bench.card.id);
+  const { sign } = useDecisions(bench.card.id);
+  const [asking, setAsking] = useState<"" | "sign" | "withdraw">("");
   const decided = (["mains", "rods"] as const).every((set) =>
-    bench.decisions.some((made) => made.set === set && !made.journal && !made.outdated),
+    bench.decisions.some(
+      (made) => made.set === set && !made.journal && !made.outdated && !made.made_elsewhere,
+    ),
   );
   const earlier = bench.signatures.filter((made) => made.withdrawn_at !== null || made.made_elsewhere);
   return (
@@ -72,21 +77,19 @@ function SignPart({ bench }: { bench: Bench }) {
           Revision {made.revision}: signed by {made.by}, {momentText(made.at)}
           {made.made_elsewhere ? ", made elsewhere" : ""}
           {made.withdrawn_at ? `, withdrawn by ${made.withdrawn_by}, ${momentText(made.withdrawn_at)}` : ""}
+          {made.withdrawn_because && `: ${made.withdrawn_because}`}
         </p>
       ))}
       <div className="flex items-center gap-4">
         {bench.card.signed ? (
-          <Button
-            disabled={!may("withdraw a signature") || withdraw.isPending}
-            onClick={() => withdraw.mutate()}
-          >
+          <Button disabled={!may("withdraw a signature")} onClick={() => setAsking("withdraw")}>
             Withdraw the signature
           </Button>
         ) : (
           <Button
             kind="strong"
             disabled={!may("decide and sign") || !decided || sign.isPending}
-            onClick={() => sign.mutate()}
+            onClick={() => setAsking("sign")}
           >
             Sign the sheet
           </Button>
@@ -95,8 +98,54 @@ function SignPart({ bench }: { bench: Bench }) {
           {signHint(bench, decided, may("decide and sign"), may("withdraw a signature"))}
         </p>
       </div>
-      <Faults error={sign.error ?? withdraw.error} />
+      <Faults error={sign.error} />
+      <Dialog
+        open={asking === "sign"}
+        onOpenChange={() => setAsking("")}
+        title="Sign the sheet?"
+        note="It is frozen as it stands, with its limits and house rules. Only the owner can withdraw a signature."
+      >
+        {!bench.assessment.whole && (
+          <p className="mb-4 border-l-4 border-red pl-3 font-semibold">
+            Not everything on it is settled. It waits for {bench.assessment.waits_for}.
+          </p>
+        )}
+        <Button
+          kind="strong"
+          onClick={() => {
+            setAsking("");
+            sign.mutate();
+          }}
+        >
+          Yes, sign it
+        </Button>
+      </Dialog>
+      <Dialog
+        open={asking === "withdraw"}
+        onOpenChange={() => setAsking("")}
+        title="Withdraw the signature?"
+        note="The signed sheet stays in the record. The job opens again, and the next signature is a new revision."
+      >
+        <WithdrawForm jobId={bench.card.id} onDone={() => setAsking("")} />
+      </Dialog>
     </Section>
+  );
+}
+
+function WithdrawForm({ jobId, onDone }: { jobId: number; onDone: () => void }) {
+  const { withdraw } = useDecisions(jobId);
+  const { field, said, submit } = useServerForm({ reason: "" }, async ({ reason }) => {
+    await withdraw.mutateAsync(reason);
+    onDone();
+  });
+  return (
+    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
+      <TextArea label="Why" {...field("reason")} />
+      <SaidNotice said={said} />
+      <Button kind="strong" type="submit">
+        Withdraw it
+      </Button>
+    </form>
   );
 }
 

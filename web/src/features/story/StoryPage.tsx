@@ -37,6 +37,7 @@ export function StoryPage() {
   const days = [...new Set(lines.map((line) => longDayText(line.at)))];
   return (
     <Page
+      untitled
       title="Story"
       note="Nothing is erased: what was corrected, taken back or made stale is told here."
       actions={

@@ -14,9 +14,11 @@ interface Props {
 /** Accept a set's verdict, or decide otherwise; what was decided, and taking it back. */
 export function DecideBar({ bench, set, mayDecide }: Props) {
   const [overriding, setOverriding] = useState(false);
-  const { decide, takeBack } = useDecisions(bench.card.id);
+  const { decide, takeBack, takeUp } = useDecisions(bench.card.id);
   const answer = setAnswerOf(bench, set);
-  const decision = bench.decisions.find((made) => made.set === set && !made.journal);
+  const own = (made: Bench["decisions"][number]) => made.set === set && !made.journal;
+  const decision = bench.decisions.find((made) => own(made) && !made.made_elsewhere);
+  const elsewhere = bench.decisions.find((made) => own(made) && made.made_elsewhere);
   if (decision && (bench.card.signed || !decision.outdated)) {
     return (
       <div className="flex items-center justify-between gap-2 border-l-4 border-blue bg-sheet px-3 py-1">
@@ -26,21 +28,14 @@ export function DecideBar({ bench, set, mayDecide }: Props) {
           {decision.reason && <span className="block text-sm">{decision.reason}</span>}
         </p>
         {mayDecide && !bench.card.signed && (
-          <Button
-            kind="quiet"
-            className="whitespace-nowrap"
-            onClick={() => takeBack.mutate({ set, journal: "" })}
-          >
+          <Button kind="quiet" className="whitespace-nowrap" onClick={() => takeBack.mutate({ set })}>
             Take back
           </Button>
         )}
       </div>
     );
   }
-  const waived = bench.decisions
-    .filter((made) => made.set === set && made.journal)
-    .map((made) => made.journal);
-  const missing = answer.awaiting.filter((journal) => !waived.includes(journal));
+  const missing = answer.action === "replace" ? [] : answer.awaiting;
   const blocked = missing.length > 0 || !answer.can_be_accepted;
   return (
     <div>
@@ -49,12 +44,23 @@ export function DecideBar({ bench, set, mayDecide }: Props) {
           The verdict has changed since it was accepted. Decide again.
         </p>
       )}
+      {elsewhere && (
+        <p className="mb-2 border-l-4 border-line pl-3 leading-tight">
+          {elsewhere.kind} elsewhere by {elsewhere.by}
+          {elsewhere.action && `: ${elsewhere.action}`}. It decides nothing here.{" "}
+          {mayDecide && (
+            <Button kind="quiet" className="!px-1" onClick={() => takeUp.mutate(elsewhere.id)}>
+              Take it up
+            </Button>
+          )}
+        </p>
+      )}
       <div className="grid grid-cols-2 gap-2">
         <Button
           kind="strong"
           className="!px-2"
           disabled={!mayDecide || blocked || decide.isPending}
-          onClick={() => decide.mutate({ kind: "accepted", set, journal: "", undersize: "", reason: "" })}
+          onClick={() => decide.mutate({ kind: "accepted", set })}
         >
           Accept for {set}
         </Button>
@@ -63,7 +69,7 @@ export function DecideBar({ bench, set, mayDecide }: Props) {
         </Button>
       </div>
       <p className="mt-1 text-sm text-quiet">{whyNot(mayDecide, missing.length, answer.can_be_accepted)}</p>
-      <Faults error={decide.error ?? takeBack.error} />
+      <Faults error={decide.error ?? takeBack.error ?? takeUp.error} />
       <OverrideDialog bench={bench} set={set} open={overriding} onOpenChange={setOverriding} />
     </div>
   );

@@ -4,4 +4,4 @@ export { PlanChoice, planOf, PLANS, planValue } from "./PlanChoice";
 export { type Bench, type Journal, setAnswerOf, useBench, useKeepBench } from "./useBench";
 export { newId, useDecisions } from "./useDecisions";
 export { useStandings } from "./useStandings";
-export { WaiveDialog } from "./WaiveDialog";
+export { WaiveDialog, type Waiving } from "./WaiveDialog";

@@ -9,7 +9,8 @@ export function newId(): string {
   return Array.from(bytes, (byte) => byte.toString(16).padStart(2, "0")).join("");
 }
 
-type Deciding = Omit<Schemas["Deciding"], "id" | "at">;
+type Deciding = Partial<Omit<Schemas["Deciding"], "id" | "at">> & Pick<Schemas["Deciding"], "kind" | "set">;
+const PLAIN = { journal: "", about: "readings", undersize: "", reason: "", sure: false } as const;
 
 export function useDecisions(jobId: number) {
   const keep = useKeepBench();
@@ -20,14 +21,21 @@ export function useDecisions(jobId: number) {
         ask(
           client.POST("/api/jobs/{job_id}/decisions", {
             params: { path },
-            body: { ...given, id: newId(), at: new Date().toISOString() },
+            body: { ...PLAIN, ...given, id: newId(), at: new Date().toISOString() },
           }),
         ),
       onSuccess: keep,
     }),
     takeBack: useMutation({
-      mutationFn: (body: Schemas["TakeBackIn"]) =>
-        ask(client.POST("/api/jobs/{job_id}/decisions/take-back", { params: { path }, body })),
+      mutationFn: (given: Partial<Schemas["TakeBackIn"]> & Pick<Schemas["TakeBackIn"], "set">) => {
+        const body = { journal: "", about: "readings" as const, ...given };
+        return ask(client.POST("/api/jobs/{job_id}/decisions/take-back", { params: { path }, body }));
+      },
+      onSuccess: keep,
+    }),
+    takeUp: useMutation({
+      mutationFn: (id: string) =>
+        ask(client.POST("/api/jobs/{job_id}/decisions/take-up", { params: { path }, body: { id } })),
       onSuccess: keep,
     }),
     sign: useMutation({
@@ -35,7 +43,8 @@ export function useDecisions(jobId: number) {
       onSuccess: keep,
     }),
     withdraw: useMutation({
-      mutationFn: () => ask(client.POST("/api/jobs/{job_id}/signatures/withdraw", { params: { path } })),
+      mutationFn: (reason: string) =>
+        ask(client.POST("/api/jobs/{job_id}/signatures/withdraw", { params: { path }, body: { reason } })),
       onSuccess: keep,
     }),
   };

@@ -1,4 +1,11 @@
-import { type InputHTMLAttributes, type ReactNode, type TextareaHTMLAttributes, useId } from "react";
+import {
+  type InputHTMLAttributes,
+  type ReactNode,
+  type Ref,
+  type SelectHTMLAttributes,
+  type TextareaHTMLAttributes,
+  useId,
+} from "react";
 
 interface Frame {
   label: string;
@@ -32,7 +39,7 @@ export function Field({
   hint,
   className = "",
   ...rest
-}: Frame & InputHTMLAttributes<HTMLInputElement>) {
+}: Frame & InputHTMLAttributes<HTMLInputElement> & { ref?: Ref<HTMLInputElement> }) {
   const id = useId();
   return (
     <Labelled id={id} label={label} fault={fault} {...(hint ? { hint } : {})}>
@@ -53,11 +60,18 @@ export function TextArea({
   fault,
   hint,
   ...rest
-}: Frame & TextareaHTMLAttributes<HTMLTextAreaElement>) {
+}: Frame & TextareaHTMLAttributes<HTMLTextAreaElement> & { ref?: Ref<HTMLTextAreaElement> }) {
   const id = useId();
   return (
     <Labelled id={id} label={label} fault={fault} {...(hint ? { hint } : {})}>
-      <textarea id={id} rows={2} className={`${box} py-2 ${edge(fault)}`} {...rest} />
+      <textarea
+        id={id}
+        rows={2}
+        aria-invalid={fault ? true : undefined}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+        className={`${box} py-2 ${edge(fault)}`}
+        {...rest}
+      />
     </Labelled>
   );
 }
@@ -91,6 +105,33 @@ export function Choice<T extends string>({
           const chosen = options.find((option) => option.value === event.target.value);
           if (chosen) onChange(chosen.value);
         }}
+      >
+        {options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.label}
+          </option>
+        ))}
+      </select>
+    </Labelled>
+  );
+}
+
+interface PickProps extends Frame, SelectHTMLAttributes<HTMLSelectElement> {
+  options: readonly { value: string; label: string }[];
+  ref?: Ref<HTMLSelectElement>;
+}
+
+/** One of several as a field of a form: registered by name like any other. */
+export function Pick({ label, fault, hint, options, ...rest }: PickProps) {
+  const id = useId();
+  return (
+    <Labelled id={id} label={label} fault={fault} {...(hint ? { hint } : {})}>
+      <select
+        id={id}
+        aria-invalid={fault ? true : undefined}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+        className={`${box} ${edge(fault)}`}
+        {...rest}
       >
         {options.map((option) => (
           <option key={option.value} value={option.value}>

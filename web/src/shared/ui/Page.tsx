@@ -1,17 +1,23 @@
 import type { ReactNode } from "react";
 
+import { useTitle } from "../useTitle";
+
 /** A page below the head line: title, what can be done, and its body. */
 export function Page({
   title,
   note,
   actions,
+  untitled = false,
   children,
 }: {
   title: string;
   note?: string;
+  /** The frame around the page names its tab. */
+  untitled?: boolean;
   actions?: ReactNode;
   children: ReactNode;
 }) {
+  useTitle(untitled ? null : title);
   return (
     <main className="mx-auto max-w-[1280px] px-7 py-5">
       <div className="mb-4 flex flex-wrap items-end justify-between gap-3">

@@ -1,6 +1,6 @@
 export { Button, LinkButton } from "./Button";
 export { Dialog } from "./Dialog";
-export { Choice, Field, TextArea } from "./Field";
+export { Choice, Field, Pick, TextArea } from "./Field";
 export { Faults, Notice } from "./Notice";
 export { Page, Section } from "./Page";
 export { Graduations } from "./Graduations";

@@ -1,0 +1,3 @@
+export { SaidNotice } from "./SaidNotice";
+export { useLeaveGuard } from "./useLeaveGuard";
+export { inWords, type Said, useServerForm } from "./useServerForm";

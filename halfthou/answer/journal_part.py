@@ -196,6 +196,8 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
     if verdict.needs_machining:
         for reason in hardening_words(decided, say):
             return reason.text
+    if decided.case.mixed and decided.decision is None and _is_read(verdict):
+        return f"stands at {undersize_words(verdict.case.present, say)}; the set is mixed"
     if _all_aside(verdict):
         return "what was read before no longer counts"
     held = verdict.case.survey.held
@@ -210,6 +212,11 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
     if left and verdict.case.survey.form is not None:
         return f"{left} {'reading' if left == 1 else 'readings'} to go"
     return ""
+
+
+def _is_read(verdict: JournalVerdict) -> bool:
+    """Whether anything of the journal was read."""
+    return verdict.case.survey.form is not None
 
 
 def _figure(finding: Finding, say: Notation) -> FigureShown:

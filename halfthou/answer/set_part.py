@@ -35,6 +35,8 @@ def set_answer(
     ground = ground_band(decided) if grinding else None
     words = headline(decided, say)
     decision = accepted or decided.decision
+    # Of a mixed crank nothing is referred for heat or cracks: what may come of it is grinding.
+    mixed = decided.action is Action.REFER and decided.case.mixed and decided.choice is None
     return SetAnswer(
         set=decided.case.journal_set,
         name=set_name(decided.case.journal_set),
@@ -63,7 +65,7 @@ def set_answer(
         ladder=ladder_of(decided, steps, say),
         order=tuple(f"{journal} {spot}" for journal, spot in order),
         notes=_notes(decided, say),
-        cautions=cautions_for(decided.action),
+        cautions=cautions_for(Action.REGRIND if mixed else decided.action),
     )
 
 

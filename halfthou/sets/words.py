@@ -38,7 +38,7 @@ def _plain_headline(decided: SetVerdict, say: Notation) -> str:
     if action is Action.MEASURE:
         return _measure_headline(decided)
     if action is Action.REFER and decided.choice is None and decided.case.mixed:
-        return "mixed crank: a person chooses"
+        return "mixed crank: choose"
     choice = decided.choice
     if action is Action.REFER and choice is not None and choice.sure is None and choice.tight is not None:
         return f"refer: only a tight band, {undersize_words(choice.tight, say)}"

@@ -26,10 +26,12 @@ function SetBox({ answer, jobId }: { answer: Schemas["SetAnswer"]; jobId: number
         <span className="font-semibold leading-tight">{answer.mark.letter}</span>
       </span>
       <span className="leading-tight">
-        <span className="block text-[17px] font-semibold leading-tight">
+        <span className="line-clamp-2 text-[17px] font-semibold leading-tight">
           {answer.name}: {answer.headline}
         </span>
-        <span className="line-clamp-2 text-[15px] text-quiet">
+        <span
+          className={`text-[15px] text-quiet ${answer.headline.length > 18 ? "line-clamp-1" : "line-clamp-2"}`}
+        >
           {answer.reasons.map((reason) => reason.text).join(" ")}
         </span>
       </span>

@@ -35,11 +35,8 @@ function WarmthForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
     queryFn: () => ask(client.GET("/api/key")),
     staleTime: Infinity,
   });
-  const start = {
-    part: setup.sitting?.part ?? "",
-    gauge: setup.sitting?.gauge ?? "",
-    condition: setup.sitting?.condition ?? ("rested beside the gauge" as Condition),
-  };
+  const condition: Condition = setup.sitting?.condition ?? "rested beside the gauge";
+  const start = { part: setup.sitting?.part ?? "", gauge: setup.sitting?.gauge ?? "", condition };
   const { field, said, submit } = useServerForm(start, async (given) => {
     try {
       const body = { id: newId(), ...given, at: new Date().toISOString() };

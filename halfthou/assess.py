@@ -146,7 +146,7 @@ def open_budgets(job: Job, journal: str) -> tuple[BudgetShown, ...]:
 
 
 def notation_of(job: Job) -> Notation:
-    """The unit and decimals to show: no more than the gauges gave. Source: docs/trade/lengths.md, Display."""
+    """The unit and decimals to show: no more than the gauges gave. Source: docs/trade: Showing sizes."""
     usual = Notation.usual(job.shown_in)
     used = {reading.gauge for reading in job.readings}
     fine = any(g.id in used and g.unit is Unit.INCH and g.resolution <= HALF_TENTH for g in job.gauges)

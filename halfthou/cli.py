@@ -15,7 +15,7 @@ JUDGED, NOT_WHOLE, BAD_INPUT = 0, 1, 2
 
 
 def main(arguments: list[str] | None = None) -> int:
-    """Run one command. Gives the exit code: 0 judged whole, 1 not whole, 2 bad input (design 8.16)."""
+    """Run one command. Gives the exit code: 0 judged whole, 1 not whole, 2 bad input (docs/trade: Whole)."""
     asked = _parser().parse_args(arguments)
     if asked.command == "schema":
         print(json.dumps(JobFile.model_json_schema(mode="serialization"), indent=1))

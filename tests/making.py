@@ -33,7 +33,7 @@ NOON = datetime(2031, 5, 4, 12, tzinfo=UTC)
 MAKER = Source(kind=SourceKind.MAKER, place="bench book, page 12")
 CASES: dict[str, dict[str, Any]] = {
     case["id"]: case
-    for case in json.loads((Path(__file__).parent / "cases" / "handbook.json").read_text(encoding="utf-8"))
+    for case in json.loads((Path(__file__).parent / "cases" / "cases.json").read_text(encoding="utf-8"))
 }
 
 

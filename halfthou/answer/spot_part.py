@@ -8,7 +8,7 @@ from halfthou.lengths import ZERO, Notation
 from halfthou.surveys import Aside, JournalSurvey, SpotState, Taken
 from halfthou.verdicts import doubt_shown
 
-#: Degrees from the crown at which a bore is read. Source: handbook G, common practice.
+#: Degrees from the crown at which a bore is read. Source: docs/trade: Measuring a bearing, common practice.
 BORE_ANGLES_DEG = {"a": 0, "b": 60, "c": 120}
 WALL_ANGLES_DEG = {"a": 0, "b": 180}
 

@@ -40,7 +40,7 @@ def repeat_doubt(gauge: Gauge) -> float:
 def size_doubt(gauge: Gauge) -> float:
     """Standard uncertainty in nm of one size by a gauge as it comes from the cabinet, unchecked, at 20 degrees.
 
-    Source: GUM 4.3.7 (recalled), handbook C1 to C3.
+    Source: GUM 4.3.7 (recalled), docs/trade: Uncertainty.
     """
     return math.hypot(gauge.permissible_error.nm / RECTANGLE, repeat_doubt(gauge))
 
@@ -48,7 +48,7 @@ def size_doubt(gauge: Gauge) -> float:
 def difference_doubt(gauge: Gauge) -> float:
     """Standard uncertainty in nm of the difference of two readings of one gauge: its scale error cancels.
 
-    Source: design 8.1; GUM 5.2, recalled.
+    Source: docs/trade: Decision rule; GUM 5.2, recalled.
     """
     return math.sqrt(2) * repeat_doubt(gauge)
 
@@ -58,7 +58,7 @@ def fitness(span: Length, doubt_nm: float, guard: Guard) -> Fitness:
 
     Takes:   the span from the best a part can be to its limit; the standard uncertainty of the figure in nm.
     Gives:   half the span over U = 2u, and whether even the best part would clear the guard band.
-    Rule:    gauges.ratio.   Source: handbook C9, common practice.
+    Rule:    gauges.ratio.   Source: docs/trade: Gauge ratio, common practice.
     >>> round(fitness(Length(25_400), 2954.255634827246, Guard.ONE_SIDED_95).ratio, 3)
     2.149
     """
@@ -70,6 +70,6 @@ def fitness(span: Length, doubt_nm: float, guard: Guard) -> Fitness:
 def noise_floor(readings: int, deviation_nm: float) -> Length:
     """The out-of-round that so many readings of a perfectly round journal show on average, d2 times sigma.
 
-    Rule:    gauges.noise-floor.   Source: handbook C7; control-chart constant d2.
+    Rule:    gauges.noise-floor.   Source: docs/trade: Noise floor; control-chart constant d2.
     """
     return Length(round(D2[min(max(readings, 2), 8)] * deviation_nm))

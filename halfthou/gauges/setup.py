@@ -60,7 +60,7 @@ class Place:
 def own_terms(setup: Setup, place: Place) -> Budget:
     """What no other spot shares: one step of the scale and the repeatability of the hand.
 
-    Rule:    gauges.budget.   Source: GUM 4.2, F.2.2.1, recalled; handbook C3.
+    Rule:    gauges.budget.   Source: GUM 4.2, F.2.2.1, recalled; docs/trade: A micrometer's budget.
     """
     step = setup.gauge.resolution.nm / (2 * RECTANGLE)
     return (
@@ -72,7 +72,7 @@ def own_terms(setup: Setup, place: Place) -> Budget:
 def shared_terms(setup: Setup, size: Length, part: str, cabinet: Cabinet) -> Budget:
     """What every reading of one part in one sitting shares: the scale, and warmth that nobody measured.
 
-    Rule:    gauges.budget.   Source: GUM 4.3, recalled; handbook C3, C4.
+    Rule:    gauges.budget.   Source: GUM 4.3, recalled; docs/trade: A micrometer's budget; docs/trade: What cancels.
     """
     terms = scale_terms(setup.gauge, setup.setting, size, cabinet)
     expansion = COEFFICIENTS[setup.part.material]

@@ -32,7 +32,7 @@ class SlipKind(StrEnum):
     REVOLUTION = "one turn of the dial"
 
 
-#: How likely each is before the neighbours are looked at. Source: handbook A5, invented there to start from.
+#: How likely each is before the neighbours are looked at. Source: docs/trade: Slips of reading, invented there to start from.
 WEIGHT: dict[SlipKind, float] = {
     SlipKind.TURN: 0.30,
     SlipKind.TWO_TURNS: 0.03,
@@ -46,7 +46,7 @@ WEIGHT: dict[SlipKind, float] = {
     SlipKind.SIGN: 0.10,
     SlipKind.REVOLUTION: 0.10,
 }
-#: One turn of a micrometer's thimble: 40 threads to the inch, or 0.5 mm. Source: handbook A5, from memory.
+#: One turn of a micrometer's thimble: 40 threads to the inch, or 0.5 mm. Source: docs/trade: Slips of reading, from memory.
 TURN = {Unit.INCH: Length(635_000), Unit.MM: Length(500_000)}
 _SLEEVE = {Unit.INCH: (2_540_000,), Unit.MM: (1_000_000, 5_000_000)}
 _FRAMED = (GaugeKind.MICROMETER, GaugeKind.DIGITAL_MICROMETER)
@@ -76,7 +76,7 @@ class ReadText:
 def slips_of(read: ReadText) -> Iterator[Slip]:
     """Every slip that this gauge and this text allow.
 
-    Rule:    gauges.slips.   Source: handbook A5; thimble and frame from memory.
+    Rule:    gauges.slips.   Source: docs/trade: Slips of reading; thimble and frame from memory.
     >>> mic = None
     >>> read = ReadText(Length(58_026_300), "2.2845", Unit.INCH, mic, Length(57_124_600))
     >>> any(slip.meant == Length(57_111_900) for slip in slips_of(read))

@@ -19,8 +19,8 @@ class Expansion(NamedTuple):
     spread_ppb: int
 
 
-#: Source: handbook B, from memory (general handbook ranges); gauge steel ISO 3650, recalled. The spread is
-#: ±1e-6 unless the alloy is known (handbook B).
+#: Source: docs/trade: Sizes at 20 degrees, from memory (general reference ranges); gauge steel ISO 3650, recalled. The spread is
+#: ±1e-6 unless the alloy is known (docs/trade: Sizes at 20 degrees).
 COEFFICIENTS: dict[Material, Expansion] = {
     Material.STEEL: Expansion(11_700, 1_000),
     Material.GREY_IRON: Expansion(10_800, 1_000),
@@ -63,7 +63,7 @@ def at_reference(read: Length, part: Warmth, scale: Warmth) -> Length:
     Takes:   the size the gauge gave; material and temperature of the part, and of the gauge's scale (or of the
              master a comparator was set on).
     Gives:   R·(1 + a_i(T_i - 20)) / (1 + a_p(T_p - 20)), in whole nanometres.
-    Rule:    gauges.temperature.   Source: handbook B; ISO 1.
+    Rule:    gauges.temperature.   Source: docs/trade: Sizes at 20 degrees; ISO 1.
     >>> warm = Warmth(Material.STEEL, 35.0)
     >>> at_reference(Length(60_000_000), warm, Warmth(Material.GAUGE_STEEL, 20.0))
     Length(nm=59989472)

@@ -29,7 +29,7 @@ class Feature(StrEnum):
 
 #: The spots of everything but the journal, whose plan can be chosen. Bores: two planes, the crown (a) and 60
 #: degrees to either side of it, never on the joint. Walls: the upper half (a) and the lower (b), at the crown.
-#: Source: handbook E1, G, common practice.
+#: Source: docs/trade: Measuring a bearing, common practice.
 FIXED_SPOTS: dict[Feature, tuple[str, ...]] = {
     Feature.BEARING_BORE: ("1a", "1b", "1c", "2a", "2b", "2c"),
     Feature.HOUSING_BORE: ("1a", "1b", "1c", "2a", "2b", "2c"),
@@ -110,7 +110,7 @@ class Look(StrEnum):
     TREATMENT = "hardening after grinding"
 
 
-#: What each look may answer. Terms: handbook D4, M; the-work, rules 7 and 9.
+#: What each look may answer. Terms: docs/trade: Hardness and fillets; docs/trade: What is seen.
 ANSWERS: dict[Look, tuple[str, ...]] = {
     Look.CLAIMED_UNDERSIZE: ("paint", "stamp", "paper", "word of mouth"),
     Look.SURFACE: ("nail runs clear", "light marks", "nail catches"),

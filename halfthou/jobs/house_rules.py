@@ -11,14 +11,14 @@ from halfthou.lengths import ZERO, Length
 
 
 class Guard(StrEnum):
-    """How far from a limit a value must lie to be called. Source: design 8.1; ISO 14253-1 (recalled)."""
+    """How far from a limit a value must lie to be called. Source: docs/trade: Decision rule; ISO 14253-1 (recalled)."""
 
     ONE_SIDED_95 = "1.645u"
     TWO_U = "2u"
 
 
 class HardenedCrank(StrEnum):
-    """Whether a case-hardened crank is ground here. Source: the-work, where good shops disagree."""
+    """Whether a case-hardened crank is ground here. Good shops disagree: docs/trade: Hardness and fillets."""
 
     NEVER = "never ground"
     WITHIN_CASE = "ground within the case"

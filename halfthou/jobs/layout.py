@@ -19,7 +19,7 @@ class Arrangement(StrEnum):
 class Pin(Document):
     """One rod journal: the cylinders whose rods it carries and its throw angle in degrees.
 
-    Pins shared by two rods are one journal (design 8.9).
+    Pins shared by two rods are one journal (docs/trade: Shared pins).
     """
 
     cylinders: Annotated[tuple[int, ...], Field(min_length=1, max_length=2)]

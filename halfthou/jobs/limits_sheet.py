@@ -20,7 +20,7 @@ class JournalSet(StrEnum):
 
 
 class Hardening(StrEnum):
-    """How the journals were hardened. Source: handbook D4."""
+    """How the journals were hardened. Source: docs/trade: Hardness and fillets."""
 
     NONE = "none"
     INDUCTION = "induction"

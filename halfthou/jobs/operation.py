@@ -12,7 +12,7 @@ PartName = Annotated[str, Field(pattern=r"^([MR][1-9][0-9]?|mains|rods|crank)$")
 
 
 class OperationKind(StrEnum):
-    """Work on the bottom end that readings depend on. Source: handbook O."""
+    """Work on the bottom end that readings depend on. Source: docs/trade: What work makes stale."""
 
     GRIND = "grind"
     POLISH = "polish"

@@ -26,7 +26,7 @@ class ReadingOrder(StrEnum):
 
 class Plan(Document):
     """Planes are numbered from the front; angles are degrees from the throw (mains: from cylinder 1 top dead
-    centre), lettered a, b, c and so on. Source: handbook D1, common practice."""
+    centre), lettered a, b, c and so on. Source: docs/trade: Where to measure, common practice."""
 
     planes: Annotated[int, Field(ge=2, le=5)] = 2
     angles_deg: Annotated[tuple[int, ...], Field(min_length=2, max_length=8)] = (0, 45, 90, 135)

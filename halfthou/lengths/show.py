@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 
 from halfthou.lengths.length import NM_PER_UNIT, Length, Unit
 
-#: Decimals shown when the gauge does not resolve more. Source: handbook A4, common practice.
+#: Decimals shown when the gauge does not resolve more. Source: docs/trade: Showing sizes, common practice.
 USUAL_DECIMALS = {Unit.INCH: 4, Unit.MM: 3}
 
 
@@ -55,7 +55,7 @@ class Notation:
         return known
 
     def at_least(self, limit: Length) -> str:
-        """A lower limit, rounded up: converted, it never becomes easier. Source: docs/trade/lengths.md, Display."""
+        """A lower limit, rounded up: converted, it never becomes easier. Source: docs/trade: Showing sizes."""
         scaled, step = self._scaled(limit)
         ticks = -(-scaled // step)
         if self._too_coarse(limit, ticks * step - scaled, scaled):

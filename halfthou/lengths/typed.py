@@ -93,7 +93,7 @@ def read_length(text: str, unit: Unit) -> Typed | Asked:
     Takes:   the text as typed or said; the unit that a bare number takes.
     Gives:   the length, or the question to ask where the text can mean two things.
     Refuses: Unreadable, with a sentence for the person.
-    Rule:    lengths.typed.   Source: handbook A3, common practice.
+    Rule:    lengths.typed.   Source: docs/trade: Reading typed text, common practice.
     >>> read_length("53,32 mm", Unit.INCH)
     Typed(length=Length(nm=53320000), unit=<Unit.MM: 'mm'>, exact=True, how='as typed')
     """

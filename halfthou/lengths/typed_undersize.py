@@ -22,7 +22,7 @@ def read_undersize(text: str, unit: Unit, ladder: tuple[Length, ...] = ()) -> Ty
     Takes:   the text; the unit of the shop; the undersizes on the limits sheet, if known.
     Gives:   the undersize (0 for standard), or a question: 25 may be 0.25 mm or 0.025 in.
     Refuses: Unreadable.
-    Rule:    lengths.typed-undersize.   Source: handbook A3, common practice.
+    Rule:    lengths.typed-undersize.   Source: docs/trade: Reading typed text, common practice.
     >>> read_undersize("ten under", Unit.INCH).length == Length(254_000)
     True
     """

@@ -31,7 +31,7 @@ def oil_clearance(limits: JournalLimits, journal: tuple[Length, Length], undersi
     Takes:   limits whose housing bore and wall bands are for standard shells; the least and the greatest size
              the journal has or will have; the undersize of the shells, each wall of which is half of it thicker.
     Gives:   the least and the most clearance, or None where the sheet has no housing bore or wall.
-    Rule:    sets.clearance.   Source: docs/trade/bearings.md, Measuring. Assumes caps torqued, crush not counted.
+    Rule:    sets.clearance.   Source: docs/trade: Measuring a bearing. Assumes caps torqued, crush not counted.
     """
     housing, wall = limits.housing_bore, limits.wall
     if housing is None or wall is None:
@@ -167,7 +167,7 @@ def finished_band(decided: SetVerdict) -> tuple[Length, Length] | None:
     """The sizes a journal must have when it is finished, after polish: the new band less the undersize, capped
     where the worst cleans up. None while a size is open, or where the band would be of nothing.
 
-    Rule:    sets.regrind.grinder-band.   Source: docs/trade/journals.md, Choosing the size.
+    Rule:    sets.regrind.grinder-band.   Source: docs/trade: Choosing the size.
     """
     if decided.undersize is None or not decided.finished:
         return None

@@ -53,7 +53,7 @@ def hardening_says(limits: JournalLimits, house: HouseRules, undersize: Length) 
     """What the hardening makes of a proposed regrind.
 
     Gives:   regrind, refer or replace, and why; None where nothing is hardened.
-    Rule:    sets.regrind.hardened.   Source: docs/trade/journals.md, Hardness; both schools in docs/rules. A house
+    Rule:    sets.regrind.hardened.   Source: docs/trade: Hardness and fillets; both schools in docs/rules. A house
              rule that no owner has confirmed asks, it does not reject; nor does a rule of thumb.
     """
     kind = limits.hardening

@@ -114,7 +114,7 @@ def regrind_steps(limits: JournalLimits, present: Length) -> tuple[Step, ...]:
 def workable_band(limits: JournalLimits, house: HouseRules) -> Length:
     """The narrowest band a grinder is asked to hold: the house's, or half the maker's where that is smaller.
 
-    Rule:    sets.regrind.tight.   Source: docs/trade/journals.md, Choosing the size.
+    Rule:    sets.regrind.tight.   Source: docs/trade: Choosing the size.
     """
     return min(house.least_band, Length((limits.size.most - limits.size.least).nm // 2))
 
@@ -129,7 +129,7 @@ def choose_regrind_size(
     Gives:   the smallest usable step at which the sure end of every journal leaves a workable band above the least
              size of that step, or stands there already; None where there is none. A size that leaves a band of
              nothing is none. The possible end is chosen the same way and only named.
-    Rule:    sets.regrind.common-size, sets.regrind.sure-size.   Source: docs/trade/journals.md, Choosing the size;
+    Rule:    sets.regrind.common-size, sets.regrind.sure-size.   Source: docs/trade: Choosing the size;
              checked by brute force.
     """
     needing = {name: reach for name, reach in reaches.items() if reach.needs} or dict(reaches)

@@ -312,7 +312,7 @@ def _about_gauges(
     }
 
 
-#: Two readings of one spot this near each other confirm it: two tenths. Source: handbook A5.
+#: Two readings of one spot this near each other confirm it: two tenths. Source: docs/trade: Slips of reading.
 ALIKE = Length(5_080)
 
 

@@ -11,7 +11,7 @@ from halfthou.lengths import ZERO, Asked, Choice, Length, Notation, Typed, Unit,
 from halfthou.surveys.suspicion import expected_of
 
 #: How far past the sheet's own sizes a reading may lie before it is asked about: 0.010 in below the last
-#: undersize, 0.001 in above new. Source: handbook A5, from memory.
+#: undersize, 0.001 in above new. Source: docs/trade: Slips of reading, from memory.
 BELOW, ABOVE = Length(254_000), Length(25_400)
 #: A feature of which the sheet says nothing is taken for anything a bench reads: 1 mm to 1 m.
 ANYTHING = Window(Length(50_000_000), Length(1_000_000), Length(1_000_000_000))
@@ -55,7 +55,7 @@ def read_at(text: str, unit: Unit, window: Window, gauge: Gauge) -> Typed | Aske
     Gives:   the size, or a question whose answers are the slips that would make it fit, the likeliest first, and
              last the size as it was read.
     Refuses: Unreadable.
-    Rule:    gauges.slips.   Source: handbook A5.
+    Rule:    gauges.slips.   Source: docs/trade: Slips of reading.
     """
     found = read_here(text, unit, window)
     if not isinstance(found, Asked) or found.outside is None:

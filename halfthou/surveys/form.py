@@ -83,7 +83,7 @@ def fit_ovality(angles_deg: Sequence[float], sizes: Sequence[Length]) -> Ovality
     Takes:   at least three angles in degrees, none twice within 180, and the diameter at each.
     Gives:   mean and ovality O = 2·√(a² + b²).
     Refuses: ValueError for fewer than three readings.
-    Rule:    surveys.form.out-of-round.   Source: docs/trade/journals.md, Definitions; checked against numpy.
+    Rule:    surveys.form.out-of-round.   Source: docs/trade: Form of a journal; checked against numpy.
     >>> flat = [Length(50_000_000 + d) for d in (4_000, 0, -4_000, 0)]
     >>> fit_ovality((0, 45, 90, 135), flat).ovality
     Length(nm=8000)

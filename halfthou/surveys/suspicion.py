@@ -13,11 +13,11 @@ from halfthou.jobs import Feature, JournalLimits
 from halfthou.lengths import Length
 from halfthou.surveys.taken import Taken
 
-#: Two tenths: readings of one part are never expected to agree better. Source: handbook A5.
+#: Two tenths: readings of one part are never expected to agree better. Source: docs/trade: Slips of reading.
 FLOOR_NM = 5_080
 #: How far below the size it was ground to a whole journal may be worn. Source: common practice, no source.
 WEAR_NM = 76_200
-#: How far above new a size may read before it is odd. Source: handbook A5.
+#: How far above new a size may read before it is odd. Source: docs/trade: Slips of reading.
 ABOVE_NM = 25_400
 #: Median absolute deviation to standard deviation. Source: the normal distribution.
 MAD_TO_SIGMA = 1.4826
@@ -100,7 +100,7 @@ def find_suspects(read: Mapping[str, tuple[Taken, ...]], expected: Expected) -> 
 
     Takes:   the current readings of every journal of the set; what they can be.
     Gives:   a suspicion for each reading that lies outside its neighbours, or whose whole journal does.
-    Rule:    surveys.slips.   Source: handbook A5. Nothing is corrected here: a person takes or keeps.
+    Rule:    surveys.slips.   Source: docs/trade: Slips of reading. Nothing is corrected here: a person takes or keeps.
     """
     medians = {journal: float(median(t.size.nm for t in taken)) for journal, taken in read.items() if taken}
     found: dict[str, Suspicion] = {}
@@ -219,7 +219,7 @@ def _one(
 def meant_here(one: Taken, centre: float, spread: float, expected: Expected) -> tuple[Slip, ...]:
     """The best two slips that would bring a reading to where its neighbours are.
 
-    Source: handbook A5: ln(weight) - ((c - m)/s)²/2, kept within 4 s.
+    Source: docs/trade: Slips of reading: ln(weight) - ((c - m)/s)²/2, kept within 4 s.
     """
     shift = one.size.nm - one.said.nm
     best: dict[int, tuple[float, Slip]] = {}

@@ -85,7 +85,7 @@ def measured_clearance(case: JournalCase) -> tuple[Finding, ...]:
 
     Gives:   its least and its most against the sheet; none where too little is read, where the sheet gives no
              clearance, or on a shared pin.
-    Rule:    verdicts.clearance.   Source: docs/trade/bearings.md, Measuring: what bore gauge and micrometer share
+    Rule:    verdicts.clearance.   Source: docs/trade: Measuring a bearing: what bore gauge and micrometer share
              cancels.
     """
     survey, band = case.survey, case.limits.clearance

@@ -60,7 +60,7 @@ def blind_to_a_turn(case: JournalCase, in_use: frozenset[str], read: int) -> Ite
     """What the program cannot tell: a turn of the thimble while there is nothing to hold a reading against.
 
     Takes:   the gauges in use on the set (before the first reading: those of the cabinet); so many journals read.
-    Rule:    surveys.slips.   Source: handbook A5, edge case (c).
+    Rule:    surveys.slips.   Source: docs/trade: Slips of reading, edge case (c).
     """
     gauges = [gauge for gauge in journal_gauges(case) if gauge.id in in_use or not in_use]
     if read < 2 and any(gauge.kind in THIMBLES for gauge in gauges):

@@ -1,4 +1,4 @@
-"""Cautions that stand beside the work they belong to. Source: handbook P, common practice."""
+"""Cautions that stand beside the work they belong to. Source: docs/trade: Cautions, common practice."""
 
 from __future__ import annotations
 

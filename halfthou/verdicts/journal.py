@@ -243,7 +243,7 @@ def _polish_shell(
 ) -> Length | None:
     """The smallest polish shell that suits a journal which is only a little small, or lightly marked at its limit.
 
-    Rule:    verdicts.journal.polish-shell.   Source: docs/trade/journals.md, Choosing the size: short by less than
+    Rule:    verdicts.journal.polish-shell.   Source: docs/trade: Choosing the size: short by less than
              0.002 in, form sound.
     """
     size, *forms = findings

@@ -58,7 +58,7 @@ def test_a_file_gives_the_same_assessment_to_the_letter(one: Job) -> None:
 @settings(max_examples=40, deadline=None)
 @given(jobs())
 def test_nothing_is_reused_by_a_missing_reading(one: Job) -> None:
-    """Source: handbook 0: a missing reading is never zero and never passes."""
+    """Source: docs/trade: Authority of a limit: a missing reading is never zero and never passes."""
     for answer in assess(one).journals:
         if answer.to_read:
             assert answer.own_action.value not in ("reuse", "polish", "fit undersize")
@@ -83,7 +83,7 @@ def test_more_wear_never_asks_for_less(one: Job, thou: int) -> None:
 
 
 def test_the_newest_reading_of_a_spot_counts_and_the_other_is_kept() -> None:
-    """Source: design 8.13."""
+    """Source: docs/trade: Facts are only added."""
     one = job(GOOD_ENGINE)
     again = Reading(
         id="again", journal="R1", spot="1a", size=inches("2.0300"), typed="2.0300", unit=Unit.INCH, gauge="mic",
@@ -116,7 +116,7 @@ def test_a_look_taken_back_is_not_seen() -> None:
 
 
 def test_half_tenths_show_five_decimals_only_where_the_gauge_gives_them() -> None:
-    """Source: handbook A4."""
+    """Source: docs/trade: Showing sizes."""
     one = job(GOOD_ENGINE)
     fine = one.gauges[0].model_copy(update={"resolution": Length(1270)})
     assert assess(one).decimals == 4
@@ -133,7 +133,7 @@ def test_every_usual_layout_can_be_judged() -> None:
 
 
 def test_a_v12_has_seven_mains_and_six_pins() -> None:
-    """Source: design 8.9; common practice, no source."""
+    """Source: docs/trade: Shared pins; common practice, no source."""
     twelve = layout("V twelve")
     assert (len(twelve.mains), len(twelve.rods), twelve.cylinders) == (7, 6, 12)
 

@@ -47,7 +47,7 @@ BORE = Gauge(
 
 
 def test_gum_h1_combined_uncertainty_and_degrees_of_freedom() -> None:
-    """Source: JCGM 100 annex H.1, recalled: u_c 32 nm, ν_eff 16, U99 93 nm. Handbook C20 to C22."""
+    """Source: JCGM 100 annex H.1, recalled: u_c 32 nm, ν_eff 16, U99 93 nm. cases C20 to C22."""
     warmth = 50.000623e6 * 11.5e-6 * 0.029
     terms = ((25.0, 18.0), (9.7, 25.6), (2.9, 50.0), (warmth, 2.0))
     budget = tuple(Term(TermKind.SCALE, str(n), nm) for n, (nm, _) in enumerate(terms))
@@ -59,9 +59,9 @@ def test_gum_h1_combined_uncertainty_and_degrees_of_freedom() -> None:
 
 
 def test_the_worked_micrometer_budget() -> None:
-    """Source: handbook C3, C4, C5: five readings of a 57 mm journal, permissible error 5 µm, ±1 K, ±1e-6 over 5 K.
+    """Source: docs/trade: A micrometer's budget; docs/trade: What cancels: five readings of a 57 mm journal, permissible error 5 µm, ±1 K, ±1e-6 over 5 K.
 
-    Library value there: uncertainties, 2.9543 µm. The handbook takes s/√n of the very readings.
+    Library value there: uncertainties, 2.9543 µm. The case takes s/√n of the very readings.
     """
     read = [57_112_000, 57_113_000, 57_111_000, 57_112_000, 57_113_000]
     deviation, freedom = pooled([read])
@@ -77,7 +77,7 @@ def test_the_worked_micrometer_budget() -> None:
 
 
 def test_a_clearance_with_a_shared_micrometer() -> None:
-    """Source: handbook C09, C10; library there: one shared ufloat."""
+    """Source: cases C09, C10; library there: one shared ufloat."""
     mic = Term(TermKind.SCALE, "mic", 2.9)
     bore: Budget = (mic, Term(TermKind.SETTING, "set", 1.0), Term(TermKind.DIAL, "dial", 1.15))
     journal: Budget = (mic, Term(TermKind.REPEAT, "j", 0.5))
@@ -96,7 +96,7 @@ def test_a_clearance_with_a_shared_micrometer() -> None:
 def test_the_aiag_gauge_study_repeatability() -> None:
     """Source: AIAG MSA data set, 10 parts, 3 appraisers, 3 trials, recalled; its first five parts are
     those that the package GageRnR 0.8.0 carries in its tests (plus 3). Error mean square by that package:
-    handbook C18."""
+    case C18."""
     rows = (
         ".29 -.56 1.34 .47 -.80 .02 .59 -.31 2.26 -1.36", ".41 -.68 1.17 .50 -.92 -.11 .75 -.20 1.99 -1.25",
         ".64 -.58 1.27 .64 -.84 -.21 .66 -.17 2.01 -1.31", ".08 -.47 1.19 .01 -.56 -.20 .47 -.63 1.80 -1.68",
@@ -138,7 +138,7 @@ def test_the_noise_floor_is_d2_sigma() -> None:
 
 
 def test_the_gauge_ratio() -> None:
-    """Source: handbook C15: ±0.0005 in over U 0.000233 in."""
+    """Source: case C15: ±0.0005 in over U 0.000233 in."""
     found = fitness(inches("0.001"), 0.000233 * 25.4e6 / 2, Guard.ONE_SIDED_95)
     assert found.ratio == pytest.approx(CASES["C15"]["expected"], abs=CASES["C15"]["tol"])
     assert found.coarse
@@ -192,7 +192,7 @@ def test_size_and_taper_are_doubted_as_the_library_propagates_them(seed: int) ->
 
 @pytest.mark.parametrize("seed", range(25))
 def test_clean_up_doubles_its_doubt_but_not_what_it_shares(seed: int) -> None:
-    """Library: uncertainties, of 2·D_min - D_ref with D_ref a reading. Source of the rule: handbook D8."""
+    """Library: uncertainties, of 2·D_min - D_ref with D_ref a reading. Source of the rule: docs/trade: Choosing the size."""
     one, truth = mixed_job(seed)
     one = one.model_copy(update={"limits": one.limits.model_copy(update={"rods": limits("2.0360", "2.0368")})})
     survey = survey_journals(one)["R1"]
@@ -231,7 +231,7 @@ def clearance_job(against: str | None) -> Job:
 
 
 def test_a_bore_gauge_set_in_the_micrometer_shares_its_error_and_a_clearance_does_not_have_it() -> None:
-    """Library: uncertainties with the micrometer as one shared variable. Source: handbook C4."""
+    """Library: uncertainties with the micrometer as one shared variable. Source: docs/trade: What cancels."""
     mic = ufloat(0, MICROMETER.permissible_error.nm / math.sqrt(3))
     step, hand = MICROMETER.resolution.nm / math.sqrt(12), MICROMETER.resolution.nm / 2
     journal = mic + ufloat(0, step) + ufloat(0, hand)
@@ -247,7 +247,7 @@ def test_a_bore_gauge_set_in_the_micrometer_shares_its_error_and_a_clearance_doe
 
 
 def test_a_clearance_from_housing_and_walls_counts_the_wall_micrometer_once_for_both() -> None:
-    """Source: handbook E1, C10; library: uncertainties, the wall micrometer's scale shared by both halves."""
+    """Source: docs/trade: Measuring a bearing, C10; library: uncertainties, the wall micrometer's scale shared by both halves."""
     one = job({"R1": ["2.0375"] * 8}, rods=limits(clearance=band(".0012", ".0032")), gauges=(MICROMETER, FINE))
     housing = bearing(
         one, dict.fromkeys(("1a", "1b", "1c", "2a", "2b", "2c"), "2.1642"), Feature.HOUSING_BORE, FINE
@@ -295,7 +295,7 @@ def test_a_limit_no_gauge_can_accept_is_said_before_measuring() -> None:
 
 
 def test_a_coarse_gauge_is_told_once_for_the_set() -> None:
-    """Source: handbook C9: under 4 to 1."""
+    """Source: docs/trade: Gauge ratio: under 4 to 1."""
     notes = assess(job({"R1": ["2.0375"] * 8, "R2": ["2.0375"] * 8}, gauges=(MICROMETER,))).rods.notes
     assert [note.rule for note in notes] == ["gauges.ratio"]
     alone = assess(job({"R1": ["2.0375"] * 8}, gauges=(MICROMETER,))).rods.notes

@@ -29,8 +29,8 @@ def free_axis(radius: np.ndarray) -> float:
     return float(-2 * found.fun)
 
 
-def test_one_sided_wear_spans_the_handbook_interval() -> None:
-    """Source: handbook D16 (axis kept) and D17 (axis free, shapely.maximum_inscribed_circle)."""
+def test_one_sided_wear_spans_the_published_interval() -> None:
+    """Source: case D16 (axis kept) and D17 (axis free, shapely.maximum_inscribed_circle)."""
     radius = 28.560 - 0.060 * np.maximum(0, np.cos(TURN)) ** 2
     found = clean_up_size(Length(round(diameters(radius).min() * 1e6)), Length(57_120_000))
     assert found.sure.nm / 1e6 == pytest.approx(CASES["D16"]["expected"], abs=1e-5)
@@ -55,32 +55,32 @@ def test_the_interval_holds_every_worn_profile(one: float, oval: float, at: floa
     radius = ground / 2 - wear
     found = clean_up_size(Length(math.floor(diameters(radius).min() * 1e6)), Length(57_120_000))
     assert 2 * radius.min() >= found.sure.nm / 1e6 - 2e-6
-    # The program is linearised: its error is about e²/D, some 0.1 µm here (handbook D7).
+    # The program is linearised: its error is about e²/D, some 0.1 µm here (docs/trade: Clean-up).
     assert free_axis(radius) <= found.possible.nm / 1e6 + 2e-4
 
 
 def test_interval_from_the_ground_size() -> None:
-    """Source: handbook D15."""
+    """Source: case D15."""
     found = clean_up_size(inches("2.2482"), inches("2.2488"))
     assert (found.sure, found.possible) == (inches("2.2476"), inches("2.2482"))
     assert found.sure.nm / 25_400_000 == pytest.approx(CASES["D15"]["expected"], abs=1e-9)
 
 
 def test_a_score_whose_place_is_known_counts_from_there() -> None:
-    """Source: handbook D22: local diameter less twice the depth, on the kept axis, where nothing is worn."""
+    """Source: case D22: local diameter less twice the depth, on the kept axis, where nothing is worn."""
     found = clean_up_size(inches("2.2486"), inches("2.2486"), Score(inches("0.0035"), inches("2.2486")))
     assert found.sure.nm / 25_400_000 == pytest.approx(CASES["D22"]["expected"], abs=1e-9)
     assert found.possible == inches("2.2451")
 
 
 def test_a_score_somewhere_is_taken_at_the_worst_place() -> None:
-    """Source: handbook D7: 2·D_min - D_ref - 2s, to D_min - s."""
+    """Source: docs/trade: Clean-up: 2·D_min - D_ref - 2s, to D_min - s."""
     found = clean_up_size(inches("2.2482"), inches("2.2488"), Score(inches("0.0010")))
     assert (found.sure, found.possible) == (inches("2.2456"), inches("2.2472"))
 
 
 def test_doubt_counts_twice_at_the_sure_end() -> None:
-    """Source: handbook D8."""
+    """Source: docs/trade: Choosing the size."""
     found = clean_up_size(inches("2.2482"), inches("2.2488")).allowing_for(
         inches("0.0003"), inches("0.0004"), inches("0.0002")
     )

@@ -1,4 +1,4 @@
-"""The command line, as a person or a program calls it. Exit codes: design 8.16."""
+"""The command line, as a person or a program calls it. Exit codes: docs/trade: Whole."""
 
 import json
 import subprocess

@@ -26,13 +26,13 @@ def gauge(name: str, error: int, resolution: int, repeat: int) -> Gauge:
 
 
 def test_resolution_is_a_rectangle_of_half_a_step() -> None:
-    """Source: handbook C01; GUM F.2.2.1, recalled."""
+    """Source: case C01; GUM F.2.2.1, recalled."""
     only = gauge("r", 0, inches("0.0001").nm, 0)
     assert size_doubt(only) / 1000 == pytest.approx(CASES["C01"]["expected"], abs=CASES["C01"]["tol"])
 
 
 def test_permissible_error_is_a_rectangle() -> None:
-    """Source: handbook C02."""
+    """Source: case C02."""
     only = gauge("e", 4000, 1, 0)
     assert size_doubt(only) / 1000 == pytest.approx(CASES["C02"]["expected"], abs=CASES["C02"]["tol"])
 
@@ -82,7 +82,7 @@ def test_angles_that_huddle_together_make_the_fit_unsure(angles: tuple[float, ..
 
 
 def test_the_guard_factor_is_the_one_sided_95_percent_of_the_normal() -> None:
-    """Library: scipy.stats.norm; the factor is used to three decimals (design 8.1)."""
+    """Library: scipy.stats.norm; the factor is used to three decimals (docs/trade: Decision rule)."""
     assert guard_band(1_000_000.0, Guard.ONE_SIDED_95).nm == pytest.approx(
         stats.norm.ppf(0.95) * 1_000_000, rel=2e-4
     )

@@ -1,4 +1,4 @@
-"""Within, beyond, too close. Outside checks: scipy.stats.norm; the JCGM 106 example; the handbook's C07."""
+"""Within, beyond, too close. Outside checks: scipy.stats.norm; the JCGM 106 example; the case C07."""
 
 import pytest
 from hypothesis import given
@@ -29,8 +29,8 @@ def test_conformance_is_scipys_normal(spare: int, doubt: float) -> None:
     assert conformance(Length(spare), doubt) == pytest.approx(stats.norm.cdf(spare / doubt), abs=0.00051)
 
 
-def test_acceptance_limit_of_the_handbook() -> None:
-    """Source: handbook C07: limit 0.0030 in, u 0.0001 in, accepted up to 0.0028355 in."""
+def test_acceptance_limit_of_the_case() -> None:
+    """Source: case C07: limit 0.0030 in, u 0.0001 in, accepted up to 0.0028355 in."""
     u = inches("0.0001").nm
     accepted = inches("0.0030") - guard_band(u, Guard.ONE_SIDED_95)
     assert accepted.nm / 25_400_000 == pytest.approx(CASES["C07"]["expected"], abs=CASES["C07"]["tol"])
@@ -38,7 +38,7 @@ def test_acceptance_limit_of_the_handbook() -> None:
 
 @given(st.integers(-3_000, 3_000), st.floats(0.5, 900))
 def test_the_three_answers_agree_with_the_probability(spare: int, doubt: float) -> None:
-    """Within means at least 95 % by scipy's normal, beyond at most 5 %; between is too close (design 8.1)."""
+    """Within means at least 95 % by scipy's normal, beyond at most 5 %; between is too close (docs/trade: Decision rule)."""
     guard = guard_band(doubt, Guard.ONE_SIDED_95)
     p = stats.norm.cdf(spare / doubt)
     state = call(Length(spare), guard)
@@ -67,7 +67,7 @@ def test_exactly_the_guard_band_away_is_called() -> None:
 
 @pytest.mark.parametrize("value", [Length(1), Length(999_999)])
 def test_a_rule_of_thumb_settles_nothing(value: Length) -> None:
-    """Source: design 8.7."""
+    """Source: docs/trade: Authority of a limit."""
     found = judge(judged(value), Limit(Length(1000), False, SourceKind.RULE_OF_THUMB))
     assert found.state is State.TOO_CLOSE
 

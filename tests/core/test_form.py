@@ -1,4 +1,4 @@
-"""Form of a journal. Outside checks: numpy least squares and FFT; the handbook's cases D01 to D08."""
+"""Form of a journal. Outside checks: numpy least squares and FFT; cases D01 to D08."""
 
 import math
 
@@ -23,8 +23,8 @@ def spots(planes: dict[str, list[str]]) -> dict[str, Length]:
     }
 
 
-def test_two_point_figures_of_the_handbook() -> None:
-    """Source: handbook D01, D02, D03."""
+def test_two_point_figures_of_the_case() -> None:
+    """Source: cases D01, D02, D03."""
     form = form_of(spots(D01), places_of(Plan()))
     assert form.two_point is not None and form.taper is not None
     assert form.two_point.value == inches("0.0004")
@@ -33,8 +33,8 @@ def test_two_point_figures_of_the_handbook() -> None:
     assert (form.least.spots, form.taper.spots) == (("2c",), ("1c", "2c"))
 
 
-def test_fitted_ovality_of_the_handbook() -> None:
-    """Source: handbook D04, checked there with numpy.fft."""
+def test_fitted_ovality_of_the_case() -> None:
+    """Source: case D04, checked there with numpy.fft."""
     sizes = [inches(text) for text in D01["1"]]
     found = fit_ovality((0, 45, 90, 135), sizes).ovality_nm / 25_400_000
     assert found == pytest.approx(CASES["D04"]["expected"], abs=CASES["D04"]["tol"])
@@ -72,7 +72,7 @@ def test_fit_at_any_angles_is_numpy_least_squares(read: list[tuple[int, int]]) -
 
 @pytest.mark.parametrize(("case", "angles"), [("D05", 4), ("D06", 3), ("D07", 2)])
 def test_what_two_point_readings_miss_and_the_fit_does_not(case: str, angles: int) -> None:
-    """Source: handbook D05 to D07: the smallest share of an ellipse's ovality that max less min shows."""
+    """Source: cases D05 to D07: the smallest share of an ellipse's ovality that max less min shows."""
     plan = Plan(angles_deg=tuple(180 * n // angles for n in range(angles)))
     ovality = 1_000_000
     shares, fits = [], []
@@ -91,7 +91,7 @@ def test_what_two_point_readings_miss_and_the_fit_does_not(case: str, angles: in
 
 
 def test_a_three_lobed_journal_shows_nothing_to_diameters() -> None:
-    """Source: handbook D08: two-point readings are blind to odd lobes."""
+    """Source: case D08: two-point readings are blind to odd lobes."""
     radius = [25e6 + 10_000 * math.cos(math.radians(3 * t)) for t in range(360)]
     across = {t: Length(round(radius[t] + radius[t + 180])) for t in (0, 45, 90, 135)}
     sizes = dict(zip(("1a", "1b", "1c", "1d"), across.values(), strict=True))
@@ -101,7 +101,7 @@ def test_a_three_lobed_journal_shows_nothing_to_diameters() -> None:
 
 
 def test_size_found_is_the_fitted_least_where_that_is_smaller() -> None:
-    """Source: design 8.4. An ellipse whose narrow axis lies at 22.5 degrees, between the spots."""
+    """Source: docs/trade: Form of a journal. An ellipse whose narrow axis lies at 22.5 degrees, between the spots."""
     sizes = {
         f"1{letter}": Length(round(50e6 - 10_000 * math.cos(math.radians(2 * (angle - 22.5)))))
         for letter, angle in zip("abcd", (0, 45, 90, 135), strict=True)
@@ -113,7 +113,7 @@ def test_size_found_is_the_fitted_least_where_that_is_smaller() -> None:
 
 
 def test_barrel_is_positive_and_hourglass_negative() -> None:
-    """Source: handbook D2: middle less the mean of the ends."""
+    """Source: docs/trade: Form of a journal: middle less the mean of the ends."""
     plan = Plan(planes=3)
     ends = {"1a": inches("2.0370"), "3a": inches("2.0372")}
     barrel = form_of({**ends, "2a": inches("2.0376")}, places_of(plan)).barrel

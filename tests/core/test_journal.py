@@ -28,7 +28,7 @@ def test_an_unread_journal_is_never_passed() -> None:
 
 
 def test_a_journal_read_in_part_is_not_passed_but_may_be_rejected() -> None:
-    """Source: handbook 0: a missing reading never passes; design 8.4."""
+    """Source: docs/trade: Authority of a limit: a missing reading never passes; docs/trade: Form of a journal."""
     assert rod(GOOD_ROD[:7]).action is Action.MEASURE
     assert rod(["2.0375", "2.0340"]).action is Action.REGRIND
 
@@ -50,7 +50,7 @@ def test_each_figure_beyond_its_limit_asks_for_grinding(texts: list[str], figure
 
 
 def test_barrel_is_judged_by_the_taper_limit_where_none_is_given() -> None:
-    """Source: design 8.4; common practice, no source."""
+    """Source: docs/trade: Form of a journal; common practice, no source."""
     texts = ["2.0371"] * 4 + ["2.0378"] * 4 + ["2.0371"] * 4
     answer = rod(texts, plan=Plan(planes=3))
     found = next(f for f in answer.figures if f.name == "barrel")
@@ -60,14 +60,14 @@ def test_barrel_is_judged_by_the_taper_limit_where_none_is_given() -> None:
 
 
 def test_the_service_limit_replaces_the_new_minimum() -> None:
-    """Source: design 8.8."""
+    """Source: docs/trade: Limits sheet."""
     served = limits(service_least=figure(inches("2.0362")))
     assert rod(["2.0363"] * 8, on=served).action is Action.REUSE
     assert rod(["2.0361"] * 8, on=served).action is Action.REGRIND
 
 
 def test_two_angles_may_reject_but_never_accept() -> None:
-    """Source: design 8.4; handbook D07: two angles at 90 degrees may see nothing of an oval."""
+    """Source: docs/trade: Form of a journal; case D07: two angles at 90 degrees may see nothing of an oval."""
     plan = Plan(angles_deg=(0, 90))
     good = rod(["2.0375"] * 4, plan=plan)
     assert (good.action, good.state) == (Action.MEASURE, State.TOO_CLOSE)
@@ -77,7 +77,7 @@ def test_two_angles_may_reject_but_never_accept() -> None:
 
 @pytest.mark.parametrize("texts", [GOOD_ROD, ["2.0300"] * 8])
 def test_a_rule_of_thumb_alone_neither_accepts_nor_condemns(texts: list[str]) -> None:
-    """Source: design 8.7: it gives too close, find the maker's limit."""
+    """Source: docs/trade: Authority of a limit: it gives too close, find the maker's limit."""
     thumb = limits()
     thumb = thumb.model_copy(
         update={
@@ -110,13 +110,13 @@ def replace_kind(of: JournalLimits) -> object:
     ],
 )
 def test_the_eye_may_reject_a_journal_that_measures_good(what: Look, answered: str, action: Action) -> None:
-    """Source: the trade's rules 1, 2, 6 to 9; common practice, no source."""
+    """Source: common practice, no source; common practice, no source."""
     assert rod(GOOD_ROD, look("R1", what, answered)).action is action
 
 
 @pytest.mark.parametrize("answered", ["sound", "passed", "none", "nail runs clear"])
 def test_the_eye_never_accepts(answered: str) -> None:
-    """Source: the trade's rule 1: only a gauge may accept."""
+    """Source: common practice, no source: only a gauge may accept."""
     what = {"sound": Look.FILLET, "passed": Look.CRACK_TEST, "none": Look.HEAT}.get(answered, Look.SURFACE)
     assert rod(["2.0340"] * 8, look("R1", what, answered)).action is Action.REGRIND
     assert rod([], look("R1", what, answered)).action is Action.MEASURE
@@ -137,7 +137,7 @@ def test_a_blue_journal_waits_for_hardness_and_straightness_too() -> None:
 
 
 def test_a_turned_shell_leaves_the_clearance_unknown() -> None:
-    """Source: the trade's rule 9."""
+    """Source: common practice, no source."""
     answer = rod(GOOD_ROD, look("R1", Look.SHELL, "turned in its housing"))
     assert "measure the housing" in answer.clearance.words
     assert any("housing bore" in text for text in answer.still_to_do)
@@ -151,7 +151,7 @@ def test_a_polish_needs_room_to_the_limit() -> None:
 
 
 def test_a_little_small_but_round_takes_a_polish_shell() -> None:
-    """Source: handbook D8: short by less than 0.002 in and polish shells exist."""
+    """Source: docs/trade: Choosing the size: short by less than 0.002 in and polish shells exist."""
     ladder = limits(shells=shells("0", "0.001", "0.002", "0.010"))
     small = rod(["2.0368"] * 8, on=ladder)
     assert small.action is Action.FIT_UNDERSIZE

@@ -42,8 +42,8 @@ def test_every_three_decimal_millimetre_reading_is_whole_nanometres(micrometres:
         ("A08", "2-1/4 in"),
     ],
 )
-def test_handbook_conversions(case: str, text: str) -> None:
-    """Source: tests/cases/handbook.json, A01 against NIST SP 811 (recalled)."""
+def test_conversions(case: str, text: str) -> None:
+    """Source: tests/cases/cases.json, A01 against NIST SP 811 (recalled)."""
     found = read_length(text, Unit.MM)
     assert found.length.nm == CASES[case]["expected"]  # type: ignore[union-attr]
     assert found.exact  # type: ignore[union-attr]
@@ -51,7 +51,7 @@ def test_handbook_conversions(case: str, text: str) -> None:
 
 @pytest.mark.parametrize(("text", "nm"), [("0.000001 in", 25), ("1/128 in", 198_438), ("-1/128 in", -198_438)])
 def test_what_is_no_whole_nanometre_is_rounded_half_away_and_flagged(text: str, nm: int) -> None:
-    """Source: handbook A04 and A07, 25.4 and 198437.5 nm; rounding by A2."""
+    """Source: cases A04 and A07, 25.4 and 198437.5 nm; rounding by A2."""
     found = read_length(text, Unit.INCH)
     assert (found.length.nm, found.exact) == (nm, False)  # type: ignore[union-attr]
 
@@ -76,7 +76,7 @@ def test_a_document_holds_whole_nanometres_only() -> None:
 
 @pytest.mark.parametrize(("case", "text"), [("A14", "2.2483 in"), ("A15", "2.2493 in")])
 def test_converted_limits_are_rounded_inward(case: str, text: str) -> None:
-    """Source: handbook A14, A15; ISO 370 practice, recalled."""
+    """Source: cases A14, A15; ISO 370 practice, recalled."""
     limit = read_length(text, Unit.MM).length  # type: ignore[union-attr]
     say = Notation.usual(Unit.MM)
     shown = say.at_least(limit) if case == "A14" else say.at_most(limit)
@@ -109,7 +109,7 @@ def test_a_limit_shown_in_another_unit_stays_within_a_hundredth_of_itself_or_get
 
 
 def test_a_tie_shows_away_from_zero() -> None:
-    """Source: handbook A17."""
+    """Source: case A17."""
     assert float(Notation.usual(Unit.INCH).text(Length(3810))) == CASES["A17"]["expected"]
 
 
@@ -123,10 +123,10 @@ def test_a_tie_shows_away_from_zero() -> None:
     ],
 )
 def test_a_step_keeps_the_name_it_is_sold_under(length: Length, unit: Unit, words: str) -> None:
-    """Source: handbook A4: 0.010 in and 0.25 mm are not the same step."""
+    """Source: docs/trade: Showing sizes: 0.010 in and 0.25 mm are not the same step."""
     assert Notation.usual(unit).undersize(length) == words
 
 
 def test_an_inch_set_and_a_metric_set_differ() -> None:
-    """Source: handbook E13: 0.010 in less 0.25 mm is 0.004 mm."""
+    """Source: case E13: 0.010 in less 0.25 mm is 0.004 mm."""
     assert (inches("0.010") - mm("0.25")).nm == -round(CASES["E13"]["expected"] * 1e6)

@@ -45,7 +45,7 @@ def test_a_good_set_is_reused_with_standard_shells() -> None:
 
 
 def test_one_worn_journal_takes_the_set_to_one_size() -> None:
-    """Source: the trade's rule 3. 2·2.0330 - 2.0378 = 2.0282, less 0.0003 polish: 0.010 under reaches 2.0270."""
+    """Source: common practice, no source. 2·2.0330 - 2.0378 = 2.0282, less 0.0003 polish: 0.010 under reaches 2.0270."""
     found = assess(job({**GOOD_ENGINE, "R3": WORN}, gauge=PERFECT))
     answer = found.rods
     assert (answer.action, answer.headline, answer.sets_it) == (Action.REGRIND, "regrind, 0.010 under", "No. 3")
@@ -65,14 +65,14 @@ def test_spare_and_next_size_are_said() -> None:
 
 
 def test_a_size_that_only_even_wear_allows_is_named_not_chosen() -> None:
-    """Source: design 8.5. 2.0310: sure end 2.0242 misses 2.0270, possible end 2.0310 makes it."""
+    """Source: docs/trade: Choosing the size. 2.0310: sure end 2.0242 misses 2.0270, possible end 2.0310 makes it."""
     answer = rods({"R3": ["2.0310", "2.0340", "2.0376", "2.0340"] * 2})
     assert answer.headline == "regrind, 0.020 under"
     assert any("radial profile" in text and "0.010 under" in text for text in answer.would_change)
 
 
 def test_a_set_not_all_read_is_decided_so_far_only() -> None:
-    """Source: design 8.6."""
+    """Source: docs/trade: A set not all read."""
     answer = rods({"R3": WORN, "R4": []})
     assert answer.headline == "at least 0.010 under so far"
     assert answer.awaiting == ("R4",)
@@ -80,7 +80,7 @@ def test_a_set_not_all_read_is_decided_so_far_only() -> None:
 
 
 def test_a_crank_already_under_starts_from_there() -> None:
-    """Source: the trade's rule 4."""
+    """Source: common practice, no source."""
     ground = {f"R{n}": ["2.0275"] * 8 for n in range(1, 5)}
     kept = rods(ground)
     assert (kept.headline, kept.present_words) == ("reuse at 0.010 under", "0.010 under")
@@ -101,7 +101,7 @@ def test_past_the_last_size_is_replaced() -> None:
 
 
 def test_a_size_nobody_sells_does_not_exist() -> None:
-    """Source: the trade's rule 5."""
+    """Source: common practice, no source."""
     sold = (*shells("0"), ShellSize(undersize=inches("0.010"), can_be_bought=False), *shells("0.020"))
     answer = rods({"R3": WORN}, on=limits(shells=sold))
     assert answer.headline == "regrind, 0.020 under"
@@ -143,7 +143,7 @@ def test_a_scrap_is_not_made_where_even_wear_could_save_it() -> None:
 def test_a_hardened_crank_is_never_silently_ground(
     hardening: Hardening, school: HardenedCrank, case: str | None, action: Action
 ) -> None:
-    """Source: the trade's rule 6 and its two schools; case depths from handbook D4, from memory."""
+    """Source: common practice, no source; case depths from docs/trade: Hardness and fillets, from memory."""
     on = limits(hardening=hardening, case_depth=figure(mm(case)) if case else None)
     answer = rods({"R3": WORN}, on=on, house_rules=HouseRules(hardened_crank=school))
     assert answer.action is action
@@ -190,7 +190,7 @@ def test_a_referral_comes_before_grinding() -> None:
 
 
 def test_clearance_after_the_decision() -> None:
-    """Source: handbook E1, C = H - w - w - J: 2.1640 - 2·0.0624 - 2.0378 and 2.1645 - 2·0.0622 - 2.0370."""
+    """Source: docs/trade: Measuring a bearing = H - w - w - J: 2.1640 - 2·0.0624 - 2.0378 and 2.1645 - 2·0.0622 - 2.0370."""
     on = limits(
         housing_bore=band("2.1640", "2.1645"), wall=band("0.0622", "0.0624"), clearance=band("0.0012", "0.0034")
     )

@@ -1,4 +1,4 @@
-"""Slips of reading. Outside checks: the handbook's table and cases A11 to A26; facts of the trade; simulation."""
+"""Slips of reading. Outside checks: docs/trade: Slips of reading; cases A11 to A26; facts of the trade; simulation."""
 
 import random
 
@@ -13,7 +13,7 @@ from halfthou.verdicts import Action, DoubtShown, State
 from tests.making import GOOD_MAIN, MICROMETER, NOON, inches, job, limits, mm, readings
 from tests.simulated import TENTH, TrueGauge, bench_job, micrometer, readings_of, worn
 
-#: The window and the neighbours of the handbook's cases A20 to A26.
+#: The window and the neighbours of cases A20 to A26.
 WINDOW = Window(inches("2.2493"), inches("2.20"), inches("2.26"), near=inches("2.2485"))
 RODS = limits("2.2480", "2.2488")
 
@@ -32,7 +32,7 @@ def doubt_at(texts: list[str], spot: str, **others: list[str]) -> DoubtShown | N
     ],
 )
 def test_did_you_mean_beside_the_neighbours(text: str, means: str, slip: SlipKind) -> None:
-    """Source: handbook A11, A12, A20, A21."""
+    """Source: cases A11, A12, A20, A21."""
     doubt = doubt_at(["2.2485", "2.2484", text, "2.2486"], "1c")
     assert doubt is not None
     assert doubt.holds
@@ -45,19 +45,19 @@ def test_did_you_mean_beside_the_neighbours(text: str, means: str, slip: SlipKin
     [("57.113", "2.2485"), ("1.2486", "2.2486"), ("22.484", "2.2484"), ("2.2845", "2.2485")],
 )
 def test_what_cannot_be_a_size_here_is_asked_at_once(text: str, means: str) -> None:
-    """Source: handbook A22, A23, A24, A21: unit, frame, decimal point, two digits swapped."""
+    """Source: cases A22, A23, A24, A21: unit, frame, decimal point, two digits swapped."""
     found = read_at(text, Unit.INCH, WINDOW, MICROMETER)
     assert isinstance(found, Asked)
     assert any(abs(choice.length - inches(means)) <= Length(1_300) for choice in found.choices)
 
 
 def test_a_sound_reading_is_not_asked_about() -> None:
-    """Source: handbook A25."""
+    """Source: case A25."""
     assert doubt_at(["2.2485", "2.2484", "2.2485", "2.2486"], "1c") is None
 
 
 def test_one_that_no_slip_explains_is_to_be_read_again() -> None:
-    """Source: handbook A26: 2.2395 among 2.2485: do not guess."""
+    """Source: case A26: 2.2395 among 2.2485: do not guess."""
     doubt = doubt_at(["2.2485", "2.2484", "2.2395", "2.2486", "2.2485"], "1c")
     assert doubt is not None
     assert doubt.offers == ()
@@ -65,7 +65,7 @@ def test_one_that_no_slip_explains_is_to_be_read_again() -> None:
 
 
 def test_a_swap_is_a_multiple_of_nine_in_the_last_digit() -> None:
-    """Source: handbook A12; arithmetic."""
+    """Source: case A12; arithmetic."""
     read = ReadText(inches("2.2458"), "2.2458", Unit.INCH, None, inches("2.2493"))
     swaps = [slip.meant for slip in slips_of(read) if slip.kind is SlipKind.SWAPPED]
     assert inches("2.2485") in swaps
@@ -106,7 +106,7 @@ def test_what_is_kept_is_judged_as_read() -> None:
 
 
 def test_read_twice_alike_it_is_believed() -> None:
-    """Source: the trade, rule 16: a surprising reading is taken again before it is believed."""
+    """Source: common practice, no source: a surprising reading is taken again before it is believed."""
     one = job({"R1": ["2.0375", "2.0375", "2.0125", *["2.0375"] * 5]})
     again = one.readings[2].model_copy(update={"id": "again", "at": NOON.replace(hour=13)})
     assert assess(one.model_copy(update={"readings": (*one.readings, again)})).journal("R1").spots[2].doubt is None
@@ -131,7 +131,7 @@ def metric_job(**sizes: list[str]) -> Job:
 
 
 def test_a_half_millimetre_turn_is_never_offered_as_if_it_could_not_be_an_undersize() -> None:
-    """Source: handbook A18, edge case (a): 56.612 among 57.112 is a turn, or 0.50 under."""
+    """Source: case A18, edge case (a): 56.612 among 57.112 is a turn, or 0.50 under."""
     found = assess(metric_job(R1=["57.112", "57.111", "56.612", "57.112"])).journal("R1")
     doubt = found.spots[2].doubt
     assert doubt is not None
@@ -141,7 +141,7 @@ def test_a_half_millimetre_turn_is_never_offered_as_if_it_could_not_be_an_unders
 
 
 def test_a_whole_journal_half_a_millimetre_down_is_asked_as_either() -> None:
-    """Source: handbook A5, edge cases (a) and (b)."""
+    """Source: docs/trade: Slips of reading, edge cases (a) and (b)."""
     found = assess(metric_job(R1=["57.112"] * 8, R2=["56.612"] * 8, R3=["57.111"] * 8))
     doubts = [spot.doubt for spot in found.journal("R2").spots]
     assert all(doubt is not None and doubt.throughout for doubt in doubts)
@@ -149,7 +149,7 @@ def test_a_whole_journal_half_a_millimetre_down_is_asked_as_either() -> None:
 
 
 def test_a_whole_set_half_a_millimetre_down_cannot_be_told_from_an_undersize_and_that_is_said() -> None:
-    """Source: handbook A5, edge case (a). 0.25 under is no turn."""
+    """Source: docs/trade: Slips of reading, edge case (a). 0.25 under is no turn."""
     words = "look at the back of the shell"
     down = assess(metric_job(**{f"R{n}": ["56.612"] * 8 for n in range(1, 5)}))
     assert any(words in reason.text for reason in down.rods.reasons)
@@ -158,7 +158,7 @@ def test_a_whole_set_half_a_millimetre_down_cannot_be_told_from_an_undersize_and
 
 
 def test_one_slip_throughout_a_journal_is_seen_against_the_rest() -> None:
-    """Source: handbook A5, edge case (b); 0.025 in is no undersize."""
+    """Source: docs/trade: Slips of reading, edge case (b); 0.025 in is no undersize."""
     found = assess(job({"R1": ["2.0375"] * 8, "R2": ["2.0125"] * 8, "R3": ["2.0374"] * 8}))
     doubt = found.journal("R2").spots[0].doubt
     assert doubt is not None
@@ -183,7 +183,7 @@ def test_ground_journals_are_no_slip() -> None:
 
 
 def test_a_reading_that_fits_its_neighbour_says_which() -> None:
-    """Source: the-work section 5: the wrong cylinder's number."""
+    """common practice, no source: the wrong cylinder's number."""
     found = assess(job({"R1": ["2.0375", "2.0375", "2.0274", "2.0375", "2.0375"], "R2": ["2.0275"] * 8}))
     doubt = found.journal("R1").spots[2].doubt
     assert doubt is not None
@@ -191,7 +191,7 @@ def test_a_reading_that_fits_its_neighbour_says_which() -> None:
 
 
 def test_the_sign_of_a_comparator() -> None:
-    """Source: handbook A5: 2·setting - reading, for a gauge set at 2.0350."""
+    """Source: docs/trade: Slips of reading: 2·setting - reading, for a gauge set at 2.0350."""
     snap = Gauge(
         id="snap", name="snap", kind="comparator snap gauge", unit=Unit.INCH, resolution=inches("0.0001"),
         permissible_error=inches("0.0001"), revolution=inches("0.010"),
@@ -220,7 +220,7 @@ def test_the_sign_of_a_comparator() -> None:
 
 
 def test_tenths_typed_for_thou() -> None:
-    """Source: handbook A5: -5 typed where five tenths were meant, 2.0373."""
+    """Source: docs/trade: Slips of reading: -5 typed where five tenths were meant, 2.0373."""
     window = Window(inches("2.0378"), inches("1.99"), inches("2.04"), near=inches("2.0375"))
     found = read_at("-5", Unit.INCH, window, MICROMETER)
     assert isinstance(found, Typed)

@@ -71,7 +71,7 @@ def test_the_check_that_counts_is_the_last_before_or_the_first_after_on_the_same
 
 
 def test_a_check_on_a_standard_near_the_size_settles_what_the_gauge_alone_could_not() -> None:
-    """Source: handbook C3: checking on a block is worth more than more readings. What it asks for settles it."""
+    """Source: docs/trade: A micrometer's budget: checking on a block is worth more than more readings. What it asks for settles it."""
     one = job({"R1": ["2.0371"] * 8})
     before = assess(one).journal("R1")
     assert before.state is State.TOO_CLOSE
@@ -169,7 +169,7 @@ def done(kind: OperationKind, on: str, hours: float = 1, **more: object) -> Oper
 def test_what_invalidates_what(
     kind: OperationKind, on: str, feature: Feature, journal: str, *, stale: bool
 ) -> None:
-    """Source: handbook O, common practice."""
+    """Source: docs/trade: What work makes stale, common practice."""
     reading = readings({journal: ["2.0375"]})[0].model_copy(update={"feature": feature})
     assert makes_stale(done(kind, on), reading) is stale
     assert not makes_stale(done(kind, on, hours=-1), reading)
@@ -199,7 +199,7 @@ def test_a_grind_makes_readings_stale_and_they_are_taken_again() -> None:
 
 
 def test_a_bore_read_with_loose_caps_or_a_dirty_journal_is_not_judged() -> None:
-    """Source: the-work section 1: housing bores with caps torqued; a journal after the last wash, not before."""
+    """common practice, no source: housing bores with caps torqued; a journal after the last wash, not before."""
     one = job({"R1": ["2.0375"] * 8})
     dirty = tuple(r.model_copy(update={"cleaned": False}) for r in one.readings)
     answer = assess(one.model_copy(update={"readings": dirty})).journal("R1")

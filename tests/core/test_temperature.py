@@ -1,4 +1,4 @@
-"""Sizes at 20 degrees. Outside checks: ISO 1; the handbook's thermal figures; pint; exact decimal numbers."""
+"""Sizes at 20 degrees. Outside checks: ISO 1; docs/trade: Sizes at 20 degrees; pint; exact decimal numbers."""
 
 from decimal import Decimal, getcontext
 from typing import Any
@@ -31,20 +31,20 @@ def test_the_reference_is_20_degrees_and_68_fahrenheit() -> None:
         ("B02", mm("60"), Warmth(Material.STEEL, 35), Warmth(Material.GAUGE_STEEL, 20)),
     ],
 )
-def test_the_handbooks_corrections(case: str, read: Length, part: Warmth, scale: Warmth) -> None:
-    """Source: handbook B, computed there."""
+def test_the_corrections_of_the_cases(case: str, read: Length, part: Warmth, scale: Warmth) -> None:
+    """Source: docs/trade: Sizes at 20 degrees, computed there."""
     assert at_reference(read, part, scale).nm / 1e6 == pytest.approx(CASES[case]["expected"], abs=1e-6)
 
 
 def test_an_iron_bore_at_80_fahrenheit_with_a_gauge_at_68() -> None:
-    """Source: handbook B03."""
+    """Source: case B03."""
     part = Warmth(Material.GREY_IRON, read_celsius("80 F"))
     found = at_reference(inches("4"), part, Warmth(Material.GAUGE_STEEL, 20))
     assert found.nm / 25.4e6 == pytest.approx(CASES["B03"]["expected"], abs=CASES["B03"]["tol"])
 
 
 def test_the_growth_of_a_clearance() -> None:
-    """Source: handbook B05: a 60 mm aluminium housing and a steel journal, both 80 K warmer."""
+    """Source: case B05: a 60 mm aluminium housing and a steel journal, both 80 K warmer."""
     housing = growth_of(mm("60"), Material.CAST_ALUMINIUM, 80)
     assert (housing - growth_of(mm("60"), Material.STEEL, 80)).nm / 1000 == pytest.approx(
         CASES["B05"]["expected"], abs=CASES["B05"]["tol"]
@@ -68,7 +68,7 @@ def test_the_exact_form_to_the_nanometre(nm: int, material: Material, part_mk: i
 
 
 def test_same_material_same_warmth_needs_no_correction() -> None:
-    """Source: handbook B."""
+    """Source: docs/trade: Sizes at 20 degrees."""
     both = Warmth(Material.GAUGE_STEEL, 31.5)
     assert at_reference(mm("57.112"), both, both) == mm("57.112")
 
@@ -92,7 +92,7 @@ def sat(size: str, sitting: Sitting, **changes: Any) -> Job:
 
 
 def test_a_part_that_was_not_rested_waits_where_warmth_could_move_the_verdict() -> None:
-    """30 K on 2.037 in of steel are 0.0007 in (handbook B, 11.7e-6): 2.0374 may be 2.0367, limit 2.0370."""
+    """30 K on 2.037 in of steel are 0.0007 in (docs/trade: Sizes at 20 degrees, 11.7e-6): 2.0374 may be 2.0367, limit 2.0370."""
     washed = Sitting(id="s", condition=Condition.WASHED, by="bench", at=NOON)
     close = assess(sat("2.0374", washed)).journal("R1")
     assert (close.action, close.state) == (Action.MEASURE, State.TOO_CLOSE)
@@ -105,7 +105,7 @@ def test_a_part_that_was_not_rested_waits_where_warmth_could_move_the_verdict() 
 
 
 def test_a_warm_part_whose_temperature_is_known_is_brought_to_20_degrees() -> None:
-    """2.0374 in at 40 °C with a gauge at 20: 11.7e-6 x 20 K x 2.0374 = 0.00048 in less. Source: handbook B."""
+    """2.0374 in at 40 °C with a gauge at 20: 11.7e-6 x 20 K x 2.0374 = 0.00048 in less. Source: docs/trade: Sizes at 20 degrees."""
     warm = Sitting(id="s", part_c=40, gauge_c=20, condition=Condition.WASHED, by="bench", at=NOON)
     answer = assess(sat("2.0374", warm)).journal("R1")
     assert answer.least is not None

@@ -1,4 +1,4 @@
-"""What people type and say. The texts and meanings are the handbook's table A3 and common practice, no source."""
+"""What people type and say. The texts and meanings: docs/trade: Reading typed text and common practice, no source."""
 
 import pytest
 from hypothesis import given
@@ -118,7 +118,7 @@ def test_a_reading_is_read_where_its_size_is_expected(
 
 
 def test_last_digits_that_fit_twice_are_asked() -> None:
-    """Source: design 8.10."""
+    """Source: docs/trade: Typing."""
     found = read_here("320", Unit.MM, METRIC_WINDOW)
     assert isinstance(found, Asked)
     assert {choice.length for choice in found.choices} == {mm("53.320"), mm("52.320")}
@@ -132,7 +132,7 @@ def test_readings_of_the_set_settle_which_last_digits_are_meant() -> None:
 
 
 def test_a_number_that_fits_the_other_unit_only_is_asked() -> None:
-    """Source: handbook A3 and A13."""
+    """Source: docs/trade: Reading typed text; case A13."""
     found = read_here("53.32", Unit.INCH, INCH_WINDOW)
     assert isinstance(found, Asked)
     assert found.choices[0].length == mm("53.32")

@@ -1,4 +1,4 @@
-"""The size a set is ground to. Outside checks: the handbook's D23 to D25; brute force over every size."""
+"""The size a set is ground to. Outside checks: the case D23 to D25; brute force over every size."""
 
 import pytest
 from hypothesis import given, settings
@@ -20,20 +20,20 @@ def reach(usable: CleanUp, needs: bool = True) -> Reach:
 
 
 def usable(text: str) -> Reach:
-    """A clean-up size known exactly, less the handbook's polish of 0.0003 and doubt of 0.0002 in."""
+    """A clean-up size known exactly, less the trade's polish of 0.0003 and doubt of 0.0002 in."""
     known = inches(text) - inches("0.0005")
     return reach(CleanUp(known, known))
 
 
 def test_a_journal_that_just_misses_goes_a_step_further() -> None:
-    """Source: handbook D23."""
+    """Source: case D23."""
     choice = choose_regrind_size({"R1": usable("2.2386")}, STEPS, LEAST)
     assert choice.sure == inches(str(CASES["D23"]["expected"]))
     assert (missed := choice.at(inches("0.010"))) is not None and missed.misses == ("R1",)
 
 
 def test_a_journal_that_just_makes_it_is_tight_and_a_person_chooses() -> None:
-    """Source: handbook D24: it makes the step, but only in the lower 0.0002 in of the band."""
+    """Source: case D24: it makes the step, but only in the lower 0.0002 in of the band."""
     choice = choose_regrind_size({"R1": usable("2.2390")}, STEPS, LEAST)
     assert choice.sure == inches(str(CASES["D24"]["expected"]))
     assert (just := choice.at(inches("0.010"))) is not None and just.to_spare == inches("0.0002")
@@ -51,7 +51,7 @@ def test_a_band_of_nothing_is_no_size() -> None:
 
 
 def test_the_worst_journal_sets_the_size_for_all() -> None:
-    """Source: handbook D25."""
+    """Source: case D25."""
     worn = {f"R{n}": usable(text) for n, text in enumerate(("2.2412", "2.2418", "2.2384", "2.2406"), start=1)}
     choice = choose_regrind_size(worn, STEPS, LEAST)
     assert choice.sure == inches(str(CASES["D25"]["expected"]))
@@ -104,7 +104,7 @@ def test_a_journal_that_stands_at_the_step_already_needs_nothing() -> None:
 
 
 def test_steps_below_the_present_size_only_and_none_for_a_polish() -> None:
-    """Source: the trade's rules 4 and 5: it starts from there; what nobody sells does not exist."""
+    """Source: common practice, no source: it starts from there; what nobody sells does not exist."""
     sheet = limits(
         shells=shells("0", "0.001", "0.010", "0.020", "0.030"), smallest_allowed=figure(inches("2.0170"))
     )
@@ -123,7 +123,7 @@ def test_the_present_size_is_measured_not_claimed() -> None:
 
 
 def test_case_left_after_grinding() -> None:
-    """Source: handbook D26 (the axis moved by 0.05 mm) and D27."""
+    """Source: case D26 (the axis moved by 0.05 mm) and D27."""
     axis_moved = case_left(mm("2.5"), mm("0.75"), mm("0.05"))
     assert axis_moved.nm / 1e6 == pytest.approx(CASES["D26"]["expected"], abs=CASES["D26"]["tol"])
     kept = case_left(mm("0.40"), mm("0.25"))

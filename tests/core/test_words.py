@@ -62,7 +62,7 @@ def test_every_reason_rests_on_a_listed_rule_and_points_at_real_spots(name: str)
 
 @pytest.mark.parametrize("name", JOBS)
 def test_sizes_have_as_many_decimals_as_the_unit_carries(name: str) -> None:
-    """Source: handbook A4: four in inch, three in millimetre; a doubt one more."""
+    """Source: docs/trade: Showing sizes: four in inch, three in millimetre; a doubt one more."""
     for unit, most in ((Unit.INCH, 5), (Unit.MM, 4)):
         for text in said(assess(JOBS[name].model_copy(update={"shown_in": unit}))):
             assert all(len(match) <= most for match in re.findall(r"\d\.(\d+)", text)), text
@@ -76,7 +76,7 @@ def test_marks_have_a_letter_and_a_word_of_their_own() -> None:
 
 @pytest.mark.parametrize("action", [a for a in Action if a is not Action.MEASURE])
 def test_work_that_can_hurt_is_shown_with_its_cautions(action: Action) -> None:
-    """Source: handbook P: say what to do, and whose word goes first."""
+    """Source: docs/trade: Cautions: say what to do, and whose word goes first."""
     cautions = cautions_for(action)
     assert cautions
     assert all(caution.say and caution.defer_to for caution in cautions)
@@ -124,7 +124,7 @@ def test_decisions_and_signatures_travel_into_the_text() -> None:
 
 
 def test_shared_pins_name_their_cylinders() -> None:
-    """Source: design 8.9: a pin that carries two rods is one journal."""
+    """Source: docs/trade: Shared pins: a pin that carries two rods is one journal."""
     eight = layout("V eight, cross plane")
     assert journal_name("R2", eight) == "Rod journal No. 2, cylinders 2 and 6"
     assert journal_name("M2", eight) == "Main journal M2"

@@ -1,4 +1,4 @@
-"""A person decides; a signature freezes. Source: design 2.2, 8.3, 8.6 and 8.12."""
+"""A person decides; a signature freezes. Source: docs/trade: Facts are only added, 8.3, 8.6 and 8.12."""
 
 from collections.abc import Callable
 from typing import Any
@@ -48,7 +48,7 @@ def test_an_accepted_verdict_keeps_its_words(job: JobRecord, read_all: Any, mach
 
 
 def test_a_set_not_all_read_is_accepted_only_with_waivers(job: JobRecord, read_all: Any, machinist: Person) -> None:
-    """Source: design 8.6."""
+    """Source: docs/trade: A set not all read."""
     read_all(R4=[])
     with pytest.raises(Refusal, match=r"No\. 4 must be read first"):
         accept(machinist, job, JournalSet.RODS)

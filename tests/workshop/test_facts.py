@@ -1,4 +1,4 @@
-"""Facts land once, are never erased, and say who made them. Source: design 2.2, 8.10 and 8.13."""
+"""Facts land once, are never erased, and say who made them. Source: docs/trade: Facts are only added, 8.10 and 8.13."""
 
 from collections.abc import Callable
 from datetime import timedelta
@@ -91,7 +91,7 @@ def test_a_correction_supersedes(land: Callable[..., Any]) -> None:
 def test_one_corrects_ones_own_and_a_machinist_anybodys(
     land: Callable[..., Any], job: JobRecord, machinist: Person
 ) -> None:
-    """Source: design 8.12."""
+    """Source: docs/trade: Who may."""
     other = person(Role.BENCH, "second bench")
     land("R1", "1a", "371", id="mine")
     with pytest.raises(NotAllowed, match="machinist"):

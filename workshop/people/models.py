@@ -9,7 +9,7 @@ from halfthou.lengths import Unit
 
 
 class Role(models.TextChoices):
-    """The three roles (design 8.12)."""
+    """The three roles (docs/trade: Who may)."""
 
     BENCH = "bench"
     MACHINIST = "machinist"

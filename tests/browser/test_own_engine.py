@@ -27,8 +27,8 @@ def fill_limits(page: Page) -> None:
         page.get_by_label(f"{part}, Journal size, new, least").fill(least)
         page.get_by_label(f"{part}, Journal size, new, most").fill(most)
         page.get_by_label(f"{part}, Journal size, new, book and page").fill("maker's book, page 41")
-        page.get_by_label(f"{part}, Out-of-round, most, least").fill(".0008")
-        page.get_by_label(f"{part}, Taper, most, least").fill(".0006")
+        page.get_by_label(f"{part}, Out-of-round, most", exact=True).fill(".0008")
+        page.get_by_label(f"{part}, Taper, most", exact=True).fill(".0006")
         section = page.locator("section", has=page.get_by_role("heading", name=part, exact=True))
         section.get_by_label("Hardening").select_option("none")
         for n, step in enumerate((".010", ".020"), start=2):
@@ -54,7 +54,7 @@ def test_an_engine_of_ones_own(enter: Callable[..., Page], server: Server, tmp_p
     page.get_by_role("link", name="Limits").click()
     page.get_by_role("link", name="New limits sheet").click()
     page.get_by_role("button", name="Keep the sheet").click()
-    expect(page.get_by_role("alert")).to_contain_text("Give the engine a name")
+    expect(page.get_by_text("Give the engine a name")).to_be_visible()
     fill_limits(page)
     page.get_by_role("button", name="Keep the sheet").click()
     page.get_by_role("heading", name="Ostrel Marine 4-38, revision 1").wait_for()
@@ -93,6 +93,7 @@ def test_an_engine_of_ones_own(enter: Callable[..., Page], server: Server, tmp_p
     page.get_by_role("button", name="Write it down").click()
     expect(page.get_by_role("region", name="Main journals")).to_contain_text("Decided: polish")
     page.get_by_role("button", name="Sign the sheet").click()
+    page.get_by_role("button", name="Yes, sign it").click()
     page.get_by_role("heading", name="Decision sheet, revision 1, signed").wait_for()
 
     address = page.get_by_role("link", name="PDF", exact=True).get_attribute("href")

@@ -68,7 +68,7 @@ def test_a_journal_is_measured_with_a_gauge_that_speaks(
     enter: Callable[..., Page], server: Server, metric: SimulatedGauge
 ) -> None:
     """Eight pulls of the trigger read a journal; a doubled line, garbage and the wrong unit become no reading."""
-    page = enter("machinist")
+    page = enter("owner")
     plug_in(page, server, "50–75 mm digital", metric)
     sit_down(page, server, "Sprayer pump")
     on(page, "Rod journal No. 2")
@@ -103,7 +103,7 @@ def test_a_journal_is_measured_with_a_gauge_that_speaks(
 def test_two_benches_with_two_gauges_do_not_cross(
     enter: Callable[..., Page], server: Server, browser: Browser, metric: SimulatedGauge, inch: SimulatedGauge
 ) -> None:
-    page = enter("machinist")
+    page = enter("owner")
     plug_in(page, server, "No. 12", inch)
     page.wait_for_timeout(6_000)  # a bench that went away lets go of its gauge after five seconds
     other = browser.new_context(viewport={"width": 1280, "height": 800}, locale="en-GB").new_page()
@@ -210,6 +210,8 @@ def test_a_grind_makes_readings_stale_and_they_are_taken_again(enter: Callable[.
     page.get_by_label("Done to").select_option("mains")
     page.get_by_label("Ground to").fill("10")
     page.get_by_role("button", name="Write it down").click()
+    expect(page.get_by_role("dialog")).to_contain_text("40 readings")
+    page.get_by_role("button", name="Yes, write it down").click()
     expect(page.get_by_role("button", name=re.compile("^1a: 2.41.*to read again"))).to_be_visible()
     expect(page.get_by_text("What was read before is kept and not judged")).to_be_visible()
     expect(page.get_by_label("Reading at 1a")).to_be_focused()

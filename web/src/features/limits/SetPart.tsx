@@ -27,15 +27,19 @@ interface Props {
   /** What the server said of a field, by its name. */
   fault: (name: string) => string | undefined;
   onChange: (form: SetForm) => void;
+  /** A field is being typed in: what was said of it no longer stands. */
+  onMend: (name: string) => void;
 }
 
 /** The limits of one set: figure, source and place, row by row; then the shells that can be bought. */
-export function SetPart({ title, part, form, figures, fault, onChange }: Props) {
-  const change = (name: string, next: Partial<FigureForm>) =>
+export function SetPart({ title, part, form, figures, fault, onChange, onMend }: Props) {
+  const change = (name: string, next: Partial<FigureForm>) => {
+    onMend(`${part}.${name}`);
     onChange({
       ...form,
       figures: form.figures.map((old) => (old.name === name ? { ...old, ...next } : old)),
     });
+  };
   return (
     <Section title={title}>
       <table className="w-full border-collapse text-left">
@@ -108,7 +112,7 @@ function FigureRow({ set, label, figure, fault, onChange }: RowProps) {
       </th>
       <td className="p-0.5">
         <input
-          aria-label={`${name}, least`}
+          aria-label={label.is_band ? `${name}, least` : name}
           aria-invalid={!!fault}
           className={`${cell} figure`}
           value={figure.least}
@@ -152,7 +156,7 @@ function FigureRow({ set, label, figure, fault, onChange }: RowProps) {
   );
 }
 
-function Shells({ title, part, form, fault, onChange }: Omit<Props, "figures">) {
+function Shells({ title, part, form, fault, onChange }: Omit<Props, "figures" | "onMend">) {
   const change = (at: number, next: Partial<Schemas["ShellForm"]>) =>
     onChange({ ...form, shells: form.shells.map((old, n) => (n === at ? { ...old, ...next } : old)) });
   return (

@@ -117,7 +117,7 @@ interface FormProps {
 }
 
 function FormPage({ title, note = "", start, readOnly, error, kept, onKeep, actions }: FormProps) {
-  const { form, field, fault, set, said, submit, submitWith } = useServerForm<SheetForm>(start, onKeep, {
+  const { form, field, fault, set, mend, said, submit, submitWith } = useServerForm<SheetForm>(start, onKeep, {
     guard: !readOnly,
   });
   const sheet = form.watch();
@@ -154,6 +154,7 @@ function FormPage({ title, note = "", start, readOnly, error, kept, onKeep, acti
             figures={figures}
             fault={fault}
             onChange={(next) => set({ [part]: next })}
+            onMend={mend}
           />
         ))}
         <Section title="Materials">

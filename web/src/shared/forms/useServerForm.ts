@@ -49,8 +49,10 @@ export function useServerForm<T extends FieldValues>(
       .map((fault) => ({ where: words[fault.where] ?? inWords(fault.where), what: fault.what }));
     setSaid({ error, rest });
   };
-  const submitWith = (change: (values: T) => T) =>
-    form.handleSubmit(async (values) => {
+  // The server's faults are not rules of the form: they never stand in the way of sending it again.
+  const submitWith = (change: (values: T) => T) => async (event?: React.BaseSyntheticEvent) => {
+    form.clearErrors();
+    await form.handleSubmit(async (values) => {
       setSaid(null);
       try {
         await send(change(values));
@@ -59,7 +61,8 @@ export function useServerForm<T extends FieldValues>(
       } catch (error) {
         refuse(error);
       }
-    });
+    })(event);
+  };
   const fault = (name: string): string | undefined =>
     form.getFieldState(name as Path<T>, form.formState).error?.message;
   /** What a field of the form needs: its registration and its fault. */
@@ -69,7 +72,9 @@ export function useServerForm<T extends FieldValues>(
     for (const [name, value] of Object.entries(changed))
       form.setValue(name as Path<T>, value as PathValue<T, Path<T>>, { shouldDirty: true });
   };
-  return { form, field, fault, set, said, submit: submitWith((values) => values), submitWith };
+  /** What was said of a field is mended by typing there. */
+  const mend = (name: string) => form.clearErrors(name as Path<T>);
+  return { form, field, fault, set, mend, said, submit: submitWith((values) => values), submitWith };
 }
 
 /** A server's field name in words: `rods.shells.1` is "rods, shells 2". */

@@ -1,0 +1,137 @@
+"""No request, well or ill formed, is answered with 5xx. Outside: schemathesis writes the requests from the API's
+own description; the ill-formed ones below are of kinds that once broke it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+import schemathesis
+from django.test import Client
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from halfthou.jobs import Gauge
+from tests.conftest import examples
+from workshop.jobs.models import JobRecord
+from workshop.limits.models import SheetRevision
+from workshop.people.models import Person
+
+pytestmark = pytest.mark.django_db
+
+#: Texts that people, programs and vandals send where a size, a name or a file is asked for.
+ODD_TEXTS = [
+    "²", "٣.١", "½", "1e999999", "-" * 300, "9" * 5000, "0" * 200 + "1", "\x00", "\ud7ff", "💥" * 50, '"', "'", "=1+1",
+    "<script>", "%s%n", "../../x", "NaN", "Infinity", "2.0375\r2.0376", "1/0", "a" * 3000, "\u202e2.0375", " ", "",
+]  # fmt: skip
+ODD_TIMES = [
+    "0001-01-01T00:00:00Z", "9999-12-31T23:59:59Z", "2031-05-04T10:00:00", "2031-02-30T00:00:00Z", "now", "", None, 1e99,
+]  # fmt: skip
+ODD_FILES = [
+    'journal,spot,size [in]\nR1,1a,"2.0375', "journal,spot,size [in]\rR1,1a,2.0375", "journal;spot\n", "\ufeff", "\x00",
+    "journal,spot,size [in]\n" + "R1,1a," + "9" * 140_000, "{", "[" * 5000, "null", '{"job": 1}', "journal,journal\n1,2\n",
+    '{"format": "half-thou job", "version": 1e400}', '{"version": 3, "job": {"readings": [' + "{}," * 50 + "{}]}}",
+]  # fmt: skip
+
+
+class Shop:
+    """A signed-in owner and what there is to ask about."""
+
+    def __init__(self, client: Client, job: JobRecord, gauge: Gauge, limits: SheetRevision) -> None:
+        self.client, self.job, self.gauge, self.limits = client, job, gauge, limits
+
+    def answered(self, method: str, path: str, body: Any = None) -> int:
+        """Send it as it is; the status it was answered with."""
+        send = getattr(self.client, method)
+        if method == "get":
+            return int(send(path).status_code)
+        return int(send(path, body, content_type="application/json").status_code)
+
+
+@pytest.fixture
+def shop(
+    owner: Person, job: JobRecord, gauge: Gauge, limits: SheetRevision, client_of: Callable[[Person], Client]
+) -> Shop:
+    client = client_of(owner)
+    client.raise_request_exception = False
+    return Shop(client, job, gauge, limits)
+
+
+def test_no_request_of_the_description_breaks_the_server(shop: Shop) -> None:
+    """Outside: schemathesis. Half of the requests name a job, gauge or sheet that is there."""
+    from workshop.config.api import api
+
+    schema = schemathesis.openapi.from_dict(api.get_openapi_schema())
+    there = {"job_id": shop.job.pk, "revision_id": shop.limits.pk, "key": shop.gauge.id, "journal": "R1"}
+    operations = [found.ok() for found in schema.get_all_operations()]  # type: ignore[union-attr]
+    assert len(operations) > 40
+
+    @settings(max_examples=examples(400))
+    @given(st.one_of([one.as_strategy() for one in operations]), st.booleans())
+    def ask(case: schemathesis.Case, known: bool) -> None:
+        if case.path.startswith("/api/session") and case.method in ("DELETE", "POST"):
+            return  # it would sign the owner out; tried below
+        places = {**(case.path_parameters or {}), **(there if known else {})}
+        path = case.path
+        for name, value in places.items():
+            path = path.replace("{" + name + "}", str(value).replace("/", "-").replace("\\", "-") or "-")
+        body = case.body if isinstance(case.body, dict | list | str | int | float | bool | None) else None
+        query = {name: str(value) for name, value in (case.query or {}).items()}
+        if case.method == "GET":
+            answer = shop.client.get(path, query)
+        else:
+            send = getattr(shop.client, case.method.lower())
+            answer = send(path, body, content_type="application/json")
+        assert answer.status_code < 500, (case.method, path, body)
+
+    ask()
+
+
+@pytest.mark.parametrize("text", ODD_TEXTS, ids=range(len(ODD_TEXTS)))
+def test_no_odd_text_breaks_the_server(shop: Shop, text: str) -> None:
+    one = f"/api/jobs/{shop.job.pk}"
+    reading = {
+        "id": "x1", "journal": "R1", "spot": "1a", "typed": text, "unit": "in", "gauge": shop.gauge.id,
+        "at": "2031-05-04T10:00:00Z",
+    }  # fmt: skip
+    header = {"title": text, "customer": text, "complaint": text, "card_version": 0}
+    statuses = [
+        shop.answered("post", f"{one}/readings", reading),
+        shop.answered("post", f"{one}/readings", {**reading, "typed": "2.0375", "id": text}),
+        shop.answered("post", f"{one}/readings", {**reading, "typed": "2.0375", "journal": text, "spot": text}),
+        shop.answered("put", one, header),
+        shop.answered("get", f"/api/rack?search={text[:2000].replace(' ', '+')}&order=due"),
+        shop.answered("post", f"{one}/operations", {"id": "o1", "kind": "grind", "on": "rods", "undersize": text}),
+        shop.answered("post", "/api/session", {"name": text, "password": text}),
+        shop.answered("post", "/api/people", {"name": text, "password": text, "role": "bench"}),
+        shop.answered("get", f"/api/gauges/{text[:200] or '-'}".replace("\x00", "%00").replace("?", "")),
+    ]
+    assert [status for status in statuses if status >= 500] == []
+
+
+@pytest.mark.parametrize("at", ODD_TIMES, ids=str)
+def test_no_odd_time_breaks_the_server(shop: Shop, at: object) -> None:
+    one = f"/api/jobs/{shop.job.pk}"
+    reading = {
+        "id": "x1", "journal": "R1", "spot": "1a", "typed": "2.0375", "unit": "in", "gauge": shop.gauge.id, "at": at,
+    }  # fmt: skip
+    assert shop.answered("post", f"{one}/readings", reading) < 500
+    assert shop.answered("post", f"{one}/readings/batch", {"sent_at": at, "readings": [reading]}) < 500
+    assert shop.answered("put", one, {"title": "x", "due": at, "card_version": 0}) < 500
+    assert shop.answered("get", one) == 200
+
+
+@pytest.mark.parametrize("text", ODD_FILES, ids=range(len(ODD_FILES)))
+def test_no_odd_file_breaks_the_server(shop: Shop, text: str) -> None:
+    one = f"/api/jobs/{shop.job.pk}"
+    for path in (f"{one}/readings.csv", f"{one}/readings.csv/compare", "/api/jobs/import", "/api/limits/import"):
+        status = shop.answered("post", path, {"text": text, "gauge": shop.gauge.id, "name": "x"})
+        assert status < 500, path
+    assert shop.client.get(one).status_code == 200
+
+
+def test_what_is_no_json_at_all_is_refused(shop: Shop) -> None:
+    for body in (b"\xff\xfe", b"{", b"", b"[" * 100_000):
+        answer = shop.client.post("/api/jobs", body, content_type="application/json")
+        assert 400 <= answer.status_code < 500

@@ -287,13 +287,9 @@ def signature_of(row: SignatureRecord) -> Signature:
 
 
 def job_file_of(record: JobRecord) -> JobFile:
-    """The whole job as a file, in its own entry unit, with the gauges its readings were taken with."""
-    job = job_of(record, Unit(record.entry_unit))
-    used = {reading.gauge for reading in job.readings}
-    used |= {check.against for check in job.checks if check.gauge in used and check.against}
-    kept = tuple(gauge for gauge in job.gauges if gauge.id in used)
-    checks = tuple(check for check in job.checks if check.gauge in used)
+    """The whole job as a file, in its own entry unit, with every gauge at hand: what would settle a doubt, and what is
+    too coarse before anything is read, is said of them too."""
     return JobFile(
-        job=job.model_copy(update={"gauges": kept, "checks": checks}),
+        job=job_of(record, Unit(record.entry_unit)),
         signatures=tuple(signature_of(row) for row in record.signatures.order_by("revision")),
     )

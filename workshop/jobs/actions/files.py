@@ -65,6 +65,8 @@ def _keep_job(person: Person, file: JobFile) -> Opened:
     job = file.job
     if JobRecord.objects.filter(number=job.number).exists():
         raise Clash("number-taken", f"There is a job {job.number} here already. Nothing was taken in.")
+    used = {reading.gauge for reading in job.readings}
+    used |= {check.against for check in job.checks if check.gauge in used and check.against}
     record = JobRecord.objects.create(
         number=job.number,
         title=job.title,
@@ -75,8 +77,8 @@ def _keep_job(person: Person, file: JobFile) -> Opened:
         entry_unit=job.shown_in.value,
         frozen_limits=job.limits.model_dump(mode="json"),
         frozen_house_rules=job.house_rules.model_dump(mode="json"),
-        own_gauges=[gauge.model_dump(mode="json") for gauge in job.gauges],
-        own_checks=[check.model_dump(mode="json") for check in job.checks],
+        own_gauges=[gauge.model_dump(mode="json") for gauge in job.gauges if gauge.id in used],
+        own_checks=[check.model_dump(mode="json") for check in job.checks if check.gauge in used],
         mains_plan=job.mains_plan.model_dump(mode="json"),
         rods_plan=job.rods_plan.model_dump(mode="json"),
     )

@@ -25,6 +25,7 @@ from halfthou.sets import (
     sizes_to_be,
     undersize_words,
 )
+from halfthou.surveys import JournalSurvey
 from halfthou.verdicts import (
     HOT,
     MARKS,
@@ -51,14 +52,10 @@ from halfthou.verdicts import (
 def journal_answer(decided: SetVerdict, journal: str, layout: Layout, plan: Plan, say: Notation) -> JournalAnswer:
     """Everything said of one journal, in the unit of the job."""
     verdict = decided.case.verdicts[journal]
-    form = verdict.case.survey.form
-    action = decided.action_of(journal)
-    survey = verdict.case.survey
-    ways = ways_to_settle(verdict)
-    to_repeat = _to_repeat(verdict, ways)
-    opens = decided.opens_of(journal)
+    survey, form = verdict.case.survey, verdict.case.survey.form
+    action, opens = decided.action_of(journal), decided.opens_of(journal)
+    to_repeat = _to_repeat(verdict, ways := ways_to_settle(verdict))
     to_read = survey.unread if not decided.waived(journal) else ()
-    bound = "at most " if verdict.size is not None and verdict.size.at_most else ""
     return JournalAnswer(
         id=journal,
         name=journal_name(journal, layout),
@@ -79,13 +76,11 @@ def journal_answer(decided: SetVerdict, journal: str, layout: Layout, plan: Plan
         to_read=to_read,
         to_repeat=to_repeat,
         left=len(to_read) + sum(asked.more for asked in to_repeat),
-        bearing=tuple(
-            BearingShown(feature, bearing_spots(feature, spots, say)) for feature, spots in survey.bearing.items()
-        ),
+        bearing=_bearing(survey, say),
         contradictions=tuple(contradiction_words(found, say) for found in verdict.contradictions),
         figures=tuple(_figure(f, say) for f in (*verdict.findings, *verdict.clearance, *verdict.housing)),
         least=say.shown(form.size_found) if form else None,
-        least_words=f"{bound}{say.text(form.size_found)}" if form else "",
+        least_words=_least_words(verdict, say),
         two_point=say.text(form.two_point.value) if form and form.two_point else None,
         fitted=say.text(form.fitted.value) if form and form.fitted else None,
         clean_up=_clean_up(decided, verdict, say),
@@ -96,6 +91,21 @@ def journal_answer(decided: SetVerdict, journal: str, layout: Layout, plan: Plan
         seen=tuple(verdict.case.seen.values()),
         cautions=cautions_for(action),
     )
+
+
+def _bearing(survey: JournalSurvey, say: Notation) -> tuple[BearingShown, ...]:
+    return tuple(
+        BearingShown(feature, bearing_spots(feature, spots, say)) for feature, spots in survey.bearing.items()
+    )
+
+
+def _least_words(verdict: JournalVerdict, say: Notation) -> str:
+    """The least size; of two angles it is a bound."""
+    form = verdict.case.survey.form
+    if form is None:
+        return ""
+    bound = "at most " if verdict.size is not None and verdict.size.at_most else ""
+    return f"{bound}{say.text(form.size_found)}"
 
 
 def ways_to_settle(verdict: JournalVerdict) -> tuple[Settling, ...]:

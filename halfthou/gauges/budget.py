@@ -11,7 +11,8 @@ from typing import NamedTuple
 from halfthou.jobs import Guard
 from halfthou.lengths import Length
 
-#: One-sided 95 % of the normal distribution. Source: any table of the normal distribution; docs/trade: Decision rule.
+#: One-sided 95 % of the normal distribution. Source: any table of the normal distribution; docs/trade: Decision
+#: rule.
 GUARD_FACTOR = {Guard.ONE_SIDED_95: 1.645, Guard.TWO_U: 2.0}
 #: Coverage factor of the expanded uncertainty. Source: JCGM 100 (GUM) clause 6, recalled.
 COVERAGE = 2.0

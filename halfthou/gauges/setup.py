@@ -72,7 +72,8 @@ def own_terms(setup: Setup, place: Place) -> Budget:
 def shared_terms(setup: Setup, size: Length, part: str, cabinet: Cabinet) -> Budget:
     """What every reading of one part in one sitting shares: the scale, and warmth that nobody measured.
 
-    Rule:    gauges.budget.   Source: GUM 4.3, recalled; docs/trade: A micrometer's budget; docs/trade: What cancels.
+    Rule:    gauges.budget.   Source: GUM 4.3, recalled; docs/trade: A micrometer's budget; docs/trade: What
+             cancels.
     """
     terms = scale_terms(setup.gauge, setup.setting, size, cabinet)
     expansion = COEFFICIENTS[setup.part.material]

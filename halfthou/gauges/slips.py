@@ -32,7 +32,8 @@ class SlipKind(StrEnum):
     REVOLUTION = "one turn of the dial"
 
 
-#: How likely each is before the neighbours are looked at. Source: docs/trade: Slips of reading, invented there to start from.
+#: How likely each is before the neighbours are looked at. Source: docs/trade: Slips of reading, invented there to
+#: start from.
 WEIGHT: dict[SlipKind, float] = {
     SlipKind.TURN: 0.30,
     SlipKind.TWO_TURNS: 0.03,
@@ -46,7 +47,8 @@ WEIGHT: dict[SlipKind, float] = {
     SlipKind.SIGN: 0.10,
     SlipKind.REVOLUTION: 0.10,
 }
-#: One turn of a micrometer's thimble: 40 threads to the inch, or 0.5 mm. Source: docs/trade: Slips of reading, from memory.
+#: One turn of a micrometer's thimble: 40 threads to the inch, or 0.5 mm. Source: docs/trade: Slips of reading, from
+#: memory.
 TURN = {Unit.INCH: Length(635_000), Unit.MM: Length(500_000)}
 _SLEEVE = {Unit.INCH: (2_540_000,), Unit.MM: (1_000_000, 5_000_000)}
 _FRAMED = (GaugeKind.MICROMETER, GaugeKind.DIGITAL_MICROMETER)

@@ -19,7 +19,8 @@ class Expansion(NamedTuple):
     spread_ppb: int
 
 
-#: Source: docs/trade: Sizes at 20 degrees, from memory (general reference ranges); gauge steel ISO 3650, recalled. The spread is
+#: Source: docs/trade: Sizes at 20 degrees, from memory (general reference ranges); gauge steel ISO 3650, recalled.
+#: The spread is
 #: ±1e-6 unless the alloy is known (docs/trade: Sizes at 20 degrees).
 COEFFICIENTS: dict[Material, Expansion] = {
     Material.STEEL: Expansion(11_700, 1_000),

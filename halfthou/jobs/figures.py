@@ -9,7 +9,8 @@ from halfthou.lengths import Length
 
 
 class SourceKind(StrEnum):
-    """Where a limit comes from, in order of authority. Source: docs/trade: Authority of a limit; docs/trade: Authority of a limit."""
+    """Where a limit comes from, in order of authority. Source: docs/trade: Authority of a limit; docs/trade:
+    Authority of a limit."""
 
     MAKER = "maker"
     PART_MAKER = "part maker"

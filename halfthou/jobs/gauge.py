@@ -43,7 +43,8 @@ class Purpose(StrEnum):
     SETTING = "setting other gauges"
 
 
-#: What each kind is fit for where the cabinet says nothing else. Source: docs/trade: Limits of gauges, common practice: a caliper is
+#: What each kind is fit for where the cabinet says nothing else. Source: docs/trade: Limits of gauges, common
+#: practice: a caliper is
 #: too coarse for journals, bores and walls.
 USUAL_PURPOSES: dict[GaugeKind, tuple[Purpose, ...]] = {
     GaugeKind.MICROMETER: (Purpose.JOURNAL, Purpose.WALL, Purpose.SETTING),

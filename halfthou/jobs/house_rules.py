@@ -11,7 +11,8 @@ from halfthou.lengths import ZERO, Length
 
 
 class Guard(StrEnum):
-    """How far from a limit a value must lie to be called. Source: docs/trade: Decision rule; ISO 14253-1 (recalled)."""
+    """How far from a limit a value must lie to be called. Source: docs/trade: Decision rule; ISO 14253-1
+    (recalled)."""
 
     ONE_SIDED_95 = "1.645u"
     TWO_U = "2u"

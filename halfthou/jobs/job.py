@@ -72,10 +72,14 @@ class Job(Document):
 
     def _doubled(self) -> Iterator[str]:
         facts = (self.readings, self.withdrawals, self.observations, self.sittings, self.operations,
-                 self.slip_answers, self.checks, self.decisions)  # fmt: skip
+                 self.slip_answers, self.decisions)  # fmt: skip
         for name, times in Counter(fact.id for kind in facts for fact in kind).items():
             if times > 1:
                 yield f"the fact {name} stands {times} times"
+        # Checks are the cabinet's and are named there: a name of theirs may be that of a fact of the job.
+        for name, times in Counter(check.id for check in self.checks).items():
+            if times > 1:
+                yield f"the setting check {name} stands {times} times"
         for name, times in Counter(gauge.id for gauge in self.gauges).items():
             if times > 1:
                 yield f"the gauge {name} is listed {times} times"

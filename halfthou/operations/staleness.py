@@ -23,7 +23,8 @@ INVALIDATES: dict[OperationKind, tuple[Feature, ...]] = {
     OperationKind.FINAL_WASH: _JOURNAL,
 }
 
-#: What has to be looked at again. Source: docs/trade: What work makes stale: grinding can crack, so can straightening.
+#: What has to be looked at again. Source: docs/trade: What work makes stale: grinding can crack, so can
+#: straightening.
 LOOK_AGAIN: dict[OperationKind, tuple[Look, ...]] = {
     OperationKind.GRIND: (Look.SURFACE, Look.CRACK_TEST, Look.FILLET, Look.HARDNESS, Look.TREATMENT),
     OperationKind.POLISH: (Look.SURFACE,),
@@ -55,7 +56,8 @@ def touches(operation: Operation, journal: str) -> bool:
 def makes_stale(operation: Operation, reading: Reading) -> bool:
     """Whether the operation makes the reading stale.
 
-    Rule:    operations.stale.   Source: docs/trade: What work makes stale. A reading taken at the same moment is taken to be before.
+    Rule:    operations.stale.   Source: docs/trade: What work makes stale. A reading taken at the same moment is
+             taken to be before.
     """
     return (
         reading.at <= operation.at

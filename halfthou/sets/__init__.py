@@ -15,6 +15,7 @@ from halfthou.sets.crank import as_one_crank, overruled, standing_decisions, wai
 from halfthou.sets.decide import End, SetCase, SetVerdict, decide_set
 from halfthou.sets.hardening import Case, HardeningSays, case_left, hardening_says
 from halfthou.sets.sheet_questions import SheetQuestion, questions_of_sheet, unsourced
+from halfthou.sets.size_words import hardening_words, undersize_words
 from halfthou.sets.undersize import (
     Reach,
     SizeChoice,
@@ -24,14 +25,7 @@ from halfthou.sets.undersize import (
     regrind_steps,
     workable_band,
 )
-from halfthou.sets.words import (
-    hardening_words,
-    headline,
-    missing_shells,
-    set_reasons,
-    undersize_words,
-    would_change,
-)
+from halfthou.sets.words import headline, missing_shells, set_reasons, would_change
 
 __all__ = [
     "Case",

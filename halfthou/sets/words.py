@@ -2,23 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterator
 
 from halfthou.engines import short_name
 from halfthou.gauges import TURN
-from halfthou.jobs import THIMBLES, Hardening, JournalSet, Look
+from halfthou.jobs import THIMBLES, JournalSet, Look
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.sets.clearance import finished_band, ground_band, shells_of
+from halfthou.sets.clearance import shells_of
 from halfthou.sets.decide import End, SetVerdict
-from halfthou.sets.hardening import Case
-from halfthou.sets.undersize import SizeChoice, StepOutlook
-from halfthou.surveys import CRACK_FOUND, Rests, sheet_steps
+from halfthou.sets.size_words import names_of, size_reasons, undersize_words
+from halfthou.sets.undersize import SizeChoice
+from halfthou.surveys import CRACK_FOUND, Rests
 from halfthou.verdicts import Action, JournalVerdict, Open, Reason, State, keeps, settling_words, settlings
-
-
-def undersize_words(undersize: Length, say: Notation) -> str:
-    """0.020 under, or standard."""
-    return "standard" if undersize == ZERO else f"{say.undersize(undersize)} under"
 
 
 def headline(decided: SetVerdict, say: Notation) -> str:
@@ -44,7 +39,7 @@ def _plain_headline(decided: SetVerdict, say: Notation) -> str:
         return f"refer: only a tight band, {undersize_words(choice.tight, say)}"
     if action is Action.FIT_UNDERSIZE:
         names = [n for n in decided.case.verdicts if decided.action_of(n) is Action.FIT_UNDERSIZE]
-        return f"fit undersize shells at {_names(names)}"
+        return f"fit undersize shells at {names_of(names)}"
     present = decided.undersize if decided.undersize is not None else decided.case.present
     at = f" at {undersize_words(present, say)}" if present > ZERO else ""
     return f"{action.value}{at if keeps(action) and not decided.case.mixed else ''}"
@@ -78,7 +73,7 @@ def set_reasons(decided: SetVerdict, say: Notation) -> tuple[Reason, ...]:
         *_decided(decided, say),
         *_ended(decided),
         *_mixed(decided, say),
-        *_size(decided, say),
+        *size_reasons(decided, say),
         *_kept(decided, say),
         *_singled_out(decided),
         *_await(decided),
@@ -109,7 +104,7 @@ def would_change(decided: SetVerdict, say: Notation) -> tuple[str, ...]:
 def _smaller_sizes(decided: SetVerdict, choice: SizeChoice, say: Notation) -> Iterator[str]:
     if choice.tight is not None:
         outlook = choice.at(choice.tight)
-        who = _names(outlook.tight if outlook else (choice.sets_it,))
+        who = names_of(outlook.tight if outlook else (choice.sets_it,))
         size = undersize_words(choice.tight, say)
         yield f"{size} is tight: {who} leaves less than a workable band. A person may choose it."
     needing = choice.profile_of
@@ -120,9 +115,9 @@ def _smaller_sizes(decided: SetVerdict, choice: SizeChoice, say: Notation) -> It
     by_wear = [name for name in needing if name not in by_score]
     if by_score:
         keep = ", and the house keeps the axis" if decided.case.house.keep_axis else ""
-        yield f"{_names(by_score)}: the score decides. Only the axis moved away from it could give {size}{keep}."
+        yield f"{names_of(by_score)}: the score decides. Only the axis moved away from it could give {size}{keep}."
     elif by_wear:
-        yield f"A radial profile of {_names(by_wear)} that shows even wear: {size}."
+        yield f"A radial profile of {names_of(by_wear)} that shows even wear: {size}."
 
 
 def _ways_of_mixed(decided: SetVerdict, say: Notation) -> Iterator[str]:
@@ -136,14 +131,14 @@ def _ways_of_mixed(decided: SetVerdict, say: Notation) -> Iterator[str]:
     )
     size = undersize_words(largest, say)
     if cleans:
-        yield f"Grind {_names(rest)} to {size}, then all stand alike."
+        yield f"Grind {names_of(rest)} to {size}, then all stand alike."
     else:
-        yield f"{_names(rest)} would not surely clean up at {size}: all would go to a further step."
+        yield f"{names_of(rest)} would not surely clean up at {size}: all would go to a further step."
     if decided.case.house.mixed_sizes:
         yield "Mixed shells: the house allows a pair to suit each journal."
     else:
         yield "Mixed shells, a pair to suit each journal, where the house allows them: it does not now."
-    yield f"{_names(standing[largest])} to its own next step, where it needs grinding by itself."
+    yield f"{names_of(standing[largest])} to its own next step, where it needs grinding by itself."
 
 
 def _any_read(decided: SetVerdict) -> bool:
@@ -173,7 +168,7 @@ def _mixed(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     if not decided.case.mixed:
         return
     where = "; ".join(
-        f"{_names(names)} {undersize_words(size, say)}" for size, names in decided.case.standing.items()
+        f"{names_of(names)} {undersize_words(size, say)}" for size, names in decided.case.standing.items()
     )
     yield Reason(rule="sets.mixed", text=f"A mixed crank: {where}.")
 
@@ -185,7 +180,7 @@ def _kept(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
         return
     polished = [name for name, verdict in kept.items() if verdict.action is Action.POLISH]
     if polished:
-        text = f"{_names(polished)}: light marks, a polish takes them out."
+        text = f"{names_of(polished)}: light marks, a polish takes them out."
         yield Reason(rule="verdicts.journal.surface", text=text)
     nearest = min(kept, key=lambda name: _spare(kept[name]).nm)
     spare = say.text(_spare(kept[nearest]))
@@ -195,11 +190,6 @@ def _kept(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
 
 def _spare(verdict: JournalVerdict) -> Length:
     return verdict.size.to_spare if verdict.size is not None else ZERO
-
-
-def _names(journals: Iterable[str]) -> str:
-    names = [short_name(journal) for journal in journals]
-    return "".join(names[:1]) if len(names) < 2 else ", ".join(names[:-1]) + " and " + names[-1]
 
 
 def _present(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
@@ -238,188 +228,24 @@ def _like_a_turn(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
         yield Reason(rule="surveys.slip-or-undersize", text=text)
 
 
-def _size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
-    choice = decided.choice
-    if choice is None or decided.decision is not None or decided.ended is not None:
-        yield from _band(decided, say)
-        return
-    worst = short_name(choice.sets_it)
-    if choice.sure is None:
-        yield from _no_size(decided, say)
-        return
-    yield from hardening_words(decided, say)
-    outlook = choice.at(choice.sure)
-    if outlook is None:
-        return
-    size = undersize_words(choice.sure, say)
-    if decided.action is not Action.REGRIND:
-        text = f"{worst} is past its limits; by size it would clean up at {size}."
-        yield Reason(rule="sets.regrind.common-size", text=text)
-        if outlook.step.asked:
-            text = f"A rule of thumb allows nothing so small as {size}: find the maker's smallest size."
-            yield Reason(rule="sets.regrind.smallest-allowed", text=text)
-        return
-    yield Reason(rule="sets.regrind.common-size", text=_sets_it(choice, outlook, size, say))
-    for missed in [o for o in choice.outlooks if o.step.undersize < choice.sure][-1:]:
-        yield _missed(missed, say)
-    if decided.so_far:
-        return
-    yield from _next_size(decided, say)
-    yield from _band(decided, say)
-
-
-def _sets_it(choice: SizeChoice, outlook: StepOutlook, size: str, say: Notation) -> str:
-    worst, spare = short_name(choice.sets_it), say.text(outlook.to_spare)
-    if choice.limits_it == choice.sets_it or outlook.worst == choice.sets_it:
-        return f"{worst} sets the size. At {size} it has {spare} to spare."
-    other = short_name(outlook.worst)
-    return (
-        f"{worst} needs it and sets the size. At {size} {other}, ground with it, has the least to spare: {spare}."
-    )
-
-
-def _missed(missed: StepOutlook, say: Notation) -> Reason:
-    size = undersize_words(missed.step.undersize, say)
-    if missed.misses:
-        who = short_name(missed.worst)
-        if missed.to_spare >= ZERO:
-            text = f"At {size} it leaves {who} a band of nothing."
-        else:
-            text = f"At {size} {who} misses by {say.text(-missed.to_spare)}."
-        return Reason(rule="sets.regrind.sure-size", text=text)
-    if missed.tight and missed.step.usable:
-        text = f"At {size} {_names(missed.tight)} leaves {say.text(missed.to_spare)}: less than a workable band."
-        return Reason(rule="sets.regrind.tight", text=text)
-    return Reason(rule=_bar(missed.step.can_be_bought), text=f"{size} would do, but {_why_not(missed)}.")
-
-
-def _band(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
-    if decided.action is not Action.REGRIND or decided.undersize is None:
-        return
-    finished, ground = finished_band(decided), ground_band(decided)
-    if finished is None or ground is None:
-        if decided.finished:
-            size = undersize_words(decided.undersize, say)
-            text = f"By the readings nothing is left to grind to at {size}: not every journal surely cleans up."
-            yield Reason(rule="sets.regrind.grinder-band", text=text)
-        return
-    short = finished[1] < decided.case.limits.size.most - decided.undersize
-    tail = " Only the lower part of the band is sure." if short else ""
-    text = (
-        f"Finish, after polish, to {say.at_least(finished[0])} to {say.at_most(finished[1])}; "
-        f"grind to {say.at_least(ground[0])} to {say.at_most(ground[1])}.{tail}"
-    )
-    yield Reason(rule="sets.regrind.grinder-band", text=text)
-
-
-def _next_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
-    further = decided.choice.next_after if decided.choice else None
-    if further is None:
-        text = "It is the last size: after it the crank is at the end of its road."
-        yield Reason(rule="sets.regrind.last-size", text=text)
-    elif decided.choice is not None and decided.choice.sure is not None:
-        size = undersize_words(further.step.undersize, say)
-        more = say.text(further.step.undersize - decided.choice.sure)
-        text = f"Next size down, {size}, would take {more} more and one step of the crank's life."
-        yield Reason(rule="sets.regrind.last-size", text=text)
-
-
-def _no_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
-    choice = decided.choice
-    if choice is None:
-        return
-    worst = short_name(choice.sets_it)
-    if len(sheet_steps(decided.case.limits)) < 2:
-        text = "The limits sheet lists no undersize shells: find out what can be bought."
-        yield Reason(rule="sets.regrind.shells-exist", text=text)
-        return
-    if not choice.outlooks:
-        text = f"{worst} is worn past its limits at the last size on the sheet: the end of the crank's road."
-        yield Reason(rule="sets.regrind.last-size", text=text)
-        return
-    if choice.tight is not None:
-        outlook = choice.at(choice.tight)
-        size = undersize_words(choice.tight, say)
-        spare = say.text(outlook.to_spare) if outlook else ""
-        text = f"At {size} {worst} leaves {spare}, less than a workable band, and no further size is sure."
-        yield Reason(rule="sets.regrind.tight", text=text)
-        return
-    barred = next((o for o in choice.outlooks if not o.misses and not o.step.usable), None)
-    last = choice.outlooks[-1]
-    if barred is not None:
-        size = undersize_words(barred.step.undersize, say)
-        text = f"{worst} would clean up at {size}, but {_why_not(barred)}."
-        yield Reason(rule=_bar(barred.step.can_be_bought), text=text)
-    else:
-        size = undersize_words(last.step.undersize, say)
-        by = "leaves a band of nothing" if last.to_spare == ZERO else f"misses by {say.text(-last.to_spare)}"
-        text = f"Past the last size: at {size} {short_name(last.worst)} {by}."
-        yield Reason(rule="sets.regrind.last-size", text=text)
-    yield from _could_be_saved(decided, choice, say)
-
-
-def _could_be_saved(decided: SetVerdict, choice: SizeChoice, say: Notation) -> Iterator[Reason]:
-    if choice.possible is None:
-        return
-    size = undersize_words(choice.possible, say)
-    names = choice.profile_of
-    if any(decided.case.verdicts[name].by_score for name in names):
-        text = f"The score decides: only the axis moved away from it could save {_names(names)} at {size}."
-    else:
-        text = f"Even wear could save it at {size}: take a radial profile of {_names(names)} before it is scrapped."
-    yield Reason(rule="sets.regrind.sure-size", text=text)
-
-
-def _bar(can_be_bought: bool) -> str:
-    return "sets.regrind.smallest-allowed" if can_be_bought else "sets.regrind.shells-exist"
-
-
-def _why_not(outlook: StepOutlook) -> str:
-    return "the maker does not allow it" if outlook.step.can_be_bought else "no shells can be bought for it"
-
-
-_HARDENING = {
-    Case.UNKNOWN: "Hardening not known: ask the maker before it is ground, and put it on the limits sheet.",
-    Case.HOUSE_NEVER: "Journals {kind}: by the house rule a hardened crank is never ground.",
-    Case.HOUSE_NOT_CHOSEN: "Journals {kind}, and no owner has chosen yet whether a hardened crank is ground here.",
-    Case.SKIN: "Nitrocarburised: any grind takes the hard skin. Refer it for hardening again after grinding.",
-    Case.TOO_DEEP: "Nitrided, and more than 0.25 mm off in all: refer it for hardening again after grinding.",
-    Case.DEPTH_NOT_KNOWN: "{Kind}, and the maker's case depth is not on the sheet: find it before grinding.",
-    Case.LEAST_NOT_KNOWN: "{Kind}: {left} of case would be left. Find the least the maker allows before grinding.",
-    Case.THROUGH: "{Kind}: at this size too little case would be left.",
-    Case.LEFT: "{Kind}: {left} of case left after grinding. Check hardness after.",
-}
-
-
-def hardening_words(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
-    """What the hardening says of the proposed regrind, in words; nothing where nothing is hardened."""
-    says = decided.hardening
-    if says is None:
-        return
-    kind = says.hardening.value if says.hardening is not Hardening.UNKNOWN else ""
-    left = say.text(says.left) if says.left is not None else ""
-    text = _HARDENING[says.case].format(kind=kind, Kind=kind.capitalize(), left=left)
-    yield Reason(rule="sets.regrind.hardened", text=text)
-
-
 def _singled_out(decided: SetVerdict) -> Iterator[Reason]:
     verdicts = decided.case.verdicts
     cracked = [n for n, v in verdicts.items() if v.case.answer(Look.CRACK_TEST) == CRACK_FOUND]
     if cracked:
-        text = f"{_names(cracked)}: cracked: the crank is not used again."
+        text = f"{names_of(cracked)}: cracked: the crank is not used again."
         yield Reason(rule="verdicts.journal.crack", text=text)
     by_rule: dict[str, list[str]] = {}
     for name, verdict in verdicts.items():
         for rule in verdict.referred_for:
             by_rule.setdefault(rule, []).append(name)
     for rule, names in by_rule.items():
-        yield Reason(rule=rule, text=f"{_names(names)}: {_REFERRED[rule]}")
+        yield Reason(rule=rule, text=f"{names_of(names)}: {_REFERRED[rule]}")
     if decided.action is Action.REGRIND:
         return
     for what, rule, tail in _OPEN_WORDS:
         named = [n for n in verdicts if what in decided.opens_of(n)]
         if named:
-            yield Reason(rule=rule, text=f"{_names(named)}: {tail}")
+            yield Reason(rule=rule, text=f"{names_of(named)}: {tail}")
 
 
 _REFERRED = {
@@ -445,7 +271,7 @@ _OPEN_WORDS = (
 
 def _await(decided: SetVerdict) -> Iterator[Reason]:
     if decided.awaiting and len(decided.awaiting) < len(decided.case.verdicts):
-        text = f"{_names(decided.awaiting)} not read yet."
+        text = f"{names_of(decided.awaiting)} not read yet."
         yield Reason(rule="sets.not-all-read", text=text)
     elif decided.awaiting:
         what = "main" if decided.case.journal_set is JournalSet.MAINS else "rod"
@@ -458,7 +284,7 @@ def _await(decided: SetVerdict) -> Iterator[Reason]:
     ):
         named = [n for n in decided.case.verdicts if what in decided.opens_of(n)]
         if named:
-            yield Reason(rule=rule, text=f"{_names(named)}: {tail}")
+            yield Reason(rule=rule, text=f"{names_of(named)}: {tail}")
 
 
 def _no_shells(decided: SetVerdict, say: Notation) -> Iterator[Reason]:

@@ -100,7 +100,8 @@ def find_suspects(read: Mapping[str, tuple[Taken, ...]], expected: Expected) -> 
 
     Takes:   the current readings of every journal of the set; what they can be.
     Gives:   a suspicion for each reading that lies outside its neighbours, or whose whole journal does.
-    Rule:    surveys.slips.   Source: docs/trade: Slips of reading. Nothing is corrected here: a person takes or keeps.
+    Rule:    surveys.slips.   Source: docs/trade: Slips of reading. Nothing is corrected here: a person takes or
+             keeps.
     """
     medians = {journal: float(median(t.size.nm for t in taken)) for journal, taken in read.items() if taken}
     found: dict[str, Suspicion] = {}

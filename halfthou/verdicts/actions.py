@@ -8,7 +8,8 @@ from halfthou.jobs import Document
 
 
 class Action(StrEnum):
-    """The verdict on a part. Source: docs/trade: Actions; the rest of its list comes with the parts that need it."""
+    """The verdict on a part. Source: docs/trade: Actions; the rest of its list comes with the parts that need
+    it."""
 
     REUSE = "reuse"
     POLISH = "polish"

@@ -43,8 +43,8 @@ def clean_up_size(size_found: Length, ground_size: Length, score: Score | None =
     Takes:   the least size found; the size it was last ground to (or the largest reading, if larger);
              the deepest score, if there is one.
     Gives:   2·D_min - D_ref (one-sided wear, axis kept) to D_min (even wear or free axis), less the score.
-    Rule:    verdicts.clean-up.   Source: docs/trade: Clean-up; the ends are the largest circle inside the worn form,
-             checked against shapely and a linear program.
+    Rule:    verdicts.clean-up.   Source: docs/trade: Clean-up; the ends are the largest circle inside the worn
+             form, checked against shapely and a linear program.
     >>> clean_up_size(Length(57_104_280), Length(57_119_520)).sure == Length(57_089_040)
     True
     """

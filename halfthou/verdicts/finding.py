@@ -139,23 +139,7 @@ def judge(figure: Judged, limit: Limit, *, cannot_accept: bool = False) -> Findi
     could still move the answer (gauges.temperature), and a fitted figure that alone is past the limit.
     """
     beyond = figure.guard if figure.beyond is None else figure.beyond
-
-    def spare(value: Length) -> Length:
-        return value - limit.value if limit.is_least else limit.value - value
-
-    state = call(spare(figure.value), figure.guard, beyond)
-    by_fit = False
-    if (
-        state is State.BEYOND
-        and figure.sure is not None
-        and call(spare(figure.sure), figure.guard, beyond) is not state
-    ):
-        state, by_fit = State.TOO_CLOSE, True
-    moves = (figure.value - figure.may_fall, figure.value + figure.may_rise)
-    warm = any(call(spare(moved), figure.guard, beyond) is not state for moved in moves if moved != figure.value)
-    warm = warm and state is not State.TOO_CLOSE
-    if warm:
-        state = State.TOO_CLOSE
+    state, by_fit, warm = _called(figure, limit, beyond)
     thumb = limit.source is SourceKind.RULE_OF_THUMB
     if thumb or (cannot_accept and state is State.WITHIN):
         state = State.TOO_CLOSE
@@ -180,6 +164,25 @@ def judge(figure: Judged, limit: Limit, *, cannot_accept: bool = False) -> Findi
         waits_warm=warm,
         by_fit_alone=by_fit,
     )
+
+
+def _called(figure: Judged, limit: Limit, beyond: Length) -> tuple[State, bool, bool]:
+    """How it stands to its limit; whether only the fit says so, and whether warmth could still move it."""
+    value, sign = figure.value.nm - limit.value.nm, 1 if limit.is_least else -1
+
+    def at(moved: int) -> State:
+        """Called as if its value had moved so far, in nm."""
+        return call(Length(sign * (value + moved)), figure.guard, beyond)
+
+    state = at(0)
+    if state is State.TOO_CLOSE:
+        return state, False, False
+    if state is State.BEYOND and figure.sure is not None and at(figure.sure.nm - figure.value.nm) is not state:
+        return State.TOO_CLOSE, True, False
+    moves = (-figure.may_fall.nm, figure.may_rise.nm)
+    if any(at(moved) is not state for moved in moves if moved):
+        return State.TOO_CLOSE, False, True
+    return state, False, False
 
 
 def as_bound(finding: Finding) -> Finding:

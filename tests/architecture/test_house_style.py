@@ -3,6 +3,7 @@
 import ast
 import doctest
 import importlib
+import json
 import pkgutil
 import re
 import subprocess
@@ -80,7 +81,7 @@ def test_the_core_imports_with_django_blocked() -> None:
 
 def test_every_rule_cited_is_listed_explained_and_used() -> None:
     code = "\n".join(path.read_text(encoding="utf-8") for path in CORE if path.name != "rules.py")
-    cited = set(re.findall(r'"((?:gauges|operations|surveys|verdicts|sets)\.[a-z.-]+)"', code))
+    cited = set(re.findall(r'"((?:gauges|operations|surveys|verdicts|sets|assess)\.[a-z.-]+)"', code))
     explained = {
         heading
         for page in (ROOT / "docs" / "rules").glob("*.md")
@@ -108,3 +109,45 @@ def test_rooms_are_entered_through_their_doors() -> None:
             if deep and deep[1] != room:
                 found.append(f"{path.relative_to(ROOT)}: {line}")
     assert found == []
+
+
+PAPERS = sorted((ROOT / "docs" / "trade").glob("*.md"))
+WRITTEN = [
+    path
+    for room in ("halfthou", "workshop", "gauge_bridge", "demo", "bench", "tests", "docs", "scripts", "web/src")
+    for path in (ROOT / room).rglob("*")
+    if path.suffix in {".py", ".md", ".ts", ".tsx", ".json"} and "golden" not in path.parts
+]
+
+
+def test_every_citation_resolves_to_a_heading() -> None:
+    """`docs/trade: Clean-up` is a heading of docs/trade; papers that lie outside this repository are not cited."""
+    headings = {
+        line[3:].strip() for paper in PAPERS for line in paper.read_text("utf-8").splitlines() if line[:3] == "## "
+    }
+    lost, cited = [], set()
+    for path in WRITTEN:
+        if path == Path(__file__):
+            continue
+        text = re.sub(r"\s*\n\s*(?:#:? |\* +)?", " ", path.read_text(encoding="utf-8"))
+        for found in re.finditer(r"docs/trade: ", text):
+            rest = text[found.end() :]
+            heading = next((one for one in sorted(headings, key=len, reverse=True) if rest.startswith(one)), None)
+            cited.add(heading)
+            if heading is None:
+                lost.append(f"{path.relative_to(ROOT)}: {rest[:40]}")
+        outside = re.findall(r"[Hh]andbook [A-P]?\d|design \d+(?:\.\d+)?\b", text)
+        lost += [f"{path.relative_to(ROOT)}: {one}" for one in outside]
+    assert lost == []
+    assert len(cited) > 20
+
+
+def test_every_case_is_cited_by_a_test() -> None:
+    """A check value that no test reads is not checked."""
+    cases = json.loads((ROOT / "tests" / "cases" / "cases.json").read_text(encoding="utf-8"))
+    text = " ".join(path.read_text(encoding="utf-8") for path in (ROOT / "tests").rglob("test_*.py"))
+    cited = set(re.findall(r"\b[A-E]\d\d\b", text))
+    for first, last in re.findall(r"\b([A-E]\d\d) to ([A-E]\d\d)\b", text):
+        cited |= {f"{first[0]}{n:02d}" for n in range(int(first[1:]), int(last[1:]) + 1)}
+    assert {case["id"] for case in cases} - cited == set()
+    assert len(cases) == len({case["id"] for case in cases}) > 70

@@ -1,4 +1,5 @@
-"""The app when the server is away, when a page fails, and when somebody goes. Debian's Chromium, the real server."""
+"""The app when the server is away, when a page fails, and when somebody goes. Debian's Chromium, the real
+server."""
 
 from __future__ import annotations
 
@@ -33,7 +34,9 @@ def test_the_bench_opens_and_reads_on_while_the_server_is_away(enter: Callable[.
     page.keyboard.press("Enter")
     expect(page.get_by_text(re.compile("1 reading is kept here"))).to_be_visible()
     server.start()
-    expect(page.get_by_role("button", name=re.compile(r"^1a: 2\.8996$|^1a: 73\.651$"))).to_be_visible(timeout=20_000)
+    expect(page.get_by_role("button", name=re.compile(r"^1a: 2\.8996$|^1a: 73\.651$"))).to_be_visible(
+        timeout=20_000
+    )
 
 
 def test_signing_out_leads_to_the_door(enter: Callable[..., Page], server: Server) -> None:
@@ -66,8 +69,8 @@ def test_a_column_is_pasted_after_one_look(enter: Callable[..., Page]) -> None:
         """() => {
         const data = new DataTransfer();
         data.setData("text", "73.650\\n73.651\\n73.652");
-        document.activeElement.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
-    }"""
+        document.activeElement.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true,
+    cancelable: true })); }"""
     )
     expect(page.get_by_role("dialog")).to_contain_text("3 readings pasted")
     page.get_by_role("button", name="Land 3 readings").click()

@@ -14,7 +14,7 @@ from halfthou.cli import main
 from halfthou.exchange import read_job
 from tests.serving import Server
 
-#: Readings by last digits. Rod 3 is worn to 1.9312 in one direction; the rest is as new.
+#: Readings by last digits. Rod 3 is worn to 2.0312 in one direction; the rest is as new.
 ROD, MAIN = ["346"] * 8, ["647"] * 8
 WORN = ["312", "329", "346", "329"] * 2
 
@@ -22,7 +22,7 @@ WORN = ["312", "329", "346", "329"] * 2
 def fill_limits(page: Page) -> None:
     page.get_by_label("Engine: make and model").fill("Ostrel Marine 4-38")
     page.get_by_label("Usual layouts").select_option("Inline four, three mains")
-    figures = {"Rod journals": ("1.9340", "1.9348"), "Main journals": ("2.1640", "2.1649")}
+    figures = {"Rod journals": ("2.0340", "2.0348"), "Main journals": ("2.1640", "2.1649")}
     for part, (least, most) in figures.items():
         page.get_by_label(f"{part}, Journal size, new, least").fill(least)
         page.get_by_label(f"{part}, Journal size, new, most").fill(most)

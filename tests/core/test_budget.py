@@ -59,7 +59,8 @@ def test_gum_h1_combined_uncertainty_and_degrees_of_freedom() -> None:
 
 
 def test_the_worked_micrometer_budget() -> None:
-    """Source: docs/trade: A micrometer's budget; docs/trade: What cancels: five readings of a 57 mm journal, permissible error 5 µm, ±1 K, ±1e-6 over 5 K.
+    """Source: docs/trade: A micrometer's budget; docs/trade: What cancels: five readings of a 57 mm journal,
+    permissible error 5 µm, ±1 K, ±1e-6 over 5 K.
 
     Library value there: uncertainties, 2.9543 µm. The case takes s/√n of the very readings.
     """
@@ -192,7 +193,8 @@ def test_size_and_taper_are_doubted_as_the_library_propagates_them(seed: int) ->
 
 @pytest.mark.parametrize("seed", range(25))
 def test_clean_up_doubles_its_doubt_but_not_what_it_shares(seed: int) -> None:
-    """Library: uncertainties, of 2·D_min - D_ref with D_ref a reading. Source of the rule: docs/trade: Choosing the size."""
+    """Library: uncertainties, of 2·D_min - D_ref with D_ref a reading. Source of the rule: docs/trade: Choosing the
+    size."""
     one, truth = mixed_job(seed)
     one = one.model_copy(update={"limits": one.limits.model_copy(update={"rods": limits("2.0360", "2.0368")})})
     survey = survey_journals(one)["R1"]
@@ -247,7 +249,8 @@ def test_a_bore_gauge_set_in_the_micrometer_shares_its_error_and_a_clearance_doe
 
 
 def test_a_clearance_from_housing_and_walls_counts_the_wall_micrometer_once_for_both() -> None:
-    """Source: docs/trade: Measuring a bearing, C10; library: uncertainties, the wall micrometer's scale shared by both halves."""
+    """Source: docs/trade: Measuring a bearing, C10; library: uncertainties, the wall micrometer's scale shared by
+    both halves."""
     one = job({"R1": ["2.0375"] * 8}, rods=limits(clearance=band(".0012", ".0032")), gauges=(MICROMETER, FINE))
     housing = bearing(
         one, dict.fromkeys(("1a", "1b", "1c", "2a", "2b", "2c"), "2.1642"), Feature.HOUSING_BORE, FINE
@@ -301,3 +304,43 @@ def test_a_coarse_gauge_is_told_once_for_the_set() -> None:
     alone = assess(job({"R1": ["2.0375"] * 8}, gauges=(MICROMETER,))).rods.notes
     assert "cannot be seen until a second journal is read" in alone[-1].text
     assert "taper" in notes[0].text
+
+
+def test_a_pair_of_unlike_halves() -> None:
+    """Source: case E02: housing 2.3750, walls 0.0620 and 0.0625, journal 2.2480."""
+    rods = limits("2.2478", "2.2486", clearance=band(".0010", ".0040"))
+    one = job({"R1": ["2.2480"] * 8}, rods=rods, gauges=(MICROMETER, FINE))
+    spots = ("1a", "1b", "1c", "2a", "2b", "2c")
+    housing = bearing(one, dict.fromkeys(spots, "2.3750"), Feature.HOUSING_BORE, FINE)
+    walls = bearing(one, {"1a": "0.0620", "1b": "0.0625"}, Feature.WALL, FINE)
+    found = finding(one.model_copy(update={"readings": (*one.readings, *housing, *walls)}), "oil clearance, least")
+    assert found.value == inches(str(CASES["E02"]["expected"]))
+
+
+#: Ten parts, three appraisers, three trials each: the automotive industry's published example, recalled.
+STUDY = """
+0.29 -0.56 1.34 0.47 -0.80 0.02 0.59 -0.31 2.26 -1.36
+0.41 -0.68 1.17 0.50 -0.92 -0.11 0.75 -0.20 1.99 -1.25
+0.64 -0.58 1.27 0.64 -0.84 -0.21 0.66 -0.17 2.01 -1.31
+0.08 -0.47 1.19 0.01 -0.56 -0.20 0.47 -0.63 1.80 -1.68
+0.25 -1.22 0.94 1.03 -1.20 0.22 0.55 0.08 2.12 -1.62
+0.07 -0.68 1.34 0.20 -1.28 0.06 0.83 -0.34 2.19 -1.50
+0.04 -1.38 0.88 0.14 -1.46 -0.29 0.02 -0.46 1.77 -1.49
+-0.11 -1.13 1.09 0.20 -1.07 -0.67 0.01 -0.56 1.45 -1.77
+-0.15 -0.96 0.67 0.11 -1.45 -0.49 0.21 -0.49 1.87 -2.16
+"""
+
+
+def test_repeatability_of_the_published_gauge_study() -> None:
+    """Source: case C17 tells that the recalled data are the published ones (26.68 % by average and range); the
+    mean square of the equipment in its published analysis of variance is 0.04598, recalled."""
+    data = np.array([line.split() for line in STUDY.strip().splitlines()], dtype=float).reshape(3, 3, 10)
+    repeat = np.ptp(data, axis=1).mean() * 0.5908
+    people = math.sqrt((np.ptp(data.mean(axis=(1, 2))) * 0.5231) ** 2 - repeat**2 / 30)
+    parts = np.ptp(data.mean(axis=(0, 1))) * 0.3146
+    gauge = math.hypot(repeat, people)
+    share = 100 * gauge / math.hypot(gauge, parts)
+    assert share == pytest.approx(CASES["C17"]["expected"], abs=CASES["C17"]["tol"])
+    cells = [[round(x * 1e6) for x in data[who, :, part]] for who in range(3) for part in range(10)]
+    deviation, freedom = pooled(cells)
+    assert ((deviation / 1e6) ** 2, freedom) == (pytest.approx(0.04598, abs=5e-6), 60)

@@ -85,3 +85,21 @@ def test_doubt_counts_twice_at_the_sure_end() -> None:
         inches("0.0003"), inches("0.0004"), inches("0.0002")
     )
     assert (found.sure, found.possible) == (inches("2.2469"), inches("2.2481"))
+
+
+def test_a_tilted_cylinder_cleans_up_on_its_own_axis_and_loses_twice_its_tilt_on_the_old() -> None:
+    """Source: cases D19 and D20: radius 28.5, two planes shifted 0.02 mm to either side; ground to 57.04 before."""
+    planes = [28.500 + 0.020 * side * np.cos(TURN) for side in (-1, 1)]
+    found = clean_up_size(Length(57_000_000), Length(57_040_000))
+    assert found.sure.nm / 1e6 == pytest.approx(CASES["D19"]["expected"], abs=CASES["D19"]["tol"])
+    assert found.possible.nm / 1e6 == pytest.approx(CASES["D20"]["expected"], abs=CASES["D20"]["tol"])
+    assert 2 * min(plane.min() for plane in planes) == pytest.approx(CASES["D19"]["expected"])
+    # Axis free to shift and tilt: one radius and, in each plane, its own centre (scipy.optimize.linprog).
+    matrix = np.zeros((720, 5))
+    for n, plane in enumerate(planes):
+        rows = slice(360 * n, 360 * n + 360)
+        matrix[rows, 0] = 1
+        matrix[rows, 1 + 2 * n : 3 + 2 * n] = np.column_stack([np.cos(TURN), np.sin(TURN)])
+        assert plane.shape == (360,)
+    free = linprog([-1, 0, 0, 0, 0], A_ub=matrix, b_ub=np.concatenate(planes), bounds=[(None, None)] * 5)
+    assert -2 * free.fun == pytest.approx(CASES["D20"]["expected"], abs=1e-6)

@@ -38,7 +38,8 @@ def test_acceptance_limit_of_the_case() -> None:
 
 @given(st.integers(-3_000, 3_000), st.floats(0.5, 900))
 def test_the_three_answers_agree_with_the_probability(spare: int, doubt: float) -> None:
-    """Within means at least 95 % by scipy's normal, beyond at most 5 %; between is too close (docs/trade: Decision rule)."""
+    """Within means at least 95 % by scipy's normal, beyond at most 5 %; between is too close (docs/trade: Decision
+    rule)."""
     guard = guard_band(doubt, Guard.ONE_SIDED_95)
     p = stats.norm.cdf(spare / doubt)
     state = call(Length(spare), guard)
@@ -81,3 +82,10 @@ def test_a_plan_that_cannot_accept_may_still_reject() -> None:
     limit = Limit(Length(1000), False, SourceKind.MAKER)
     assert judge(judged(Length(1)), limit, cannot_accept=True).state is State.TOO_CLOSE
     assert judge(judged(Length(2000)), limit, cannot_accept=True).state is State.BEYOND
+
+
+def test_conformance_between_two_limits() -> None:
+    """Source: case C08: 0.0025 between 0.0010 and 0.0026, u 0.0001. Shown to three decimals."""
+    u = inches("0.0001").nm
+    above, below = (conformance(inches(spare), u) for spare in ("0.0015", "0.0001"))
+    assert above + below - 1 == pytest.approx(CASES["C08"]["expected"], abs=0.0005)

@@ -101,7 +101,8 @@ def test_a_three_lobed_journal_shows_nothing_to_diameters() -> None:
 
 
 def test_size_found_is_the_fitted_least_where_that_is_smaller() -> None:
-    """Source: docs/trade: Form of a journal. An ellipse whose narrow axis lies at 22.5 degrees, between the spots."""
+    """Source: docs/trade: Form of a journal. An ellipse whose narrow axis lies at 22.5 degrees, between the
+    spots."""
     sizes = {
         f"1{letter}": Length(round(50e6 - 10_000 * math.cos(math.radians(2 * (angle - 22.5)))))
         for letter, angle in zip("abcd", (0, 45, 90, 135), strict=True)

@@ -45,7 +45,8 @@ def test_a_good_set_is_reused_with_standard_shells() -> None:
 
 
 def test_one_worn_journal_takes_the_set_to_one_size() -> None:
-    """Source: common practice, no source. 2·2.0330 - 2.0378 = 2.0282, less 0.0003 polish: 0.010 under reaches 2.0270."""
+    """Source: common practice, no source. 2·2.0330 - 2.0378 = 2.0282, less 0.0003 polish: 0.010 under reaches
+    2.0270."""
     found = assess(job({**GOOD_ENGINE, "R3": WORN}, gauge=PERFECT))
     answer = found.rods
     assert (answer.action, answer.headline, answer.sets_it) == (Action.REGRIND, "regrind, 0.010 under", "No. 3")
@@ -65,7 +66,8 @@ def test_spare_and_next_size_are_said() -> None:
 
 
 def test_a_size_that_only_even_wear_allows_is_named_not_chosen() -> None:
-    """Source: docs/trade: Choosing the size. 2.0310: sure end 2.0242 misses 2.0270, possible end 2.0310 makes it."""
+    """Source: docs/trade: Choosing the size. 2.0310: sure end 2.0242 misses 2.0270, possible end 2.0310 makes
+    it."""
     answer = rods({"R3": ["2.0310", "2.0340", "2.0376", "2.0340"] * 2})
     assert answer.headline == "regrind, 0.020 under"
     assert any("radial profile" in text and "0.010 under" in text for text in answer.would_change)
@@ -190,7 +192,8 @@ def test_a_referral_comes_before_grinding() -> None:
 
 
 def test_clearance_after_the_decision() -> None:
-    """Source: docs/trade: Measuring a bearing = H - w - w - J: 2.1640 - 2·0.0624 - 2.0378 and 2.1645 - 2·0.0622 - 2.0370."""
+    """Source: docs/trade: Measuring a bearing = H - w - w - J: 2.1640 - 2·0.0624 - 2.0378 and 2.1645 - 2·0.0622 -
+    2.0370."""
     on = limits(
         housing_bore=band("2.1640", "2.1645"), wall=band("0.0622", "0.0624"), clearance=band("0.0012", "0.0034")
     )

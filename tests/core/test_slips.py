@@ -1,4 +1,5 @@
-"""Slips of reading. Outside checks: docs/trade: Slips of reading; cases A11 to A26; facts of the trade; simulation."""
+"""Slips of reading. Outside checks: docs/trade: Slips of reading; cases A11 to A26; facts of the trade;
+simulation."""
 
 import random
 
@@ -10,7 +11,7 @@ from halfthou.jobs import Gauge, Job, SettingCheck, ShellSize, SlipAnswer
 from halfthou.lengths import Asked, Length, Typed, Unit, Window
 from halfthou.surveys import read_at, survey_journals
 from halfthou.verdicts import Action, DoubtShown, State
-from tests.making import GOOD_MAIN, MICROMETER, NOON, inches, job, limits, mm, readings
+from tests.making import CASES, GOOD_MAIN, MICROMETER, NOON, inches, job, limits, mm, readings
 from tests.simulated import TENTH, TrueGauge, bench_job, micrometer, readings_of, worn
 
 #: The window and the neighbours of cases A20 to A26.
@@ -256,3 +257,11 @@ def test_sound_readings_of_worn_journals_are_left_alone() -> None:
         asked += sum(state.doubt is not None for one in survey.values() for state in one.spots)
         read += len(taken)
     assert asked < 0.005 * read
+
+
+def test_a_slip_of_the_frame_lands_half_a_scatter_from_its_neighbours() -> None:
+    """Source: case A19: 1.2486 among 2.2485 with a scatter of 0.0002."""
+    read = ReadText(inches("1.2486"), "1.2486", Unit.INCH, MICROMETER, inches("2.2485"))
+    framed = [slip.meant for slip in slips_of(read) if slip.kind is SlipKind.FRAME]
+    near = min(abs((size - inches("2.2485")).nm) for size in framed)
+    assert near / inches("0.0002").nm == pytest.approx(CASES["A19"]["expected"], abs=CASES["A19"]["tol"])

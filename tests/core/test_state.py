@@ -71,7 +71,8 @@ def test_the_check_that_counts_is_the_last_before_or_the_first_after_on_the_same
 
 
 def test_a_check_on_a_standard_near_the_size_settles_what_the_gauge_alone_could_not() -> None:
-    """Source: docs/trade: A micrometer's budget: checking on a block is worth more than more readings. What it asks for settles it."""
+    """Source: docs/trade: A micrometer's budget: checking on a block is worth more than more readings. What it asks
+    for settles it."""
     one = job({"R1": ["2.0371"] * 8})
     before = assess(one).journal("R1")
     assert before.state is State.TOO_CLOSE

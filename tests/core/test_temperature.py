@@ -19,9 +19,9 @@ getcontext().prec = 40
 
 
 def test_the_reference_is_20_degrees_and_68_fahrenheit() -> None:
-    """Source: ISO 1; library: pint."""
+    """Source: ISO 1 and case B04; library: pint."""
     fahrenheit = pint.UnitRegistry().Quantity(68, "degF").to("degC").magnitude
-    assert pytest.approx(fahrenheit) == REFERENCE_C == read_celsius("68 F")
+    assert pytest.approx(fahrenheit) == REFERENCE_C == read_celsius("68 F") == CASES["B04"]["expected"]
 
 
 @pytest.mark.parametrize(
@@ -92,7 +92,8 @@ def sat(size: str, sitting: Sitting, **changes: Any) -> Job:
 
 
 def test_a_part_that_was_not_rested_waits_where_warmth_could_move_the_verdict() -> None:
-    """30 K on 2.037 in of steel are 0.0007 in (docs/trade: Sizes at 20 degrees, 11.7e-6): 2.0374 may be 2.0367, limit 2.0370."""
+    """30 K on 2.037 in of steel are 0.0007 in (docs/trade: Sizes at 20 degrees, 11.7e-6): 2.0374 may be 2.0367,
+    limit 2.0370."""
     washed = Sitting(id="s", condition=Condition.WASHED, by="bench", at=NOON)
     close = assess(sat("2.0374", washed)).journal("R1")
     assert (close.action, close.state) == (Action.MEASURE, State.TOO_CLOSE)
@@ -105,7 +106,8 @@ def test_a_part_that_was_not_rested_waits_where_warmth_could_move_the_verdict() 
 
 
 def test_a_warm_part_whose_temperature_is_known_is_brought_to_20_degrees() -> None:
-    """2.0374 in at 40 °C with a gauge at 20: 11.7e-6 x 20 K x 2.0374 = 0.00048 in less. Source: docs/trade: Sizes at 20 degrees."""
+    """2.0374 in at 40 °C with a gauge at 20: 11.7e-6 x 20 K x 2.0374 = 0.00048 in less. Source: docs/trade: Sizes
+    at 20 degrees."""
     warm = Sitting(id="s", part_c=40, gauge_c=20, condition=Condition.WASHED, by="bench", at=NOON)
     answer = assess(sat("2.0374", warm)).journal("R1")
     assert answer.least is not None
@@ -120,3 +122,10 @@ def test_the_shops_own_temperature_counts_where_a_sitting_says_nothing() -> None
     assert answer.least is not None
     expected = 2.0374 * (1 + 11.5e-6 * 5) / (1 + 11.7e-6 * 5)
     assert answer.least.nm / 25.4e6 == pytest.approx(expected, abs=2e-8)
+
+
+def test_the_exact_form_is_not_the_linear_one() -> None:
+    """Source: case B06: 100 mm of aluminium by a steel scale, both at 30 degrees: the linear form is 2 nm off."""
+    exact = at_reference(mm("100"), Warmth(Material.CAST_ALUMINIUM, 30), Warmth(Material.GAUGE_STEEL, 30))
+    linear = 100_000_000 * (1 - (21.5e-6 - 11.5e-6) * 10)
+    assert linear - exact.nm == pytest.approx(CASES["B06"]["expected"], abs=CASES["B06"]["tol"])

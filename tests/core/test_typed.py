@@ -1,4 +1,5 @@
-"""What people type and say. The texts and meanings: docs/trade: Reading typed text and common practice, no source."""
+"""What people type and say. The texts and meanings: docs/trade: Reading typed text and common practice, no
+source."""
 
 import pytest
 from hypothesis import given

@@ -62,7 +62,8 @@ def test_what_is_called_is_true_at_least_as_often_as_promised(*, checked: bool) 
 
 
 def test_a_setting_check_leaves_fewer_sizes_in_doubt() -> None:
-    """Source: docs/trade: A micrometer's budget: checking on a block and applying the correction is worth more than more readings."""
+    """Source: docs/trade: A micrometer's budget: checking on a block and applying the correction is worth more than
+    more readings."""
     plain, _ = read_near_its_limits(22, checked=False)
     checked, _ = read_near_its_limits(22, checked=True)
     assert checked[SIZE, "too close"] < plain[SIZE, "too close"]

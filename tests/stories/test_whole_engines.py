@@ -1,7 +1,8 @@
 """Whole engines worn in a known way, read by a gauge with a known error, judged by the real code.
 
 The truth of each journal is known, so the promise of the guard band can be held to account. Outside: the truth is
-made here from geometry and a normal error; the promised risk is that of ISO 14253-1 as settled in docs/trade: Decision rule.
+made here from geometry and a normal error; the promised risk is that of ISO 14253-1 as settled in docs/trade:
+Decision rule.
 """
 
 import math

@@ -31,7 +31,9 @@ SIZES = st.sampled_from([
     "2.0375", "2.0374", "2.0369", "2.0361", "2.0277", "2.0275", "2.0200", "2.0400", "2.4140", "2.4142", "2.4030",
     "51.752", "375", "+3", "0", "-2.0375", "2.0.3", "20375", "half a thou", "2.0125", "2.1642", "0.0623", "25.4",
 ])  # fmt: skip
-TIMES = st.sampled_from(["2031-05-04T10:00:00Z", "2031-05-04T12:00:00+02:00", "2031-05-06T09:00:00Z", "1960-01-01T00:00:00Z"])
+TIMES = st.sampled_from(
+    ["2031-05-04T10:00:00Z", "2031-05-04T12:00:00+02:00", "2031-05-06T09:00:00Z", "1960-01-01T00:00:00Z"]
+)
 NAMES = st.integers(1, 12).map(lambda n: f"f{n}")
 UNDER = st.sampled_from(["", "0.010", ".020", "0.25 mm", "0.015", "10", "STD", "1", "-0.010"])
 FEATURES = st.sampled_from(["journal", "journal", "journal", "housing bore", "bearing bore", "wall thickness"])
@@ -72,7 +74,9 @@ class Shop(RuleBasedStateMachine):
     roles = st.sampled_from(list(Role))
 
     @rule(role=roles, name=NAMES, on=WHERE, spot=SPOTS, typed=SIZES, at=TIMES, feature=FEATURES, other=NAMES)
-    def read(self, role: Role, name: str, on: str, spot: str, typed: str, at: str, feature: str, other: str) -> None:
+    def read(
+        self, role: Role, name: str, on: str, spot: str, typed: str, at: str, feature: str, other: str
+    ) -> None:
         body = {"id": name, "journal": on, "feature": feature, "spot": spot, "typed": typed, "unit": "in",
                 "gauge": self.gauges[-1], "at": at}  # fmt: skip
         if len(other) == 2:
@@ -80,7 +84,8 @@ class Shop(RuleBasedStateMachine):
         self.ask(role, self.path("/readings"), body)
 
     @rule(role=roles, name=NAMES, on=st.sampled_from(["R1", "R2", "R3", "R4", "M1", "M2", "M3", "M4", "M5"]),
-          under=st.sampled_from([0, 0, 100, 102, 200, -2]), at=TIMES, part=st.sampled_from(["", "35", "20", "cold"]),
+          under=st.sampled_from([0, 0, 100, 102, 200, -2]), at=TIMES,
+          part=st.sampled_from(["", "35", "20", "cold"]),
           condition=st.sampled_from(["rested", "from the wash", "from the hand"]))  # fmt: skip
     def read_a_journal(
         self, role: Role, name: str, on: str, under: int, at: str, part: str, condition: str
@@ -119,7 +124,8 @@ class Shop(RuleBasedStateMachine):
         action: Action | None, at: str,
     ) -> None:  # fmt: skip
         body = {"id": name, "kind": kind.value, "set": which, "journal": on, "about": about.value,
-                "action": action and action.value, "undersize": under, "reason": "so it is", "sure": True, "at": at}  # fmt: skip
+                "action": action and action.value, "undersize": under, "reason": "so it is", "sure": True,
+                "at": at}  # fmt: skip
         self.ask(role, self.path("/decisions"), body)
         self.ask(role, self.path("/decisions/take-up"), {"id": name})
 
@@ -139,7 +145,12 @@ class Shop(RuleBasedStateMachine):
     def answer_a_question(self, role: Role, name: str, reading: str, nm: int | None) -> None:
         self.ask(role, self.path("/slips"), {"id": name, "reading": reading, "taken_nm": nm})
 
-    @rule(role=roles, which=SETS, planes=st.integers(1, 5), angles=st.sampled_from([[0, 90], [0, 45, 90, 135], [0, 15, 90]]))
+    @rule(
+        role=roles,
+        which=SETS,
+        planes=st.integers(1, 5),
+        angles=st.sampled_from([[0, 90], [0, 45, 90, 135], [0, 15, 90]]),
+    )
     def plan(self, role: Role, which: str, planes: int, angles: list[int]) -> None:
         body = {"set": which, "plan": {"planes": planes, "angles_deg": angles}}
         self.ask(role, self.path("/plan"), body, "put")

@@ -122,3 +122,13 @@ def test_a_job_takes_the_checks_it_was_judged_with_along(
     kept = [one.id for one in actions.open_job(job.pk, bench).job.checks]
     assert kept == [*(f"old{n}" for n in range(18, 30)), "after"]
     assert [one.id for one in last_checks({gauge.id})] == ["after"]
+
+
+def test_a_check_may_bear_the_name_of_a_reading(
+    bench: Person, job: JobRecord, gauge: Gauge, land: Callable[..., Any]
+) -> None:
+    """Common practice, no source: two benches that name their facts by themselves must not stop a job."""
+    land("R1", "1a", "2.0375", id="same")
+    check = CheckForm(id="same", standard="2.0000", read="2.0000 2.0001", unit=Unit.INCH, at=timezone.now())
+    write_check(bench, gauge.id, check)
+    assert len(actions.open_job(job.pk, bench).job.readings) == 1

@@ -1,4 +1,5 @@
-"""Facts land once, are never erased, and say who made them. Source: docs/trade: Facts are only added, 8.10 and 8.13."""
+"""Facts land once, are never erased, and say who made them. Source: docs/trade: Facts are only added, 8.10 and
+8.13."""
 
 from collections.abc import Callable
 from datetime import timedelta

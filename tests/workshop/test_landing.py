@@ -1,4 +1,5 @@
-"""Readings land in their state: batches, sittings, conflicts, work, answers to slips. Source: docs/trade: Facts are only added, 8.13."""
+"""Readings land in their state: batches, sittings, conflicts, work, answers to slips. Source: docs/trade: Facts are
+only added, 8.13."""
 
 from collections.abc import Callable
 from datetime import timedelta

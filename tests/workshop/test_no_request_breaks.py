@@ -14,6 +14,7 @@ from hypothesis import strategies as st
 
 from halfthou.jobs import Gauge
 from tests.conftest import examples
+from workshop.config.api import api
 from workshop.jobs.models import JobRecord
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person
@@ -22,17 +23,56 @@ pytestmark = pytest.mark.django_db
 
 #: Texts that people, programs and vandals send where a size, a name or a file is asked for.
 ODD_TEXTS = [
-    "²", "٣.١", "½", "1e999999", "-" * 300, "9" * 5000, "0" * 200 + "1", "\x00", "\ud7ff", "💥" * 50, '"', "'", "=1+1",
-    "<script>", "%s%n", "../../x", "NaN", "Infinity", "2.0375\r2.0376", "1/0", "a" * 3000, "\u202e2.0375", " ", "",
-]  # fmt: skip
+    "²",
+    "٣.١",
+    "½",
+    "1e999999",
+    "-" * 300,
+    "9" * 5000,
+    "0" * 200 + "1",
+    "\x00",
+    "\ud7ff",
+    "💥" * 50,
+    '"',
+    "'",
+    "=1+1",
+    "<script>",
+    "%s%n",
+    "../../x",
+    "NaN",
+    "Infinity",
+    "2.0375\r2.0376",
+    "1/0",
+    "a" * 3000,
+    "\u202e2.0375",
+    " ",
+    "",
+]
 ODD_TIMES = [
-    "0001-01-01T00:00:00Z", "9999-12-31T23:59:59Z", "2031-05-04T10:00:00", "2031-02-30T00:00:00Z", "now", "", None, 1e99,
-]  # fmt: skip
+    "0001-01-01T00:00:00Z",
+    "9999-12-31T23:59:59Z",
+    "2031-05-04T10:00:00",
+    "2031-02-30T00:00:00Z",
+    "now",
+    "",
+    None,
+    1e99,
+]
 ODD_FILES = [
-    'journal,spot,size [in]\nR1,1a,"2.0375', "journal,spot,size [in]\rR1,1a,2.0375", "journal;spot\n", "\ufeff", "\x00",
-    "journal,spot,size [in]\n" + "R1,1a," + "9" * 140_000, "{", "[" * 5000, "null", '{"job": 1}', "journal,journal\n1,2\n",
-    '{"format": "half-thou job", "version": 1e400}', '{"version": 3, "job": {"readings": [' + "{}," * 50 + "{}]}}",
-]  # fmt: skip
+    'journal,spot,size [in]\nR1,1a,"2.0375',
+    "journal,spot,size [in]\rR1,1a,2.0375",
+    "journal;spot\n",
+    "\ufeff",
+    "\x00",
+    "journal,spot,size [in]\n" + "R1,1a," + "9" * 140_000,
+    "{",
+    "[" * 5000,
+    "null",
+    '{"job": 1}',
+    "journal,journal\n1,2\n",
+    '{"format": "half-thou job", "version": 1e400}',
+    '{"version": 3, "job": {"readings": [' + "{}," * 50 + "{}]}}",
+]
 
 
 class Shop:
@@ -60,8 +100,6 @@ def shop(
 
 def test_no_request_of_the_description_breaks_the_server(shop: Shop) -> None:
     """Outside: schemathesis. Half of the requests name a job, gauge or sheet that is there."""
-    from workshop.config.api import api
-
     schema = schemathesis.openapi.from_dict(api.get_openapi_schema())
     there = {"job_id": shop.job.pk, "revision_id": shop.limits.pk, "key": shop.gauge.id, "journal": "R1"}
     operations = [found.ok() for found in schema.get_all_operations()]  # type: ignore[union-attr]
@@ -92,9 +130,14 @@ def test_no_request_of_the_description_breaks_the_server(shop: Shop) -> None:
 def test_no_odd_text_breaks_the_server(shop: Shop, text: str) -> None:
     one = f"/api/jobs/{shop.job.pk}"
     reading = {
-        "id": "x1", "journal": "R1", "spot": "1a", "typed": text, "unit": "in", "gauge": shop.gauge.id,
+        "id": "x1",
+        "journal": "R1",
+        "spot": "1a",
+        "typed": text,
+        "unit": "in",
+        "gauge": shop.gauge.id,
         "at": "2031-05-04T10:00:00Z",
-    }  # fmt: skip
+    }
     header = {"title": text, "customer": text, "complaint": text, "card_version": 0}
     statuses = [
         shop.answered("post", f"{one}/readings", reading),
@@ -114,8 +157,14 @@ def test_no_odd_text_breaks_the_server(shop: Shop, text: str) -> None:
 def test_no_odd_time_breaks_the_server(shop: Shop, at: object) -> None:
     one = f"/api/jobs/{shop.job.pk}"
     reading = {
-        "id": "x1", "journal": "R1", "spot": "1a", "typed": "2.0375", "unit": "in", "gauge": shop.gauge.id, "at": at,
-    }  # fmt: skip
+        "id": "x1",
+        "journal": "R1",
+        "spot": "1a",
+        "typed": "2.0375",
+        "unit": "in",
+        "gauge": shop.gauge.id,
+        "at": at,
+    }
     assert shop.answered("post", f"{one}/readings", reading) < 500
     assert shop.answered("post", f"{one}/readings/batch", {"sent_at": at, "readings": [reading]}) < 500
     assert shop.answered("put", one, {"title": "x", "due": at, "card_version": 0}) < 500

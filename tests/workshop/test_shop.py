@@ -1,4 +1,5 @@
-"""What belongs to the shop: limits and their revisions, gauges, house rules, accounts. Source: docs/trade: Authority of a limit, 8.12."""
+"""What belongs to the shop: limits and their revisions, gauges, house rules, accounts. Source: docs/trade:
+Authority of a limit, 8.12."""
 
 from collections.abc import Callable
 from typing import Any

@@ -9,14 +9,13 @@ from halfthou.exchange import write_job, write_readings
 from halfthou.jobs import Feature, JournalSet, Moment, Plan, Waived
 from halfthou.lengths import Asked, Notation, Unit
 from workshop.jobs import actions
-from workshop.jobs.rack import RackOrder, read_rack
+from workshop.jobs.rack import RackOrder, RackOut, read_rack
 from workshop.jobs.shapes import (
     BatchOut,
     BenchOut,
     DraftOut,
     HistoryLine,
     LandOut,
-    RackOut,
     SittingOut,
     asked_out,
     bench_out,

@@ -1,15 +1,47 @@
 """Reading the rack: search, order, pages. From the summaries alone."""
 
+from datetime import date
 from enum import StrEnum
 
 from django.db.models import F, Q, QuerySet
+from pydantic import BaseModel
 
-from workshop.jobs.models import JobRecord
-from workshop.jobs.shapes import RackOut, rack_line
+from halfthou.verdicts import MarkCode
+from workshop.jobs.models import JobRecord, Stage
 
 PAGE_SIZE = 50
 #: Nobody searches for more.
 MOST_SEARCH, MOST_WORDS = 500, 20
+
+
+class RackLine(BaseModel):
+    """One job on the rack."""
+
+    id: int
+    number: str
+    title: str
+    customer: str
+    engine: str
+    due: date | None
+    stage: Stage
+    waits_for: str
+    doubts: int
+    taken: int
+    planned: int
+    mains_mark: MarkCode | None
+    mains_headline: str
+    rods_mark: MarkCode | None
+    rods_headline: str
+    archived: bool
+
+
+class RackOut(BaseModel):
+    """A page of the rack."""
+
+    jobs: list[RackLine]
+    total: int
+    page: int
+    pages: int
 
 
 class RackOrder(StrEnum):
@@ -45,3 +77,25 @@ def read_rack(search: str, order: RackOrder, *, archived: bool, page: int) -> Ra
     page = min(max(page, 1), pages)
     shown = jobs.order_by(*_ORDERS[order])[(page - 1) * PAGE_SIZE : page * PAGE_SIZE]
     return RackOut(jobs=[rack_line(record) for record in shown], total=total, page=page, pages=pages)
+
+
+def rack_line(record: JobRecord) -> RackLine:
+    """A job's line on the rack, from its summary alone."""
+    return RackLine(
+        id=record.pk,
+        number=record.number,
+        title=record.title,
+        customer=record.customer,
+        engine=record.engine,
+        due=record.due,
+        stage=Stage(record.stage),
+        waits_for=record.waits_for,
+        doubts=record.doubts,
+        taken=record.taken,
+        planned=record.planned,
+        mains_mark=MarkCode(record.mains_mark) if record.mains_mark else None,
+        mains_headline=record.mains_headline,
+        rods_mark=MarkCode(record.rods_mark) if record.rods_mark else None,
+        rods_headline=record.rods_headline,
+        archived=record.archived,
+    )

@@ -26,42 +26,12 @@ from halfthou.jobs import (
 from halfthou.lengths import Asked, Length, Notation, Unit
 from halfthou.operations import RUNS_ON, makes_stale
 from halfthou.surveys import standing_readings
-from halfthou.verdicts import Action, Caution, MarkCode, cautions_of_work
+from halfthou.verdicts import Action, Caution, cautions_of_work
 from workshop.gauges.api import BenchGauge, bench_gauge
 from workshop.jobs.actions import Landed, Opened
 from workshop.jobs.actions.deciding import matches
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
 from workshop.jobs.models import DecisionRecord, JobRecord, Stage
-
-
-class RackLine(BaseModel):
-    """One job on the rack."""
-
-    id: int
-    number: str
-    title: str
-    customer: str
-    engine: str
-    due: date | None
-    stage: Stage
-    waits_for: str
-    doubts: int
-    taken: int
-    planned: int
-    mains_mark: MarkCode | None
-    mains_headline: str
-    rods_mark: MarkCode | None
-    rods_headline: str
-    archived: bool
-
-
-class RackOut(BaseModel):
-    """A page of the rack."""
-
-    jobs: list[RackLine]
-    total: int
-    page: int
-    pages: int
 
 
 class DecisionOut(BaseModel):
@@ -263,28 +233,6 @@ def landed_out(landed: Landed) -> LandedOut:
         refused="" if landed.refused is None else str(landed.refused),
         code="" if landed.refused is None else landed.refused.code,
         conflict=landed.conflict,
-    )
-
-
-def rack_line(record: JobRecord) -> RackLine:
-    """A job's line on the rack, from its summary alone."""
-    return RackLine(
-        id=record.pk,
-        number=record.number,
-        title=record.title,
-        customer=record.customer,
-        engine=record.engine,
-        due=record.due,
-        stage=Stage(record.stage),
-        waits_for=record.waits_for,
-        doubts=record.doubts,
-        taken=record.taken,
-        planned=record.planned,
-        mains_mark=MarkCode(record.mains_mark) if record.mains_mark else None,
-        mains_headline=record.mains_headline,
-        rods_mark=MarkCode(record.rods_mark) if record.rods_mark else None,
-        rods_headline=record.rods_headline,
-        archived=record.archived,
     )
 
 

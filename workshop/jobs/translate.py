@@ -287,8 +287,8 @@ def signature_of(row: SignatureRecord) -> Signature:
 
 
 def job_file_of(record: JobRecord) -> JobFile:
-    """The whole job as a file, in its own entry unit, with every gauge at hand: what would settle a doubt, and what is
-    too coarse before anything is read, is said of them too."""
+    """The whole job as a file, in its own entry unit, with every gauge at hand: what would settle a doubt, and what
+    is too coarse before anything is read, is said of them too."""
     return JobFile(
         job=job_of(record, Unit(record.entry_unit)),
         signatures=tuple(signature_of(row) for row in record.signatures.order_by("revision")),

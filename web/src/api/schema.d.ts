@@ -1038,7 +1038,7 @@ export interface components {
         };
         /**
          * Role
-         * @description The three roles (design 8.12).
+         * @description The three roles (docs/trade: Who may).
          * @enum {string}
          */
         Role: "bench" | "machinist" | "owner";
@@ -1183,7 +1183,7 @@ export interface components {
         MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "with-set" | "refer" | "replace" | "too-close" | "not-read";
         /**
          * OperationKind
-         * @description Work on the bottom end that readings depend on. Source: handbook O.
+         * @description Work on the bottom end that readings depend on. Source: docs/trade: What work makes stale.
          * @enum {string}
          */
         OperationKind: "grind" | "polish" | "straighten" | "heat treat" | "line hone" | "studs or girdle fitted" | "cap torque changed" | "resize rods" | "other shells fitted" | "final wash";
@@ -1212,7 +1212,8 @@ export interface components {
         };
         /**
          * Action
-         * @description The verdict on a part. Source: design 8.2; the rest of its list comes with the parts that need it.
+         * @description The verdict on a part. Source: docs/trade: Actions; the rest of its list comes with the parts that need
+         *     it.
          * @enum {string}
          */
         Action: "reuse" | "polish" | "fit undersize" | "regrind" | "refer" | "replace" | "measure";
@@ -1494,7 +1495,7 @@ export interface components {
         };
         /**
          * Hardening
-         * @description How the journals were hardened. Source: handbook D4.
+         * @description How the journals were hardened. Source: docs/trade: Hardness and fillets.
          * @enum {string}
          */
         Hardening: "none" | "induction" | "nitrided" | "nitrocarburised" | "unknown";
@@ -1684,7 +1685,7 @@ export interface components {
          * Pin
          * @description One rod journal: the cylinders whose rods it carries and its throw angle in degrees.
          *
-         *     Pins shared by two rods are one journal (design 8.9).
+         *     Pins shared by two rods are one journal (docs/trade: Shared pins).
          */
         Pin: {
             /** Cylinders */
@@ -1695,7 +1696,7 @@ export interface components {
         /**
          * Plan
          * @description Planes are numbered from the front; angles are degrees from the throw (mains: from cylinder 1 top dead
-         *     centre), lettered a, b, c and so on. Source: handbook D1, common practice.
+         *     centre), lettered a, b, c and so on. Source: docs/trade: Where to measure, common practice.
          */
         Plan: {
             /**
@@ -2128,7 +2129,8 @@ export interface components {
         };
         /**
          * SourceKind
-         * @description Where a limit comes from, in order of authority. Source: handbook 0; design 8.7.
+         * @description Where a limit comes from, in order of authority. Source: docs/trade: Authority of a limit; docs/trade:
+         *     Authority of a limit.
          * @enum {string}
          */
         SourceKind: "maker" | "part maker" | "house" | "rule of thumb" | "invented";
@@ -2396,13 +2398,14 @@ export interface components {
         };
         /**
          * Guard
-         * @description How far from a limit a value must lie to be called. Source: design 8.1; ISO 14253-1 (recalled).
+         * @description How far from a limit a value must lie to be called. Source: docs/trade: Decision rule; ISO 14253-1
+         *     (recalled).
          * @enum {string}
          */
         Guard: "1.645u" | "2u";
         /**
          * HardenedCrank
-         * @description Whether a case-hardened crank is ground here. Source: the-work, where good shops disagree.
+         * @description Whether a case-hardened crank is ground here. Good shops disagree: docs/trade: Hardness and fillets.
          * @enum {string}
          */
         HardenedCrank: "never ground" | "ground within the case";

@@ -6,10 +6,10 @@ from ninja import Schema
 from pydantic import Field
 
 from halfthou.exchange import Fault
-from halfthou.jobs import Job, JournalSet, Operation, OperationKind, set_of
+from halfthou.jobs import Job, JournalSet, Operation, OperationKind, Reading, set_of
 from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Unit, Unreadable, read_undersize
 from halfthou.operations import RUNS_ON, makes_stale, stale_readings
-from halfthou.surveys import standing_readings, survey_journals
+from halfthou.surveys import Suspicion, standing_readings, survey_journals
 from workshop.jobs.actions.facts import own_or_may
 from workshop.jobs.actions.opened import (
     Opened,
@@ -130,15 +130,8 @@ def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
     must(person, Act.READ)
     record = job_record(job_id)
     must_be_open(record)
-    job = sound_job(record, Unit(person.shown_unit))
-    doubts = [
-        (state.doubt, {taken.reading.id: taken.reading for taken in state.counted})
-        for survey in survey_journals(job).values()
-        for spots in (survey.all_spots, *survey.bearing.values())
-        for state in spots
-        if state.doubt is not None
-    ]
-    asked = next((doubt for doubt, _ in doubts if doubt.reading == given.reading), None)
+    doubts = _asked_about(sound_job(record, Unit(person.shown_unit)))
+    asked = next((doubt for doubt, reading in doubts if reading.id == given.reading), None)
     if asked is None:
         if record.slip_answers.filter(reading=given.reading).exists():
             return settled(record, person)
@@ -146,12 +139,12 @@ def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
     offer = next((offer for offer in asked.offers if offer.meant.nm == given.taken_nm), None)
     if given.taken_nm is not None and offer is None:
         raise Refusal("not-offered", "That size was not offered. Read the spot again instead.")
-    journal = next(reading.journal for reading in job.readings if reading.id == given.reading)
+    journal = next(reading.journal for _, reading in doubts if reading.id == given.reading)
     together = [
-        (doubt, readings[doubt.reading])
-        for doubt, readings in doubts
-        if doubt.reading == given.reading
-        or (doubt.why is asked.why and doubt.throughout and readings[doubt.reading].journal == journal)
+        (doubt, reading)
+        for doubt, reading in doubts
+        if reading.id == given.reading
+        or (doubt.why is asked.why and doubt.throughout and reading.journal == journal)
     ]
     if asked.gauge is not None:
         # What is said of a gauge is said once, for all that was read with it.
@@ -174,3 +167,16 @@ def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
             at=timezone.now(),
         )
     return settled(record, person)
+
+
+def _asked_about(job: Job) -> list[tuple[Suspicion, Reading]]:
+    """Every reading a question stands about, with its question."""
+    return [
+        (state.doubt, taken.reading)
+        for survey in survey_journals(job).values()
+        for spots in (survey.all_spots, *survey.bearing.values())
+        for state in spots
+        if state.doubt is not None
+        for taken in state.counted
+        if taken.reading.id == state.doubt.reading
+    ]

@@ -72,14 +72,15 @@ function JournalKey({ journal, left, width, top, chosen, onSelect }: KeyProps) {
   return (
     <button
       type="button"
-      aria-label={words}
       aria-current={chosen}
       title={words}
       onClick={() => onSelect(journal.id)}
       className="absolute inset-y-0 text-center hover:bg-tint/60"
       style={{ left, width }}
     >
+      <span className="sr-only">{words}</span>
       <span
+        aria-hidden
         className={`absolute inset-x-0 flex items-center justify-center gap-1 border-[1.5px] border-ink ${chosen ? "bg-blue text-onblue" : "bg-sheet"}`}
         style={{ top, height: high }}
       >
@@ -87,12 +88,14 @@ function JournalKey({ journal, left, width, top, chosen, onSelect }: KeyProps) {
         {!tight && <span className="font-semibold">{journal.mark.letter}</span>}
       </span>
       <span
+        aria-hidden
         className={`absolute inset-x-0 top-[130px] whitespace-nowrap font-semibold leading-tight ${chosen ? "text-blue" : ""}`}
       >
         {tight ? journal.short_name.replace("No. ", "") : journal.short_name}
       </span>
       {!tight && (
         <span
+          aria-hidden
           className={`figure absolute inset-x-0 top-[150px] text-sm ${beyond(journal) ? "font-bold text-red" : "text-quiet"}`}
         >
           {journal.least?.text ?? "–"}

@@ -191,7 +191,7 @@ function Shells({ title, part, form, fault, onChange }: Omit<Props, "figures" | 
             </label>
             <Button
               kind="quiet"
-              aria-label={`Take shell ${n + 1} out`}
+              aria-label={`Take out shell ${n + 1}`}
               onClick={() => onChange({ ...form, shells: form.shells.filter((_, at) => at !== n) })}
             >
               Take out

@@ -117,9 +117,13 @@ interface FormProps {
 }
 
 function FormPage({ title, note = "", start, readOnly, error, kept, onKeep, actions }: FormProps) {
-  const { form, field, fault, set, mend, said, submit, submitWith } = useServerForm<SheetForm>(start, onKeep, {
-    guard: !readOnly,
-  });
+  const { form, field, fault, set, mend, said, submit, submitWith } = useServerForm<SheetForm>(
+    start,
+    onKeep,
+    {
+      guard: !readOnly,
+    },
+  );
   const sheet = form.watch();
   const blank = useBlank();
   const figures = blank.data?.figures ?? [];

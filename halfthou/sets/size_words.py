@@ -1,0 +1,193 @@
+"""The size a set is ground to, in short sentences: what sets it, its band, the next one, why there is none."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+
+from halfthou.engines import short_name
+from halfthou.jobs import Hardening
+from halfthou.lengths import ZERO, Length, Notation
+from halfthou.sets.clearance import finished_band, ground_band
+from halfthou.sets.decide import SetVerdict
+from halfthou.sets.hardening import Case
+from halfthou.sets.undersize import SizeChoice, StepOutlook
+from halfthou.surveys import sheet_steps
+from halfthou.verdicts import Action, Reason
+
+
+def undersize_words(undersize: Length, say: Notation) -> str:
+    """0.020 under, or standard."""
+    return "standard" if undersize == ZERO else f"{say.undersize(undersize)} under"
+
+
+def names_of(journals: Iterable[str]) -> str:
+    """Journals by their short names: No. 1, No. 2 and No. 4."""
+    names = [short_name(journal) for journal in journals]
+    return "".join(names[:1]) if len(names) < 2 else ", ".join(names[:-1]) + " and " + names[-1]
+
+
+def size_reasons(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
+    """Why this size, or why none; and what the grinder is to hit."""
+    choice = decided.choice
+    if choice is None or decided.decision is not None or decided.ended is not None:
+        yield from _band(decided, say)
+        return
+    worst = short_name(choice.sets_it)
+    if choice.sure is None:
+        yield from _no_size(decided, say)
+        return
+    yield from hardening_words(decided, say)
+    outlook = choice.at(choice.sure)
+    if outlook is None:
+        return
+    size = undersize_words(choice.sure, say)
+    if decided.action is not Action.REGRIND:
+        text = f"{worst} is past its limits; by size it would clean up at {size}."
+        yield Reason(rule="sets.regrind.common-size", text=text)
+        if outlook.step.asked:
+            text = f"A rule of thumb allows nothing so small as {size}: find the maker's smallest size."
+            yield Reason(rule="sets.regrind.smallest-allowed", text=text)
+        return
+    yield Reason(rule="sets.regrind.common-size", text=_sets_it(choice, outlook, size, say))
+    for missed in [o for o in choice.outlooks if o.step.undersize < choice.sure][-1:]:
+        yield _missed(missed, say)
+    if decided.so_far:
+        return
+    yield from _next_size(decided, say)
+    yield from _band(decided, say)
+
+
+def _sets_it(choice: SizeChoice, outlook: StepOutlook, size: str, say: Notation) -> str:
+    worst, spare = short_name(choice.sets_it), say.text(outlook.to_spare)
+    if choice.limits_it == choice.sets_it or outlook.worst == choice.sets_it:
+        return f"{worst} sets the size. At {size} it has {spare} to spare."
+    other = short_name(outlook.worst)
+    return (
+        f"{worst} needs it and sets the size. At {size} {other}, ground with it, has the least to spare: {spare}."
+    )
+
+
+def _missed(missed: StepOutlook, say: Notation) -> Reason:
+    size = undersize_words(missed.step.undersize, say)
+    if missed.misses:
+        who = short_name(missed.worst)
+        if missed.to_spare >= ZERO:
+            text = f"At {size} it leaves {who} a band of nothing."
+        else:
+            text = f"At {size} {who} misses by {say.text(-missed.to_spare)}."
+        return Reason(rule="sets.regrind.sure-size", text=text)
+    if missed.tight and missed.step.usable:
+        text = f"At {size} {names_of(missed.tight)} leaves {say.text(missed.to_spare)}: less than a workable band."
+        return Reason(rule="sets.regrind.tight", text=text)
+    return Reason(rule=_bar(missed.step.can_be_bought), text=f"{size} would do, but {_why_not(missed)}.")
+
+
+def _band(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
+    if decided.action is not Action.REGRIND or decided.undersize is None:
+        return
+    finished, ground = finished_band(decided), ground_band(decided)
+    if finished is None or ground is None:
+        if decided.finished:
+            size = undersize_words(decided.undersize, say)
+            text = f"By the readings nothing is left to grind to at {size}: not every journal surely cleans up."
+            yield Reason(rule="sets.regrind.grinder-band", text=text)
+        return
+    short = finished[1] < decided.case.limits.size.most - decided.undersize
+    tail = " Only the lower part of the band is sure." if short else ""
+    text = (
+        f"Finish, after polish, to {say.at_least(finished[0])} to {say.at_most(finished[1])}; "
+        f"grind to {say.at_least(ground[0])} to {say.at_most(ground[1])}.{tail}"
+    )
+    yield Reason(rule="sets.regrind.grinder-band", text=text)
+
+
+def _next_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
+    further = decided.choice.next_after if decided.choice else None
+    if further is None:
+        text = "It is the last size: after it the crank is at the end of its road."
+        yield Reason(rule="sets.regrind.last-size", text=text)
+    elif decided.choice is not None and decided.choice.sure is not None:
+        size = undersize_words(further.step.undersize, say)
+        more = say.text(further.step.undersize - decided.choice.sure)
+        text = f"Next size down, {size}, would take {more} more and one step of the crank's life."
+        yield Reason(rule="sets.regrind.last-size", text=text)
+
+
+def _no_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
+    choice = decided.choice
+    if choice is None:
+        return
+    worst = short_name(choice.sets_it)
+    if len(sheet_steps(decided.case.limits)) < 2:
+        text = "The limits sheet lists no undersize shells: find out what can be bought."
+        yield Reason(rule="sets.regrind.shells-exist", text=text)
+        return
+    if not choice.outlooks:
+        text = f"{worst} is worn past its limits at the last size on the sheet: the end of the crank's road."
+        yield Reason(rule="sets.regrind.last-size", text=text)
+        return
+    if choice.tight is not None:
+        outlook = choice.at(choice.tight)
+        size = undersize_words(choice.tight, say)
+        spare = say.text(outlook.to_spare) if outlook else ""
+        text = f"At {size} {worst} leaves {spare}, less than a workable band, and no further size is sure."
+        yield Reason(rule="sets.regrind.tight", text=text)
+        return
+    barred = next((o for o in choice.outlooks if not o.misses and not o.step.usable), None)
+    last = choice.outlooks[-1]
+    if barred is not None:
+        size = undersize_words(barred.step.undersize, say)
+        text = f"{worst} would clean up at {size}, but {_why_not(barred)}."
+        yield Reason(rule=_bar(barred.step.can_be_bought), text=text)
+    else:
+        size = undersize_words(last.step.undersize, say)
+        by = "leaves a band of nothing" if last.to_spare == ZERO else f"misses by {say.text(-last.to_spare)}"
+        text = f"Past the last size: at {size} {short_name(last.worst)} {by}."
+        yield Reason(rule="sets.regrind.last-size", text=text)
+    yield from _could_be_saved(decided, choice, say)
+
+
+def _could_be_saved(decided: SetVerdict, choice: SizeChoice, say: Notation) -> Iterator[Reason]:
+    if choice.possible is None:
+        return
+    size = undersize_words(choice.possible, say)
+    names = choice.profile_of
+    if any(decided.case.verdicts[name].by_score for name in names):
+        text = f"The score decides: only the axis moved away from it could save {names_of(names)} at {size}."
+    else:
+        text = (
+            f"Even wear could save it at {size}: take a radial profile of {names_of(names)} before it is scrapped."
+        )
+    yield Reason(rule="sets.regrind.sure-size", text=text)
+
+
+def _bar(can_be_bought: bool) -> str:
+    return "sets.regrind.smallest-allowed" if can_be_bought else "sets.regrind.shells-exist"
+
+
+def _why_not(outlook: StepOutlook) -> str:
+    return "the maker does not allow it" if outlook.step.can_be_bought else "no shells can be bought for it"
+
+
+_HARDENING = {
+    Case.UNKNOWN: "Hardening not known: ask the maker before it is ground, and put it on the limits sheet.",
+    Case.HOUSE_NEVER: "Journals {kind}: by the house rule a hardened crank is never ground.",
+    Case.HOUSE_NOT_CHOSEN: "Journals {kind}, and no owner has chosen yet whether a hardened crank is ground here.",
+    Case.SKIN: "Nitrocarburised: any grind takes the hard skin. Refer it for hardening again after grinding.",
+    Case.TOO_DEEP: "Nitrided, and more than 0.25 mm off in all: refer it for hardening again after grinding.",
+    Case.DEPTH_NOT_KNOWN: "{Kind}, and the maker's case depth is not on the sheet: find it before grinding.",
+    Case.LEAST_NOT_KNOWN: "{Kind}: {left} of case would be left. Find the least the maker allows before grinding.",
+    Case.THROUGH: "{Kind}: at this size too little case would be left.",
+    Case.LEFT: "{Kind}: {left} of case left after grinding. Check hardness after.",
+}
+
+
+def hardening_words(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
+    """What the hardening says of the proposed regrind, in words; nothing where nothing is hardened."""
+    says = decided.hardening
+    if says is None:
+        return
+    kind = says.hardening.value if says.hardening is not Hardening.UNKNOWN else ""
+    left = say.text(says.left) if says.left is not None else ""
+    text = _HARDENING[says.case].format(kind=kind, Kind=kind.capitalize(), left=left)
+    yield Reason(rule="sets.regrind.hardened", text=text)

@@ -9,7 +9,7 @@ UV := .venv/bin/uv
 export DATA_DIR HOST PORT
 
 .DELETE_ON_ERROR:
-.PHONY: check-data attack fuzz demo demo-reset serve test check-code test-python test-web bench screenshots api backup restore setup setup-test
+.PHONY: golden check-data attack fuzz demo demo-reset serve test check-code test-python test-web bench screenshots api backup restore setup setup-test
 
 demo: setup ## set up, load the demo shop if there is nothing yet, serve
 	@$(PY) manage.py migrate -v0
@@ -78,6 +78,9 @@ attack: setup-test ## slow and silent clients, a great import, 200 kills, the po
 
 fuzz: setup-test ## requests well and ill formed, with a new seed each time, which it prints
 	$(PY) -m pytest tests/workshop/test_no_request_breaks.py tests/workshop/test_any_sequence.py -q -s --fuzz
+
+golden: setup-test ## write the golden answers again, where a change of answer is meant
+	$(PY) scripts/record_golden.py
 
 backup: setup ## copy the data while it is in use, with SQLite's online backup
 	@$(PY) scripts/keep.py backup "$(DATA_DIR)/backups"

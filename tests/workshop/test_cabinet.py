@@ -129,6 +129,5 @@ def test_a_check_may_bear_the_name_of_a_reading(
 ) -> None:
     """Common practice, no source: two benches that name their facts by themselves must not stop a job."""
     land("R1", "1a", "2.0375", id="same")
-    check = CheckForm(id="same", standard="2.0000", read="2.0000 2.0001", unit=Unit.INCH, at=timezone.now())
-    write_check(bench, gauge.id, check)
+    check_setting(bench, gauge.id, check("same", "2.0000 2.0001"))
     assert len(actions.open_job(job.pk, bench).job.readings) == 1

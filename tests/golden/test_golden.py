@@ -1,0 +1,101 @@
+"""What was kept before still opens and still says what it said. The files are the program's own record: they show
+that nothing moved. Outside, for the old forms: they were written by the program as it stood then."""
+
+from __future__ import annotations
+
+import json
+import os
+import sqlite3
+import subprocess
+import sys
+from contextlib import closing
+from pathlib import Path
+
+import pytest
+
+from halfthou.answer import read_signed, shape_of
+from halfthou.assess import assess
+from halfthou.exchange import read_job, write_job
+from tests.golden.kinds import mends
+from tests.serving import ROOT
+
+FOLDER = Path(__file__).parent
+ANSWERS = sorted((FOLDER / "answers").glob("*.json"))
+
+
+def test_every_kind_has_its_answer() -> None:
+    assert {path.stem for path in ANSWERS} == set(mends())
+
+
+@pytest.mark.parametrize("path", ANSWERS, ids=lambda path: path.stem)
+def test_the_whole_answer_is_what_it_was(path: Path) -> None:
+    kept = json.loads(path.read_text(encoding="utf-8"))
+    job = read_job(json.dumps(kept["file"])).job
+    assert assess(job).model_dump(mode="json") == kept["answer"]
+
+
+@pytest.mark.parametrize(("version", "rods"), [(1, "at least 0.020 under so far"), (2, "answer first")])
+def test_job_files_of_older_versions_open_and_judge(version: int, rods: str) -> None:
+    text = (FOLDER / "files" / f"job-version-{version}.json").read_text(encoding="utf-8")
+    old = json.loads(text)
+    assert old["version"] == version
+    file = read_job(text)
+    assert len(file.job.readings) == len(old["job"]["readings"]) > 50
+    assert assess(file.job).rods.headline == rods
+    assert read_job(write_job(file)) == file
+
+
+@pytest.mark.parametrize("path", sorted((FOLDER / "sheets").glob("*.json")), ids=lambda path: path.stem)
+def test_a_sheet_of_every_shape_ever_stored_opens(path: Path) -> None:
+    """What was signed is told as it was signed: headline by headline, reason by reason."""
+    sheet = json.loads(path.read_text(encoding="utf-8"))
+    assert f"shape-{shape_of(sheet)}" == path.stem
+    found = read_signed(sheet)
+    for name in ("mains", "rods"):
+        told, stored = getattr(found, name), sheet["assessment"][name]
+        assert told.headline == stored["headline"]
+        assert [reason.text for reason in told.reasons] == [reason["text"] for reason in stored["reasons"]]
+    figures = [figure.state.value for journal in found.journals for figure in journal.figures]
+    stored_figures = [f["state"] for j in sheet["assessment"]["journals"] for f in j["figures"]]
+    assert figures == stored_figures != []
+
+
+#: Run in a process of its own, on the data folder it is given: what each job says, prints and exports.
+LOOK = """
+import json, sys, django
+django.setup()
+from django.test import Client
+from workshop.jobs.models import JobRecord
+from workshop.people.models import Person
+client = Client()
+client.force_login(Person.objects.get(username="owner"), backend="django.contrib.auth.backends.ModelBackend")
+found = {}
+for job in JobRecord.objects.values_list("pk", flat=True):
+    bench = client.get(f"/api/jobs/{job}").json()
+    file = json.loads(client.get(f"/api/jobs/{job}/job.json").content)
+    found[job] = {
+        "readings": len(file["job"]["readings"]), "signed": bench["card"]["signed"],
+        "sheet": bool(bench["signed_assessment"]), "version": file["version"],
+        "views": [client.get(f"/api/jobs/{job}/{view}").status_code for view in ("sheet.html", "story", "history")],
+    }
+print(json.dumps(found))
+"""
+
+
+@pytest.mark.parametrize("path", sorted((FOLDER / "databases").glob("*.sql")), ids=lambda path: path.stem)
+def test_a_shop_of_every_migration_opens_judges_and_prints(path: Path, tmp_path: Path) -> None:
+    with closing(sqlite3.connect(tmp_path / "halfthou.sqlite3")) as made:
+        made.executescript(path.read_text(encoding="utf-8"))
+        readings = dict(made.execute("select job_id, count(*) from jobs_readingrecord group by job_id").fetchall())
+        signed = {row[0] for row in made.execute("select job_id from jobs_signaturerecord")}
+    env = {**os.environ, "DATA_DIR": str(tmp_path), "DJANGO_SETTINGS_MODULE": "workshop.config.settings"}
+    for command in ("migrate", "check_data"):
+        subprocess.run([sys.executable, "manage.py", command, "-v0"], cwd=ROOT, env=env, check=True)
+    said = subprocess.run(
+        [sys.executable, "-c", LOOK], cwd=ROOT, env=env, check=True, capture_output=True, text=True
+    ).stdout
+    found = {int(job): told for job, told in json.loads(said).items()}
+    assert {job: told["readings"] for job, told in found.items()} == readings
+    assert {job for job, told in found.items() if told["signed"]} == signed != set()
+    assert all(told["sheet"] == told["signed"] for told in found.values())
+    assert {status for told in found.values() for status in told["views"]} == {200}

@@ -41,7 +41,7 @@ def pytest_collection_modifyitems(config: pytest.Config, items: list[pytest.Item
     if not config.getoption("--run-attacks"):
         skip = pytest.mark.skip(reason="run by make attack")
         for item in items:
-            if "attack" in item.keywords:
+            if item.get_closest_marker("attack") is not None:
                 item.add_marker(skip)
 
 

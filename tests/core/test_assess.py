@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from halfthou.assess import assess
 from halfthou.engines import usual_layouts
 from halfthou.exchange import read_job, write_job
-from halfthou.jobs import Job, JobFile, Look, Reading, SlipAnswer, Withdrawal
+from halfthou.jobs import Job, JobFile, Look, Reading, Withdrawal
 from halfthou.lengths import Length, Unit
 from tests.making import GOOD_ENGINE, NOON, inches, job, layout, look, readings
 
@@ -62,24 +62,6 @@ def test_nothing_is_reused_by_a_missing_reading(one: Job) -> None:
     for answer in assess(one).journals:
         if answer.to_read:
             assert answer.own_action.value not in ("reuse", "polish", "fit undersize")
-
-
-@settings(max_examples=40, deadline=None)
-@given(jobs(), st.integers(1, 5))
-def test_more_wear_never_asks_for_less(one: Job, thou: int) -> None:
-    """Wearing one journal further never takes the set to a smaller undersize, whatever is asked about: all kept."""
-    kept = tuple(
-        SlipAnswer(id=f"k{n}", reading=r.id, slip="asked", taken=False, by="bench", at=NOON)
-        for n, r in enumerate(one.readings)
-    )
-    one = one.model_copy(update={"slip_answers": kept})
-    worn = tuple(
-        r.model_copy(update={"size": r.size - inches("0.001") * thou}) if r.journal == "R2" else r
-        for r in one.readings
-    )
-    before, after = assess(one).rods, assess(one.model_copy(update={"readings": worn})).rods
-    if before.action == after.action and before.undersize and after.undersize and before.present == after.present:
-        assert after.undersize.nm >= before.undersize.nm
 
 
 def test_the_newest_reading_of_a_spot_counts_and_the_other_is_kept() -> None:

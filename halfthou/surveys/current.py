@@ -45,7 +45,7 @@ class Aside:
     state: str
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class SpotState:
     """One spot of a plan.
 
@@ -69,7 +69,7 @@ class SpotState:
         """Whether the reading waits for an answer."""
         return self.doubt is not None and self.doubt.holds
 
-    @property
+    @cached_property
     def size(self) -> Length | None:
         """The size that counts: the mean of the repeats, to the nearest nanometre."""
         if not self.counted or self.held:
@@ -112,22 +112,22 @@ class JournalSurvey:
         """The form the sizes show; None while nothing is read."""
         return form_of(self.sizes, self.places) if self.sizes else None
 
-    @property
+    @cached_property
     def unread(self) -> tuple[str, ...]:
         """The spots still to read, in order."""
         return tuple(state.spot for state in self.spots if not state.counted)
 
-    @property
+    @cached_property
     def held(self) -> tuple[SpotState, ...]:
         """The spots whose reading waits for an answer."""
         return tuple(state for state in self.all_spots if state.held)
 
-    @property
+    @cached_property
     def taken(self) -> tuple[Taken, ...]:
         """The newest reading of every spot that is read and not held, in order."""
         return tuple(state.counted[0] for state in self.all_spots if state.counted and not state.held)
 
-    @property
+    @cached_property
     def whole(self) -> bool:
         """Whether every spot of the plan has a size."""
         return all(state.size is not None for state in self.spots)

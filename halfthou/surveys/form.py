@@ -92,19 +92,32 @@ def fit_ovality(angles_deg: Sequence[float], sizes: Sequence[Length]) -> Ovality
     if count < 3:
         raise ValueError("an ellipse needs at least three diameters")
     base = sizes[0].nm
-    c = s = cc = ss = cs = y = yc = ys = 0.0
-    for angle, size in zip(angles_deg, sizes, strict=True):
-        turn = math.radians(2 * angle)
-        cos, sin, value = math.cos(turn), math.sin(turn), size.nm - base
-        c, s, cc, ss, cs = c + cos, s + sin, cc + cos * cos, ss + sin * sin, cs + cos * sin
+    rows, (c, s), (a11, a12, a22) = _normal_equations(tuple(angles_deg))
+    y = yc = ys = 0.0
+    for (cos, sin), size in zip(rows, sizes, strict=True):
+        value = size.nm - base
         y, yc, ys = y + value, yc + value * cos, ys + value * sin
     # Cramer's rule on the 3 by 3 normal equations, the mean eliminated first.
-    a11, a12, a22 = cc - c * c / count, cs - c * s / count, ss - s * s / count
     b1, b2 = yc - c * y / count, ys - s * y / count
     determinant = a11 * a22 - a12 * a12
     a = (b1 * a22 - b2 * a12) / determinant
     b = (a11 * b2 - a12 * b1) / determinant
     return Ovality(base + (y - a * c - b * s) / count, 2 * math.hypot(a, b))
+
+
+_Rows = tuple[tuple[float, float], ...]
+
+
+@lru_cache(maxsize=256)
+def _normal_equations(
+    angles_deg: tuple[float, ...],
+) -> tuple[_Rows, tuple[float, float], tuple[float, float, float]]:
+    """Cosine and sine of twice each angle, their sums, and the squares left when the mean is taken out."""
+    rows = tuple((math.cos(math.radians(2 * t)), math.sin(math.radians(2 * t))) for t in angles_deg)
+    count, c, s = len(rows), sum(cos for cos, _ in rows), sum(sin for _, sin in rows)
+    cc, ss = sum(cos * cos for cos, _ in rows), sum(sin * sin for _, sin in rows)
+    cs = sum(cos * sin for cos, sin in rows)
+    return rows, (c, s), (cc - c * c / count, cs - c * s / count, ss - s * s / count)
 
 
 @lru_cache(maxsize=64)
@@ -180,7 +193,8 @@ def _out_of_round(sizes: Mapping[str, Length], places: Mapping[str, Where]) -> _
     )
 
 
-def _spread(angles: Sequence[float]) -> bool:
+@lru_cache(maxsize=256)
+def _spread(angles: tuple[float, ...]) -> bool:
     """Whether the angles read so far go round far enough to hold an ellipse: no gap wider than 90 degrees."""
     turned = sorted(angles)
     gaps = [b - a for a, b in pairwise(turned)]

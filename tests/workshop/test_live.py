@@ -197,6 +197,7 @@ def test_a_bench_has_one_gauge_in_hand(hub: Hub, speaking: Gauge, bench_at: Call
 def test_a_closed_accounts_streams_end(hub: Hub, bench_at: Callable[[str], Bench]) -> None:
     one = bench_at("a")
     hub.close_person(0)
+    one.loop.run_until_complete(asyncio.sleep(0))
     assert one.listener.queue.get_nowait() is None
 
 

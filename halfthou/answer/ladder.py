@@ -51,7 +51,7 @@ def _outlook(decided: SetVerdict, undersize: Length, say: Notation) -> str:
     if outlook.misses:
         return f"misses by {say.text(-outlook.to_spare)}"
     if outlook.tight:
-        return f"tight, {say.text(outlook.to_spare)} to spare"
+        return f"tight, {say.text(outlook.to_spare)} left"
     return f"{say.text(outlook.to_spare)} to spare"
 
 

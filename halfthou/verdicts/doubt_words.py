@@ -91,7 +91,11 @@ def _question(doubt: Suspicion, say: Notation) -> str:
 
 
 def settling_words(settlings: Iterable[Settling], say: Notation) -> Iterator[str]:
-    """The ways to settle, each in one sentence that says what to do."""
+    """The ways to settle, each in one sentence that says what to do, and once."""
+    yield from dict.fromkeys(_ways(settlings, say))
+
+
+def _ways(settlings: Iterable[Settling], say: Notation) -> Iterator[str]:
     for one in settlings:
         figure = one.figure
         if one.way is Way.READ_AGAIN:

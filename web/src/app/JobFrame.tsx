@@ -20,12 +20,16 @@ export function JobFrame() {
   useTitle(bench.data ? `${bench.data.card.number} ${bench.data.card.title}, ${view}` : view);
   return (
     <>
-      <header className="flex h-[62px] items-center justify-between gap-4 border-b-2 border-line px-7">
+      <header className="flex h-[62px] items-center justify-between gap-4 border-b-2 border-line px-7 max-md:h-auto max-md:flex-wrap max-md:gap-y-0 max-md:px-3 max-md:py-2">
         <div className="flex min-w-0 items-center gap-7">
           <Name />
           {bench.data && <Title bench={bench.data} />}
         </div>
-        {bench.data && <StageRule stage={bench.data.card.stage} />}
+        {bench.data && (
+          <div className="max-[1099px]:hidden">
+            <StageRule stage={bench.data.card.stage} />
+          </div>
+        )}
         <div className="flex items-center gap-2">
           <nav aria-label="Job" className="flex">
             {(["", "/sheet", "/story"] as const).map((end) => (

@@ -19,39 +19,48 @@ export function CrankDrawing({ bench, selected, onSelect }: Props) {
   const web = Math.max(4, 12 - journals.length / 3);
   const wide = (WIDTH - 2 * NOSE - web * (journals.length - 1)) / journals.length;
   return (
-    <div className="relative" style={{ width: WIDTH, height: 172 }}>
-      <svg width={WIDTH} height={140} aria-hidden="true" className="absolute fill-sheet stroke-ink">
-        <rect x={1} y={MIDDLE - 10} width={NOSE} height={20} />
-        <rect x={WIDTH - NOSE - 1} y={MIDDLE - 26} width={NOSE} height={52} />
-        {journals.slice(1).map((journal, n) => {
-          const before = throws[journals[n]?.id ?? ""] ?? 0;
-          const after = throws[journal.id] ?? 0;
-          const top = MIDDLE + Math.min(before, after, 0) - 20;
-          const bottom = MIDDLE + Math.max(before, after, 0) + 20;
-          return (
-            <rect
-              key={journal.id}
-              x={NOSE + wide * (n + 1) + web * n}
-              y={top}
-              width={web}
-              height={bottom - top}
-              rx={2}
-            />
-          );
-        })}
-        <line x1={0} x2={WIDTH} y1={MIDDLE} y2={MIDDLE} strokeDasharray="14 4 3 4" className="stroke-quiet" />
-      </svg>
-      {journals.map((journal, n) => (
-        <JournalKey
-          key={journal.id}
-          journal={journal}
-          left={NOSE + (wide + web) * n}
-          width={wide}
-          top={MIDDLE + (throws[journal.id] ?? 0) - (journal.set === "mains" ? 19 : 16)}
-          chosen={journal.id === selected}
-          onSelect={onSelect}
-        />
-      ))}
+    <div className="min-w-0 overflow-x-auto">
+      <div className="relative" style={{ width: WIDTH, height: 172 }}>
+        <svg width={WIDTH} height={140} aria-hidden="true" className="absolute fill-sheet stroke-ink">
+          <rect x={1} y={MIDDLE - 10} width={NOSE} height={20} />
+          <rect x={WIDTH - NOSE - 1} y={MIDDLE - 26} width={NOSE} height={52} />
+          {journals.slice(1).map((journal, n) => {
+            const before = throws[journals[n]?.id ?? ""] ?? 0;
+            const after = throws[journal.id] ?? 0;
+            const top = MIDDLE + Math.min(before, after, 0) - 20;
+            const bottom = MIDDLE + Math.max(before, after, 0) + 20;
+            return (
+              <rect
+                key={journal.id}
+                x={NOSE + wide * (n + 1) + web * n}
+                y={top}
+                width={web}
+                height={bottom - top}
+                rx={2}
+              />
+            );
+          })}
+          <line
+            x1={0}
+            x2={WIDTH}
+            y1={MIDDLE}
+            y2={MIDDLE}
+            strokeDasharray="14 4 3 4"
+            className="stroke-quiet"
+          />
+        </svg>
+        {journals.map((journal, n) => (
+          <JournalKey
+            key={journal.id}
+            journal={journal}
+            left={NOSE + (wide + web) * n}
+            width={wide}
+            top={MIDDLE + (throws[journal.id] ?? 0) - (journal.set === "mains" ? 19 : 16)}
+            chosen={journal.id === selected}
+            onSelect={onSelect}
+          />
+        ))}
+      </div>
     </div>
   );
 }

@@ -48,12 +48,12 @@ export function BenchPage() {
     },
   });
   return (
-    <main className="mx-auto w-[1280px] px-7">
-      <div className="flex justify-between border-b-2 border-line py-2">
+    <main className="mx-auto max-w-[1280px] px-7 max-sm:px-3">
+      <div className="flex justify-between gap-x-5 gap-y-2 border-b-2 border-line py-2 max-[1279px]:flex-col">
         <CrankDrawing bench={bench} selected={desk.journal.id} onSelect={desk.goTo} />
         <SetBoxes bench={bench} />
       </div>
-      <div className="grid grid-cols-[340px_288px_222px_minmax(0,1fr)] gap-x-5 pt-2">
+      <div className="grid grid-cols-[340px_288px_222px_minmax(0,1fr)] gap-x-5 gap-y-4 pt-2 max-[1279px]:grid-cols-[340px_288px_minmax(0,1fr)] max-[979px]:grid-cols-[340px_288px] max-[699px]:grid-cols-1">
         <div className="flex flex-col">
           <h2 className="text-xl font-semibold">
             {desk.journal.name}
@@ -62,7 +62,7 @@ export function BenchPage() {
           <SpotDrawing desk={desk} onSpot={(spot) => desk.goTo(desk.journal.id, spot)} />
           <Looks desk={desk} />
         </div>
-        <div className="flex flex-col gap-2">
+        <div className="flex flex-col gap-2 max-[699px]:order-first">
           <Entry desk={desk} input={input} />
           <Doubts desk={desk} />
           <ReadingTable desk={desk} lit={lit} />
@@ -72,8 +72,10 @@ export function BenchPage() {
             <Figures bench={bench} journal={desk.journal} />
           )}
         </div>
-        <Ladder bench={bench} journal={desk.journal} />
-        <div className="h-[458px]">
+        <div className="max-[1279px]:order-last">
+          <Ladder bench={bench} journal={desk.journal} />
+        </div>
+        <div className="h-[458px] max-[979px]:h-auto">
           <Reasons bench={bench} journal={desk.journal} onSpots={setLit} />
         </div>
       </div>

@@ -7,7 +7,7 @@ import type { Bench } from "../../shared/job";
 /** The two decisions of an engine, so far. Each leads to the decision sheet. */
 export function SetBoxes({ bench }: { bench: Bench }) {
   return (
-    <div className="flex w-[366px] flex-col gap-2">
+    <div className="flex w-[366px] flex-col gap-2 max-[1279px]:w-full max-[1279px]:flex-row max-sm:flex-col">
       {[bench.assessment.rods, bench.assessment.mains].map((answer) => (
         <SetBox key={answer.set} answer={answer} jobId={bench.card.id} />
       ))}
@@ -19,7 +19,7 @@ function SetBox({ answer, jobId }: { answer: Schemas["SetAnswer"]; jobId: number
   return (
     <Link
       to={`/jobs/${jobId}/sheet`}
-      className="flex h-[82px] gap-3 overflow-hidden border-2 border-line bg-sheet px-3 py-1.5 hover:bg-tint"
+      className="flex h-[82px] gap-3 sm:max-[1279px]:flex-1 overflow-hidden border-2 border-line bg-sheet px-3 py-1.5 hover:bg-tint"
     >
       <span className="flex flex-col items-center text-blue">
         <PunchMark code={answer.mark.code} size={26} />

@@ -37,7 +37,7 @@ export function ToolLine({ desk, live, opened, onOpen, onKeys }: Props) {
   const shut = () => onOpen(null);
   return (
     <footer className="text-[15px] text-quiet">
-      <div className="flex items-center gap-3">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
         <label className="flex items-center gap-2">
           read
           <select

@@ -56,7 +56,7 @@ export function GaugeDialog({ id, start, onClose }: Props) {
   const dial = gauge.kind.includes("bore gauge") || gauge.kind === "indicator";
   return (
     <Dialog open wide onOpenChange={onClose} title={id === null ? "Enter a gauge" : "Change the gauge"}>
-      <div className="grid grid-cols-3 gap-x-4 gap-y-3">
+      <div className="grid grid-cols-3 gap-x-4 max-md:grid-cols-1 gap-y-3">
         <div className="col-span-2">
           <Field label="Name and number" {...field("name")} />
         </div>

@@ -125,7 +125,7 @@ function RulesForm({ start }: { start: Rules }) {
           />
         </Section>
         <Section title="Grinding and polishing">
-          <div className="grid max-w-2xl grid-cols-2 gap-4">
+          <div className="grid max-w-2xl grid-cols-2 max-md:grid-cols-1 gap-4">
             <Field
               label="A polish takes off the diameter"
               hint="0.0002 to 0.0005 in is common."
@@ -139,7 +139,7 @@ function RulesForm({ start }: { start: Rules }) {
           </div>
         </Section>
         <Section title="Gauges and warmth">
-          <div className="grid max-w-4xl grid-cols-3 gap-4">
+          <div className="grid max-w-4xl grid-cols-3 max-md:grid-cols-1 gap-4">
             <Field
               label="A setting check stands, hours"
               hint="After that the permissible error counts in full."
@@ -195,7 +195,7 @@ interface SchoolProps<T extends string> {
 
 function School<T extends string>({ name, options, value, onChange }: SchoolProps<T>) {
   return (
-    <div className="grid grid-cols-2 gap-4">
+    <div className="grid grid-cols-2 gap-4 max-md:grid-cols-1">
       {options.map((option) => (
         <label
           key={option.value}

@@ -15,7 +15,7 @@ export function KeyPage() {
     <Page title="Key" note="The marks struck beside parts, and the rules behind the reasons.">
       <Faults error={key.error} />
       <Section title="Marks">
-        <ul className="grid grid-cols-3 gap-4">
+        <ul className="grid grid-cols-3 gap-4 max-md:grid-cols-1">
           {key.data?.marks.map((mark) => (
             <li key={mark.code} className="flex gap-3">
               <span className="flex w-10 flex-col items-center text-blue">

@@ -15,7 +15,7 @@ export function LayoutPart({ layouts, layout, fault, onChange }: Props) {
   const usual = layouts.some((known) => known.name === layout.name) ? layouts : [layout, ...layouts];
   return (
     <Section title="Layout">
-      <div className="grid grid-cols-2 gap-6">
+      <div className="grid grid-cols-2 gap-6 max-md:grid-cols-1">
         <Choice
           label="Usual layouts"
           value={layout.name}
@@ -27,18 +27,18 @@ export function LayoutPart({ layouts, layout, fault, onChange }: Props) {
         />
         <Field
           label="Journals along the shaft, from the front"
-          hint="M for mains, R for rod journals. Take a main out where the engine has none."
+          hint="M for mains, R for rods: R2 is No. 2. Take a main out where the engine has none."
           className="figure"
           fault={fault("form.layout") ?? fault("form.layout.shaft") ?? fault("layout")}
           value={layout.shaft.join(" ")}
           onChange={(event) => onChange({ ...layout, shaft: event.target.value.toUpperCase().split(/\s+/) })}
         />
       </div>
-      <div className="mt-3 grid grid-cols-4 gap-3">
+      <div className="mt-3 grid grid-cols-4 gap-3 max-md:grid-cols-2">
         {layout.pins.map((pin, n) => (
           <div key={n} className="grid grid-cols-2 gap-2 border-l-4 border-line pl-2">
             <Field
-              label={`R${n + 1} cylinders`}
+              label={`No. ${n + 1} cylinders`}
               className="figure"
               fault={fault(`form.layout.pins.${n}.cylinders`) ?? fault(`layout.pins.${n}.cylinders`)}
               value={pin.cylinders.join(" ")}

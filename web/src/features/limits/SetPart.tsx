@@ -42,36 +42,38 @@ export function SetPart({ title, part, form, figures, fault, onChange, onMend }:
   };
   return (
     <Section title={title}>
-      <table className="w-full border-collapse text-left">
-        <thead className="text-quiet">
-          <tr>
-            <th className="w-64 font-normal">Figure</th>
-            <th className="w-36 font-normal">Least, or the limit</th>
-            <th className="w-36 font-normal">Most</th>
-            <th className="w-36 font-normal">Source</th>
-            <th className="font-normal">Book and page</th>
-          </tr>
-        </thead>
-        <tbody>
-          {figures.map((label) => {
-            const figure = form.figures.find((one) => one.name === label.name);
-            return (
-              figure && (
-                <FigureRow
-                  key={label.name}
-                  set={title}
-                  label={label}
-                  figure={figure}
-                  fault={fault(`${part}.${label.name}`)}
-                  onChange={(next) => change(label.name, next)}
-                />
-              )
-            );
-          })}
-        </tbody>
-      </table>
+      <div className="overflow-x-auto">
+        <table className="w-full min-w-[56rem] border-collapse text-left">
+          <thead className="text-quiet">
+            <tr>
+              <th className="w-64 font-normal">Figure</th>
+              <th className="w-36 font-normal">Least, or the limit</th>
+              <th className="w-36 font-normal">Most</th>
+              <th className="w-36 font-normal">Source</th>
+              <th className="font-normal">Book and page</th>
+            </tr>
+          </thead>
+          <tbody>
+            {figures.map((label) => {
+              const figure = form.figures.find((one) => one.name === label.name);
+              return (
+                figure && (
+                  <FigureRow
+                    key={label.name}
+                    set={title}
+                    label={label}
+                    figure={figure}
+                    fault={fault(`${part}.${label.name}`)}
+                    onChange={(next) => change(label.name, next)}
+                  />
+                )
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
       {fault(part) && <p className="mt-1 font-semibold text-red">{fault(part)}</p>}
-      <div className="mt-3 grid grid-cols-[16rem_1fr] gap-6">
+      <div className="mt-3 grid grid-cols-[16rem_1fr] gap-6 max-md:grid-cols-1">
         <div className="flex flex-col gap-3">
           <Choice
             label="Hardening"

@@ -131,7 +131,7 @@ function FormPage({ title, note = "", start, readOnly, error, kept, onKeep, acti
   return (
     <Page title={title} note={note} actions={actions}>
       <fieldset disabled={readOnly}>
-        <div className="grid grid-cols-[2fr_1fr] gap-6">
+        <div className="grid grid-cols-[2fr_1fr] gap-6 max-md:grid-cols-1">
           <Field label="Engine: make and model" {...field("engine")} />
           <Pick
             label="A bare number is in"
@@ -162,7 +162,7 @@ function FormPage({ title, note = "", start, readOnly, error, kept, onKeep, acti
           />
         ))}
         <Section title="Materials">
-          <div className="grid grid-cols-3 gap-4">
+          <div className="grid grid-cols-3 gap-4 max-md:grid-cols-1">
             <MaterialChoice
               label="Crank"
               value={sheet.crank_material}

@@ -10,7 +10,7 @@ type Person = Schemas["PersonOut"];
 const ROLES: readonly { value: Role; label: string }[] = [
   { value: "bench", label: "bench: books in, reads, looks" },
   { value: "machinist", label: "machinist: also drafts limits, decides, signs" },
-  { value: "owner", label: "owner: also accounts, ports, house rules, confirms limits" },
+  { value: "owner", label: "owner: also accounts, ports, house rules" },
 ];
 
 export function PeoplePage() {

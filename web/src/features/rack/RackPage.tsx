@@ -52,11 +52,11 @@ export function RackPage() {
         }}
       />
       <Faults error={takeIn.error ?? archive.error} />
-      <div className="my-4 grid grid-cols-[1fr_14rem] gap-4">
+      <div className="my-4 grid grid-cols-[1fr_14rem] gap-4 max-md:grid-cols-1">
         <Field
           label="Search"
           type="search"
-          placeholder="Number, machine, customer or engine"
+          placeholder="Number, machine, customer, engine or complaint"
           value={view.search}
           onChange={(event) => setView({ ...view, search: event.target.value, page: 1 })}
         />

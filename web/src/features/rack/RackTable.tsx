@@ -16,7 +16,7 @@ interface Props {
 export function RackTable({ jobs, onArchive }: Props) {
   return (
     <table className="w-full border-collapse text-left">
-      <thead className="text-quiet">
+      <thead className="text-quiet max-md:hidden">
         <tr className="border-b-2 border-ink">
           <th className="py-2 pr-4 font-semibold">Job</th>
           <th className="pr-4 font-semibold">Engine</th>
@@ -39,7 +39,7 @@ export function RackTable({ jobs, onArchive }: Props) {
 
 function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] }) {
   return (
-    <tr className="border-b border-line align-top hover:bg-tint">
+    <tr className="border-b border-line align-top hover:bg-tint max-md:grid max-md:grid-cols-[1fr_auto] max-md:gap-x-3 max-md:py-2">
       <td className="py-3 pr-4">
         <Link to={`/jobs/${job.id}`} className="flex gap-3">
           <span className="figure text-2xl font-bold text-blue">{job.number}</span>
@@ -49,8 +49,8 @@ function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] 
           </span>
         </Link>
       </td>
-      <td className="py-3 pr-4">{job.engine}</td>
-      <td className="py-3 pr-4">
+      <td className="py-3 pr-4 max-md:order-1 max-md:col-span-2 max-md:py-0">{job.engine}</td>
+      <td className="py-3 pr-4 max-md:order-3 max-md:py-0">
         <StageRule stage={job.stage} small />
         <span className="block text-sm">
           {job.stage === "signed" ? "signed" : `waits for ${job.waits_for}`}
@@ -61,17 +61,17 @@ function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] 
           )}
         </span>
       </td>
-      <td className="py-3 pr-4">
+      <td className="py-3 pr-4 max-md:order-2 max-md:col-span-2 max-md:py-1">
         <SetLine name="Mains" code={job.mains_mark} headline={job.mains_headline} />
         <SetLine name="Rods" code={job.rods_mark} headline={job.rods_headline} />
       </td>
-      <td className="whitespace-nowrap py-3 pr-4">
+      <td className="whitespace-nowrap py-3 pr-4 max-md:pr-0 max-md:text-right">
         {job.due ? dayText(job.due) : "no date"}
         {job.due && job.due < today() && job.stage !== "signed" && (
           <strong className="block text-red">overdue</strong>
         )}
       </td>
-      <td className="py-2 text-right">
+      <td className="py-2 text-right max-md:order-4">
         {onArchive && (
           <Button
             kind="quiet"

@@ -91,7 +91,8 @@ function JournalTable({ journals, bench, onWaive }: JournalsProps) {
             <td className="py-1">
               <span className="flex items-center gap-2">
                 <PunchMark code={journal.mark.code} size={18} label={journal.mark.word} />
-                <span className="font-semibold">{journal.short_name}</span> {journal.mark.letter}
+                <span className="whitespace-nowrap font-semibold">{journal.short_name}</span>{" "}
+                {journal.mark.letter}
               </span>
             </td>
             <td className="figure pr-3 text-right text-[17px] font-bold">{journal.least_words || "–"}</td>

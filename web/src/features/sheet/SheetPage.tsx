@@ -38,7 +38,7 @@ export function SheetPage() {
         </>
       }
     >
-      <div className="grid grid-cols-2 gap-x-10">
+      <div className="grid grid-cols-2 gap-x-10 max-lg:grid-cols-1">
         <SetPart bench={bench} found={found} set="rods" onWaive={setWaiving} />
         <SetPart bench={bench} found={found} set="mains" onWaive={setWaiving} />
       </div>

@@ -79,7 +79,7 @@ export function StoryPage() {
 function StoryRow({ line }: { line: Line }) {
   const strong = line.kind === "work" || line.kind === "question";
   return (
-    <li className="grid grid-cols-[4.5rem_6.5rem_7rem_1fr] items-baseline gap-x-3 border-b border-line/60 py-1.5">
+    <li className="grid grid-cols-[4.5rem_6.5rem_7rem_1fr] max-md:grid-cols-[4.5rem_1fr] items-baseline gap-x-3 border-b border-line/60 py-1.5">
       <time className="figure text-quiet" dateTime={line.at}>
         {clockText(line.at)}
       </time>

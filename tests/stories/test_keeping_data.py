@@ -79,6 +79,52 @@ def test_what_is_no_backup_is_refused_and_changes_nothing(
     assert count(shop, "jobs_readingrecord") == before
 
 
+def test_a_backup_comes_back_over_a_broken_live_file(shop: Path, tmp_path: Path) -> None:
+    """The very day it is needed for."""
+    before = count(shop, "jobs_readingrecord")
+    run(shop, "scripts/keep.py", "backup", str(tmp_path))
+    (copy,) = tmp_path.glob("*.sqlite3")
+    for broken in (b"torn" * 1000, b""):
+        for beside in ("-wal", "-shm"):
+            (shop / f"halfthou.sqlite3{beside}").unlink(missing_ok=True)
+        (shop / "halfthou.sqlite3").write_bytes(broken)
+        refused = run(shop, "manage.py", "migrate", "-v0", check=False)
+        if broken:
+            assert refused.returncode != 0
+            assert "Traceback" not in refused.stderr
+            assert "make restore" in refused.stderr
+        run(shop, "scripts/keep.py", "restore", str(copy))
+        assert count(shop, "jobs_readingrecord") == before
+
+
+def test_the_data_of_another_program_is_no_backup(shop: Path, tmp_path: Path) -> None:
+    """A sound database with other tables, and one of this program's with a table missing."""
+    before = count(shop, "jobs_readingrecord")
+    other = tmp_path / "other.sqlite3"
+    with sqlite3.connect(other) as made:
+        made.execute("create table notes (text)")
+    run(shop, "scripts/keep.py", "backup", str(tmp_path / "kept"))
+    (part,) = (tmp_path / "kept").glob("*.sqlite3")
+    with sqlite3.connect(part) as made:
+        made.execute("drop table jobs_readingrecord")
+    for file in (other, part):
+        refused = run(shop, "scripts/keep.py", "restore", str(file), check=False)
+        assert refused.returncode != 0
+        assert "Nothing was changed" in refused.stderr
+    assert count(shop, "jobs_readingrecord") == before
+
+
+def test_only_the_owner_of_the_process_reads_the_data(tmp_path: Path) -> None:
+    """Outside: the operating system's file modes."""
+    folder = tmp_path / "data"
+    run(folder, "manage.py", "migrate", "-v0")
+    run(folder, "scripts/keep.py", "backup", str(folder / "backups"))
+    assert folder.stat().st_mode & 0o777 == 0o700
+    files = [path for path in folder.rglob("*") if path.is_file()]
+    assert len(files) >= 2
+    assert {path.stat().st_mode & 0o077 for path in files} == {0}
+
+
 def post(server: Server, cookie: str, token: str, path: str, body: dict[str, object]) -> dict[str, object]:
     request = urllib.request.Request(server.url + path, json.dumps(body).encode(), method="POST")
     for name, value in (("Cookie", cookie), ("X-CSRFToken", token), ("Content-Type", "application/json")):

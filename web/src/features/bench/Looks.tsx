@@ -63,7 +63,7 @@ export function Looks({ desk }: { desk: Desk }) {
       </div>
       {scored && (
         <p className="mt-1 text-[15px]">
-          Score {scored.typed} deep{scored.spot ? ` at ${scored.spot}` : ""}.
+          Depth of the score is written down{scored.spot ? `, at ${scored.spot}` : ""}.
         </p>
       )}
       <Faults error={see.error} />

@@ -4,11 +4,14 @@ server."""
 from __future__ import annotations
 
 import re
+import threading
 from collections.abc import Callable
+from http.server import ThreadingHTTPServer
 
 from playwright.sync_api import Browser, Page, expect
 
-from tests.serving import Server
+from demo.simulated_gauge import SimulatedGauge, panel_of
+from tests.serving import Server, free_port
 
 
 def ready_to_be_away(page: Page) -> None:
@@ -81,6 +84,7 @@ def test_a_column_is_pasted_after_one_look(enter: Callable[..., Page]) -> None:
 def test_a_reading_taken_back_comes_back_by_one_key(enter: Callable[..., Page]) -> None:
     page = enter("bench", "Sprayer pump")
     page.get_by_role("button", name=re.compile("^Main journal M4:")).click()
+    expect(page.get_by_label("Reading at 1a")).to_be_focused()
     page.keyboard.type("73.650")
     page.keyboard.press("Enter")
     expect(page.get_by_label("Reading at 1b")).to_be_focused()
@@ -89,3 +93,21 @@ def test_a_reading_taken_back_comes_back_by_one_key(enter: Callable[..., Page]) 
     expect(page.get_by_role("button", name="1a: not read")).to_be_visible()
     page.keyboard.press("Alt+z")
     expect(page.get_by_role("button", name=re.compile(r"^1a: \d"))).to_be_visible()
+
+
+def test_the_panel_loses_one_line_when_asked_to_lose_one(page: Page) -> None:
+    """The demo's panel, with a gauge that nobody listens to."""
+    gauge = SimulatedGauge("g", "mm", free_port(), 61.383, 0.0)
+    port = free_port()
+    panel = ThreadingHTTPServer(("127.0.0.1", port), panel_of([gauge]))
+    threading.Thread(target=panel.serve_forever, daemon=True).start()
+    page.goto(f"http://127.0.0.1:{port}/")
+    page.get_by_label("Lose the next line").check()
+    pull = page.get_by_role("button", name="Pull the trigger")
+    for _ in range(3):
+        with page.expect_response(lambda answer: answer.request.method == "POST"):
+            pull.click()
+        page.wait_for_timeout(50)
+    assert len(gauge.sent) == 2
+    expect(page.get_by_label("Lose the next line")).not_to_be_checked()
+    panel.shutdown()

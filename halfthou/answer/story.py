@@ -8,7 +8,7 @@ from datetime import timedelta
 from halfthou.answer.documents import StoryKind, StoryLine
 from halfthou.engines import short_name
 from halfthou.jobs import Feature, Job, Operation, Reading, SlipAnswer
-from halfthou.lengths import Notation, Unit
+from halfthou.lengths import Notation
 from halfthou.operations import makes_stale
 
 #: Readings of one journal closer in time than this are told as one sitting.
@@ -113,7 +113,7 @@ def _work(job: Job, done: Operation) -> StoryLine:
     on = _on(done.on)
     size = ""
     if done.undersize is not None:
-        size = f" to {Notation.usual(Unit(job.limits.unit)).undersize(done.undersize)} under"
+        size = f" to {Notation.usual(job.shown_in).undersize(done.undersize)} under"
     more = f"{stale} {'reading' if stale == 1 else 'readings'} made stale." if stale else ""
     note = f" {done.note}." if done.note else ""
     words = f"{done.kind.value}: {on}{size}"

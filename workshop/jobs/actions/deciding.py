@@ -10,7 +10,7 @@ from pydantic import Field
 from halfthou.answer import SHAPE, Assessment, SetAnswer
 from halfthou.exchange import Fault
 from halfthou.jobs import DecisionKind, JournalSet, Moment, Waived
-from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Unit, Unreadable, read_undersize
+from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Notation, Unit, Unreadable, read_undersize
 from halfthou.verdicts import Action
 from workshop.jobs.actions.opened import (
     Opened,
@@ -120,7 +120,8 @@ def _override(row: DecisionRecord, given: Deciding, opened: Opened) -> None:
     answer = opened.assessment.of(given.set)
     row.action = given.action.value
     row.undersize_nm = None if undersize is None else undersize.nm
-    size = f", {given.undersize.strip()} under" if undersize is not None else ""
+    say = Notation.usual(opened.job.limits.unit)
+    size = f", {say.undersize(undersize)} under" if undersize is not None else ""
     row.words = f"{answer.name}: {given.action.value}{size}, instead of {answer.headline}."
 
 

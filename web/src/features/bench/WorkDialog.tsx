@@ -66,21 +66,23 @@ function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
   const asked = said?.error instanceof Refused && said.error.code === "makes-stale";
   return (
     <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3">
-      <Choice
-        label="What was done"
-        value={kind}
-        options={work.map((one) => ({ value: one.kind, label: one.kind }))}
-        onChange={(next) => set({ kind: next })}
-      />
-      <Choice
-        label="Done to"
-        value={place}
-        options={places.map((value) => ({
-          value,
-          label: value === desk.journal.id ? `${desk.journal.short_name} alone` : value,
-        }))}
-        onChange={(next) => set({ on: next })}
-      />
+      <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
+        <Choice
+          label="What was done"
+          value={kind}
+          options={work.map((one) => ({ value: one.kind, label: one.kind }))}
+          onChange={(next) => set({ kind: next })}
+        />
+        <Choice
+          label="Done to"
+          value={place}
+          options={places.map((value) => ({
+            value,
+            label: value === desk.journal.id ? `${desk.journal.short_name} alone` : value,
+          }))}
+          onChange={(next) => set({ on: next })}
+        />
+      </div>
       {kind === "grind" && (
         <Field
           label="Ground to, under standard"

@@ -133,6 +133,31 @@ describe("the outbox", () => {
     expect(box.conflicts).toEqual([]);
   });
 
+  it("takes back at the server what was taken back here while it was on its way", async () => {
+    const asked: string[] = [];
+    let answerNow: () => void = () => undefined;
+    vi.stubGlobal("fetch", async (request: Request) => {
+      asked.push(new URL(request.url).pathname.split("/").slice(-1)[0] ?? "");
+      const body = (await request.json()) as Batch & { fact?: string };
+      if (body.fact) return answer({ ...bench, took: body.fact });
+      await new Promise<void>((go) => (answerNow = go));
+      return landed(body);
+    });
+    const box = new Outbox();
+    box.person = "bench";
+    const told = vi.fn();
+    box.onLanded = told;
+    box.add(1, landing("a"));
+    await settled();
+    box.drop("a");
+    expect(box.snapshot()).toMatchObject([{ recalled: true }]);
+    answerNow();
+    await settled();
+    expect(asked).toEqual(["batch", "withdrawals"]);
+    expect(told).toHaveBeenLastCalledWith({ ...bench, took: "a" });
+    expect(box.snapshot()).toEqual([]);
+  });
+
   it("starts empty when what was stored cannot be read", () => {
     localStorage.setItem("half-thou.outbox", "{broken");
     expect(new Outbox().snapshot()).toEqual([]);

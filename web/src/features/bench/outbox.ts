@@ -11,6 +11,10 @@ export interface Parcel {
   state: "waiting" | "asked" | "refused";
   question: Schemas["AskedOut"] | null;
   message: string;
+  /** It went out once: whether the server has it is not known until it answers. */
+  sent?: boolean;
+  /** Taken back while it was on its way: it is taken back at the server too, once that has answered. */
+  recalled?: boolean;
 }
 
 const KEY = "half-thou.outbox";
@@ -86,8 +90,13 @@ export class Outbox {
     void this.send();
   }
 
+  /** Take a reading back before it has landed. What may have reached the server already is taken back there. */
   drop(id: string): void {
-    this.keep(this.parcels.filter((parcel) => parcel.landing.id !== id));
+    const parcel = this.parcels.find((one) => one.landing.id === id);
+    if (parcel?.sent && parcel.state === "waiting") {
+      this.change(id, (one) => ({ ...one, recalled: true }));
+      void this.send();
+    } else this.keep(this.parcels.filter((one) => one.landing.id !== id));
   }
 
   putConflictsAway(): void {
@@ -131,6 +140,8 @@ export class Outbox {
   private async sendThese(parcels: readonly Parcel[]): Promise<void> {
     const [first] = parcels;
     if (!first) return;
+    const going = new Set(parcels.map((parcel) => parcel.landing.id));
+    this.write(this.parcels.map((one) => (going.has(one.landing.id) ? { ...one, sent: true } : one)));
     try {
       const answer = await ask(
         client.POST("/api/jobs/{job_id}/readings/batch", {
@@ -138,7 +149,7 @@ export class Outbox {
           body: { sent_at: new Date().toISOString(), readings: parcels.map((parcel) => parcel.landing) },
         }),
       );
-      this.onLanded(answer.bench);
+      this.onLanded((await this.recall(first.jobId, answer.results)) ?? answer.bench);
       this.settle(answer.results);
     } catch (error) {
       if (error instanceof Unreachable || (error instanceof Refused && error.status === 401)) throw error;
@@ -157,6 +168,25 @@ export class Outbox {
     }
   }
 
+  /** Take back at the server what was taken back here while it was on its way. Gives the bench after it. */
+  private async recall(
+    jobId: number,
+    results: readonly Schemas["LandedOut"][],
+  ): Promise<Schemas["BenchOut"] | undefined> {
+    let bench: Schemas["BenchOut"] | undefined;
+    for (const { id, asked, refused } of results) {
+      if (asked || refused || !this.parcels.some((one) => one.landing.id === id && one.recalled)) continue;
+      bench = await ask(
+        client.POST("/api/jobs/{job_id}/withdrawals", {
+          params: { path: { job_id: jobId } },
+          // The same name however often it is sent: it is taken back once.
+          body: { id: `back.${id}`, fact: id, at: new Date().toISOString() },
+        }),
+      );
+    }
+    return bench;
+  }
+
   /** What became of each: landed ones go, the others stay with what was said. */
   private settle(results: readonly Schemas["LandedOut"][]): void {
     const said = new Map(results.map((result) => [result.id, result]));
@@ -168,6 +198,7 @@ export class Outbox {
       this.parcels.flatMap((parcel): Parcel[] => {
         const result = said.get(parcel.landing.id);
         if (!result) return [parcel];
+        if (parcel.recalled) return [];
         if (result.asked) return [{ ...parcel, state: "asked", question: result.asked }];
         if (result.refused) return [{ ...parcel, state: "refused", message: result.refused }];
         return [];

@@ -19,7 +19,7 @@ export function useOutbox(jobId: number): { outbox: Outbox; mine: readonly Parce
     window.addEventListener("online", again);
     return () => window.removeEventListener("online", again);
   }, [person, keep]);
-  const here = all.filter((parcel) => parcel.jobId === jobId);
+  const here = all.filter((parcel) => parcel.jobId === jobId && !parcel.recalled);
   const mine = here.filter((parcel) => parcel.by === person);
   return { outbox, mine, others: here.length - mine.length };
 }

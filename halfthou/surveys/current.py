@@ -45,12 +45,13 @@ class Aside:
     state: str
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, slots=True)
 class SpotState:
     """One spot of a plan.
 
-    `counted` are the readings whose mean is its size, newest first; `others` those kept beside it; `aside` those
-    that no longer count; `doubt` a suspicion about one of them. While a doubt holds there is no size.
+    `counted` are the readings, newest first, whose mean to the nearest nanometre is its `size`; `others` those kept
+    beside it; `aside` those that no longer count; `doubt` a suspicion about one of them. While a doubt holds there
+    is no size.
     """
 
     spot: str
@@ -58,6 +59,11 @@ class SpotState:
     others: tuple[Reading, ...] = ()
     aside: tuple[Aside, ...] = ()
     doubt: Suspicion | None = None
+    size: Length | None = field(init=False, default=None)
+
+    def __post_init__(self) -> None:
+        if self.counted and not self.held:
+            object.__setattr__(self, "size", _mean_of(self.counted))
 
     @property
     def current(self) -> Reading | None:
@@ -69,15 +75,12 @@ class SpotState:
         """Whether the reading waits for an answer."""
         return self.doubt is not None and self.doubt.holds
 
-    @cached_property
-    def size(self) -> Length | None:
-        """The size that counts: the mean of the repeats, to the nearest nanometre."""
-        if not self.counted or self.held:
-            return None
-        if len(self.counted) == 1:
-            return self.counted[0].size
-        count = len(self.counted)
-        return Length((2 * sum(taken.size.nm for taken in self.counted) + count) // (2 * count))
+
+def _mean_of(counted: tuple[Taken, ...]) -> Length:
+    if len(counted) == 1:
+        return counted[0].size
+    count = len(counted)
+    return Length((2 * sum(taken.size.nm for taken in counted) + count) // (2 * count))
 
 
 @dataclass(frozen=True)

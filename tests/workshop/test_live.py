@@ -2,6 +2,7 @@
 
 import asyncio
 import json
+import threading
 from collections.abc import Callable, Iterator
 from typing import Any
 
@@ -57,8 +58,14 @@ class Bench:
         self.hub = hub
         hub.join(self.listener)
 
+    def turn(self) -> None:
+        """Let what was handed over arrive; off this thread, where a browser test's own loop may still be running."""
+        thread = threading.Thread(target=lambda: self.loop.run_until_complete(asyncio.sleep(0)))
+        thread.start()
+        thread.join()
+
     def told(self) -> list[dict[str, Any]]:
-        self.loop.run_until_complete(asyncio.sleep(0))
+        self.turn()
         found = []
         while not self.listener.queue.empty():
             event, data = (self.listener.queue.get_nowait() or "").splitlines()[:2]
@@ -197,7 +204,7 @@ def test_a_bench_has_one_gauge_in_hand(hub: Hub, speaking: Gauge, bench_at: Call
 def test_a_closed_accounts_streams_end(hub: Hub, bench_at: Callable[[str], Bench]) -> None:
     one = bench_at("a")
     hub.close_person(0)
-    one.loop.run_until_complete(asyncio.sleep(0))
+    one.turn()
     assert one.listener.queue.get_nowait() is None
 
 

@@ -59,7 +59,7 @@ class Bench:
         hub.join(self.listener)
 
     def turn(self) -> None:
-        """Let what was handed over arrive; off this thread, where a browser test's own loop may still be running."""
+        """Let what was handed over arrive; off this thread, where a browser test's loop may still be running."""
         thread = threading.Thread(target=lambda: self.loop.run_until_complete(asyncio.sleep(0)))
         thread.start()
         thread.join()

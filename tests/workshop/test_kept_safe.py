@@ -18,6 +18,7 @@ from workshop.jobs import actions
 from workshop.jobs.models import JobRecord, ReadingRecord
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person
+from workshop.people.refusals import Refusal
 
 from .conftest import PASSWORD
 
@@ -148,8 +149,9 @@ def test_two_thousand_readings_land_on_a_job_of_five_thousand(
 ) -> None:
     """All of them or none; how long it takes is told by bench/kept_readings.py."""
     spots = [(f"R{n % 4 + 1}", f"{n % 2 + 1}{'abcd'[n // 4 % 4]}") for n in range(5000)]
-    lines = ["journal,spot,size [in]", *(f"{j},{s},2.0375" for j, s in spots)]
-    actions.take_in_readings(bench, job.pk, "\n".join(lines) + "\n", gauge.id)
+    for part in (spots[:2500], spots[2500:]):
+        lines = ["journal,spot,size [in]", *(f"{j},{s},2.0375" for j, s in part)]
+        actions.take_in_readings(bench, job.pk, "\n".join(lines) + "\n", gauge.id)
     now = timezone.now().isoformat()
     readings = [
         {"id": f"b{n}", "journal": j, "spot": s, "typed": "2.0374", "unit": "in", "gauge": gauge.id, "at": now}
@@ -167,3 +169,10 @@ def test_the_job_opens_after_every_gauge_is_retired(
     read_all()
     GaugeRecord.objects.update(retired=True)
     assert client_of(machinist).get(f"/api/jobs/{job.pk}").status_code == 200
+
+
+def test_a_file_with_too_many_new_readings_is_refused_in_words(job: JobRecord, bench: Person, gauge: Gauge) -> None:
+    lines = ["journal,spot,size [in]", *["R1,1a,2.0375"] * 4001]
+    with pytest.raises(Refusal, match="split the file"):
+        actions.take_in_readings(bench, job.pk, "\n".join(lines) + "\n", gauge.id)
+    assert not ReadingRecord.objects.filter(job=job).exists()

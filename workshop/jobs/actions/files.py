@@ -49,6 +49,8 @@ ELSEWHERE = " (elsewhere)"
 #: Longer names are cut, so that the mark fits: what lands must open.
 LONGEST_NAME = 150 - len(ELSEWHERE)
 BATCH = 500
+#: So many new readings land from one file: nobody waits a second for the lock meanwhile.
+MOST_NEW = 4_000
 
 
 def take_in_job(person: Person, text: str) -> Opened:
@@ -189,6 +191,7 @@ class _Worked:
     compared: Compared
     judged: Judged
     shown: Assessment
+    rows: list[ReadingRecord]
 
 
 def compare_readings(person: Person, job_id: int, text: str, gauge: str) -> Compared:
@@ -221,20 +224,24 @@ def _work_out(person: Person, job_id: int, text: str, gauge: str) -> _Worked:
     if compared.differs:
         names = "; ".join(compared.differs[:5])
         raise Clash("differs", f"{compared.words} Nothing was taken in: {names}.")
+    if len(compared.readings) > MOST_NEW:
+        words = f"{len(compared.readings):,} new readings are more than {MOST_NEW:,}: split the file."
+        raise Refusal("too-many", words)
     grown = {
         "readings": (*job.readings, *compared.readings),
         "withdrawals": (*job.withdrawals, *compared.withdrawals),
         "slip_answers": (*job.slip_answers, *compared.answers),
     }
     judged = judge(sound(job.model_copy(update=grown)))
-    return _Worked(record, compared, judged, put_in_words(judged))
+    rows = [reading_row(record, reading) for reading in compared.readings]
+    return _Worked(record, compared, judged, put_in_words(judged), rows)
 
 
 def _keep(person: Person, worked: _Worked) -> Opened:
     record, compared = worked.record, worked.compared
     facts = (compared.readings, compared.withdrawals, compared.answers)
     claim_names(record, (fact.id for kind in facts for fact in kind))
-    ReadingRecord.objects.bulk_create((reading_row(record, r) for r in compared.readings), batch_size=BATCH)
+    ReadingRecord.objects.bulk_create(worked.rows, batch_size=BATCH)
     WithdrawalRecord.objects.bulk_create(
         WithdrawalRecord(job=record, key=w.id, fact=w.fact, by=w.by, at=w.at) for w in compared.withdrawals
     )

@@ -5,15 +5,6 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from halfthou.answer import (
-    Assessment,
-    BudgetShown,
-    JournalAnswer,
-    budgets_shown,
-    doubts_of,
-    journal_answer,
-    set_answer,
-)
 from halfthou.gauges import expanded, size_doubt, standard_doubt
 from halfthou.jobs import (
     Decision,
@@ -28,6 +19,15 @@ from halfthou.jobs import (
 )
 from halfthou.lengths import ZERO, Length, Notation, Unit
 from halfthou.operations import ground_to, touches
+from halfthou.report import (
+    Assessment,
+    BudgetShown,
+    PartReport,
+    budgets_shown,
+    doubts_of,
+    part_report,
+    set_report,
+)
 from halfthou.sets import (
     SetCase,
     SetVerdict,
@@ -60,7 +60,7 @@ Seen = dict[tuple[str, Look], Observation]
 
 
 @dataclass(frozen=True, slots=True)
-class Judged:
+class JudgedJob:
     """A job judged, before it is put into words: the surveys, the decisions on its sets, and a person's."""
 
     job: Job
@@ -86,7 +86,7 @@ def still_fits(decision: Decision, verdict: SetVerdict) -> bool:
     return decision.action == verdict.action.value and decision.undersize == verdict.undersize
 
 
-def judge(job: Job) -> Judged:
+def judge(job: Job) -> JudgedJob:
     """Walk through the rooms up to the decisions."""
     surveys = survey_journals(job)
     seen, standing, waived = seen_on(job), standing_decisions(job), waived_of(job)
@@ -98,7 +98,7 @@ def judge(job: Job) -> Judged:
             for name in job.limits.journals(one)
         }
         decided[one] = overruled(_decide(job, one, cases, seen), standing.get((one, "", None)))
-    return Judged(job, notation_of(job), surveys, as_one_crank(decided), standing)
+    return JudgedJob(job, notation_of(job), surveys, as_one_crank(decided), standing)
 
 
 def assess(job: Job) -> Assessment:
@@ -110,16 +110,16 @@ def assess(job: Job) -> Assessment:
     return put_in_words(judge(job))
 
 
-def put_in_words(judged: Judged) -> Assessment:
+def put_in_words(judged: JudgedJob) -> Assessment:
     """The assessment of a job that is judged."""
     job, say, surveys, decided = judged.job, judged.say, judged.surveys, judged.decided
     layout = job.limits.layout
     journals = tuple(
-        journal_answer(decided[set_of(name)], name, layout, job.plan_of(set_of(name)), say) for name in layout.shaft
+        part_report(decided[set_of(name)], name, layout, job.plan_of(set_of(name)), say) for name in layout.shaft
     )
     doubts = tuple(doubt for answer in journals for doubt in doubts_of(answer))
     mains, rods = (
-        set_answer(decided[one], reading_order(job, one), say, judged.accepted(one)) for one in JournalSet
+        set_report(decided[one], reading_order(job, one), say, judged.accepted(one)) for one in JournalSet
     )
     return Assessment(
         unit=say.unit,
@@ -228,7 +228,7 @@ def _decide(job: Job, journal_set: JournalSet, cases: dict[str, JournalCase], se
     return decide_set(SetCase(journal_set, limits, house, present, verdicts, _claim(seen, journal_set)))
 
 
-def _waits_for(journals: tuple[JournalAnswer, ...], decided: dict[JournalSet, SetVerdict]) -> str:
+def _waits_for(journals: tuple[PartReport, ...], decided: dict[JournalSet, SetVerdict]) -> str:
     if any(one.ended is not None or one.action is Action.REPLACE for one in decided.values()):
         return "a decision"
     to_read = sum(answer.left for answer in journals)
@@ -249,7 +249,7 @@ def _waits_for(journals: tuple[JournalAnswer, ...], decided: dict[JournalSet, Se
     return "a decision"
 
 
-def is_whole(judged: Judged) -> bool:
+def is_whole(judged: JudgedJob) -> bool:
     """Whether nothing about the job is open (the exit code 0).
 
     Rule:    assess.whole: every figure is settled or waived, each that is beyond has an action that deals with it;

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.answer import Assessment, SetAnswer
 from halfthou.jobs import JobFile
+from halfthou.report import Assessment, SetReport
 
 
 def assessment_text(file: JobFile, found: Assessment) -> str:
@@ -40,7 +40,7 @@ def _lines(file: JobFile, found: Assessment) -> Iterator[str]:
         yield f"Revision {signature.revision} {state} by {signature.by}, {signature.at:%Y-%m-%d}{elsewhere}"
 
 
-def _set(part: SetAnswer) -> Iterator[str]:
+def _set(part: SetReport) -> Iterator[str]:
     yield f"{part.name}: {part.headline}"
     yield from (f"  {reason.text}" for reason in part.reasons)
     for shells in part.shells:

@@ -39,8 +39,8 @@ from halfthou.gauges.setting import (
 )
 from halfthou.gauges.setup import (
     Cabinet,
-    Place,
     Setup,
+    SpotRead,
     after_check,
     own_terms,
     scale_terms,
@@ -76,7 +76,6 @@ __all__ = [
     "Expansion",
     "Fitness",
     "GaugeQuestion",
-    "Place",
     "ReadText",
     "Repeatability",
     "Setting",
@@ -84,6 +83,7 @@ __all__ = [
     "Setup",
     "Slip",
     "SlipKind",
+    "SpotRead",
     "Standing",
     "Term",
     "TermKind",

@@ -49,7 +49,7 @@ class Setup:
 
 
 @dataclass(frozen=True, slots=True)
-class Place:
+class SpotRead:
     """What tells one reading's own doubt from another's: the reading, and the part and spot it was taken at."""
 
     reading: str
@@ -57,7 +57,7 @@ class Place:
     spot: str
 
 
-def own_terms(setup: Setup, place: Place) -> Budget:
+def own_terms(setup: Setup, place: SpotRead) -> Budget:
     """What no other spot shares: one step of the scale and the repeatability of the hand.
 
     Rule:    gauges.budget.   Source: GUM 4.2, F.2.2.1, recalled; docs/trade: A micrometer's budget.

@@ -8,7 +8,7 @@ from halfthou.gauges import expanded, standard_doubt
 from halfthou.jobs import Feature, JournalLimits, SourceKind
 from halfthou.lengths import ZERO, Length
 from halfthou.sets.decide import SetVerdict
-from halfthou.verdicts import CROWN, Action, FigureKey, JournalVerdict, State, keeps
+from halfthou.verdicts import CROWN, Action, Called, FigureKey, JournalVerdict, keeps
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,7 +21,7 @@ class Clearance:
 
     least: Length
     most: Length
-    state: State | None
+    called: Called | None
     measured: bool = False
 
 
@@ -54,7 +54,7 @@ def _between(
     return Clearance(least, most, _state(limits, least, most), measured)
 
 
-def _state(limits: JournalLimits, least: Length, most: Length) -> State | None:
+def _state(limits: JournalLimits, least: Length, most: Length) -> Called | None:
     band = limits.clearance
     if band is None:
         return None
@@ -62,12 +62,12 @@ def _state(limits: JournalLimits, least: Length, most: Length) -> State | None:
     upper = service.value if service else band.most
     thumbs = {band.source.kind, service.source.kind if service else band.source.kind}
     if SourceKind.RULE_OF_THUMB in thumbs:
-        return State.TOO_CLOSE
+        return Called.TOO_CLOSE
     if least >= band.least and most <= upper:
-        return State.WITHIN
+        return Called.WITHIN
     if most < band.least or least > upper:
-        return State.BEYOND
-    return State.TOO_CLOSE
+        return Called.BEYOND
+    return Called.TOO_CLOSE
 
 
 def clearance_to_be(decided: SetVerdict, journal: str) -> Clearance | None:
@@ -195,9 +195,9 @@ def ground_band(decided: SetVerdict) -> tuple[Length, Length] | None:
 def clearance_is_settled(decided: SetVerdict, journal: str) -> bool:
     """Whether nothing speaks against the clearance a journal will have: what lies wholly outside the sheet does."""
     found = clearance_to_be(decided, journal)
-    if found is not None and found.state is State.BEYOND:
+    if found is not None and found.called is Called.BEYOND:
         return False
     verdict = decided.case.verdicts[journal]
     measured = (verdict.finding(FigureKey.CLEARANCE_LEAST), verdict.finding(FigureKey.CLEARANCE_MOST))
     kept = keeps(decided.action_of(journal))
-    return not (kept and any(f is not None and f.state is not State.WITHIN for f in measured))
+    return not (kept and any(f is not None and f.called is not Called.WITHIN for f in measured))

@@ -10,7 +10,7 @@ from halfthou.lengths import Length
 from halfthou.sets.hardening import HardeningSays, hardening_says
 from halfthou.sets.undersize import Reach, SizeChoice, choose_regrind_size, regrind_steps, workable_band
 from halfthou.surveys import sheet_steps
-from halfthou.verdicts import SIZE_OPEN, Action, JournalVerdict, MarkCode, Open, State, keeps
+from halfthou.verdicts import SIZE_OPEN, Action, Called, JournalVerdict, MarkCode, Open, keeps
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,7 +106,7 @@ class SetVerdict:
         own = verdict.action
         together = self.action in (Action.REGRIND, Action.REPLACE)
         if own is Action.MEASURE and self.action_of(journal) in (own, Action.REGRIND, Action.REPLACE):
-            if verdict.state is State.NOT_READ:
+            if verdict.called is Called.NOT_READ:
                 return MarkCode.NOT_READ
             return MarkCode.WITH_SET if together else MarkCode.TOO_CLOSE
         if together and self.action_of(journal) is self.action and own not in (Action.REGRIND, Action.REPLACE):

@@ -13,7 +13,7 @@ from halfthou.sets.decide import End, SetVerdict
 from halfthou.sets.size_words import names_of, size_reasons, undersize_words
 from halfthou.sets.undersize import SizeChoice
 from halfthou.surveys import CRACK_FOUND, Rests
-from halfthou.verdicts import Action, JournalVerdict, Open, Reason, State, keeps, settling_words, settlings
+from halfthou.verdicts import Action, Called, JournalVerdict, Open, Reason, keeps, settling_words, settlings
 
 
 def headline(decided: SetVerdict, say: Notation) -> str:
@@ -175,7 +175,7 @@ def _mixed(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
 
 def _kept(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     """Why a set goes back without grinding: who needs what, and which journal is nearest to its limit."""
-    kept = {n: v for n, v in decided.case.verdicts.items() if v.size is not None and v.state is State.WITHIN}
+    kept = {n: v for n, v in decided.case.verdicts.items() if v.size is not None and v.called is Called.WITHIN}
     if not keeps(decided.action) or not kept or decided.decision is not None:
         return
     polished = [name for name, verdict in kept.items() if verdict.action is Action.POLISH]

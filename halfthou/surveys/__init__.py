@@ -29,7 +29,7 @@ from halfthou.surveys.present_size import (
     sheet_steps,
 )
 from halfthou.surveys.suspicion import Doubtful, Expected, Suspicion, expected_of, find_suspects
-from halfthou.surveys.taken import Bench, Taken, lay_out
+from halfthou.surveys.taken import Taken, TakenWith, lay_out
 
 __all__ = [
     "ALIKE",
@@ -39,7 +39,6 @@ __all__ = [
     "POLISH_SHELL",
     "REAR",
     "Aside",
-    "Bench",
     "Doubtful",
     "Evidence",
     "Expected",
@@ -52,6 +51,7 @@ __all__ = [
     "SpotState",
     "Suspicion",
     "Taken",
+    "TakenWith",
     "Where",
     "agreed_size",
     "expected_of",

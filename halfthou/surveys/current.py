@@ -29,7 +29,7 @@ from halfthou.operations import stale_looks, stale_readings
 from halfthou.surveys.form import Form, Where, form_of, places_of
 from halfthou.surveys.odd import odd_one
 from halfthou.surveys.suspicion import Doubtful, Suspicion, expected_of, find_suspects
-from halfthou.surveys.taken import Bench, Taken, lay_out
+from halfthou.surveys.taken import Taken, TakenWith, lay_out
 
 CAPS_LOOSE = "read with the caps not torqued"
 GRAMS = "read with a weighing scale, which knows no lengths"
@@ -95,7 +95,7 @@ class JournalSurvey:
     plan: Plan
     spots: tuple[SpotState, ...]
     bearing: dict[Feature, tuple[SpotState, ...]]
-    bench: Bench
+    bench: TakenWith
     outside: tuple[SpotState, ...] = ()
     places: Mapping[str, Where] = field(default_factory=dict)
     _budgets: dict[str, Budget] = field(default_factory=dict)
@@ -218,7 +218,7 @@ def spot_in(reading: Reading, plan: Plan, spots: Mapping[Where, str]) -> tuple[s
     return f"{reading.spot} of {reading.planes}, {reading.angle_deg:g}°", where, False
 
 
-def _spot_state(spot: str, readings: list[Reading], stale: Mapping[str, Operation], bench: Bench) -> SpotState:
+def _spot_state(spot: str, readings: list[Reading], stale: Mapping[str, Operation], bench: TakenWith) -> SpotState:
     if len(readings) > 1:
         # Of two taken at the same moment the smaller counts: their names and their order in a file say nothing.
         readings.sort(key=lambda reading: (reading.at, -reading.size.nm, reading.id), reverse=True)
@@ -249,7 +249,7 @@ def _aside(reading: Reading, stale: Mapping[str, Operation], gauge: Gauge) -> As
     return Aside(reading, None, NOT_CLEAN) if reading.cleaned is False else None
 
 
-def _doubt(job: Job, states: dict[tuple[str, Feature, str], SpotState], bench: Bench) -> None:
+def _doubt(job: Job, states: dict[tuple[str, Feature, str], SpotState], bench: TakenWith) -> None:
     """Put a suspicion to every spot that deserves one. What a person has answered, or read twice alike, is left."""
     answered = {answer.reading for answer in job.slip_answers if answer.slip not in _ABOUT_GAUGES}
     groups: dict[tuple[JournalSet, Feature], dict[str, list[Taken]]] = {}
@@ -288,7 +288,7 @@ _ABOUT_GAUGES = frozenset(question.value for question in GaugeQuestion)
 
 
 def _about_gauges(
-    job: Job, states: Mapping[tuple[str, Feature, str], SpotState], bench: Bench
+    job: Job, states: Mapping[tuple[str, Feature, str], SpotState], bench: TakenWith
 ) -> dict[str, Suspicion]:
     """What has to be asked about the gauges: once answered, it is answered for that gauge and feature.
 
@@ -330,7 +330,7 @@ def _survey(
     job: Job,
     journal: str,
     states: Mapping[tuple[str, Feature, str], SpotState],
-    bench: Bench,
+    bench: TakenWith,
     outside: Mapping[str, Where | None],
 ) -> JournalSurvey:
     journal_set = set_of(journal)

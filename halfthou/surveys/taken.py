@@ -12,10 +12,10 @@ from halfthou.gauges import (
     Budget,
     Cabinet,
     GaugeQuestion,
-    Place,
     Repeatability,
     Setting,
     Setup,
+    SpotRead,
     Warmth,
     check_stands,
     combine,
@@ -47,7 +47,7 @@ class Taken:
 
 
 @dataclass
-class Bench:
+class TakenWith:
     """What the readings of a job were taken with. Works out each way of reading once."""
 
     job: Job
@@ -143,7 +143,7 @@ class Bench:
         shared = self._shared.get(key)
         if shared is None:
             shared = self._shared[key] = shared_terms(setup, taken.size, part, self.cabinet)
-        return (*shared, *own_terms(setup, Place(reading.id, part, reading.spot)))
+        return (*shared, *own_terms(setup, SpotRead(reading.id, part, reading.spot)))
 
 
 def material_of(job: Job, journal: str, feature: Feature) -> Material:
@@ -167,7 +167,7 @@ def _roots(standing: tuple[Reading, ...]) -> dict[str, str]:
     return found
 
 
-def lay_out(job: Job, standing: tuple[Reading, ...]) -> Bench:
+def lay_out(job: Job, standing: tuple[Reading, ...]) -> TakenWith:
     """What the readings that stand were taken with.
 
     Repeats are pooled for each person on each gauge, from setting checks and from spots read again, in this job.
@@ -184,7 +184,7 @@ def lay_out(job: Job, standing: tuple[Reading, ...]) -> Bench:
         repeats[gauge, by].append(sizes)
     for check in job.checks:
         repeats[check.gauge, check.by].append([read.nm for read in check.read])
-    return Bench(
+    return TakenWith(
         job=job,
         cabinet=Cabinet({gauge.id: gauge for gauge in job.gauges}, settings_of(job.checks)),
         repeats=repeats,

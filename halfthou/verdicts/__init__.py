@@ -17,7 +17,7 @@ from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
 from halfthou.verdicts.contradictions import Clashing, Contradiction, contradictions
 from halfthou.verdicts.doubt_words import DoubtShown, Offer, doubt_shown, settling_words, warmth_reasons
 from halfthou.verdicts.figures import worst_state
-from halfthou.verdicts.finding import FigureKey, Finding, Judged, Limit, State, call, conformance, judge
+from halfthou.verdicts.finding import Called, FigureKey, Finding, Limit, Measured, call, conformance, judge
 from halfthou.verdicts.journal import (
     HOT,
     SIZE_OPEN,
@@ -37,6 +37,7 @@ __all__ = [
     "SIZE_OPEN",
     "Action",
     "Bore",
+    "Called",
     "Caution",
     "Clashing",
     "CleanUp",
@@ -47,16 +48,15 @@ __all__ = [
     "From",
     "JournalCase",
     "JournalVerdict",
-    "Judged",
     "Limit",
     "Mark",
     "MarkCode",
+    "Measured",
     "Offer",
     "Open",
     "Reason",
     "Score",
     "Settling",
-    "State",
     "Way",
     "blind_to_a_turn",
     "bore_sizes",

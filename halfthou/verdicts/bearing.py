@@ -17,7 +17,7 @@ from halfthou.lengths import ZERO, Length
 from halfthou.surveys import SpotState
 from halfthou.verdicts.case import JournalCase
 from halfthou.verdicts.figures import own_and_common
-from halfthou.verdicts.finding import FigureKey, Finding, Judged, Limit, judge
+from halfthou.verdicts.finding import FigureKey, Finding, Limit, Measured, judge
 
 #: The spots of a bore that lie at the crown. Source: common practice, no source.
 CROWN = ("1a", "2a")
@@ -111,12 +111,12 @@ def _size(bore: Bore) -> int:
     return bore.size.nm
 
 
-def _clearance(case: JournalCase, key: FigureKey, bore: Bore, journal: tuple[Length, str]) -> Judged:
+def _clearance(case: JournalCase, key: FigureKey, bore: Bore, journal: tuple[Length, str]) -> Measured:
     shaft, spot = journal
     total = combine(((1.0, bore.budget), (-1.0, case.survey.budget(spot))))
     doubt, guard = standard_doubt(total), case.house.guard
     own, common = own_and_common(total)
-    return Judged(
+    return Measured(
         key=key,
         rule="verdicts.clearance",
         name="oil clearance, least" if key is FigureKey.CLEARANCE_LEAST else "oil clearance, most",
@@ -153,7 +153,7 @@ def _housing(case: JournalCase) -> Iterator[Finding]:
     for key, name, (state, size), limit in ends:
         budget = case.survey.bench.budget(state.counted)
         doubt = standard_doubt(budget)
-        figure = Judged(
+        figure = Measured(
             key=key,
             rule="verdicts.housing",
             name=name,

@@ -21,7 +21,7 @@ from halfthou.jobs import Figure
 from halfthou.lengths import ZERO, Length
 from halfthou.surveys import REAR, Form, Measure
 from halfthou.verdicts.case import JournalCase
-from halfthou.verdicts.finding import FigureKey, Finding, Judged, Limit, State, as_bound, judge
+from halfthou.verdicts.finding import Called, FigureKey, Finding, Limit, Measured, as_bound, judge
 
 #: What no other spot of a part shares.
 OWN = (*REPEATS, TermKind.RESOLUTION)
@@ -63,7 +63,7 @@ def _size(case: JournalCase, form: Form) -> Finding:
     guard, least = case.house.guard, form.least.spots[0]
     budget = case.survey.budget(least)
     doubt = standard_doubt(budget)
-    figure = Judged(
+    figure = Measured(
         key=FigureKey.SIZE,
         rule="surveys.size.least",
         name="least size",
@@ -88,7 +88,7 @@ def _larger(case: JournalCase, form: Form) -> Finding | None:
     guard, spot = case.house.guard, form.greatest.spots[0]
     budget = case.survey.budget(spot)
     doubt = standard_doubt(budget)
-    figure = Judged(
+    figure = Measured(
         key=FigureKey.LARGER,
         rule="verdicts.journal.larger",
         name="greatest size",
@@ -107,7 +107,7 @@ def _larger(case: JournalCase, form: Form) -> Finding | None:
     return judge(figure, limit)
 
 
-def _oval(case: JournalCase, form: Form) -> Judged:
+def _oval(case: JournalCase, form: Form) -> Measured:
     """Out-of-round: the larger of two-point and fitted is judged; only the two-point figure may reject."""
     guard, value, two = case.house.guard, form.out_of_round, form.two_point
     if value is None:
@@ -118,7 +118,7 @@ def _oval(case: JournalCase, form: Form) -> Judged:
     doubt = standard_doubt(budget)
     rejects = two if two is not None else value
     plain = standard_doubt(_difference(case, rejects.spots))
-    return Judged(
+    return Measured(
         key=FigureKey.OUT_OF_ROUND,
         rule="surveys.form.out-of-round",
         name="out-of-round",
@@ -134,10 +134,10 @@ def _oval(case: JournalCase, form: Form) -> Judged:
     )
 
 
-def _taper(case: JournalCase, taper: Measure) -> Judged:
+def _taper(case: JournalCase, taper: Measure) -> Measured:
     guard, budget = case.house.guard, _difference(case, taper.spots)
     doubt = standard_doubt(budget)
-    return Judged(
+    return Measured(
         key=FigureKey.TAPER,
         rule="surveys.form.taper",
         name="taper",
@@ -152,14 +152,14 @@ def _taper(case: JournalCase, taper: Measure) -> Judged:
     )
 
 
-def _barrel(case: JournalCase, barrel: Measure) -> Judged:
+def _barrel(case: JournalCase, barrel: Measure) -> Measured:
     guard, survey = case.house.guard, case.survey
     middle, front, rear = barrel.spots
     share = survey.places[middle].along / REAR
     parts = ((1.0, survey.budget(middle)), (share - 1, survey.budget(front)), (-share, survey.budget(rear)))
     budget = combine(parts)
     doubt = standard_doubt(budget)
-    return Judged(
+    return Measured(
         key=FigureKey.BARREL,
         rule="surveys.form.barrel",
         name="barrel" if barrel.value >= ZERO else "hourglass",
@@ -191,8 +191,8 @@ def _most(figure: Figure) -> Limit:
     return Limit(figure.value, False, figure.source.kind)
 
 
-def worst_state(findings: tuple[Finding, ...]) -> State:
+def worst_state(findings: tuple[Finding, ...]) -> Called:
     """The worst of several findings."""
-    states = {finding.state for finding in findings}
-    order = (State.BEYOND, State.TOO_CLOSE, State.NOT_READ)
-    return next((state for state in order if state in states), State.WITHIN)
+    states = {finding.called for finding in findings}
+    order = (Called.BEYOND, Called.TOO_CLOSE, Called.NOT_READ)
+    return next((state for state in order if state in states), Called.WITHIN)

@@ -11,7 +11,7 @@ from halfthou.jobs import SourceKind
 from halfthou.lengths import ZERO, Length
 
 
-class State(StrEnum):
+class Called(StrEnum):
     """The four findings."""
 
     WITHIN = "within"
@@ -45,7 +45,7 @@ class Finding:
     key: FigureKey
     rule: str
     name: str
-    state: State
+    called: Called
     value: Length
     limit: Length
     limit_is_least: bool
@@ -85,7 +85,7 @@ def conformance(to_spare: Length, doubt_nm: float) -> float:
     return round(0.5 * (1 + math.erf(to_spare.nm / doubt_nm / math.sqrt(2))), 3)
 
 
-def call(to_spare: Length, guard: Length, beyond: Length | None = None) -> State:
+def call(to_spare: Length, guard: Length, beyond: Length | None = None) -> Called:
     """Within if inside by at least the guard band, beyond if outside by at least its own, else too close.
 
     Takes:   how far inside; the guard band of accepting; that of rejecting, where it is wider (a picked value).
@@ -95,8 +95,8 @@ def call(to_spare: Length, guard: Length, beyond: Length | None = None) -> State
     ('within', 'too close', 'beyond')
     """
     if to_spare >= guard:
-        return State.WITHIN
-    return State.BEYOND if -to_spare >= (guard if beyond is None else beyond) else State.TOO_CLOSE
+        return Called.WITHIN
+    return Called.BEYOND if -to_spare >= (guard if beyond is None else beyond) else Called.TOO_CLOSE
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,7 +109,7 @@ class Limit:
 
 
 @dataclass(frozen=True, slots=True)
-class Judged:
+class Measured:
     """A figure to judge: what it is, its value, where it was read and how sure it is.
 
     `beyond` is the guard band of rejecting (None: as that of accepting), `out_of` how many values it was picked
@@ -131,7 +131,7 @@ class Judged:
     may_rise: Length = ZERO
 
 
-def judge(figure: Judged, limit: Limit, *, cannot_accept: bool = False) -> Finding:
+def judge(figure: Measured, limit: Limit, *, cannot_accept: bool = False) -> Finding:
     """Judge a figure by its limit.
 
     A rule of thumb alone settles nothing (verdicts.rule-of-thumb); `cannot_accept` is for a plan that may
@@ -141,13 +141,13 @@ def judge(figure: Judged, limit: Limit, *, cannot_accept: bool = False) -> Findi
     beyond = figure.guard if figure.beyond is None else figure.beyond
     state, by_fit, warm = _called(figure, limit, beyond)
     thumb = limit.source is SourceKind.RULE_OF_THUMB
-    if thumb or (cannot_accept and state is State.WITHIN):
-        state = State.TOO_CLOSE
+    if thumb or (cannot_accept and state is Called.WITHIN):
+        state = Called.TOO_CLOSE
     return Finding(
         key=figure.key,
         rule=figure.rule,
         name=figure.name,
-        state=state,
+        called=state,
         value=figure.value,
         limit=limit.value,
         limit_is_least=limit.is_least,
@@ -166,22 +166,22 @@ def judge(figure: Judged, limit: Limit, *, cannot_accept: bool = False) -> Findi
     )
 
 
-def _called(figure: Judged, limit: Limit, beyond: Length) -> tuple[State, bool, bool]:
+def _called(figure: Measured, limit: Limit, beyond: Length) -> tuple[Called, bool, bool]:
     """How it stands to its limit; whether only the fit says so, and whether warmth could still move it."""
     value, sign = figure.value.nm - limit.value.nm, 1 if limit.is_least else -1
 
-    def at(moved: int) -> State:
+    def at(moved: int) -> Called:
         """Called as if its value had moved so far, in nm."""
         return call(Length(sign * (value + moved)), figure.guard, beyond)
 
     state = at(0)
-    if state is State.TOO_CLOSE:
+    if state is Called.TOO_CLOSE:
         return state, False, False
-    if state is State.BEYOND and figure.sure is not None and at(figure.sure.nm - figure.value.nm) is not state:
-        return State.TOO_CLOSE, True, False
+    if state is Called.BEYOND and figure.sure is not None and at(figure.sure.nm - figure.value.nm) is not state:
+        return Called.TOO_CLOSE, True, False
     moves = (-figure.may_fall.nm, figure.may_rise.nm)
     if any(at(moved) is not state for moved in moves if moved):
-        return State.TOO_CLOSE, False, True
+        return Called.TOO_CLOSE, False, True
     return state, False, False
 
 

@@ -16,7 +16,7 @@ from halfthou.verdicts.case import JournalCase
 from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
 from halfthou.verdicts.contradictions import Contradiction, contradictions
 from halfthou.verdicts.figures import LEAST_ANGLES, journal_findings, worst_state
-from halfthou.verdicts.finding import FigureKey, Finding, State
+from halfthou.verdicts.finding import Called, FigureKey, Finding
 
 #: Temper colours from which a journal counts as overheated. Source: common practice, no source.
 HOT = ("brown or purple", "blue", "grey")
@@ -62,7 +62,7 @@ class JournalVerdict:
 
     case: JournalCase
     action: Action
-    state: State
+    called: Called
     findings: tuple[Finding, ...]
     doubt: Length
     clean_up: CleanUp | None
@@ -114,7 +114,7 @@ def judge_journal(case: JournalCase) -> JournalVerdict:
     if form is None:
         action = _action_by_eye(case) or (Action.REGRIND if _catches(case) else Action.MEASURE)
         return JournalVerdict(
-            case, action, State.NOT_READ, (), ZERO, None, None, None, clearance, housing, clashing, opens
+            case, action, Called.NOT_READ, (), ZERO, None, None, None, clearance, housing, clashing, opens
         )
     one = findings[0].doubt_nm
     score = _score(case)
@@ -130,7 +130,7 @@ def judge_journal(case: JournalCase) -> JournalVerdict:
     return JournalVerdict(
         case=case,
         action=_action_by_eye(case) or _action_by_gauge(case, findings, shell, opens),
-        state=state if case.survey.whole or state is State.BEYOND else State.NOT_READ,
+        called=state if case.survey.whole or state is Called.BEYOND else Called.NOT_READ,
         findings=findings,
         doubt=expanded(one),
         clean_up=clean_up,
@@ -202,12 +202,12 @@ def _opens(
         yield Open.THUMB
     if any(f.key is FigureKey.LARGER for f in findings):
         yield Open.LARGER
-    if any(f.state is State.TOO_CLOSE and f.key is not FigureKey.LARGER for f in findings):
+    if any(f.called is Called.TOO_CLOSE and f.key is not FigureKey.LARGER for f in findings):
         yield Open.TOO_CLOSE
     clearance = [f for f in bearing if f.key in (FigureKey.CLEARANCE_LEAST, FigureKey.CLEARANCE_MOST)]
-    if any(f.state is not State.WITHIN for f in clearance):
+    if any(f.called is not Called.WITHIN for f in clearance):
         yield Open.CLEARANCE
-    if housing_awaited(case) or any(f.state is not State.WITHIN for f in bearing if f not in clearance):
+    if housing_awaited(case) or any(f.called is not Called.WITHIN for f in bearing if f not in clearance):
         yield Open.HOUSING
     if any(words_awaited(case)):
         yield Open.REFERRED
@@ -248,9 +248,9 @@ def _polish_shell(
     """
     size, *forms = findings
     marked = case.answer(Look.SURFACE) == LIGHT and not _polishes_out(case, size)
-    if size.state is not State.BEYOND and not marked:
+    if size.called is not Called.BEYOND and not marked:
         return None
-    if -size.to_spare >= POLISH_SHELL or (opens & SIZE_OPEN) or any(f.state is not State.WITHIN for f in forms):
+    if -size.to_spare >= POLISH_SHELL or (opens & SIZE_OPEN) or any(f.called is not Called.WITHIN for f in forms):
         return None
     if _catches(case) or size.by_rule_of_thumb or case.foreign:
         return None
@@ -278,7 +278,7 @@ def _action_by_gauge(
     surface, size = case.answer(Look.SURFACE), findings[0]
     if surface == CATCHES:
         return Action.REGRIND
-    beyond = [f for f in findings if f.state is State.BEYOND and f.key is not FigureKey.LARGER]
+    beyond = [f for f in findings if f.called is Called.BEYOND and f.key is not FigureKey.LARGER]
     if beyond:
         return Action.FIT_UNDERSIZE if shell is not None else Action.REGRIND
     if shell is not None and surface == LIGHT and not opens - {Open.TOO_CLOSE}:

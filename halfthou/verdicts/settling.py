@@ -25,7 +25,7 @@ from halfthou.gauges import (
 from halfthou.jobs import Gauge, Purpose
 from halfthou.lengths import ZERO, Length
 from halfthou.verdicts.case import JournalCase
-from halfthou.verdicts.finding import FigureKey, Finding, State
+from halfthou.verdicts.finding import Called, FigureKey, Finding
 
 #: More repeats than this at one spot are not asked for. Source: common practice, no source.
 MOST_REPEATS = 9
@@ -67,7 +67,7 @@ def settlings(case: JournalCase, finding: Finding) -> tuple[Settling, ...]:
 
 
 def _settlings(case: JournalCase, finding: Finding) -> Iterator[Settling]:
-    if finding.state is not State.TOO_CLOSE:
+    if finding.called is not Called.TOO_CLOSE:
         return
     if finding.by_rule_of_thumb:
         yield Settling(Way.MAKERS_LIMIT, finding.name)

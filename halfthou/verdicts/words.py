@@ -10,7 +10,7 @@ from halfthou.lengths import ZERO, Length, Notation, Unit
 from halfthou.surveys import CRACK_FOUND
 from halfthou.verdicts.actions import Action
 from halfthou.verdicts.contradictions import Clashing, Contradiction
-from halfthou.verdicts.finding import FigureKey, Finding, State
+from halfthou.verdicts.finding import Called, FigureKey, Finding
 from halfthou.verdicts.journal import LIGHT, TURNED, JournalVerdict, Open, housing_awaited
 
 _CLEARANCES = (FigureKey.CLEARANCE_LEAST, FigureKey.CLEARANCE_MOST)
@@ -30,7 +30,7 @@ def sentence(finding: Finding, say: Notation) -> str:
 
     >>> from halfthou.lengths import Length, Unit
     >>> limit = Length(12_700)
-    >>> found = Finding(FigureKey.TAPER, "r", "taper", State.WITHIN, Length(5_080), limit, False, Length(0), 0, ())
+    >>> found = Finding(FigureKey.TAPER, "r", "taper", Called.WITHIN, Length(5_080), limit, False, Length(0), 0, ())
     >>> sentence(found, Notation.usual(Unit.INCH))
     'Taper 0.0002, limit 0.0005.'
     """
@@ -47,7 +47,7 @@ def sentence(finding: Finding, say: Notation) -> str:
         return f"{name}, limit {limit}: not rested, and {_cools(finding, say)} when cool. The verdict waits."
     if finding.by_fit_alone:
         return f"{name}, limit {limit}: only the fit is past it, no reading is. Too close to call."
-    if finding.state is State.TOO_CLOSE:
+    if finding.called is Called.TOO_CLOSE:
         guard = finding.guard if finding.to_spare >= ZERO else finding.beyond_guard
         return f"{name}, limit {limit}: too close to call within ±{say.doubt(guard)}."
     if finding.limit_is_least:
@@ -215,12 +215,12 @@ def _figures(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
             rule = "verdicts.two-angles"
         elif finding.waits_warm:
             rule = "gauges.temperature"
-        elif finding.state is State.TOO_CLOSE:
+        elif finding.called is Called.TOO_CLOSE:
             rule = "verdicts.guard-band"
         text = sentence(finding, say)
         if finding.key in _CLEARANCES and not verdict.case.new_shells:
             text = f"As it lay in its old shells: {text[0].lower()}{text[1:]}"
-        if finding.state is State.WITHIN and only_scatter(finding):
+        if finding.called is Called.WITHIN and only_scatter(finding):
             rule, text = "gauges.noise-floor", f"{text} No more than the scatter of reading."
         yield Reason(rule=rule, text=text, spots=finding.spots)
 

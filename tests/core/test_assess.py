@@ -29,8 +29,8 @@ def jobs(draw: st.DrawFn) -> Job:
 @given(jobs())
 def test_the_unit_shown_changes_no_judgement(one: Job) -> None:
     inch, metric = assess(one), assess(one.model_copy(update={"shown_in": Unit.MM}))
-    assert [(a.action, a.state, a.mark.code) for a in inch.journals] == [
-        (a.action, a.state, a.mark.code) for a in metric.journals
+    assert [(a.action, a.called, a.mark.code) for a in inch.journals] == [
+        (a.action, a.called, a.mark.code) for a in metric.journals
     ]
     for ours, theirs in ((inch.rods, metric.rods), (inch.mains, metric.mains)):
         assert (ours.action, ours.undersize and ours.undersize.nm) == (

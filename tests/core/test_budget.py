@@ -13,8 +13,8 @@ from halfthou.assess import assess, open_budgets
 from halfthou.gauges import (
     Budget,
     Cabinet,
-    Place,
     Setup,
+    SpotRead,
     Term,
     TermKind,
     Warmth,
@@ -72,7 +72,7 @@ def test_the_worked_micrometer_budget() -> None:
     part = Warmth(Material.GAUGE_STEEL, 25.0)
     setup = Setup(gauge, None, repeatability(gauge), part, part, 1.0, 0, "s")
     shared = shared_terms(setup, mm("57.11"), "R1", Cabinet({"fine": gauge}, {}))
-    found = standard_doubt((*shared, *own_terms(setup, Place("r", "R1", "1a"))))
+    found = standard_doubt((*shared, *own_terms(setup, SpotRead("r", "R1", "1a"))))
     assert found / 1000 == pytest.approx(CASES["C04"]["expected"], abs=CASES["C04"]["tol"])
     assert 2 * found / 1000 == pytest.approx(CASES["C05"]["expected"], abs=CASES["C05"]["tol"])
 

@@ -14,7 +14,7 @@ from halfthou.assess import assess
 from halfthou.gauges.extremes import beyond_guard, extreme_of, picked_factor
 from halfthou.jobs import Gauge, Guard, HouseRules, Plan, Reading
 from halfthou.lengths import Length, Unit
-from halfthou.verdicts import FigureKey, State
+from halfthou.verdicts import Called, FigureKey
 from tests.making import CASES, NOON, figure, job, limits, mm
 
 MEANS = {"C23": 4, "C25": 8, "C27": 12, "C29": 24}
@@ -103,7 +103,7 @@ def called_beyond(seed: int, planes: int, key: FigureKey, limit: int, journals: 
             rods=rods, rods_plan=plan, readings=tuple(read), gauges=(FINE,), house_rules=HouseRules(spread_k=0)
         )
         found = next(f for f in assess(one).journal("R1").figures if f.key is key)
-        beyond += found.state is State.BEYOND
+        beyond += found.called is Called.BEYOND
     return beyond / journals
 
 

@@ -8,12 +8,12 @@ from scipy import stats
 from halfthou.gauges import guard_band
 from halfthou.jobs import Guard, SourceKind
 from halfthou.lengths import Length
-from halfthou.verdicts import FigureKey, Judged, Limit, State, call, conformance, judge
+from halfthou.verdicts import Called, FigureKey, Limit, Measured, call, conformance, judge
 from tests.making import CASES, inches
 
 
-def judged(value: Length, doubt: float = 0.0) -> Judged:
-    return Judged(FigureKey.SIZE, "rule", "figure", value, (), doubt, guard_band(doubt, Guard.ONE_SIDED_95))
+def judged(value: Length, doubt: float = 0.0) -> Measured:
+    return Measured(FigureKey.SIZE, "rule", "figure", value, (), doubt, guard_band(doubt, Guard.ONE_SIDED_95))
 
 
 def test_conformance_of_the_zener_example() -> None:
@@ -43,9 +43,9 @@ def test_the_three_answers_agree_with_the_probability(spare: int, doubt: float) 
     guard = guard_band(doubt, Guard.ONE_SIDED_95)
     p = stats.norm.cdf(spare / doubt)
     state = call(Length(spare), guard)
-    if state is State.WITHIN:
+    if state is Called.WITHIN:
         assert p >= 0.95
-    elif state is State.BEYOND:
+    elif state is Called.BEYOND:
         assert p <= 0.05
     else:
         assert 0.05 - 0.01 <= p <= 0.95 + 0.01 or abs(abs(spare) - guard.nm) <= 1
@@ -53,35 +53,35 @@ def test_the_three_answers_agree_with_the_probability(spare: int, doubt: float) 
 
 def test_exactly_on_the_limit() -> None:
     limit = Limit(inches("2.0362"), True, SourceKind.MAKER)
-    assert judge(judged(inches("2.0362")), limit).state is State.WITHIN
-    assert judge(judged(inches("2.0362"), 1.0), limit).state is State.TOO_CLOSE
-    assert judge(judged(inches("2.0362") - Length(1)), limit).state is State.BEYOND
+    assert judge(judged(inches("2.0362")), limit).called is Called.WITHIN
+    assert judge(judged(inches("2.0362"), 1.0), limit).called is Called.TOO_CLOSE
+    assert judge(judged(inches("2.0362") - Length(1)), limit).called is Called.BEYOND
 
 
 def test_exactly_the_guard_band_away_is_called() -> None:
     limit = Limit(Length(1000), False, SourceKind.MAKER)
     guard = guard_band(100.0, Guard.ONE_SIDED_95)
-    assert judge(judged(Length(1000) - guard, 100.0), limit).state is State.WITHIN
-    assert judge(judged(Length(1001) - guard, 100.0), limit).state is State.TOO_CLOSE
-    assert judge(judged(Length(1000) + guard, 100.0), limit).state is State.BEYOND
+    assert judge(judged(Length(1000) - guard, 100.0), limit).called is Called.WITHIN
+    assert judge(judged(Length(1001) - guard, 100.0), limit).called is Called.TOO_CLOSE
+    assert judge(judged(Length(1000) + guard, 100.0), limit).called is Called.BEYOND
 
 
 @pytest.mark.parametrize("value", [Length(1), Length(999_999)])
 def test_a_rule_of_thumb_settles_nothing(value: Length) -> None:
     """Source: docs/trade: Authority of a limit."""
     found = judge(judged(value), Limit(Length(1000), False, SourceKind.RULE_OF_THUMB))
-    assert found.state is State.TOO_CLOSE
+    assert found.called is Called.TOO_CLOSE
 
 
 @pytest.mark.parametrize("kind", [k for k in SourceKind if k is not SourceKind.RULE_OF_THUMB])
 def test_every_other_source_has_authority(kind: SourceKind) -> None:
-    assert judge(judged(Length(1)), Limit(Length(1000), False, kind)).state is State.WITHIN
+    assert judge(judged(Length(1)), Limit(Length(1000), False, kind)).called is Called.WITHIN
 
 
 def test_a_plan_that_cannot_accept_may_still_reject() -> None:
     limit = Limit(Length(1000), False, SourceKind.MAKER)
-    assert judge(judged(Length(1)), limit, cannot_accept=True).state is State.TOO_CLOSE
-    assert judge(judged(Length(2000)), limit, cannot_accept=True).state is State.BEYOND
+    assert judge(judged(Length(1)), limit, cannot_accept=True).called is Called.TOO_CLOSE
+    assert judge(judged(Length(2000)), limit, cannot_accept=True).called is Called.BEYOND
 
 
 def test_conformance_between_two_limits() -> None:

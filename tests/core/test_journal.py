@@ -2,16 +2,16 @@
 
 import pytest
 
-from halfthou.answer import JournalAnswer
 from halfthou.assess import assess
 from halfthou.jobs import JournalLimits, Look, Observation, Plan, SourceKind
-from halfthou.verdicts import Action, MarkCode, State
+from halfthou.report import PartReport
+from halfthou.verdicts import Action, Called, MarkCode
 from tests.making import GOOD_ROD, PERFECT, figure, inches, job, limits, look, shells
 
 
 def rod(
     texts: list[str], *seen: Observation, on: JournalLimits | None = None, plan: Plan | None = None
-) -> JournalAnswer:
+) -> PartReport:
     """The answer for rod journal 1, read with a gauge without doubt."""
     changes = {"rods_plan": plan} if plan else {}
     return assess(job({"R1": texts}, rods=on, gauge=PERFECT, seen=seen, **changes)).journal("R1")
@@ -19,12 +19,12 @@ def rod(
 
 def test_a_journal_as_new_is_reused() -> None:
     answer = rod(GOOD_ROD)
-    assert (answer.action, answer.state, answer.mark.code) == (Action.REUSE, State.WITHIN, MarkCode.REUSE)
+    assert (answer.action, answer.called, answer.mark.code) == (Action.REUSE, Called.WITHIN, MarkCode.REUSE)
 
 
 def test_an_unread_journal_is_never_passed() -> None:
     answer = rod([])
-    assert (answer.action, answer.state, answer.mark.code) == (Action.MEASURE, State.NOT_READ, MarkCode.NOT_READ)
+    assert (answer.action, answer.called, answer.mark.code) == (Action.MEASURE, Called.NOT_READ, MarkCode.NOT_READ)
 
 
 def test_a_journal_read_in_part_is_not_passed_but_may_be_rejected() -> None:
@@ -45,7 +45,7 @@ def test_each_figure_beyond_its_limit_asks_for_grinding(texts: list[str], figure
     """Limits: 2.0370 new, out-of-round 0.0010, taper 0.0006."""
     answer = rod(texts)
     found = next(f for f in answer.figures if f.name == figure_name)
-    assert found.state is State.BEYOND
+    assert found.called is Called.BEYOND
     assert answer.action is Action.REGRIND
 
 
@@ -54,7 +54,7 @@ def test_barrel_is_judged_by_the_taper_limit_where_none_is_given() -> None:
     texts = ["2.0371"] * 4 + ["2.0378"] * 4 + ["2.0371"] * 4
     answer = rod(texts, plan=Plan(planes=3))
     found = next(f for f in answer.figures if f.name == "barrel")
-    assert (found.value.nm, found.state) == (inches("0.0007").nm, State.BEYOND)
+    assert (found.value.nm, found.called) == (inches("0.0007").nm, Called.BEYOND)
     own = limits(barrel=figure(inches("0.0009")))
     assert rod(texts, on=own, plan=Plan(planes=3)).action is Action.REUSE
 
@@ -70,7 +70,7 @@ def test_two_angles_may_reject_but_never_accept() -> None:
     """Source: docs/trade: Form of a journal; case D07: two angles at 90 degrees may see nothing of an oval."""
     plan = Plan(angles_deg=(0, 90))
     good = rod(["2.0375"] * 4, plan=plan)
-    assert (good.action, good.state) == (Action.MEASURE, State.TOO_CLOSE)
+    assert (good.action, good.called) == (Action.MEASURE, Called.TOO_CLOSE)
     assert any("third" in reason.text for reason in good.reasons)
     assert rod(["2.0378", "2.0360"] * 2, plan=plan).action is Action.REGRIND
 
@@ -165,7 +165,7 @@ def test_a_little_small_but_round_takes_a_polish_shell() -> None:
 def test_the_gauges_doubt_makes_a_third_answer() -> None:
     """At the limit a micrometer cannot tell, a gauge without doubt can."""
     from_mic = assess(job({"R1": ["2.0371"] * 8})).journal("R1")
-    assert (from_mic.action, from_mic.state) == (Action.MEASURE, State.TOO_CLOSE)
+    assert (from_mic.action, from_mic.called) == (Action.MEASURE, Called.TOO_CLOSE)
     assert rod(["2.0371"] * 8).action is Action.REUSE
     assert any("Check 2-3 in micrometer on a 2 in standard" in text for text in from_mic.would_change)
 

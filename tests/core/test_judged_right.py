@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import pytest
 
-from halfthou.answer import Assessment
 from halfthou.assess import assess
 from halfthou.lengths import Length
+from halfthou.report import Assessment
 from halfthou.verdicts import FigureKey
 from tests.golden.kinds import again, mends, with_more
 from tests.making import CASES, inches
@@ -145,20 +145,20 @@ def test_a_reading_outside_the_plan_is_judged_not_dropped() -> None:
     one = with_more(mends()["outside-the-plan"](), again("R2", "3a", "2.0305", id="second", repeats="R2.3a.again"))
     found = assess(one).journal("R2")
     assert found.least is not None
-    assert (found.least.text, found.state.value) == ("2.0305", "beyond")
+    assert (found.least.text, found.called.value) == ("2.0305", "beyond")
 
 
 def test_two_angles_give_bounds() -> None:
     """Source: docs/trade: Form of a journal; case D07: an oval may hide between two angles."""
     size = next(f for f in told("two-angles").journal("R1").figures if f.key is FigureKey.SIZE)
-    assert size.state.value == "too close"
+    assert size.called.value == "too close"
 
 
 def test_three_angles_close_together_do_not_call_a_round_journal_oval() -> None:
     """Source: docs/trade: Form of a journal: the fit's factor is that of the angles read."""
     figures = told("unequal-angles").journal("R1").figures
     oval = next(f for f in figures if f.key is FigureKey.OUT_OF_ROUND)
-    assert oval.state.value != "beyond"
+    assert oval.called.value != "beyond"
 
 
 def test_the_least_workable_band_is_the_houses() -> None:

@@ -9,11 +9,11 @@ from dataclasses import dataclass
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from halfthou.answer import Assessment
 from halfthou.assess import assess
 from halfthou.jobs import Job, Look, Plan, SlipAnswer
 from halfthou.lengths import Length, Unit
-from halfthou.verdicts import Action, State
+from halfthou.report import Assessment
+from halfthou.verdicts import Action, Called
 from tests.golden.kinds import mends
 from tests.making import GOOD_ENGINE, MICROMETER, NOON, PERFECT, inches, job, look, readings
 
@@ -74,7 +74,7 @@ def crank(wear: Wear) -> Job:
 def verdicts(found: Assessment) -> list[tuple[object, ...]]:
     """What is decided, without names of facts and without words."""
     sets = [(s.action, s.undersize and s.undersize.nm, s.complete, s.ended) for s in (found.rods, found.mains)]
-    journals = [(j.id, j.action, j.state, tuple(f.state for f in j.figures)) for j in found.journals]
+    journals = [(j.id, j.action, j.called, tuple(f.called for f in j.figures)) for j in found.journals]
     return [*sets, *journals, (found.whole,)]
 
 
@@ -213,5 +213,5 @@ def test_every_kind_that_is_whole_has_nothing_open() -> None:
         if found.whole:
             assert open_points(one, found) == [], name
             whole += 1
-        assert not (found.whole and any(j.state is State.TOO_CLOSE for j in found.journals)), name
+        assert not (found.whole and any(j.called is Called.TOO_CLOSE for j in found.journals)), name
     assert whole > 10

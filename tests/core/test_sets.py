@@ -4,10 +4,10 @@ from typing import Any
 
 import pytest
 
-from halfthou.answer import SetAnswer
 from halfthou.assess import assess
 from halfthou.jobs import HardenedCrank, Hardening, HouseRules, JournalLimits, Look, Observation, ShellSize
 from halfthou.lengths import Length
+from halfthou.report import SetReport
 from halfthou.verdicts import Action, MarkCode
 from tests.making import (
     GOOD_ENGINE,
@@ -30,11 +30,11 @@ WORN = ["2.0330", "2.0353", "2.0376", "2.0353"] * 2
 
 def rods(
     sizes: dict[str, list[str]], *seen: Observation, on: JournalLimits | None = None, **changes: Any
-) -> SetAnswer:
+) -> SetReport:
     return assess(job({**GOOD_ENGINE, **sizes}, rods=on, gauge=PERFECT, seen=seen, **changes)).rods
 
 
-def text_of(answer: SetAnswer) -> str:
+def text_of(answer: SetReport) -> str:
     return " ".join(reason.text for reason in answer.reasons)
 
 

@@ -10,7 +10,7 @@ from halfthou.gauges import ReadText, SlipKind, slips_of
 from halfthou.jobs import Gauge, Job, SettingCheck, ShellSize, SlipAnswer
 from halfthou.lengths import Asked, Length, Typed, Unit, Window
 from halfthou.surveys import read_at, survey_journals
-from halfthou.verdicts import Action, DoubtShown, State
+from halfthou.verdicts import Action, Called, DoubtShown
 from tests.making import CASES, GOOD_MAIN, MICROMETER, NOON, inches, job, limits, mm, readings
 from tests.simulated import TENTH, TrueGauge, bench_job, micrometer, readings_of, worn
 
@@ -103,7 +103,7 @@ def test_what_is_taken_counts_and_what_was_read_stays() -> None:
 
 def test_what_is_kept_is_judged_as_read() -> None:
     one = answered(job({"R1": ["2.0375", "2.0375", "2.0125", *["2.0375"] * 5]}), "1c", None)
-    assert assess(one).journal("R1").state is State.BEYOND
+    assert assess(one).journal("R1").called is Called.BEYOND
 
 
 def test_read_twice_alike_it_is_believed() -> None:

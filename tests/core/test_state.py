@@ -1,10 +1,9 @@
-"""State of readings: setting checks, work done, repeats, contradictions, the order of spots, the story."""
+"""Called of readings: setting checks, work done, repeats, contradictions, the order of spots, the story."""
 
 from datetime import timedelta
 
 import pytest
 
-from halfthou.answer import StoryKind, story
 from halfthou.assess import assess
 from halfthou.gauges import Standing, in_force, settings_of, standing_of
 from halfthou.jobs import (
@@ -24,8 +23,9 @@ from halfthou.jobs import (
 )
 from halfthou.lengths import Length, Unit
 from halfthou.operations import makes_stale, stale_readings
+from halfthou.report import StoryKind, story
 from halfthou.surveys import reading_order, survey_journals
-from halfthou.verdicts import Action, State
+from halfthou.verdicts import Action, Called
 from tests.making import GOOD_ENGINE, MICROMETER, NOON, inches, job, look, readings
 
 HOUR = timedelta(hours=1)
@@ -75,20 +75,20 @@ def test_a_check_on_a_standard_near_the_size_settles_what_the_gauge_alone_could_
     for settles it."""
     one = job({"R1": ["2.0371"] * 8})
     before = assess(one).journal("R1")
-    assert before.state is State.TOO_CLOSE
+    assert before.called is Called.TOO_CLOSE
     assert before.would_change == ("Check 2-3 in micrometer on a 2 in standard, for least size.",)
     done = one.model_copy(update={"checks": (check("c", "2.0000 2.0000 2.0000"),)})
-    assert assess(done).journal("R1").state is State.TOO_CLOSE
+    assert assess(done).journal("R1").called is Called.TOO_CLOSE
     again = assess(done).journal("R1").to_repeat
     assert [asked.spot for asked in again] == ["1a"]
-    assert repeated(done, "1a", again[0].more) is State.WITHIN
+    assert repeated(done, "1a", again[0].more) is Called.WITHIN
 
 
-def repeated(one: Job, spot: str, times: int) -> State:
+def repeated(one: Job, spot: str, times: int) -> Called:
     """How R1 stands once a spot is read so often again, alike."""
     first = next(r for r in one.readings if r.spot == spot)
     more = tuple(first.model_copy(update={"id": f"again{n}", "repeats": first.id}) for n in range(times))
-    return assess(one.model_copy(update={"readings": (*one.readings, *more)})).journal("R1").state
+    return assess(one.model_copy(update={"readings": (*one.readings, *more)})).journal("R1").called
 
 
 @pytest.mark.parametrize("size", ["2.03695", "2.03705", "2.0371", "2.0369", "2.03715"])
@@ -99,11 +99,13 @@ def test_as_many_readings_as_are_asked_for_settle_it_and_one_fewer_does_not(size
     asked = assess(one).journal("R1").to_repeat
     if not asked:
         # Nor do as many more settle it as say nothing new of the hand (fewer than five repeats do not).
-        assert assess(one).journal("R1").state is not State.TOO_CLOSE or repeated(one, "1a", 3) is State.TOO_CLOSE
+        assert (
+            assess(one).journal("R1").called is not Called.TOO_CLOSE or repeated(one, "1a", 3) is Called.TOO_CLOSE
+        )
         return
     (only,) = asked
-    assert repeated(one, only.spot, only.more) is not State.TOO_CLOSE
-    assert only.more == 1 or repeated(one, only.spot, only.more - 1) is State.TOO_CLOSE
+    assert repeated(one, only.spot, only.more) is not Called.TOO_CLOSE
+    assert only.more == 1 or repeated(one, only.spot, only.more - 1) is Called.TOO_CLOSE
 
 
 def test_repeats_are_not_asked_for_where_they_change_nothing() -> None:

@@ -12,7 +12,7 @@ from halfthou.assess import assess
 from halfthou.gauges import COEFFICIENTS, REFERENCE_C, Warmth, at_reference, growth_of, read_celsius
 from halfthou.jobs import Condition, HouseRules, Job, Material, Sitting
 from halfthou.lengths import Length, Unreadable
-from halfthou.verdicts import Action, State
+from halfthou.verdicts import Action, Called
 from tests.making import CASES, NOON, PERFECT, inches, job, mm, readings
 
 getcontext().prec = 40
@@ -96,13 +96,13 @@ def test_a_part_that_was_not_rested_waits_where_warmth_could_move_the_verdict() 
     limit 2.0370."""
     washed = Sitting(id="s", condition=Condition.WASHED, by="bench", at=NOON)
     close = assess(sat("2.0374", washed)).journal("R1")
-    assert (close.action, close.state) == (Action.MEASURE, State.TOO_CLOSE)
+    assert (close.action, close.called) == (Action.MEASURE, Called.TOO_CLOSE)
     assert close.headline == "Let it cool"
     assert any("Let it cool" in words for words in close.would_change)
     far = assess(sat("2.0378", washed)).journal("R1")
     assert far.action is Action.REUSE
     beyond = assess(sat("2.0360", washed)).journal("R1")
-    assert beyond.state is State.BEYOND
+    assert beyond.called is Called.BEYOND
 
 
 def test_a_warm_part_whose_temperature_is_known_is_brought_to_20_degrees() -> None:
@@ -112,7 +112,7 @@ def test_a_warm_part_whose_temperature_is_known_is_brought_to_20_degrees() -> No
     answer = assess(sat("2.0374", warm)).journal("R1")
     assert answer.least is not None
     assert answer.least.nm / 25.4e6 == pytest.approx(2.0374 / (1 + 11.7e-6 * 20), abs=2e-8)
-    assert answer.state is State.BEYOND
+    assert answer.called is Called.BEYOND
     assert any(reason.rule == "gauges.temperature" and "40 °C" in reason.text for reason in answer.reasons)
 
 

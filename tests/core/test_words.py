@@ -5,12 +5,12 @@ from itertools import pairwise
 
 import pytest
 
-from halfthou.answer import Assessment
 from halfthou.assess import assess
 from halfthou.engines import journal_name, short_name, usual_layouts
 from halfthou.exchange import assessment_text
 from halfthou.jobs import Arrangement, Decision, DecisionKind, JobFile, JournalSet, Layout, Look, Pin, Signature
 from halfthou.lengths import Unit
+from halfthou.report import Assessment
 from halfthou.rules import RULES
 from halfthou.verdicts import MARKS, Action, MarkCode, cautions_for
 from tests.making import GOOD_ENGINE, NOON, PERFECT, job, layout, look, mm

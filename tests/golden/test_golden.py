@@ -13,9 +13,9 @@ from pathlib import Path
 
 import pytest
 
-from halfthou.answer import read_signed, shape_of
 from halfthou.assess import assess
 from halfthou.exchange import read_job, write_job
+from halfthou.report import read_signed, shape_of
 from tests.golden.kinds import mends
 from tests.serving import ROOT
 
@@ -55,7 +55,7 @@ def test_a_sheet_of_every_shape_ever_stored_opens(path: Path) -> None:
         told, stored = getattr(found, name), sheet["assessment"][name]
         assert told.headline == stored["headline"]
         assert [reason.text for reason in told.reasons] == [reason["text"] for reason in stored["reasons"]]
-    figures = [figure.state.value for journal in found.journals for figure in journal.figures]
+    figures = [figure.called.value for journal in found.journals for figure in journal.figures]
     stored_figures = [f["state"] for j in sheet["assessment"]["journals"] for f in j["figures"]]
     assert figures == stored_figures != []
 

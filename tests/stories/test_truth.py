@@ -45,10 +45,10 @@ def read_near_its_limits(
             TAPER: taper > LIMITS[TAPER],
         }
         for figure in assess(job).journal("R1").figures:
-            key = figure.key, figure.state.value
+            key = figure.key, figure.called.value
             if figure.key in is_beyond:
                 called[key] += 1
-                wrong[key] += is_beyond[figure.key] == (figure.state.value == "within")
+                wrong[key] += is_beyond[figure.key] == (figure.called.value == "within")
     return called, wrong
 
 

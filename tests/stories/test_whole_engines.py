@@ -13,7 +13,7 @@ import pytest
 from halfthou.assess import assess
 from halfthou.jobs import Gauge, Plan
 from halfthou.lengths import Length, Unit
-from halfthou.verdicts import Action, State
+from halfthou.verdicts import Action, Called
 from tests.making import GOOD_MAIN, figure, inches, job, limits
 
 NEW_MOST = inches("2.0378").nm
@@ -44,16 +44,16 @@ def test_round_journals_near_the_limit_are_called_wrongly_no_oftener_than_promis
     leans low: "within" is safer than promised, and "beyond" allows for the pick."""
     chance = random.Random(error_nm)
     on = limits(service_least=figure(Length(LIMIT)))
-    wrong = {State.WITHIN: 0, State.BEYOND: 0}
-    called = {State.WITHIN: 0, State.BEYOND: 0}
+    wrong = {Called.WITHIN: 0, Called.BEYOND: 0}
+    called = {Called.WITHIN: 0, Called.BEYOND: 0}
     for _ in range(400):
         true = LIMIT + chance.uniform(-5, 5) * error_nm
         texts = [read(true, error_nm, chance) for _ in range(chance.choice((8, 4)))]
         one = job({"R1": texts}, rods=on, gauges=(gauge(error_nm),), gauge=gauge(error_nm))
         size = assess(one).journal("R1").figures[0]
-        if size.state in called:
-            called[size.state] += 1
-            wrong[size.state] += (true < LIMIT) if size.state is State.WITHIN else (true >= LIMIT)
+        if size.called in called:
+            called[size.called] += 1
+            wrong[size.called] += (true < LIMIT) if size.called is Called.WITHIN else (true >= LIMIT)
     assert min(called.values()) > 30
     assert all(wrong[state] <= 0.05 * called[state] for state in called)
 

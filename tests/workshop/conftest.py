@@ -11,10 +11,10 @@ import pytest
 from django.test import Client
 from django.utils import timezone
 
-from halfthou.answer import Assessment
 from halfthou.engines import usual_layouts
 from halfthou.jobs import Gauge, Hardening, SourceKind
 from halfthou.lengths import Unit
+from halfthou.report import Assessment
 from tests.making import GOOD_ENGINE
 from workshop.gauges.actions import GaugeForm, keep_gauge
 from workshop.jobs import actions

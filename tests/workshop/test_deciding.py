@@ -6,9 +6,9 @@ from typing import Any
 import pytest
 from django.utils import timezone
 
-from halfthou.answer import Assessment
 from halfthou.exchange import BadFile, read_job, write_job
 from halfthou.jobs import DecisionKind, JournalSet
+from halfthou.report import Assessment
 from halfthou.verdicts import Action
 from tests.making import inches
 from tests.workshop.conftest import as_here

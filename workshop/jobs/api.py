@@ -4,10 +4,10 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 from pydantic import BaseModel, Field
 
-from halfthou.answer import BudgetShown, StoryLine
 from halfthou.exchange import write_job, write_readings
 from halfthou.jobs import Feature, JournalSet, Moment, Plan, Waived
 from halfthou.lengths import Asked, Notation, Unit
+from halfthou.report import BudgetShown, StoryLine
 from workshop.jobs import actions
 from workshop.jobs.rack import RackOrder, RackOut, read_rack
 from workshop.jobs.shapes import (
@@ -183,7 +183,7 @@ def draft_reading(request: HttpRequest, job_id: int, given: DraftIn) -> DraftOut
     """What typed text would mean at a spot."""
     person = signed_in(request)
     job = actions.sound_job(actions.job_record(job_id), Unit(person.shown_unit))
-    place = actions.Place(given.journal, given.feature, given.spot)
+    place = actions.SpotRef(given.journal, given.feature, given.spot)
     meant = actions.interpret(actions.Desk(job), place, given.typed, given.unit, actions.gauge_of(job, given.gauge))
     if isinstance(meant, Asked):
         return DraftOut(text="", nm=None, asked=asked_out(meant))

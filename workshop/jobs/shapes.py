@@ -4,7 +4,6 @@ from datetime import date, datetime
 
 from pydantic import BaseModel
 
-from halfthou.answer import Assessment, Spot, blank_spots, read_signed
 from halfthou.engines import short_name
 from halfthou.gauges import RISE_K
 from halfthou.jobs import (
@@ -25,6 +24,7 @@ from halfthou.jobs import (
 )
 from halfthou.lengths import Asked, Length, Notation, Unit
 from halfthou.operations import RUNS_ON, makes_stale
+from halfthou.report import Assessment, Spot, blank_spots, read_signed
 from halfthou.surveys import standing_readings
 from halfthou.verdicts import Action, Caution, cautions_of_work
 from workshop.gauges.api import BenchGauge, bench_gauge

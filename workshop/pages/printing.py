@@ -8,10 +8,10 @@ from django.conf import settings
 from django.template.loader import render_to_string
 from weasyprint.text.fonts import FontConfiguration
 
-from halfthou.answer import read_signed
 from halfthou.engines import journal_name, set_name
 from halfthou.jobs import JournalSet
 from halfthou.lengths import UNIT_WORDS, Notation
+from halfthou.report import read_signed
 from halfthou.surveys import window_for
 from workshop.jobs.actions import Opened
 from workshop.jobs.actions.opened import standing_decisions, standing_signature

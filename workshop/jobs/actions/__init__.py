@@ -17,7 +17,7 @@ from workshop.jobs.actions.deciding import (
     take_up_decision,
     withdraw_signature,
 )
-from workshop.jobs.actions.desk import Desk, Place, gauge_of, interpret
+from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
 from workshop.jobs.actions.facts import Seeing, clock_off, observe, take_back
 from workshop.jobs.actions.files import Compared, compare_readings, take_in_job, take_in_readings
 from workshop.jobs.actions.landing import (
@@ -42,10 +42,10 @@ __all__ = [
     "Landed",
     "Landing",
     "Opened",
-    "Place",
     "Seeing",
     "SittingForm",
     "SlipReply",
+    "SpotRef",
     "answer_slip",
     "archive_job",
     "book_in",

@@ -7,10 +7,10 @@ from django.utils import timezone
 from ninja import Schema
 from pydantic import Field
 
-from halfthou.answer import SHAPE, Assessment, SetAnswer
 from halfthou.exchange import Fault
 from halfthou.jobs import DecisionKind, JournalSet, Moment, Waived
 from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Notation, Unit, Unreadable, read_undersize
+from halfthou.report import SHAPE, Assessment, SetReport
 from halfthou.verdicts import Action
 from workshop.jobs.actions.opened import (
     Opened,
@@ -46,7 +46,7 @@ class Deciding(Schema):
     at: Moment
 
 
-def matches(row: DecisionRecord, answer: SetAnswer) -> bool:
+def matches(row: DecisionRecord, answer: SetReport) -> bool:
     """Whether an accepted verdict is still what the assessment says."""
     if row.kind != DecisionKind.ACCEPTED.value:
         return True

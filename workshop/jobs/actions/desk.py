@@ -17,7 +17,7 @@ MANY = 200
 
 
 @dataclass(frozen=True)
-class Place:
+class SpotRef:
     """Where a reading belongs."""
 
     journal: str
@@ -93,7 +93,7 @@ def _place_of(reading: Reading) -> tuple[str, Feature, str]:
     return reading.journal, reading.feature, reading.spot
 
 
-def interpret(desk: Desk, place: Place, typed: str, unit: Unit, gauge: Gauge) -> Typed | Asked:
+def interpret(desk: Desk, place: SpotRef, typed: str, unit: Unit, gauge: Gauge) -> Typed | Asked:
     """What typed text would mean at a spot, without landing it. Refuses: Refusal."""
     job = desk.job
     if place.journal not in job.limits.layout.shaft or place.spot not in job.spots_of(place.journal, place.feature):

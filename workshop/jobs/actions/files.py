@@ -13,11 +13,11 @@ from django.db import transaction
 from django.utils import timezone
 from pydantic import ValidationError
 
-from halfthou.answer import Assessment
-from halfthou.assess import Judged, judge, put_in_words
+from halfthou.assess import JudgedJob, judge, put_in_words
 from halfthou.exchange import BadFile, Fault, ReadingRow, faults_of, read_job, read_readings
 from halfthou.jobs import Feature, Job, JobFile, Reading, SheetState, SlipAnswer, Withdrawal, set_of
 from halfthou.lengths import Unit
+from halfthou.report import Assessment
 from workshop.jobs.actions.opened import (
     Opened,
     claim_names,
@@ -57,7 +57,7 @@ def take_in_job(person: Person, text: str) -> Opened:
     """Take in a job file. Its number must be free here; its limits, gauges and rules stay its own."""
     must(person, Act.BOOK_IN)
     file = _of_elsewhere(read_job(text))
-    # Judged once before anything is locked: a file that cannot be judged is refused here.
+    # JudgedJob once before anything is locked: a file that cannot be judged is refused here.
     put_in_words(judge(sound(file.job)))
     with transaction.atomic():
         return _keep_job(person, file)
@@ -189,7 +189,7 @@ class Compared:
 class _Worked:
     record: JobRecord
     compared: Compared
-    judged: Judged
+    judged: JudgedJob
     shown: Assessment
     rows: list[ReadingRecord]
 

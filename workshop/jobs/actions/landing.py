@@ -10,16 +10,16 @@ from django.db import transaction
 from ninja import Schema
 from pydantic import Field, ValidationError
 
-from halfthou.answer import Assessment
-from halfthou.assess import Judged, judge, put_in_words
+from halfthou.assess import JudgedJob, judge, put_in_words
 from halfthou.engines import short_name
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius, weighs_only
 from halfthou.jobs import Condition, Feature, Job, Moment, Reading, Sitting, set_of
 from halfthou.lengths import Asked, Typed, Unit, Unreadable
 from halfthou.operations import makes_stale
+from halfthou.report import Assessment
 from halfthou.surveys import ALIKE
-from workshop.jobs.actions.desk import Desk, Place, gauge_of, interpret
+from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
 from workshop.jobs.actions.facts import own_or_may, time_of
 from workshop.jobs.actions.opened import (
     Opened,
@@ -101,7 +101,7 @@ class Worked:
 
     record: JobRecord
     job: Job
-    judged: Judged
+    judged: JudgedJob
     shown: Assessment
     results: list[Landed]
     readings: list[Reading]
@@ -198,7 +198,7 @@ def _land(person: Person, record: JobRecord, desk: Desk, given: Landing) -> Land
     gauge = gauge_of(desk.job, given.gauge)
     if weighs_only(gauge):
         raise Refusal("no-lengths", f"{gauge.name} weighs: it knows no lengths.", [Fault("gauge", "weighs")])
-    place = Place(given.journal, given.feature, given.spot)
+    place = SpotRef(given.journal, given.feature, given.spot)
     meant = interpret(desk, place, given.typed, given.unit, gauge)
     how = ""
     if isinstance(meant, Asked):

@@ -7,11 +7,11 @@ from django.db import IntegrityError, connection, transaction
 from django.db.models import F
 from pydantic import ValidationError
 
-from halfthou.answer import Assessment
-from halfthou.assess import Judged, judge, put_in_words
+from halfthou.assess import JudgedJob, judge, put_in_words
 from halfthou.exchange import faults_of
 from halfthou.jobs import Job, JournalSet
 from halfthou.lengths import Unit
+from halfthou.report import Assessment
 from workshop.jobs.models import DecisionRecord, FactName, HistoryEntry, JobRecord, SignatureRecord, Stage
 from workshop.jobs.translate import job_of
 from workshop.live.hub import hub
@@ -147,7 +147,7 @@ def settle(record: JobRecord, job: Job) -> Assessment:
     return shown
 
 
-def write_summary(record: JobRecord, judged: Judged, shown: Assessment) -> None:
+def write_summary(record: JobRecord, judged: JudgedJob, shown: Assessment) -> None:
     """Write the rack's summary of a job that is judged, and tell its open pages."""
     if not connection.in_atomic_block:
         raise RuntimeError("the summary is written in the transaction of its fact")

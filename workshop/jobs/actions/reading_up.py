@@ -1,8 +1,8 @@
 """Reading up on a job: the budgets of a journal, and the job as a story. Nothing is changed."""
 
-from halfthou.answer import BudgetShown, StoryKind, StoryLine, story
 from halfthou.assess import open_budgets
 from halfthou.lengths import Unit
+from halfthou.report import BudgetShown, StoryKind, StoryLine, story
 from workshop.jobs.actions.opened import job_record, sound_job
 from workshop.jobs.models import HistoryEntry
 from workshop.people.models import Person

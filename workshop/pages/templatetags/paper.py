@@ -4,7 +4,7 @@ from typing import Any
 
 from django import template
 
-from halfthou.answer import FigureShown, JournalAnswer
+from halfthou.report import FigureShown, PartReport
 
 register = template.Library()
 
@@ -16,18 +16,18 @@ def at(table: dict[str, Any], key: str) -> Any:
 
 
 @register.filter
-def figure(journal: JournalAnswer, key: str) -> str:
+def figure(journal: PartReport, key: str) -> str:
     """A judged figure of a journal by its key as text, or a dash."""
     found = _find(journal, key)
     return found.value.text if found else "-"
 
 
 @register.filter
-def state_of(journal: JournalAnswer, key: str) -> str:
+def state_of(journal: PartReport, key: str) -> str:
     """The finding on a figure, for its style."""
     found = _find(journal, key)
-    return found.state.value.replace(" ", "-") if found else ""
+    return found.called.value.replace(" ", "-") if found else ""
 
 
-def _find(journal: JournalAnswer, key: str) -> FigureShown | None:
+def _find(journal: PartReport, key: str) -> FigureShown | None:
     return next((found for found in journal.figures if found.key == key), None)

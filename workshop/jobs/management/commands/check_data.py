@@ -6,9 +6,9 @@ from typing import Any
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 from django.db import transaction
 
-from halfthou.answer import read_signed
 from halfthou.assess import assess
 from halfthou.lengths import Unit
+from halfthou.report import read_signed
 from workshop.jobs.actions.opened import sound_job
 from workshop.jobs.models import FactName, JobRecord
 from workshop.people.refusals import Refusal

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from halfthou.answer.documents import AsideShown, ShownReading, Spot
 from halfthou.jobs import ANGLE_LETTERS, FIXED_SPOTS, Feature, Plan, Reading
 from halfthou.lengths import ZERO, Notation
+from halfthou.report.documents import AsideShown, ShownReading, Spot
 from halfthou.surveys import Aside, JournalSurvey, SpotState, Taken
 from halfthou.verdicts import doubt_shown
 

@@ -14,7 +14,7 @@ from enum import StrEnum
 
 from halfthou.jobs import Document, Feature, Hardening, JournalSet, Observation, Waived
 from halfthou.lengths import Shown, Unit
-from halfthou.verdicts import Action, Caution, DoubtShown, FigureKey, Mark, Open, Reason, State
+from halfthou.verdicts import Action, Called, Caution, DoubtShown, FigureKey, Mark, Open, Reason
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,7 +86,7 @@ class FigureShown:
     key: FigureKey
     rule: str
     name: str
-    state: State
+    called: Called
     value: Shown
     limit: str
     guard: Shown
@@ -108,11 +108,11 @@ class ClearanceShown(Document):
 
     least: str | None
     most: str | None
-    state: State | None
+    called: Called | None
     words: str
 
 
-class JournalAnswer(Document):
+class PartReport(Document):
     """Everything said of one journal."""
 
     id: str
@@ -122,7 +122,7 @@ class JournalAnswer(Document):
     mark: Mark
     own_action: Action
     action: Action
-    state: State
+    called: Called
     headline: str
     under_headline: str
     present_words: str
@@ -195,7 +195,7 @@ class ShellsToOrder(Document):
     can_be_bought: bool
 
 
-class SetAnswer(Document):
+class SetReport(Document):
     """Everything said of one set."""
 
     set: JournalSet
@@ -246,7 +246,7 @@ class BudgetShown(Document):
     figure: str
     value: str
     limit: str
-    state: State
+    called: Called
     u: str
     expanded: str
     guard: str
@@ -292,9 +292,9 @@ class Assessment(Document):
 
     unit: Unit
     decimals: int
-    mains: SetAnswer
-    rods: SetAnswer
-    journals: tuple[JournalAnswer, ...]
+    mains: SetReport
+    rods: SetReport
+    journals: tuple[PartReport, ...]
     readings_taken: int
     readings_planned: int
     doubts: tuple[Reason, ...]
@@ -302,10 +302,10 @@ class Assessment(Document):
     whole: bool
     decided: bool
 
-    def journal(self, name: str) -> JournalAnswer:
+    def journal(self, name: str) -> PartReport:
         """The answer for one journal by its id."""
         return next(answer for answer in self.journals if answer.id == name)
 
-    def of(self, journal_set: JournalSet) -> SetAnswer:
+    def of(self, journal_set: JournalSet) -> SetReport:
         """The answer for one set."""
         return self.mains if journal_set is JournalSet.MAINS else self.rods

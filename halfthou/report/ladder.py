@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from halfthou.answer.documents import Graduation, Ladder, StepShown
 from halfthou.jobs import JournalLimits
 from halfthou.lengths import ZERO, Length, Notation, Unit
+from halfthou.report.documents import Graduation, Ladder, StepShown
 from halfthou.sets import SetVerdict, regrind_steps, undersize_words
 from halfthou.verdicts import Action
 

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import math
 
-from halfthou.answer.documents import BudgetLine, BudgetShown
 from halfthou.gauges import SCALES, Term, TermKind, effective_freedom, expanded
 from halfthou.jobs import Guard
 from halfthou.lengths import Length, Notation
+from halfthou.report.documents import BudgetLine, BudgetShown
 from halfthou.verdicts import Finding, JournalVerdict
 
 RULE_WORDS = {
@@ -48,7 +48,7 @@ def _shown(finding: Finding, rule: str, freedom: int, say: Notation) -> BudgetSh
         figure=finding.name,
         value=say.text(finding.value),
         limit=say.at_least(finding.limit) if finding.limit_is_least else say.at_most(finding.limit),
-        state=finding.state,
+        called=finding.called,
         u=say.doubt(Length(round(finding.doubt_nm))),
         expanded=say.doubt(expanded(finding.doubt_nm)),
         guard=say.doubt(finding.guard),

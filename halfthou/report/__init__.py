@@ -1,7 +1,7 @@
 """The assessment as documents: what was found and decided, ready to be shown, printed or read by a program."""
 
-from halfthou.answer.budget_part import budgets_shown
-from halfthou.answer.documents import (
+from halfthou.report.budget import budgets_shown
+from halfthou.report.documents import (
     AsideShown,
     Assessment,
     BearingShown,
@@ -9,10 +9,10 @@ from halfthou.answer.documents import (
     BudgetShown,
     ClearanceShown,
     FigureShown,
-    JournalAnswer,
     Ladder,
+    PartReport,
     RepeatAsked,
-    SetAnswer,
+    SetReport,
     ShellsToOrder,
     ShownReading,
     Spot,
@@ -20,11 +20,11 @@ from halfthou.answer.documents import (
     StoryKind,
     StoryLine,
 )
-from halfthou.answer.journal_part import doubts_of, journal_answer
-from halfthou.answer.set_part import set_answer
-from halfthou.answer.signed import SHAPE, read_signed, shape_of
-from halfthou.answer.spot_part import blank_spots
-from halfthou.answer.story import story
+from halfthou.report.part import doubts_of, part_report
+from halfthou.report.set import set_report
+from halfthou.report.signed import SHAPE, read_signed, shape_of
+from halfthou.report.spots import blank_spots
+from halfthou.report.story import story
 
 __all__ = [
     "SHAPE",
@@ -35,10 +35,10 @@ __all__ = [
     "BudgetShown",
     "ClearanceShown",
     "FigureShown",
-    "JournalAnswer",
     "Ladder",
+    "PartReport",
     "RepeatAsked",
-    "SetAnswer",
+    "SetReport",
     "ShellsToOrder",
     "ShownReading",
     "Spot",
@@ -48,9 +48,9 @@ __all__ = [
     "blank_spots",
     "budgets_shown",
     "doubts_of",
-    "journal_answer",
+    "part_report",
     "read_signed",
-    "set_answer",
+    "set_report",
     "shape_of",
     "story",
 ]

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
-from halfthou.answer.documents import Assessment
+from halfthou.report.documents import Assessment
 from halfthou.verdicts import FigureKey
 
 #: The shape in which sheets are stored now. 1 and 2 carry no stamp: the first two versions stored none.

@@ -4,18 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.answer.documents import (
+from halfthou.engines import journal_name, short_name
+from halfthou.jobs import Feature, JournalSet, Layout, Look, Plan
+from halfthou.lengths import Notation, Shown
+from halfthou.report.documents import (
     BearingShown,
     CleanUpShown,
     ClearanceShown,
     FigureShown,
-    JournalAnswer,
+    PartReport,
     RepeatAsked,
 )
-from halfthou.answer.spot_part import bearing_spots, journal_spots, outside_spots
-from halfthou.engines import journal_name, short_name
-from halfthou.jobs import Feature, JournalSet, Layout, Look, Plan
-from halfthou.lengths import Notation, Shown
+from halfthou.report.spots import bearing_spots, journal_spots, outside_spots
 from halfthou.sets import (
     End,
     SetVerdict,
@@ -30,13 +30,13 @@ from halfthou.verdicts import (
     HOT,
     MARKS,
     Action,
+    Called,
     FigureKey,
     Finding,
     JournalVerdict,
     Open,
     Reason,
     Settling,
-    State,
     Way,
     cautions_for,
     contradiction_words,
@@ -49,14 +49,14 @@ from halfthou.verdicts import (
 )
 
 
-def journal_answer(decided: SetVerdict, journal: str, layout: Layout, plan: Plan, say: Notation) -> JournalAnswer:
+def part_report(decided: SetVerdict, journal: str, layout: Layout, plan: Plan, say: Notation) -> PartReport:
     """Everything said of one journal, in the unit of the job."""
     verdict = decided.case.verdicts[journal]
     survey, form = verdict.case.survey, verdict.case.survey.form
     action, opens = decided.action_of(journal), decided.opens_of(journal)
     to_repeat = _to_repeat(verdict, ways := ways_to_settle(verdict))
     to_read = survey.unread if not decided.waived(journal) else ()
-    return JournalAnswer(
+    return PartReport(
         id=journal,
         name=journal_name(journal, layout),
         short_name=short_name(journal),
@@ -64,7 +64,7 @@ def journal_answer(decided: SetVerdict, journal: str, layout: Layout, plan: Plan
         mark=MARKS[decided.mark_of(journal)],
         own_action=verdict.action,
         action=action,
-        state=verdict.state,
+        called=verdict.called,
         headline=_headline(decided, journal, say),
         under_headline=_under_headline(decided, journal, say),
         present_words=undersize_words(verdict.case.present, say),
@@ -169,7 +169,7 @@ def _measure_headline(verdict: JournalVerdict) -> str:
         return "Read outside the plan"
     if Open.FOREIGN in opens:
         return "No shell for its size"
-    if verdict.state is State.TOO_CLOSE:
+    if verdict.called is Called.TOO_CLOSE:
         return "Too close to call"
     if opens & {Open.CLEARANCE, Open.HOUSING}:
         return "Measure the bearing"
@@ -231,12 +231,12 @@ def _is_read(verdict: JournalVerdict) -> bool:
 
 def _figure(finding: Finding, say: Notation) -> FigureShown:
     limit = say.at_least(finding.limit) if finding.limit_is_least else say.at_most(finding.limit)
-    guard = finding.beyond_guard if finding.state is State.BEYOND else finding.guard
+    guard = finding.beyond_guard if finding.called is Called.BEYOND else finding.guard
     return FigureShown(
         key=finding.key,
         rule=finding.rule,
         name=finding.name,
-        state=finding.state,
+        called=finding.called,
         value=say.shown(finding.value),
         limit=limit,
         guard=Shown(say.doubt(guard), guard.nm),
@@ -277,27 +277,27 @@ def _clearance(decided: SetVerdict, journal: str, say: Notation) -> ClearanceSho
     words = f"{say.text(found.least)} to {say.text(found.most)}"
     if found.measured:
         words += " by the housing as measured"
-    if found.state is State.TOO_CLOSE:
+    if found.called is Called.TOO_CLOSE:
         words += ": measure the shells" if found.measured else ": measure housing and shells"
-    elif found.state is State.BEYOND:
+    elif found.called is Called.BEYOND:
         words += ": outside what is allowed"
-    return ClearanceShown(least=say.text(found.least), most=say.text(found.most), state=found.state, words=words)
+    return ClearanceShown(least=say.text(found.least), most=say.text(found.most), called=found.called, words=words)
 
 
 def _measured(verdict: JournalVerdict, say: Notation) -> ClearanceShown:
     least, most = verdict.finding(FigureKey.CLEARANCE_LEAST), verdict.finding(FigureKey.CLEARANCE_MOST)
     if least is None or most is None:
         return _no_clearance("not known until it is read")
-    states = {least.state, most.state}
-    state = next(s for s in (State.BEYOND, State.TOO_CLOSE, State.WITHIN) if s in states)
+    states = {least.called, most.called}
+    state = next(s for s in (Called.BEYOND, Called.TOO_CLOSE, Called.WITHIN) if s in states)
     guard = max(least.guard, most.guard)
-    tail = {State.BEYOND: ": outside what is allowed", State.TOO_CLOSE: ": too close to call"}.get(state, "")
+    tail = {Called.BEYOND: ": outside what is allowed", Called.TOO_CLOSE: ": too close to call"}.get(state, "")
     words = f"{say.text(least.value)} to {say.text(most.value)} as measured, ±{say.doubt(guard)}{tail}"
-    return ClearanceShown(least=say.text(least.value), most=say.text(most.value), state=state, words=words)
+    return ClearanceShown(least=say.text(least.value), most=say.text(most.value), called=state, words=words)
 
 
 def _no_clearance(words: str) -> ClearanceShown:
-    return ClearanceShown(least=None, most=None, state=None, words=words)
+    return ClearanceShown(least=None, most=None, called=None, words=words)
 
 
 def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
@@ -321,7 +321,7 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
         yield "Crack test before it is ground."
 
 
-def doubts_of(answer: JournalAnswer) -> tuple[Reason, ...]:
+def doubts_of(answer: PartReport) -> tuple[Reason, ...]:
     """The reasons of a journal that are open doubts: a question, a contradiction, too close, a referral."""
     every = (*answer.spots, *answer.outside, *(spot for part in answer.bearing for spot in part.spots))
     asked = [spot.doubt for spot in every if spot.doubt is not None]
@@ -351,7 +351,7 @@ _DOUBTFUL = (
 )
 
 
-def _open_reasons(answer: JournalAnswer) -> tuple[Reason, ...]:
+def _open_reasons(answer: PartReport) -> tuple[Reason, ...]:
     if not answer.opens:
         return ()
     return tuple(reason for reason in answer.reasons if reason.rule in _DOUBTFUL)

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from collections import defaultdict
 
-from halfthou.answer.documents import SetAnswer, ShellsToOrder
-from halfthou.answer.ladder import ladder_of, steps_shown
 from halfthou.engines import set_name, short_name
 from halfthou.jobs import Decision
 from halfthou.lengths import ZERO, Length, Notation
+from halfthou.report.documents import SetReport, ShellsToOrder
+from halfthou.report.ladder import ladder_of, steps_shown
 from halfthou.sets import (
     SetVerdict,
     finished_band,
@@ -22,9 +22,9 @@ from halfthou.sets import (
 from halfthou.verdicts import MARKS, Action, Reason, blind_to_a_turn, cautions_for, fitness_notes
 
 
-def set_answer(
+def set_report(
     decided: SetVerdict, order: tuple[tuple[str, str], ...], say: Notation, accepted: Decision | None = None
-) -> SetAnswer:
+) -> SetReport:
     """Everything said of one set, in the unit of the job.
 
     Takes:   the decision on it; the order of its spots; a person's acceptance that still fits it, if one stands.
@@ -37,7 +37,7 @@ def set_answer(
     decision = accepted or decided.decision
     # Of a mixed crank nothing is referred for heat or cracks: what may come of it is grinding.
     mixed = decided.action is Action.REFER and decided.case.mixed and decided.choice is None
-    return SetAnswer(
+    return SetReport(
         set=decided.case.journal_set,
         name=set_name(decided.case.journal_set),
         mark=MARKS[decided.mark],

@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 from datetime import timedelta
 
-from halfthou.answer.documents import StoryKind, StoryLine
 from halfthou.engines import short_name
 from halfthou.jobs import Feature, Job, Operation, Reading, SlipAnswer
 from halfthou.lengths import Notation
 from halfthou.operations import makes_stale
+from halfthou.report.documents import StoryKind, StoryLine
 
 #: Readings of one journal closer in time than this are told as one sitting.
 TOGETHER = timedelta(minutes=30)

@@ -34,7 +34,7 @@ batch = []
 for job in made:
     for n in range(250):
         row = rows[n % len(rows)]
-        batch.append(ReadingRecord(job=job, key=f"{n}", journal=row.journal, spot=row.spot, nm=row.nm,
+        batch.append(ReadingRecord(job=job, key=f"{n}", journal=row.part, spot=row.spot, nm=row.nm,
                                    typed=row.typed, unit=row.unit, gauge=row.gauge, by=row.by, at=row.at))
     if len(batch) >= 20000:
         ReadingRecord.objects.bulk_create(batch, batch_size=2000); batch = []

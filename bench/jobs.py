@@ -18,10 +18,10 @@ from halfthou.jobs import (
     Plan,
     Reading,
     SettingCheck,
-    ShellSize,
     Sitting,
     Source,
     SourceKind,
+    Step,
 )
 from halfthou.lengths import Length, Unit
 
@@ -35,7 +35,7 @@ def _limits(least: int) -> JournalLimits:
         size=Band(least=Length(least * TENTH), most=Length((least + 8) * TENTH), source=MAKER),
         out_of_round=Figure(value=Length(10 * TENTH), source=MAKER),
         taper=Figure(value=Length(6 * TENTH), source=MAKER),
-        shells=tuple(ShellSize(undersize=Length(step * TENTH)) for step in (0, 100, 200, 300)),
+        shells=tuple(Step(size=Length(step * TENTH)) for step in (0, 100, 200, 300)),
     )
 
 
@@ -74,7 +74,7 @@ def v_twelve(times: int) -> Job:
     readings = [
         Reading(
             id=f"{journal}.{spot}.{time}",
-            journal=journal,
+            part=journal,
             spot=spot,
             size=Length(
                 ((24_140 if journal[0] == "M" else 20_375) - chance.randrange(60 if journal == "R3" else 4)) * TENTH
@@ -98,7 +98,6 @@ def v_twelve(times: int) -> Job:
             engine="V12", unit=Unit.INCH, layout=layout, mains=_limits(24_135), rods=_limits(20_370)
         ),
         gauges=(gauge,),
-        mains_plan=PLAN,
-        rods_plan=PLAN,
+        plans={"mains": PLAN, "rods": PLAN},
         readings=tuple(readings),
     )

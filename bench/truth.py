@@ -60,7 +60,7 @@ def main() -> None:
             "out-of-round": true.oval > OVAL,
             "taper": true.taper > TAPER,
         }
-        for figure in assess(job).journal("R1").figures:
+        for figure in assess(job).part("R1").figures:
             if figure.name not in truth:
                 continue
             key = figure.name, figure.state.value

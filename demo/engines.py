@@ -5,7 +5,7 @@ from __future__ import annotations
 from halfthou.engines import usual_layouts
 from halfthou.jobs import Hardening, Layout, SourceKind
 from halfthou.lengths import Unit
-from workshop.limits.translate import FigureForm, SetForm, SheetForm, ShellForm
+from workshop.limits.translate import FigureForm, SetForm, SheetForm, StepForm
 
 FIGURE = tuple[str, str, str]
 
@@ -15,16 +15,20 @@ def _layout(name: str) -> Layout:
 
 
 def _set(
-    figures: list[FIGURE], shells: list[tuple[str, str, bool]], hardening: Hardening, oil_hole_deg: str = "68"
+    one: str,
+    figures: list[FIGURE],
+    shells: list[tuple[str, str, bool]],
+    hardening: Hardening,
+    oil_hole_deg: str = "68",
 ) -> SetForm:
     return SetForm(
+        set=one,
         figures=[
             FigureForm(name=name, least=least, most=most, source=SourceKind.INVENTED, place="demo sheet")
             for name, least, most in figures
         ],
-        shells=[ShellForm(undersize=u, part_number=p, can_be_bought=b) for u, p, b in shells],
-        hardening=hardening,
-        oil_hole_deg=oil_hole_deg,
+        steps=[StepForm(size=u, part_number=p, can_be_bought=b) for u, p, b in shells],
+        made={"hardening": hardening.value, "oil hole": oil_hole_deg},
     )
 
 
@@ -56,8 +60,15 @@ def petrol_four() -> SheetForm:
         unit=Unit.INCH,
         notes="Invented for the demo.",
         layout=_layout("Inline four"),
-        mains=_set(mains, [(u, f"TB-142M-{p}", b) for u, p, b in ladder], Hardening.NONE, "112"),
-        rods=_set(rods, [(u, f"TB-142R-{p}", b) for u, p, b in [*ladder, (".040", "40", False)]], Hardening.NONE),
+        sets=[
+            _set("mains", mains, [(u, f"TB-142M-{p}", b) for u, p, b in ladder], Hardening.NONE, "112"),
+            _set(
+                "rods",
+                rods,
+                [(u, f"TB-142R-{p}", b) for u, p, b in [*ladder, (".040", "40", False)]],
+                Hardening.NONE,
+            ),
+        ],
     )
 
 
@@ -88,8 +99,10 @@ def diesel_three() -> SheetForm:
         unit=Unit.MM,
         notes="Invented for the demo.",
         layout=_layout("Inline three"),
-        mains=_set(mains, [(u, f"SK 47.1.{p}", b) for u, p, b in ladder], Hardening.NITRIDED, "112"),
-        rods=_set(rods, [(u, f"SK 47.2.{p}", b) for u, p, b in ladder], Hardening.NITRIDED),
+        sets=[
+            _set("mains", mains, [(u, f"SK 47.1.{p}", b) for u, p, b in ladder], Hardening.NITRIDED, "112"),
+            _set("rods", rods, [(u, f"SK 47.2.{p}", b) for u, p, b in ladder], Hardening.NITRIDED),
+        ],
     )
 
 
@@ -128,6 +141,8 @@ def vee_eight() -> SheetForm:
         unit=Unit.INCH,
         notes="Invented for the demo.",
         layout=_layout("V eight, cross plane"),
-        mains=_set(mains, [(u, f"MK8-M{p}", b) for u, p, b in ladder], Hardening.NONE, "112"),
-        rods=_set(rods, [(u, f"MK8-R{p}", b) for u, p, b in ladder], Hardening.NONE),
+        sets=[
+            _set("mains", mains, [(u, f"MK8-M{p}", b) for u, p, b in ladder], Hardening.NONE, "112"),
+            _set("rods", rods, [(u, f"MK8-R{p}", b) for u, p, b in ladder], Hardening.NONE),
+        ],
     )

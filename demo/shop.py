@@ -85,12 +85,12 @@ class Shop:
         text = readings_csv(journals, Plan(), hand, self.chance)
         actions.take_in_readings(self.bench, job_id, text, gauge.id)
 
-    def type_in(self, job_id: int, journal: str, typed: dict[str, str], gauge: Gauge, **more: Any) -> None:
+    def type_in(self, job_id: int, part: str, typed: dict[str, str], gauge: Gauge, **more: Any) -> None:
         """Type readings one by one, as at the bench; `more` says in what state."""
         for spot, text in typed.items():
             landing = actions.Landing(
                 id=self._key(),
-                journal=journal,
+                part=part,
                 spot=spot,
                 typed=text,
                 unit=gauge.unit,
@@ -125,7 +125,7 @@ class Shop:
 
     def work(self, job_id: int, kind: OperationKind, on: str, undersize: str = "", note: str = "") -> None:
         """Write an operation down."""
-        doing = actions.Doing(id=self._key(), kind=kind, on=on, undersize=undersize, note=note, sure=True)
+        doing = actions.Doing(id=self._key(), kind=kind, on=on, step=undersize, note=note, sure=True)
         actions.do_operation(self.bench, job_id, doing)
 
     def _key(self) -> str:
@@ -329,7 +329,7 @@ def _back_from_the_grinder(shop: Shop) -> None:
     shop.type_in(job, "R1", {"1a": "61.130", "1b": "61.131", "1c": "61.130", "1d": "61.130", "2a": "61.129",
                              "2b": "61.130", "2c": "61.130", "2d": "61.130"}, shop.metric)  # fmt: skip
     bore = {"1a": "61.192", "1b": "61.190", "1c": "61.190", "2a": "61.191", "2b": "61.190", "2c": "61.189"}
-    shop.type_in(job, "R1", bore, shop.cabinet["bore"], feature=Feature.BEARING_BORE, caps_torqued=True)
+    shop.type_in(job, "bearing-rod-1", bore, shop.cabinet["bore"], feature=Feature.BEARING_BORE, caps_torqued=True)
 
 
 def _mixed(shop: Shop) -> None:

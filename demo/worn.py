@@ -47,7 +47,7 @@ def read_worn(worn: Worn, plan: Plan, hand: Hand, chance: random.Random) -> dict
 def readings_csv(journals: dict[str, Worn], plan: Plan, hand: Hand, chance: random.Random) -> str:
     """The readings of several journals as a readings file."""
     unit = "in" if hand.decimals == 4 else "mm"
-    lines = [f"journal,spot,size [{unit}]"]
+    lines = [f"part,spot,size [{unit}]"]
     for journal, worn in journals.items():
         lines += [f"{journal},{spot},{text}" for spot, text in read_worn(worn, plan, hand, chance).items()]
     return "\n".join(lines) + "\n"

@@ -8,8 +8,9 @@ from fractions import Fraction
 from pathlib import Path
 from typing import Any
 
-from halfthou.engines import usual_layouts
+from halfthou.engines import Engine, usual_layouts
 from halfthou.jobs import (
+    DIAMETER,
     Band,
     Figure,
     Gauge,
@@ -23,11 +24,25 @@ from halfthou.jobs import (
     Observation,
     Plan,
     Reading,
-    ShellSize,
     Source,
     SourceKind,
+    Step,
 )
 from halfthou.lengths import Length, Unit
+from halfthou.parts import CATALOGUE
+from halfthou.surveys import FeatureSurvey, survey_parts
+
+
+def engine_of(one: Job) -> Engine:
+    """The parts of a job's engine."""
+    return CATALOGUE.engine(one.limits.layout)
+
+
+def survey_journals(one: Job) -> dict[str, FeatureSurvey]:
+    """What was read of every journal."""
+    surveys = survey_parts(one, engine_of(one))
+    return {name: survey[DIAMETER] for name, survey in surveys.items() if DIAMETER in survey.features}
+
 
 NOON = datetime(2031, 5, 4, 12, tzinfo=UTC)
 MAKER = Source(kind=SourceKind.MAKER, place="bench book, page 12")
@@ -59,8 +74,8 @@ def band(least: str, most: str) -> Band:
     return Band(least=inches(least), most=inches(most), source=MAKER)
 
 
-def shells(*steps: str) -> tuple[ShellSize, ...]:
-    return tuple(ShellSize(undersize=inches(step)) for step in steps)
+def shells(*steps: str) -> tuple[Step, ...]:
+    return tuple(Step(size=inches(step)) for step in steps)
 
 
 def limits(least: str = "2.0370", most: str = "2.0378", **changes: Any) -> JournalLimits:
@@ -107,9 +122,9 @@ def readings(
     return tuple(
         Reading(
             id=f"{journal}.{spot}",
-            journal=journal,
+            part=journal,
             spot=spot,
-            size=inches(text),
+            count=inches(text).nm,
             typed=text,
             unit=Unit.INCH,
             gauge=gauge.id,
@@ -128,9 +143,14 @@ def sheet(
         engine="Bramling 4",
         unit=Unit.INCH,
         layout=layout(of),
-        mains=mains or limits("2.4135", "2.4143"),
-        rods=rods or limits(),
+        sets={"mains": (mains or limits("2.4135", "2.4143")).as_set, "rods": (rods or limits()).as_set},
     )
+
+
+def relimited(one: Job, **sets: JournalLimits) -> Job:
+    """A job by other limits of one set or both."""
+    kept = {**one.limits.sets, **{name: found.as_set for name, found in sets.items()}}
+    return one.model_copy(update={"limits": one.limits.model_copy(update={"sets": kept})})
 
 
 def job(
@@ -142,7 +162,7 @@ def job(
     **changes: Any,
 ) -> Job:
     """A job on an inline four."""
-    plan = changes.get("rods_plan", Plan())
+    plan = changes.get("plans", {}).get("rods", Plan())
     values: dict[str, Any] = {
         "number": "7",
         "title": "Ferry winch",

@@ -79,7 +79,7 @@ def readings_of(name: str, true: TrueJournal, gauge: TrueGauge, chance: random.R
         nm = gauge.read(true.at(int(spot[0]), plan.angle_of(spot)), chance)
         found.append(
             Reading(
-                id=f"{name}.{spot}", journal=name, spot=spot, size=Length(nm), typed=as_typed(nm, gauge.gauge.unit),
+                id=f"{name}.{spot}", part=name, spot=spot, count=Length(nm).nm, typed=as_typed(nm, gauge.gauge.unit),
                 unit=gauge.gauge.unit, gauge=gauge.gauge.id, by="bench", at=NOON,
             )
         )  # fmt: skip
@@ -100,7 +100,7 @@ def bench_job(readings: list[Reading], gauge: Gauge, checks: tuple[SettingCheck,
 
 def altered(reading: Reading, nm: int) -> Reading:
     """The reading with another size, typed as that."""
-    return reading.model_copy(update={"size": Length(nm), "typed": as_typed(nm, reading.unit)})
+    return reading.model_copy(update={"count": nm, "typed": as_typed(nm, reading.unit)})
 
 
 __all__ = [

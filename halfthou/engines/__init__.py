@@ -1,6 +1,24 @@
-"""Engines: the usual layouts, and how their journals are called."""
+"""Engines: the usual layouts, the parts they consist of, and how these are called."""
 
+from halfthou.engines.expected import ABOVE_NM, WEAR_NM, Expected
+from halfthou.engines.kind import Engine, FeatureKind, Kinds, LookKind, Part, PartKind, SheetFigure, SheetMade
 from halfthou.engines.names import journal_name, set_name, short_name
 from halfthou.engines.usual_layouts import usual_layouts
 
-__all__ = ["journal_name", "set_name", "short_name", "usual_layouts"]
+__all__ = [
+    "ABOVE_NM",
+    "WEAR_NM",
+    "Engine",
+    "Expected",
+    "FeatureKind",
+    "Kinds",
+    "LookKind",
+    "Part",
+    "PartKind",
+    "SheetFigure",
+    "SheetMade",
+    "journal_name",
+    "set_name",
+    "short_name",
+    "usual_layouts",
+]

@@ -7,6 +7,8 @@ from dataclasses import dataclass
 
 from pydantic import ValidationError
 
+from halfthou.jobs.set_limits import BAND, FIGURE
+
 
 @dataclass(frozen=True, slots=True)
 class Fault:
@@ -24,6 +26,8 @@ class BadFile(ValueError):
         super().__init__("; ".join(f"{fault.where}: {fault.what}" for fault in self.faults))
 
 
+#: What tells two forms of one field apart is no part of its path.
+_TAGS = (BAND, FIGURE)
 _PLAIN = {
     "missing": "is missing",
     "extra_forbidden": "is not a field of this format",
@@ -39,7 +43,7 @@ def faults_of(error: ValidationError) -> tuple[Fault, ...]:
     """The faults of a document in plain words, each with its path."""
     found = []
     for problem in error.errors(include_url=False, include_input=False):
-        path = ".".join(str(step) for step in problem["loc"]) or "the document"
+        path = ".".join(str(step) for step in problem["loc"] if step not in _TAGS) or "the document"
         words = _PLAIN.get(problem["type"]) or problem["msg"].removeprefix("Value error, ")
         if problem["type"] == "enum":
             words = f"must be {problem['ctx']['expected']}"

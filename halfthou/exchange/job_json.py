@@ -8,13 +8,14 @@ from typing import Any, TypeVar
 from pydantic import ValidationError
 
 from halfthou.exchange.faults import BadFile, Fault, faults_of
-from halfthou.exchange.upgrade import READABLE, upgrade
+from halfthou.exchange.upgrade import READABLE, limits_to_v4, upgrade
 from halfthou.jobs import FORMAT, VERSION, Document, JobFile, LimitsSheet
+from halfthou.parts import CATALOGUE, faults_of_job
 
 D = TypeVar("D", bound=Document)
 LIMITS_FORMAT = "halfthou-limits"
 #: The limits file has a version of its own.
-LIMITS_VERSION = 3
+LIMITS_VERSION = 4
 
 
 def write_job(file: JobFile) -> str:
@@ -31,9 +32,15 @@ def read_job(text: str) -> JobFile:
     if data.get("format") != FORMAT:
         raise BadFile([Fault("format", f"this is no Half Thou job file: it must say “{FORMAT}”")])
     if type(data.get("version")) is not int or data["version"] not in READABLE:
-        what = f"version {data.get('version')!r} cannot be read here; this program reads versions 1 to {VERSION}"
+        newer = type(data.get("version")) is int and data["version"] > VERSION
+        whose = "is of a newer program" if newer else "cannot be read here"
+        what = f"version {data.get('version')!r} {whose}; this program reads versions 1 to {VERSION}"
         raise BadFile([Fault("version", what)])
-    return document(JobFile, upgrade(data))
+    file = document(JobFile, upgrade(data))
+    faults = [Fault("job", fault) for fault in faults_of_job(file.job, CATALOGUE)]
+    if faults:
+        raise BadFile(faults[:500])
+    return file
 
 
 def write_limits(sheet: LimitsSheet) -> str:
@@ -45,10 +52,13 @@ def write_limits(sheet: LimitsSheet) -> str:
 def read_limits(text: str) -> LimitsSheet:
     """Read a limits sheet from JSON text. Refuses: BadFile."""
     data = parse(text)
-    if data.get("format") != LIMITS_FORMAT or data.get("version") not in range(1, LIMITS_VERSION + 1):
+    version = data.get("version")
+    if data.get("format") != LIMITS_FORMAT or version not in range(1, LIMITS_VERSION + 1):
         what = f"this is no limits sheet: it must say “{LIMITS_FORMAT}”, version {LIMITS_VERSION}"
+        if data.get("format") == LIMITS_FORMAT and type(version) is int and version > LIMITS_VERSION:
+            what = f"version {version} is of a newer program; this one reads limits up to version {LIMITS_VERSION}"
         raise BadFile([Fault("format", what)])
-    return document(LimitsSheet, data.get("sheet"))
+    return document(LimitsSheet, limits_to_v4(data.get("sheet")))
 
 
 def parse(text: str) -> dict[str, Any]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 from typing import Any
 
@@ -9,23 +10,27 @@ from halfthou.exchange.decimals import exact_text
 from halfthou.exchange.faults import BadFile, Fault
 from halfthou.exchange.job_json import document
 from halfthou.exchange.table import Table, write_table
-from halfthou.jobs import Band, Figure, JournalLimits, LimitsSheet
+from halfthou.jobs import Band, LimitsSheet, SetLimits
 from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
+from halfthou.parts import CATALOGUE
 
 COLUMNS = ("part", "name", "value", "most", "unit", "source", "place", "typed")
-_BANDS = ("size", "housing_bore", "wall", "clearance")
-_FIGURES = (
-    "service_least",
-    "out_of_round",
-    "taper",
-    "barrel",
-    "width",
-    "clearance_service",
-    "smallest_allowed",
-    "case_depth",
-    "least_case",
-)
 _PLAIN = ("engine", "revision", "state", "unit", "notes", "crank_material")
+_SET = re.compile(r"^[a-z][a-z0-9 _.-]{0,39}$")
+_BOUGHT, _NOT_BOUGHT, _WITH_RINGS, _NO_RINGS = (
+    "can be bought",
+    "cannot be bought",
+    "can be bought with rings",
+    "no rings to it can be bought",
+)
+_SOLD = {
+    _BOUGHT: {"can_be_bought": True},
+    _NOT_BOUGHT: {"can_be_bought": False},
+    _WITH_RINGS: {"can_be_bought": True, "rings_can_be_bought": True},
+    _NO_RINGS: {"can_be_bought": True, "rings_can_be_bought": False},
+}
+#: What older files call what a set is made of.
+_MADE_BEFORE = {"hardening": "hardening", "housing_material": "housing material", "oil_hole_deg": "oil hole"}
 _LAYOUT = ("name", "arrangement", "bank_deg", "cylinders")
 
 
@@ -37,16 +42,13 @@ def write_limits_csv(sheet: LimitsSheet) -> str:
     rows.append(["layout", "shaft", " ".join(sheet.layout.shaft)])
     for number, pin in enumerate(sheet.layout.pins, start=1):
         rows.append(["pin", number, " ".join(str(c) for c in pin.cylinders), pin.throw_deg])
-    for part, limits in (("mains", sheet.mains), ("rods", sheet.rods)):
-        rows += _set_rows(part, limits, sheet.unit)
+    for one, limits in sheet.sets.items():
+        rows += _set_rows(one, limits, sheet.unit)
     return write_table(COLUMNS, rows)
 
 
-def _set_rows(part: str, limits: JournalLimits, unit: Unit) -> Iterator[list[Any]]:
-    for name in (*_BANDS, *_FIGURES):
-        found: Band | Figure | None = getattr(limits, name)
-        if found is None:
-            continue
+def _set_rows(one: str, limits: SetLimits, unit: Unit) -> Iterator[list[Any]]:
+    for name, found in limits.figures.items():
         value = found.least if isinstance(found, Band) else found.value
         text, its_unit = exact_text(value, unit)
         most = ""
@@ -54,15 +56,15 @@ def _set_rows(part: str, limits: JournalLimits, unit: Unit) -> Iterator[list[Any
             most, most_unit = exact_text(found.most, its_unit)
             if most_unit is not its_unit:
                 text, its_unit = exact_text(value, most_unit)
-        yield [part, name, text, most, its_unit.value, found.source.kind.value, found.source.place, found.typed]
-    yield [part, "hardening", limits.hardening.value]
-    yield [part, "housing_material", limits.housing_material.value]
-    if limits.oil_hole_deg is not None:
-        yield [part, "oil_hole_deg", f"{limits.oil_hole_deg:g}"]
-    for shell in limits.shells:
-        text, its_unit = exact_text(shell.undersize, unit)
-        bought = "can be bought" if shell.can_be_bought else "cannot be bought"
-        yield [part, "shell", text, "", its_unit.value, bought, shell.part_number]
+        yield [one, name, text, most, its_unit.value, found.source.kind.value, found.source.place, found.typed]
+    for key, what in limits.made.items():
+        yield [one, f"made {key}", what]
+    for step in limits.steps:
+        text, its_unit = exact_text(step.size, unit)
+        bought = _BOUGHT if step.can_be_bought else _NOT_BOUGHT
+        if step.can_be_bought and step.rings_can_be_bought is not None:
+            bought = _WITH_RINGS if step.rings_can_be_bought else _NO_RINGS
+        yield [one, "step", text, "", its_unit.value, bought, step.part_number, step.rings_number]
 
 
 def read_limits_csv(text: str) -> LimitsSheet:
@@ -70,7 +72,7 @@ def read_limits_csv(text: str) -> LimitsSheet:
     table = Table(text)
     if tuple(table.header) != COLUMNS:
         raise BadFile([Fault("line 1", "the header must be: " + ",".join(COLUMNS))])
-    data: dict[str, Any] = {"layout": {"pins": []}, "mains": {"shells": []}, "rods": {"shells": []}}
+    data: dict[str, Any] = {"layout": {"pins": []}, "sets": {}}
     faults: list[Fault] = []
     for line, row in table.rows():
         cells = {**dict.fromkeys(COLUMNS, ""), **row}
@@ -96,37 +98,44 @@ def _take(data: dict[str, Any], cells: dict[str, str]) -> None:
     elif part == "pin":
         pin = {"cylinders": [_whole(c) for c in value.split()], "throw_deg": float(cells["most"] or "0")}
         data["layout"]["pins"].append(pin)
-    elif part in ("mains", "rods"):
-        _take_limit(data[part], cells)
+    elif _SET.match(part):
+        _take_limit(data["sets"].setdefault(part, {"figures": {}, "steps": [], "made": {}}), cells)
     else:
         raise ValueError(f"“{part}, {name}” is no row of a limits sheet")
 
 
 def _take_limit(limits: dict[str, Any], cells: dict[str, str]) -> None:
     name, unit = cells["name"], cells["unit"]
-    if name in ("hardening", "housing_material"):
-        limits[name] = cells["value"]
-        return
-    if name == "oil_hole_deg":
-        limits[name] = float(cells["value"])
+    made = _MADE_BEFORE.get(name) or (name.removeprefix("made ") if name.startswith("made ") else "")
+    if made:
+        limits["made"][made] = cells["value"]
         return
     if unit not in ("in", "mm"):
         raise ValueError(f"the unit “{unit}” is neither in nor mm")
     value = _length(cells["value"], Unit(unit))
-    if name == "shell":
-        if cells["source"] not in ("can be bought", "cannot be bought"):
-            raise ValueError("a shell row says “can be bought” or “cannot be bought” under source")
-        bought = cells["source"] == "can be bought"
-        limits["shells"].append({"undersize": value, "part_number": cells["place"], "can_be_bought": bought})
+    if name in ("step", "shell"):
+        if cells["source"] not in _SOLD:
+            raise ValueError("a row of a step says under source: " + ", ".join(f"“{words}”" for words in _SOLD))
+        limits["steps"].append(
+            {"size": value, "part_number": cells["place"], "rings_number": cells["typed"], **_SOLD[cells["source"]]}
+        )
         return
-    if name not in (*_BANDS, *_FIGURES):
-        raise ValueError(f"“{name}” is no figure of a limits sheet")
-    found: dict[str, Any] = {"source": {"kind": cells["source"], "place": cells["place"]}, "typed": cells["typed"]}
-    if name in _BANDS:
-        found.update(least=value, most=_length(cells["most"], Unit(unit)))
+    known = _figures_of(cells["part"])
+    if known and name not in known:
+        raise ValueError(f"“{name}” is no figure of the {cells['part']}: use {', '.join(known)}")
+    figure: dict[str, Any] = {
+        "typed": cells["typed"],
+        "source": {"kind": cells["source"], "place": cells["place"]},
+    }
+    if cells["most"]:
+        limits["figures"][name] = {**figure, "least": value, "most": _length(cells["most"], Unit(unit))}
     else:
-        found["value"] = value
-    limits[name] = found
+        limits["figures"][name] = {**figure, "value": value}
+
+
+def _figures_of(one: str) -> tuple[str, ...]:
+    """The figures a sheet may have of a set; none where no kind of part is known by it."""
+    return tuple(figure.key for kind in CATALOGUE.all if one in kind.sets for figure in kind.figures)
 
 
 def _length(cell: str, unit: Unit) -> int:

@@ -18,13 +18,13 @@ def _lines(file: JobFile, found: Assessment) -> Iterator[str]:
     yield f"Job {job.number}: {job.title}"
     yield f"{job.limits.engine}, limits sheet revision {job.limits.revision}. Sizes in {found.unit.value}."
     yield f"{found.readings_taken} of {found.readings_planned} readings taken. Waits for {found.waits_for}."
-    for part in (found.mains, found.rods):
+    for part in found.sets:
         yield ""
         yield from _set(part)
-        for answer in found.journals:
-            if answer.set is part.set:
-                least = answer.least_words or "-"
-                yield f"  [{answer.mark.letter}] {answer.short_name:<6} {least:>9}  {answer.headline}"
+        for answer in found.parts:
+            if answer.set == part.set:
+                size = answer.size_words or "-"
+                yield f"  [{answer.mark.letter}] {answer.short_name:<6} {size:>9}  {answer.headline}"
                 yield from (f"         {reason.text}" for reason in answer.reasons)
     if found.doubts:
         yield ""
@@ -43,9 +43,10 @@ def _lines(file: JobFile, found: Assessment) -> Iterator[str]:
 def _set(part: SetReport) -> Iterator[str]:
     yield f"{part.name}: {part.headline}"
     yield from (f"  {reason.text}" for reason in part.reasons)
-    for shells in part.shells:
-        stock = "" if shells.can_be_bought else ", cannot be bought by the sheet"
-        number = f", {shells.part_number}" if shells.part_number else ""
-        yield f"  Shells {shells.words}: {shells.pairs} pairs{number}{stock}"
+    for wanted in part.to_order:
+        stock = "" if wanted.can_be_bought else ", cannot be bought by the sheet"
+        number = f", {wanted.part_number}" if wanted.part_number else ""
+        yield f"  To order, {wanted.words}: {wanted.count} {wanted.what}{number}{stock}"
+    yield from (f"  Another way: {way.words} {way.costs}".rstrip() for way in part.ways)
     yield from (f"  Would change it: {text}" for text in part.would_change)
     yield from (f"  Caution, {c.work.lower()}: {c.say} {c.defer_to}" for c in part.cautions)

@@ -9,14 +9,17 @@ from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
 
+from halfthou.engines import Part
 from halfthou.exchange.decimals import exact_text
 from halfthou.exchange.faults import BadFile, Fault, faults_of
 from halfthou.exchange.table import Table, write_table
-from halfthou.jobs import Feature, Job, Moment, set_of
+from halfthou.exchange.upgrade import part_of_v3
+from halfthou.jobs import DIAMETER, Job, Moment
 from halfthou.lengths import ZERO, Length, Notation, Typed, Unit, Unreadable, Window, read_length
-from halfthou.surveys import window_for, window_of_feature
+from halfthou.parts import CATALOGUE
+from halfthou.surveys import plan_of, window_for
 
-COLUMNS = ("id", "journal", "feature", "spot", "size [mm]", "typed", "unit", "gauge", "by", "at", "angle", "planes",
+COLUMNS = ("id", "part", "feature", "spot", "size [mm]", "typed", "unit", "gauge", "by", "at", "angle", "planes",
            "corrects", "repeats", "caps torqued", "cleaned", "withdrawn", "answer", "offered [mm]")  # fmt: skip
 _SIZE = re.compile(r"^size \[(in|mm)\]$")
 #: So many readings are taken from one file at the most. Source: half of what a job holds.
@@ -25,14 +28,15 @@ MOST_ROWS = 10_000
 
 @dataclass(frozen=True, slots=True)
 class ReadingRow:
-    """One row of a readings file. What the file leaves out is None; a row that names no feature is of the journal.
+    """One row of a readings file. What the file leaves out is None; a row that names no feature is of the
+    diameter.
 
     `answer` is what was said to a question about it: the slip, and the size that was taken, if one was.
     """
 
     line: int
-    journal: str
-    feature: Feature
+    part: str
+    feature: str
     spot: str
     size: Length
     typed: str
@@ -62,7 +66,7 @@ def write_readings(job: Job) -> str:
         answer = answers.get(reading.id)
         offered = answer.offered if answer is not None and answer.taken else None
         rows.append((
-            reading.id, reading.journal, reading.feature.value, reading.spot, exact_text(reading.size, Unit.MM)[0],
+            reading.id, reading.part, reading.feature, reading.spot, exact_text(reading.size, Unit.MM)[0],
             reading.typed, reading.unit.value, reading.gauge, reading.by, reading.at.isoformat(),
             "" if reading.angle_deg is None else f"{reading.angle_deg:g}", reading.planes or "",
             reading.corrects or "", reading.repeats or "", _yes(reading.caps_torqued), _yes(reading.cleaned),
@@ -79,8 +83,8 @@ def _yes(said: bool | None) -> str:
 def read_readings(text: str, job: Job) -> tuple[ReadingRow, ...]:
     """Read a readings file for a job.
 
-    Takes:   text with a header row that has journal, spot and size [in] or size [mm]; other columns of the
-             written form may stand in any order.
+    Takes:   text with a header row that has part (in older files: journal), spot and size [in] or size [mm];
+             other columns of the written form may stand in any order.
     Refuses: BadFile, listing every fault with its line.
     """
     table = Table(text)
@@ -90,7 +94,9 @@ def read_readings(text: str, job: Job) -> tuple[ReadingRow, ...]:
 def _size_column(header: list[str]) -> str:
     sizes = [name for name in header if _SIZE.match(name)]
     faults = [
-        Fault("line 1", f"the column “{name}” is missing") for name in ("journal", "spot") if name not in header
+        Fault("line 1", f"the column “{name}” is missing")
+        for name in ("part", "spot")
+        if name not in header and not (name == "part" and "journal" in header)
     ]
     if len(sizes) != 1:
         faults.append(Fault("line 1", "one column “size [in]” or “size [mm]” is needed: the unit is in the header"))
@@ -130,23 +136,21 @@ class _Against:
         self.size_column = size_column
         self.unit = Unit(size_column[6:8])
         self.gauges = {gauge.id for gauge in job.gauges}
-        self.shaft = set(job.limits.layout.shaft)
-        self.windows: dict[tuple[str, Feature], Window] = {}
+        self.engine = CATALOGUE.engine(job.limits.layout)
+        self.pins = [pin.cylinders for pin in job.limits.layout.pins]
+        self.windows: dict[tuple[str, str], Window] = {}
 
     def row(self, cells: dict[str, str], line: int) -> ReadingRow | list[Fault]:
         """One row read, or its faults."""
         where = f"line {line}"
         faults: list[Fault] = []
-        journal, spot = cells.get("journal", ""), cells.get("spot", "")
+        part, feature, spot = self._part(cells), cells.get("feature") or DIAMETER, cells.get("spot", "")
+        if not cells.get("part") and cells.get("journal"):
+            part, feature = part_of_v3(part, cells.get("feature") or "journal", self.pins)
         size = _size(cells.get(self.size_column, ""), self.unit, where, faults)
-        feature = _feature(cells.get("feature", ""), where, faults)
-        if journal not in self.shaft:
-            first = self.job.limits.layout.shaft[0]
-            faults.append(Fault(where, f"this engine has no journal “{journal[:20]}”: use {first} and so on"))
-        elif not self._is_spot(journal, feature, spot, cells):
-            faults.append(Fault(where, f"“{spot[:20]}” is no spot of the plan for {journal}"))
-        elif size is not None and not cells.get("id"):
-            faults += self._outside(journal, feature, size, where)
+        faults += self._place_faults(part, feature, spot, cells, where)
+        if not faults and size is not None and not cells.get("id"):
+            faults += self._outside(part, feature, size, where, self._part(cells))
         gauge = cells.get("gauge") or None
         if gauge is not None and gauge not in self.gauges:
             faults.append(Fault(where, f"the gauge “{gauge[:64]}” is not in the gauge list"))
@@ -159,28 +163,49 @@ class _Against:
         more = _more(cells, where, faults)
         if faults or size is None:
             return faults
-        return ReadingRow(line, journal, feature, spot, size, typed, Unit(typed_unit), gauge, at, **more)
+        return ReadingRow(line, part, feature, spot, size, typed, Unit(typed_unit), gauge, at, **more)
 
-    def _is_spot(self, journal: str, feature: Feature, spot: str, cells: dict[str, str]) -> bool:
-        """Whether it is a spot of the plan; a row that says itself where it was taken need not be."""
-        if spot in self.job.spots_of(journal, feature):
-            return True
-        return feature is Feature.JOURNAL and bool(cells.get("id")) and bool(re.fullmatch(r"[1-5][a-h]", spot))
+    def _part(self, cells: dict[str, str]) -> str:
+        return cells.get("part") or cells.get("journal", "")
 
-    def _outside(self, journal: str, feature: Feature, size: Length, where: str) -> list[Fault]:
-        key = journal[0], feature
+    def _place_faults(self, part: str, feature: str, spot: str, cells: dict[str, str], where: str) -> list[Fault]:
+        """What is wrong with where a row says it was read; a row that says its angle itself need not be of the plan."""
+        known = self.engine.parts.get(part)
+        if known is None:
+            said, first = self._part(cells)[:40], next(iter(self.engine.parts))
+            return [Fault(where, f"this engine has no part “{said}”: use {first} and so on")]
+        kind = self.engine.kinds.feature(known, feature)
+        if kind is None:
+            names = self._measured_of(known)
+            return [
+                Fault(where, f"“{feature[:40]}” is nothing that is measured of {self._part(cells)}: use {names}")
+            ]
+        planned = plan_of(self.job, known.set, kind) if kind.plan is not None else None
+        if spot in kind.spots_of(planned):
+            return []
+        if kind.plan is not None and cells.get("id") and re.fullmatch(r"[1-5][a-h]", spot):
+            return []
+        return [Fault(where, f"“{spot[:20]}” is no spot of the plan for {part}")]
+
+    def _measured_of(self, part: Part) -> str:
+        """What is measured of a part; of an older row, of its journal and of the bearing with it."""
+        own = [feature.name for feature in self.engine.kind(part.id).features]
+        if not part.beside:
+            return ", ".join(own)
+        return ", ".join([*(f.name for f in self.engine.kind(part.beside).features), *own])
+
+    def _outside(self, part: str, feature: str, size: Length, where: str, said: str) -> list[Fault]:
+        one = self.engine.parts[part].set
+        key = one, feature
         if key not in self.windows:
-            limits = self.job.limits.of(set_of(journal))
-            journals = feature is Feature.JOURNAL
-            self.windows[key] = window_for(limits, ZERO, ()) if journals else window_of_feature(limits, feature, ())
+            kind = self.engine.feature(part, feature)
+            self.windows[key] = window_for(self.job.limits, one, kind, ZERO, ())
         window = self.windows[key]
         if window.holds(size):
             return []
         say = Notation.usual(self.unit)
         between = f"{say.text(window.least)} to {say.text(window.most)}"
-        what = (
-            f"{say.with_unit(size)} is outside what {journal} can be, {between}: type it at the bench if it is so"
-        )
+        what = f"{say.with_unit(size)} is outside what {said} can be, {between}: type it at the bench if it is so"
         return [Fault(where, what)]
 
 
@@ -211,17 +236,6 @@ def _more(cells: dict[str, str], where: str, faults: list[Fault]) -> dict[str, A
     if slip:
         found["answer"] = slip[:200], _size(offered, Unit.MM, where, faults) if offered else None
     return found
-
-
-def _feature(cell: str, where: str, faults: list[Fault]) -> Feature:
-    if not cell:
-        return Feature.JOURNAL
-    try:
-        return Feature(cell)
-    except ValueError:
-        known = ", ".join(feature.value for feature in Feature)
-        faults.append(Fault(where, f"“{cell}” is nothing that is measured here: use {known}"))
-        return Feature.JOURNAL
 
 
 def _size(cell: str, unit: Unit, where: str, faults: list[Fault]) -> Length | None:

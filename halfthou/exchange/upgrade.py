@@ -72,5 +72,92 @@ def _placed(reading: Any, job: Data) -> Any:
     return {**reading, "angle_deg": angles[at], "planes": planes}
 
 
-_STEPS: tuple[Callable[[Data], Data], ...] = (_v1_to_v2, _v2_to_v3)
+def _v3_to_v4(data: Data) -> Data:
+    """A reading names a part and a feature, limits stand by their keys, plans by their sets, and a job has a scope."""
+    job = data.get("job")
+    if not isinstance(job, dict):
+        return {**data, "version": 4}
+    job = dict(job)
+    if "limits" in job:
+        job["limits"] = limits_to_v4(job["limits"])
+    plans = {one: job.pop(f"{one}_plan") for one in ("mains", "rods") if f"{one}_plan" in job}
+    job = {**job, "scope": ["mains", "rods"], "plans": plans}
+    pins = _pins(job)
+    if "readings" in job:
+        job["readings"] = [_of_a_part(one, pins) for one in _list(job, "readings")]
+    if "operations" in job:
+        job["operations"] = [_renamed(one, "undersize", "step") for one in _list(job, "operations")]
+    if "decisions" in job:
+        job["decisions"] = [
+            _renamed(_renamed(one, "journal", "part"), "undersize", "step") for one in _list(job, "decisions")
+        ]
+    return {**data, "version": 4, "job": job}
+
+
+def _pins(job: Data) -> list[Any]:
+    """The cylinders of each pin, as far as the file has the form of one."""
+    found: Any = job
+    for name in ("limits", "layout", "pins"):
+        found = found.get(name) if isinstance(found, dict) else None
+    return [pin.get("cylinders", []) if isinstance(pin, dict) else [] for pin in found or []]
+
+
+def part_of_v3(journal: str, feature: str, pins: list[Any]) -> tuple[str, str]:
+    """The part and feature that a journal and a feature of version 3 stand for.
+
+    What was read of a bearing on a pin that two rods share does not say whose it was: it stays the pin's.
+    """
+    if feature == "journal":
+        return journal, "diameter"
+    number = int(journal[1:]) if journal[1:].isdigit() else 0
+    if journal[:1] == "R" and 0 < number <= len(pins) and len(pins[number - 1]) == 1:
+        return f"bearing-rod-{pins[number - 1][0]}", feature
+    return f"bearing-{journal}", feature
+
+
+def _of_a_part(one: Any, pins: list[Any]) -> Any:
+    if not isinstance(one, dict):
+        return one
+    moved = {name: value for name, value in one.items() if name not in ("journal", "feature", "size")}
+    if "size" in one:
+        moved["count"] = one["size"]
+    journal, feature = one.get("journal"), one.get("feature", "journal")
+    if isinstance(journal, str) and isinstance(feature, str):
+        moved["part"], moved["feature"] = part_of_v3(journal, feature, pins)
+    return moved
+
+
+_SET_FIGURES = (
+    "size", "housing_bore", "wall", "clearance", "service_least", "out_of_round", "taper", "barrel", "width",
+    "clearance_service", "smallest_allowed", "case_depth", "least_case",
+)  # fmt: skip
+_MADE = {"hardening": "hardening", "housing_material": "housing material", "oil_hole_deg": "oil hole"}
+
+
+def limits_to_v4(sheet: Any) -> Any:
+    """A limits sheet of an older version as one of version 4."""
+    if not isinstance(sheet, dict) or "sets" in sheet:
+        return sheet
+    kept = {name: value for name, value in sheet.items() if name not in ("mains", "rods")}
+    return {**kept, "sets": {one: _set_to_v4(sheet[one]) for one in ("mains", "rods") if one in sheet}}
+
+
+def _set_to_v4(limits: Any) -> Any:
+    if not isinstance(limits, dict):
+        return limits
+    known = {*_SET_FIGURES, *_MADE, "shells"}
+    made = {}
+    for old, new in _MADE.items():
+        value = limits.get(old)
+        if value is not None:
+            made[new] = f"{value:g}" if isinstance(value, int | float) else value
+    return {
+        **{name: value for name, value in limits.items() if name not in known},
+        "figures": {name: limits[name] for name in _SET_FIGURES if limits.get(name) is not None},
+        "steps": [_renamed(shell, "undersize", "size") for shell in _list(limits, "shells")],
+        "made": made,
+    }
+
+
+_STEPS: tuple[Callable[[Data], Data], ...] = (_v1_to_v2, _v2_to_v3, _v3_to_v4)
 READABLE = tuple(range(1, VERSION + 1))

@@ -6,15 +6,7 @@ from collections.abc import Sequence
 from enum import StrEnum
 
 from halfthou.gauges.setting import SAME_DAY, Setting
-from halfthou.jobs import COMPARATORS, Feature, Gauge, GaugeKind, Purpose, Reading
-
-#: What a gauge must be fit for to read each feature.
-NEEDED: dict[Feature, Purpose] = {
-    Feature.JOURNAL: Purpose.JOURNAL,
-    Feature.BEARING_BORE: Purpose.BORE,
-    Feature.HOUSING_BORE: Purpose.BORE,
-    Feature.WALL: Purpose.WALL,
-}
+from halfthou.jobs import COMPARATORS, Gauge, GaugeKind, Purpose, Reading
 
 
 class GaugeQuestion(StrEnum):
@@ -28,14 +20,14 @@ class GaugeQuestion(StrEnum):
     DRIFTED = "the gauge shifted in use"
 
 
-def question_of(gauge: Gauge, setting: Setting | None, reading: Reading) -> GaugeQuestion | None:
+def question_of(gauge: Gauge, setting: Setting | None, reading: Reading, needed: Purpose) -> GaugeQuestion | None:
     """What has to be asked about the gauge of a reading before the reading counts; None where nothing.
 
-    Takes:   the gauge, the setting check in force for the reading, the reading.
+    Takes:   the gauge, the setting check in force for the reading, the reading; what the gauge must be fit for.
     Rule:    gauges.standing.   Source: common practice, no source: a caliper is too coarse for journals, bores and
              walls; a gauge whose zero error is more than its permissible error is out.
     """
-    if NEEDED[reading.feature] not in gauge.purposes:
+    if needed not in gauge.purposes:
         return GaugeQuestion.KIND
     if not gauge.reaches(reading.size):
         return GaugeQuestion.RANGE

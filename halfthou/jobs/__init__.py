@@ -2,7 +2,17 @@
 
 from halfthou.jobs.decision import Decision, DecisionKind, Waived
 from halfthou.jobs.document import Document, FactId, Moment, Note, Words
-from halfthou.jobs.facts import ANSWERS, FIXED_SPOTS, Feature, Look, Observation, Reading, SlipAnswer, Withdrawal
+from halfthou.jobs.facts import (
+    DIAMETER,
+    NOT_LOOKED,
+    Extension,
+    Feature,
+    Look,
+    Observation,
+    Reading,
+    SlipAnswer,
+    Withdrawal,
+)
 from halfthou.jobs.figures import Band, Figure, Source, SourceKind
 from halfthou.jobs.gauge import (
     COMPARATORS,
@@ -15,30 +25,27 @@ from halfthou.jobs.gauge import (
     Weighing,
 )
 from halfthou.jobs.house_rules import Guard, HardenedCrank, HouseRules
-from halfthou.jobs.job import Job
+from halfthou.jobs.job import CRANK_ONLY, Job
 from halfthou.jobs.job_file import FORMAT, VERSION, JobFile, Signature
+from halfthou.jobs.journal_limits import BANDS, SINGLES, Hardening, JournalLimits, JournalSet
 from halfthou.jobs.layout import Arrangement, Layout, Pin
-from halfthou.jobs.limits_sheet import (
-    Hardening,
-    JournalLimits,
-    JournalSet,
-    LimitsSheet,
-    SheetState,
-    ShellSize,
-    set_of,
-)
+from halfthou.jobs.limits_sheet import LimitsSheet, SheetState, set_of
 from halfthou.jobs.material import Material
 from halfthou.jobs.operation import Operation, OperationKind
 from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder, along
+from halfthou.jobs.set_limits import Key, SetLimits, SetName, Step
 from halfthou.jobs.setting_check import SettingCheck
 from halfthou.jobs.temperatures import Celsius, Condition, Sitting
 
 __all__ = [
     "ANGLE_LETTERS",
-    "ANSWERS",
+    "BANDS",
     "COMPARATORS",
-    "FIXED_SPOTS",
+    "CRANK_ONLY",
+    "DIAMETER",
     "FORMAT",
+    "NOT_LOOKED",
+    "SINGLES",
     "THIMBLES",
     "USUAL_PURPOSES",
     "VERSION",
@@ -50,6 +57,7 @@ __all__ = [
     "Decision",
     "DecisionKind",
     "Document",
+    "Extension",
     "FactId",
     "Feature",
     "Figure",
@@ -63,6 +71,7 @@ __all__ = [
     "JobFile",
     "JournalLimits",
     "JournalSet",
+    "Key",
     "Layout",
     "LimitsSheet",
     "Look",
@@ -77,14 +86,16 @@ __all__ = [
     "Purpose",
     "Reading",
     "ReadingOrder",
+    "SetLimits",
+    "SetName",
     "SettingCheck",
     "SheetState",
-    "ShellSize",
     "Signature",
     "Sitting",
     "SlipAnswer",
     "Source",
     "SourceKind",
+    "Step",
     "Waived",
     "Weighing",
     "Withdrawal",

@@ -5,8 +5,8 @@ from enum import StrEnum
 from pydantic import model_validator
 
 from halfthou.jobs.document import Document, FactId, Moment, Note, Words
-from halfthou.jobs.facts import JournalName
-from halfthou.jobs.limits_sheet import JournalSet
+from halfthou.jobs.facts import PartName
+from halfthou.jobs.set_limits import Key
 from halfthou.lengths import Length
 
 
@@ -20,26 +20,27 @@ class DecisionKind(StrEnum):
 
 
 class Waived(StrEnum):
-    """What of a journal is waived: its readings, or the housing of a shell that turned."""
+    """What of a part is waived: its readings, the housing of a shell that turned, the clearance of a piston not read."""
 
     READINGS = "readings"
     HOUSING = "housing"
+    CLEARANCE = "piston clearance"
 
 
 class Decision(Document):
-    """A person's decision about a set, or about one journal of it.
+    """A person's decision about a set, or about one part of it.
 
-    The last of one set, journal and `about` counts. `words` are the verdict's as they stood. One that was
+    The last of one set, part and `about` counts. `step` is the size decided on, so far from standard. `words` are the verdict's as they stood. One that was
     `made_elsewhere` is shown and decides nothing here.
     """
 
     id: FactId
     kind: DecisionKind
-    set: JournalSet
-    journal: JournalName | None = None
+    set: Key
+    part: PartName | None = None
     about: Waived | None = None
     action: Note = ""
-    undersize: Length | None = None
+    step: Length | None = None
     words: Note = ""
     reason: Note = ""
     made_elsewhere: bool = False
@@ -48,8 +49,8 @@ class Decision(Document):
 
     @model_validator(mode="after")
     def _hangs_together(self) -> "Decision":
-        if self.kind is DecisionKind.WAIVED and (self.journal is None or not self.reason.strip()):
-            raise ValueError("what is waived is a journal's, and has a reason")
+        if self.kind is DecisionKind.WAIVED and (self.part is None or not self.reason.strip()):
+            raise ValueError("what is waived is a part's, and has a reason")
         if self.kind is DecisionKind.OVERRIDDEN and not (self.action and self.reason.strip()):
             raise ValueError("what is decided otherwise has an action and a reason")
         return self

@@ -3,42 +3,35 @@
 from enum import StrEnum
 from typing import Annotated
 
-from pydantic import AfterValidator, Field, model_validator
+from pydantic import Field, model_validator
 
 from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+from halfthou.jobs.set_limits import Key
 from halfthou.lengths import ZERO, Length, Unit
 
-JournalName = Annotated[str, Field(pattern=r"^[MR][1-9][0-9]?$")]
+#: A part by its place in the engine: R1, bearing-rod-5, bore-3. Which there are, the layout and the catalogue know.
+PartName = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z][A-Za-z0-9.-]*$")]
 SpotName = Annotated[str, Field(pattern=r"^[1-5][a-h]$")]
 
 
-def _a_size(size: Length) -> Length:
-    if size <= ZERO:
-        raise ValueError("a reading is a size: more than nothing")
-    return size
-
-
 class Feature(StrEnum):
-    """What of a journal and its bearing is measured."""
+    """The features this program knows by name. A kind of part may bring its own."""
 
-    JOURNAL = "journal"
+    DIAMETER = "diameter"
     BEARING_BORE = "bearing bore"
     HOUSING_BORE = "housing bore"
     WALL = "wall"
+    BELOW_TRAVEL = "below ring travel"
+    ABOVE_TRAVEL = "above ring travel"
 
 
-#: The spots of everything but the journal, whose plan can be chosen. Bores: two planes, the crown (a) and 60
-#: degrees to either side of it, never on the joint. Walls: the upper half (a) and the lower (b), at the crown.
-#: Source: docs/trade: Measuring a bearing, common practice.
-FIXED_SPOTS: dict[Feature, tuple[str, ...]] = {
-    Feature.BEARING_BORE: ("1a", "1b", "1c", "2a", "2b", "2c"),
-    Feature.HOUSING_BORE: ("1a", "1b", "1c", "2a", "2b", "2c"),
-    Feature.WALL: ("1a", "1b"),
-}
+#: The feature of a part that is read where nothing else is said.
+DIAMETER = Feature.DIAMETER.value
 
 
 class Reading(Document):
-    """One size at one spot. `typed` and `unit` are what was keyed; `size` is what the gauge said.
+    """One amount at one spot of a feature of a part. `typed` and `unit` are what was keyed; `count` is what the
+    gauge said, in whole smallest units of the feature's quantity (lengths: nanometres).
 
     A second reading of a spot leaves the first in place: the newest is current. One that `repeats` another counts
     together with it, as their mean. `angle_deg` and `planes` say where it was really taken: at which angle, and in
@@ -48,10 +41,10 @@ class Reading(Document):
     """
 
     id: FactId
-    journal: JournalName
-    feature: Feature = Feature.JOURNAL
+    part: PartName
+    feature: Key = DIAMETER
     spot: SpotName
-    size: Annotated[Length, AfterValidator(_a_size)]
+    count: Annotated[int, Field(gt=0, strict=True)]
     typed: Words
     unit: Unit
     gauge: FactId
@@ -67,6 +60,11 @@ class Reading(Document):
     cleaned: bool | None = None
     meant: Note = ""
     by_button: bool = False
+
+    @property
+    def size(self) -> Length:
+        """What the gauge said, as a length."""
+        return Length(self.count)
 
 
 class SlipAnswer(Document):
@@ -96,6 +94,15 @@ class Withdrawal(Document):
     at: Moment
 
 
+class Extension(Document):
+    """The scope of a job extended by more sets of parts: from then on they are judged too."""
+
+    id: FactId
+    sets: Annotated[tuple[Key, ...], Field(min_length=1, max_length=40)]
+    by: Words
+    at: Moment
+
+
 class Look(StrEnum):
     """What can be seen, felt or tested at the bench."""
 
@@ -110,29 +117,19 @@ class Look(StrEnum):
     TREATMENT = "hardening after grinding"
 
 
-#: What each look may answer. Terms: docs/trade: Hardness and fillets; docs/trade: What is seen.
-ANSWERS: dict[Look, tuple[str, ...]] = {
-    Look.CLAIMED_UNDERSIZE: ("paint", "stamp", "paper", "word of mouth"),
-    Look.SURFACE: ("nail runs clear", "light marks", "nail catches"),
-    Look.HEAT: ("none", "straw", "brown or purple", "blue", "grey"),
-    Look.SHELL: ("in place", "turned in its housing"),
-    Look.FILLET: ("sound", "sharp, notched or undercut"),
-    Look.CRACK_TEST: ("passed", "crack found"),
-    Look.HARDNESS: ("as the maker asks", "soft"),
-    Look.STRAIGHTNESS: ("within the maker's run-out", "bent"),
-    Look.TREATMENT: ("hardened again", "not hardened again"),
-}
+NOT_LOOKED = "not looked at"
 
 
 class Observation(Document):
-    """One thing seen. `on` is a journal, a set (claimed undersize) or the crank (crack test).
+    """One thing seen on a part, a set, or a whole (the crank, the block).
 
-    `depth` is the radial depth of a score, or the size of a claimed undersize; `spot` says where a score lies.
+    `depth` is the radial depth of a score, or the size of a claimed step; `spot` says where a score lies. Which
+    looks there are and what each may answer, the catalogue knows.
     """
 
     id: FactId
-    on: Annotated[str, Field(pattern=r"^([MR][1-9][0-9]?|mains|rods|crank)$")]
-    look: Look
+    on: PartName
+    look: Words
     answer: Words
     depth: Length | None = None
     typed: Note = ""
@@ -141,11 +138,7 @@ class Observation(Document):
     at: Moment
 
     @model_validator(mode="after")
-    def _an_answer(self) -> "Observation":
-        if self.answer not in (*ANSWERS[self.look], "not looked at"):
-            raise ValueError(f"“{self.answer}” is no answer for {self.look.value}")
+    def _a_depth(self) -> "Observation":
         if self.depth is not None and self.depth < ZERO:
             raise ValueError("a depth is not less than nothing")
-        if self.look is Look.CLAIMED_UNDERSIZE and self.answer != "not looked at" and self.depth is None:
-            raise ValueError("say which undersize is claimed")
         return self

@@ -3,21 +3,27 @@
 from collections import Counter
 from collections.abc import Iterator
 from datetime import date
+from functools import cached_property
 from typing import Annotated
 
 from pydantic import Field, model_validator
 
 from halfthou.jobs.decision import Decision
 from halfthou.jobs.document import Document, Note, Words
-from halfthou.jobs.facts import FIXED_SPOTS, Feature, Observation, Reading, SlipAnswer, Withdrawal
+from halfthou.jobs.facts import Extension, Observation, Reading, SlipAnswer, Withdrawal
 from halfthou.jobs.gauge import Gauge
 from halfthou.jobs.house_rules import HouseRules
-from halfthou.jobs.limits_sheet import JournalSet, LimitsSheet, set_of
+from halfthou.jobs.limits_sheet import LimitsSheet
 from halfthou.jobs.operation import Operation
 from halfthou.jobs.plan import Plan
+from halfthou.jobs.set_limits import Key
 from halfthou.jobs.setting_check import SettingCheck
 from halfthou.jobs.temperatures import Sitting
 from halfthou.lengths import Unit
+
+#: What a job judges where nothing else was chosen at booking: the crank, its journals with their bearings.
+CRANK_ONLY = ("mains", "rods")
+_USUAL = Plan()
 
 
 class Job(Document):
@@ -25,7 +31,9 @@ class Job(Document):
     people decided on them.
 
     `shown_in` is the unit the assessment speaks; it changes no judgement. `checks` are the setting checks of the
-    gauges it was read with: with them the job is judged the same anywhere.
+    gauges it was read with: with them the job is judged the same anywhere. `scope` lists the sets it judges, fixed at
+    booking and extended later; what is not in it is not missing. Which parts, features, spots and looks there are
+    stands in the catalogue of parts, which checks them.
     """
 
     number: Words
@@ -38,8 +46,8 @@ class Job(Document):
     limits: LimitsSheet
     house_rules: HouseRules = HouseRules()
     gauges: Annotated[tuple[Gauge, ...], Field(max_length=2_000)] = ()
-    mains_plan: Plan = Plan()
-    rods_plan: Plan = Plan()
+    scope: Annotated[tuple[Key, ...], Field(min_length=1, max_length=40)] = CRANK_ONLY
+    plans: dict[Key, Plan] = {}
     readings: Annotated[tuple[Reading, ...], Field(max_length=20_000)] = ()
     withdrawals: Annotated[tuple[Withdrawal, ...], Field(max_length=20_000)] = ()
     observations: Annotated[tuple[Observation, ...], Field(max_length=20_000)] = ()
@@ -48,18 +56,21 @@ class Job(Document):
     slip_answers: Annotated[tuple[SlipAnswer, ...], Field(max_length=20_000)] = ()
     checks: Annotated[tuple[SettingCheck, ...], Field(max_length=20_000)] = ()
     decisions: Annotated[tuple[Decision, ...], Field(max_length=5_000)] = ()
+    extensions: Annotated[tuple[Extension, ...], Field(max_length=100)] = ()
 
-    def plan_of(self, journal_set: JournalSet) -> Plan:
-        """The measuring plan of one set."""
-        return self.mains_plan if journal_set is JournalSet.MAINS else self.rods_plan
+    @cached_property
+    def sets(self) -> tuple[str, ...]:
+        """The sets the job judges: those it was booked in for, and those its scope was extended by since."""
+        added = (one for extension in self.extensions for one in extension.sets)
+        return tuple(dict.fromkeys((*self.scope, *added)))
 
-    def spots_of(self, journal: str, feature: Feature) -> tuple[str, ...]:
-        """The spots at which a feature of a journal is read, in order."""
-        return FIXED_SPOTS.get(feature) or self.plan_of(set_of(journal)).spots
+    def plan_of(self, one: str) -> Plan:
+        """The measuring plan of one set: as chosen, else the usual one of journals."""
+        return self.plans.get(one, _USUAL)
 
     @model_validator(mode="after")
     def _hangs_together(self) -> "Job":
-        faults = [*self._doubled(), *self._unknown_parts(), *self._loose_ends()]
+        faults = [*self._doubled(), *self._scope_faults(), *self._loose_ends()]
         if faults:
             raise ValueError("; ".join(faults))
         return self
@@ -72,7 +83,7 @@ class Job(Document):
 
     def _doubled(self) -> Iterator[str]:
         facts = (self.readings, self.withdrawals, self.observations, self.sittings, self.operations,
-                 self.slip_answers, self.decisions)  # fmt: skip
+                 self.slip_answers, self.decisions, self.extensions)  # fmt: skip
         for name, times in Counter(fact.id for kind in facts for fact in kind).items():
             if times > 1:
                 yield f"the fact {name} stands {times} times"
@@ -84,22 +95,10 @@ class Job(Document):
             if times > 1:
                 yield f"the gauge {name} is listed {times} times"
 
-    def _unknown_parts(self) -> Iterator[str]:
-        journals = set(self.limits.layout.shaft)
-        for reading in self.readings:
-            if reading.journal not in journals:
-                yield f"reading {reading.id} is of {reading.journal}, which this engine does not have"
-        parts = journals | {"mains", "rods", "crank"}
-        for seen in self.observations:
-            if seen.on not in parts:
-                yield f"observation {seen.id} is of {seen.on}, which this engine does not have"
-        for done in self.operations:
-            if done.on not in parts:
-                yield f"operation {done.id} is on {done.on}, which this engine does not have"
-        for decision in self.decisions:
-            if decision.journal is not None and decision.journal not in self.limits.journals(decision.set):
-                which = decision.set.value
-                yield f"decision {decision.id} is about {decision.journal}, which is none of the {which}"
+    def _scope_faults(self) -> Iterator[str]:
+        for one in self.sets:
+            if one not in self.limits.sets:
+                yield f"the job is to judge the {one}, of which its limits sheet says nothing"
 
     def _loose_ends(self) -> Iterator[str]:
         gauges = {gauge.id for gauge in self.gauges}
@@ -114,7 +113,7 @@ class Job(Document):
                 other = known.get(link)
                 if other is None or link == reading.id:
                     yield f"reading {reading.id} {does} {link}, which is not there"
-                elif (other.journal, other.feature) != (reading.journal, reading.feature):
+                elif (other.part, other.feature) != (reading.part, reading.feature):
                     yield f"reading {reading.id} {does} {link}, which was taken elsewhere"
             if reading.sitting is not None and reading.sitting not in sittings:
                 yield f"reading {reading.id} belongs to the sitting {reading.sitting}, which is not there"

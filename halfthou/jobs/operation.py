@@ -1,18 +1,14 @@
 """An operation that was done to parts of the engine."""
 
 from enum import StrEnum
-from typing import Annotated
-
-from pydantic import Field
 
 from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+from halfthou.jobs.facts import PartName
 from halfthou.lengths import Length
-
-PartName = Annotated[str, Field(pattern=r"^([MR][1-9][0-9]?|mains|rods|crank)$")]
 
 
 class OperationKind(StrEnum):
-    """Work on the bottom end that readings depend on. Source: docs/trade: What work makes stale."""
+    """Work that readings depend on. Source: docs/trade: What work makes stale."""
 
     GRIND = "grind"
     POLISH = "polish"
@@ -24,15 +20,21 @@ class OperationKind(StrEnum):
     RESIZE_RODS = "resize rods"
     NEW_SHELLS = "other shells fitted"
     FINAL_WASH = "final wash"
+    DECK = "deck surfaced"
+    BLOCK_STUDS = "head studs or block fill"
+    LIGHT_HONE = "light hone"
+    BORE = "bore and hone"
+    SLEEVE = "sleeve fitted"
 
 
 class Operation(Document):
-    """One operation done. `on` is a set, a journal or the crank; `undersize` is what a grind went to."""
+    """One operation done. `on` is a part, a set, or a whole (crank, block); `step` is how far from standard it went:
+    the undersize of a grind, the oversize of a bore."""
 
     id: FactId
     kind: OperationKind
     on: PartName
-    undersize: Length | None = None
+    step: Length | None = None
     note: Note = ""
     by: Words
     at: Moment

@@ -1,5 +1,13 @@
 """What work does to readings: which of them it makes stale."""
 
-from halfthou.operations.staleness import RUNS_ON, ground_to, makes_stale, stale_looks, stale_readings, touches
+from halfthou.operations.staleness import (
+    CRACK_FOUND,
+    LastWork,
+    ground_to,
+    last_work,
+    makes_stale,
+    stale_by,
+    stale_looks,
+)
 
-__all__ = ["RUNS_ON", "ground_to", "makes_stale", "stale_looks", "stale_readings", "touches"]
+__all__ = ["CRACK_FOUND", "LastWork", "ground_to", "last_work", "makes_stale", "stale_by", "stale_looks"]

@@ -1,100 +1,94 @@
-"""Which readings an operation makes stale. Stale readings stay in the record and are not judged as current."""
+"""Which readings an operation makes stale. Stale readings stay in the record and are not judged as current.
+
+What each kind of work does to each kind of part stands with the kind (halfthou/parts).
+"""
 
 from __future__ import annotations
 
 from collections.abc import Iterable
 
-from halfthou.jobs import ANSWERS, Feature, Job, Look, Operation, OperationKind, Reading, set_of
+from halfthou.engines import Engine
+from halfthou.jobs import Job, Look, Observation, Operation, OperationKind, Reading
 
-_JOURNAL = (Feature.JOURNAL,)
-_BORES = (Feature.BEARING_BORE, Feature.HOUSING_BORE)
-
-#: What has to be measured again after each operation. Source: docs/trade: What work makes stale, common practice.
-INVALIDATES: dict[OperationKind, tuple[Feature, ...]] = {
-    OperationKind.GRIND: _JOURNAL,
-    OperationKind.POLISH: _JOURNAL,
-    OperationKind.STRAIGHTEN: _JOURNAL,
-    OperationKind.HEAT_TREAT: _JOURNAL,
-    OperationKind.LINE_HONE: _BORES,
-    OperationKind.STUDS: _BORES,
-    OperationKind.TORQUE_CHANGED: _BORES,
-    OperationKind.RESIZE_RODS: _BORES,
-    OperationKind.NEW_SHELLS: (Feature.BEARING_BORE, Feature.WALL),
-    OperationKind.FINAL_WASH: _JOURNAL,
-}
-
-#: What has to be looked at again. Source: docs/trade: What work makes stale: grinding can crack, so can
-#: straightening.
-LOOK_AGAIN: dict[OperationKind, tuple[Look, ...]] = {
-    OperationKind.GRIND: (Look.SURFACE, Look.CRACK_TEST, Look.FILLET, Look.HARDNESS, Look.TREATMENT),
-    OperationKind.POLISH: (Look.SURFACE,),
-    OperationKind.STRAIGHTEN: (Look.CRACK_TEST, Look.STRAIGHTNESS),
-    OperationKind.HEAT_TREAT: (Look.HARDNESS, Look.STRAIGHTNESS),
-    OperationKind.NEW_SHELLS: (Look.SHELL,),
-}
-
-#: What each operation is done to, where a choice is offered: a set, or the whole crank.
-RUNS_ON: dict[OperationKind, tuple[str, ...]] = {
-    OperationKind.GRIND: ("mains", "rods"),
-    OperationKind.POLISH: ("mains", "rods"),
-    OperationKind.STRAIGHTEN: ("crank",),
-    OperationKind.HEAT_TREAT: ("crank",),
-    OperationKind.LINE_HONE: ("mains",),
-    OperationKind.STUDS: ("mains",),
-    OperationKind.TORQUE_CHANGED: ("mains", "rods"),
-    OperationKind.RESIZE_RODS: ("rods",),
-    OperationKind.NEW_SHELLS: ("mains", "rods"),
-    OperationKind.FINAL_WASH: ("crank",),
-}
+CRACK_FOUND = "crack found"
+LastWork = dict[tuple[str, str], Operation]
 
 
-def touches(operation: Operation, journal: str) -> bool:
-    """Whether the operation was done to this journal."""
-    return operation.on in (journal, "crank", set_of(journal).value)
-
-
-def makes_stale(operation: Operation, reading: Reading) -> bool:
+def makes_stale(operation: Operation, reading: Reading, engine: Engine) -> bool:
     """Whether the operation makes the reading stale.
 
     Rule:    operations.stale.   Source: docs/trade: What work makes stale. A reading taken at the same moment is
              taken to be before.
     """
+    part = engine.parts.get(reading.part)
     return (
-        reading.at <= operation.at
-        and reading.feature in INVALIDATES[operation.kind]
-        and touches(operation, reading.journal)
+        part is not None
+        and reading.at <= operation.at
+        and reading.feature in engine.kinds.stale_after.get((part.kind, operation.kind), ())
+        and part.id in engine.touched(operation.on)
     )
 
 
-def stale_readings(job: Job) -> dict[str, Operation]:
-    """The stale readings by id, each with the last operation that made it so; one taken back makes none."""
-    done = job.standing_operations if job.operations else ()
-    return {
-        reading.id: operation for operation in done for reading in job.readings if makes_stale(operation, reading)
-    }
+def last_work(job: Job, engine: Engine) -> LastWork:
+    """The last work that made a feature of a part stale, by part and feature; one taken back makes none.
+
+    What was read at or before it is stale by it: so staleness is worked out once a feature, not once a reading.
+    Rule:    operations.stale.
+    """
+    found: LastWork = {}
+    for done in job.standing_operations if job.operations else ():
+        for name in engine.touched(done.on):
+            part = engine.parts[name]
+            for feature in engine.kinds.stale_after.get((part.kind, done.kind), ()):
+                found[name, feature] = done
+    return found
 
 
-def stale_looks(job: Job) -> frozenset[str]:
+def stale_by(reading: Reading, worked: LastWork) -> Operation | None:
+    """The work that made a reading stale; None where none did."""
+    done = worked.get((reading.part, reading.feature))
+    return done if done is not None and reading.at <= done.at else None
+
+
+def stale_looks(job: Job, engine: Engine) -> frozenset[str]:
     """The observations by id that an operation has since made worthless. A crack found is not among them."""
     return frozenset(
         seen.id
         for operation in (job.standing_operations if job.operations else ())
         for seen in job.observations
         if seen.at <= operation.at
-        and seen.look in LOOK_AGAIN.get(operation.kind, ())
-        and not (seen.look is Look.CRACK_TEST and seen.answer == ANSWERS[Look.CRACK_TEST][-1])
-        and (seen.on == "crank" or seen.on in ("mains", "rods") or touches(operation, seen.on))
+        and not (seen.look == Look.CRACK_TEST and seen.answer == CRACK_FOUND)
+        and _looked_away(seen, operation, engine)
     )
 
 
-def ground_to(operations: Iterable[Operation], journal: str) -> Operation | None:
-    """The last grind that touched a journal, alone or with its set, and says which undersize it went to.
+def _looked_away(seen: Observation, operation: Operation, engine: Engine) -> bool:
+    """Whether the work did away with what was looked at."""
+    touched = engine.touched(operation.on)
+    for kind in engine.kinds.all:
+        if seen.look not in kind.look_again.get(operation.kind, ()):
+            continue
+        of_kind = {name for name, part in engine.parts.items() if part.kind == kind.key}
+        if seen.on in engine.parts:
+            if seen.on in touched & of_kind:
+                return True
+        elif engine.touched(seen.on) & touched & of_kind or (
+            engine.touched(seen.on) & of_kind and operation.on in kind.wholes
+        ):
+            return True
+    return False
+
+
+def ground_to(operations: Iterable[Operation], part: str, engine: Engine) -> Operation | None:
+    """The last work that took a part to a size, alone or with its set, and says to which step it went.
 
     Takes:   the operations that stand, oldest first.
     """
-    grinds = [
+    sized = [
         done
         for done in operations
-        if done.kind is OperationKind.GRIND and done.undersize is not None and touches(done, journal)
+        if done.kind in (OperationKind.GRIND, OperationKind.BORE)
+        and done.step is not None
+        and part in engine.touched(done.on)
     ]
-    return grinds[-1] if grinds else None
+    return sized[-1] if sized else None

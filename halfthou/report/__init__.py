@@ -4,53 +4,69 @@ from halfthou.report.budget import budgets_shown
 from halfthou.report.documents import (
     AsideShown,
     Assessment,
-    BearingShown,
     BudgetLine,
     BudgetShown,
+    CleanUpShown,
     ClearanceShown,
+    FeatureReport,
     FigureShown,
-    Ladder,
     PartReport,
-    RepeatAsked,
+    Scale,
     SetReport,
-    ShellsToOrder,
     ShownReading,
     Spot,
+    SpotAsked,
+    StationReport,
     StepShown,
     StoryKind,
     StoryLine,
+    ToOrder,
+    WayOn,
 )
-from halfthou.report.part import doubts_of, part_report
-from halfthou.report.set import set_report
+from halfthou.report.doubts import doubts_of
+from halfthou.report.figures import figures_shown, warmth_of
+from halfthou.report.journal_sets import journal_set_report
+from halfthou.report.journals import journal_report
+from halfthou.report.scale import graduations
 from halfthou.report.signed import SHAPE, read_signed, shape_of
-from halfthou.report.spots import blank_spots
+from halfthou.report.spots import blank_spots, feature_report, spots_asked
+from halfthou.report.stations import stations_of
 from halfthou.report.story import story
 
 __all__ = [
     "SHAPE",
     "AsideShown",
     "Assessment",
-    "BearingShown",
     "BudgetLine",
     "BudgetShown",
+    "CleanUpShown",
     "ClearanceShown",
+    "FeatureReport",
     "FigureShown",
-    "Ladder",
     "PartReport",
-    "RepeatAsked",
+    "Scale",
     "SetReport",
-    "ShellsToOrder",
     "ShownReading",
     "Spot",
+    "SpotAsked",
+    "StationReport",
     "StepShown",
     "StoryKind",
     "StoryLine",
+    "ToOrder",
+    "WayOn",
     "blank_spots",
     "budgets_shown",
     "doubts_of",
-    "part_report",
+    "feature_report",
+    "figures_shown",
+    "graduations",
+    "journal_report",
+    "journal_set_report",
     "read_signed",
-    "set_report",
     "shape_of",
+    "spots_asked",
+    "stations_of",
     "story",
+    "warmth_of",
 ]

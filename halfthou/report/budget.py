@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable
 
 from halfthou.gauges import SCALES, Term, TermKind, effective_freedom, expanded
 from halfthou.jobs import Guard
 from halfthou.lengths import Length, Notation
 from halfthou.report.documents import BudgetLine, BudgetShown
-from halfthou.verdicts import Finding, JournalVerdict
+from halfthou.surveys import Taken
+from halfthou.verdicts import Finding
 
 RULE_WORDS = {
     Guard.ONE_SIDED_95: "Within or beyond is said where the figure clears its limit by 1.645 u, one-sided 95 %.",
@@ -16,17 +18,17 @@ RULE_WORDS = {
 }
 
 
-def budgets_shown(verdict: JournalVerdict, say: Notation) -> tuple[BudgetShown, ...]:
-    """The budgets of a journal's figures, the largest share first.
+def budgets_shown(
+    findings: Iterable[Finding], taken: Iterable[Taken], guard: Guard, say: Notation
+) -> tuple[BudgetShown, ...]:
+    """The budgets of a part's figures, the largest share first.
 
     Rule:    gauges.budget.
     """
-    rule = RULE_WORDS[verdict.case.house.guard]
-    repeats = [taken.setup.repeat for taken in verdict.case.survey.taken]
+    rule = RULE_WORDS[guard]
+    repeats = [one.setup.repeat for one in taken]
     freedom = min((repeat.freedom for repeat in repeats if repeat.kind is TermKind.REPEAT), default=0)
-    return tuple(
-        _shown(finding, rule, freedom, say) for finding in (*verdict.findings, *verdict.clearance, *verdict.housing)
-    )
+    return tuple(_shown(finding, rule, freedom, say) for finding in findings)
 
 
 def _shown(finding: Finding, rule: str, freedom: int, say: Notation) -> BudgetShown:

@@ -12,9 +12,10 @@ from dataclasses import dataclass
 from datetime import datetime
 from enum import StrEnum
 
-from halfthou.jobs import Document, Feature, Hardening, JournalSet, Observation, Waived
+from halfthou.jobs import Document, Observation, Waived
 from halfthou.lengths import Shown, Unit
-from halfthou.verdicts import Action, Called, Caution, DoubtShown, FigureKey, Mark, Open, Reason
+from halfthou.verdicts import Action, Called, Mark, Open
+from halfthou.words import Caution, DoubtShown, Reason
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,26 +65,35 @@ class Spot:
 
 
 @dataclass(frozen=True, slots=True)
-class RepeatAsked:
-    """A spot to read again, so many times more, as it would change the verdict."""
+class FeatureReport:
+    """One feature that is read of a part or of what lies beside it: whose, what it is called, spot by spot.
 
-    spot: str
-    more: int
+    `planned` says that its spots are part of what must be read; `outside` are those read outside the plan.
+    """
+
+    part: str
+    feature: str
+    name: str
+    planned: bool
+    spots: tuple[Spot, ...]
+    outside: tuple[Spot, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
-class BearingShown:
-    """What was read of a journal's bearing: one feature, spot by spot."""
+class SpotAsked:
+    """A spot to read: of which part and feature, and how many times more."""
 
-    feature: Feature
-    spots: tuple[Spot, ...]
+    part: str
+    feature: str
+    spot: str
+    times: int = 1
 
 
 @dataclass(frozen=True, slots=True)
 class FigureShown:
     """One judged figure, known by its key. `conforms` is the probability that it truly lies within the limit."""
 
-    key: FigureKey
+    key: str
     rule: str
     name: str
     called: Called
@@ -113,12 +123,18 @@ class ClearanceShown(Document):
 
 
 class PartReport(Document):
-    """Everything said of one journal."""
+    """Everything said of one part, the same for every kind.
+
+    `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
+    a person may waive of it. `size` is the size found: the least of a shaft, the greatest of a hole.
+    """
 
     id: str
+    kind: str
+    station: str
+    set: str
     name: str
     short_name: str
-    set: JournalSet
     mark: Mark
     own_action: Action
     action: Action
@@ -128,17 +144,15 @@ class PartReport(Document):
     present_words: str
     opens: tuple[Open, ...]
     waived: tuple[Waived, ...]
-    housing_waits: bool
-    spots: tuple[Spot, ...]
-    outside: tuple[Spot, ...]
-    to_read: tuple[str, ...]
-    to_repeat: tuple[RepeatAsked, ...] = ()
+    waits: tuple[Waived, ...]
+    features: tuple[FeatureReport, ...]
+    to_read: tuple[SpotAsked, ...]
+    to_repeat: tuple[SpotAsked, ...] = ()
     left: int = 0
-    bearing: tuple[BearingShown, ...] = ()
     contradictions: tuple[Reason, ...] = ()
     figures: tuple[FigureShown, ...]
-    least: Shown | None
-    least_words: str
+    size: Shown | None
+    size_words: str
     two_point: str | None
     fitted: str | None
     clean_up: CleanUpShown | None
@@ -149,11 +163,16 @@ class PartReport(Document):
     seen: tuple[Observation, ...]
     cautions: tuple[Caution, ...]
 
+    @property
+    def spots(self) -> tuple[Spot, ...]:
+        """The spots of what is read of it first: its own diameter, gap or height."""
+        return self.features[0].spots
+
 
 class StepShown(Document):
-    """One undersize: its size band and how the set stands to it."""
+    """One step: its size band and how the set stands to it."""
 
-    undersize: Shown
+    step: Shown
     words: str
     least: Shown
     most: Shown
@@ -171,8 +190,8 @@ class Graduation(Document):
     text: str
 
 
-class Ladder(Document):
-    """The vertical scale around a set's size."""
+class Scale(Document):
+    """The vertical scale around a set's size: undersizes stand below new, oversizes above."""
 
     top_nm: int
     bottom_nm: int
@@ -184,26 +203,38 @@ class Ladder(Document):
     steps: tuple[StepShown, ...]
 
 
-class ShellsToOrder(Document):
-    """Half bearings to order: a pair to each main, a pair to each rod."""
+class ToOrder(Document):
+    """What a set needs of one step: so many of what, for which parts."""
 
     words: str
-    undersize: Shown
+    step: Shown
     part_number: str
-    pairs: int
-    journals: tuple[str, ...]
+    count: int
+    what: str
+    parts: tuple[str, ...]
     can_be_bought: bool
 
 
-class SetReport(Document):
-    """Everything said of one set."""
+class WayOn(Document):
+    """Another way on for a set than the one proposed: what it is, and what it costs."""
 
-    set: JournalSet
+    words: str
+    costs: str
+    rule: str
+
+
+class SetReport(Document):
+    """Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the polish
+    or the hone brings it to its `finished_band`."""
+
+    set: str
+    kind: str
+    station: str
     name: str
     mark: Mark
     action: Action
     headline: str
-    undersize: Shown | None
+    step: Shown | None
     present: Shown
     present_words: str
     mixed: bool
@@ -216,15 +247,25 @@ class SetReport(Document):
     can_be_accepted: bool
     reasons: tuple[Reason, ...]
     would_change: tuple[str, ...]
+    ways: tuple[WayOn, ...] = ()
     finished_band: str | None
-    ground_band: str | None
-    shells: tuple[ShellsToOrder, ...]
+    rough_band: str | None
+    to_order: tuple[ToOrder, ...]
     steps: tuple[StepShown, ...]
-    hardening: Hardening
-    ladder: Ladder
-    order: tuple[str, ...] = ()
+    scale: Scale | None
+    reading_order: tuple[SpotAsked, ...] = ()
     notes: tuple[Reason, ...] = ()
     cautions: tuple[Caution, ...]
+
+
+class StationReport(Document):
+    """One station of the bench: a drawing of the engine with its parts, the worst mark and what is still wanted."""
+
+    key: str
+    name: str
+    mark: Mark
+    left: int
+    parts: tuple[str, ...]
 
 
 class BudgetLine(Document):
@@ -242,7 +283,7 @@ class BudgetShown(Document):
     its limit it must lie to be called beyond: more than `guard` where it was picked out of several. `freedom` are
     its effective degrees of freedom, empty where nothing in it rests on repeats."""
 
-    key: FigureKey
+    key: str
     figure: str
     value: str
     limit: str
@@ -287,14 +328,14 @@ class Assessment(Document):
 
     `whole` is true where every figure in scope is settled or waived, each that is beyond has an action that deals
     with it, and nothing is unread, held, contradicted, outside the plan or waiting for somebody's word. `decided`
-    is another mark: a person has accepted or overridden both sets.
+    is another mark: a person has accepted or overridden every set.
     """
 
     unit: Unit
     decimals: int
-    mains: SetReport
-    rods: SetReport
-    journals: tuple[PartReport, ...]
+    stations: tuple[StationReport, ...]
+    sets: tuple[SetReport, ...]
+    parts: tuple[PartReport, ...]
     readings_taken: int
     readings_planned: int
     doubts: tuple[Reason, ...]
@@ -302,10 +343,10 @@ class Assessment(Document):
     whole: bool
     decided: bool
 
-    def journal(self, name: str) -> PartReport:
-        """The answer for one journal by its id."""
-        return next(answer for answer in self.journals if answer.id == name)
+    def part(self, name: str) -> PartReport:
+        """What is said of one part by its id. Refuses: StopIteration where it is not in scope."""
+        return next(report for report in self.parts if report.id == name)
 
-    def of(self, journal_set: JournalSet) -> SetReport:
-        """The answer for one set."""
-        return self.mains if journal_set is JournalSet.MAINS else self.rods
+    def of(self, one: str) -> SetReport:
+        """What is said of one set. Refuses: StopIteration where it is not in scope."""
+        return next(report for report in self.sets if report.set == one)

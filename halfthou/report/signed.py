@@ -6,10 +6,11 @@ from collections.abc import Callable
 from typing import Any
 
 from halfthou.report.documents import Assessment
-from halfthou.verdicts import FigureKey
+from halfthou.report.stations import WORST_FIRST
+from halfthou.verdicts import FigureKey, MarkCode
 
 #: The shape in which sheets are stored now. 1 and 2 carry no stamp: the first two versions stored none.
-SHAPE = 3
+SHAPE = 4
 Sheet = dict[str, Any]
 
 _KEYS = {
@@ -92,4 +93,82 @@ def _set_of_second(one: Sheet) -> Sheet:
     }
 
 
-_STEPS: tuple[Callable[[Sheet], Sheet], ...] = (_of_first, _of_second)
+def _of_third(found: Sheet) -> Sheet:
+    """The third version's: journals and two sets only, called by their own names."""
+    crank = {"key": "crank", "name": "Crank", "parts": [one["id"] for one in found["journals"]]}
+    left = sum(one["left"] for one in found["journals"])
+    kept = {name: value for name, value in found.items() if name not in ("mains", "rods", "journals")}
+    return {
+        **kept,
+        "stations": [{**crank, "mark": _worst(found), "left": left}],
+        "sets": [_set_of_third(found[one]) for one in ("mains", "rods")],
+        "parts": [_part_of_third(one) for one in found["journals"]],
+    }
+
+
+def _worst(found: Sheet) -> Sheet:
+    marks: list[Sheet] = [one["mark"] for one in (*found["journals"], found["mains"], found["rods"])]
+    return min(marks, key=lambda mark: WORST_FIRST.index(MarkCode(mark["code"])))
+
+
+_JOURNAL = {"kind": "journal", "station": "crank"}
+
+
+def _moved(one: Sheet, names: dict[str, str], gone: tuple[str, ...] = ()) -> Sheet:
+    return {names.get(name, name): value for name, value in one.items() if name not in gone}
+
+
+def _part_of_third(one: Sheet) -> Sheet:
+    moved = _moved(
+        one,
+        {"state": "called", "least": "size", "least_words": "size_words"},
+        ("spots", "outside", "bearing", "housing_waits"),
+    )
+    name = one["id"]
+    own = {"part": name, "feature": "diameter", "name": "journal", "planned": True}
+    beside = [
+        {"part": f"bearing-{name}", "feature": b["feature"], "name": b["feature"], "planned": False,
+         "spots": b["spots"]}
+        for b in one["bearing"]
+    ]  # fmt: skip
+    asked = {"part": name, "feature": "diameter"}
+    return {
+        **moved,
+        **_JOURNAL,
+        "waits": ["housing"] if one["housing_waits"] else [],
+        "features": [{**own, "spots": one["spots"], "outside": one["outside"]}, *beside],
+        "to_read": [{**asked, "spot": spot} for spot in one["to_read"]],
+        "to_repeat": [{**asked, "spot": again["spot"], "times": again["more"]} for again in one["to_repeat"]],
+        "figures": [_moved(figure, {"state": "called"}) for figure in one["figures"]],
+        "clearance": _moved(one["clearance"], {"state": "called"}),
+    }
+
+
+def _set_of_third(one: Sheet) -> Sheet:
+    moved = _moved(
+        one,
+        {"undersize": "step", "ground_band": "rough_band", "order": "reading_order", "ladder": "scale"},
+        ("shells", "hardening"),
+    )
+    order = [dict(zip(("part", "spot"), said.split(), strict=True)) for said in moved.get("reading_order", [])]
+    steps = [_moved(step, {"undersize": "step"}) for step in one["steps"]]
+    return {
+        **moved,
+        **_JOURNAL,
+        "to_order": [
+            {
+                **_moved(shells, {"undersize": "step", "pairs": "count", "journals": "parts"}),
+                "what": "pairs of shells",
+            }
+            for shells in one["shells"]
+        ],
+        "steps": steps,
+        "scale": {
+            **one["ladder"],
+            "steps": [_moved(step, {"undersize": "step"}) for step in one["ladder"]["steps"]],
+        },
+        "reading_order": [{"feature": "diameter", **said} for said in order],
+    }
+
+
+_STEPS: tuple[Callable[[Sheet], Sheet], ...] = (_of_first, _of_second, _of_third)

@@ -1,42 +1,46 @@
-"""The spots of a journal and its bearing as they are shown: what counts, what is kept beside it, what is asked."""
+"""The spots of a feature as they are shown: what counts, what is kept beside it, what is asked."""
 
 from __future__ import annotations
 
-from halfthou.jobs import ANGLE_LETTERS, FIXED_SPOTS, Feature, Plan, Reading
+from collections.abc import Iterable
+
+from halfthou.engines import FeatureKind
+from halfthou.jobs import ANGLE_LETTERS, Reading
 from halfthou.lengths import ZERO, Notation
-from halfthou.report.documents import AsideShown, ShownReading, Spot
-from halfthou.surveys import Aside, JournalSurvey, SpotState, Taken
-from halfthou.verdicts import doubt_shown
-
-#: Degrees from the crown at which a bore is read. Source: docs/trade: Measuring a bearing, common practice.
-BORE_ANGLES_DEG = {"a": 0, "b": 60, "c": 120}
-WALL_ANGLES_DEG = {"a": 0, "b": 180}
+from halfthou.report.documents import AsideShown, FeatureReport, ShownReading, Spot, SpotAsked
+from halfthou.surveys import Aside, FeatureSurvey, SpotState, Taken
+from halfthou.words import doubt_shown
 
 
-def journal_spots(survey: JournalSurvey, plan: Plan, say: Notation) -> tuple[Spot, ...]:
-    """The spots of a journal, in the order of its plan."""
-    angles = dict(zip(ANGLE_LETTERS, plan.angles_deg, strict=False))
-    return tuple(_spot(state, angles[state.spot[1]], say) for state in survey.spots)
-
-
-def outside_spots(survey: JournalSurvey, say: Notation) -> tuple[Spot, ...]:
-    """The spots read outside the plan: at the angle where that is known, else at none."""
-    return tuple(
-        _spot(state, round(where.angle_deg) if (where := survey.places.get(state.spot)) else 0, say)
-        for state in survey.outside
+def feature_report(survey: FeatureSurvey, name: str, say: Notation) -> FeatureReport:
+    """One feature of a part with its spots, in the order of its plan; those outside it at the angle that is known."""
+    kind = survey.feature
+    angles = (
+        kind.angles_deg if survey.plan is None else dict(zip(ANGLE_LETTERS, survey.plan.angles_deg, strict=False))
+    )
+    return FeatureReport(
+        survey.part.id,
+        kind.key,
+        name,
+        kind.planned,
+        tuple(_spot(state, angles[state.spot[1]], say) for state in survey.spots),
+        tuple(
+            _spot(state, round(where.angle_deg) if (where := survey.places.get(state.spot)) else 0, say)
+            for state in survey.outside
+        ),
     )
 
 
-def bearing_spots(feature: Feature, spots: tuple[SpotState, ...], say: Notation) -> tuple[Spot, ...]:
-    """The spots of one feature of a bearing."""
-    angles = WALL_ANGLES_DEG if feature is Feature.WALL else BORE_ANGLES_DEG
-    return tuple(_spot(state, angles[state.spot[1]], say) for state in spots)
+def blank_spots(kind: FeatureKind, say: Notation) -> tuple[Spot, ...]:
+    """The spots of a feature of which nothing is read yet, as fixed or as its usual plan has them."""
+    plan = kind.plan
+    angles = kind.angles_deg if plan is None else dict(zip(ANGLE_LETTERS, plan.angles_deg, strict=False))
+    return tuple(_spot(SpotState(name), angles[name[1]], say) for name in kind.spots_of(None))
 
 
-def blank_spots(feature: Feature, say: Notation) -> tuple[Spot, ...]:
-    """The spots of a feature of which nothing is read yet."""
-    names = FIXED_SPOTS.get(feature, ())
-    return bearing_spots(feature, tuple(SpotState(name) for name in names), say)
+def spots_asked(survey: FeatureSurvey, spots: Iterable[str]) -> tuple[SpotAsked, ...]:
+    """Spots of a feature that are to be read."""
+    return tuple(SpotAsked(survey.part.id, survey.feature.key, spot) for spot in spots)
 
 
 def _spot(state: SpotState, angle_deg: int, say: Notation) -> Spot:

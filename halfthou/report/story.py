@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 from datetime import timedelta
 
-from halfthou.engines import short_name
-from halfthou.jobs import Feature, Job, Operation, Reading, SlipAnswer
+from halfthou.engines import Engine
+from halfthou.jobs import DIAMETER, Job, Operation, Reading, SlipAnswer
 from halfthou.lengths import Notation
 from halfthou.operations import makes_stale
 from halfthou.report.documents import StoryKind, StoryLine
@@ -15,49 +15,49 @@ from halfthou.report.documents import StoryKind, StoryLine
 TOGETHER = timedelta(minutes=30)
 
 
-def story(job: Job) -> tuple[StoryLine, ...]:
+def story(job: Job, engine: Engine) -> tuple[StoryLine, ...]:
     """The facts of a job as a story, oldest first.
 
     Rule:    facts are only added: what was corrected, withdrawn or made stale is told, not erased.
     """
     lines = [
-        *_readings(job),
-        *_corrections(job),
-        *_withdrawals(job),
-        *(_answer(job, answer) for answer in job.slip_answers),
-        *(_work(job, done) for done in job.operations),
+        *_readings(job, engine),
+        *_corrections(job, engine),
+        *_withdrawals(job, engine),
+        *(_answer(job, answer, engine) for answer in job.slip_answers),
+        *(_work(job, done, engine) for done in job.operations),
         *_checks(job),
         *_sittings(job),
-        *_seen(job),
+        *_seen(job, engine),
     ]
     return tuple(sorted(lines, key=lambda line: line.at))
 
 
-def _readings(job: Job) -> Iterator[StoryLine]:
+def _readings(job: Job, engine: Engine) -> Iterator[StoryLine]:
     """Readings of one part by one person with one gauge, told together."""
     gauges = {gauge.id: gauge.name for gauge in job.gauges}
-    open_lines: dict[tuple[str, Feature, str, str], list[Reading]] = {}
+    open_lines: dict[tuple[str, str, str, str], list[Reading]] = {}
     for reading in sorted((r for r in job.readings if r.corrects is None), key=lambda r: r.at):
-        key = (reading.journal, reading.feature, reading.by, reading.gauge)
+        key = (reading.part, reading.feature, reading.by, reading.gauge)
         group = open_lines.get(key)
         if group and (reading.at - group[-1].at > TOGETHER or _work_between(job, group[-1], reading)):
-            yield _read_line(group, gauges)
+            yield _read_line(group, gauges, engine)
             group = None
         if group is None:
             open_lines[key] = [reading]
         else:
             group.append(reading)
     for group in open_lines.values():
-        yield _read_line(group, gauges)
+        yield _read_line(group, gauges, engine)
 
 
 def _work_between(job: Job, before: Reading, after: Reading) -> bool:
     return any(before.at <= done.at < after.at for done in job.standing_operations)
 
 
-def _read_line(group: list[Reading], gauges: dict[str, str]) -> StoryLine:
+def _read_line(group: list[Reading], gauges: dict[str, str], engine: Engine) -> StoryLine:
     first = group[0]
-    what = short_name(first.journal) + ("" if first.feature is Feature.JOURNAL else f", {first.feature.value}")
+    what = _called(first.part, engine) + ("" if first.feature == DIAMETER else f", {first.feature}")
     count = len(group)
     spots = " ".join(reading.spot for reading in group) if count <= 8 else f"{group[0].spot} to {group[-1].spot}"
     repeats = sum(reading.repeats is not None for reading in group)
@@ -75,32 +75,34 @@ def _text(reading: Reading) -> str:
     return Notation.usual(reading.unit).with_unit(reading.size)
 
 
-def _corrections(job: Job) -> Iterator[StoryLine]:
+def _corrections(job: Job, engine: Engine) -> Iterator[StoryLine]:
     known = {reading.id: reading for reading in job.readings}
     for reading in job.readings:
         if reading.corrects is not None:
             before = known[reading.corrects]
-            words = f"corrected {short_name(reading.journal)} {reading.spot}: {_text(reading)}, was {_text(before)}"
+            words = (
+                f"corrected {_called(reading.part, engine)} {reading.spot}: {_text(reading)}, was {_text(before)}"
+            )
             yield StoryLine(at=reading.at, by=reading.by, kind=StoryKind.CORRECTED, words=words)
 
 
-def _withdrawals(job: Job) -> Iterator[StoryLine]:
+def _withdrawals(job: Job, engine: Engine) -> Iterator[StoryLine]:
     known = {reading.id: reading for reading in job.readings}
     work = {operation.id: operation for operation in job.operations}
     for withdrawal in job.withdrawals:
         if withdrawal.fact in work:
             done = work[withdrawal.fact]
-            words = f"took back: {done.kind.value} on {_on(done.on)}. What it made stale counts again"
+            words = f"took back: {done.kind.value} on {_called(done.on, engine)}. What it made stale counts again"
             yield StoryLine(at=withdrawal.at, by=withdrawal.by, kind=StoryKind.WITHDRAWN, words=words)
             continue
         reading = known[withdrawal.fact]
-        words = f"took back {short_name(reading.journal)} {reading.spot}, {_text(reading)}"
+        words = f"took back {_called(reading.part, engine)} {reading.spot}, {_text(reading)}"
         yield StoryLine(at=withdrawal.at, by=withdrawal.by, kind=StoryKind.WITHDRAWN, words=words)
 
 
-def _answer(job: Job, answer: SlipAnswer) -> StoryLine:
+def _answer(job: Job, answer: SlipAnswer, engine: Engine) -> StoryLine:
     reading = next(r for r in job.readings if r.id == answer.reading)
-    where, say = f"{short_name(reading.journal)} {reading.spot}", Notation.usual(reading.unit)
+    where, say = f"{_called(reading.part, engine)} {reading.spot}", Notation.usual(reading.unit)
     offered = say.text(answer.offered) if answer.offered is not None else ""
     kept, took = f"kept {_text(reading)} at {where}", f"took {offered} for {where}: {answer.slip}"
     words = took if answer.taken else kept
@@ -108,20 +110,22 @@ def _answer(job: Job, answer: SlipAnswer) -> StoryLine:
     return StoryLine(at=answer.at, by=answer.by, kind=StoryKind.QUESTION, words=words, more=more)
 
 
-def _work(job: Job, done: Operation) -> StoryLine:
-    stale = sum(makes_stale(done, reading) for reading in job.readings)
-    on = _on(done.on)
+def _work(job: Job, done: Operation, engine: Engine) -> StoryLine:
+    stale = sum(makes_stale(done, reading, engine) for reading in job.readings)
+    on = _called(done.on, engine)
     size = ""
-    if done.undersize is not None:
-        size = f" to {Notation.usual(job.shown_in).undersize(done.undersize)} under"
+    if done.step is not None:
+        size = f" to {Notation.usual(job.shown_in).undersize(done.step)} {engine.way_of(done.on)}"
     more = f"{stale} {'reading' if stale == 1 else 'readings'} made stale." if stale else ""
     note = f" {done.note}." if done.note else ""
     words = f"{done.kind.value}: {on}{size}"
     return StoryLine(at=done.at, by=done.by, kind=StoryKind.WORK, words=words, more=more + note)
 
 
-def _on(part: str) -> str:
-    return short_name(part) if part not in ("mains", "rods", "crank") else part
+def _called(part: str, engine: Engine) -> str:
+    """A part by its short name."""
+    known = engine.parts.get(part)
+    return known.short if known is not None else part
 
 
 def _checks(job: Job) -> Iterator[StoryLine]:
@@ -145,9 +149,9 @@ def _sittings(job: Job) -> Iterator[StoryLine]:
         yield StoryLine(at=sitting.at, by=sitting.by, kind=StoryKind.WARMTH, words=words)
 
 
-def _seen(job: Job) -> Iterator[StoryLine]:
+def _seen(job: Job, engine: Engine) -> Iterator[StoryLine]:
     for seen in job.observations:
-        on = _on(seen.on)
+        on = _called(seen.on, engine)
         depth = f", {seen.typed}" if seen.typed else ""
-        words = f"{on}, {seen.look.value}: {seen.answer}{depth}"
+        words = f"{on}, {seen.look}: {seen.answer}{depth}"
         yield StoryLine(at=seen.at, by=seen.by, kind=StoryKind.SEEN, words=words)

@@ -6,8 +6,9 @@ from dataclasses import dataclass
 
 from halfthou.gauges import expanded, standard_doubt
 from halfthou.jobs import Feature, JournalLimits, SourceKind
-from halfthou.lengths import ZERO, Length
+from halfthou.lengths import Length
 from halfthou.sets.decide import SetVerdict
+from halfthou.surveys import PartSurvey
 from halfthou.verdicts import CROWN, Action, Called, FigureKey, JournalVerdict, keeps
 
 
@@ -81,7 +82,7 @@ def clearance_to_be(decided: SetVerdict, journal: str) -> Clearance | None:
     """
     verdict = decided.case.verdicts[journal]
     sizes, shells = sizes_to_be(decided, journal), shells_of(decided, journal)
-    if sizes is None or shells is None or verdict.case.rods > 1:
+    if sizes is None or shells is None or (verdict.case.rods > 1 and not housing_is_read(verdict)):
         return None
     limits = decided.case.limits
     housing, walls = _housing(verdict), _walls(decided, journal, shells)
@@ -91,18 +92,23 @@ def clearance_to_be(decided: SetVerdict, journal: str) -> Clearance | None:
 
 
 def housing_is_read(verdict: JournalVerdict) -> bool:
-    """Whether the housing is read at the crown."""
-    return bool(_crown(verdict))
+    """Whether every housing of the journal is read at the crown, each rod's of a shared pin."""
+    case = verdict.case
+    own = [
+        one for one in case.own_bearings if any(s.size and s.spot in CROWN for s in one.spots(Feature.HOUSING_BORE))
+    ]
+    return bool(own) and (case.rods == 1 or len(own) == case.rods)
 
 
 def _crown(verdict: JournalVerdict) -> list[tuple[Length, Length]]:
     """The housing at the crown as read: its least and most with doubt and warmth allowed for."""
-    bench = verdict.case.survey.bench
+    taken_with = verdict.case.survey.taken_with
     found = []
-    for state in verdict.case.survey.bearing.get(Feature.HOUSING_BORE, ()):
+    states = [state for one in verdict.case.own_bearings for state in one.spots(Feature.HOUSING_BORE)]
+    for state in states:
         size = state.size
         if state.spot in CROWN and size is not None:
-            doubt = expanded(standard_doubt(bench.budget(state.counted)))
+            doubt = expanded(standard_doubt(taken_with.budget(state.counted)))
             rise = max(taken.setup.may_be_less(taken.size) for taken in state.counted)
             found.append((size - doubt - rise, size + doubt))
     return found
@@ -110,7 +116,7 @@ def _crown(verdict: JournalVerdict) -> list[tuple[Length, Length]]:
 
 def _housing(verdict: JournalVerdict) -> tuple[Length, Length] | None:
     read = _crown(verdict)
-    if read:
+    if housing_is_read(verdict):
         return min(low for low, _ in read), max(high for _, high in read)
     band = verdict.case.limits.housing_bore
     return None if band is None else (band.least, band.most)
@@ -120,15 +126,22 @@ def _walls(decided: SetVerdict, journal: str, shells: Length) -> tuple[Length, L
     """Both walls together, of the shells that will be fitted."""
     verdict = decided.case.verdicts[journal]
     if verdict.case.new_shells and keeps(decided.action_of(journal)):
-        bench = verdict.case.survey.bench
-        read = [s for s in verdict.case.survey.bearing.get(Feature.WALL, ()) if s.size is not None]
-        if len(read) == 2:
-            sizes = [state.size or ZERO for state in read]
-            doubt = expanded(sum(standard_doubt(bench.budget(state.counted)) for state in read))
-            both = sizes[0] + sizes[1]
-            return both - doubt, both + doubt
+        pairs = [found for one in verdict.case.own_bearings if (found := _pair(verdict, one)) is not None]
+        if len(pairs) == verdict.case.rods:
+            return min(low for low, _ in pairs), max(high for _, high in pairs)
     wall = decided.case.limits.wall
     return None if wall is None else (wall.least * 2 + shells, wall.most * 2 + shells)
+
+
+def _pair(verdict: JournalVerdict, bearing: PartSurvey) -> tuple[Length, Length] | None:
+    """Both walls of one bearing together as read, with their doubt; None where one is not read."""
+    taken_with = verdict.case.survey.taken_with
+    read = [(s.size, s.counted) for s in bearing.spots(Feature.WALL) if s.size is not None]
+    if len(read) != 2:
+        return None
+    doubt = expanded(sum(standard_doubt(taken_with.budget(counted)) for _, counted in read))
+    both = read[0][0] + read[1][0]
+    return both - doubt, both + doubt
 
 
 def sizes_to_be(decided: SetVerdict, journal: str) -> tuple[Length, Length] | None:
@@ -201,3 +214,10 @@ def clearance_is_settled(decided: SetVerdict, journal: str) -> bool:
     measured = (verdict.finding(FigureKey.CLEARANCE_LEAST), verdict.finding(FigureKey.CLEARANCE_MOST))
     kept = keeps(decided.action_of(journal))
     return not (kept and any(f is not None and f.called is not Called.WITHIN for f in measured))
+
+
+def missing_shells(decided: SetVerdict) -> tuple[Length, ...]:
+    """The undersizes of shells that the decision needs and that cannot be bought."""
+    can = {shell.size for shell in decided.case.limits.shells if shell.can_be_bought}
+    needed = {size for name in decided.case.verdicts if (size := shells_of(decided, name)) is not None}
+    return tuple(sorted(needed - can, key=lambda size: size.nm))

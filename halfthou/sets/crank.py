@@ -6,26 +6,26 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from halfthou.jobs import Decision, DecisionKind, Job, JournalSet, Look, Waived
+from halfthou.operations import CRACK_FOUND
 from halfthou.sets.decide import End, SetVerdict
-from halfthou.surveys import CRACK_FOUND
 from halfthou.verdicts import Action
 
 
-def standing_decisions(job: Job) -> dict[tuple[JournalSet, str, Waived | None], Decision]:
-    """The decisions that stand: the last of each set, journal and matter that was made here and not taken back."""
-    last: dict[tuple[JournalSet, str, Waived | None], Decision] = {}
+def standing_decisions(job: Job) -> dict[tuple[str, str, Waived | None], Decision]:
+    """The decisions that stand: the last of each set, part and matter that was made here and not taken back."""
+    last: dict[tuple[str, str, Waived | None], Decision] = {}
     for decision in sorted(job.decisions, key=lambda d: (d.at, d.id)):
         if not decision.made_elsewhere:
-            last[decision.set, decision.journal or "", decision.about] = decision
+            last[decision.set, decision.part or "", decision.about] = decision
     return {key: one for key, one in last.items() if one.kind is not DecisionKind.TAKEN_BACK}
 
 
 def waived_of(job: Job) -> dict[str, frozenset[Waived]]:
-    """What is waived of each journal."""
+    """What is waived of each part."""
     found: dict[str, frozenset[Waived]] = {}
-    for (_, journal, about), decision in standing_decisions(job).items():
-        if decision.kind is DecisionKind.WAIVED and journal:
-            found[journal] = found.get(journal, frozenset()) | {about or Waived.READINGS}
+    for (_, part, about), decision in standing_decisions(job).items():
+        if decision.kind is DecisionKind.WAIVED and part:
+            found[part] = found.get(part, frozenset()) | {about or Waived.READINGS}
     return found
 
 
@@ -37,7 +37,7 @@ def overruled(decided: SetVerdict, decision: Decision | None) -> SetVerdict:
     if decision is None or decision.kind is not DecisionKind.OVERRIDDEN:
         return decided
     action = Action(decision.action)
-    undersize = decision.undersize
+    undersize = decision.step
     if undersize is None and action is not Action.REPLACE:
         undersize = None if decided.case.mixed else decided.case.present
     return replace(decided, action=action, undersize=undersize, decision=decision)

@@ -8,7 +8,7 @@ from enum import StrEnum
 from halfthou.jobs import Decision, HouseRules, JournalLimits, JournalSet, Observation, SourceKind, Waived
 from halfthou.lengths import Length
 from halfthou.sets.hardening import HardeningSays, hardening_says
-from halfthou.sets.undersize import Reach, SizeChoice, choose_regrind_size, regrind_steps, workable_band
+from halfthou.sets.one_size import Reach, SizeChoice, choose_regrind_size, regrind_steps, workable_band
 from halfthou.surveys import sheet_steps
 from halfthou.verdicts import SIZE_OPEN, Action, Called, JournalVerdict, MarkCode, Open, keeps
 
@@ -68,6 +68,16 @@ class SetVerdict:
     awaiting: tuple[str, ...]
     ended: End | None = None
     decision: Decision | None = None
+
+    @property
+    def step(self) -> Length | None:
+        """The undersize it goes to."""
+        return self.undersize
+
+    @property
+    def ends(self) -> bool:
+        """Whether the crank is at its end."""
+        return self.ended is not None or self.action is Action.REPLACE
 
     @property
     def so_far(self) -> bool:
@@ -206,7 +216,7 @@ def _grinding(case: SetCase, choice: SizeChoice) -> Action:
     """Regrind where a size is sure, refer where only a person can say, replace at the end of the road."""
     if choice.sure is not None:
         outlook = choice.at(choice.sure)
-        return Action.REFER if outlook is not None and outlook.step.asked else Action.REGRIND
+        return Action.REFER if outlook is not None and outlook.rung.asked else Action.REGRIND
     if len(sheet_steps(case.limits)) < 2 or choice.tight is not None:
         return Action.REFER
     if case.limits.size.source.kind is SourceKind.RULE_OF_THUMB:

@@ -15,7 +15,7 @@ RULE = "sets.regrind.hardened"
 NITRIDED_MOST = Length(250_000)
 
 
-class Case(StrEnum):
+class HardeningCase(StrEnum):
     """What the hardening says of a proposed regrind."""
 
     UNKNOWN = "hardening not known"
@@ -34,7 +34,7 @@ class HardeningSays:
     """The action that follows, why, and the radial case that is left where that is known."""
 
     action: Action
-    case: Case
+    case: HardeningCase
     hardening: Hardening
     left: Length | None = None
     least: Length | None = None
@@ -60,28 +60,28 @@ def hardening_says(limits: JournalLimits, house: HouseRules, undersize: Length) 
     if kind is Hardening.NONE:
         return None
     if kind is Hardening.UNKNOWN:
-        return HardeningSays(Action.REFER, Case.UNKNOWN, kind)
+        return HardeningSays(Action.REFER, HardeningCase.UNKNOWN, kind)
     if house.hardened_crank is HardenedCrank.NEVER:
         if house.confirmed:
-            return HardeningSays(Action.REPLACE, Case.HOUSE_NEVER, kind)
-        return HardeningSays(Action.REFER, Case.HOUSE_NOT_CHOSEN, kind)
+            return HardeningSays(Action.REPLACE, HardeningCase.HOUSE_NEVER, kind)
+        return HardeningSays(Action.REFER, HardeningCase.HOUSE_NOT_CHOSEN, kind)
     if kind is Hardening.NITROCARBURISED:
-        return HardeningSays(Action.REFER, Case.SKIN, kind)
+        return HardeningSays(Action.REFER, HardeningCase.SKIN, kind)
     if kind is Hardening.NITRIDED and undersize > NITRIDED_MOST:
-        return HardeningSays(Action.REFER, Case.TOO_DEEP, kind)
+        return HardeningSays(Action.REFER, HardeningCase.TOO_DEEP, kind)
     return _within_case(limits, undersize)
 
 
 def _within_case(limits: JournalLimits, undersize: Length) -> HardeningSays:
     kind, depth, least = limits.hardening, limits.case_depth, limits.least_case
     if depth is None or depth.source.kind is SourceKind.RULE_OF_THUMB:
-        return HardeningSays(Action.REFER, Case.DEPTH_NOT_KNOWN, kind)
+        return HardeningSays(Action.REFER, HardeningCase.DEPTH_NOT_KNOWN, kind)
     left = case_left(depth.value, undersize)
     if left <= ZERO:
-        return HardeningSays(Action.REPLACE, Case.THROUGH, kind, left)
+        return HardeningSays(Action.REPLACE, HardeningCase.THROUGH, kind, left)
     if kind is Hardening.INDUCTION:
         if least is None or least.source.kind is SourceKind.RULE_OF_THUMB:
-            return HardeningSays(Action.REFER, Case.LEAST_NOT_KNOWN, kind, left)
+            return HardeningSays(Action.REFER, HardeningCase.LEAST_NOT_KNOWN, kind, left)
         if left < least.value:
-            return HardeningSays(Action.REPLACE, Case.THROUGH, kind, left, least.value)
-    return HardeningSays(Action.REGRIND, Case.LEFT, kind, left)
+            return HardeningSays(Action.REPLACE, HardeningCase.THROUGH, kind, left, least.value)
+    return HardeningSays(Action.REGRIND, HardeningCase.LEFT, kind, left)

@@ -1,21 +1,8 @@
 """Surveys: what was read where, what form it shows, what looks like a slip, and what is still to read."""
 
-from halfthou.surveys.current import (
-    ALIKE,
-    CRACK_FOUND,
-    PASSED,
-    Aside,
-    JournalSurvey,
-    SpotState,
-    seen_on,
-    spot_in,
-    spots_at,
-    standing_readings,
-    standing_sizes,
-    survey_journals,
-)
-from halfthou.surveys.entry import read_at, window_for, window_of_feature
-from halfthou.surveys.form import REAR, Form, Measure, Ovality, Where, fit_ovality, form_of, places_of
+from halfthou.surveys.doubting import ALIKE
+from halfthou.surveys.entry import read_at, window_for
+from halfthou.surveys.forms import REAR, Form, Measure, Ovality, Where, fit_ovality, form_of, places_of
 from halfthou.surveys.order import reading_order
 from halfthou.surveys.present_size import (
     HIGH,
@@ -28,12 +15,24 @@ from halfthou.surveys.present_size import (
     present_undersize,
     sheet_steps,
 )
-from halfthou.surveys.suspicion import Doubtful, Expected, Suspicion, expected_of, find_suspects
+from halfthou.surveys.seen import PASSED, Seen, seen_on
+from halfthou.surveys.spots import Aside, SpotState
+from halfthou.surveys.survey import (
+    FeatureSurvey,
+    PartSurvey,
+    every_spot,
+    plan_of,
+    spot_in,
+    spots_at,
+    standing_readings,
+    standing_sizes,
+    survey_parts,
+)
+from halfthou.surveys.suspicion import Doubtful, Suspicion, find_suspects
 from halfthou.surveys.taken import Taken, TakenWith, lay_out
 
 __all__ = [
     "ALIKE",
-    "CRACK_FOUND",
     "HIGH",
     "PASSED",
     "POLISH_SHELL",
@@ -41,25 +40,27 @@ __all__ = [
     "Aside",
     "Doubtful",
     "Evidence",
-    "Expected",
+    "FeatureSurvey",
     "Form",
-    "JournalSurvey",
     "Measure",
     "Ovality",
+    "PartSurvey",
     "PresentSize",
     "Rests",
+    "Seen",
     "SpotState",
     "Suspicion",
     "Taken",
     "TakenWith",
     "Where",
     "agreed_size",
-    "expected_of",
+    "every_spot",
     "find_suspects",
     "fit_ovality",
     "form_of",
     "lay_out",
     "places_of",
+    "plan_of",
     "present_sizes",
     "present_undersize",
     "read_at",
@@ -70,7 +71,6 @@ __all__ = [
     "spots_at",
     "standing_readings",
     "standing_sizes",
-    "survey_journals",
+    "survey_parts",
     "window_for",
-    "window_of_feature",
 ]

@@ -5,47 +5,44 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import replace
 
+from halfthou.engines import FeatureKind
 from halfthou.gauges import WEIGHT, ReadText, Slip, slips_of
-from halfthou.jobs import Feature, Gauge, JournalLimits
+from halfthou.jobs import Gauge, LimitsSheet
 from halfthou.lengths import ZERO, Asked, Choice, Length, Notation, Typed, Unit, Window, read_here
-from halfthou.surveys.suspicion import expected_of
 
-#: How far past the sheet's own sizes a reading may lie before it is asked about: 0.010 in below the last
-#: undersize, 0.001 in above new. Source: docs/trade: Slips of reading, from memory.
+#: How far past the sheet's own sizes a reading may lie before it is asked about: 0.010 in past the last step,
+#: 0.001 in past new the other way. Source: docs/trade: Slips of reading, from memory.
 BELOW, ABOVE = Length(254_000), Length(25_400)
 #: A feature of which the sheet says nothing is taken for anything a bench reads: 1 mm to 1 m.
 ANYTHING = Window(Length(50_000_000), Length(1_000_000), Length(1_000_000_000))
 
 
-def window_for(limits: JournalLimits, present: Length, read: Iterable[Length]) -> Window:
-    """The window of sizes for a journal of one set.
+def window_for(
+    sheet: LimitsSheet, one: str, feature: FeatureKind, present: Length, read: Iterable[Length]
+) -> Window:
+    """The window of sizes of one feature of a set.
 
-    Takes:   the limits; the undersize the set stands at (measured, or claimed while nothing is read);
-             the readings of the set so far.
-    Gives:   the window. A signed number counts from the largest size when new, less the present undersize.
+    Takes:   the limits; the step the set stands at (measured, or claimed while nothing is read); the readings of
+             the set so far.
+    Gives:   the window: a little past new on the side that wear leaves alone, well past the last step on the other;
+             anything where the sheet says nothing. A signed number counts from the unworn end when new, the present
+             step allowed for.
     """
     sizes = sorted(read)
-    last_step = max((shell.undersize for shell in limits.shells), default=ZERO)
-    claimed = limits.size.least - present if present > ZERO else None
-    near = sizes[len(sizes) // 2] if sizes else claimed
-    return Window(
-        nominal=limits.size.most - present,
-        least=limits.size.least - last_step - BELOW,
-        most=limits.size.most + ABOVE,
-        near=near,
-    )
-
-
-def window_of_feature(limits: JournalLimits, feature: Feature, read: Iterable[Length]) -> Window:
-    """The window for a bore or a wall, by the bands of the sheet; anything where the sheet has none."""
-    sizes = sorted(read)
     near = sizes[len(sizes) // 2] if sizes else None
-    expected = expected_of(limits, feature)
+    expected = feature.expected(sheet, one)
     if expected is None:
         return replace(ANYTHING, near=near)
-    low = min(band[0] for band in expected.bands)
-    high = max(band[1] for band in expected.bands)
-    return Window(expected.nominal, Length(low) - BELOW, Length(high) + BELOW, near)
+    low = Length(min(band[0] for band in expected.bands))
+    high = Length(max(band[1] for band in expected.bands))
+    if feature.plan is None:
+        return Window(expected.nominal, low - BELOW, high + BELOW, near)
+    least, most = expected.bands[0]
+    if feature.hole:
+        claimed = Length(most) + present if present > ZERO else None
+        return Window(Length(least) + present, low - ABOVE, high + BELOW, near or claimed)
+    claimed = Length(least) - present if present > ZERO else None
+    return Window(Length(most) - present, low - BELOW, high + ABOVE, near or claimed)
 
 
 def read_at(text: str, unit: Unit, window: Window, gauge: Gauge) -> Typed | Asked:

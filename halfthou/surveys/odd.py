@@ -6,9 +6,10 @@ import math
 from functools import lru_cache
 from typing import NamedTuple
 
+from halfthou.engines import Expected
 from halfthou.jobs import Plan
 from halfthou.lengths import Length
-from halfthou.surveys.suspicion import Doubtful, Expected, Suspicion, meant_here
+from halfthou.surveys.suspicion import Doubtful, Suspicion, meant_here
 from halfthou.surveys.taken import Taken
 
 #: A reading stands out only by more than three tenths and a half, and by so many times the others' scatter.

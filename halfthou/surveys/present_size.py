@@ -64,7 +64,7 @@ class Evidence:
 
 def sheet_steps(limits: JournalLimits) -> tuple[Length, ...]:
     """Standard and the grind steps of a sheet, smallest first."""
-    return tuple(sorted({ZERO, *(s.undersize for s in limits.shells if s.undersize > POLISH_SHELL)}, key=_nm))
+    return tuple(sorted({ZERO, *(s.size for s in limits.shells if s.size > POLISH_SHELL)}, key=_nm))
 
 
 def _nm(length: Length) -> int:

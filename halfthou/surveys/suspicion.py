@@ -8,23 +8,19 @@ from dataclasses import dataclass
 from enum import StrEnum
 from statistics import median
 
+from halfthou.engines import ABOVE_NM, WEAR_NM, Expected
 from halfthou.gauges import THROUGHOUT, WEIGHT, GaugeQuestion, ReadText, Slip, SlipKind, slips_of
-from halfthou.jobs import Feature, JournalLimits
 from halfthou.lengths import Length
 from halfthou.surveys.taken import Taken
 
 #: Two tenths: readings of one part are never expected to agree better. Source: docs/trade: Slips of reading.
 FLOOR_NM = 5_080
-#: How far below the size it was ground to a whole journal may be worn. Source: common practice, no source.
-WEAR_NM = 76_200
-#: How far above new a size may read before it is odd. Source: docs/trade: Slips of reading.
-ABOVE_NM = 25_400
 #: Median absolute deviation to standard deviation. Source: the normal distribution.
 MAD_TO_SIGMA = 1.4826
 #: Up to so far from the rest a reading is borne out by a neighbour that agrees: 14 thou, well under a turn.
 #: Source: common practice, no source.
 BORNE_OUT_NM = 355_600
-#: From so many readings on a journal is looked at as a whole.
+#: From so many readings on a part is looked at as a whole.
 ENOUGH = 4
 
 
@@ -43,9 +39,9 @@ class Doubtful(StrEnum):
 class Suspicion:
     """A doubt about one reading. `holds` says that it is not judged until somebody has answered.
 
-    `offers` are the sizes it may have meant, as the gauge would have said them; `neighbour` the journal it fits;
+    `offers` are the sizes it may have meant, as the gauge would have said them; `neighbour` the part it fits;
     `away` how far it lies from where its neighbours put it; `throughout` that the
-    whole journal is off by the same; `gauge` what is asked about the gauge it was read with.
+    whole part is off by the same; `gauge` what is asked about the gauge it was read with.
     """
 
     reading: str
@@ -58,48 +54,11 @@ class Suspicion:
     gauge: GaugeQuestion | None = None
 
 
-@dataclass(frozen=True, slots=True)
-class Expected:
-    """What the sizes of one set and feature can be: the bands of its steps, and how far its readings may differ."""
-
-    bands: tuple[tuple[int, int], ...]
-    tolerance_nm: int
-    apart_nm: int
-    nominal: Length
-
-    def holds(self, nm: float) -> bool:
-        """Whether a journal can stand there, worn from one of its steps."""
-        return any(low - WEAR_NM <= nm <= high + ABOVE_NM for low, high in self.bands)
-
-    def nearest(self, nm: float) -> int:
-        """The top of the band that is nearest."""
-        return min((high for _, high in self.bands), key=lambda high: abs(high - nm))
-
-
-def expected_of(limits: JournalLimits, feature: Feature) -> Expected | None:
-    """What a feature of a set can measure by its limits sheet; None where the sheet says nothing of it."""
-    steps = {0, *(shell.undersize.nm for shell in limits.shells)}
-    apart = max(limits.out_of_round.value.nm * 3 // 4, FLOOR_NM)
-    size, housing, wall = limits.size, limits.housing_bore, limits.wall
-    if feature is Feature.JOURNAL:
-        bands = tuple((size.least.nm - step, size.most.nm - step) for step in steps)
-    elif feature is Feature.HOUSING_BORE and housing is not None:
-        bands = ((housing.least.nm, housing.most.nm),)
-    elif feature is Feature.WALL and wall is not None:
-        bands = tuple((wall.least.nm + step // 2, wall.most.nm + step // 2) for step in steps)
-    elif feature is Feature.BEARING_BORE and housing is not None and wall is not None:
-        low, high = housing.least.nm - 2 * wall.most.nm, housing.most.nm - 2 * wall.least.nm
-        bands = tuple((low - step, high - step) for step in steps)
-    else:
-        return None
-    return Expected(bands, bands[0][1] - bands[0][0], apart, Length(max(high for _, high in bands)))
-
-
 def find_suspects(read: Mapping[str, tuple[Taken, ...]], expected: Expected) -> dict[str, Suspicion]:
     """The doubtful readings of one feature of a set, by reading.
 
-    Takes:   the current readings of every journal of the set; what they can be.
-    Gives:   a suspicion for each reading that lies outside its neighbours, or whose whole journal does.
+    Takes:   the current readings of every part of the set; what they can be.
+    Gives:   a suspicion for each reading that lies outside its neighbours, or whose whole part does.
     Rule:    surveys.slips.   Source: docs/trade: Slips of reading. Nothing is corrected here: a person takes or
              keeps.
     """
@@ -137,7 +96,7 @@ def _reference(at: float, family: list[float], expected: Expected) -> float:
 def _throughout(
     taken: tuple[Taken, ...], middle: float, family: list[float], expected: Expected
 ) -> dict[str, Suspicion]:
-    """Whether a whole journal carries one slip: far from the rest of its set, or from every step of its size."""
+    """Whether a whole part carries one slip: far from the rest of its set, or from every step of its size."""
     if len(taken) < ENOUGH:
         return {}
     stands = expected.holds(middle)
@@ -146,9 +105,9 @@ def _throughout(
     if (stands and not apart) or (apart and not stands and centre is not None and not expected.holds(centre)):
         return {}
     for kind, step in _steps(taken[0], expected):
-        # Without a family to compare with, a journal below its step may as well be worn: only a slip that makes it
-        # larger is asked about.
-        if not apart and step < 0:
+        # Without a family to compare with, a part past its step may as well be worn: only a slip that takes it back
+        # against the wear is asked about.
+        if not apart and (step > 0 if expected.hole else step < 0):
             continue
         moved = middle + step
         fits = abs(moved - centre) <= ABOVE_NM if apart and centre is not None else expected.holds(moved)

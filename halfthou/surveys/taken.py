@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from datetime import timedelta
 from functools import cached_property
 
+from halfthou.engines import Engine
 from halfthou.gauges import (
     RISE_K,
     Budget,
@@ -27,7 +28,7 @@ from halfthou.gauges import (
     shared_terms,
     shifted,
 )
-from halfthou.jobs import COMPARATORS, Condition, Feature, Job, Material, Reading, Sitting, set_of
+from halfthou.jobs import COMPARATORS, Condition, Job, Material, Reading, Sitting
 from halfthou.lengths import Length
 
 _ALUMINIUM = (Material.CAST_ALUMINIUM, Material.HYPEREUTECTIC, Material.PISTON_ALLOY, Material.FORGED_2618)
@@ -51,6 +52,7 @@ class TakenWith:
     """What the readings of a job were taken with. Works out each way of reading once."""
 
     job: Job
+    engine: Engine
     cabinet: Cabinet
     repeats: dict[tuple[str, str], list[list[int]]]
     taken_slips: dict[str, Length]
@@ -63,7 +65,7 @@ class TakenWith:
 
     @cached_property
     def warm(self) -> bool:
-        """Whether a journal was read that had not rested, or whose temperature nobody took."""
+        """Whether a part was read that had not rested, or whose temperature nobody took."""
         unrested = any(s.part_c is None and s.condition is not Condition.RESTED for s in self._sittings.values())
         return unrested or self.job.limits.crank_material in _ALUMINIUM
 
@@ -79,8 +81,9 @@ class TakenWith:
         setting = None
         if checks:
             setting = in_force(checks, reading.at, reading.size, self._stands[reading.gauge])
-        part = reading.journal[0], reading.feature
-        key = (reading.gauge, reading.by, reading.sitting, setting.check.id if setting else "", *part)
+        part = self.engine.parts[reading.part]
+        of = part.kind, part.set, reading.feature
+        key = (reading.gauge, reading.by, reading.sitting, setting.check.id if setting else "", *of)
         known = self._setups.get(key)
         if known is None:
             known = self._setups[key] = self._new_setup(reading, setting)
@@ -89,7 +92,8 @@ class TakenWith:
     def question(self, taken: Taken) -> GaugeQuestion | None:
         """What has to be asked about the gauge of a reading before the reading counts."""
         gauge, reading = taken.setup.gauge, taken.reading
-        question = question_of(gauge, taken.setup.setting, reading)
+        needed = self.engine.feature(reading.part, reading.feature).purpose
+        question = question_of(gauge, taken.setup.setting, reading, needed)
         if question is None and gauge.kind in COMPARATORS:
             checks = self.cabinet.settings.get(gauge.id, ())
             return GaugeQuestion.DRIFTED if shifted(gauge, checks, reading) else None
@@ -108,7 +112,8 @@ class TakenWith:
         house, gauge = self.job.house_rules, self.cabinet.gauges[reading.gauge]
         sitting = self._sittings.get(reading.sitting) if reading.sitting else None
         part_c = sitting.part_c if sitting else None
-        material = material_of(self.job, reading.journal, reading.feature)
+        part = self.engine.parts[reading.part]
+        material = self.engine.feature(part.id, reading.feature).material(self.job.limits, part.set)
         rise = 0
         if part_c is None:
             rise = RISE_K[sitting.condition] if sitting else 0
@@ -136,21 +141,12 @@ class TakenWith:
     def _one(self, taken: Taken) -> Budget:
         """One reading's budget; what it shares with its part is worked out once, at the first size met."""
         reading, setup = taken.reading, taken.setup
-        part = (
-            reading.journal if reading.feature is Feature.JOURNAL else f"{reading.journal} {reading.feature.value}"
-        )
+        part = f"{reading.part} {reading.feature}"
         key = id(setup), part
         shared = self._shared.get(key)
         if shared is None:
             shared = self._shared[key] = shared_terms(setup, taken.size, part, self.cabinet)
         return (*shared, *own_terms(setup, SpotRead(reading.id, part, reading.spot)))
-
-
-def material_of(job: Job, journal: str, feature: Feature) -> Material:
-    """What a feature is made of. Shells are steel-backed."""
-    if feature is Feature.JOURNAL:
-        return job.limits.crank_material
-    return Material.STEEL if feature is Feature.WALL else job.limits.of(set_of(journal)).housing_material
 
 
 def _roots(standing: tuple[Reading, ...]) -> dict[str, str]:
@@ -167,7 +163,7 @@ def _roots(standing: tuple[Reading, ...]) -> dict[str, str]:
     return found
 
 
-def lay_out(job: Job, standing: tuple[Reading, ...]) -> TakenWith:
+def lay_out(job: Job, engine: Engine, standing: tuple[Reading, ...]) -> TakenWith:
     """What the readings that stand were taken with.
 
     Repeats are pooled for each person on each gauge, from setting checks and from spots read again, in this job.
@@ -186,6 +182,7 @@ def lay_out(job: Job, standing: tuple[Reading, ...]) -> TakenWith:
         repeats[check.gauge, check.by].append([read.nm for read in check.read])
     return TakenWith(
         job=job,
+        engine=engine,
         cabinet=Cabinet({gauge.id: gauge for gauge in job.gauges}, settings_of(job.checks)),
         repeats=repeats,
         roots=roots,

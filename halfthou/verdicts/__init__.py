@@ -6,44 +6,57 @@ from halfthou.verdicts.bearing import (
     Bore,
     From,
     bore_sizes,
+    clearance_known,
     housing_findings,
     housing_read,
     measured_clearance,
 )
-from halfthou.verdicts.before_measuring import blind_to_a_turn, fitness_notes
 from halfthou.verdicts.case import JournalCase
-from halfthou.verdicts.cautions import Caution, cautions_for, cautions_of_work
 from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
-from halfthou.verdicts.contradictions import Clashing, Contradiction, contradictions
-from halfthou.verdicts.doubt_words import DoubtShown, Offer, doubt_shown, settling_words, warmth_reasons
-from halfthou.verdicts.figures import worst_state
+from halfthou.verdicts.contradictions import Clashing, Contradiction, contradictions, top_against_bottom, twice
+from halfthou.verdicts.figures import (
+    OUT_OF_ROUND,
+    TAPER,
+    FigureKind,
+    budget_of,
+    bulge,
+    measured,
+    most,
+    own_and_common,
+    roundness,
+    worst_state,
+)
 from halfthou.verdicts.finding import Called, FigureKey, Finding, Limit, Measured, call, conformance, judge
 from halfthou.verdicts.journal import (
     HOT,
+    LIGHT,
     SIZE_OPEN,
+    TURNED,
     JournalVerdict,
     Open,
     housing_awaited,
     judge_journal,
     keeps,
 )
-from halfthou.verdicts.settling import Settling, Way, settlings
-from halfthou.verdicts.words import Reason, contradiction_words, journal_reasons, sentence
+from halfthou.verdicts.settling import Settling, Way, gauges_for, scale_now, settlings
 
 __all__ = [
     "CROWN",
     "HOT",
+    "LIGHT",
     "MARKS",
+    "OUT_OF_ROUND",
     "SIZE_OPEN",
+    "TAPER",
+    "TURNED",
     "Action",
     "Bore",
     "Called",
-    "Caution",
     "Clashing",
     "CleanUp",
     "Contradiction",
-    "DoubtShown",
     "FigureKey",
+    "FigureKind",
     "Finding",
     "From",
     "JournalCase",
@@ -52,34 +65,33 @@ __all__ = [
     "Mark",
     "MarkCode",
     "Measured",
-    "Offer",
     "Open",
-    "Reason",
     "Score",
     "Settling",
     "Way",
-    "blind_to_a_turn",
     "bore_sizes",
+    "budget_of",
+    "bulge",
     "call",
-    "cautions_for",
-    "cautions_of_work",
     "clean_up_size",
+    "clearance_known",
     "conformance",
-    "contradiction_words",
     "contradictions",
-    "doubt_shown",
-    "fitness_notes",
+    "gauges_for",
     "housing_awaited",
     "housing_findings",
     "housing_read",
-    "journal_reasons",
     "judge",
     "judge_journal",
     "keeps",
+    "measured",
     "measured_clearance",
-    "sentence",
-    "settling_words",
+    "most",
+    "own_and_common",
+    "roundness",
+    "scale_now",
     "settlings",
-    "warmth_reasons",
+    "top_against_bottom",
+    "twice",
     "worst_state",
 ]

@@ -15,6 +15,9 @@ class Action(StrEnum):
     POLISH = "polish"
     FIT_UNDERSIZE = "fit undersize"
     REGRIND = "regrind"
+    HONE = "light hone"
+    REBORE = "rebore"
+    SLEEVE = "sleeve"
     REFER = "refer"
     REPLACE = "replace"
     MEASURE = "measure"
@@ -27,6 +30,9 @@ class MarkCode(StrEnum):
     POLISH = "polish"
     FIT_UNDERSIZE = "fit-undersize"
     REGRIND = "regrind"
+    HONE = "hone"
+    REBORE = "rebore"
+    SLEEVE = "sleeve"
     WITH_SET = "with-set"
     REFER = "refer"
     REPLACE = "replace"
@@ -60,6 +66,19 @@ MARKS: dict[MarkCode, Mark] = {
             word="regrind",
             meaning="Needs grinding to the next size that can be bought and that it cleans up at.",
         ),
+        Mark(code=MarkCode.HONE, letter="H", word="light hone", meaning="Sound; a light hone and new rings."),
+        Mark(
+            code=MarkCode.REBORE,
+            letter="B",
+            word="rebore",
+            meaning="Needs boring and honing to the next size that pistons and rings are sold for.",
+        ),
+        Mark(
+            code=MarkCode.SLEEVE,
+            letter="L",
+            word="sleeve",
+            meaning="Past boring by itself: a sleeve takes its place.",
+        ),
         Mark(
             code=MarkCode.WITH_SET,
             letter="S",
@@ -72,7 +91,7 @@ MARKS: dict[MarkCode, Mark] = {
             word="refer",
             meaning="Needs somebody else's word first: crack test, maker, licensed work.",
         ),
-        Mark(code=MarkCode.REPLACE, letter="X", word="replace", meaning="No way back to size. Another crank."),
+        Mark(code=MarkCode.REPLACE, letter="X", word="replace", meaning="No way back to size. Another part."),
         Mark(
             code=MarkCode.TOO_CLOSE,
             letter="T",

@@ -1,8 +1,8 @@
 """The oil clearance a journal will have, and its housing against its band, from what was read where it was read.
 
 Clearance is taken at the crown only: shells are thinner near the joint. It is that of the shells that will be
-fitted; what old shells gave is told as it lay. On a pin that two rods share nobody can say which rod a housing
-belongs to.
+fitted; what old shells gave is told as it lay. On a pin that two rods share each rod has its own; of an older record
+that names only the pin nobody can say whose it was.
 """
 
 from __future__ import annotations
@@ -14,7 +14,7 @@ from enum import StrEnum
 from halfthou.gauges import Budget, beyond_guard, combine, guard_band, standard_doubt
 from halfthou.jobs import Feature
 from halfthou.lengths import ZERO, Length
-from halfthou.surveys import SpotState
+from halfthou.surveys import PartSurvey, SpotState
 from halfthou.verdicts.case import JournalCase
 from halfthou.verdicts.figures import own_and_common
 from halfthou.verdicts.finding import FigureKey, Finding, Limit, Measured, judge
@@ -50,28 +50,40 @@ def _rise(state: SpotState) -> Length:
 
 
 def bore_sizes(case: JournalCase, *, crown: bool = True) -> tuple[list[Bore], From]:
-    """The bearing bore where it is known, with its budget: as read, or housing bore less both walls."""
-    bench, bearing = case.survey.bench, case.survey.bearing
+    """The bearing bore where it is known, with its budget: as read, or housing bore less both walls. Of a pin that
+    two rods share, those of both rods."""
+    found: list[Bore] = []
+    source = From.HOUSING_AND_WALLS
+    for bearing in case.own_bearings:
+        bores, its_source = _bores_of(case, bearing, crown=crown)
+        found += bores
+        source = its_source if bores else source
+    return found, source
+
+
+def _bores_of(case: JournalCase, bearing: PartSurvey, *, crown: bool) -> tuple[list[Bore], From]:
+    taken_with = case.survey.taken_with
     where = CROWN if crown else tuple(f"{plane}{angle}" for plane in "12" for angle in "abc")
-    read = [(state, size) for state, size in _known(bearing.get(Feature.BEARING_BORE, ())) if state.spot in where]
+    of = "" if case.rods == 1 else f"{bearing.part.short} "
+    read = [(state, size) for state, size in _known(bearing.spots(Feature.BEARING_BORE)) if state.spot in where]
     if read:
         found = [
-            Bore(size, f"bore {state.spot}", bench.budget(state.counted), _rise(state), ZERO)
+            Bore(size, f"{of}bore {state.spot}", taken_with.budget(state.counted), _rise(state), ZERO)
             for state, size in read
         ]
         return found, From.BORE
-    housing = [(s, size) for s, size in _known(bearing.get(Feature.HOUSING_BORE, ())) if s.spot in where]
-    walls = _known(bearing.get(Feature.WALL, ()))
+    housing = [(s, size) for s, size in _known(bearing.spots(Feature.HOUSING_BORE)) if s.spot in where]
+    walls = _known(bearing.spots(Feature.WALL))
     if not housing or len(walls) < 2:
         return [], From.HOUSING_AND_WALLS
     (upper, w_upper), (lower, w_lower) = walls
-    both = ((-1.0, bench.budget(upper.counted)), (-1.0, bench.budget(lower.counted)))
+    both = ((-1.0, taken_with.budget(upper.counted)), (-1.0, taken_with.budget(lower.counted)))
     thinner = _rise(upper) + _rise(lower)
     return [
         Bore(
             size - w_upper - w_lower,
-            f"housing {state.spot}",
-            combine(((1.0, bench.budget(state.counted)), *both)),
+            f"{of}housing {state.spot}",
+            combine(((1.0, taken_with.budget(state.counted)), *both)),
             _rise(state),
             thinner,
         )
@@ -79,17 +91,23 @@ def bore_sizes(case: JournalCase, *, crown: bool = True) -> tuple[list[Bore], Fr
     ], From.HOUSING_AND_WALLS
 
 
+def clearance_known(case: JournalCase) -> bool:
+    """Whether the clearance in every bearing of the journal can be worked out from what was read."""
+    own = case.own_bearings
+    return len(own) == case.rods and all(_bores_of(case, bearing, crown=True)[0] for bearing in own)
+
+
 def measured_clearance(case: JournalCase) -> tuple[Finding, ...]:
     """The oil clearance as it lies, at the crown, where the bearing bore was read, or the housing bore and both
     walls.
 
-    Gives:   its least and its most against the sheet; none where too little is read, where the sheet gives no
-             clearance, or on a shared pin.
+    Gives:   its least and its most against the sheet, over both rods of a shared pin; none where too little is
+             read, or where the sheet gives no clearance.
     Rule:    verdicts.clearance.   Source: docs/trade: Measuring a bearing: what bore gauge and micrometer share
              cancels.
     """
     survey, band = case.survey, case.limits.clearance
-    if case.rods > 1 or band is None:
+    if band is None or (case.rods > 1 and not clearance_known(case)):
         return ()
     journal = [(size, spot) for spot, size in survey.sizes.items()]
     bores, _ = bore_sizes(case)
@@ -119,7 +137,7 @@ def _clearance(case: JournalCase, key: FigureKey, bore: Bore, journal: tuple[Len
     return Measured(
         key=key,
         rule="verdicts.clearance",
-        name="oil clearance, least" if key is FigureKey.CLEARANCE_LEAST else "oil clearance, most",
+        name="oil clearance, least" if key == FigureKey.CLEARANCE_LEAST else "oil clearance, most",
         value=bore.size - shaft,
         spots=(bore.where, spot),
         doubt_nm=doubt,
@@ -140,25 +158,31 @@ def housing_findings(case: JournalCase) -> tuple[Finding, ...]:
 
 
 def _housing(case: JournalCase) -> Iterator[Finding]:
+    for bearing in case.bearings:
+        yield from _housing_of(case, bearing)
+
+
+def _housing_of(case: JournalCase, bearing: PartSurvey) -> Iterator[Finding]:
     band = case.limits.housing_bore
-    read = _known(case.survey.bearing.get(Feature.HOUSING_BORE, ()))
+    read = _known(bearing.spots(Feature.HOUSING_BORE))
     if band is None or not read:
         return
     guard = case.house.guard
+    of = "" if case.rods == 1 or bearing not in case.own_bearings else f"{bearing.part.short} "
     by_size = sorted(read, key=lambda pair: pair[1].nm)
     ends = (
         (FigureKey.HOUSING_LEAST, "housing bore, least", by_size[0], Limit(band.least, True, band.source.kind)),
         (FigureKey.HOUSING_MOST, "housing bore, most", by_size[-1], Limit(band.most, False, band.source.kind)),
     )
     for key, name, (state, size), limit in ends:
-        budget = case.survey.bench.budget(state.counted)
+        budget = case.survey.taken_with.budget(state.counted)
         doubt = standard_doubt(budget)
         figure = Measured(
             key=key,
             rule="verdicts.housing",
-            name=name,
+            name=f"{of}{name}",
             value=size,
-            spots=(f"housing {state.spot}",),
+            spots=(f"{of}housing {state.spot}",),
             doubt_nm=doubt,
             guard=guard_band(doubt, guard),
             budget=budget,
@@ -169,6 +193,12 @@ def _housing(case: JournalCase) -> Iterator[Finding]:
 
 
 def housing_read(case: JournalCase) -> bool:
-    """Whether every spot of the housing bore has a size."""
-    states = case.survey.bearing.get(Feature.HOUSING_BORE, ())
+    """Whether every spot of the housing bore has a size: of each rod, or of the pin in an older record."""
+    own = case.own_bearings
+    by_pin = [one for one in case.bearings if one not in own]
+    return any(_whole(one) for one in by_pin) or (len(own) == case.rods and all(_whole(one) for one in own))
+
+
+def _whole(bearing: PartSurvey) -> bool:
+    states = bearing.spots(Feature.HOUSING_BORE)
     return bool(states) and all(state.size is not None for state in states)

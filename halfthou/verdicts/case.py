@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
-from halfthou.jobs import HouseRules, JournalLimits, Look, Observation, Waived
+from halfthou.jobs import HouseRules, JournalLimits, Observation, Waived
 from halfthou.lengths import Length
-from halfthou.surveys import JournalSurvey, PresentSize, Rests
+from halfthou.surveys import FeatureSurvey, PartSurvey, PresentSize, Rests, SpotState
 from halfthou.verdicts.finding import Limit
 
 
@@ -16,25 +16,38 @@ class JournalCase:
     """What a journal is judged by: limits, house rules, its own present undersize, and what was seen.
 
     `stands` says what the present size rests on. `rods` is how many rods hang on it (1 for a main): each needs its
-    own pair of shells. `waived` is what a person has waived of it. `new_shells` says that the shells now in the
+    own pair of shells. `bearings` are those it lies in, one a rod, and what older records say of a shared pin's. `waived` is what a person has waived of it. `new_shells` says that the shells now in the
     bearing are those that will be fitted; `hardened_again` that a heat treatment followed the last grind.
     """
 
-    survey: JournalSurvey
+    survey: FeatureSurvey
     limits: JournalLimits
     house: HouseRules
     present: Length
-    seen: Mapping[Look, Observation]
+    seen: Mapping[str, Observation]
     stands: PresentSize | None = None
     rods: int = 1
+    bearings: tuple[PartSurvey, ...] = ()
     waived: frozenset[Waived] = frozenset()
     new_shells: bool = False
     hardened_again: bool = False
 
-    def answer(self, look: Look) -> str | None:
+    def answer(self, look: str) -> str | None:
         """What was seen, or None where nobody has looked."""
         found = self.seen.get(look)
         return found.answer if found else None
+
+    @property
+    def own_bearings(self) -> tuple[PartSurvey, ...]:
+        """The bearings of which it is known whose they are; not what an older record says of a shared pin."""
+        return tuple(one for one in self.bearings if self.rods == 1 or one.part.id != f"bearing-{one.part.beside}")
+
+    def bearing_spots(self) -> Iterator[tuple[PartSurvey, FeatureSurvey, SpotState]]:
+        """Every spot of every feature read of its bearings."""
+        for bearing in self.bearings:
+            for feature in bearing.features.values():
+                for state in feature.spots:
+                    yield bearing, feature, state
 
     @property
     def foreign(self) -> bool:

@@ -10,8 +10,8 @@ from enum import StrEnum
 from halfthou.gauges import combine, standard_doubt
 from halfthou.jobs import Feature, Reading
 from halfthou.lengths import Length
-from halfthou.surveys import ALIKE, SpotState
-from halfthou.verdicts.bearing import From, bore_sizes
+from halfthou.surveys import ALIKE, FeatureSurvey, PartSurvey
+from halfthou.verdicts.bearing import bore_sizes
 from halfthou.verdicts.case import JournalCase
 from halfthou.verdicts.figures import own_and_common
 
@@ -52,33 +52,34 @@ def contradictions(case: JournalCase) -> tuple[Contradiction, ...]:
     Rule:    verdicts.contradiction.   Source: common practice, no source.
     """
     return (
-        *_twice(case, "", case.survey.all_spots),
-        *(c for feature, spots in case.survey.bearing.items() for c in _twice(case, feature.value, spots)),
-        *_top_against_bottom(case),
+        *twice("", case.survey),
+        *(c for bearing in case.bearings for name, f in bearing.features.items() for c in twice(name, f)),
+        *top_against_bottom(case.survey),
         *_bore_against_journal(case),
-        *_sum_of_parts(case),
+        *(c for bearing in case.bearings for c in _sum_of_parts(case, bearing)),
         *_against_record(case),
     )
 
 
-def _twice(case: JournalCase, what: str, spots: tuple[SpotState, ...]) -> Iterator[Contradiction]:
+def twice(what: str, survey: FeatureSurvey) -> Iterator[Contradiction]:
     """Readings of one spot that stand and differ: all are kept, a person settles it."""
-    bench = case.survey.bench
-    for state in spots:
+    taken_with = survey.taken_with
+    for state in survey.all_spots:
         if not state.counted or (not state.others and len(state.counted) < 2):
             continue
         newest = state.counted[0]
-        rest = (*state.counted[1:], *(bench.take(other) for other in state.others))
+        rest = (*state.counted[1:], *(taken_with.take(other) for other in state.others))
         other = max(rest, key=lambda taken: abs(taken.size - newest.size).nm)
-        own, _ = own_and_common(bench.budget((newest,)))
+        own, _ = own_and_common(taken_with.budget((newest,)))
         if abs(newest.size - other.size).nm > max(ALIKE.nm, TIMES * math.sqrt(2) * own):
             sizes, both = (newest.size, other.size), (newest.reading, other.reading)
             yield Contradiction(Clashing.TWICE, (state.spot,), sizes, both, what)
 
 
-def _top_against_bottom(case: JournalCase) -> Iterator[Contradiction]:
+def top_against_bottom(survey: FeatureSurvey) -> Iterator[Contradiction]:
     """A taper that runs one way at one angle and the other way at another."""
-    survey = case.survey
+    if survey.plan is None:
+        return
     last = str(survey.plan.planes)
     found = []
     for spot, size in survey.sizes.items():
@@ -101,28 +102,29 @@ def _top_against_bottom(case: JournalCase) -> Iterator[Contradiction]:
 def _bore_against_journal(case: JournalCase) -> Iterator[Contradiction]:
     sizes = case.survey.sizes
     bores, _ = bore_sizes(case, crown=False)
-    if not sizes or not bores or case.rods > 1:
+    if not sizes or not bores:
         return
     journal, bore = max(sizes.values()), min(bores, key=lambda bore: bore.size.nm)
     if bore.size <= journal:
         yield Contradiction(Clashing.NO_ROOM, (bore.where,), (bore.size, journal))
 
 
-def _sum_of_parts(case: JournalCase) -> Iterator[Contradiction]:
-    bearing, bench = case.survey.bearing, case.survey.bench
-    if not all(feature in bearing for feature in (Feature.BEARING_BORE, Feature.HOUSING_BORE, Feature.WALL)):
+def _sum_of_parts(case: JournalCase, bearing: PartSurvey) -> Iterator[Contradiction]:
+    taken_with, features = case.survey.taken_with, bearing.features
+    if not all(feature in features for feature in (Feature.BEARING_BORE, Feature.HOUSING_BORE, Feature.WALL)):
         return
-    walls = [(state.size, bench.budget(state.counted)) for state in bearing[Feature.WALL] if state.size is not None]
-    if len(walls) < 2 or bore_sizes(case, crown=False)[1] is not From.BORE:
+    walls = [(s.size, taken_with.budget(s.counted)) for s in bearing.spots(Feature.WALL) if s.size is not None]
+    read = any(state.size is not None for state in bearing.spots(Feature.BEARING_BORE))
+    if len(walls) < 2 or not read:
         return
-    for bore, housing in zip(bearing[Feature.BEARING_BORE], bearing[Feature.HOUSING_BORE], strict=True):
+    for bore, housing in zip(bearing.spots(Feature.BEARING_BORE), bearing.spots(Feature.HOUSING_BORE), strict=True):
         if bore.size is None or housing.size is None:
             continue
         apart = bore.size - (housing.size - walls[0][0] - walls[1][0])
         budget = combine(
             (
-                (1.0, bench.budget(bore.counted)),
-                (-1.0, bench.budget(housing.counted)),
+                (1.0, taken_with.budget(bore.counted)),
+                (-1.0, taken_with.budget(housing.counted)),
                 *((1.0, b) for _, b in walls),
             )
         )

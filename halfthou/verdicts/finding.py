@@ -42,7 +42,7 @@ class Finding:
     what was read warm has cooled; `waits_warm` that this alone keeps it from being called. `at_most` says that two
     angles read it: the truth may be less."""
 
-    key: FigureKey
+    key: str
     rule: str
     name: str
     called: Called
@@ -116,7 +116,7 @@ class Measured:
     from. `sure` is the value that rejects: the plain reading where a fitted figure is judged.
     """
 
-    key: FigureKey
+    key: str
     rule: str
     name: str
     value: Length

@@ -9,14 +9,16 @@ from enum import StrEnum
 from halfthou.gauges import Budget, combine, expanded, guard_band, standard_doubt
 from halfthou.jobs import Hardening, Look, SourceKind, Waived
 from halfthou.lengths import ZERO, Length
-from halfthou.surveys import CRACK_FOUND, PASSED, POLISH_SHELL, Form
+from halfthou.operations import CRACK_FOUND
+from halfthou.surveys import PASSED, POLISH_SHELL, Form
 from halfthou.verdicts.actions import Action
 from halfthou.verdicts.bearing import housing_findings, housing_read, measured_clearance
 from halfthou.verdicts.case import JournalCase
 from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
 from halfthou.verdicts.contradictions import Contradiction, contradictions
-from halfthou.verdicts.figures import LEAST_ANGLES, journal_findings, worst_state
+from halfthou.verdicts.figures import worst_state
 from halfthou.verdicts.finding import Called, FigureKey, Finding
+from halfthou.verdicts.journal_figures import LEAST_ANGLES, journal_findings
 
 #: Temper colours from which a journal counts as overheated. Source: common practice, no source.
 HOT = ("brown or purple", "blue", "grey")
@@ -87,7 +89,7 @@ class JournalVerdict:
     def finding(self, key: FigureKey) -> Finding | None:
         """One figure by its key; None where it could not be worked out."""
         every = (*self.findings, *self.clearance, *self.housing)
-        return next((finding for finding in every if finding.key is key), None)
+        return next((finding for finding in every if finding.key == key), None)
 
     @property
     def size(self) -> Finding | None:
@@ -186,7 +188,7 @@ def _opens(
     survey = case.survey
     if not survey.whole and Waived.READINGS not in case.waived:
         yield Open.UNREAD
-    if survey.held or any(state.held for spots in survey.bearing.values() for state in spots):
+    if survey.held or any(state.held for _, _, state in case.bearing_spots()):
         yield Open.HELD
     if survey.outside:
         yield Open.OUTSIDE
@@ -200,9 +202,9 @@ def _opens(
         yield Open.FOREIGN
     if case.limits.size.source.kind is SourceKind.RULE_OF_THUMB:
         yield Open.THUMB
-    if any(f.key is FigureKey.LARGER for f in findings):
+    if any(f.key == FigureKey.LARGER for f in findings):
         yield Open.LARGER
-    if any(f.called is Called.TOO_CLOSE and f.key is not FigureKey.LARGER for f in findings):
+    if any(f.called is Called.TOO_CLOSE and f.key != FigureKey.LARGER for f in findings):
         yield Open.TOO_CLOSE
     clearance = [f for f in bearing if f.key in (FigureKey.CLEARANCE_LEAST, FigureKey.CLEARANCE_MOST)]
     if any(f.called is not Called.WITHIN for f in clearance):
@@ -255,7 +257,7 @@ def _polish_shell(
     if _catches(case) or size.by_rule_of_thumb or case.foreign:
         return None
     after = form.size_found - case.house.polish_allowance - guard - size.may_fall
-    steps = sorted(s.undersize - case.present for s in case.limits.shells if s.can_be_bought)
+    steps = sorted(s.size - case.present for s in case.limits.shells if s.can_be_bought)
     least = case.limits.size.least - case.present
     return next((k for k in steps if ZERO < k <= POLISH_SHELL and after >= least - k), None)
 
@@ -278,7 +280,7 @@ def _action_by_gauge(
     surface, size = case.answer(Look.SURFACE), findings[0]
     if surface == CATCHES:
         return Action.REGRIND
-    beyond = [f for f in findings if f.called is Called.BEYOND and f.key is not FigureKey.LARGER]
+    beyond = [f for f in findings if f.called is Called.BEYOND and f.key != FigureKey.LARGER]
     if beyond:
         return Action.FIT_UNDERSIZE if shell is not None else Action.REGRIND
     if shell is not None and surface == LIGHT and not opens - {Open.TOO_CLOSE}:

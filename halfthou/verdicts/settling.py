@@ -6,6 +6,7 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from enum import StrEnum
+from typing import Protocol
 
 from halfthou.gauges import (
     GUARD_FACTOR,
@@ -22,13 +23,25 @@ from halfthou.gauges import (
     size_doubt,
     standard_doubt,
 )
-from halfthou.jobs import Gauge, Purpose
+from halfthou.jobs import Gauge, HouseRules
 from halfthou.lengths import ZERO, Length
-from halfthou.verdicts.case import JournalCase
+from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts.finding import Called, FigureKey, Finding
 
 #: More repeats than this at one spot are not asked for. Source: common practice, no source.
 MOST_REPEATS = 9
+
+
+class Measurable(Protocol):
+    """A part with its readings and the house rules it is judged by."""
+
+    @property
+    def survey(self) -> FeatureSurvey:
+        """What was read of it."""
+
+    @property
+    def house(self) -> HouseRules:
+        """The house rules."""
 
 
 class Way(StrEnum):
@@ -57,7 +70,7 @@ class Settling:
     near: Length = ZERO
 
 
-def settlings(case: JournalCase, finding: Finding) -> tuple[Settling, ...]:
+def settlings(case: Measurable, finding: Finding) -> tuple[Settling, ...]:
     """What would settle a figure that is too close to call, the least work first.
 
     Gives:   nothing for a figure that is called; more readings only where that many would call it as it stands.
@@ -66,7 +79,7 @@ def settlings(case: JournalCase, finding: Finding) -> tuple[Settling, ...]:
     return tuple(_settlings(case, finding))
 
 
-def _settlings(case: JournalCase, finding: Finding) -> Iterator[Settling]:
+def _settlings(case: Measurable, finding: Finding) -> Iterator[Settling]:
     if finding.called is not Called.TOO_CLOSE:
         return
     if finding.by_rule_of_thumb:
@@ -99,7 +112,7 @@ def _wider(finding: Finding) -> float:
     return max(1.0, finding.beyond_guard.nm / finding.guard.nm)
 
 
-def _setups(case: JournalCase, finding: Finding) -> list[Setup]:
+def _setups(case: Measurable, finding: Finding) -> list[Setup]:
     counted = {state.spot: state.counted for state in case.survey.all_spots}
     return [taken.setup for spot in finding.spots for taken in counted.get(spot, ())]
 
@@ -112,7 +125,7 @@ def parts_of(finding: Finding) -> tuple[float, float, float]:
     return scale, repeat, rest
 
 
-def _again(case: JournalCase, finding: Finding) -> Settling | None:
+def _again(case: Measurable, finding: Finding) -> Settling | None:
     """So many readings more at each spot as would call the figure where it stands."""
     scale, repeat, rest = parts_of(finding)
     counts = {state.spot: len(state.counted) for state in case.survey.all_spots}
@@ -126,7 +139,7 @@ def _again(case: JournalCase, finding: Finding) -> Settling | None:
     return None
 
 
-def _called(case: JournalCase, finding: Finding, shared: float, repeat: float) -> bool:
+def _called(case: Measurable, finding: Finding, shared: float, repeat: float) -> bool:
     """Whether the figure would be called with this doubt: the step of the scale is each reading's own, too."""
     guard = case.house.guard
     if finding.to_spare >= ZERO:
@@ -150,13 +163,13 @@ def _checked(finding: Finding, setups: list[Setup], allowed: float) -> Settling 
     return Settling(Way.CHECK_GAUGE, finding.name, gauge=setup.gauge.name, near=finding.value)
 
 
-def _finer(case: JournalCase, finding: Finding, allowed: float) -> Settling | None:
+def _finer(case: Measurable, finding: Finding, allowed: float) -> Settling | None:
     _, _, rest = parts_of(finding)
     size = case.survey.form.size_found if case.survey.form else ZERO
     used = {setup.gauge.id for setup in _setups(case, finding)}
-    is_size = finding.key is FigureKey.SIZE
+    is_size = finding.key in (FigureKey.SIZE, FigureKey.LARGER)
     fine: list[tuple[float, Gauge]] = []
-    for gauge in journal_gauges(case):
+    for gauge in gauges_for(case):
         if gauge.id in used or not gauge.reaches(size):
             continue
         doubt = math.hypot(size_doubt(gauge) if is_size else difference_doubt(gauge), rest)
@@ -168,13 +181,14 @@ def _finer(case: JournalCase, finding: Finding, allowed: float) -> Settling | No
     return Settling(Way.FINER_GAUGE, finding.name, gauge=best.name)
 
 
-def journal_gauges(case: JournalCase) -> list[Gauge]:
-    """The gauges of the cabinet that a journal may be read with."""
-    return [gauge for gauge in case.survey.bench.cabinet.gauges.values() if Purpose.JOURNAL in gauge.purposes]
+def gauges_for(case: Measurable) -> list[Gauge]:
+    """The gauges of the cabinet that the part may be read with."""
+    needed = case.survey.feature.purpose
+    return [gauge for gauge in case.survey.taken_with.cabinet.gauges.values() if needed in gauge.purposes]
 
 
-def scale_now(case: JournalCase, gauge: Gauge, size: Length) -> float:
+def scale_now(case: Measurable, gauge: Gauge, size: Length) -> float:
     """The scale's standard uncertainty in nm of a gauge as last checked."""
-    cabinet = case.survey.bench.cabinet
+    cabinet = case.survey.taken_with.cabinet
     settings = cabinet.settings.get(gauge.id, ())
     return standard_doubt(tuple(scale_terms(gauge, settings[-1] if settings else None, size, cabinet)))

@@ -124,7 +124,7 @@ def test_two_hundred_kills_lose_and_double_nothing(server: Server) -> None:
                 if stop.is_set():
                     return
                 reading = {
-                    "id": f"k{kill}.{n}", "journal": f"M{n % 4 + 1}", "spot": "1a", "typed": "73.650", "unit": "mm",
+                    "id": f"k{kill}.{n}", "part": f"M{n % 4 + 1}", "spot": "1a", "typed": "73.650", "unit": "mm",
                     "gauge": gauge, "at": "2031-05-04T12:00:00Z",
                 }  # fmt: skip
                 try:
@@ -178,7 +178,7 @@ def test_nobody_waits_for_a_great_import(server: Server) -> None:
     while not done.is_set():
         n += 1
         reading = {
-            "id": f"i{n}", "journal": "M1", "spot": "1a", "typed": "61.383", "unit": "mm", "gauge": gauge,
+            "id": f"i{n}", "part": "M1", "spot": "1a", "typed": "61.383", "unit": "mm", "gauge": gauge,
             "at": "2031-05-04T12:00:00Z",
         }  # fmt: skip
         before = time.monotonic()

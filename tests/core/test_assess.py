@@ -29,13 +29,13 @@ def jobs(draw: st.DrawFn) -> Job:
 @given(jobs())
 def test_the_unit_shown_changes_no_judgement(one: Job) -> None:
     inch, metric = assess(one), assess(one.model_copy(update={"shown_in": Unit.MM}))
-    assert [(a.action, a.called, a.mark.code) for a in inch.journals] == [
-        (a.action, a.called, a.mark.code) for a in metric.journals
+    assert [(a.action, a.called, a.mark.code) for a in inch.parts] == [
+        (a.action, a.called, a.mark.code) for a in metric.parts
     ]
-    for ours, theirs in ((inch.rods, metric.rods), (inch.mains, metric.mains)):
-        assert (ours.action, ours.undersize and ours.undersize.nm) == (
+    for ours, theirs in ((inch.of("rods"), metric.of("rods")), (inch.of("mains"), metric.of("mains"))):
+        assert (ours.action, ours.step and ours.step.nm) == (
             theirs.action,
-            theirs.undersize and theirs.undersize.nm,
+            theirs.step and theirs.step.nm,
         )
 
 
@@ -59,7 +59,7 @@ def test_a_file_gives_the_same_assessment_to_the_letter(one: Job) -> None:
 @given(jobs())
 def test_nothing_is_reused_by_a_missing_reading(one: Job) -> None:
     """Source: docs/trade: Authority of a limit: a missing reading is never zero and never passes."""
-    for answer in assess(one).journals:
+    for answer in assess(one).parts:
         if answer.to_read:
             assert answer.own_action.value not in ("reuse", "polish", "fit undersize")
 
@@ -68,10 +68,10 @@ def test_the_newest_reading_of_a_spot_counts_and_the_other_is_kept() -> None:
     """Source: docs/trade: Facts are only added."""
     one = job(GOOD_ENGINE)
     again = Reading(
-        id="again", journal="R1", spot="1a", size=inches("2.0300"), typed="2.0300", unit=Unit.INCH, gauge="mic",
+        id="again", part="R1", spot="1a", count=inches("2.0300").nm, typed="2.0300", unit=Unit.INCH, gauge="mic",
         by="bench", at=NOON.replace(hour=13),
     )  # fmt: skip
-    spot = assess(one.model_copy(update={"readings": (again, *one.readings)})).journal("R1").spots[0]
+    spot = assess(one.model_copy(update={"readings": (again, *one.readings)})).part("R1").spots[0]
     assert spot.current is not None
     assert spot.current.id == "again"
     assert [other.id for other in spot.others] == ["R1.1a"]
@@ -80,13 +80,13 @@ def test_the_newest_reading_of_a_spot_counts_and_the_other_is_kept() -> None:
 def test_a_withdrawn_or_corrected_reading_counts_no_more() -> None:
     one = job({"R1": ["2.0300", "2.0375"]})
     taken_back = Withdrawal(id="w", fact="R1.1a", by="bench", at=NOON)
-    assert assess(one.model_copy(update={"withdrawals": (taken_back,)})).journal("R1").spots[0].current is None
-    mended = one.readings[0].model_copy(update={"id": "c", "size": inches("2.0375"), "corrects": "R1.1a"})
+    assert assess(one.model_copy(update={"withdrawals": (taken_back,)})).part("R1").spots[0].current is None
+    mended = one.readings[0].model_copy(update={"id": "c", "count": inches("2.0375").nm, "corrects": "R1.1a"})
     corrected = one.model_copy(update={"readings": (*one.readings, mended)})
-    spot = assess(corrected).journal("R1").spots[0]
+    spot = assess(corrected).part("R1").spots[0]
     assert (spot.current and spot.current.id, spot.others) == ("c", ())
     undone = corrected.model_copy(update={"withdrawals": (Withdrawal(id="u", fact="c", by="b", at=NOON),)})
-    back = assess(undone).journal("R1").spots[0].current
+    back = assess(undone).part("R1").spots[0].current
     assert back is not None
     assert back.id == "R1.1a"
 
@@ -94,7 +94,7 @@ def test_a_withdrawn_or_corrected_reading_counts_no_more() -> None:
 def test_a_look_taken_back_is_not_seen() -> None:
     blue = look("R1", Look.HEAT, "blue")
     undone = look("R1", Look.HEAT, "not looked at").model_copy(update={"at": NOON.replace(hour=14)})
-    assert assess(job(GOOD_ENGINE, seen=(blue, undone))).rods.action.value == "reuse"
+    assert assess(job(GOOD_ENGINE, seen=(blue, undone))).of("rods").action.value == "reuse"
 
 
 def test_half_tenths_show_five_decimals_only_where_the_gauge_gives_them() -> None:
@@ -110,7 +110,7 @@ def test_every_usual_layout_can_be_judged() -> None:
         one = job()
         sheet = one.limits.model_copy(update={"layout": known})
         found = assess(one.model_copy(update={"limits": sheet}))
-        assert [a.id for a in found.journals] == list(known.shaft)
+        assert [a.id for a in found.parts] == list(known.shaft)
         assert found.waits_for == "the first reading"
 
 

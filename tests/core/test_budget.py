@@ -30,11 +30,25 @@ from halfthou.gauges import (
     shared_terms,
     standard_doubt,
 )
-from halfthou.jobs import Feature, Gauge, Guard, HouseRules, Job, Material, Purpose, Reading, SettingCheck
+from halfthou.jobs import DIAMETER, Feature, Gauge, Guard, HouseRules, Job, Material, Purpose, Reading, SettingCheck
 from halfthou.lengths import Length, Unit
-from halfthou.surveys import survey_journals
+from halfthou.surveys import survey_parts
 from halfthou.verdicts import Finding, JournalCase, judge_journal
-from tests.making import CASES, MICROMETER, NOON, band, figure, inches, job, limits, mm, readings
+from tests.making import (
+    CASES,
+    MICROMETER,
+    NOON,
+    band,
+    engine_of,
+    figure,
+    inches,
+    job,
+    limits,
+    mm,
+    readings,
+    relimited,
+    survey_journals,
+)
 
 FINE = Gauge(
     id="fine", name="fine", kind="digital micrometer", unit=Unit.MM, resolution=Length(1_000),
@@ -162,7 +176,7 @@ def mixed_job(seed: int) -> tuple[Job, dict[str, UFloat]]:
     for reading in readings({"R1": ["2.0375"] * 8}):
         gauge = chance.choice((MICROMETER, FINE))
         size = inches("2.0376") - Length(chance.randrange(0, 6) * 2_540)
-        taken.append(reading.model_copy(update={"gauge": gauge.id, "size": size}))
+        taken.append(reading.model_copy(update={"gauge": gauge.id, "count": size.nm}))
         repeat = gauge.repeatability.nm if gauge.repeatability else gauge.resolution.nm / 2
         truth[reading.spot] = (
             size.nm
@@ -175,9 +189,18 @@ def mixed_job(seed: int) -> tuple[Job, dict[str, UFloat]]:
     return one, truth
 
 
+def case_of(one: Job) -> JournalCase:
+    """R1 with its bearing, as far as that is read."""
+    surveys = survey_parts(one, engine_of(one))
+    bearing = surveys["bearing-rod-1"]
+    return JournalCase(
+        surveys["R1"][DIAMETER], one.limits.of("rods"), one.house_rules, Length(0), {},
+        bearings=(bearing,) if bearing.features else (),
+    )  # fmt: skip
+
+
 def finding(one: Job, name: str) -> Finding:
-    survey = survey_journals(one)["R1"]
-    verdict = judge_journal(JournalCase(survey, one.limits.rods, one.house_rules, Length(0), {}))
+    verdict = judge_journal(case_of(one))
     return next(found for found in (*verdict.findings, *verdict.clearance) if found.name == name)
 
 
@@ -196,9 +219,9 @@ def test_clean_up_doubles_its_doubt_but_not_what_it_shares(seed: int) -> None:
     """Library: uncertainties, of 2·D_min - D_ref with D_ref a reading. Source of the rule: docs/trade: Choosing the
     size."""
     one, truth = mixed_job(seed)
-    one = one.model_copy(update={"limits": one.limits.model_copy(update={"rods": limits("2.0360", "2.0368")})})
+    one = relimited(one, rods=limits("2.0360", "2.0368"))
     survey = survey_journals(one)["R1"]
-    verdict = judge_journal(JournalCase(survey, one.limits.rods, one.house_rules, Length(0), {}))
+    verdict = judge_journal(JournalCase(survey, one.limits.of("rods"), one.house_rules, Length(0), {}))
     form = survey.form
     assert form is not None
     assert verdict.clean_up is not None
@@ -211,8 +234,8 @@ def test_clean_up_doubles_its_doubt_but_not_what_it_shares(seed: int) -> None:
 def bearing(one: Job, sizes: dict[str, str], feature: Feature, gauge: Gauge) -> tuple[Reading, ...]:
     return tuple(
         Reading(
-            id=f"{feature.name}.{spot}", journal="R1", feature=feature, spot=spot,
-            size=inches(text), typed=text, unit=Unit.INCH, gauge=gauge.id, by="bench", at=NOON + timedelta(hours=1),
+            id=f"{feature.name}.{spot}", part="bearing-rod-1", feature=feature, spot=spot,
+            count=inches(text).nm, typed=text, unit=Unit.INCH, gauge=gauge.id, by="bench", at=NOON + timedelta(hours=1),
             caps_torqued=True,
         )
         for spot, text in sizes.items()
@@ -293,15 +316,15 @@ def test_repeats_travel_inside_the_job() -> None:
 
 def test_a_limit_no_gauge_can_accept_is_said_before_measuring() -> None:
     tight = limits(taper=figure(inches("0.00005")))
-    notes = [note.text for note in assess(job(rods=tight, gauges=(MICROMETER,))).rods.notes]
+    notes = [note.text for note in assess(job(rods=tight, gauges=(MICROMETER,))).of("rods").notes]
     assert any("can be rejected but not accepted" in text and "taper" in text for text in notes)
 
 
 def test_a_coarse_gauge_is_told_once_for_the_set() -> None:
     """Source: docs/trade: Gauge ratio: under 4 to 1."""
-    notes = assess(job({"R1": ["2.0375"] * 8, "R2": ["2.0375"] * 8}, gauges=(MICROMETER,))).rods.notes
+    notes = assess(job({"R1": ["2.0375"] * 8, "R2": ["2.0375"] * 8}, gauges=(MICROMETER,))).of("rods").notes
     assert [note.rule for note in notes] == ["gauges.ratio"]
-    alone = assess(job({"R1": ["2.0375"] * 8}, gauges=(MICROMETER,))).rods.notes
+    alone = assess(job({"R1": ["2.0375"] * 8}, gauges=(MICROMETER,))).of("rods").notes
     assert "cannot be seen until a second journal is read" in alone[-1].text
     assert "taper" in notes[0].text
 

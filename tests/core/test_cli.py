@@ -33,7 +33,7 @@ def test_a_job_not_whole(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> 
 
 def test_json_for_programs(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["assess", "--json", file_of(tmp_path, GOOD_ENGINE)]) == 0
-    assert json.loads(capsys.readouterr().out)["rods"]["action"] == "reuse"
+    assert json.loads(capsys.readouterr().out)["sets"][1]["action"] == "reuse"
 
 
 @pytest.mark.parametrize("text", [b"", b"{", b"\xff\xfe", b'{"format": "halfthou-job", "version": 1}'])

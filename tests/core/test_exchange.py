@@ -19,7 +19,7 @@ from halfthou.exchange import (
     write_limits_csv,
     write_readings,
 )
-from halfthou.jobs import Feature, JobFile, LimitsSheet, Look, Material, ShellSize
+from halfthou.jobs import Feature, JobFile, LimitsSheet, Look, Material, Step
 from halfthou.lengths import Length
 from tests.making import GOOD_ENGINE, band, figure, inches, job, limits, look, mm, sheet
 
@@ -52,18 +52,18 @@ def test_the_published_schema_is_this_programs_and_accepts_its_files() -> None:
 
 def test_a_bad_file_is_refused_with_every_fault_and_its_path() -> None:
     data = json.loads(write_job(whole_file()))
-    data["job"]["readings"][3]["size"] = -5
-    data["job"]["readings"][4]["journal"] = "Q9"
-    data["job"]["limits"]["rods"]["size"]["least"] = "2.0370"
+    data["job"]["readings"][3]["count"] = -5
+    data["job"]["readings"][4]["part"] = "Q 9"
+    data["job"]["limits"]["sets"]["rods"]["figures"]["size"]["least"] = "2.0370"
     data["job"]["colour"] = "blue"
     found = faults(json.dumps(data))
     assert set(found) == {
-        "job.readings.3.size",
-        "job.readings.4.journal",
-        "job.limits.rods.size.least",
+        "job.readings.3.count",
+        "job.readings.4.part",
+        "job.limits.sets.rods.figures.size.least",
         "job.colour",
     }
-    assert found["job.limits.rods.size.least"] == "must be a whole number"
+    assert found["job.limits.sets.rods.figures.size.least"] == "must be a whole number"
 
 
 @pytest.mark.parametrize(
@@ -94,9 +94,7 @@ def test_facts_must_hang_together() -> None:
 def test_readings_go_out_and_in_as_csv() -> None:
     one = job(GOOD_ENGINE)
     rows = read_readings(write_readings(one), one)
-    assert [(r.id, r.journal, r.spot, r.size) for r in rows] == [
-        (r.id, r.journal, r.spot, r.size) for r in one.readings
-    ]
+    assert [(r.id, r.part, r.spot, r.size) for r in rows] == [(r.id, r.part, r.spot, r.size) for r in one.readings]
 
 
 def test_readings_in_inch_are_exact() -> None:
@@ -132,8 +130,8 @@ def full_sheet() -> LimitsSheet:
         smallest_allowed=figure(mm("50.8")),
         case_depth=figure(mm("0.40")),
         shells=(
-            ShellSize(undersize=Length(0), part_number="BR-0"),
-            ShellSize(undersize=mm("0.25"), can_be_bought=False),
+            Step(size=Length(0), part_number="BR-0"),
+            Step(size=mm("0.25"), can_be_bought=False),
         ),
     )
     return sheet(rich)
@@ -157,12 +155,12 @@ def test_a_bad_limits_csv_lists_every_line() -> None:
 
 def test_a_limits_sheet_that_cannot_be_is_refused() -> None:
     data = json.loads(write_limits(full_sheet()))
-    data["sheet"]["rods"]["size"]["most"] = 1
+    data["sheet"]["sets"]["rods"]["figures"]["size"]["most"] = 1
     data["sheet"]["layout"]["shaft"] = ["M1", "R2"]
     with pytest.raises(BadFile) as refused:
         read_limits(json.dumps(data))
     said = {fault.where: fault.what for fault in refused.value.faults}
-    assert "swap them" in said["rods.size"]
+    assert "swap them" in said["sets.rods.figures.size"]
     assert "R1 to R4" in said["layout"]
 
 
@@ -195,10 +193,22 @@ def test_readings_of_bores_and_walls_go_out_and_come_back_as_csv() -> None:
     bands: dict[str, Any] = {"housing_bore": band("2.1640", "2.1645"), "wall": band("0.0622", "0.0624")}
     one = job({"R1": ["2.0375"] * 8}, rods=limits(**bands))
     bore = one.readings[0].model_copy(
-        update={"id": "b", "feature": Feature.BEARING_BORE, "size": inches("2.0396"), "typed": "2.0396"}
+        update={
+            "id": "b",
+            "part": "bearing-rod-1",
+            "feature": Feature.BEARING_BORE,
+            "count": inches("2.0396").nm,
+            "typed": "2.0396",
+        }
     )
     wall = one.readings[1].model_copy(
-        update={"id": "w", "feature": Feature.WALL, "size": inches("0.0623"), "typed": ".0623"}
+        update={
+            "id": "w",
+            "part": "bearing-rod-1",
+            "feature": Feature.WALL,
+            "count": inches("0.0623").nm,
+            "typed": ".0623",
+        }
     )
     text = write_readings(one.model_copy(update={"readings": (*one.readings, bore, wall)}))
     back = {(row.feature, row.spot): row.size for row in read_readings(text, one)}
@@ -230,5 +240,5 @@ def test_materials_and_oil_holes_survive_the_limits_csv() -> None:
             "rods": limits(oil_hole_deg=68.5, housing_material=Material.CAST_ALUMINIUM),
         }
     )
-    assert read_limits_csv(write_limits_csv(one)).rods == one.rods
+    assert read_limits_csv(write_limits_csv(one)).of("rods") == one.of("rods")
     assert read_limits_csv(write_limits_csv(one)).crank_material is Material.NODULAR_IRON

@@ -95,14 +95,18 @@ def called_beyond(seed: int, planes: int, key: FigureKey, limit: int, journals: 
             nm = round(BIG.nm + oval / 2 - lean + taper + ripple + chance.gauss(0, SCATTER))
             read.append(
                 Reading(
-                    id=f"R1.{spot}", journal="R1", spot=spot, size=Length(nm), typed=f"{nm / 1e6:.6f}",
+                    id=f"R1.{spot}", part="R1", spot=spot, count=Length(nm).nm, typed=f"{nm / 1e6:.6f}",
                     unit=Unit.MM, gauge="fine", by="bench", at=NOON,
                 )
             )  # fmt: skip
         one = job(
-            rods=rods, rods_plan=plan, readings=tuple(read), gauges=(FINE,), house_rules=HouseRules(spread_k=0)
+            rods=rods,
+            plans={"rods": plan},
+            readings=tuple(read),
+            gauges=(FINE,),
+            house_rules=HouseRules(spread_k=0),
         )
-        found = next(f for f in assess(one).journal("R1").figures if f.key is key)
+        found = next(f for f in assess(one).part("R1").figures if f.key is key)
         beyond += found.called is Called.BEYOND
     return beyond / journals
 

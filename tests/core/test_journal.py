@@ -13,8 +13,8 @@ def rod(
     texts: list[str], *seen: Observation, on: JournalLimits | None = None, plan: Plan | None = None
 ) -> PartReport:
     """The answer for rod journal 1, read with a gauge without doubt."""
-    changes = {"rods_plan": plan} if plan else {}
-    return assess(job({"R1": texts}, rods=on, gauge=PERFECT, seen=seen, **changes)).journal("R1")
+    changes = {"plans": {"rods": plan}} if plan else {}
+    return assess(job({"R1": texts}, rods=on, gauge=PERFECT, seen=seen, **changes)).part("R1")
 
 
 def test_a_journal_as_new_is_reused() -> None:
@@ -164,7 +164,7 @@ def test_a_little_small_but_round_takes_a_polish_shell() -> None:
 
 def test_the_gauges_doubt_makes_a_third_answer() -> None:
     """At the limit a micrometer cannot tell, a gauge without doubt can."""
-    from_mic = assess(job({"R1": ["2.0371"] * 8})).journal("R1")
+    from_mic = assess(job({"R1": ["2.0371"] * 8})).part("R1")
     assert (from_mic.action, from_mic.called) == (Action.MEASURE, Called.TOO_CLOSE)
     assert rod(["2.0371"] * 8).action is Action.REUSE
     assert any("Check 2-3 in micrometer on a 2 in standard" in text for text in from_mic.would_change)

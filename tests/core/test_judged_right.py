@@ -18,11 +18,9 @@ def told(name: str) -> Assessment:
 
 def words_of(found: Assessment) -> str:
     """Everything that is said of both sets and their journals."""
-    sets = [r.text for s in (found.rods, found.mains) for r in s.reasons]
-    journals = [r.text for j in found.journals for r in j.reasons]
-    return " ".join(
-        [*sets, *journals, *(d.text for d in found.doubts), *(j.clearance.words for j in found.journals)]
-    )
+    sets = [r.text for s in (found.of("rods"), found.of("mains")) for r in s.reasons]
+    journals = [r.text for j in found.parts for r in j.reasons]
+    return " ".join([*sets, *journals, *(d.text for d in found.doubts), *(j.clearance.words for j in found.parts)])
 
 
 #: Kind: the headline of the rods, of the mains, whether it is whole, and a few words that must be said.
@@ -86,7 +84,7 @@ EXPECTED = {
 def test_what_is_told(name: str) -> None:
     found = told(name)
     rods, mains, whole, words = EXPECTED[name]
-    assert (found.rods.headline, found.mains.headline, found.whole) == (rods, mains, whole)
+    assert (found.of("rods").headline, found.of("mains").headline, found.whole) == (rods, mains, whole)
     assert words in words_of(found)
 
 
@@ -96,11 +94,11 @@ def test_every_kind_is_told() -> None:
 
 def test_a_pin_with_two_rods_needs_two_pairs() -> None:
     """Common practice, no source: a V8's four pins carry eight rods."""
-    assert [order.pairs for order in told("eight-with-shared-pins").rods.shells] == [8]
+    assert [order.count for order in told("eight-with-shared-pins").of("rods").to_order] == [8]
 
 
 def test_a_waived_journal_that_stays_is_counted() -> None:
-    assert [order.pairs for order in told("waived-and-it-stays").rods.shells] == [4]
+    assert [order.count for order in told("waived-and-it-stays").of("rods").to_order] == [4]
 
 
 @pytest.mark.parametrize(
@@ -109,25 +107,25 @@ def test_a_waived_journal_that_stays_is_counted() -> None:
 def test_nothing_is_ordered_for_what_is_not_settled_or_ended(name: str) -> None:
     """Source: docs/trade: One crank; docs/trade: Whole."""
     found = told(name)
-    assert not found.rods.shells
+    assert not found.of("rods").to_order
     assert "Finish, after polish" not in words_of(found)
 
 
 def test_mixed_shells_are_ordered_where_the_house_allows_them() -> None:
-    ordered = {order.words: order.pairs for order in told("mixed-where-allowed").rods.shells}
+    ordered = {order.words: order.count for order in told("mixed-where-allowed").of("rods").to_order}
     assert ordered == {"standard": 3, "0.010 under": 1}
 
 
 def test_the_persons_size_is_ordered_not_the_programs() -> None:
-    assert [order.words for order in told("decided-otherwise").rods.shells] == ["0.015 under"]
-    assert [order.words for order in told("decided-elsewhere").rods.shells] == ["0.010 under"]
+    assert [order.words for order in told("decided-otherwise").of("rods").to_order] == ["0.015 under"]
+    assert [order.words for order in told("decided-elsewhere").of("rods").to_order] == ["0.010 under"]
 
 
 def test_a_clearance_is_never_shown_upside_down() -> None:
     """Arithmetic: its least is not above its most."""
     shown = 0
     for name in mends():
-        for journal in told(name).journals:
+        for journal in told(name).parts:
             if journal.clearance.least is not None and journal.clearance.most is not None:
                 assert inches(journal.clearance.least) <= inches(journal.clearance.most)
                 shown += 1
@@ -136,34 +134,34 @@ def test_a_clearance_is_never_shown_upside_down() -> None:
 
 def test_the_clearance_of_the_worked_bearing() -> None:
     """Source: case E01: housing 2.3750, walls 0.0620 each, journal 2.2480."""
-    shown = told("clearance-by-the-sheet").journal("R1").clearance
+    shown = told("clearance-by-the-sheet").part("R1").clearance
     assert shown.least == f"{CASES['E01']['expected']:.4f}"
 
 
 def test_a_reading_outside_the_plan_is_judged_not_dropped() -> None:
     """Read twice alike it is believed, and 2.0305 is not within 2.0370."""
     one = with_more(mends()["outside-the-plan"](), again("R2", "3a", "2.0305", id="second", repeats="R2.3a.again"))
-    found = assess(one).journal("R2")
-    assert found.least is not None
-    assert (found.least.text, found.called.value) == ("2.0305", "beyond")
+    found = assess(one).part("R2")
+    assert found.size is not None
+    assert (found.size.text, found.called.value) == ("2.0305", "beyond")
 
 
 def test_two_angles_give_bounds() -> None:
     """Source: docs/trade: Form of a journal; case D07: an oval may hide between two angles."""
-    size = next(f for f in told("two-angles").journal("R1").figures if f.key is FigureKey.SIZE)
+    size = next(f for f in told("two-angles").part("R1").figures if f.key is FigureKey.SIZE)
     assert size.called.value == "too close"
 
 
 def test_three_angles_close_together_do_not_call_a_round_journal_oval() -> None:
     """Source: docs/trade: Form of a journal: the fit's factor is that of the angles read."""
-    figures = told("unequal-angles").journal("R1").figures
+    figures = told("unequal-angles").part("R1").figures
     oval = next(f for f in figures if f.key is FigureKey.OUT_OF_ROUND)
     assert oval.called.value != "beyond"
 
 
 def test_the_least_workable_band_is_the_houses() -> None:
     """Source: docs/trade: Choosing the size: 2.0282 less doubt leaves 0.0006 of 0.0008."""
-    choice = told("tight-band").rods
-    assert choice.undersize is not None
-    assert choice.undersize.nm == inches("0.010").nm
-    assert Length(choice.undersize.nm) == inches("0.010")
+    choice = told("tight-band").of("rods")
+    assert choice.step is not None
+    assert choice.step.nm == inches("0.010").nm
+    assert Length(choice.step.nm) == inches("0.010")

@@ -8,10 +8,10 @@ import pytest
 
 from halfthou.jobs import Plan, Reading
 from halfthou.lengths import Length
+from halfthou.parts.journal_kind import JOURNAL
 from halfthou.surveys import Doubtful, lay_out
 from halfthou.surveys.odd import LEAST_NM, fit_of, odd_one
-from halfthou.surveys.suspicion import expected_of
-from tests.making import job, limits, readings
+from tests.making import engine_of, job, readings
 from tests.simulated import TENTH, TrueJournal, altered
 
 PLANS = (
@@ -66,9 +66,9 @@ def form(seed: int, plan: Plan) -> list[Reading]:
 
 
 def suspect(read: list[Reading], plan: Plan) -> tuple[str, Doubtful] | None:
-    one = job(readings=tuple(read), rods_plan=plan)
-    bench = lay_out(one, one.readings)
-    expected = expected_of(limits(), one.readings[0].feature)
+    one = job(readings=tuple(read), plans={"rods": plan})
+    bench = lay_out(one, engine_of(one), one.readings)
+    expected = JOURNAL.features[0].expected(one.limits, "rods")
     assert expected is not None
     found = odd_one(tuple(bench.take(reading) for reading in read), plan, expected)
     return None if found is None else (found.reading, found.why)

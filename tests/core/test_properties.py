@@ -73,8 +73,8 @@ def crank(wear: Wear) -> Job:
 
 def verdicts(found: Assessment) -> list[tuple[object, ...]]:
     """What is decided, without names of facts and without words."""
-    sets = [(s.action, s.undersize and s.undersize.nm, s.complete, s.ended) for s in (found.rods, found.mains)]
-    journals = [(j.id, j.action, j.called, tuple(f.called for f in j.figures)) for j in found.journals]
+    sets = [(s.action, s.step and s.step.nm, s.complete, s.ended) for s in (found.of("rods"), found.of("mains"))]
+    journals = [(j.id, j.action, j.called, tuple(f.called for f in j.figures)) for j in found.parts]
     return [*sets, *journals, (found.whole,)]
 
 
@@ -83,16 +83,16 @@ def verdicts(found: Assessment) -> list[tuple[object, ...]]:
 def test_more_wear_where_it_is_worn_most_never_gives_a_kinder_answer(wear: Wear, where: str, tenths: int) -> None:
     """Geometry: less metal at the least spot makes size, out-of-round and taper no better."""
     one = crank(wear)
-    least = min((r for r in one.readings if r.journal == where), key=lambda r: r.size.nm)
+    least = min((r for r in one.readings if r.part == where), key=lambda r: r.size.nm)
     worn = tuple(
-        r.model_copy(update={"size": r.size - Length(tenths * TENTH)}) if r is least else r for r in one.readings
+        r.model_copy(update={"count": r.count - tenths * TENTH}) if r is least else r for r in one.readings
     )
-    before, after = assess(one).rods, assess(one.model_copy(update={"readings": worn})).rods
+    before, after = assess(one).of("rods"), assess(one.model_copy(update={"readings": worn})).of("rods")
     assert HARDNESS[after.action] >= HARDNESS[before.action]
     if before.action is after.action is Action.REGRIND:
-        assert before.undersize is not None
-        assert after.undersize is not None
-        assert after.undersize.nm >= before.undersize.nm
+        assert before.step is not None
+        assert after.step is not None
+        assert after.step.nm >= before.step.nm
 
 
 @settings(max_examples=100)
@@ -123,11 +123,11 @@ def test_a_crank_ground_to_the_size_chosen_cleans_up_and_a_step_less_is_not_sure
             readings({name: ["2.0375"] * 8}, plan=Plan()), (0, 45, 90, 135, 0, 45, 90, 135), strict=True
         )
     ]
-    found = assess(kept(job(readings=tuple(exact), rods_plan=Plan()))).rods
-    if found.action is not Action.REGRIND or found.undersize is None:
+    found = assess(kept(job(readings=tuple(exact), plans={"rods": Plan()}))).of("rods")
+    if found.action is not Action.REGRIND or found.step is None:
         assert found.action in (Action.REUSE, Action.POLISH, Action.REPLACE, Action.MEASURE, Action.REFER)
         return
-    least = inches("2.0370").nm - found.undersize.nm
+    least = inches("2.0370").nm - found.step.nm
     read_least = [min(p[a] + p[a + 180] for a in (0, 45, 90, 135)) for p in profiles]
     between = [
         read - min(p[a] + p[a + 180] for a in range(180)) for read, p in zip(read_least, profiles, strict=True)
@@ -136,7 +136,7 @@ def test_a_crank_ground_to_the_size_chosen_cleans_up_and_a_step_less_is_not_sure
         assert 2e6 * min(profile) + 2e6 * missed >= least - 1
     # What a polish takes off and the least band a grinder works to are the house's: 0.0003 and 0.0005 in.
     house = Length(inches("0.0003").nm + inches("0.0005").nm).nm / 1e6
-    for step in (step for step in (10, 20, 30) if step * 25_400 < found.undersize.nm):
+    for step in (step for step in (10, 20, 30) if step * 25_400 < found.step.nm):
         limit = (inches("2.0370").nm - step * 25_400) / 1e6
         assert min(2 * read - new for read in read_least) < limit + house
 
@@ -157,9 +157,9 @@ def test_the_order_and_the_names_of_readings_change_nothing(wear: Wear, chance: 
 @given(wears, st.permutations(range(4)))
 def test_which_journal_is_worn_changes_nothing_for_the_set(wear: Wear, order: list[int]) -> None:
     turned = Wear(wear.under, tuple(wear.worn[n] for n in order))
-    one, other = assess(crank(wear)).rods, assess(crank(turned)).rods
-    assert (one.action, one.undersize, one.finished_band, one.complete) == (
-        other.action, other.undersize, other.finished_band, other.complete,
+    one, other = assess(crank(wear)).of("rods"), assess(crank(turned)).of("rods")
+    assert (one.action, one.step, one.finished_band, one.complete) == (
+        other.action, other.step, other.finished_band, other.complete,
     )  # fmt: skip
 
 
@@ -173,11 +173,11 @@ def test_the_unit_it_is_spoken_of_in_changes_no_verdict(wear: Wear) -> None:
 def open_points(one: Job, found: Assessment) -> list[str]:
     """What the document itself shows to be open, without asking the answer whether it is whole."""
     points = []
-    waived = {(d.set, d.journal) for d in one.decisions}
-    for journal in found.journals:
+    waived = {(d.set, d.part) for d in one.decisions}
+    for journal in found.parts:
         if (journal.set, journal.id) in waived:
             continue
-        if journal.to_read and not found.rods.ended and not found.mains.ended:
+        if journal.to_read and not found.of("rods").ended and not found.of("mains").ended:
             points.append(f"{journal.id} unread")
         if any(spot.doubt is not None and spot.doubt.holds for spot in journal.spots):
             points.append(f"{journal.id} held")
@@ -186,7 +186,7 @@ def open_points(one: Job, found: Assessment) -> list[str]:
     for seen in one.observations:
         if seen.look is Look.SURFACE and seen.answer == "nail catches" and seen.depth is None:
             points.append("depth unknown")
-    for name in (found.rods, found.mains):
+    for name in (found.of("rods"), found.of("mains")):
         if name.action in (Action.MEASURE, Action.REFER):
             points.append(f"{name.name} waits")
     return points
@@ -213,5 +213,5 @@ def test_every_kind_that_is_whole_has_nothing_open() -> None:
         if found.whole:
             assert open_points(one, found) == [], name
             whole += 1
-        assert not (found.whole and any(j.called is Called.TOO_CLOSE for j in found.journals)), name
+        assert not (found.whole and any(j.called is Called.TOO_CLOSE for j in found.parts)), name
     assert whole > 10

@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 
 from halfthou.assess import assess
-from halfthou.jobs import HardenedCrank, Hardening, HouseRules, JournalLimits, Look, Observation, ShellSize
+from halfthou.jobs import HardenedCrank, Hardening, HouseRules, JournalLimits, Look, Observation, Step
 from halfthou.lengths import Length
 from halfthou.report import SetReport
 from halfthou.verdicts import Action, MarkCode
@@ -31,7 +31,7 @@ WORN = ["2.0330", "2.0353", "2.0376", "2.0353"] * 2
 def rods(
     sizes: dict[str, list[str]], *seen: Observation, on: JournalLimits | None = None, **changes: Any
 ) -> SetReport:
-    return assess(job({**GOOD_ENGINE, **sizes}, rods=on, gauge=PERFECT, seen=seen, **changes)).rods
+    return assess(job({**GOOD_ENGINE, **sizes}, rods=on, gauge=PERFECT, seen=seen, **changes)).of("rods")
 
 
 def text_of(answer: SetReport) -> str:
@@ -41,22 +41,22 @@ def text_of(answer: SetReport) -> str:
 def test_a_good_set_is_reused_with_standard_shells() -> None:
     answer = rods({})
     assert (answer.action, answer.headline, answer.complete) == (Action.REUSE, "reuse", True)
-    assert [(order.words, order.pairs) for order in answer.shells] == [("standard", 4)]
+    assert [(order.words, order.count) for order in answer.to_order] == [("standard", 4)]
 
 
 def test_one_worn_journal_takes_the_set_to_one_size() -> None:
     """Source: common practice, no source. 2·2.0330 - 2.0378 = 2.0282, less 0.0003 polish: 0.010 under reaches
     2.0270."""
     found = assess(job({**GOOD_ENGINE, "R3": WORN}, gauge=PERFECT))
-    answer = found.rods
+    answer = found.of("rods")
     assert (answer.action, answer.headline, answer.sets_it) == (Action.REGRIND, "regrind, 0.010 under", "No. 3")
-    assert (answer.finished_band, answer.ground_band) == ("2.0270 to 2.0278", "2.0273 to 2.0281")
-    assert [(order.words, order.pairs) for order in answer.shells] == [("0.010 under", 4)]
-    assert found.journal("R1").mark.code is MarkCode.WITH_SET
-    assert found.journal("R3").mark.code is MarkCode.REGRIND
-    assert found.journal("R1").action is Action.REGRIND
-    assert found.mains.action is Action.REUSE
-    assert answer.cautions and found.journal("R3").cautions
+    assert (answer.finished_band, answer.rough_band) == ("2.0270 to 2.0278", "2.0273 to 2.0281")
+    assert [(order.words, order.count) for order in answer.to_order] == [("0.010 under", 4)]
+    assert found.part("R1").mark.code is MarkCode.WITH_SET
+    assert found.part("R3").mark.code is MarkCode.REGRIND
+    assert found.part("R1").action is Action.REGRIND
+    assert found.of("mains").action is Action.REUSE
+    assert answer.cautions and found.part("R3").cautions
 
 
 def test_spare_and_next_size_are_said() -> None:
@@ -86,7 +86,7 @@ def test_a_crank_already_under_starts_from_there() -> None:
     ground = {f"R{n}": ["2.0275"] * 8 for n in range(1, 5)}
     kept = rods(ground)
     assert (kept.headline, kept.present_words) == ("reuse at 0.010 under", "0.010 under")
-    assert [order.words for order in kept.shells] == ["0.010 under"]
+    assert [order.words for order in kept.to_order] == ["0.010 under"]
     worn = rods({**ground, "R2": ["2.0230", "2.0252", "2.0276", "2.0252"] * 2})
     assert worn.headline == "regrind, 0.020 under"
 
@@ -104,11 +104,11 @@ def test_past_the_last_size_is_replaced() -> None:
 
 def test_a_size_nobody_sells_does_not_exist() -> None:
     """Source: common practice, no source."""
-    sold = (*shells("0"), ShellSize(undersize=inches("0.010"), can_be_bought=False), *shells("0.020"))
+    sold = (*shells("0"), Step(size=inches("0.010"), can_be_bought=False), *shells("0.020"))
     answer = rods({"R3": WORN}, on=limits(shells=sold))
     assert answer.headline == "regrind, 0.020 under"
     assert "no shells can be bought" in text_of(answer)
-    none_left = (*shells("0"), ShellSize(undersize=inches("0.010"), can_be_bought=False))
+    none_left = (*shells("0"), Step(size=inches("0.010"), can_be_bought=False))
     assert rods({"R3": WORN}, on=limits(shells=none_left)).action is Action.REPLACE
 
 
@@ -167,7 +167,7 @@ def test_a_nitrided_crank_is_ground_by_a_quarter_millimetre_at_most(step: str, a
     on = limits(
         hardening=Hardening.NITRIDED,
         case_depth=figure(mm("0.40")),
-        shells=(*shells("0"), ShellSize(undersize=mm(step))),
+        shells=(*shells("0"), Step(size=mm(step))),
     )
     answer = rods({"R3": WORN}, on=on, house_rules=HouseRules(hardened_crank=HardenedCrank.WITHIN_CASE))
     assert answer.action is action
@@ -188,7 +188,7 @@ def test_a_crack_anywhere_ends_the_set() -> None:
 def test_a_referral_comes_before_grinding() -> None:
     answer = rods({"R3": WORN}, look("R3", Look.HEAT, "blue"))
     assert answer.action is Action.REFER
-    assert not answer.shells
+    assert not answer.to_order
 
 
 def test_clearance_after_the_decision() -> None:
@@ -198,17 +198,17 @@ def test_clearance_after_the_decision() -> None:
         housing_bore=band("2.1640", "2.1645"), wall=band("0.0622", "0.0624"), clearance=band("0.0012", "0.0034")
     )
     found = assess(job({**GOOD_ENGINE, "R3": WORN}, rods=on, gauge=PERFECT))
-    assert {found.journal(f"R{n}").clearance.words for n in range(1, 5)} == {"0.0014 to 0.0031"}
+    assert {found.part(f"R{n}").clearance.words for n in range(1, 5)} == {"0.0014 to 0.0031"}
     kept = assess(job({**GOOD_ENGINE, "R1": ["2.0371", *GOOD_ROD[1:]]}, rods=on, gauge=PERFECT))
-    assert kept.journal("R1").clearance.words == "0.0017 to 0.0030"
-    assert "add housing bore" in found.journal("M1").clearance.words
+    assert kept.part("R1").clearance.words == "0.0017 to 0.0030"
+    assert "add housing bore" in found.part("M1").clearance.words
 
 
 def test_the_stricter_house_rule_doubts_more() -> None:
     """1.645u and 2u are 0.00013 and 0.00016 in here; 2.03715 lies 0.00015 inside."""
     sizes = {**GOOD_ENGINE, "R1": ["2.03715"] * 8}
-    lax = assess(job(sizes, gauge=MICROMETER)).journal("R1")
-    strict = assess(job(sizes, gauge=MICROMETER, house_rules=HouseRules(guard="2u"))).journal("R1")
+    lax = assess(job(sizes, gauge=MICROMETER)).part("R1")
+    strict = assess(job(sizes, gauge=MICROMETER, house_rules=HouseRules(guard="2u"))).part("R1")
     assert (lax.action, strict.action) == (Action.REUSE, Action.MEASURE)
 
 

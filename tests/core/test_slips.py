@@ -7,11 +7,12 @@ import pytest
 
 from halfthou.assess import assess
 from halfthou.gauges import ReadText, SlipKind, slips_of
-from halfthou.jobs import Gauge, Job, SettingCheck, ShellSize, SlipAnswer
+from halfthou.jobs import Gauge, Job, SettingCheck, SlipAnswer, Step
 from halfthou.lengths import Asked, Length, Typed, Unit, Window
-from halfthou.surveys import read_at, survey_journals
-from halfthou.verdicts import Action, Called, DoubtShown
-from tests.making import CASES, GOOD_MAIN, MICROMETER, NOON, inches, job, limits, mm, readings
+from halfthou.surveys import read_at
+from halfthou.verdicts import Action, Called
+from halfthou.words import DoubtShown
+from tests.making import CASES, GOOD_MAIN, MICROMETER, NOON, inches, job, limits, mm, readings, survey_journals
 from tests.simulated import TENTH, TrueGauge, bench_job, micrometer, readings_of, worn
 
 #: The window and the neighbours of cases A20 to A26.
@@ -21,7 +22,7 @@ RODS = limits("2.2480", "2.2488")
 
 def doubt_at(texts: list[str], spot: str, **others: list[str]) -> DoubtShown | None:
     """What is asked about one reading of R1 among these."""
-    found = assess(job({"R1": texts, **others}, rods=RODS)).journal("R1")
+    found = assess(job({"R1": texts, **others}, rods=RODS)).part("R1")
     return next(s.doubt for s in found.spots if s.name == spot)
 
 
@@ -76,10 +77,10 @@ def test_a_swap_is_a_multiple_of_nine_in_the_last_digit() -> None:
 def test_a_held_reading_is_not_judged_until_it_is_answered() -> None:
     """One turn low would scrap a sound crank: it waits, and the rest goes on."""
     held = job({"R1": ["2.0375", "2.0375", "2.0125", *["2.0375"] * 5]})
-    answer = assess(held).journal("R1")
+    answer = assess(held).part("R1")
     assert (answer.action, answer.headline) == (Action.MEASURE, "Answer first")
-    assert answer.least is not None
-    assert answer.least.nm == inches("2.0375").nm
+    assert answer.size is not None
+    assert answer.size.nm == inches("2.0375").nm
     assert not assess(held).whole
 
 
@@ -94,26 +95,26 @@ def answered(one: Job, spot: str, taken: str | None) -> Job:
 
 def test_what_is_taken_counts_and_what_was_read_stays() -> None:
     one = answered(job({"R1": ["2.0375", "2.0375", "2.0125", *["2.0375"] * 5]}), "1c", "2.0375")
-    spot = assess(one).journal("R1").spots[2]
+    spot = assess(one).part("R1").spots[2]
     assert spot.size is not None
     assert spot.current is not None
     assert (spot.size.text, spot.current.read, spot.doubt) == ("2.0375", "2.0125", None)
-    assert assess(one).journal("R1").action is Action.REUSE
+    assert assess(one).part("R1").action is Action.REUSE
 
 
 def test_what_is_kept_is_judged_as_read() -> None:
     one = answered(job({"R1": ["2.0375", "2.0375", "2.0125", *["2.0375"] * 5]}), "1c", None)
-    assert assess(one).journal("R1").called is Called.BEYOND
+    assert assess(one).part("R1").called is Called.BEYOND
 
 
 def test_read_twice_alike_it_is_believed() -> None:
     """Source: common practice, no source: a surprising reading is taken again before it is believed."""
     one = job({"R1": ["2.0375", "2.0375", "2.0125", *["2.0375"] * 5]})
     again = one.readings[2].model_copy(update={"id": "again", "at": NOON.replace(hour=13)})
-    assert assess(one.model_copy(update={"readings": (*one.readings, again)})).journal("R1").spots[2].doubt is None
+    assert assess(one.model_copy(update={"readings": (*one.readings, again)})).part("R1").spots[2].doubt is None
 
 
-METRIC = limits("2.2480", "2.2488", shells=tuple(ShellSize(undersize=mm(step)) for step in ("0", "0.25", "0.50")))
+METRIC = limits("2.2480", "2.2488", shells=tuple(Step(size=mm(step)) for step in ("0", "0.25", "0.50")))
 MM_MIC = Gauge(
     id="mm", name="mm", kind="micrometer", unit=Unit.MM, resolution=Length(1_000), permissible_error=Length(2_000)
 )
@@ -121,7 +122,7 @@ MM_MIC = Gauge(
 
 def metric_job(**sizes: list[str]) -> Job:
     taken = tuple(
-        r.model_copy(update={"size": mm(r.typed), "unit": Unit.MM, "gauge": "mm"})
+        r.model_copy(update={"count": mm(r.typed).nm, "unit": Unit.MM, "gauge": "mm"})
         for name, texts in sizes.items()
         for r in [
             reading.model_copy(update={"typed": text})
@@ -133,7 +134,7 @@ def metric_job(**sizes: list[str]) -> Job:
 
 def test_a_half_millimetre_turn_is_never_offered_as_if_it_could_not_be_an_undersize() -> None:
     """Source: case A18, edge case (a): 56.612 among 57.112 is a turn, or 0.50 under."""
-    found = assess(metric_job(R1=["57.112", "57.111", "56.612", "57.112"])).journal("R1")
+    found = assess(metric_job(R1=["57.112", "57.111", "56.612", "57.112"])).part("R1")
     doubt = found.spots[2].doubt
     assert doubt is not None
     assert "ground under" in doubt.question
@@ -144,49 +145,49 @@ def test_a_half_millimetre_turn_is_never_offered_as_if_it_could_not_be_an_unders
 def test_a_whole_journal_half_a_millimetre_down_is_asked_as_either() -> None:
     """Source: docs/trade: Slips of reading, edge cases (a) and (b)."""
     found = assess(metric_job(R1=["57.112"] * 8, R2=["56.612"] * 8, R3=["57.111"] * 8))
-    doubts = [spot.doubt for spot in found.journal("R2").spots]
+    doubts = [spot.doubt for spot in found.part("R2").spots]
     assert all(doubt is not None and doubt.throughout for doubt in doubts)
-    assert found.journal("R1").action is Action.REUSE
+    assert found.part("R1").action is Action.REUSE
 
 
 def test_a_whole_set_half_a_millimetre_down_cannot_be_told_from_an_undersize_and_that_is_said() -> None:
     """Source: docs/trade: Slips of reading, edge case (a). 0.25 under is no turn."""
     words = "look at the back of the shell"
     down = assess(metric_job(**{f"R{n}": ["56.612"] * 8 for n in range(1, 5)}))
-    assert any(words in reason.text for reason in down.rods.reasons)
+    assert any(words in reason.text for reason in down.of("rods").reasons)
     less = assess(metric_job(**{f"R{n}": ["56.862"] * 8 for n in range(1, 5)}))
-    assert not any(words in reason.text for reason in less.rods.reasons)
+    assert not any(words in reason.text for reason in less.of("rods").reasons)
 
 
 def test_one_slip_throughout_a_journal_is_seen_against_the_rest() -> None:
     """Source: docs/trade: Slips of reading, edge case (b); 0.025 in is no undersize."""
     found = assess(job({"R1": ["2.0375"] * 8, "R2": ["2.0125"] * 8, "R3": ["2.0374"] * 8}))
-    doubt = found.journal("R2").spots[0].doubt
+    doubt = found.part("R2").spots[0].doubt
     assert doubt is not None
     assert doubt.throughout
     assert doubt.offers[0].slip == SlipKind.TURN.value
     assert "Did you mean 2.0375, and so on?" in doubt.question
-    assert found.journal("R1").spots[0].doubt is None
+    assert found.part("R1").spots[0].doubt is None
 
 
 def test_one_slip_throughout_the_set_is_seen_against_the_sizes_that_exist() -> None:
     """Every rod a turn low: 2.0125 lies 5 thou below 0.020 under, where no journal stands."""
     found = assess(job({f"R{n}": ["2.0125"] * 8 for n in range(1, 5)}))
-    assert all(answer.spots[0].doubt is not None for answer in found.journals if answer.id.startswith("R"))
-    assert found.rods.action is Action.MEASURE
+    assert all(answer.spots[0].doubt is not None for answer in found.parts if answer.id.startswith("R"))
+    assert found.of("rods").action is Action.MEASURE
 
 
 def test_ground_journals_are_no_slip() -> None:
     """0.010 and 0.020 under are sizes that exist."""
     for size in ("2.0275", "2.0175"):
         found = assess(job({f"R{n}": [size] * 8 for n in range(1, 5)}))
-        assert not any(spot.doubt for answer in found.journals for spot in answer.spots)
+        assert not any(spot.doubt for answer in found.parts for spot in answer.spots)
 
 
 def test_a_reading_that_fits_its_neighbour_says_which() -> None:
     """common practice, no source: the wrong cylinder's number."""
     found = assess(job({"R1": ["2.0375", "2.0375", "2.0274", "2.0375", "2.0375"], "R2": ["2.0275"] * 8}))
-    doubt = found.journal("R1").spots[2].doubt
+    doubt = found.part("R1").spots[2].doubt
     assert doubt is not None
     assert "fits No. 2" in doubt.question
 
@@ -209,13 +210,13 @@ def test_the_sign_of_a_comparator() -> None:
     one = job(
         {"R1": ["2.0375", "2.0375", "2.0325", "2.0375", "2.0374"]}, gauge=snap, gauges=(snap,), checks=(check,)
     )
-    doubt = assess(one).journal("R1").spots[2].doubt
+    doubt = assess(one).part("R1").spots[2].doubt
     assert doubt is not None
     assert doubt.offers[0].slip == SlipKind.SIGN.value
     turned = job(
         {"R1": ["2.0375", "2.0375", "2.0275", "2.0375", "2.0374"]}, gauge=snap, gauges=(snap,), checks=(check,)
     )
-    doubt = assess(turned).journal("R1").spots[2].doubt
+    doubt = assess(turned).part("R1").spots[2].doubt
     assert doubt is not None
     assert doubt.offers[0].slip == SlipKind.REVOLUTION.value
 
@@ -227,7 +228,7 @@ def test_tenths_typed_for_thou() -> None:
     assert isinstance(found, Typed)
     one = job({"R1": ["2.0373", "2.0373", "2.0328", "2.0373", "2.0374"]})
     typed = tuple(r.model_copy(update={"typed": "-5"}) if r.spot == "1c" else r for r in one.readings)
-    doubt = assess(one.model_copy(update={"readings": typed})).journal("R1").spots[2].doubt
+    doubt = assess(one.model_copy(update={"readings": typed})).part("R1").spots[2].doubt
     assert doubt is not None
     assert (doubt.offers[0].slip, doubt.offers[0].meant.text) == (SlipKind.TENTHS.value, "2.0373")
 
@@ -235,7 +236,7 @@ def test_tenths_typed_for_thou() -> None:
 def test_the_odd_value_of_a_row() -> None:
     """A swap of the last digits, too small for the neighbours to tell, does not fit the form of the others."""
     found = assess(job({"R1": ["2.0379", "2.0375", "2.0371", "2.0375", "2.0379", "2.0375", "2.0371", "2.0357"]}))
-    doubt = found.journal("R1").spots[7].doubt
+    doubt = found.part("R1").spots[7].doubt
     assert doubt is not None
     assert (doubt.offers[0].meant.text, doubt.offers[0].slip) == ("2.0375", SlipKind.SWAPPED.value)
 
@@ -243,7 +244,7 @@ def test_the_odd_value_of_a_row() -> None:
 def test_a_worn_oval_journal_is_no_slip() -> None:
     """However oval, its readings bear one another out."""
     oval = ["2.0378", "2.0323", "2.0268", "2.0323"] * 2
-    found = assess(job({"R1": oval, "M1": GOOD_MAIN})).journal("R1")
+    found = assess(job({"R1": oval, "M1": GOOD_MAIN})).part("R1")
     assert not any(spot.doubt for spot in found.spots)
 
 

@@ -7,6 +7,7 @@ import pytest
 from halfthou.assess import assess
 from halfthou.gauges import Standing, in_force, settings_of, standing_of
 from halfthou.jobs import (
+    DIAMETER,
     Feature,
     Gauge,
     GaugeKind,
@@ -22,11 +23,12 @@ from halfthou.jobs import (
     Withdrawal,
 )
 from halfthou.lengths import Length, Unit
-from halfthou.operations import makes_stale, stale_readings
+from halfthou.operations import last_work, makes_stale, stale_by
+from halfthou.parts import CATALOGUE, faults_of_job
 from halfthou.report import StoryKind, story
-from halfthou.surveys import reading_order, survey_journals
+from halfthou.surveys import reading_order
 from halfthou.verdicts import Action, Called
-from tests.making import GOOD_ENGINE, MICROMETER, NOON, inches, job, look, readings
+from tests.making import GOOD_ENGINE, MICROMETER, NOON, engine_of, inches, job, look, readings
 
 HOUR = timedelta(hours=1)
 
@@ -41,9 +43,9 @@ def check(name: str, read: str, *, hours: float = -1, standard: str = "2.0000", 
 
 def test_the_zero_error_is_taken_off_every_reading_after_it() -> None:
     """A micrometer that shows 2.0001 on a 2 in standard reads every journal 0.0001 large. Arithmetic."""
-    answer = assess(job({"R1": ["2.0376"] * 8}, checks=(check("c", "2.0001"),))).journal("R1")
-    assert answer.least is not None
-    assert answer.least.text == "2.0375"
+    answer = assess(job({"R1": ["2.0376"] * 8}, checks=(check("c", "2.0001"),))).part("R1")
+    assert answer.size is not None
+    assert answer.size.text == "2.0375"
     assert answer.spots[0].current is not None
     assert answer.spots[0].current.read == "2.0376"
 
@@ -74,21 +76,21 @@ def test_a_check_on_a_standard_near_the_size_settles_what_the_gauge_alone_could_
     """Source: docs/trade: A micrometer's budget: checking on a block is worth more than more readings. What it asks
     for settles it."""
     one = job({"R1": ["2.0371"] * 8})
-    before = assess(one).journal("R1")
+    before = assess(one).part("R1")
     assert before.called is Called.TOO_CLOSE
     assert before.would_change == ("Check 2-3 in micrometer on a 2 in standard, for least size.",)
     done = one.model_copy(update={"checks": (check("c", "2.0000 2.0000 2.0000"),)})
-    assert assess(done).journal("R1").called is Called.TOO_CLOSE
-    again = assess(done).journal("R1").to_repeat
+    assert assess(done).part("R1").called is Called.TOO_CLOSE
+    again = assess(done).part("R1").to_repeat
     assert [asked.spot for asked in again] == ["1a"]
-    assert repeated(done, "1a", again[0].more) is Called.WITHIN
+    assert repeated(done, "1a", again[0].times) is Called.WITHIN
 
 
 def repeated(one: Job, spot: str, times: int) -> Called:
     """How R1 stands once a spot is read so often again, alike."""
     first = next(r for r in one.readings if r.spot == spot)
     more = tuple(first.model_copy(update={"id": f"again{n}", "repeats": first.id}) for n in range(times))
-    return assess(one.model_copy(update={"readings": (*one.readings, *more)})).journal("R1").called
+    return assess(one.model_copy(update={"readings": (*one.readings, *more)})).part("R1").called
 
 
 @pytest.mark.parametrize("size", ["2.03695", "2.03705", "2.0371", "2.0369", "2.03715"])
@@ -96,21 +98,19 @@ def test_as_many_readings_as_are_asked_for_settle_it_and_one_fewer_does_not(size
     """The budget solved for the margin: u² = fixed² + s²/n. A steady gauge, so that repeats are what is left."""
     steady = MICROMETER.model_copy(update={"permissible_error": Length(500), "repeatability": Length(2_500)})
     one = job({"R1": [size] * 8}, gauge=steady, gauges=(steady,))
-    asked = assess(one).journal("R1").to_repeat
+    asked = assess(one).part("R1").to_repeat
     if not asked:
         # Nor do as many more settle it as say nothing new of the hand (fewer than five repeats do not).
-        assert (
-            assess(one).journal("R1").called is not Called.TOO_CLOSE or repeated(one, "1a", 3) is Called.TOO_CLOSE
-        )
+        assert assess(one).part("R1").called is not Called.TOO_CLOSE or repeated(one, "1a", 3) is Called.TOO_CLOSE
         return
     (only,) = asked
-    assert repeated(one, only.spot, only.more) is not Called.TOO_CLOSE
-    assert only.more == 1 or repeated(one, only.spot, only.more - 1) is Called.TOO_CLOSE
+    assert repeated(one, only.spot, only.times) is not Called.TOO_CLOSE
+    assert only.times == 1 or repeated(one, only.spot, only.times - 1) is Called.TOO_CLOSE
 
 
 def test_repeats_are_not_asked_for_where_they_change_nothing() -> None:
     """Beyond on size: a taper that is too close to call is of no interest any more."""
-    answer = assess(job({"R1": ["2.0300"] * 4 + ["2.0306"] * 4})).journal("R1")
+    answer = assess(job({"R1": ["2.0300"] * 4 + ["2.0306"] * 4})).part("R1")
     assert answer.own_action is Action.REGRIND
     assert answer.to_repeat == ()
     assert answer.left == 0
@@ -119,12 +119,14 @@ def test_repeats_are_not_asked_for_where_they_change_nothing() -> None:
 def test_repeats_of_a_spot_count_as_their_mean() -> None:
     one = job({"R1": ["2.0375"] * 8})
     first = one.readings[0]
-    again = first.model_copy(update={"id": "x", "repeats": first.id, "size": inches("2.0377"), "at": NOON + HOUR})
-    spot = assess(one.model_copy(update={"readings": (*one.readings, again)})).journal("R1").spots[0]
+    again = first.model_copy(
+        update={"id": "x", "repeats": first.id, "count": inches("2.0377").nm, "at": NOON + HOUR}
+    )
+    spot = assess(one.model_copy(update={"readings": (*one.readings, again)})).part("R1").spots[0]
     assert spot.size is not None
     assert (spot.size.text, spot.times) == ("2.0376", 2)
-    third = again.model_copy(update={"id": "y", "repeats": "x", "size": inches("2.0376")})
-    spot = assess(one.model_copy(update={"readings": (*one.readings, again, third)})).journal("R1").spots[0]
+    third = again.model_copy(update={"id": "y", "repeats": "x", "count": inches("2.0376").nm})
+    spot = assess(one.model_copy(update={"readings": (*one.readings, again, third)})).part("R1").spots[0]
     assert spot.times == 3
 
 
@@ -153,29 +155,27 @@ def done(kind: OperationKind, on: str, hours: float = 1, **more: object) -> Oper
 
 
 @pytest.mark.parametrize(
-    ("kind", "on", "feature", "journal", "stale"),
+    ("kind", "on", "feature", "part", "stale"),
     [
-        (OperationKind.GRIND, "rods", Feature.JOURNAL, "R1", True),
-        (OperationKind.GRIND, "rods", Feature.JOURNAL, "M1", False),
-        (OperationKind.GRIND, "R2", Feature.JOURNAL, "R1", False),
-        (OperationKind.GRIND, "rods", Feature.HOUSING_BORE, "R1", False),
-        (OperationKind.STRAIGHTEN, "crank", Feature.JOURNAL, "M3", True),
-        (OperationKind.LINE_HONE, "mains", Feature.HOUSING_BORE, "M1", True),
-        (OperationKind.LINE_HONE, "mains", Feature.JOURNAL, "M1", False),
-        (OperationKind.STUDS, "mains", Feature.BEARING_BORE, "M2", True),
-        (OperationKind.RESIZE_RODS, "rods", Feature.HOUSING_BORE, "R1", True),
-        (OperationKind.NEW_SHELLS, "rods", Feature.WALL, "R1", True),
-        (OperationKind.POLISH, "mains", Feature.JOURNAL, "M1", True),
-        (OperationKind.FINAL_WASH, "crank", Feature.JOURNAL, "R1", True),
+        (OperationKind.GRIND, "rods", DIAMETER, "R1", True),
+        (OperationKind.GRIND, "rods", DIAMETER, "M1", False),
+        (OperationKind.GRIND, "R2", DIAMETER, "R1", False),
+        (OperationKind.GRIND, "rods", Feature.HOUSING_BORE, "bearing-rod-1", False),
+        (OperationKind.STRAIGHTEN, "crank", DIAMETER, "M3", True),
+        (OperationKind.LINE_HONE, "mains", Feature.HOUSING_BORE, "bearing-M1", True),
+        (OperationKind.LINE_HONE, "mains", DIAMETER, "M1", False),
+        (OperationKind.STUDS, "mains", Feature.BEARING_BORE, "bearing-M2", True),
+        (OperationKind.RESIZE_RODS, "rods", Feature.HOUSING_BORE, "bearing-rod-1", True),
+        (OperationKind.NEW_SHELLS, "rods", Feature.WALL, "bearing-rod-1", True),
+        (OperationKind.POLISH, "mains", DIAMETER, "M1", True),
+        (OperationKind.FINAL_WASH, "crank", DIAMETER, "R1", True),
     ],
 )
-def test_what_invalidates_what(
-    kind: OperationKind, on: str, feature: Feature, journal: str, *, stale: bool
-) -> None:
+def test_what_invalidates_what(kind: OperationKind, on: str, feature: str, part: str, *, stale: bool) -> None:
     """Source: docs/trade: What work makes stale, common practice."""
-    reading = readings({journal: ["2.0375"]})[0].model_copy(update={"feature": feature})
-    assert makes_stale(done(kind, on), reading) is stale
-    assert not makes_stale(done(kind, on, hours=-1), reading)
+    reading = readings({part: ["2.0375"]})[0].model_copy(update={"feature": feature})
+    assert makes_stale(done(kind, on), reading, engine_of(job())) is stale
+    assert not makes_stale(done(kind, on, hours=-1), reading, engine_of(job()))
 
 
 def test_a_grind_makes_readings_stale_and_they_are_taken_again() -> None:
@@ -183,21 +183,22 @@ def test_a_grind_makes_readings_stale_and_they_are_taken_again() -> None:
     one = job(
         GOOD_ENGINE, seen=(look("R1", Look.SURFACE, "nail runs clear"), look("crank", Look.CRACK_TEST, "passed"))
     )
-    ground = one.model_copy(update={"operations": (done(OperationKind.GRIND, "rods", undersize=inches("0.010")),)})
-    assert len(stale_readings(ground)) == 4 * 8
-    answer = assess(ground).journal("R1")
-    assert answer.to_read == Plan().spots
+    ground = one.model_copy(update={"operations": (done(OperationKind.GRIND, "rods", step=inches("0.010")),)})
+    worked = last_work(ground, engine_of(ground))
+    assert sum(stale_by(reading, worked) is not None for reading in ground.readings) == 4 * 8
+    answer = assess(ground).part("R1")
+    assert tuple(asked.spot for asked in answer.to_read) == Plan().spots
     assert answer.spots[0].current is None
     assert [aside.size.text for aside in answer.spots[0].aside] == ["2.0375"]
     assert "grind" in answer.spots[0].aside[0].why
     assert any(reason.rule == "operations.stale" for reason in answer.reasons)
     assert answer.seen == ()
-    assert assess(ground).rods.present_words == "0.010 under"
-    assert assess(ground).mains.action is Action.REUSE
+    assert assess(ground).of("rods").present_words == "0.010 under"
+    assert assess(ground).of("mains").action is Action.REUSE
     anew = tuple(
         r.model_copy(update={"id": f"n{r.id}", "at": NOON + 2 * HOUR}) for r in readings({"R1": ["2.0275"] * 8})
     )
-    read = assess(ground.model_copy(update={"readings": (*ground.readings, *anew)})).journal("R1")
+    read = assess(ground.model_copy(update={"readings": (*ground.readings, *anew)})).part("R1")
     assert (read.action, read.to_read) == (Action.REUSE, ())
 
 
@@ -205,14 +206,14 @@ def test_a_bore_read_with_loose_caps_or_a_dirty_journal_is_not_judged() -> None:
     """common practice, no source: housing bores with caps torqued; a journal after the last wash, not before."""
     one = job({"R1": ["2.0375"] * 8})
     dirty = tuple(r.model_copy(update={"cleaned": False}) for r in one.readings)
-    answer = assess(one.model_copy(update={"readings": dirty})).journal("R1")
-    assert answer.to_read == Plan().spots
+    answer = assess(one.model_copy(update={"readings": dirty})).part("R1")
+    assert tuple(asked.spot for asked in answer.to_read) == Plan().spots
     assert "before it was clean" in answer.spots[0].aside[0].why
     loose = Reading(
-        id="b", journal="R1", feature=Feature.BEARING_BORE, spot="1a", size=inches("2.0396"), typed="2.0396",
+        id="b", part="bearing-rod-1", feature=Feature.BEARING_BORE, spot="1a", count=inches("2.0396").nm, typed="2.0396",
         unit=Unit.INCH, gauge="mic", by="bench", at=NOON, caps_torqued=False,
     )  # fmt: skip
-    (bore,) = assess(one.model_copy(update={"readings": (*one.readings, loose)})).journal("R1").bearing
+    (bore,) = assess(one.model_copy(update={"readings": (*one.readings, loose)})).part("R1").features[1:]
     assert bore.spots[0].size is None
     assert bore.spots[0].aside[0].why == "read with the caps not torqued"
 
@@ -220,17 +221,17 @@ def test_a_bore_read_with_loose_caps_or_a_dirty_journal_is_not_judged() -> None:
 def test_two_people_who_differ_at_one_spot_are_pointed_out() -> None:
     one = job({"R1": ["2.0375"] * 8})
     other = one.readings[0].model_copy(
-        update={"id": "o", "by": "machinist", "size": inches("2.0369"), "at": NOON + HOUR}
+        update={"id": "o", "by": "machinist", "count": inches("2.0369").nm, "at": NOON + HOUR}
     )
     found = assess(one.model_copy(update={"readings": (*one.readings, other)}))
-    (reason,) = found.journal("R1").contradictions
+    (reason,) = found.part("R1").contradictions
     assert reason.text.startswith("1a stands twice: 2.0369 by machinist, 2.0375 by bench.")
     assert any("stands twice" in doubt.text for doubt in found.doubts)
 
 
 def test_a_taper_that_runs_both_ways_is_pointed_out() -> None:
     answer = assess(job({"R1": ["2.0375", "2.0369", "2.0375", "2.0375", "2.0369", "2.0375", "2.0375", "2.0375"]}))
-    (reason,) = answer.journal("R1").contradictions
+    (reason,) = answer.part("R1").contradictions
     assert reason.text.startswith(
         "Front against rear: at a the front is 0.0006 larger, at b the rear is by 0.0006."
     )
@@ -239,7 +240,7 @@ def test_a_taper_that_runs_both_ways_is_pointed_out() -> None:
 def bearing(feature: Feature, **sizes: str) -> tuple[Reading, ...]:
     return tuple(
         Reading(
-            id=f"{feature.name}.{spot[1:]}", journal="R1", feature=feature, spot=spot[1:], size=inches(text),
+            id=f"{feature.name}.{spot[1:]}", part="bearing-rod-1", feature=feature, spot=spot[1:], count=inches(text).nm,
             typed=text, unit=Unit.INCH, gauge="bench-mic", by="bench", at=NOON, caps_torqued=True,
         )
         for spot, text in sizes.items()
@@ -250,40 +251,45 @@ def test_a_bearing_smaller_than_its_journal_and_parts_that_do_not_add_up_are_poi
     any_use = MICROMETER.model_copy(update={"fit_for": tuple(Purpose), "id": "bench-mic"})
     one = job({"R1": ["2.0375"] * 8}, gauges=(MICROMETER, any_use))
     small = one.model_copy(update={"readings": (*one.readings, *bearing(Feature.BEARING_BORE, _1a="2.0370"))})
-    assert "it cannot be in it" in assess(small).journal("R1").contradictions[0].text
+    assert "it cannot be in it" in assess(small).part("R1").contradictions[0].text
     parts = (
         *bearing(Feature.BEARING_BORE, _1a="2.0396"),
         *bearing(Feature.HOUSING_BORE, _1a="2.1642"),
         *bearing(Feature.WALL, _1a="0.0603", _1b="0.0603"),
     )
-    found = assess(one.model_copy(update={"readings": (*one.readings, *parts)})).journal("R1").contradictions
+    found = assess(one.model_copy(update={"readings": (*one.readings, *parts)})).part("R1").contradictions
     assert found[0].text.startswith("Housing less both walls gives 2.0436 at 1a, the bearing reads 2.0396")
 
 
 def test_the_order_of_spots_suits_the_hand() -> None:
     one = job()
-    rods = one.limits.journals(next(s for s in type(survey_journals(one)["R1"].journal_set) if s.value == "rods"))
-    kind = survey_journals(one)["R1"].journal_set
-    assert reading_order(one, kind)[:9] == (*((rods[0], spot) for spot in Plan().spots), (rods[1], "1a"))
-    along = one.model_copy(update={"rods_plan": Plan(order=ReadingOrder.ALONG_THE_SHAFT)})
-    order = reading_order(along, kind)
+    rods, kind = engine_of(one).of_set("rods"), "rods"
+    assert reading_order(one, engine_of(one), kind)[:9] == (
+        *((rods[0], spot) for spot in Plan().spots),
+        (rods[1], "1a"),
+    )
+    along = one.model_copy(update={"plans": {"rods": Plan(order=ReadingOrder.ALONG_THE_SHAFT)}})
+    order = reading_order(along, engine_of(along), kind)
     assert order[:4] == (("R1", "1a"), ("R1", "2a"), ("R2", "1a"), ("R2", "2a"))
-    assert sorted(order) == sorted(reading_order(one, kind))
+    assert sorted(order) == sorted(reading_order(one, engine_of(one), kind))
 
 
 def test_the_story_tells_everything_and_erases_nothing() -> None:
     one = job({"R1": ["2.0375"] * 8})
     wrong = one.readings[0]
-    mended = wrong.model_copy(update={"id": "m", "corrects": wrong.id, "size": inches("2.0374"), "at": NOON + HOUR})
+    mended = wrong.model_copy(
+        update={"id": "m", "corrects": wrong.id, "count": inches("2.0374").nm, "at": NOON + HOUR}
+    )
     told = story(
         one.model_copy(
             update={
                 "readings": (*one.readings, mended),
                 "withdrawals": (Withdrawal(id="w", fact="R1.2d", by="machinist", at=NOON + 2 * HOUR),),
-                "operations": (done(OperationKind.GRIND, "rods", hours=3, undersize=inches("0.010")),),
+                "operations": (done(OperationKind.GRIND, "rods", hours=3, step=inches("0.010")),),
                 "checks": (check("c", "2.0000"),),
             }
-        )
+        ),
+        engine_of(one),
     )
     assert [line.kind for line in told] == [
         StoryKind.CHECK, StoryKind.READ, StoryKind.CORRECTED, StoryKind.WITHDRAWN, StoryKind.WORK,
@@ -301,10 +307,11 @@ def test_what_does_not_hang_together_is_refused() -> None:
         {"readings": [{**one["readings"][0], "repeats": "x"}]},
         {"readings": [{**one["readings"][0], "sitting": "x"}]},
         {"checks": [check("c", "2.0000", gauge="nobody").model_dump()]},
-        {"operations": [done(OperationKind.GRIND, "R9").model_dump()]},
     ):
-        with pytest.raises(ValueError, match=r"not there|not listed|does not have"):
+        with pytest.raises(ValueError, match=r"not there|not listed"):
             Job.model_validate({**one, **change})
+    stray = Job.model_validate({**one, "operations": [done(OperationKind.GRIND, "R9").model_dump()]})
+    assert "does not have" in faults_of_job(stray, CATALOGUE)[0]
 
 
 @pytest.mark.parametrize(

@@ -95,13 +95,13 @@ def test_a_part_that_was_not_rested_waits_where_warmth_could_move_the_verdict() 
     """30 K on 2.037 in of steel are 0.0007 in (docs/trade: Sizes at 20 degrees, 11.7e-6): 2.0374 may be 2.0367,
     limit 2.0370."""
     washed = Sitting(id="s", condition=Condition.WASHED, by="bench", at=NOON)
-    close = assess(sat("2.0374", washed)).journal("R1")
+    close = assess(sat("2.0374", washed)).part("R1")
     assert (close.action, close.called) == (Action.MEASURE, Called.TOO_CLOSE)
     assert close.headline == "Let it cool"
     assert any("Let it cool" in words for words in close.would_change)
-    far = assess(sat("2.0378", washed)).journal("R1")
+    far = assess(sat("2.0378", washed)).part("R1")
     assert far.action is Action.REUSE
-    beyond = assess(sat("2.0360", washed)).journal("R1")
+    beyond = assess(sat("2.0360", washed)).part("R1")
     assert beyond.called is Called.BEYOND
 
 
@@ -109,19 +109,19 @@ def test_a_warm_part_whose_temperature_is_known_is_brought_to_20_degrees() -> No
     """2.0374 in at 40 °C with a gauge at 20: 11.7e-6 x 20 K x 2.0374 = 0.00048 in less. Source: docs/trade: Sizes
     at 20 degrees."""
     warm = Sitting(id="s", part_c=40, gauge_c=20, condition=Condition.WASHED, by="bench", at=NOON)
-    answer = assess(sat("2.0374", warm)).journal("R1")
-    assert answer.least is not None
-    assert answer.least.nm / 25.4e6 == pytest.approx(2.0374 / (1 + 11.7e-6 * 20), abs=2e-8)
+    answer = assess(sat("2.0374", warm)).part("R1")
+    assert answer.size is not None
+    assert answer.size.nm / 25.4e6 == pytest.approx(2.0374 / (1 + 11.7e-6 * 20), abs=2e-8)
     assert answer.called is Called.BEYOND
     assert any(reason.rule == "gauges.temperature" and "40 °C" in reason.text for reason in answer.reasons)
 
 
 def test_the_shops_own_temperature_counts_where_a_sitting_says_nothing() -> None:
     shop = HouseRules(shop_c=25, spread_k=0)
-    answer = assess(job({"R1": ["2.0374"] * 8}, gauge=PERFECT, house_rules=shop)).journal("R1")
-    assert answer.least is not None
+    answer = assess(job({"R1": ["2.0374"] * 8}, gauge=PERFECT, house_rules=shop)).part("R1")
+    assert answer.size is not None
     expected = 2.0374 * (1 + 11.5e-6 * 5) / (1 + 11.7e-6 * 5)
-    assert answer.least.nm / 25.4e6 == pytest.approx(expected, abs=2e-8)
+    assert answer.size.nm / 25.4e6 == pytest.approx(expected, abs=2e-8)
 
 
 def test_the_exact_form_is_not_the_linear_one() -> None:

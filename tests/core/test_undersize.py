@@ -5,13 +5,13 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from halfthou.lengths import Length
-from halfthou.sets import Reach, Step, choose_regrind_size, regrind_steps
+from halfthou.sets import Reach, Rung, choose_regrind_size, regrind_steps
 from halfthou.sets.hardening import case_left
 from halfthou.surveys import present_undersize
 from halfthou.verdicts import CleanUp, clean_up_size
 from tests.making import CASES, figure, inches, limits, mm, shells
 
-STEPS = tuple(Step(inches(step), True, True) for step in ("0.010", "0.020", "0.030", "0.040"))
+STEPS = tuple(Rung(inches(step), True, True) for step in ("0.010", "0.020", "0.030", "0.040"))
 LEAST = inches("2.2483")
 
 
@@ -74,7 +74,7 @@ def test_the_choice_is_what_brute_force_finds(
 ) -> None:
     """Every size is tried from the smallest; the first that serves every journal wins."""
     worn = {f"R{n}": CleanUp(Length(sure), Length(sure + more)) for n, (sure, more) in enumerate(crank, start=1)}
-    steps = tuple(Step(Length(k), bought, allowed) for k, bought, allowed in sorted(ladder))
+    steps = tuple(Rung(Length(k), bought, allowed) for k, bought, allowed in sorted(ladder))
     choice = choose_regrind_size({n: reach(w) for n, w in worn.items()}, steps, LEAST, Length(workable))
 
     def first(end: int, band: int) -> int | None:
@@ -109,7 +109,7 @@ def test_steps_below_the_present_size_only_and_none_for_a_polish() -> None:
         shells=shells("0", "0.001", "0.010", "0.020", "0.030"), smallest_allowed=figure(inches("2.0170"))
     )
     steps = regrind_steps(sheet, inches("0.010"))
-    assert [step.undersize for step in steps] == [inches("0.020"), inches("0.030")]
+    assert [rung.step for rung in steps] == [inches("0.020"), inches("0.030")]
     assert [step.usable for step in steps] == [True, False]
 
 

@@ -12,7 +12,8 @@ from halfthou.jobs import Arrangement, Decision, DecisionKind, JobFile, JournalS
 from halfthou.lengths import Unit
 from halfthou.report import Assessment
 from halfthou.rules import RULES
-from halfthou.verdicts import MARKS, Action, MarkCode, cautions_for
+from halfthou.verdicts import MARKS, Action, MarkCode
+from halfthou.words import cautions_for
 from tests.making import GOOD_ENGINE, NOON, PERFECT, job, layout, look, mm
 
 WORN = ["2.0330", "2.0353", "2.0376", "2.0353"] * 2
@@ -28,9 +29,9 @@ JOBS = {
 
 def said(found: Assessment) -> list[str]:
     """Every sentence of an assessment."""
-    texts = [reason.text for part in (found.mains, found.rods) for reason in part.reasons]
-    texts += [text for part in (found.mains, found.rods) for text in part.would_change]
-    for answer in found.journals:
+    texts = [reason.text for part in (found.of("mains"), found.of("rods")) for reason in part.reasons]
+    texts += [text for part in (found.of("mains"), found.of("rods")) for text in part.would_change]
+    for answer in found.parts:
         texts += [reason.text for reason in answer.reasons]
         texts += [*answer.would_change, *answer.still_to_do]
     return [*texts, *(doubt.text for doubt in found.doubts)]
@@ -51,12 +52,12 @@ def test_every_sentence_is_one(name: str, unit: Unit) -> None:
 @pytest.mark.parametrize("name", JOBS)
 def test_every_reason_rests_on_a_listed_rule_and_points_at_real_spots(name: str) -> None:
     found = assess(JOBS[name])
-    for answer in found.journals:
+    for answer in found.parts:
         spots = {spot.name for spot in answer.spots}
         for reason in answer.reasons:
             assert reason.rule in RULES
             assert set(reason.spots) <= spots
-    for part in (found.mains, found.rods):
+    for part in (found.of("mains"), found.of("rods")):
         assert all(reason.rule in RULES for reason in part.reasons)
 
 
@@ -102,7 +103,7 @@ def test_the_worn_engine_in_plain_text() -> None:
         "Rod journals: regrind, 0.010 under",
         "  No. 3 sets the size. At 0.010 under it has 0.0009 to spare.",
         "  Finish, after polish, to 2.0270 to 2.0278; grind to 2.0273 to 2.0281.",
-        "  Shells 0.010 under: 4 pairs",
+        "  To order, 0.010 under: 4 pairs of shells",
         "Main journals: reuse",
     ):
         assert line in text.splitlines()
@@ -167,8 +168,8 @@ def test_a_layout_that_cannot_be_is_refused(shaft: tuple[str, ...], cylinders: t
 def test_metric_words_for_a_metric_bench() -> None:
     """2.0330 in is 51.638 mm; the set still goes to the step it is sold under."""
     found = assess(JOBS["worn"].model_copy(update={"shown_in": Unit.MM}))
-    least = found.journal("R3").least
+    least = found.part("R3").size
     assert least is not None
     assert least.text == "51.638"
     assert abs(least.nm - mm("51.638").nm) < 500
-    assert found.rods.headline == "regrind, 0.010 in under"
+    assert found.of("rods").headline == "regrind, 0.010 in under"

@@ -71,7 +71,7 @@ def rods_at(size: str, **changed: list[str]) -> Sizes:
 def ground(on: str, under: str | None = "0.010", name: str = "ground") -> Operation:
     """A grind a day before the readings."""
     return Operation(
-        id=name, kind=OperationKind.GRIND, on=on, undersize=None if under is None else inches(under),
+        id=name, kind=OperationKind.GRIND, on=on, step=None if under is None else inches(under),
         by="bench", at=NOON - timedelta(days=1),
     )  # fmt: skip
 
@@ -91,7 +91,7 @@ def with_more(one: Job, *more: Reading) -> Job:
 def again(on: str, spot: str, size: str, **more: Any) -> Reading:
     """One more reading at a spot, a while later."""
     values: dict[str, Any] = {
-        "id": f"{on}.{spot}.again", "journal": on, "spot": spot, "size": inches(size), "typed": size,
+        "id": f"{on}.{spot}.again", "part": on, "spot": spot, "count": inches(size).nm, "typed": size,
         "unit": Unit.INCH, "gauge": MICROMETER.id, "by": "bench", "at": NOON + timedelta(minutes=30),
     }  # fmt: skip
     return Reading(**{**values, **more})
@@ -142,8 +142,9 @@ def eight_with_shared_pins() -> Job:
         one for one in usual_layouts() if any(len(pin.cylinders) == 2 for pin in one.pins) and len(one.pins) == 4
     )
     limit = LimitsSheet(
-        engine="Bramling V8", unit=Unit.INCH, layout=v8, mains=limits("2.4135", "2.4143"),
-        rods=limits(clearance=band("0.0010", "0.0030")),
+        engine="Bramling V8", unit=Unit.INCH, layout=v8,
+        sets={"mains": limits("2.4135", "2.4143").as_set,
+              "rods": limits(clearance=band("0.0010", "0.0030")).as_set},
     )  # fmt: skip
     sizes = {f"R{n}": at("2.0360") for n in range(1, 5)} | dict.fromkeys(v8.mains, GOOD_MAIN)
     return job(sizes, limits=limit)
@@ -152,7 +153,7 @@ def eight_with_shared_pins() -> Job:
 def waived_and_it_stays() -> Job:
     sizes = rods_at("2.0360")
     del sizes["R4"]
-    waived = decided(DecisionKind.WAIVED, journal="R4", about=Waived.READINGS)
+    waived = decided(DecisionKind.WAIVED, part="R4", about=Waived.READINGS)
     return job(sizes, decisions=(waived,))
 
 
@@ -231,7 +232,15 @@ def clearance_beyond_the_sheet() -> Job:
     )  # fmt: skip
     one = job(engine(), rods=rods, gauges=(MICROMETER, bore_gauge), checks=checks)
     bores = tuple(
-        again("R1", spot, "2.0425", id=f"b{spot}", feature=Feature.BEARING_BORE, caps_torqued=True, gauge="bore")
+        again(
+            "bearing-rod-1",
+            spot,
+            "2.0425",
+            id=f"b{spot}",
+            feature=Feature.BEARING_BORE,
+            caps_torqued=True,
+            gauge="bore",
+        )
         for spot in ("1a", "1b", "1c", "2a", "2b", "2c")
     )
     return with_more(one, *bores)
@@ -292,12 +301,12 @@ def out_of_range() -> Job:
 
 def unequal_angles() -> Job:
     plan = Plan(angles_deg=(0, 15, 90))
-    return job({"R1": ["2.0375", "2.0374", "2.0376"] * 2}, rods_plan=plan)
+    return job({"R1": ["2.0375", "2.0374", "2.0376"] * 2}, plans={"rods": plan})
 
 
 def two_angles() -> Job:
     plan = Plan(angles_deg=(0, 90))
-    return job({f"R{n}": at("2.0375", 4) for n in range(1, 5)}, rods_plan=plan)
+    return job({f"R{n}": at("2.0375", 4) for n in range(1, 5)}, plans={"rods": plan})
 
 
 def rule_of_thumb_alone() -> Job:
@@ -333,9 +342,7 @@ def within_the_case() -> HouseRules:
 
 def decided_otherwise() -> Job:
     rods = limits(shells=shells("0", "0.010", "0.015", "0.020"))
-    other = decided(
-        DecisionKind.OVERRIDDEN, action="regrind", undersize=inches("0.015"), words="regrind, 0.015 under"
-    )
+    other = decided(DecisionKind.OVERRIDDEN, action="regrind", step=inches("0.015"), words="regrind, 0.015 under")
     return job(rods_at("2.0360"), rods=rods, decisions=(other,))
 
 

@@ -10,6 +10,7 @@ import subprocess
 import sys
 from contextlib import closing
 from pathlib import Path
+from typing import Any
 
 import pytest
 
@@ -31,7 +32,18 @@ def test_every_kind_has_its_answer() -> None:
 def test_the_whole_answer_is_what_it_was(path: Path) -> None:
     kept = json.loads(path.read_text(encoding="utf-8"))
     job = read_job(json.dumps(kept["file"])).job
-    assert assess(job).model_dump(mode="json") == kept["answer"]
+    was = read_signed({"shape": 3, "assessment": kept["answer"]}).model_dump(mode="json")
+    assert _but_for_rods(assess(job).model_dump(mode="json")) == _but_for_rods(was)
+
+
+def _but_for_rods(answer: dict[str, Any]) -> dict[str, Any]:
+    """An answer without the names of bearings: those of shape 3 went by their pins."""
+    for part in answer["parts"]:
+        for feature in part["features"][1:]:
+            feature["part"] = ""
+    # The mark's meaning speaks of any part now, not of a crank alone.
+    changed: dict[str, Any] = json.loads(json.dumps(answer).replace("Another crank.", "Another part."))
+    return changed
 
 
 @pytest.mark.parametrize(("version", "rods"), [(1, "at least 0.020 under so far"), (2, "answer first")])
@@ -41,7 +53,7 @@ def test_job_files_of_older_versions_open_and_judge(version: int, rods: str) -> 
     assert old["version"] == version
     file = read_job(text)
     assert len(file.job.readings) == len(old["job"]["readings"]) > 50
-    assert assess(file.job).rods.headline == rods
+    assert assess(file.job).of("rods").headline == rods
     assert read_job(write_job(file)) == file
 
 
@@ -52,10 +64,10 @@ def test_a_sheet_of_every_shape_ever_stored_opens(path: Path) -> None:
     assert f"shape-{shape_of(sheet)}" == path.stem
     found = read_signed(sheet)
     for name in ("mains", "rods"):
-        told, stored = getattr(found, name), sheet["assessment"][name]
+        told, stored = found.of(name), sheet["assessment"][name]
         assert told.headline == stored["headline"]
         assert [reason.text for reason in told.reasons] == [reason["text"] for reason in stored["reasons"]]
-    figures = [figure.called.value for journal in found.journals for figure in journal.figures]
+    figures = [figure.called.value for part in found.parts for figure in part.figures]
     stored_figures = [f["state"] for j in sheet["assessment"]["journals"] for f in j["figures"]]
     assert figures == stored_figures != []
 

@@ -191,7 +191,7 @@ def land_from_two_benches(shop: Path, kill_after: int | None) -> tuple[list[str]
         def work(name: str, journal: str) -> None:
             cookie, token = sign_in(server, name)
             for n, spot in enumerate(["1a", "1b", "1c", "1d", "2a", "2b", "2c", "2d"]):
-                body = {"id": f"{name}.{spot}", "journal": journal, "spot": spot, "typed": f"61.37{n}",
+                body = {"id": f"{name}.{spot}", "part": journal, "spot": spot, "typed": f"61.37{n}",
                         "unit": "mm", "gauge": gauge, "at": "2031-05-04T10:00:00+00:00"}  # fmt: skip
                 try:
                     answer = post(server, cookie, token, f"/api/jobs/{job_id}/readings", body)

@@ -22,13 +22,11 @@ SIZE, OVAL, TAPER = FigureKey.SIZE, FigureKey.OUT_OF_ROUND, FigureKey.TAPER
 LIMITS = {SIZE: inches("2.0370").nm, OVAL: inches("0.0010").nm, TAPER: inches("0.0006").nm}
 
 
-def read_near_its_limits(
-    seed: int, *, checked: bool
-) -> tuple[Counter[tuple[FigureKey, str]], Counter[tuple[FigureKey, str]]]:
+def read_near_its_limits(seed: int, *, checked: bool) -> tuple[Counter[tuple[str, str]], Counter[tuple[str, str]]]:
     """What was called of four hundred journals, and how much of it was wrong."""
     chance = random.Random(seed)
-    called: Counter[tuple[FigureKey, str]] = Counter()
-    wrong: Counter[tuple[FigureKey, str]] = Counter()
+    called: Counter[tuple[str, str]] = Counter()
+    wrong: Counter[tuple[str, str]] = Counter()
     for _ in range(400):
         oval, taper = chance.uniform(0, 20) * TENTH, chance.uniform(0, 12) * TENTH
         least = LIMITS[SIZE] + chance.uniform(-8, 8) * TENTH
@@ -39,12 +37,12 @@ def read_near_its_limits(
             id="c", gauge="mic", standard=inches("2.0000"), read=read, unit=Unit.INCH, by="bench", at=NOON
         )
         job = bench_job(readings_of("R1", true, gauge, chance), gauge.gauge, (check,) if checked else ())
-        is_beyond = {
+        is_beyond: dict[str, bool] = {
             SIZE: true.least < LIMITS[SIZE],
             OVAL: oval > LIMITS[OVAL],
             TAPER: taper > LIMITS[TAPER],
         }
-        for figure in assess(job).journal("R1").figures:
+        for figure in assess(job).part("R1").figures:
             key = figure.key, figure.called.value
             if figure.key in is_beyond:
                 called[key] += 1

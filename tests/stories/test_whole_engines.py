@@ -50,7 +50,7 @@ def test_round_journals_near_the_limit_are_called_wrongly_no_oftener_than_promis
         true = LIMIT + chance.uniform(-5, 5) * error_nm
         texts = [read(true, error_nm, chance) for _ in range(chance.choice((8, 4)))]
         one = job({"R1": texts}, rods=on, gauges=(gauge(error_nm),), gauge=gauge(error_nm))
-        size = assess(one).journal("R1").figures[0]
+        size = assess(one).part("R1").figures[0]
         if size.called in called:
             called[size.called] += 1
             wrong[size.called] += (true < LIMIT) if size.called is Called.WITHIN else (true >= LIMIT)
@@ -84,14 +84,14 @@ def test_a_crank_ground_to_the_size_chosen_cleans_up_and_one_step_less_would_not
             least.append(clean)
             read_nm = [round(float(text) * 25_400_000) for text in texts]
             sure.append(2 * min(read_nm) - max(NEW_MOST, *read_nm) - 7_620)
-        found = assess(job(engine, gauges=(gauge(100),), gauge=gauge(100))).rods
-        if found.action is not Action.REGRIND or found.undersize is None:
+        found = assess(job(engine, gauges=(gauge(100),), gauge=gauge(100))).of("rods")
+        if found.action is not Action.REGRIND or found.step is None:
             continue
         ground += 1
-        smallest = inches("2.0370").nm - found.undersize.nm
+        smallest = inches("2.0370").nm - found.step.nm
         # Four angles see an oval to the fit; what lies between them is under a tenth here.
         assert min(least) >= smallest - 2_540
-        if found.undersize.nm > 254_000:
+        if found.step.nm > 254_000:
             before = smallest + 254_000
             # A fitted ellipse may lie half a thou below the least reading, and counts twice.
             assert min(sure) - before < 10_160 + 25_400
@@ -105,16 +105,16 @@ def test_mains_and_rods_are_decided_apart() -> None:
     texts, _ = worn(330_000, 0, 0)
     engine = {**{f"R{n}": texts for n in range(1, 5)}, **{f"M{n}": GOOD_MAIN for n in range(1, 6)}}
     found = assess(job(engine, gauges=(gauge(100),), gauge=gauge(100)))
-    assert found.rods.action is Action.REGRIND
-    assert found.rods.undersize is not None
-    assert found.rods.undersize.nm == inches("0.030").nm
-    assert (found.mains.action, found.mains.headline) == (Action.REUSE, "reuse")
+    assert found.of("rods").action is Action.REGRIND
+    assert found.of("rods").step is not None
+    assert found.of("rods").step.nm == inches("0.030").nm
+    assert (found.of("mains").action, found.of("mains").headline) == (Action.REUSE, "reuse")
 
 
 def test_a_gauge_too_coarse_leaves_everything_in_doubt() -> None:
     """A caliper of ±0.001 in against a band of 0.0008 in: it may condemn, but hardly accept."""
     coarse = gauge(0).model_copy(update={"permissible_error": inches("0.001"), "resolution": inches("0.0005")})
-    good = assess(job({"R1": ["2.0375"] * 8}, gauges=(coarse,), gauge=coarse)).journal("R1")
-    bad = assess(job({"R1": ["2.0330"] * 8}, gauges=(coarse,), gauge=coarse)).journal("R1")
+    good = assess(job({"R1": ["2.0375"] * 8}, gauges=(coarse,), gauge=coarse)).part("R1")
+    bad = assess(job({"R1": ["2.0330"] * 8}, gauges=(coarse,), gauge=coarse)).part("R1")
     assert good.action is Action.MEASURE
     assert bad.action is Action.REGRIND

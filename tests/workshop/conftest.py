@@ -101,7 +101,7 @@ def land(bench: Person, job: JobRecord, gauge: Gauge) -> Callable[..., Any]:
     def landing(journal: str, spot: str, typed: str, **more: Any) -> Any:
         by = more.pop("by", bench)
         values = {"id": f"k{next(counted)}", "unit": Unit.INCH, "gauge": gauge.id, "at": timezone.now(), **more}
-        return actions.land_reading(by, job.pk, actions.Landing(journal=journal, spot=spot, typed=typed, **values))
+        return actions.land_reading(by, job.pk, actions.Landing(part=journal, spot=spot, typed=typed, **values))
 
     return landing
 

@@ -77,7 +77,7 @@ class Shop(RuleBasedStateMachine):
     def read(
         self, role: Role, name: str, on: str, spot: str, typed: str, at: str, feature: str, other: str
     ) -> None:
-        body = {"id": name, "journal": on, "feature": feature, "spot": spot, "typed": typed, "unit": "in",
+        body = {"id": name, "part": on, "feature": feature, "spot": spot, "typed": typed, "unit": "in",
                 "gauge": self.gauges[-1], "at": at}  # fmt: skip
         if len(other) == 2:
             body["corrects"] = other
@@ -93,7 +93,7 @@ class Shop(RuleBasedStateMachine):
         as_new = GOOD_ROD if on.startswith("R") else GOOD_MAIN
         sitting = {"id": f"s{name}", "part": part, "condition": condition, "at": at}
         readings = [
-            {"id": f"{name}{on}{n}", "journal": on, "spot": f"{n // 4 + 1}{'abcd'[n % 4]}",
+            {"id": f"{name}{on}{n}", "part": on, "spot": f"{n // 4 + 1}{'abcd'[n % 4]}",
              "typed": f"{float(text) - under / 10_000:.4f}", "unit": "in", "gauge": self.gauges[0], "at": at,
              "sitting": sitting}
             for n, text in enumerate(as_new)
@@ -110,7 +110,7 @@ class Shop(RuleBasedStateMachine):
     @rule(role=roles, name=NAMES, kind=st.sampled_from(list(OperationKind)), on=st.one_of(WHERE, SETS),
           under=UNDER, sure=st.booleans())  # fmt: skip
     def work(self, role: Role, name: str, kind: OperationKind, on: str, under: str, sure: bool) -> None:
-        body = {"id": name, "kind": kind.value, "on": on, "undersize": under, "sure": sure}
+        body = {"id": name, "kind": kind.value, "on": on, "step": under, "sure": sure}
         self.ask(role, self.path("/operations"), body)
 
     @rule(role=roles, name=NAMES, fact=NAMES, at=TIMES)
@@ -123,15 +123,15 @@ class Shop(RuleBasedStateMachine):
         self, role: Role, name: str, kind: DecisionKind, which: str, on: str, under: str, about: Waived,
         action: Action | None, at: str,
     ) -> None:  # fmt: skip
-        body = {"id": name, "kind": kind.value, "set": which, "journal": on, "about": about.value,
-                "action": action and action.value, "undersize": under, "reason": "so it is", "sure": True,
+        body = {"id": name, "kind": kind.value, "set": which, "part": on, "about": about.value,
+                "action": action and action.value, "step": under, "reason": "so it is", "sure": True,
                 "at": at}  # fmt: skip
         self.ask(role, self.path("/decisions"), body)
         self.ask(role, self.path("/decisions/take-up"), {"id": name})
 
     @rule(role=roles, which=SETS, on=WHERE, about=st.sampled_from(list(Waived)))
     def take_a_decision_back(self, role: Role, which: str, on: str, about: Waived) -> None:
-        self.ask(role, self.path("/decisions/take-back"), {"set": which, "journal": on, "about": about.value})
+        self.ask(role, self.path("/decisions/take-back"), {"set": which, "part": on, "about": about.value})
 
     @rule(role=roles)
     def sign(self, role: Role) -> None:

@@ -164,7 +164,7 @@ def test_the_draft_of_a_reading_lands_nothing(
     job: JobRecord, bench: Person, gauge: Gauge, client_of: Callable[[Person], Client]
 ) -> None:
     client = client_of(bench)
-    body = {"journal": "R1", "spot": "1a", "typed": "371", "unit": "in", "gauge": gauge.id}
+    body = {"part": "R1", "spot": "1a", "typed": "371", "unit": "in", "gauge": gauge.id}
     answer = client.post(f"/api/jobs/{job.pk}/draft", body, content_type="application/json")
     assert answer.json()["text"] == "2.0371 in"
     assert job.readings.count() == 0

@@ -142,14 +142,14 @@ def test_a_decision_can_be_taken_back_and_stays_in_the_record(
 
 def test_a_job_may_take_up_a_newer_revision_of_its_limits(job: JobRecord, read_all: Any, machinist: Person) -> None:
     read_all(R1=["2.0366"] * 8)
-    assert actions.open_job(job.pk, machinist).assessment.rods.action is Action.REGRIND
+    assert actions.open_job(job.pk, machinist).assessment.of("rods").action is Action.REGRIND
     newer = copy_sheet(machinist, job.limits_id or 0)
     form = sheet_form()
-    form.rods.figures[0].least = "2.0360"
+    form.of("rods").figures[0].least = "2.0360"
     form.version = newer.version
     change_sheet(machinist, newer.pk, form)
     opened = actions.take_up_limits(machinist, job.pk, newer.pk)
-    assert opened.assessment.rods.action is Action.REUSE
+    assert opened.assessment.of("rods").action is Action.REUSE
     assert opened.job.limits.revision == 2
 
 

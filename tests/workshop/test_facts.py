@@ -27,7 +27,7 @@ def test_a_reading_lands_with_all_it_was(land: Callable[..., Any], job: JobRecor
     opened = land("R1", "1a", " 371 ")
     row = ReadingRecord.objects.get()
     assert (row.nm, row.typed, row.unit, row.by) == (inches("2.0371").nm, "371", "in", bench.username)
-    assert opened.assessment.journal("R1").least.text == "2.0371"
+    assert opened.assessment.part("R1").least.text == "2.0371"
     job.refresh_from_db()
     assert (job.taken, job.planned, job.stage) == (1, 72, "measuring")
 
@@ -84,7 +84,7 @@ def test_withdrawing_keeps_the_reading_in_the_record(
 def test_a_correction_supersedes(land: Callable[..., Any]) -> None:
     land("R1", "1a", "331", id="wrong")
     opened = land("R1", "1a", "371", corrects="wrong")
-    spot = opened.assessment.journal("R1").spots[0]
+    spot = opened.assessment.part("R1").spots[0]
     assert (spot.current.size.text, spot.others) == ("2.0371", ())
     assert ReadingRecord.objects.count() == 2
 
@@ -110,7 +110,7 @@ def test_a_bench_whose_clock_runs_ahead_takes_the_servers_time(land: Callable[..
 
 def test_what_is_seen_is_written_down_and_counts(job: JobRecord, bench: Person) -> None:
     opened = actions.observe(bench, job.pk, seeing(job, "R1", Look.SURFACE, "nail catches", "0.8 thou"))
-    assert opened.assessment.journal("R1").seen[0].depth == inches("0.0008")
+    assert opened.assessment.part("R1").seen[0].depth == inches("0.0008")
     opened = actions.observe(bench, job.pk, seeing(job, "rods", Look.CLAIMED_UNDERSIZE, "paint", "10", "s2"))
     assert job.observations.get(key="s2").depth_nm == inches("0.010").nm
 
@@ -145,16 +145,16 @@ def test_a_readings_file_lands_whole_once(read_all: Callable[..., None], job: Jo
 def test_a_plan_that_changes_moves_no_reading(land: Callable[..., Any], job: JobRecord, bench: Person) -> None:
     three = Plan(planes=3)
     opened = actions.change_plan(bench, job.pk, JournalSet.RODS, three)
-    assert len(opened.assessment.journal("R1").spots) == 12
-    assert len(opened.assessment.journal("M1").spots) == 8
+    assert len(opened.assessment.part("R1").spots) == 12
+    assert len(opened.assessment.part("M1").spots) == 8
     land("R1", "1a", "371")
     land("R1", "3b", "372")
     turned = actions.change_plan(bench, job.pk, JournalSet.RODS, Plan(angles_deg=(0, 60, 120))).assessment
-    spots = {spot.name: spot for spot in turned.journal("R1").spots}
+    spots = {spot.name: spot for spot in turned.part("R1").spots}
     assert spots["1a"].current is not None
     assert all(spot.current is None for name, spot in spots.items() if name != "1a")
-    (outside,) = turned.journal("R1").outside
+    (outside,) = turned.part("R1").outside
     assert (outside.name, outside.angle_deg) == ("3b of 3, 45°", 45)
-    back = actions.change_plan(bench, job.pk, JournalSet.RODS, three).assessment.journal("R1")
+    back = actions.change_plan(bench, job.pk, JournalSet.RODS, three).assessment.part("R1")
     assert back.outside == ()
     assert {spot.name for spot in back.spots if spot.current} == {"1a", "3b"}

@@ -100,7 +100,7 @@ def test_a_readings_file_out_and_in_says_what_is_already_here(
     more = text.rstrip("\n") + "\n"
     rows = list(csv.reader(io.StringIO(text)))
     size = next(name for name in rows[0] if name.startswith("size"))
-    new = dict.fromkeys(rows[0], "") | {"journal": "R1", "spot": "1a", size: "51.750", "gauge": gauge.id}
+    new = dict.fromkeys(rows[0], "") | {"part": "R1", "spot": "1a", size: "51.750", "gauge": gauge.id}
     line = io.StringIO()
     csv.writer(line).writerow([new[name] for name in rows[0]])
     compared = send(client, "post", f"{path}/compare", {"text": more + line.getvalue(), "gauge": gauge.id}).json()
@@ -154,7 +154,7 @@ def test_two_thousand_readings_land_on_a_job_of_five_thousand(
         actions.take_in_readings(bench, job.pk, "\n".join(lines) + "\n", gauge.id)
     now = timezone.now().isoformat()
     readings = [
-        {"id": f"b{n}", "journal": j, "spot": s, "typed": "2.0374", "unit": "in", "gauge": gauge.id, "at": now}
+        {"id": f"b{n}", "part": j, "spot": s, "typed": "2.0374", "unit": "in", "gauge": gauge.id, "at": now}
         for n, (j, s) in enumerate(spots[:2000])
     ]
     answer = send(client_of(bench), "post", f"/api/jobs/{job.pk}/readings/batch", {"readings": readings})

@@ -23,7 +23,7 @@ from workshop.people.refusals import Clash, NotAllowed, NotThere, Refusal
 
 def landing(gauge: Gauge, name: str, journal: str, spot: str, typed: str, **more: Any) -> actions.Landing:
     values: dict[str, Any] = {"unit": Unit.INCH, "gauge": gauge.id, "at": timezone.now()}
-    return actions.Landing(id=name, journal=journal, spot=spot, typed=typed, **{**values, **more})
+    return actions.Landing(id=name, part=journal, spot=spot, typed=typed, **{**values, **more})
 
 
 @pytest.fixture
@@ -83,7 +83,7 @@ def test_a_conflict_is_shown_not_settled(batch: Any, job: JobRecord, machinist: 
     batch(("a", "1a", "2.0375"), by=machinist)
     (late,) = batch(("b", "1a", "2.0369"), seen=None)
     assert "was read by machinist meanwhile" in late.conflict
-    found = actions.open_job(job.pk, bench).assessment.journal("R1")
+    found = actions.open_job(job.pk, bench).assessment.part("R1")
     assert any("stands twice" in reason.text for reason in found.contradictions)
     (knowing,) = batch(("c", "1a", "2.0369"), seen="b")
     assert knowing.conflict == ""
@@ -93,7 +93,7 @@ def test_temperatures_are_kept_with_the_readings_taken_at_them(batch: Any, job: 
     warm = actions.SittingForm(id="s", part="95 F", gauge="20", condition=Condition.RESTED, at=timezone.now())
     batch(("a", "1a", "2.0375"), ("b", "1b", "2.0375"), sitting=warm)
     assert job.sittings.get().part_c == pytest.approx(35)
-    assert actions.open_job(job.pk, bench).assessment.journal("R1").spots[0].current.read == "2.0375"  # type: ignore[union-attr]
+    assert actions.open_job(job.pk, bench).assessment.part("R1").spots[0].current.read == "2.0375"  # type: ignore[union-attr]
 
 
 @pytest.mark.parametrize(("part", "words"), [("200", "no temperature to measure at"), ("hot", "is no temperature")])
@@ -138,10 +138,10 @@ def test_a_slip_is_taken_or_kept_by_a_person_and_stays_on_record(
     batch: Any, job: JobRecord, bench: Person, machinist: Person
 ) -> None:
     batch(("a", "1a", "2.0375"), ("b", "1b", "2.0375"), ("c", "1c", "2.0125"), ("d", "1d", "2.0375"))
-    doubt = actions.open_job(job.pk, bench).assessment.journal("R1").spots[2].doubt
+    doubt = actions.open_job(job.pk, bench).assessment.part("R1").spots[2].doubt
     assert doubt is not None
     reply = actions.SlipReply(id="s", reading="c", taken_nm=doubt.offers[0].meant.nm)
-    found = actions.answer_slip(bench, job.pk, reply).assessment.journal("R1").spots[2]
+    found = actions.answer_slip(bench, job.pk, reply).assessment.part("R1").spots[2]
     assert found.size is not None
     assert (found.size.text, found.doubt) == ("2.0375", None)
     assert job.readings.get(key="c").nm == inches("2.0125").nm
@@ -172,12 +172,12 @@ def test_another_persons_slip_is_not_answered_from_the_bench(
 
 def test_one_answer_serves_a_whole_journal(job: JobRecord, bench: Person, gauge: Gauge, read_all: Any) -> None:
     read_all(R2=["2.0125"] * 8)
-    doubt = actions.open_job(job.pk, bench).assessment.journal("R2").spots[0].doubt
+    doubt = actions.open_job(job.pk, bench).assessment.part("R2").spots[0].doubt
     assert doubt is not None
     assert doubt.throughout
     reply = actions.SlipReply(id="s", reading=doubt.reading, taken_nm=doubt.offers[0].meant.nm)
     found = actions.answer_slip(bench, job.pk, reply).assessment
-    assert found.journal("R2").action is Action.REUSE
+    assert found.part("R2").action is Action.REUSE
     assert job.slip_answers.count() == 8
 
 
@@ -188,14 +188,14 @@ def test_a_grind_makes_what_it_touches_stale_once(job: JobRecord, bench: Person,
         actions.do_operation(bench, job.pk, doing)
     doing = doing.model_copy(update={"sure": True})
     found = actions.do_operation(bench, job.pk, doing).assessment
-    assert (len(found.journal("R1").to_read), len(found.journal("M1").to_read)) == (8, 0)
-    assert found.rods.present_words == "0.010 under"
+    assert (len(found.part("R1").to_read), len(found.part("M1").to_read)) == (8, 0)
+    assert found.of("rods").present_words == "0.010 under"
     actions.do_operation(bench, job.pk, doing)
     assert job.operations.count() == 1
     assert job.readings.count() == 72
     back = actions.take_back(bench, job.pk, "back", "g", timezone.now()).assessment
-    assert back.journal("R1").to_read == ()
-    assert back.rods.present_words == "standard"
+    assert back.part("R1").to_read == ()
+    assert back.of("rods").present_words == "standard"
 
 
 @pytest.mark.parametrize(

@@ -101,7 +101,7 @@ def shop(
 def test_no_request_of_the_description_breaks_the_server(shop: Shop) -> None:
     """Outside: schemathesis. Half of the requests name a job, gauge or sheet that is there."""
     schema = schemathesis.openapi.from_dict(api.get_openapi_schema())
-    there = {"job_id": shop.job.pk, "revision_id": shop.limits.pk, "key": shop.gauge.id, "journal": "R1"}
+    there = {"job_id": shop.job.pk, "revision_id": shop.limits.pk, "key": shop.gauge.id, "part": "R1"}
     operations = [found.ok() for found in schema.get_all_operations()]  # type: ignore[union-attr]
     assert len(operations) > 40
 
@@ -131,7 +131,7 @@ def test_no_odd_text_breaks_the_server(shop: Shop, text: str) -> None:
     one = f"/api/jobs/{shop.job.pk}"
     reading = {
         "id": "x1",
-        "journal": "R1",
+        "part": "R1",
         "spot": "1a",
         "typed": text,
         "unit": "in",
@@ -142,10 +142,10 @@ def test_no_odd_text_breaks_the_server(shop: Shop, text: str) -> None:
     statuses = [
         shop.answered("post", f"{one}/readings", reading),
         shop.answered("post", f"{one}/readings", {**reading, "typed": "2.0375", "id": text}),
-        shop.answered("post", f"{one}/readings", {**reading, "typed": "2.0375", "journal": text, "spot": text}),
+        shop.answered("post", f"{one}/readings", {**reading, "typed": "2.0375", "part": text, "spot": text}),
         shop.answered("put", one, header),
         shop.answered("get", f"/api/rack?search={text[:2000].replace(' ', '+')}&order=due"),
-        shop.answered("post", f"{one}/operations", {"id": "o1", "kind": "grind", "on": "rods", "undersize": text}),
+        shop.answered("post", f"{one}/operations", {"id": "o1", "kind": "grind", "on": "rods", "step": text}),
         shop.answered("post", "/api/session", {"name": text, "password": text}),
         shop.answered("post", "/api/people", {"name": text, "password": text, "role": "bench"}),
         shop.answered("get", f"/api/gauges/{text[:200] or '-'}".replace("\x00", "%00").replace("?", "")),
@@ -158,7 +158,7 @@ def test_no_odd_time_breaks_the_server(shop: Shop, at: object) -> None:
     one = f"/api/jobs/{shop.job.pk}"
     reading = {
         "id": "x1",
-        "journal": "R1",
+        "part": "R1",
         "spot": "1a",
         "typed": "2.0375",
         "unit": "in",

@@ -38,23 +38,25 @@ def rules(polish: str) -> HouseRulesForm:
 
 def test_what_is_typed_in_the_form_is_held_exactly_and_comes_back(limits: SheetRevision) -> None:
     sheet = document_of(limits)
-    assert sheet.rods.size.least == inches("2.0370")
-    assert sheet.rods.out_of_round.source.kind is SourceKind.MAKER
+    assert sheet.of("rods").size.least == inches("2.0370")
+    assert sheet.of("rods").out_of_round.source.kind is SourceKind.MAKER
     again = sheet_of(form_of_sheet(sheet), 1)
-    assert again.rods.size.most == sheet.rods.size.most
-    assert [shell.undersize for shell in again.mains.shells] == [shell.undersize for shell in sheet.mains.shells]
+    assert again.of("rods").size.most == sheet.of("rods").size.most
+    assert [shell.undersize for shell in again.of("mains").to_order] == [
+        shell.undersize for shell in sheet.of("mains").to_order
+    ]
 
 
 def test_units_may_be_mixed_on_one_sheet(machinist: Person) -> None:
     form = sheet_form("Mixed 4")
-    form.rods.figures.append(FigureForm(name="case_depth", least="0.40 mm"))
-    form.rods.shells.append(ShellForm(undersize="0.25 mm"))
+    form.of("rods").figures.append(FigureForm(name="case_depth", least="0.40 mm"))
+    form.of("rods").shells.append(ShellForm(undersize="0.25 mm"))
     with pytest.raises(Refusal, match="asks about itself"):
         draft_sheet(machinist, form)
     sheet = document_of(draft_sheet(machinist, form.model_copy(update={"sure": True})))
-    assert sheet.rods.case_depth is not None
-    assert sheet.rods.case_depth.value == mm("0.40")
-    assert mm("0.25") in {shell.undersize for shell in sheet.rods.shells}
+    assert sheet.of("rods").case_depth is not None
+    assert sheet.of("rods").case_depth.value == mm("0.40")
+    assert mm("0.25") in {shell.undersize for shell in sheet.of("rods").shells}
     assert read_limits(write_limits(sheet)) == sheet
 
 
@@ -74,8 +76,8 @@ def test_a_figure_that_cannot_be_is_refused_in_words(
     machinist: Person, name: str, least: str, most: str, words: str
 ) -> None:
     form = sheet_form("Wrong 4")
-    form.rods.figures = [figure for figure in form.rods.figures if figure.name != name]
-    form.rods.figures.append(FigureForm(name=name, least=least, most=most))
+    form.of("rods").figures = [figure for figure in form.of("rods").figures if figure.name != name]
+    form.of("rods").figures.append(FigureForm(name=name, least=least, most=most))
     with pytest.raises(Refusal) as refused:
         draft_sheet(machinist, form)
     assert any(words in fault.what for fault in refused.value.faults)
@@ -84,7 +86,7 @@ def test_a_figure_that_cannot_be_is_refused_in_words(
 
 def test_a_shell_listed_twice_is_refused(machinist: Person) -> None:
     form = sheet_form("Twice 4")
-    form.mains.shells.append(ShellForm(undersize="0.010"))
+    form.of("mains").shells.append(ShellForm(undersize="0.010"))
     with pytest.raises(Refusal) as refused:
         draft_sheet(machinist, form)
     assert refused.value.faults[0].where == "mains"
@@ -121,9 +123,9 @@ def test_house_rules_judge_open_jobs_and_leave_signed_ones(
 ) -> None:
     """Source: house style: a signed decision keeps the words and numbers as they were."""
     read_all(R1=["2.03715"] * 8)
-    assert actions.open_job(job.pk, owner).assessment.rods.action is Action.REUSE
+    assert actions.open_job(job.pk, owner).assessment.of("rods").action is Action.REUSE
     keep_rules(owner, rules(".0003"))
-    assert actions.open_job(job.pk, owner).assessment.rods.action is Action.MEASURE
+    assert actions.open_job(job.pk, owner).assessment.of("rods").action is Action.MEASURE
     assert rules_in_force().guard is Guard.TWO_U
 
 

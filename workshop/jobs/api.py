@@ -5,7 +5,7 @@ from ninja import Router, Schema
 from pydantic import BaseModel, Field
 
 from halfthou.exchange import write_job, write_readings
-from halfthou.jobs import Feature, JournalSet, Moment, Plan, Waived
+from halfthou.jobs import DIAMETER, Moment, Plan, Waived
 from halfthou.lengths import Asked, Notation, Unit
 from halfthou.report import BudgetShown, StoryLine
 from workshop.jobs import actions
@@ -30,8 +30,8 @@ router = Router(tags=["jobs"])
 class DraftIn(Schema):
     """Typed text to interpret without landing it."""
 
-    journal: str = Field(max_length=8)
-    feature: Feature = Feature.JOURNAL
+    part: str = Field(max_length=40)
+    feature: str = Field(default=DIAMETER, max_length=40)
     spot: str = Field(max_length=8)
     typed: str = Field(max_length=200)
     unit: Unit
@@ -56,7 +56,7 @@ class TakeBackFactIn(Schema):
 class PlanIn(Schema):
     """A measuring plan for one set."""
 
-    set: JournalSet
+    set: str = Field(max_length=40)
     plan: Plan
 
 
@@ -75,8 +75,8 @@ class ArchiveIn(Schema):
 class TakeBackIn(Schema):
     """A decision to take back."""
 
-    set: JournalSet
-    journal: str = Field(default="", max_length=4)
+    set: str = Field(max_length=40)
+    part: str = Field(default="", max_length=40)
     about: Waived = Waived.READINGS
 
 
@@ -183,8 +183,8 @@ def draft_reading(request: HttpRequest, job_id: int, given: DraftIn) -> DraftOut
     """What typed text would mean at a spot."""
     person = signed_in(request)
     job = actions.sound_job(actions.job_record(job_id), Unit(person.shown_unit))
-    place = actions.SpotRef(given.journal, given.feature, given.spot)
-    meant = actions.interpret(actions.Desk(job), place, given.typed, given.unit, actions.gauge_of(job, given.gauge))
+    ref = actions.SpotRef(given.part, given.feature, given.spot)
+    meant = actions.interpret(actions.Desk(job), ref, given.typed, given.unit, actions.gauge_of(job, given.gauge))
     if isinstance(meant, Asked):
         return DraftOut(text="", nm=None, asked=asked_out(meant))
     text = Notation.usual(given.unit).with_unit(meant.length)
@@ -228,10 +228,10 @@ def answer_slip(request: HttpRequest, job_id: int, given: actions.SlipReply) -> 
     return _bench(actions.answer_slip(signed_in(request), job_id, given))
 
 
-@router.get("/jobs/{int:job_id}/budgets/{journal}", response=list[BudgetShown])
-def get_budgets(request: HttpRequest, job_id: int, journal: str) -> list[BudgetShown]:
-    """The uncertainty budgets of one journal."""
-    return actions.budgets_of(signed_in(request), job_id, journal)
+@router.get("/jobs/{int:job_id}/budgets/{part}", response=list[BudgetShown])
+def get_budgets(request: HttpRequest, job_id: int, part: str) -> list[BudgetShown]:
+    """The uncertainty budgets of one part."""
+    return actions.budgets_of(signed_in(request), job_id, part)
 
 
 @router.get("/jobs/{int:job_id}/story", response=list[StoryLine])
@@ -252,6 +252,12 @@ def observe(request: HttpRequest, job_id: int, given: actions.Seeing) -> HttpRes
     return _bench(actions.observe(signed_in(request), job_id, given))
 
 
+@router.post("/jobs/{int:job_id}/scope", response=BenchOut)
+def extend_scope(request: HttpRequest, job_id: int, given: actions.Extending) -> HttpResponse:
+    """Judge more sets of parts."""
+    return _bench(actions.extend_scope(signed_in(request), job_id, given))
+
+
 @router.post("/jobs/{int:job_id}/decisions", response=BenchOut)
 def decide(request: HttpRequest, job_id: int, given: actions.Deciding) -> HttpResponse:
     """Accept, override or waive."""
@@ -262,7 +268,7 @@ def decide(request: HttpRequest, job_id: int, given: actions.Deciding) -> HttpRe
 def take_back_decision(request: HttpRequest, job_id: int, given: TakeBackIn) -> HttpResponse:
     """Take a decision back."""
     person = signed_in(request)
-    return _bench(actions.take_back_decision(person, job_id, given.set, given.journal, given.about))
+    return _bench(actions.take_back_decision(person, job_id, given.set, given.part, given.about))
 
 
 @router.post("/jobs/{int:job_id}/decisions/take-up", response=BenchOut)

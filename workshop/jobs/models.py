@@ -1,7 +1,9 @@
 """Jobs and their facts. Facts are only ever added; the summary on a job is for the rack and judges nothing."""
 
 from django.db import models
+from django.utils import timezone
 
+from halfthou.jobs import CRANK_ONLY
 from workshop.limits.models import SheetRevision
 
 
@@ -12,6 +14,11 @@ class Stage(models.TextChoices):
     MEASURING = "measuring"
     DECIDING = "deciding"
     SIGNED = "signed"
+
+
+def crank_only() -> list[str]:
+    """What a job judges where nothing else was chosen."""
+    return list(CRANK_ONLY)
 
 
 class JobRecord(models.Model):
@@ -29,8 +36,9 @@ class JobRecord(models.Model):
     frozen_house_rules = models.JSONField(null=True, blank=True)
     own_gauges = models.JSONField(default=list)
     own_checks = models.JSONField(default=list)
-    mains_plan = models.JSONField()
-    rods_plan = models.JSONField()
+    # The sets it judges as booked in, and the measuring plan of each where one was chosen.
+    scope = models.JSONField(default=crank_only)
+    plans = models.JSONField(default=dict)
     archived = models.BooleanField(default=False, db_index=True)
     # How often anything of the job has changed: what was worked out of an older state is not written over a newer.
     version = models.PositiveIntegerField(default=0)
@@ -43,10 +51,8 @@ class JobRecord(models.Model):
     taken = models.PositiveIntegerField(default=0)
     planned = models.PositiveIntegerField(default=0)
     engine = models.CharField(max_length=200, blank=True)
-    mains_mark = models.CharField(max_length=20, blank=True)
-    mains_headline = models.CharField(max_length=200, blank=True)
-    rods_mark = models.CharField(max_length=20, blank=True)
-    rods_headline = models.CharField(max_length=200, blank=True)
+    # For each set judged: its name, mark and headline.
+    sets = models.JSONField(default=list)
     changed_at = models.DateTimeField(auto_now=True)
 
     class Meta:
@@ -56,148 +62,57 @@ class JobRecord(models.Model):
         return f"{self.number} {self.title}"
 
 
-class Fact(models.Model):
-    """What is common to all facts: the name its reporter gave it, who, when, and when it landed."""
+class FactKind(models.TextChoices):
+    """The kinds of fact. What each consists of is the core's document of that name."""
+
+    READING = "reading"
+    WITHDRAWAL = "withdrawal"
+    OBSERVATION = "observation"
+    SITTING = "sitting"
+    OPERATION = "operation"
+    SLIP_ANSWER = "slip answer"
+    EXTENSION = "extension"
+
+
+class FactRecord(models.Model):
+    """One fact of a job: what a person or gauge reported, as the core's document. Rows are only ever added: triggers
+    of the migration refuse every change of one, and its removal while its job stands."""
+
+    job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="facts")
+    key = models.CharField(max_length=64)
+    kind = models.CharField(max_length=20, choices=FactKind.choices)
+    part = models.CharField(max_length=40, blank=True)
+    document = models.JSONField()
+    by = models.CharField(max_length=150)
+    at = models.DateTimeField()
+    landed_at = models.DateTimeField(default=timezone.now)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=("job", "key"), name="one_fact"),
+            models.CheckConstraint(condition=models.Q(kind__in=FactKind.values), name="known_kind"),
+            models.CheckConstraint(condition=models.Q(document__isnull=False), name="a_document"),
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.kind} {self.key}"
+
+
+class DecisionRecord(models.Model):
+    """A person's decision. A later one for the same set or part takes its place; none is erased."""
 
     key = models.CharField(max_length=64)
     by = models.CharField(max_length=150)
     at = models.DateTimeField()
     landed_at = models.DateTimeField(auto_now_add=True)
 
-    class Meta:
-        abstract = True
-
-
-class FactName(models.Model):
-    """The names of a job's facts, over all kinds: one name is one fact's for good."""
-
-    job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="fact_names")
-    key = models.CharField(max_length=64)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_fact_name")]
-
-    def __str__(self) -> str:
-        return self.key
-
-
-class ReadingRecord(Fact):
-    """One reading."""
-
-    job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="readings")
-    journal = models.CharField(max_length=4)
-    feature = models.CharField(max_length=20, default="journal")
-    spot = models.CharField(max_length=3)
-    nm = models.BigIntegerField()
-    typed = models.CharField(max_length=200)
-    unit = models.CharField(max_length=2)
-    gauge = models.CharField(max_length=64)
-    angle_deg = models.FloatField(null=True, blank=True)
-    planes = models.PositiveSmallIntegerField(null=True, blank=True)
-    corrects = models.CharField(max_length=64, blank=True)
-    repeats = models.CharField(max_length=64, blank=True)
-    sitting = models.CharField(max_length=64, blank=True)
-    caps_torqued = models.BooleanField(null=True, blank=True)
-    plate_fitted = models.BooleanField(null=True, blank=True)
-    cleaned = models.BooleanField(null=True, blank=True)
-    meant = models.CharField(max_length=200, blank=True)
-    by_button = models.BooleanField(default=False)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_reading")]
-
-    def __str__(self) -> str:
-        return f"{self.journal} {self.spot} {self.typed}"
-
-
-class WithdrawalRecord(Fact):
-    """A reading or an operation taken back."""
-
-    job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="withdrawals")
-    fact = models.CharField(max_length=64)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_withdrawal")]
-
-    def __str__(self) -> str:
-        return f"{self.fact} withdrawn"
-
-
-class ObservationRecord(Fact):
-    """One thing seen."""
-
-    job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="observations")
-    on = models.CharField(max_length=10)
-    look = models.CharField(max_length=30)
-    answer = models.CharField(max_length=100)
-    depth_nm = models.BigIntegerField(null=True, blank=True)
-    typed = models.CharField(max_length=200, blank=True)
-    spot = models.CharField(max_length=3, blank=True)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_observation")]
-
-    def __str__(self) -> str:
-        return f"{self.on} {self.look}: {self.answer}"
-
-
-class SittingRecord(Fact):
-    """How warm part and gauge were in one sitting."""
-
-    job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="sittings")
-    part_c = models.FloatField(null=True, blank=True)
-    gauge_c = models.FloatField(null=True, blank=True)
-    condition = models.CharField(max_length=40)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_sitting")]
-
-    def __str__(self) -> str:
-        return f"{self.part_c} {self.condition}"
-
-
-class OperationRecord(Fact):
-    """An operation done."""
-
-    job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="operations")
-    kind = models.CharField(max_length=40)
-    on = models.CharField(max_length=10)
-    undersize_nm = models.BigIntegerField(null=True, blank=True)
-    note = models.TextField(blank=True)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_operation")]
-
-    def __str__(self) -> str:
-        return f"{self.kind} {self.on}"
-
-
-class SlipAnswerRecord(Fact):
-    """What a person said to "did you mean"."""
-
-    job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="slip_answers")
-    reading = models.CharField(max_length=64)
-    slip = models.CharField(max_length=200)
-    offered_nm = models.BigIntegerField(null=True, blank=True)
-    taken = models.BooleanField()
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=("job", "key"), name="one_slip_answer")]
-
-    def __str__(self) -> str:
-        return f"{self.reading} {'taken' if self.taken else 'kept'}"
-
-
-class DecisionRecord(Fact):
-    """A person's decision. A later one for the same set or journal takes its place; none is erased."""
-
     job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="decisions")
     kind = models.CharField(max_length=20)
-    set = models.CharField(max_length=10)
-    journal = models.CharField(max_length=4, blank=True)
+    set = models.CharField(max_length=40)
+    part = models.CharField(max_length=40, blank=True)
     about = models.CharField(max_length=20, blank=True)
     action = models.CharField(max_length=30, blank=True)
-    undersize_nm = models.BigIntegerField(null=True, blank=True)
+    step_nm = models.BigIntegerField(null=True, blank=True)
     words = models.TextField(blank=True)
     reason = models.TextField(blank=True)
     made_elsewhere = models.BooleanField(default=False)

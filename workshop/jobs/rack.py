@@ -14,6 +14,14 @@ PAGE_SIZE = 50
 MOST_SEARCH, MOST_WORDS = 500, 20
 
 
+class RackSet(BaseModel):
+    """What one set of a job came to: its mark and its headline."""
+
+    set: str
+    mark: MarkCode
+    headline: str
+
+
 class RackLine(BaseModel):
     """One job on the rack."""
 
@@ -28,10 +36,7 @@ class RackLine(BaseModel):
     doubts: int
     taken: int
     planned: int
-    mains_mark: MarkCode | None
-    mains_headline: str
-    rods_mark: MarkCode | None
-    rods_headline: str
+    sets: list[RackSet]
     archived: bool
 
 
@@ -93,9 +98,6 @@ def rack_line(record: JobRecord) -> RackLine:
         doubts=record.doubts,
         taken=record.taken,
         planned=record.planned,
-        mains_mark=MarkCode(record.mains_mark) if record.mains_mark else None,
-        mains_headline=record.mains_headline,
-        rods_mark=MarkCode(record.rods_mark) if record.rods_mark else None,
-        rods_headline=record.rods_headline,
+        sets=[RackSet(**one) for one in record.sets],
         archived=record.archived,
     )

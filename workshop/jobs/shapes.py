@@ -4,18 +4,13 @@ from datetime import date, datetime
 
 from pydantic import BaseModel
 
-from halfthou.engines import short_name
+from halfthou.engines import Engine
 from halfthou.gauges import RISE_K
 from halfthou.jobs import (
-    ANSWERS,
-    FIXED_SPOTS,
     Condition,
     DecisionKind,
-    Feature,
     Job,
-    JournalSet,
     Layout,
-    Look,
     Operation,
     OperationKind,
     Plan,
@@ -23,14 +18,17 @@ from halfthou.jobs import (
     Waived,
 )
 from halfthou.lengths import Asked, Length, Notation, Unit
-from halfthou.operations import RUNS_ON, makes_stale
-from halfthou.report import Assessment, Spot, blank_spots, read_signed
-from halfthou.surveys import standing_readings
-from halfthou.verdicts import Action, Caution, cautions_of_work
+from halfthou.operations import makes_stale
+from halfthou.parts import CATALOGUE
+from halfthou.report import Assessment, read_signed
+from halfthou.surveys import plan_of, standing_readings, window_for
+from halfthou.verdicts import Action
+from halfthou.words import Caution, cautions_of_work
 from workshop.gauges.api import BenchGauge, bench_gauge
 from workshop.jobs.actions import Landed, Opened
 from workshop.jobs.actions.deciding import matches
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
+from workshop.jobs.actions.work import SIZED
 from workshop.jobs.models import DecisionRecord, JobRecord, Stage
 
 
@@ -42,8 +40,8 @@ class DecisionOut(BaseModel):
     about: Waived | None
     made_elsewhere: bool
     kind: DecisionKind
-    set: JournalSet
-    journal: str
+    set: str
+    part: str
     action: str
     words: str
     reason: str
@@ -100,7 +98,7 @@ class WorkDone(BaseModel):
     kind: OperationKind
     on: str
     on_words: str
-    undersize: str
+    step: str
     note: str
     by: str
     at: datetime
@@ -114,18 +112,28 @@ class EntryHint(BaseModel):
     oil_hole_deg: float | None
 
 
+class PlaceOut(BaseModel):
+    """A part of the engine by its place: its kind, its set, how it is called, and what it lies beside."""
+
+    id: str
+    kind: str
+    set: str
+    name: str
+    short: str
+    beside: str
+
+
 class BenchOut(BaseModel):
     """Everything the bench shows of a job."""
 
     card: CardOut
     layout: Layout
-    mains_plan: Plan
-    rods_plan: Plan
-    mains_hint: EntryHint
-    rods_hint: EntryHint
+    places: list[PlaceOut]
+    scope: list[str]
+    plans: dict[str, Plan]
+    hints: dict[str, EntryHint]
     gauges: list[BenchGauge]
     shop_c: float
-    blank_spots: dict[Feature, tuple[Spot, ...]]
     assessment: Assessment
     signed_assessment: Assessment | None
     decisions: list[DecisionOut]
@@ -197,26 +205,21 @@ class DraftOut(BaseModel):
     asked: AskedOut | None
 
 
-class LookOut(BaseModel):
-    """A look and its answers."""
-
-    look: Look
-    answers: list[str]
-
-
 class WorkOut(BaseModel):
-    """An operation that can be written down, what it is done to, and what can hurt."""
+    """An operation that can be written down, what it is done to, whether it takes parts to a size, and what can
+    hurt."""
 
     kind: OperationKind
     on: list[str]
+    sized: bool
     cautions: list[Caution]
 
 
-WORK = [WorkOut(kind=kind, on=list(on), cautions=list(cautions_of_work(kind))) for kind, on in RUNS_ON.items()]
+WORK = [
+    WorkOut(kind=kind, on=list(on), sized=kind in SIZED, cautions=list(cautions_of_work(kind)))
+    for kind, on in CATALOGUE.done_to.items()
+]
 CONDITIONS = list(RISE_K)
-#: The spots of bores and walls before anything is read: names and angles, no sizes.
-BLANK_SPOTS = {feature: blank_spots(feature, Notation.usual(Unit.MM)) for feature in FIXED_SPOTS}
-LOOKS = [LookOut(look=look, answers=list(answers)) for look, answers in ANSWERS.items()]
 
 
 def asked_out(asked: Asked) -> AskedOut:
@@ -238,14 +241,14 @@ def landed_out(landed: Landed) -> LandedOut:
 
 def decision_out(row: DecisionRecord, found: Assessment) -> DecisionOut:
     """A decision as the API shows it."""
-    outdated = not row.journal and not matches(row, found.of(JournalSet(row.set)))
+    outdated = not row.part and not matches(row, found.of(row.set))
     return DecisionOut(
         id=row.key,
         about=Waived(row.about) if row.about else None,
         made_elsewhere=row.made_elsewhere,
         kind=DecisionKind(row.kind),
-        set=JournalSet(row.set),
-        journal=row.journal,
+        set=row.set,
+        part=row.part,
         action=Action(row.action).value if row.action else "",
         words=row.words,
         reason=row.reason,
@@ -258,22 +261,26 @@ def decision_out(row: DecisionRecord, found: Assessment) -> DecisionOut:
 def bench_out(opened: Opened) -> BenchOut:
     """The bench of an opened job."""
     record, job, found = opened.record, opened.job, opened.assessment
+    engine = CATALOGUE.engine(job.limits.layout)
     signature = standing_signature(record)
     signed = read_signed(signature.sheet) if signature else None
     return BenchOut(
         card=_card(opened, signed=signature is not None),
         layout=job.limits.layout,
-        mains_plan=job.mains_plan,
-        rods_plan=job.rods_plan,
-        mains_hint=_hint(opened, JournalSet.MAINS),
-        rods_hint=_hint(opened, JournalSet.RODS),
+        places=[
+            PlaceOut(id=p.id, kind=p.kind, set=p.set, name=p.name, short=p.short, beside=p.beside)
+            for p in engine.parts.values()
+            if p.set in job.sets
+        ],
+        scope=list(job.sets),
+        plans={one: _plan(job, engine, one) for one in job.sets},
+        hints={one: _hint(opened, engine, one) for one in job.sets},
         gauges=[bench_gauge(gauge) for gauge in job.gauges],
         shop_c=job.house_rules.shop_c,
-        blank_spots=BLANK_SPOTS,
         assessment=found,
         signed_assessment=signed,
         decisions=[decision_out(row, found) for row in (*standing_decisions(record).values(), *_elsewhere(record))],
-        operations=[_work_done(done, job) for done in job.standing_operations],
+        operations=[_work_done(done, job, engine) for done in job.standing_operations],
         version=record.version,
         signatures=[
             SignatureOut(
@@ -293,35 +300,41 @@ def bench_out(opened: Opened) -> BenchOut:
 
 def _elsewhere(record: JobRecord) -> list[DecisionRecord]:
     """What came decided in a file, as far as nobody here has decided the same."""
-    here = {(row.set, row.journal, row.about) for row in standing_decisions(record).values()}
+    here = {(row.set, row.part, row.about) for row in standing_decisions(record).values()}
     return [
         row
         for row in sorted(record.decisions.all(), key=lambda row: row.pk)
-        if row.made_elsewhere and row.kind != "taken back" and (row.set, row.journal, row.about) not in here
+        if row.made_elsewhere and row.kind != "taken back" and (row.set, row.part, row.about) not in here
     ]
 
 
-def _work_done(done: Operation, job: Job) -> WorkDone:
-    size = "" if done.undersize is None else Notation.usual(job.shown_in).undersize(done.undersize)
+def _work_done(done: Operation, job: Job, engine: Engine) -> WorkDone:
+    size = "" if done.step is None else Notation.usual(job.shown_in).undersize(done.step)
     return WorkDone(
         id=done.id,
         kind=done.kind,
         on=done.on,
-        on_words=done.on if done.on in ("mains", "rods", "crank") else short_name(done.on),
-        undersize=size,
+        on_words=engine.parts[done.on].short if done.on in engine.parts else done.on,
+        step=size,
         note=done.note,
         by=done.by,
         at=done.at,
-        stale=sum(makes_stale(done, reading) for reading in standing_readings(job)),
+        stale=sum(makes_stale(done, reading, engine) for reading in standing_readings(job)),
     )
 
 
-def _hint(opened: Opened, journal_set: JournalSet) -> EntryHint:
-    limits = opened.job.limits.of(journal_set)
-    present = Length(opened.assessment.of(journal_set).present.nm)
+def _plan(job: Job, engine: Engine, one: str) -> Plan:
+    first = engine.kinds.kind_of_set(one, engine.layout).features[0]
+    return plan_of(job, one, first)
+
+
+def _hint(opened: Opened, engine: Engine, one: str) -> EntryHint:
+    limits, first = opened.job.limits, engine.kinds.kind_of_set(one, engine.layout).features[0]
+    present = Length(opened.assessment.of(one).present.nm)
     unit = Unit(opened.record.entry_unit)
-    nominal = Notation.usual(unit).with_unit(limits.size.most - present)
-    return EntryHint(nominal=nominal, oil_hole_deg=limits.oil_hole_deg)
+    nominal = Notation.usual(unit).with_unit(window_for(limits, one, first, present, ()).nominal)
+    hole = limits.sets[one].made.get("oil hole")
+    return EntryHint(nominal=nominal, oil_hole_deg=None if hole is None else float(hole))
 
 
 def _other_limits(record: JobRecord) -> list[LimitsChoice]:

@@ -1,23 +1,24 @@
 """Rows of the database to the core's documents, and back."""
 
+import json
 from typing import Any
+
+from django.db.models import TextField
+from django.db.models.functions import Cast
+from pydantic import TypeAdapter
 
 from halfthou.gauges import SAME_DAY
 from halfthou.jobs import (
-    Condition,
     Decision,
     DecisionKind,
-    Feature,
+    Extension,
     Gauge,
     HouseRules,
     Job,
     JobFile,
-    JournalSet,
     LimitsSheet,
-    Look,
     Observation,
     Operation,
-    OperationKind,
     Plan,
     Reading,
     SettingCheck,
@@ -30,16 +31,7 @@ from halfthou.jobs import (
 from halfthou.lengths import Length, Unit
 from workshop.gauges.actions import cabinet, checks_since, gauges_by_key
 from workshop.house.actions import rules_in_force
-from workshop.jobs.models import (
-    DecisionRecord,
-    JobRecord,
-    ObservationRecord,
-    OperationRecord,
-    ReadingRecord,
-    SignatureRecord,
-    SittingRecord,
-    SlipAnswerRecord,
-)
+from workshop.jobs.models import DecisionRecord, FactKind, FactRecord, JobRecord, SignatureRecord
 
 
 def sheet_of_job(record: JobRecord) -> LimitsSheet:
@@ -51,124 +43,58 @@ def sheet_of_job(record: JobRecord) -> LimitsSheet:
     return LimitsSheet.model_validate(record.limits.document)
 
 
-def plan_of(document: dict[str, Any]) -> Plan:
-    """A measuring plan from its row."""
-    return Plan.model_validate(document)
-
-
 #: So many gauges of the cabinet, and setting checks of them, travel with a job at the most.
 MOST_OF_CABINET, MOST_CHECKS = 1_000, 10_000
 
-_READING_COLUMNS = (
-    "key", "journal", "feature", "spot", "nm", "typed", "unit", "gauge", "angle_deg", "planes", "by", "at",
-    "corrects", "repeats", "sitting", "caps_torqued", "plate_fitted", "cleaned", "meant", "by_button",
-)  # fmt: skip
+Fact = Reading | Withdrawal | Observation | Sitting | Operation | SlipAnswer | Extension
+_KINDS: dict[str, type[Fact]] = {
+    FactKind.READING: Reading,
+    FactKind.WITHDRAWAL: Withdrawal,
+    FactKind.OBSERVATION: Observation,
+    FactKind.SITTING: Sitting,
+    FactKind.OPERATION: Operation,
+    FactKind.SLIP_ANSWER: SlipAnswer,
+    FactKind.EXTENSION: Extension,
+}
+_KIND_OF = {document: kind for kind, document in _KINDS.items()}
+_READERS: dict[str, TypeAdapter[tuple[Any, ...]]] = {
+    kind: TypeAdapter(tuple[document, ...])  # type: ignore[valid-type]
+    for kind, document in _KINDS.items()
+}
 
 
-def reading_of(row: ReadingRecord | Any) -> Reading:
-    """A reading from its row, or from the columns of one."""
-    return Reading(
-        id=row.key,
-        journal=row.journal,
-        feature=Feature(row.feature),
-        spot=row.spot,
-        size=Length(row.nm),
-        typed=row.typed,
-        unit=Unit(row.unit),
-        gauge=row.gauge,
-        angle_deg=row.angle_deg,
-        planes=row.planes,
-        by=row.by,
-        at=row.at,
-        corrects=row.corrects or None,
-        repeats=row.repeats or None,
-        sitting=row.sitting or None,
-        caps_torqued=row.caps_torqued,
-        plate_fitted=row.plate_fitted,
-        cleaned=row.cleaned,
-        meant=row.meant,
-        by_button=row.by_button,
-    )
-
-
-def reading_row(record: JobRecord, reading: Reading) -> ReadingRecord:
-    """The row of a reading."""
-    return ReadingRecord(
+def fact_row(record: JobRecord, fact: Fact) -> FactRecord:
+    """The row of a fact of any kind."""
+    on = str(getattr(fact, "part", "") or getattr(fact, "on", ""))
+    return FactRecord(
         job=record,
-        key=reading.id,
-        journal=reading.journal,
-        feature=reading.feature.value,
-        spot=reading.spot,
-        nm=reading.size.nm,
-        typed=reading.typed,
-        unit=reading.unit.value,
-        gauge=reading.gauge,
-        angle_deg=reading.angle_deg,
-        planes=reading.planes,
-        by=reading.by,
-        at=reading.at,
-        corrects=reading.corrects or "",
-        repeats=reading.repeats or "",
-        sitting=reading.sitting or "",
-        caps_torqued=reading.caps_torqued,
-        plate_fitted=reading.plate_fitted,
-        cleaned=reading.cleaned,
-        meant=reading.meant,
-        by_button=reading.by_button,
+        key=fact.id,
+        kind=_KIND_OF[type(fact)],
+        part=on,
+        document=fact.model_dump(mode="json"),
+        by=fact.by,
+        at=fact.at,
     )
 
 
-def sitting_of(row: SittingRecord) -> Sitting:
-    """A sitting from its row."""
-    return Sitting(
-        id=row.key,
-        part_c=row.part_c,
-        gauge_c=row.gauge_c,
-        condition=Condition(row.condition),
-        by=row.by,
-        at=row.at,
-    )
+def fact_of(row: FactRecord) -> Any:
+    """The document of a fact from its row."""
+    return _KINDS[row.kind].model_validate_json(json.dumps(row.document))
 
 
-def operation_of(row: OperationRecord) -> Operation:
-    """An operation from its row."""
-    return Operation(
-        id=row.key,
-        kind=OperationKind(row.kind),
-        on=row.on,
-        undersize=None if row.undersize_nm is None else Length(row.undersize_nm),
-        note=row.note,
-        by=row.by,
-        at=row.at,
-    )
+def known_fact(record: JobRecord, key: str) -> Any:
+    """The fact of a job that has this name already; None where none has."""
+    row = record.facts.filter(key=key).first()
+    return None if row is None else fact_of(row)
 
 
-def slip_answer_of(row: SlipAnswerRecord) -> SlipAnswer:
-    """An answer to "did you mean" from its row."""
-    return SlipAnswer(
-        id=row.key,
-        reading=row.reading,
-        slip=row.slip,
-        offered=None if row.offered_nm is None else Length(row.offered_nm),
-        taken=row.taken,
-        by=row.by,
-        at=row.at,
-    )
-
-
-def observation_of(row: ObservationRecord) -> Observation:
-    """An observation from its row."""
-    return Observation(
-        id=row.key,
-        on=row.on,
-        look=Look(row.look),
-        answer=row.answer,
-        depth=None if row.depth_nm is None else Length(row.depth_nm),
-        typed=row.typed,
-        spot=row.spot or None,
-        by=row.by,
-        at=row.at,
-    )
+def facts_of(record: JobRecord) -> dict[str, tuple[Any, ...]]:
+    """Every fact of a job by its kind, as they landed: one query, read in bulk."""
+    found: dict[str, list[str]] = {kind: [] for kind in _KINDS}
+    rows = record.facts.order_by("pk").annotate(text=Cast("document", TextField())).values_list("kind", "text")
+    for kind, text in rows.iterator(chunk_size=5_000):
+        found[kind].append(text)
+    return {kind: _READERS[kind].validate_json(f"[{','.join(texts)}]") for kind, texts in found.items()}
 
 
 def gauges_of(record: JobRecord, used: set[str]) -> tuple[Gauge, ...]:
@@ -204,9 +130,12 @@ def checks_of_job(
 
 
 def job_of(record: JobRecord, shown_in: Unit) -> Job:
-    """The whole job as the core's document, to be spoken of in one unit."""
-    rows = record.readings.order_by("pk").values_list(*_READING_COLUMNS, named=True)
-    readings = tuple(reading_of(row) for row in rows.iterator())
+    """The whole job as the core's document, to be spoken of in one unit.
+
+    Refuses: ValidationError where what is stored does not hang together.
+    """
+    facts = facts_of(record)
+    readings = facts[FactKind.READING]
     rules = record.frozen_house_rules
     gauges = gauges_of(record, {reading.gauge for reading in readings})
     return Job(
@@ -220,18 +149,17 @@ def job_of(record: JobRecord, shown_in: Unit) -> Job:
         limits=sheet_of_job(record),
         house_rules=HouseRules.model_validate(rules) if rules else rules_in_force(),
         gauges=gauges,
-        mains_plan=plan_of(record.mains_plan),
-        rods_plan=plan_of(record.rods_plan),
+        scope=tuple(record.scope),
+        plans={one: Plan.model_validate(plan) for one, plan in record.plans.items()},
         readings=readings,
-        withdrawals=tuple(
-            Withdrawal(id=row.key, fact=row.fact, by=row.by, at=row.at) for row in record.withdrawals.order_by("pk")
-        ),
-        observations=tuple(observation_of(row) for row in record.observations.order_by("pk")),
-        sittings=tuple(sitting_of(row) for row in record.sittings.order_by("pk")),
-        operations=tuple(operation_of(row) for row in record.operations.order_by("pk")),
-        slip_answers=tuple(slip_answer_of(row) for row in record.slip_answers.order_by("pk")),
+        withdrawals=facts[FactKind.WITHDRAWAL],
+        observations=facts[FactKind.OBSERVATION],
+        sittings=facts[FactKind.SITTING],
+        operations=facts[FactKind.OPERATION],
+        slip_answers=facts[FactKind.SLIP_ANSWER],
         checks=checks_of_job(record, gauges, readings),
         decisions=tuple(decision_of(row) for row in record.decisions.order_by("pk")),
+        extensions=facts[FactKind.EXTENSION],
     )
 
 
@@ -240,11 +168,11 @@ def decision_of(row: DecisionRecord) -> Decision:
     return Decision(
         id=row.key,
         kind=DecisionKind(row.kind),
-        set=JournalSet(row.set),
-        journal=row.journal or None,
+        set=row.set,
+        part=row.part or None,
         about=Waived(row.about) if row.about else None,
         action=row.action,
-        undersize=None if row.undersize_nm is None else Length(row.undersize_nm),
+        step=None if row.step_nm is None else Length(row.step_nm),
         words=row.words,
         reason=row.reason,
         made_elsewhere=row.made_elsewhere,
@@ -259,11 +187,11 @@ def decision_row(record: JobRecord, decision: Decision, *, elsewhere: bool = Fal
         job=record,
         key=decision.id,
         kind=decision.kind.value,
-        set=decision.set.value,
-        journal=decision.journal or "",
+        set=decision.set,
+        part=decision.part or "",
         about=decision.about.value if decision.about else "",
         action=decision.action,
-        undersize_nm=None if decision.undersize is None else decision.undersize.nm,
+        step_nm=None if decision.step is None else decision.step.nm,
         words=decision.words,
         reason=decision.reason,
         made_elsewhere=decision.made_elsewhere or elsewhere,

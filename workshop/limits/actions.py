@@ -4,7 +4,7 @@ from django.db import transaction
 
 from halfthou.exchange import Fault
 from halfthou.jobs import LimitsSheet, SheetState
-from halfthou.sets import questions_of_sheet, unsourced
+from halfthou.words import questions_of_sheet, unsourced
 from workshop.limits.models import Sheet, SheetRevision
 from workshop.limits.translate import SheetForm, form_of_sheet, sheet_of
 from workshop.people.may import Act, must
@@ -87,11 +87,11 @@ def _meanwhile(revision: SheetRevision, form: SheetForm) -> str:
     changed = [
         name for name in ("engine", "unit", "notes", "layout") if getattr(theirs, name) != getattr(form, name)
     ]
-    for part in ("mains", "rods"):
-        mine = {figure.name: (figure.least, figure.most) for figure in getattr(form, part).figures}
-        for figure in getattr(theirs, part).figures:
-            if mine.get(figure.name, ("", "")) != (figure.least, figure.most):
-                changed.append(f"{part} {figure.name.replace('_', ' ')} {figure.least} {figure.most}".strip())
+    mine = {(one.set, figure.name): (figure.least, figure.most) for one in form.sets for figure in one.figures}
+    for one in theirs.sets:
+        for figure in one.figures:
+            if mine.get((one.set, figure.name), ("", "")) != (figure.least, figure.most):
+                changed.append(f"{one.set} {figure.name.replace('_', ' ')} {figure.least} {figure.most}".strip())
     differs = f" It differs from yours in: {', '.join(changed[:6])}." if changed else ""
     return f"{revision.changed_by} changed this sheet meanwhile.{differs} Yours is not kept yet, and not lost."
 

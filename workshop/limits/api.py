@@ -11,7 +11,7 @@ from halfthou.exchange import read_limits, read_limits_csv, write_limits, write_
 from halfthou.jobs import Layout, LimitsSheet, SheetState
 from workshop.limits import actions
 from workshop.limits.models import SheetRevision
-from workshop.limits.translate import FIGURES, SheetForm, form_of_sheet
+from workshop.limits.translate import SheetForm, form_of_sheet
 from workshop.people.api import signed_in
 
 router = Router(tags=["limits"])
@@ -28,6 +28,7 @@ class SheetLine(Schema):
     in_use: bool
     version: int
     layout: str
+    sets: list[str]
     changed_by: str
     changed_at: datetime
 
@@ -39,20 +40,10 @@ class SheetOut(Schema):
     form: SheetForm
 
 
-class FigureLabel(Schema):
-    """A figure of the form: its field, label, whether it is a band and whether it is needed."""
-
-    name: str
-    label: str
-    is_band: bool
-    needed: bool
-
-
 class BlankSheet(Schema):
-    """What a new sheet starts from: the usual layouts and the figures to fill in."""
+    """What a new sheet starts from: the usual layouts. What each set is asked for, the kinds of part say."""
 
     layouts: list[Layout]
-    figures: list[FigureLabel]
 
 
 class FileIn(Schema):
@@ -79,6 +70,7 @@ def _line(revision: SheetRevision, sheet: LimitsSheet) -> SheetLine:
         in_use=revision.jobrecord_set.exists(),
         version=revision.version,
         layout=sheet.layout.name,
+        sets=list(sheet.sets),
         changed_by=revision.changed_by,
         changed_at=revision.changed_at,
     )
@@ -99,8 +91,7 @@ def list_sheets(request: HttpRequest) -> list[SheetLine]:
 @router.get("/blank", response=BlankSheet)
 def blank_sheet(request: HttpRequest) -> BlankSheet:
     """What a new sheet starts from."""
-    labels = [FigureLabel(name=n, label=label, is_band=band, needed=needed) for n, label, band, needed in FIGURES]
-    return BlankSheet(layouts=list(usual_layouts()), figures=labels)
+    return BlankSheet(layouts=list(usual_layouts()))
 
 
 @router.post("", response=SheetOut)

@@ -5,37 +5,24 @@ from typing import Any
 from ninja import Schema
 from pydantic import Field, ValidationError
 
+from halfthou.engines import PartKind
 from halfthou.exchange import Fault, exact_text, faults_of
 from halfthou.jobs import (
     Band,
     Figure,
-    Hardening,
     JournalLimits,
+    JournalSet,
     Layout,
     LimitsSheet,
     Material,
+    SetLimits,
     SheetState,
     SourceKind,
+    Step,
 )
 from halfthou.lengths import MOST_UNDERSIZE, Length, Typed, Unit, Unreadable, read_length, read_undersize
+from halfthou.parts import CATALOGUE
 from workshop.people.refusals import Refusal
-
-#: The figures of the form, in the order of the sheet: field, label, whether it is a band, whether it is needed.
-FIGURES: tuple[tuple[str, str, bool, bool], ...] = (
-    ("size", "Journal size, new", True, True),
-    ("service_least", "Service limit, least size", False, False),
-    ("out_of_round", "Out-of-round, most", False, True),
-    ("taper", "Taper, most", False, True),
-    ("barrel", "Barrel or hourglass, most", False, False),
-    ("width", "Journal width", False, False),
-    ("housing_bore", "Housing bore", True, False),
-    ("wall", "Wall thickness, standard shell", True, False),
-    ("clearance", "Oil clearance", True, False),
-    ("clearance_service", "Oil clearance, service limit", False, False),
-    ("smallest_allowed", "Smallest size allowed", False, False),
-    ("case_depth", "Case depth", False, False),
-    ("least_case", "Least case after grinding", False, False),
-)
 
 
 class FigureForm(Schema):
@@ -48,27 +35,28 @@ class FigureForm(Schema):
     place: str = Field(default="", max_length=2000)
 
 
-class ShellForm(Schema):
-    """One shell size as typed."""
+class StepForm(Schema):
+    """One step as typed: the size from standard, its parts, and the rings that go with a piston."""
 
-    undersize: str = Field(max_length=200)
+    size: str = Field(max_length=200)
     part_number: str = Field(default="", max_length=2000)
     can_be_bought: bool = True
+    rings_number: str = Field(default="", max_length=2000)
+    rings_can_be_bought: bool | None = None
 
 
 class SetForm(Schema):
     """The limits of one set as typed."""
 
-    figures: list[FigureForm] = Field(max_length=60)
-    shells: list[ShellForm] = Field(max_length=60)
-    hardening: Hardening = Hardening.UNKNOWN
-    oil_hole_deg: str = ""
-    housing_material: Material = Material.GREY_IRON
+    set: str = Field(max_length=40)
+    figures: list[FigureForm] = Field(default=[], max_length=60)
+    steps: list[StepForm] = Field(default=[], max_length=60)
+    made: dict[str, str] = {}
 
 
 class SheetForm(Schema):
     """A limits sheet as typed. `version` is that of the sheet it was changed from; `sure` says that what the sheet
-    asks about itself was looked at."""
+    asks about itself was looked at. A set left out is one the sheet says nothing of."""
 
     version: int = 0
     sure: bool = False
@@ -77,8 +65,7 @@ class SheetForm(Schema):
     notes: str = Field(default="", max_length=20_000)
     layout: Layout
     crank_material: Material = Material.STEEL
-    mains: SetForm
-    rods: SetForm
+    sets: list[SetForm] = Field(max_length=40)
 
 
 def sheet_of(form: SheetForm, revision: int) -> LimitsSheet:
@@ -90,9 +77,19 @@ def sheet_of(form: SheetForm, revision: int) -> LimitsSheet:
         faults.append(Fault("engine", "At most 200 characters."))
     if len(form.notes) > 2000:
         faults.append(Fault("notes", "At most 2,000 characters."))
-    sets = {part: _set(part, getattr(form, part), form.unit, faults) for part in ("mains", "rods")}
-    mains, rods = sets["mains"], sets["rods"]
-    if not faults and mains is not None and rods is not None:
+    known = CATALOGUE.sets(form.layout)
+    sets = {}
+    for given in form.sets:
+        if given.set not in known:
+            faults.append(Fault("sets", f"This engine has no {given.set}."))
+            continue
+        kind = CATALOGUE.kind_of_set(given.set, form.layout)
+        found = _set(given, kind, form.unit, faults)
+        if found is not None:
+            sets[given.set] = found
+    if not form.sets:
+        faults.append(Fault("sets", "Give the limits of one set at the least."))
+    if not faults:
         try:
             return LimitsSheet(
                 engine=form.engine.strip(),
@@ -102,35 +99,58 @@ def sheet_of(form: SheetForm, revision: int) -> LimitsSheet:
                 notes=form.notes,
                 layout=form.layout,
                 crank_material=form.crank_material,
-                mains=mains,
-                rods=rods,
+                sets={one: sets[one] for one in known if one in sets},
             )
         except ValidationError as error:
             faults.extend(faults_of(error))
     raise Refusal("bad-sheet", "The limits sheet was not kept. Mend what is marked; nothing typed is lost.", faults)
 
 
-def _set(part: str, form: SetForm, unit: Unit, faults: list[Fault]) -> JournalLimits | None:
+def _set(form: SetForm, kind: PartKind, unit: Unit, faults: list[Fault]) -> SetLimits | None:
     typed = {figure.name: figure for figure in form.figures}
-    values: dict[str, Any] = {"hardening": form.hardening, "housing_material": form.housing_material}
-    before = len(faults)
-    values["oil_hole_deg"] = _degrees(f"{part}.oil_hole_deg", form.oil_hole_deg, faults)
-    for name, label, is_band, needed in FIGURES:
-        figure = typed.get(name)
+    figures: dict[str, Band | Figure] = {}
+    before, part = len(faults), form.set
+    for asked in kind.figures:
+        figure = typed.get(asked.key)
         if figure is None or not (figure.least.strip() or figure.most.strip()):
-            if needed:
-                faults.append(Fault(f"{part}.{name}", f"{label} is needed."))
+            if asked.needed:
+                faults.append(Fault(f"{part}.{asked.key}", f"{asked.label} is needed."))
             continue
-        values[name] = _figure(f"{part}.{name}", figure, is_band, unit, faults)
-    shells = [_shell(f"{part}.shells.{n}", shell, unit, faults) for n, shell in enumerate(form.shells)]
-    values["shells"] = tuple(shell for shell in shells if shell is not None)
+        found = _figure(f"{part}.{asked.key}", figure, asked.is_band, unit, faults)
+        if found is not None:
+            figures[asked.key] = found
+    made = _made(form, kind, faults)
+    given = [_step(f"{part}.steps.{n}", step, unit, faults) for n, step in enumerate(form.steps)]
     if len(faults) > before:
         return None
     try:
-        return JournalLimits(**values)
+        limits = SetLimits(
+            figures=figures, steps=tuple(Step(**step) for step in given if step is not None), made=made
+        )
+        if part in tuple(JournalSet):
+            JournalLimits.of(limits)
+        return limits
     except ValidationError as error:
         faults.extend(Fault(part, fault.what) for fault in faults_of(error))
         return None
+
+
+def _made(form: SetForm, kind: PartKind, faults: list[Fault]) -> dict[str, str]:
+    made = {}
+    for asked in kind.made:
+        said = form.made.get(asked.key, "").strip()
+        if not said:
+            continue
+        if asked.answers:
+            if said not in asked.answers:
+                faults.append(
+                    Fault(f"{form.set}.{asked.key}", f"“{said[:40]}” is none of: {', '.join(asked.answers)}.")
+                )
+            else:
+                made[asked.key] = said
+        elif (degrees := _degrees(f"{form.set}.{asked.key}", said, faults)) is not None:
+            made[asked.key] = f"{degrees:g}"
+    return made
 
 
 def _degrees(where: str, text: str, faults: list[Fault]) -> float | None:
@@ -163,9 +183,9 @@ def _figure(where: str, typed: FigureForm, is_band: bool, unit: Unit, faults: li
     return Band.model_validate({"least": least, "most": most, "typed": text, "source": source})
 
 
-def _shell(where: str, form: ShellForm, unit: Unit, faults: list[Fault]) -> dict[str, Any] | None:
+def _step(where: str, form: StepForm, unit: Unit, faults: list[Fault]) -> dict[str, Any] | None:
     try:
-        found = read_undersize(form.undersize, unit)
+        found = read_undersize(form.size, unit)
     except Unreadable as error:
         faults.append(Fault(where, error.message))
         return None
@@ -173,9 +193,15 @@ def _shell(where: str, form: ShellForm, unit: Unit, faults: list[Fault]) -> dict
         faults.append(Fault(where, f"{found.question} Write it with in or mm."))
         return None
     if found.length > MOST_UNDERSIZE:
-        faults.append(Fault(where, f"“{form.undersize.strip()}” is no undersize: check the decimal point."))
+        faults.append(Fault(where, f"“{form.size.strip()}” is no step: check the decimal point."))
         return None
-    return {"undersize": found.length, "part_number": form.part_number, "can_be_bought": form.can_be_bought}
+    return {
+        "size": found.length,
+        "part_number": form.part_number,
+        "can_be_bought": form.can_be_bought,
+        "rings_number": form.rings_number,
+        "rings_can_be_bought": form.rings_can_be_bought,
+    }
 
 
 def _length(where: str, text: str, unit: Unit, faults: list[Fault]) -> Length | None:
@@ -202,43 +228,39 @@ def form_of_sheet(sheet: LimitsSheet, version: int = 0) -> SheetForm:
         notes=sheet.notes,
         layout=sheet.layout,
         crank_material=sheet.crank_material,
-        mains=_set_form(sheet.mains, sheet.unit),
-        rods=_set_form(sheet.rods, sheet.unit),
+        sets=[_set_form(one, limits, sheet) for one, limits in sheet.sets.items()],
     )
 
 
-def _set_form(limits: JournalLimits, unit: Unit) -> SetForm:
+def _set_form(one: str, limits: SetLimits, sheet: LimitsSheet) -> SetForm:
+    kind, unit = CATALOGUE.kind_of_set(one, sheet.layout), sheet.unit
     figures = []
-    for name, _, is_band, _ in FIGURES:
-        found = getattr(limits, name)
+    for asked in kind.figures:
+        found = limits.figures.get(asked.key)
         if found is None:
-            figures.append(FigureForm(name=name))
+            figures.append(FigureForm(name=asked.key))
             continue
-        least = found.least if is_band else found.value
+        least = found.least if isinstance(found, Band) else found.value
         figures.append(
             FigureForm(
-                name=name,
+                name=asked.key,
                 least=_text(least, unit),
-                most=_text(found.most, unit) if is_band else "",
+                most=_text(found.most, unit) if isinstance(found, Band) else "",
                 source=found.source.kind,
                 place=found.source.place,
             )
         )
-    shells = [
-        ShellForm(
-            undersize=_text(shell.undersize, unit) if shell.undersize.nm else "STD",
-            part_number=shell.part_number,
-            can_be_bought=shell.can_be_bought,
+    steps = [
+        StepForm(
+            size=_text(step.size, unit) if step.size.nm else "STD",
+            part_number=step.part_number,
+            can_be_bought=step.can_be_bought,
+            rings_number=step.rings_number,
+            rings_can_be_bought=step.rings_can_be_bought,
         )
-        for shell in limits.shells
+        for step in limits.steps
     ]
-    return SetForm(
-        figures=figures,
-        shells=shells,
-        hardening=limits.hardening,
-        oil_hole_deg="" if limits.oil_hole_deg is None else f"{limits.oil_hole_deg:g}",
-        housing_material=limits.housing_material,
-    )
+    return SetForm(set=one, figures=figures, steps=steps, made=dict(limits.made))
 
 
 def _text(length: Length, unit: Unit) -> str:

@@ -1,13 +1,15 @@
-"""Printed pages, and the key that explains marks, rules and looks."""
+"""Printed pages, the key that explains marks and rules, and the kinds of part."""
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
 from halfthou.jobs import Condition
+from halfthou.parts import CATALOGUE
 from halfthou.rules import RULES
 from halfthou.verdicts import MARKS, Mark
 from workshop.jobs.actions import open_job, sign
-from workshop.jobs.shapes import CONDITIONS, LOOKS, WORK, BenchOut, LookOut, WorkOut, bench_out
+from workshop.jobs.shapes import CONDITIONS, WORK, BenchOut, WorkOut, bench_out
+from workshop.pages.kinds import KindOut, kind_out
 from workshop.pages.printing import card_html, pdf_of, sheet_html
 from workshop.people.api import signed_in
 
@@ -23,11 +25,10 @@ class RuleOut(Schema):
 
 
 class KeyOut(Schema):
-    """The app's key: marks, rules, and what can be seen and done at the bench."""
+    """The app's key: marks, rules, and what can be done at the bench."""
 
     marks: list[Mark]
     rules: list[RuleOut]
-    looks: list[LookOut]
     work: list[WorkOut]
     conditions: list[Condition]
 
@@ -36,7 +37,13 @@ class KeyOut(Schema):
 def get_key(request: HttpRequest) -> KeyOut:
     """The key."""
     rules = [RuleOut(id=name, name=rule.name, source=rule.source) for name, rule in RULES.items()]
-    return KeyOut(marks=list(MARKS.values()), rules=rules, looks=LOOKS, work=WORK, conditions=CONDITIONS)
+    return KeyOut(marks=list(MARKS.values()), rules=rules, work=WORK, conditions=CONDITIONS)
+
+
+@router.get("/kinds", response=list[KindOut])
+def get_kinds(request: HttpRequest) -> list[KindOut]:
+    """The kinds of part: what is measured where, what is seen, what the limits sheet asks."""
+    return [kind_out(kind) for kind in CATALOGUE.all]
 
 
 @router.get("/jobs/{int:job_id}/sheet.html", include_in_schema=False)

@@ -8,11 +8,10 @@ from django.conf import settings
 from django.template.loader import render_to_string
 from weasyprint.text.fonts import FontConfiguration
 
-from halfthou.engines import journal_name, set_name
-from halfthou.jobs import JournalSet
-from halfthou.lengths import UNIT_WORDS, Notation
+from halfthou.lengths import UNIT_WORDS, Length, Notation
+from halfthou.parts import CATALOGUE
 from halfthou.report import read_signed
-from halfthou.surveys import window_for
+from halfthou.surveys import plan_of, window_for
 from workshop.jobs.actions import Opened
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
 from workshop.pages.marks import mark_drawing
@@ -40,8 +39,14 @@ def sheet_html(opened: Opened) -> str:
     else:
         found = opened.assessment
         decisions = list(standing_decisions(record).values())
-    sets = [{"answer": part, "journals": [a for a in found.journals if a.set is part.set],
-             "mark": mark_drawing(part.mark.code)} for part in (found.mains, found.rods)]  # fmt: skip
+    sets = [
+        {
+            "said": one,
+            "parts": [part for part in found.parts if part.set == one.set],
+            "mark": mark_drawing(one.mark.code),
+        }
+        for one in found.sets
+    ]
     return render_to_string(
         "pages/sheet.html",
         {
@@ -51,7 +56,7 @@ def sheet_html(opened: Opened) -> str:
             "found": found,
             "unit": UNIT_WORDS[found.unit],
             "sets": sets,
-            "marks": {answer.id: mark_drawing(answer.mark.code) for answer in found.journals},
+            "marks": {part.id: mark_drawing(part.mark.code) for part in found.parts},
             "decisions": decisions,
             "signature": signature,
         },
@@ -59,24 +64,28 @@ def sheet_html(opened: Opened) -> str:
 
 
 def card_html(opened: Opened) -> str:
-    """A blank measuring card: every journal and spot in the order they are typed."""
+    """A blank measuring card: every part and spot in the order they are typed."""
     job = opened.job
-    say = Notation.usual(job.shown_in)
+    engine, say = CATALOGUE.engine(job.limits.layout), Notation.usual(job.shown_in)
     sets = []
-    for journal_set in JournalSet:
-        plan, limits = job.plan_of(journal_set), job.limits.of(journal_set)
-        window = window_for(limits, type(limits.size.least)(opened.assessment.of(journal_set).present.nm), ())
+    for one in job.sets:
+        kind = CATALOGUE.kind_of_set(one, engine.layout)
+        first = kind.features[0]
+        plan, size = plan_of(job, one, first), job.limits.sets[one].band("size")
+        window = window_for(job.limits, one, first, Length(opened.assessment.of(one).present.nm), ())
         sets.append(
             {
-                "name": set_name(journal_set),
-                "least": say.text(limits.size.least),
-                "most": say.text(limits.size.most),
+                "name": CATALOGUE.set_name(one),
+                "part": kind.name,
+                "least": say.text(size.least) if size is not None else "-",
+                "most": say.text(size.most) if size is not None else "-",
                 "nominal": say.text(window.nominal),
                 "angles": [
                     {"letter": letter, "deg": deg} for letter, deg in zip("abcdefgh", plan.angles_deg, strict=False)
                 ],
                 "planes": range(1, plan.planes + 1),
-                "journals": [journal_name(name, job.limits.layout) for name in job.limits.journals(journal_set)],
+                "parts": [engine.parts[name].name for name in engine.of_set(one)],
+                "beside": [feature.name for feature in kind.features[1:]],
             }
         )
     context = {"job": opened.record, "engine": job.limits.engine, "unit": UNIT_WORDS[job.shown_in], "sets": sets}

@@ -156,6 +156,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Kinds
+         * @description The kinds of part: what is measured where, what is seen, what the limits sheet asks.
+         */
+        get: operations["workshop_pages_api_get_kinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/signatures": {
         parameters: {
             query?: never;
@@ -780,7 +800,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/budgets/{journal}": {
+    "/api/jobs/{job_id}/budgets/{part}": {
         parameters: {
             query?: never;
             header?: never;
@@ -789,7 +809,7 @@ export interface paths {
         };
         /**
          * Get Budgets
-         * @description The uncertainty budgets of one journal.
+         * @description The uncertainty budgets of one part.
          */
         get: operations["workshop_jobs_api_get_budgets"];
         put?: never;
@@ -854,6 +874,26 @@ export interface paths {
          * @description Write down what was seen.
          */
         post: operations["workshop_jobs_api_observe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/scope": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Extend Scope
+         * @description Judge more sets of parts.
+         */
+        post: operations["workshop_jobs_api_extend_scope"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1133,34 +1173,17 @@ export interface components {
         Condition: "rested beside the gauge" | "warm from the hand" | "fresh from the wash" | "fresh from machining";
         /**
          * KeyOut
-         * @description The app's key: marks, rules, and what can be seen and done at the bench.
+         * @description The app's key: marks, rules, and what can be done at the bench.
          */
         KeyOut: {
             /** Marks */
             marks: components["schemas"]["Mark"][];
             /** Rules */
             rules: components["schemas"]["RuleOut"][];
-            /** Looks */
-            looks: components["schemas"]["LookOut"][];
             /** Work */
             work: components["schemas"]["WorkOut"][];
             /** Conditions */
             conditions: components["schemas"]["Condition"][];
-        };
-        /**
-         * Look
-         * @description What can be seen, felt or tested at the bench.
-         * @enum {string}
-         */
-        Look: "claimed undersize" | "surface" | "heat colour" | "shell" | "fillet" | "crack test" | "hardness" | "straightness" | "hardening after grinding";
-        /**
-         * LookOut
-         * @description A look and its answers.
-         */
-        LookOut: {
-            look: components["schemas"]["Look"];
-            /** Answers */
-            answers: string[];
         };
         /**
          * Mark
@@ -1180,13 +1203,13 @@ export interface components {
          * @description The punch marks. The drawing of each is in the web's marks file; letter and word are here.
          * @enum {string}
          */
-        MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "with-set" | "refer" | "replace" | "too-close" | "not-read";
+        MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "hone" | "rebore" | "sleeve" | "with-set" | "refer" | "replace" | "too-close" | "not-read";
         /**
          * OperationKind
-         * @description Work on the bottom end that readings depend on. Source: docs/trade: What work makes stale.
+         * @description Work that readings depend on. Source: docs/trade: What work makes stale.
          * @enum {string}
          */
-        OperationKind: "grind" | "polish" | "straighten" | "heat treat" | "line hone" | "studs or girdle fitted" | "cap torque changed" | "resize rods" | "other shells fitted" | "final wash";
+        OperationKind: "grind" | "polish" | "straighten" | "heat treat" | "line hone" | "studs or girdle fitted" | "cap torque changed" | "resize rods" | "other shells fitted" | "final wash" | "deck surfaced" | "head studs or block fill" | "light hone" | "bore and hone" | "sleeve fitted";
         /**
          * RuleOut
          * @description A rule that reasons cite.
@@ -1201,14 +1224,143 @@ export interface components {
         };
         /**
          * WorkOut
-         * @description An operation that can be written down, what it is done to, and what can hurt.
+         * @description An operation that can be written down, what it is done to, whether it takes parts to a size, and what can
+         *     hurt.
          */
         WorkOut: {
             kind: components["schemas"]["OperationKind"];
             /** On */
             on: string[];
+            /** Sized */
+            sized: boolean;
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
+        };
+        /**
+         * FeatureOut
+         * @description What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each letter
+         *     at its degrees. `asks` is what state of the part is asked while it is read.
+         */
+        FeatureOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Planned */
+            planned: boolean;
+            /** Purpose */
+            purpose: string;
+            /** Hole */
+            hole: boolean;
+            plan: components["schemas"]["Plan"] | null;
+            /** Spots */
+            spots: string[];
+            /** Angles Deg */
+            angles_deg: {
+                [key: string]: number;
+            };
+            /** Asks */
+            asks: string[];
+        };
+        /**
+         * KindOut
+         * @description A kind of part. `steps` is what its sizes from standard are called, "" where it has none.
+         */
+        KindOut: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Station */
+            station: string;
+            /** Sets */
+            sets: {
+                [key: string]: string;
+            };
+            /** Wholes */
+            wholes: string[];
+            /** Features */
+            features: components["schemas"]["FeatureOut"][];
+            /** Looks */
+            looks: components["schemas"]["LookOut"][];
+            /** Figures */
+            figures: components["schemas"]["SheetFigureOut"][];
+            /** Made */
+            made: components["schemas"]["SheetMadeOut"][];
+            /** Steps */
+            steps: string;
+        };
+        /**
+         * LookOut
+         * @description A look and its answers; on what it is looked for, and which answers a depth or a size belongs to.
+         */
+        LookOut: {
+            /** Look */
+            look: string;
+            /** Answers */
+            answers: string[];
+            /** On */
+            on: string[];
+            /** Depth For */
+            depth_for: string[];
+            /** Step For */
+            step_for: string[];
+        };
+        /**
+         * Plan
+         * @description Planes are numbered from the front; angles are degrees from the throw (mains: from cylinder 1 top dead
+         *     centre), lettered a, b, c and so on. Source: docs/trade: Where to measure, common practice.
+         */
+        Plan: {
+            /**
+             * Planes
+             * @default 2
+             */
+            planes: number;
+            /**
+             * Angles Deg
+             * @default [
+             *       0,
+             *       45,
+             *       90,
+             *       135
+             *     ]
+             */
+            angles_deg: number[];
+            /** @default one journal round */
+            order: components["schemas"]["ReadingOrder"];
+        };
+        /**
+         * ReadingOrder
+         * @description In which order the spots come, to suit the hand.
+         * @enum {string}
+         */
+        ReadingOrder: "one journal round" | "all journals at one angle";
+        /**
+         * SheetFigureOut
+         * @description A figure of the limits sheet: its key, label, whether it is a band and whether it is needed.
+         */
+        SheetFigureOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Is Band */
+            is_band: boolean;
+            /** Needed */
+            needed: boolean;
+        };
+        /**
+         * SheetMadeOut
+         * @description Something a set is made of: one of these answers, or an angle where there are none.
+         */
+        SheetMadeOut: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Answers */
+            answers: string[];
         };
         /**
          * Action
@@ -1216,7 +1368,7 @@ export interface components {
          *     it.
          * @enum {string}
          */
-        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "refer" | "replace" | "measure";
+        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "light hone" | "rebore" | "sleeve" | "refer" | "replace" | "measure";
         /**
          * Arrangement
          * @description How the cylinders stand. Terms: ISO 7967-1 (recalled).
@@ -1242,16 +1394,18 @@ export interface components {
          *
          *     `whole` is true where every figure in scope is settled or waived, each that is beyond has an action that deals
          *     with it, and nothing is unread, held, contradicted, outside the plan or waiting for somebody's word. `decided`
-         *     is another mark: a person has accepted or overridden both sets.
+         *     is another mark: a person has accepted or overridden every set.
          */
         Assessment: {
             unit: components["schemas"]["Unit"];
             /** Decimals */
             decimals: number;
-            mains: components["schemas"]["SetAnswer"];
-            rods: components["schemas"]["SetAnswer"];
-            /** Journals */
-            journals: components["schemas"]["JournalAnswer"][];
+            /** Stations */
+            stations: components["schemas"]["StationReport"][];
+            /** Sets */
+            sets: components["schemas"]["SetReport"][];
+            /** Parts */
+            parts: components["schemas"]["PartReport"][];
             /** Readings Taken */
             readings_taken: number;
             /** Readings Planned */
@@ -1264,15 +1418,6 @@ export interface components {
             whole: boolean;
             /** Decided */
             decided: boolean;
-        };
-        /**
-         * BearingShown
-         * @description What was read of a journal's bearing: one feature, spot by spot.
-         */
-        BearingShown: {
-            feature: components["schemas"]["Feature"];
-            /** Spots */
-            spots: components["schemas"]["Spot"][];
         };
         /**
          * BenchGauge
@@ -1296,18 +1441,22 @@ export interface components {
         BenchOut: {
             card: components["schemas"]["CardOut"];
             layout: components["schemas"]["Layout"];
-            mains_plan: components["schemas"]["Plan"];
-            rods_plan: components["schemas"]["Plan"];
-            mains_hint: components["schemas"]["EntryHint"];
-            rods_hint: components["schemas"]["EntryHint"];
+            /** Places */
+            places: components["schemas"]["PlaceOut"][];
+            /** Scope */
+            scope: string[];
+            /** Plans */
+            plans: {
+                [key: string]: components["schemas"]["Plan"];
+            };
+            /** Hints */
+            hints: {
+                [key: string]: components["schemas"]["EntryHint"];
+            };
             /** Gauges */
             gauges: components["schemas"]["BenchGauge"][];
             /** Shop C */
             shop_c: number;
-            /** Blank Spots */
-            blank_spots: {
-                [key: string]: components["schemas"]["Spot"][];
-            };
             assessment: components["schemas"]["Assessment"];
             signed_assessment: components["schemas"]["Assessment"] | null;
             /** Decisions */
@@ -1321,6 +1470,12 @@ export interface components {
             /** Other Limits */
             other_limits: components["schemas"]["LimitsChoice"][];
         };
+        /**
+         * Called
+         * @description The four findings.
+         * @enum {string}
+         */
+        Called: "within" | "beyond" | "too close" | "not read";
         /**
          * CardOut
          * @description What stands on a job's card.
@@ -1378,7 +1533,7 @@ export interface components {
             least: string | null;
             /** Most */
             most: string | null;
-            state: components["schemas"]["State"] | null;
+            called: components["schemas"]["Called"] | null;
             /** Words */
             words: string;
         };
@@ -1400,9 +1555,10 @@ export interface components {
             /** Made Elsewhere */
             made_elsewhere: boolean;
             kind: components["schemas"]["DecisionKind"];
-            set: components["schemas"]["JournalSet"];
-            /** Journal */
-            journal: string;
+            /** Set */
+            set: string;
+            /** Part */
+            part: string;
             /** Action */
             action: string;
             /** Words */
@@ -1450,28 +1606,40 @@ export interface components {
             oil_hole_deg: number | null;
         };
         /**
-         * Feature
-         * @description What of a journal and its bearing is measured.
-         * @enum {string}
+         * FeatureReport
+         * @description One feature that is read of a part or of what lies beside it: whose, what it is called, spot by spot.
+         *
+         *     `planned` says that its spots are part of what must be read; `outside` are those read outside the plan.
          */
-        Feature: "journal" | "bearing bore" | "housing bore" | "wall";
-        /**
-         * FigureKey
-         * @description What a figure is, wherever it stands. Its name in words may change; this does not.
-         * @enum {string}
-         */
-        FigureKey: "size" | "larger than new" | "out-of-round" | "taper" | "barrel" | "clearance least" | "clearance most" | "housing least" | "housing most";
+        FeatureReport: {
+            /** Part */
+            part: string;
+            /** Feature */
+            feature: string;
+            /** Name */
+            name: string;
+            /** Planned */
+            planned: boolean;
+            /** Spots */
+            spots: components["schemas"]["Spot"][];
+            /**
+             * Outside
+             * @default []
+             */
+            outside: components["schemas"]["Spot"][];
+        };
         /**
          * FigureShown
          * @description One judged figure, known by its key. `conforms` is the probability that it truly lies within the limit.
          */
         FigureShown: {
-            key: components["schemas"]["FigureKey"];
+            /** Key */
+            key: string;
             /** Rule */
             rule: string;
             /** Name */
             name: string;
-            state: components["schemas"]["State"];
+            called: components["schemas"]["Called"];
             value: components["schemas"]["Shown"];
             /** Limit */
             limit: string;
@@ -1492,113 +1660,6 @@ export interface components {
             nm: number;
             /** Text */
             text: string;
-        };
-        /**
-         * Hardening
-         * @description How the journals were hardened. Source: docs/trade: Hardness and fillets.
-         * @enum {string}
-         */
-        Hardening: "none" | "induction" | "nitrided" | "nitrocarburised" | "unknown";
-        /**
-         * JournalAnswer
-         * @description Everything said of one journal.
-         */
-        JournalAnswer: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Short Name */
-            short_name: string;
-            set: components["schemas"]["JournalSet"];
-            mark: components["schemas"]["Mark"];
-            own_action: components["schemas"]["Action"];
-            action: components["schemas"]["Action"];
-            state: components["schemas"]["State"];
-            /** Headline */
-            headline: string;
-            /** Under Headline */
-            under_headline: string;
-            /** Present Words */
-            present_words: string;
-            /** Opens */
-            opens: components["schemas"]["Open"][];
-            /** Waived */
-            waived: components["schemas"]["Waived"][];
-            /** Housing Waits */
-            housing_waits: boolean;
-            /** Spots */
-            spots: components["schemas"]["Spot"][];
-            /** Outside */
-            outside: components["schemas"]["Spot"][];
-            /** To Read */
-            to_read: string[];
-            /**
-             * To Repeat
-             * @default []
-             */
-            to_repeat: components["schemas"]["RepeatAsked"][];
-            /**
-             * Left
-             * @default 0
-             */
-            left: number;
-            /**
-             * Bearing
-             * @default []
-             */
-            bearing: components["schemas"]["BearingShown"][];
-            /**
-             * Contradictions
-             * @default []
-             */
-            contradictions: components["schemas"]["Reason"][];
-            /** Figures */
-            figures: components["schemas"]["FigureShown"][];
-            least: components["schemas"]["Shown"] | null;
-            /** Least Words */
-            least_words: string;
-            /** Two Point */
-            two_point: string | null;
-            /** Fitted */
-            fitted: string | null;
-            clean_up: components["schemas"]["CleanUpShown"] | null;
-            clearance: components["schemas"]["ClearanceShown"];
-            /** Reasons */
-            reasons: components["schemas"]["Reason"][];
-            /** Would Change */
-            would_change: string[];
-            /** Still To Do */
-            still_to_do: string[];
-            /** Seen */
-            seen: components["schemas"]["Observation"][];
-            /** Cautions */
-            cautions: components["schemas"]["Caution"][];
-        };
-        /**
-         * JournalSet
-         * @description Journals that are decided together: all mains one size, all rods one size.
-         * @enum {string}
-         */
-        JournalSet: "mains" | "rods";
-        /**
-         * Ladder
-         * @description The vertical scale around a set's size.
-         */
-        Ladder: {
-            /** Top Nm */
-            top_nm: number;
-            /** Bottom Nm */
-            bottom_nm: number;
-            /** Graduations */
-            graduations: components["schemas"]["Graduation"][];
-            new_least: components["schemas"]["Shown"];
-            new_most: components["schemas"]["Shown"];
-            limit: components["schemas"]["Shown"];
-            /** Limit Words */
-            limit_words: string;
-            /** Steps */
-            steps: components["schemas"]["StepShown"][];
         };
         /**
          * Layout
@@ -1635,16 +1696,18 @@ export interface components {
         };
         /**
          * Observation
-         * @description One thing seen. `on` is a journal, a set (claimed undersize) or the crank (crack test).
+         * @description One thing seen on a part, a set, or a whole (the crank, the block).
          *
-         *     `depth` is the radial depth of a score, or the size of a claimed undersize; `spot` says where a score lies.
+         *     `depth` is the radial depth of a score, or the size of a claimed step; `spot` says where a score lies. Which
+         *     looks there are and what each may answer, the catalogue knows.
          */
         Observation: {
             /** Id */
             id: string;
             /** On */
             on: string;
-            look: components["schemas"]["Look"];
+            /** Look */
+            look: string;
             /** Answer */
             answer: string;
             /** Depth */
@@ -1682,6 +1745,83 @@ export interface components {
          */
         Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word";
         /**
+         * PartReport
+         * @description Everything said of one part, the same for every kind.
+         *
+         *     `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
+         *     a person may waive of it. `size` is the size found: the least of a shaft, the greatest of a hole.
+         */
+        PartReport: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Station */
+            station: string;
+            /** Set */
+            set: string;
+            /** Name */
+            name: string;
+            /** Short Name */
+            short_name: string;
+            mark: components["schemas"]["Mark"];
+            own_action: components["schemas"]["Action"];
+            action: components["schemas"]["Action"];
+            called: components["schemas"]["Called"];
+            /** Headline */
+            headline: string;
+            /** Under Headline */
+            under_headline: string;
+            /** Present Words */
+            present_words: string;
+            /** Opens */
+            opens: components["schemas"]["Open"][];
+            /** Waived */
+            waived: components["schemas"]["Waived"][];
+            /** Waits */
+            waits: components["schemas"]["Waived"][];
+            /** Features */
+            features: components["schemas"]["FeatureReport"][];
+            /** To Read */
+            to_read: components["schemas"]["SpotAsked"][];
+            /**
+             * To Repeat
+             * @default []
+             */
+            to_repeat: components["schemas"]["SpotAsked"][];
+            /**
+             * Left
+             * @default 0
+             */
+            left: number;
+            /**
+             * Contradictions
+             * @default []
+             */
+            contradictions: components["schemas"]["Reason"][];
+            /** Figures */
+            figures: components["schemas"]["FigureShown"][];
+            size: components["schemas"]["Shown"] | null;
+            /** Size Words */
+            size_words: string;
+            /** Two Point */
+            two_point: string | null;
+            /** Fitted */
+            fitted: string | null;
+            clean_up: components["schemas"]["CleanUpShown"] | null;
+            clearance: components["schemas"]["ClearanceShown"];
+            /** Reasons */
+            reasons: components["schemas"]["Reason"][];
+            /** Would Change */
+            would_change: string[];
+            /** Still To Do */
+            still_to_do: string[];
+            /** Seen */
+            seen: components["schemas"]["Observation"][];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+        };
+        /**
          * Pin
          * @description One rod journal: the cylinders whose rods it carries and its throw angle in degrees.
          *
@@ -1694,28 +1834,22 @@ export interface components {
             throw_deg: number;
         };
         /**
-         * Plan
-         * @description Planes are numbered from the front; angles are degrees from the throw (mains: from cylinder 1 top dead
-         *     centre), lettered a, b, c and so on. Source: docs/trade: Where to measure, common practice.
+         * PlaceOut
+         * @description A part of the engine by its place: its kind, its set, how it is called, and what it lies beside.
          */
-        Plan: {
-            /**
-             * Planes
-             * @default 2
-             */
-            planes: number;
-            /**
-             * Angles Deg
-             * @default [
-             *       0,
-             *       45,
-             *       90,
-             *       135
-             *     ]
-             */
-            angles_deg: number[];
-            /** @default one journal round */
-            order: components["schemas"]["ReadingOrder"];
+        PlaceOut: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Set */
+            set: string;
+            /** Name */
+            name: string;
+            /** Short */
+            short: string;
+            /** Beside */
+            beside: string;
         };
         /**
          * Purpose
@@ -1723,12 +1857,6 @@ export interface components {
          * @enum {string}
          */
         Purpose: "journals" | "bores" | "walls" | "depths" | "gaps" | "clearances" | "run-out" | "weights" | "setting other gauges";
-        /**
-         * ReadingOrder
-         * @description In which order the spots come, to suit the hand.
-         * @enum {string}
-         */
-        ReadingOrder: "one journal round" | "all journals at one angle";
         /**
          * Reason
          * @description One sentence, the rule it rests on, and the spots it was read at.
@@ -1745,28 +1873,43 @@ export interface components {
             spots: string[];
         };
         /**
-         * RepeatAsked
-         * @description A spot to read again, so many times more, as it would change the verdict.
+         * Scale
+         * @description The vertical scale around a set's size: undersizes stand below new, oversizes above.
          */
-        RepeatAsked: {
-            /** Spot */
-            spot: string;
-            /** More */
-            more: number;
+        Scale: {
+            /** Top Nm */
+            top_nm: number;
+            /** Bottom Nm */
+            bottom_nm: number;
+            /** Graduations */
+            graduations: components["schemas"]["Graduation"][];
+            new_least: components["schemas"]["Shown"];
+            new_most: components["schemas"]["Shown"];
+            limit: components["schemas"]["Shown"];
+            /** Limit Words */
+            limit_words: string;
+            /** Steps */
+            steps: components["schemas"]["StepShown"][];
         };
         /**
-         * SetAnswer
-         * @description Everything said of one set.
+         * SetReport
+         * @description Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the polish
+         *     or the hone brings it to its `finished_band`.
          */
-        SetAnswer: {
-            set: components["schemas"]["JournalSet"];
+        SetReport: {
+            /** Set */
+            set: string;
+            /** Kind */
+            kind: string;
+            /** Station */
+            station: string;
             /** Name */
             name: string;
             mark: components["schemas"]["Mark"];
             action: components["schemas"]["Action"];
             /** Headline */
             headline: string;
-            undersize: components["schemas"]["Shown"] | null;
+            step: components["schemas"]["Shown"] | null;
             present: components["schemas"]["Shown"];
             /** Present Words */
             present_words: string;
@@ -1790,21 +1933,25 @@ export interface components {
             reasons: components["schemas"]["Reason"][];
             /** Would Change */
             would_change: string[];
-            /** Finished Band */
-            finished_band: string | null;
-            /** Ground Band */
-            ground_band: string | null;
-            /** Shells */
-            shells: components["schemas"]["ShellsToOrder"][];
-            /** Steps */
-            steps: components["schemas"]["StepShown"][];
-            hardening: components["schemas"]["Hardening"];
-            ladder: components["schemas"]["Ladder"];
             /**
-             * Order
+             * Ways
              * @default []
              */
-            order: string[];
+            ways: components["schemas"]["WayOn"][];
+            /** Finished Band */
+            finished_band: string | null;
+            /** Rough Band */
+            rough_band: string | null;
+            /** To Order */
+            to_order: components["schemas"]["ToOrder"][];
+            /** Steps */
+            steps: components["schemas"]["StepShown"][];
+            scale: components["schemas"]["Scale"] | null;
+            /**
+             * Reading Order
+             * @default []
+             */
+            reading_order: components["schemas"]["SpotAsked"][];
             /**
              * Notes
              * @default []
@@ -1819,23 +1966,6 @@ export interface components {
          * @enum {string}
          */
         SheetState: "draft" | "confirmed" | "confirmed elsewhere";
-        /**
-         * ShellsToOrder
-         * @description Half bearings to order: a pair to each main, a pair to each rod.
-         */
-        ShellsToOrder: {
-            /** Words */
-            words: string;
-            undersize: components["schemas"]["Shown"];
-            /** Part Number */
-            part_number: string;
-            /** Pairs */
-            pairs: number;
-            /** Journals */
-            journals: string[];
-            /** Can Be Bought */
-            can_be_bought: boolean;
-        };
         /**
          * Shown
          * @description A length as it stands on screen, beside its exact nanometres for placing it in a drawing.
@@ -1929,23 +2059,49 @@ export interface components {
             doubt?: components["schemas"]["DoubtShown"] | null;
         };
         /**
+         * SpotAsked
+         * @description A spot to read: of which part and feature, and how many times more.
+         */
+        SpotAsked: {
+            /** Part */
+            part: string;
+            /** Feature */
+            feature: string;
+            /** Spot */
+            spot: string;
+            /**
+             * Times
+             * @default 1
+             */
+            times: number;
+        };
+        /**
          * Stage
          * @description Where a job stands, a mark on a rule.
          * @enum {string}
          */
         Stage: "booked in" | "measuring" | "deciding" | "signed";
         /**
-         * State
-         * @description The four findings.
-         * @enum {string}
+         * StationReport
+         * @description One station of the bench: a drawing of the engine with its parts, the worst mark and what is still wanted.
          */
-        State: "within" | "beyond" | "too close" | "not read";
+        StationReport: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            mark: components["schemas"]["Mark"];
+            /** Left */
+            left: number;
+            /** Parts */
+            parts: string[];
+        };
         /**
          * StepShown
-         * @description One undersize: its size band and how the set stands to it.
+         * @description One step: its size band and how the set stands to it.
          */
         StepShown: {
-            undersize: components["schemas"]["Shown"];
+            step: components["schemas"]["Shown"];
             /** Words */
             words: string;
             least: components["schemas"]["Shown"];
@@ -1962,11 +2118,42 @@ export interface components {
             outlook: string;
         };
         /**
+         * ToOrder
+         * @description What a set needs of one step: so many of what, for which parts.
+         */
+        ToOrder: {
+            /** Words */
+            words: string;
+            step: components["schemas"]["Shown"];
+            /** Part Number */
+            part_number: string;
+            /** Count */
+            count: number;
+            /** What */
+            what: string;
+            /** Parts */
+            parts: string[];
+            /** Can Be Bought */
+            can_be_bought: boolean;
+        };
+        /**
          * Waived
-         * @description What of a journal is waived: its readings, or the housing of a shell that turned.
+         * @description What of a part is waived: its readings, the housing of a shell that turned, the clearance of a piston not read.
          * @enum {string}
          */
-        Waived: "readings" | "housing";
+        Waived: "readings" | "housing" | "piston clearance";
+        /**
+         * WayOn
+         * @description Another way on for a set than the one proposed: what it is, and what it costs.
+         */
+        WayOn: {
+            /** Words */
+            words: string;
+            /** Costs */
+            costs: string;
+            /** Rule */
+            rule: string;
+        };
         /**
          * WorkDone
          * @description Work that stands on record, and how many readings it made stale.
@@ -1979,8 +2166,8 @@ export interface components {
             on: string;
             /** On Words */
             on_words: string;
-            /** Undersize */
-            undersize: string;
+            /** Step */
+            step: string;
             /** Note */
             note: string;
             /** By */
@@ -2013,6 +2200,8 @@ export interface components {
             version: number;
             /** Layout */
             layout: string;
+            /** Sets */
+            sets: string[];
             /** Changed By */
             changed_by: string;
             /**
@@ -2057,24 +2246,30 @@ export interface components {
          * @description The limits of one set as typed.
          */
         SetForm: {
-            /** Figures */
-            figures: components["schemas"]["FigureForm"][];
-            /** Shells */
-            shells: components["schemas"]["ShellForm"][];
-            /** @default unknown */
-            hardening: components["schemas"]["Hardening"];
+            /** Set */
+            set: string;
             /**
-             * Oil Hole Deg
-             * @default
+             * Figures
+             * @default []
              */
-            oil_hole_deg: string;
-            /** @default grey cast iron */
-            housing_material: components["schemas"]["Material"];
+            figures: components["schemas"]["FigureForm"][];
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["StepForm"][];
+            /**
+             * Made
+             * @default {}
+             */
+            made: {
+                [key: string]: string;
+            };
         };
         /**
          * SheetForm
          * @description A limits sheet as typed. `version` is that of the sheet it was changed from; `sure` says that what the sheet
-         *     asks about itself was looked at.
+         *     asks about itself was looked at. A set left out is one the sheet says nothing of.
          */
         SheetForm: {
             /**
@@ -2098,8 +2293,8 @@ export interface components {
             layout: components["schemas"]["Layout"];
             /** @default steel */
             crank_material: components["schemas"]["Material"];
-            mains: components["schemas"]["SetForm"];
-            rods: components["schemas"]["SetForm"];
+            /** Sets */
+            sets: components["schemas"]["SetForm"][];
         };
         /**
          * SheetOut
@@ -2110,12 +2305,19 @@ export interface components {
             form: components["schemas"]["SheetForm"];
         };
         /**
-         * ShellForm
-         * @description One shell size as typed.
+         * SourceKind
+         * @description Where a limit comes from, in order of authority. Source: docs/trade: Authority of a limit; docs/trade:
+         *     Authority of a limit.
+         * @enum {string}
          */
-        ShellForm: {
-            /** Undersize */
-            undersize: string;
+        SourceKind: "maker" | "part maker" | "house" | "rule of thumb" | "invented";
+        /**
+         * StepForm
+         * @description One step as typed: the size from standard, its parts, and the rings that go with a piston.
+         */
+        StepForm: {
+            /** Size */
+            size: string;
             /**
              * Part Number
              * @default
@@ -2126,37 +2328,21 @@ export interface components {
              * @default true
              */
             can_be_bought: boolean;
+            /**
+             * Rings Number
+             * @default
+             */
+            rings_number: string;
+            /** Rings Can Be Bought */
+            rings_can_be_bought?: boolean | null;
         };
         /**
-         * SourceKind
-         * @description Where a limit comes from, in order of authority. Source: docs/trade: Authority of a limit; docs/trade:
-         *     Authority of a limit.
-         * @enum {string}
-         */
-        SourceKind: "maker" | "part maker" | "house" | "rule of thumb" | "invented";
-        /**
          * BlankSheet
-         * @description What a new sheet starts from: the usual layouts and the figures to fill in.
+         * @description What a new sheet starts from: the usual layouts. What each set is asked for, the kinds of part say.
          */
         BlankSheet: {
             /** Layouts */
             layouts: components["schemas"]["Layout"][];
-            /** Figures */
-            figures: components["schemas"]["FigureLabel"][];
-        };
-        /**
-         * FigureLabel
-         * @description A figure of the form: its field, label, whether it is a band and whether it is needed.
-         */
-        FigureLabel: {
-            /** Name */
-            name: string;
-            /** Label */
-            label: string;
-            /** Is Band */
-            is_band: boolean;
-            /** Needed */
-            needed: boolean;
         };
         /**
          * FileIn
@@ -2622,12 +2808,8 @@ export interface components {
             taken: number;
             /** Planned */
             planned: number;
-            mains_mark: components["schemas"]["MarkCode"] | null;
-            /** Mains Headline */
-            mains_headline: string;
-            rods_mark: components["schemas"]["MarkCode"] | null;
-            /** Rods Headline */
-            rods_headline: string;
+            /** Sets */
+            sets: components["schemas"]["RackSet"][];
             /** Archived */
             archived: boolean;
         };
@@ -2644,6 +2826,17 @@ export interface components {
             page: number;
             /** Pages */
             pages: number;
+        };
+        /**
+         * RackSet
+         * @description What one set of a job came to: its mark and its headline.
+         */
+        RackSet: {
+            /** Set */
+            set: string;
+            mark: components["schemas"]["MarkCode"];
+            /** Headline */
+            headline: string;
         };
         /**
          * BookIn
@@ -2683,31 +2876,20 @@ export interface components {
              */
             booked_in: string;
             /**
-             * @default {
-             *       "planes": 2,
-             *       "angles_deg": [
-             *         0,
-             *         45,
-             *         90,
-             *         135
-             *       ],
-             *       "order": "one journal round"
-             *     }
+             * Scope
+             * @default [
+             *       "mains",
+             *       "rods"
+             *     ]
              */
-            mains_plan: components["schemas"]["Plan"];
+            scope: string[];
             /**
-             * @default {
-             *       "planes": 2,
-             *       "angles_deg": [
-             *         0,
-             *         45,
-             *         90,
-             *         135
-             *       ],
-             *       "order": "one journal round"
-             *     }
+             * Plans
+             * @default {}
              */
-            rods_plan: components["schemas"]["Plan"];
+            plans: {
+                [key: string]: components["schemas"]["Plan"];
+            };
         };
         /**
          * JobFileIn
@@ -2748,7 +2930,8 @@ export interface components {
          * @description A measuring plan for one set.
          */
         PlanIn: {
-            set: components["schemas"]["JournalSet"];
+            /** Set */
+            set: string;
             plan: components["schemas"]["Plan"];
         };
         /**
@@ -2803,10 +2986,13 @@ export interface components {
          * @description Typed text to interpret without landing it.
          */
         DraftIn: {
-            /** Journal */
-            journal: string;
-            /** @default journal */
-            feature: components["schemas"]["Feature"];
+            /** Part */
+            part: string;
+            /**
+             * Feature
+             * @default diameter
+             */
+            feature: string;
             /** Spot */
             spot: string;
             /** Typed */
@@ -2831,10 +3017,13 @@ export interface components {
         Landing: {
             /** Id */
             id: string;
-            /** Journal */
-            journal: string;
-            /** @default journal */
-            feature: components["schemas"]["Feature"];
+            /** Part */
+            part: string;
+            /**
+             * Feature
+             * @default diameter
+             */
+            feature: string;
             /** Spot */
             spot: string;
             /** Typed */
@@ -2940,7 +3129,7 @@ export interface components {
         };
         /**
          * Doing
-         * @description An operation as sent: what was done, to what, and to which undersize where it was a grind. `sure` says that
+         * @description An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says that
          *     the person knows how many readings it makes stale.
          */
         Doing: {
@@ -2950,10 +3139,10 @@ export interface components {
             /** On */
             on: string;
             /**
-             * Undersize
+             * Step
              * @default
              */
-            undersize: string;
+            step: string;
             /**
              * Note
              * @default
@@ -2999,14 +3188,15 @@ export interface components {
          *     its effective degrees of freedom, empty where nothing in it rests on repeats.
          */
         BudgetShown: {
-            key: components["schemas"]["FigureKey"];
+            /** Key */
+            key: string;
             /** Figure */
             figure: string;
             /** Value */
             value: string;
             /** Limit */
             limit: string;
-            state: components["schemas"]["State"];
+            called: components["schemas"]["Called"];
             /** U */
             u: string;
             /** Expanded */
@@ -3077,7 +3267,8 @@ export interface components {
             id: string;
             /** On */
             on: string;
-            look: components["schemas"]["Look"];
+            /** Look */
+            look: string;
             /** Answer */
             answer: string;
             /**
@@ -3097,28 +3288,44 @@ export interface components {
             at: string;
         };
         /**
+         * Extending
+         * @description More sets of parts to judge.
+         */
+        Extending: {
+            /** Id */
+            id: string;
+            /** Sets */
+            sets: string[];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
          * Deciding
-         * @description A decision as sent: a set accepted or overridden, or something of a journal waived. `sure` says that the
-         *     person knows that no shells exist for the size.
+         * @description A decision as sent: a set accepted or overridden, or something of a part waived. `sure` says that the
+         *     person knows that nothing is sold for the size.
          */
         Deciding: {
             /** Id */
             id: string;
             kind: components["schemas"]["DecisionKind"];
-            set: components["schemas"]["JournalSet"];
+            /** Set */
+            set: string;
             /**
-             * Journal
+             * Part
              * @default
              */
-            journal: string;
+            part: string;
             /** @default readings */
             about: components["schemas"]["Waived"];
             action?: components["schemas"]["Action"] | null;
             /**
-             * Undersize
+             * Step
              * @default
              */
-            undersize: string;
+            step: string;
             /**
              * Reason
              * @default
@@ -3140,12 +3347,13 @@ export interface components {
          * @description A decision to take back.
          */
         TakeBackIn: {
-            set: components["schemas"]["JournalSet"];
+            /** Set */
+            set: string;
             /**
-             * Journal
+             * Part
              * @default
              */
-            journal: string;
+            part: string;
             /** @default readings */
             about: components["schemas"]["Waived"];
         };
@@ -3436,6 +3644,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeyOut"];
+                };
+            };
+        };
+    };
+    workshop_pages_api_get_kinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindOut"][];
                 };
             };
         };
@@ -4305,7 +4533,7 @@ export interface operations {
             header?: never;
             path: {
                 job_id: number;
-                journal: string;
+                part: string;
             };
             cookie?: never;
         };
@@ -4382,6 +4610,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Seeing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_extend_scope: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Extending"];
             };
         };
         responses: {

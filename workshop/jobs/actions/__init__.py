@@ -18,7 +18,7 @@ from workshop.jobs.actions.deciding import (
     withdraw_signature,
 )
 from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
-from workshop.jobs.actions.facts import Seeing, clock_off, observe, take_back
+from workshop.jobs.actions.facts import Extending, Seeing, clock_off, extend_scope, observe, take_back
 from workshop.jobs.actions.files import Compared, compare_readings, take_in_job, take_in_readings
 from workshop.jobs.actions.landing import (
     Landed,
@@ -38,6 +38,7 @@ __all__ = [
     "Deciding",
     "Desk",
     "Doing",
+    "Extending",
     "Header",
     "Landed",
     "Landing",
@@ -56,6 +57,7 @@ __all__ = [
     "compare_readings",
     "decide",
     "do_operation",
+    "extend_scope",
     "gauge_of",
     "interpret",
     "job_record",

@@ -4,10 +4,13 @@ from datetime import date
 
 from django.db import transaction
 from ninja import Schema
+from pydantic import Field
 
 from halfthou.exchange import Fault
-from halfthou.jobs import JournalSet, LimitsSheet, Plan
+from halfthou.jobs import CRANK_ONLY, LimitsSheet, Plan
 from halfthou.lengths import Unit
+from halfthou.parts import CATALOGUE
+from workshop.jobs.actions.facts import must_have_limits
 from workshop.jobs.actions.opened import Opened, job_record, settled, to_change, write_history
 from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import sheet_of_job
@@ -38,8 +41,8 @@ class BookIn(Header):
     limits_id: int
     entry_unit: Unit
     booked_in: date
-    mains_plan: Plan = Plan()
-    rods_plan: Plan = Plan()
+    scope: list[str] = Field(default=list(CRANK_ONLY), min_length=1, max_length=40)
+    plans: dict[str, Plan] = {}
 
 
 def next_number() -> str:
@@ -62,6 +65,10 @@ def book_in(person: Person, given: BookIn) -> Opened:
         faults.append(Fault("booked_in", f"The year {given.booked_in.year} cannot be right."))
     if faults:
         raise Refusal("bad-job", "The engine is not booked in yet. Mend what is marked.", faults)
+    revision = revision_of(given.limits_id)
+    sheet = LimitsSheet.model_validate(revision.document)
+    must_have_limits(sheet, given.scope)
+    scope = [one for one in CATALOGUE.sets(sheet.layout) if one in given.scope]
     record = JobRecord.objects.create(
         number=number,
         title=given.title.strip(),
@@ -70,9 +77,9 @@ def book_in(person: Person, given: BookIn) -> Opened:
         booked_in=given.booked_in,
         due=given.due,
         entry_unit=given.entry_unit.value,
-        limits=revision_of(given.limits_id),
-        mains_plan=given.mains_plan.model_dump(mode="json"),
-        rods_plan=given.rods_plan.model_dump(mode="json"),
+        limits=revision,
+        scope=scope,
+        plans={one: plan.model_dump(mode="json") for one, plan in given.plans.items() if one in scope},
     )
     write_history(record, person.username, "booked the engine in")
     return _settled(record, person)
@@ -106,16 +113,15 @@ def _card_words(record: JobRecord) -> str:
 
 
 @transaction.atomic
-def change_plan(person: Person, job_id: int, journal_set: JournalSet, plan: Plan) -> Opened:
+def change_plan(person: Person, job_id: int, one: str, plan: Plan) -> Opened:
     """Change the measuring plan of a set. No reading moves: what has no spot in the new plan stands outside it."""
     must(person, Act.READ)
     record = to_change(job_id)
-    if journal_set is JournalSet.MAINS:
-        record.mains_plan = plan.model_dump(mode="json")
-    else:
-        record.rods_plan = plan.model_dump(mode="json")
+    sheet = sheet_of_job(record)
+    must_have_limits(sheet, [one])
+    record.plans = {**record.plans, one: plan.model_dump(mode="json")}
     spots = f"{plan.planes} planes, {len(plan.angles_deg)} angles"
-    write_history(record, person.username, f"changed the plan for the {journal_set.value}: {spots}")
+    write_history(record, person.username, f"changed the plan for the {one}: {spots}")
     return _settled(record, person)
 
 
@@ -125,7 +131,9 @@ def take_up_limits(person: Person, job_id: int, limits_id: int) -> Opened:
     must(person, Act.DECIDE)
     record = to_change(job_id)
     revision = revision_of(limits_id)
-    if LimitsSheet.model_validate(revision.document).layout.shaft != sheet_of_job(record).layout.shaft:
+    sheet, before = LimitsSheet.model_validate(revision.document), sheet_of_job(record)
+    must_have_limits(sheet, [one for one in record.scope if one in before.sets])
+    if sheet.layout.shaft != before.layout.shaft:
         raise Clash("other-engine", "That sheet has other journals than this engine. Book it in anew.")
     record.limits, record.frozen_limits = revision, None
     write_history(record, person.username, f"took up limits sheet {revision}")

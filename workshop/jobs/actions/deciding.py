@@ -8,14 +8,15 @@ from ninja import Schema
 from pydantic import Field
 
 from halfthou.exchange import Fault
-from halfthou.jobs import DecisionKind, JournalSet, Moment, Waived
+from halfthou.jobs import DecisionKind, Moment, Waived
 from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Notation, Unit, Unreadable, read_undersize
+from halfthou.parts import CATALOGUE
 from halfthou.report import SHAPE, Assessment, SetReport
 from halfthou.verdicts import Action
 from workshop.jobs.actions.opened import (
     Opened,
     job_record,
-    must_be_new,
+    must_be_free,
     open_job,
     settled,
     standing_decisions,
@@ -29,18 +30,22 @@ from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 
+#: What takes a set to another size, and what that size is called.
+_SIZED = {Action.REGRIND: "undersize it is ground", Action.REBORE: "oversize it is bored"}
+_WAITS = {Waived.HOUSING: "housing", Waived.CLEARANCE: "piston clearance"}
+
 
 class Deciding(Schema):
-    """A decision as sent: a set accepted or overridden, or something of a journal waived. `sure` says that the
-    person knows that no shells exist for the size."""
+    """A decision as sent: a set accepted or overridden, or something of a part waived. `sure` says that the
+    person knows that nothing is sold for the size."""
 
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
     kind: DecisionKind
-    set: JournalSet
-    journal: str = Field(default="", max_length=4)
+    set: str = Field(max_length=40)
+    part: str = Field(default="", max_length=40)
     about: Waived = Waived.READINGS
     action: Action | None = None
-    undersize: str = Field(default="", max_length=60)
+    step: str = Field(default="", max_length=60)
     reason: str = Field(default="", max_length=2000)
     sure: bool = False
     at: Moment
@@ -50,8 +55,8 @@ def matches(row: DecisionRecord, answer: SetReport) -> bool:
     """Whether an accepted verdict is still what the assessment says."""
     if row.kind != DecisionKind.ACCEPTED.value:
         return True
-    undersize = answer.undersize.nm if answer.undersize else None
-    return row.action == answer.action.value and row.undersize_nm == undersize
+    step = answer.step.nm if answer.step else None
+    return row.action == answer.action.value and row.step_nm == step
 
 
 @transaction.atomic
@@ -61,15 +66,17 @@ def decide(person: Person, job_id: int, given: Deciding) -> Opened:
     record = to_change(job_id)
     known = record.decisions.filter(key=given.id).first()
     if known is not None:
-        if (known.kind, known.set, known.journal) != (given.kind.value, given.set.value, given.journal):
+        if (known.kind, known.set, known.part) != (given.kind.value, given.set, given.part):
             raise Clash("name-taken", "Another decision has that name already. This one was not written down.")
         return open_job(job_id, person)
     opened = open_job(job_id, person)
+    if given.set not in opened.job.sets:
+        raise NotThere("not-in-scope", f"This job does not judge the {given.set or 'set'}.")
     row = DecisionRecord(
         job=record,
         key=given.id,
         kind=given.kind.value,
-        set=given.set.value,
+        set=given.set,
         reason=given.reason.strip(),
         by=person.username,
         at=timezone.now(),
@@ -82,25 +89,25 @@ def decide(person: Person, job_id: int, given: Deciding) -> Opened:
         _waive(row, given, opened)
     else:
         raise Refusal("no-decision", "A decision is taken back by its own button.")
-    must_be_new(record, given.id)
+    must_be_free(record, [given.id])
     row.save()
-    write_history(record, person.username, f"{row.kind} {row.set} {row.journal}".strip() + f": {row.words}")
+    write_history(record, person.username, f"{row.kind} {row.set} {row.part}".strip() + f": {row.words}")
     return settled(record, person)
 
 
 def _accept(row: DecisionRecord, record: JobRecord, found: Assessment) -> None:
-    answer = found.of(JournalSet(row.set))
+    answer = found.of(row.set)
     standing = standing_decisions(record).get((row.set, "", ""))
     if standing is not None and standing.kind == DecisionKind.OVERRIDDEN.value:
         raise Clash("overridden", "It is decided otherwise. Take that back before accepting the verdict.")
-    missing = [found.journal(name).short_name for name in answer.awaiting]
+    missing = [found.part(name).short_name for name in answer.awaiting]
     if missing and answer.action is not Action.REPLACE:
         names = ", ".join(missing)
         raise Refusal("not-all-read", f"{names} must be read first, or waived with a reason.")
     if not answer.can_be_accepted:
         raise Refusal("too-close", "There is no verdict to accept yet. Settle the doubt, or decide otherwise.")
     row.action = answer.action.value
-    row.undersize_nm = answer.undersize.nm if answer.undersize else None
+    row.step_nm = answer.step.nm if answer.step else None
     row.words = f"{answer.name}: {answer.headline}. " + " ".join(reason.text for reason in answer.reasons)
 
 
@@ -110,80 +117,82 @@ def _override(row: DecisionRecord, given: Deciding, opened: Opened) -> None:
         faults.append(Fault("reason", "Say why. It stands on the sheet beside the verdict it overrides."))
     if given.action is None:
         faults.append(Fault("action", "Say what is done instead."))
-    undersize = _undersize(given, opened, faults)
-    if given.action is Action.REGRIND and undersize is None and not faults:
-        faults.append(Fault("undersize", "Say to which undersize it is ground."))
+    step = _step(given, opened, faults)
+    if given.action in _SIZED and step is None and not faults:
+        faults.append(Fault("step", f"Say to which {_SIZED[given.action]}."))
     if faults or given.action is None:
         raise Refusal("bad-override", "The decision is not written down yet. Mend what is marked.", faults)
-    if undersize is not None and not given.sure:
-        _warn_of_no_shells(undersize, given, opened)
+    if step is not None and not given.sure:
+        _warn_of_nothing_sold(step, given, opened)
     answer = opened.assessment.of(given.set)
     row.action = given.action.value
-    row.undersize_nm = None if undersize is None else undersize.nm
+    row.step_nm = None if step is None else step.nm
     say = Notation.usual(opened.job.limits.unit)
-    size = f", {say.undersize(undersize)} under" if undersize is not None else ""
+    way = CATALOGUE.engine(opened.job.limits.layout).way_of(given.set)
+    size = f", {say.undersize(step)} {way}" if step is not None else ""
     row.words = f"{answer.name}: {given.action.value}{size}, instead of {answer.headline}."
 
 
-def _warn_of_no_shells(undersize: Length, given: Deciding, opened: Opened) -> None:
-    """A size that no shells can be bought for is warned of before it is written down. Refuses: Clash."""
-    shells = {shell.undersize: shell for shell in opened.job.limits.of(given.set).shells}
-    shell = shells.get(undersize)
-    if shell is None or not shell.can_be_bought:
-        why = "are not on the limits sheet" if shell is None else "cannot be bought by the sheet"
-        raise Clash("no-shells", f"Shells {given.undersize.strip()} under {why}. Write it down all the same?")
+def _warn_of_nothing_sold(size: Length, given: Deciding, opened: Opened) -> None:
+    """A size for which nothing can be bought is warned of before it is written down. Refuses: Clash."""
+    step = next((step for step in opened.job.limits.sets[given.set].steps if step.size == size), None)
+    if step is None or not step.sold:
+        why = "are not on the limits sheet" if step is None else "cannot be bought by the sheet"
+        way = CATALOGUE.engine(opened.job.limits.layout).way_of(given.set)
+        what = "Shells" if way == "under" else "Pistons and rings"
+        raise Clash("no-shells", f"{what} {given.step.strip()} {way} {why}. Write it down all the same?")
 
 
-def _undersize(given: Deciding, opened: Opened, faults: list[Fault]) -> Length | None:
-    if not given.undersize.strip():
+def _step(given: Deciding, opened: Opened, faults: list[Fault]) -> Length | None:
+    if not given.step.strip():
         return None
-    ladder = tuple(shell.undersize for shell in opened.job.limits.of(given.set).shells)
+    ladder = tuple(step.size for step in opened.job.limits.sets[given.set].steps)
     try:
-        found = read_undersize(given.undersize, Unit(opened.record.entry_unit), ladder)
+        found = read_undersize(given.step, Unit(opened.record.entry_unit), ladder)
     except Unreadable as error:
-        faults.append(Fault("undersize", error.message))
+        faults.append(Fault("step", error.message))
         return None
     if isinstance(found, Asked):
-        faults.append(Fault("undersize", f"{found.question} Write it with in or mm."))
+        faults.append(Fault("step", f"{found.question} Write it with in or mm."))
         return None
     if found.length > MOST_UNDERSIZE:
-        faults.append(Fault("undersize", f"“{given.undersize.strip()}” is no undersize: check the decimal point."))
+        faults.append(Fault("step", f"“{given.step.strip()}” is no step: check the decimal point."))
         return None
     return found.length
 
 
 def _waive(row: DecisionRecord, given: Deciding, opened: Opened) -> None:
-    if given.journal not in opened.job.limits.journals(given.set):
-        raise NotThere("no-journal", f"{given.journal or 'That'} is none of the {given.set.value}.")
-    answer = opened.assessment.journal(given.journal)
-    if given.about is Waived.HOUSING and not answer.housing_waits:
-        raise Refusal("nothing-to-waive", "No housing waits to be measured here.")
-    if given.about is Waived.READINGS and given.journal not in opened.assessment.of(given.set).awaiting:
-        raise Refusal("nothing-to-waive", "Only a journal that is not read whole can be waived.")
+    engine = CATALOGUE.engine(opened.job.limits.layout)
+    if given.part not in engine.of_set(given.set):
+        raise NotThere("no-journal", f"{given.part or 'That'} is none of the {given.set}.")
+    report = opened.assessment.part(given.part)
+    if given.about is Waived.READINGS:
+        if given.part not in opened.assessment.of(given.set).awaiting:
+            raise Refusal("nothing-to-waive", "Only a part that is not read whole can be waived.")
+    elif given.about not in report.waits:
+        raise Refusal("nothing-to-waive", f"No {_WAITS[given.about]} waits to be measured here.")
     if not given.reason.strip():
         raise Refusal("no-reason", "Say why it is not measured.", [Fault("reason", "Say why it is not measured.")])
-    row.journal, row.about = given.journal, given.about.value
-    what = "not read" if given.about is Waived.READINGS else "housing not measured"
-    row.words = f"{answer.name}: {what}"
+    row.part, row.about = given.part, given.about.value
+    what = "not read" if given.about is Waived.READINGS else f"{_WAITS[given.about]} not measured"
+    row.words = f"{report.name}: {what}"
 
 
 @transaction.atomic
-def take_back_decision(
-    person: Person, job_id: int, journal_set: JournalSet, journal: str, about: Waived = Waived.READINGS
-) -> Opened:
+def take_back_decision(person: Person, job_id: int, one: str, part: str, about: Waived = Waived.READINGS) -> Opened:
     """Take a decision or a waiver back before the sheet is signed."""
     must(person, Act.DECIDE)
     record = to_change(job_id)
-    standing = standing_decisions(record).get((journal_set.value, journal, about.value if journal else ""))
+    standing = standing_decisions(record).get((one, part, about.value if part else ""))
     if standing is not None:
         key = f"{standing.key[:40]}.back.{standing.pk}"
-        must_be_new(record, key)
+        must_be_free(record, [key])
         DecisionRecord.objects.create(
             job=record,
             key=key,
             kind=DecisionKind.TAKEN_BACK.value,
-            set=journal_set.value,
-            journal=journal,
+            set=one,
+            part=part,
             about=standing.about,
             by=person.username,
             at=timezone.now(),
@@ -201,10 +210,10 @@ def take_up_decision(person: Person, job_id: int, key: str) -> Opened:
     if made is None or made.kind == DecisionKind.TAKEN_BACK.value:
         raise NotThere("no-decision", "There is no such decision from elsewhere.")
     name = f"{made.key[:40]}.up.{made.pk}"
-    must_be_new(record, name)
+    must_be_free(record, [name])
     DecisionRecord.objects.create(
-        job=record, key=name, kind=made.kind, set=made.set, journal=made.journal, about=made.about,
-        action=made.action, undersize_nm=made.undersize_nm, words=made.words, reason=made.reason,
+        job=record, key=name, kind=made.kind, set=made.set, part=made.part, about=made.about,
+        action=made.action, step_nm=made.step_nm, words=made.words, reason=made.reason,
         by=person.username, at=timezone.now(),
     )  # fmt: skip
     write_history(record, person.username, f"took up what {made.by} decided elsewhere: {made.words}")
@@ -221,9 +230,8 @@ def sign(person: Person, job_id: int, printed: Callable[[Opened], str] | None = 
     record = to_change(job_id)
     opened = open_job(job_id, person)
     standing = standing_decisions(record)
-    for journal_set in JournalSet:
-        answer = opened.assessment.of(journal_set)
-        row = standing.get((journal_set.value, "", ""))
+    for answer in opened.assessment.sets:
+        row = standing.get((answer.set, "", ""))
         if row is None:
             raise Clash("undecided", f"{answer.name} are not decided yet. Accept the verdict or decide otherwise.")
         if not matches(row, answer):

@@ -4,11 +4,12 @@ from bisect import insort
 from collections import defaultdict
 from dataclasses import dataclass
 
-from halfthou.assess import present_size
+from halfthou.engines import Part
 from halfthou.exchange import Fault
-from halfthou.jobs import Feature, Gauge, Job, JournalSet, Reading, Sitting, set_of
-from halfthou.lengths import Asked, Length, Typed, Unit, Unreadable, Window
-from halfthou.surveys import read_at, standing_readings, standing_sizes, window_for, window_of_feature
+from halfthou.jobs import Gauge, Job, Plan, Reading, Sitting
+from halfthou.lengths import ZERO, Asked, Length, Typed, Unit, Unreadable, Window
+from halfthou.parts import CATALOGUE
+from halfthou.surveys import plan_of, read_at, standing_readings, standing_sizes, window_for
 from workshop.jobs.actions.opened import sound
 from workshop.people.refusals import NotThere, Refusal
 
@@ -20,8 +21,8 @@ MANY = 200
 class SpotRef:
     """Where a reading belongs."""
 
-    journal: str
-    feature: Feature
+    part: str
+    feature: str
     spot: str
 
 
@@ -30,39 +31,56 @@ class Desk:
 
     def __init__(self, job: Job) -> None:
         self.job = job
+        self.engine = CATALOGUE.engine(job.limits.layout)
         self.readings = {reading.id: reading for reading in job.readings}
         self.sittings = {sitting.id: sitting for sitting in job.sittings}
         self.taken: set[str] = set()
         self.new: list[Reading] = []
         self.new_sittings: list[Sitting] = []
-        self._read: dict[tuple[JournalSet, Feature], list[Length]] = {}
-        self._windows: dict[tuple[JournalSet, Feature], tuple[int, Window]] = {}
-        self._standing: dict[tuple[str, Feature, str], list[Reading]] = defaultdict(list)
+        self._read: dict[tuple[str, str], list[Length]] = {}
+        self._windows: dict[tuple[str, str], tuple[int, Window]] = {}
+        self._standing: dict[SpotRef, list[Reading]] = defaultdict(list)
         for reading in standing_readings(job):
-            self._standing[_place_of(reading)].append(reading)
+            self._standing[_ref_of(reading)].append(reading)
 
-    def read(self, journal: str, feature: Feature) -> list[Length]:
-        """The sizes read of a set and feature that stand, smallest first."""
-        key = set_of(journal), feature
+    def read(self, one: str, feature: str) -> list[Length]:
+        """The sizes read of a feature of a set that stand, smallest first."""
+        key = one, feature
         if key not in self._read:
-            self._read[key] = sorted(standing_sizes(self.job, *key))
+            self._read[key] = sorted(standing_sizes(self.job, self.engine, one, feature))
         return self._read[key]
 
     def standing(self, reading: Reading) -> list[Reading]:
         """The readings that stand at the spot of one."""
-        return self._standing[_place_of(reading)]
+        return self._standing[_ref_of(reading)]
 
-    def window(self, journal: str, feature: Feature) -> Window:
+    def part(self, ref: SpotRef) -> Part:
+        """The part a reading belongs to. Refuses: NotThere where the engine or its plan has no such spot."""
+        part = self.engine.parts.get(ref.part)
+        feature = self.engine.kinds.feature(part, ref.feature) if part is not None else None
+        if part is None or feature is None or ref.spot not in feature.spots_of(self.plan(ref)):
+            raise NotThere("no-spot", f"{ref.part} {ref.spot} is no spot of this engine's plan.")
+        if part.set not in self.job.sets:
+            raise NotThere("not-in-scope", f"The {part.set} are not in this job's scope: extend it first.")
+        return part
+
+    def plan(self, ref: SpotRef) -> Plan | None:
+        """The plan by which a feature is read; None where its spots are fixed."""
+        part = self.engine.parts[ref.part]
+        feature = self.engine.feature(ref.part, ref.feature)
+        return plan_of(self.job, part.set, feature) if feature.plan is not None else None
+
+    def window(self, ref: SpotRef) -> Window:
         """What a reading can be, by the limits and what its set has read so far."""
-        key, read = (set_of(journal), feature), self.read(journal, feature)
+        one, feature = self.engine.parts[ref.part].set, self.engine.feature(ref.part, ref.feature)
+        key, read = (one, feature.key), self.read(one, feature.key)
         count, known = self._windows.get(key, (-1, None))
         if known is not None and len(read) >= MANY and len(read) - count < len(read) // MANY * 10:
             return known
-        limits = self.job.limits.of(key[0])
-        if feature is Feature.JOURNAL:
-            found = window_for(limits, present_size(self.job, key[0], read), read)
-        else:
-            found = window_of_feature(limits, feature, read)
+        present = ZERO
+        if feature.plan is not None:
+            present = CATALOGUE.trade_of_set(one, self.engine).stands_at(self.job, self.engine, one, tuple(read))
+        found = window_for(self.job.limits, one, feature, present, read)
         self._windows[key] = len(read), found
         return found
 
@@ -72,10 +90,10 @@ class Desk:
         self.new.append(reading)
         before = self.readings.get(reading.corrects) if reading.corrects else None
         if before is not None:
-            stands = self._standing[_place_of(before)]
-            self._standing[_place_of(before)] = [one for one in stands if one.id != before.id]
-        self._standing[_place_of(reading)].append(reading)
-        sizes = self.read(reading.journal, reading.feature)
+            stands = self._standing[_ref_of(before)]
+            self._standing[_ref_of(before)] = [one for one in stands if one.id != before.id]
+        self._standing[_ref_of(reading)].append(reading)
+        sizes = self.read(self.engine.parts[reading.part].set, reading.feature)
         if before is not None and before.size in sizes:
             sizes.remove(before.size)
         insort(sizes, reading.size, key=lambda size: size.nm)
@@ -89,17 +107,15 @@ class Desk:
         return sound(self.job.model_copy(update=grown)) if self.new else self.job
 
 
-def _place_of(reading: Reading) -> tuple[str, Feature, str]:
-    return reading.journal, reading.feature, reading.spot
+def _ref_of(reading: Reading) -> SpotRef:
+    return SpotRef(reading.part, reading.feature, reading.spot)
 
 
-def interpret(desk: Desk, place: SpotRef, typed: str, unit: Unit, gauge: Gauge) -> Typed | Asked:
+def interpret(desk: Desk, ref: SpotRef, typed: str, unit: Unit, gauge: Gauge) -> Typed | Asked:
     """What typed text would mean at a spot, without landing it. Refuses: Refusal."""
-    job = desk.job
-    if place.journal not in job.limits.layout.shaft or place.spot not in job.spots_of(place.journal, place.feature):
-        raise NotThere("no-spot", f"{place.journal} {place.spot} is no spot of this engine's plan.")
+    desk.part(ref)
     try:
-        return read_at(typed, unit, desk.window(place.journal, place.feature), gauge)
+        return read_at(typed, unit, desk.window(ref), gauge)
     except Unreadable as error:
         raise Refusal(error.code, error.message, [Fault("typed", error.message)]) from None
 

@@ -1,5 +1,6 @@
-"""Facts land: readings, withdrawals, observations. Each is added once, whatever is sent twice."""
+"""Facts land: withdrawals, observations, a wider scope. Each is added once, whatever is sent twice."""
 
+from collections.abc import Iterable
 from datetime import datetime, timedelta
 
 from django.db import transaction
@@ -7,28 +8,23 @@ from django.utils import timezone
 from ninja import Schema
 from pydantic import Field, ValidationError
 
-from halfthou.engines import short_name
+from halfthou.engines import LookKind
 from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import ANSWERS, Job, JournalSet, Look, Moment, Observation, set_of
-from halfthou.lengths import (
-    Asked,
-    Length,
-    Unit,
-    Unreadable,
-    read_length,
-    read_undersize,
-)
+from halfthou.jobs import Extension, Job, LimitsSheet, Moment, Observation, Operation, Reading, Withdrawal
+from halfthou.lengths import Asked, Length, Unit, Unreadable, read_length, read_undersize
+from halfthou.parts import CATALOGUE, faults_of_look
+from halfthou.surveys import plan_of
 from workshop.jobs.actions.opened import (
     Opened,
+    add_facts,
     job_record,
-    must_be_new,
     must_be_open,
     settled,
     sound_job,
     write_history,
 )
-from workshop.jobs.models import JobRecord, ObservationRecord, WithdrawalRecord
-from workshop.jobs.translate import observation_of
+from workshop.jobs.models import FactKind, JobRecord
+from workshop.jobs.translate import known_fact, sheet_of_job
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
@@ -43,11 +39,19 @@ class Seeing(Schema):
     """An observation as sent from a bench."""
 
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
-    on: str = Field(max_length=10)
-    look: Look
+    on: str = Field(max_length=40)
+    look: str = Field(max_length=40)
     answer: str = Field(max_length=100)
     depth: str = Field(default="", max_length=200)
     spot: str = Field(default="", max_length=3)
+    at: Moment
+
+
+class Extending(Schema):
+    """More sets of parts to judge."""
+
+    id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
+    sets: list[str] = Field(min_length=1, max_length=40)
     at: Moment
 
 
@@ -56,31 +60,29 @@ def take_back(person: Person, job_id: int, key: str, fact: str, at: datetime) ->
     """Take a reading or an operation back. It stays in the record; what an operation made stale counts again."""
     must(person, Act.READ)
     record = job_record(job_id)
-    known = record.withdrawals.filter(key=key).first()
+    known = known_fact(record, key)
     if known is not None:
-        if known.fact != fact:
+        if not isinstance(known, Withdrawal) or known.fact != fact:
             raise Clash("name-taken", "Another fact has that name already. Nothing was taken back.")
         return settled(record, person)
     must_be_open(record)
     words = _taken_back(person, record, fact)
-    if not record.withdrawals.filter(fact=fact).exists():
-        must_be_new(record, key)
-        WithdrawalRecord.objects.create(job=record, key=key, fact=fact, by=person.username, at=time_of(at))
+    if not record.facts.filter(kind=FactKind.WITHDRAWAL, document__fact=fact).exists():
+        add_facts(record, [Withdrawal(id=key, fact=fact, by=person.username, at=time_of(at))])
         write_history(record, person.username, words)
     return settled(record, person)
 
 
 def _taken_back(person: Person, record: JobRecord, fact: str) -> str:
     """What is taken back, in words. Refuses: NotThere, NotAllowed."""
-    reading = record.readings.filter(key=fact).first()
-    if reading is not None:
-        own_or_may(person, reading.by)
-        return f"withdrew {short_name(reading.journal)} {reading.spot}, {reading.typed}"
-    done = record.operations.filter(key=fact).first()
-    if done is None:
+    known = known_fact(record, fact)
+    if not isinstance(known, Reading | Operation):
         raise NotThere("no-fact", "That is not there to take back.")
-    own_or_may(person, done.by)
-    return f"withdrew the work: {done.kind} on {done.on}"
+    own_or_may(person, known.by)
+    if isinstance(known, Reading):
+        short = CATALOGUE.parts(sheet_of_job(record).layout)[known.part].short
+        return f"withdrew {short} {known.spot}, {known.typed}"
+    return f"withdrew the work: {known.kind.value} on {known.on}"
 
 
 @transaction.atomic
@@ -88,59 +90,92 @@ def observe(person: Person, job_id: int, given: Seeing) -> Opened:
     """Write down what was seen on a journal, a set or the crank."""
     must(person, Act.READ)
     record = job_record(job_id)
-    known = record.observations.filter(key=given.id).first()
+    known = known_fact(record, given.id)
     if known is not None:
-        if (known.on, known.look, known.answer) != (given.on, given.look.value, given.answer):
+        if not isinstance(known, Observation) or (known.on, known.look, known.answer) != (
+            given.on, given.look, given.answer,
+        ):  # fmt: skip
             raise Clash("name-taken", "Another look has that name already. This one was not written down.")
         return settled(record, person)
     must_be_open(record)
     job = sound_job(record, Unit(person.shown_unit))
-    depth = _depth(given, job)
-    row = ObservationRecord(
-        job=record,
-        key=given.id,
-        on=given.on,
-        look=given.look.value,
-        answer=given.answer,
-        depth_nm=None if depth is None else depth.nm,
-        typed=given.depth.strip(),
-        spot=given.spot,
-        by=person.username,
-        at=time_of(given.at),
-    )
-    _check_seen(row, job)
-    must_be_new(record, given.id)
-    row.save()
+    seen = _seen(person, given, job)
+    add_facts(record, [seen])
     return settled(record, person)
+
+
+@transaction.atomic
+def extend_scope(person: Person, job_id: int, given: Extending) -> Opened:
+    """Judge more sets of parts from now on. What a job judges is never made less: readings of it may stand."""
+    must(person, Act.READ)
+    record = job_record(job_id)
+    known = known_fact(record, given.id)
+    if known is not None:
+        if not isinstance(known, Extension) or known.sets != tuple(given.sets):
+            raise Clash("name-taken", "Another fact has that name already. The scope was not extended.")
+        return settled(record, person)
+    must_be_open(record)
+    job = sound_job(record, Unit(person.shown_unit))
+    must_have_limits(job.limits, given.sets)
+    new = tuple(one for one in given.sets if one not in job.sets)
+    if new:
+        add_facts(record, [Extension(id=given.id, sets=new, by=person.username, at=time_of(given.at))])
+        write_history(record, person.username, f"extended the scope: {', '.join(new)}")
+    return settled(record, person)
+
+
+def must_have_limits(sheet: LimitsSheet, sets: Iterable[str]) -> None:
+    """Refuse sets that the engine does not have, or of which its sheet says nothing. Refuses: Refusal."""
+    known = CATALOGUE.sets(sheet.layout)
+    for one in sets:
+        if one not in known:
+            raise Refusal("no-set", f"This engine has no {one}.", [Fault("scope", f"no {one}")])
+    missing = [one for one in sets if one not in sheet.sets]
+    if missing:
+        words = f"The limits sheet says nothing of the {' and '.join(missing)}: add their limits first."
+        raise Refusal("no-limits", words, [Fault("scope", words)])
 
 
 #: No score or claim is deeper than this: 0.2 in. Source: common practice, no source.
 DEEPEST = Length(5_080_000)
 
 
-def _check_seen(row: ObservationRecord, job: Job) -> None:
-    allowed = {"mains", "rods", "crank", *job.limits.layout.shaft}
-    if row.on not in allowed:
-        raise NotThere("no-part", f"This engine has no {row.on}.")
+def _seen(person: Person, given: Seeing, job: Job) -> Observation:
+    """A look as a fact. Refuses: Refusal."""
+    engine = CATALOGUE.engine(job.limits.layout)
+    if given.on not in engine.kinds.spoken_of(job.limits.layout):
+        raise NotThere("no-part", f"This engine has no {given.on}.")
+    look = engine.look(given.look, given.on)
+    if look is None:
+        raise Refusal("no-look", f"Nobody looks for {given.look} on {given.on}.", [Fault("look", "not looked for")])
+    depth = _depth(given, job, look)
+    message = f"That cannot be written down. The answers are: {', '.join(look.answers)}."
     try:
-        seen: Observation = observation_of(row)
+        seen = Observation(
+            id=given.id, on=given.on, look=given.look, answer=given.answer, depth=depth, typed=given.depth.strip(),
+            spot=given.spot or None, by=person.username, at=time_of(given.at),
+        )  # fmt: skip
     except ValidationError as error:
-        answers = ", ".join(ANSWERS[Look(row.look)])
-        message = f"That cannot be written down. The answers are: {answers}."
         raise Refusal("bad-look", message, faults_of(error)) from None
-    if seen.spot and row.on in job.limits.layout.shaft and seen.spot not in job.plan_of(set_of(row.on)).spots:
-        raise Refusal("no-spot", f"{seen.spot} is no spot of the plan.", [Fault("spot", "not in the plan")])
+    faults = [Fault("answer", fault) for fault in faults_of_look(seen, engine)]
+    if faults:
+        raise Refusal("bad-look", message, faults)
+    part = engine.parts.get(given.on)
+    if seen.spot and part is not None:
+        first = engine.kind(part.id).features[0]
+        if seen.spot not in first.spots_of(plan_of(job, part.set, first)):
+            raise Refusal("no-spot", f"{seen.spot} is no spot of the plan.", [Fault("spot", "not in the plan")])
+    return seen
 
 
-def _depth(given: Seeing, job: Job) -> Length | None:
+def _depth(given: Seeing, job: Job, look: LookKind) -> Length | None:
     text = given.depth.strip()
     if not text:
         return None
     try:
-        if given.look is Look.CLAIMED_UNDERSIZE:
-            claimed_set = JournalSet.MAINS if given.on == "mains" else JournalSet.RODS
-            ladder = tuple(shell.undersize for shell in job.limits.of(claimed_set).shells)
-            found = read_undersize(text, job.shown_in, ladder)
+        if look.step_for:
+            limits = job.limits.sets.get(given.on)
+            found = read_undersize(text, job.shown_in, tuple(step.size for step in limits.steps) if limits else ())
         else:
             found = read_length(text, job.shown_in)
     except Unreadable as error:

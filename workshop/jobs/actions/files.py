@@ -15,12 +15,14 @@ from pydantic import ValidationError
 
 from halfthou.assess import JudgedJob, judge, put_in_words
 from halfthou.exchange import BadFile, Fault, ReadingRow, faults_of, read_job, read_readings
-from halfthou.jobs import Feature, Job, JobFile, Reading, SheetState, SlipAnswer, Withdrawal, set_of
+from halfthou.jobs import Job, JobFile, Reading, SheetState, SlipAnswer, Withdrawal
 from halfthou.lengths import Unit
+from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment
+from halfthou.surveys import plan_of
 from workshop.jobs.actions.opened import (
     Opened,
-    claim_names,
+    add_facts,
     job_record,
     must_be_open,
     settled,
@@ -29,18 +31,8 @@ from workshop.jobs.actions.opened import (
     write_history,
     write_summary,
 )
-from workshop.jobs.models import (
-    DecisionRecord,
-    JobRecord,
-    ObservationRecord,
-    OperationRecord,
-    ReadingRecord,
-    SignatureRecord,
-    SittingRecord,
-    SlipAnswerRecord,
-    WithdrawalRecord,
-)
-from workshop.jobs.translate import decision_row, reading_row
+from workshop.jobs.models import DecisionRecord, JobRecord, SignatureRecord
+from workshop.jobs.translate import decision_row
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, Refusal
@@ -57,7 +49,7 @@ def take_in_job(person: Person, text: str) -> Opened:
     """Take in a job file. Its number must be free here; its limits, gauges and rules stay its own."""
     must(person, Act.BOOK_IN)
     file = _of_elsewhere(read_job(text))
-    # JudgedJob once before anything is locked: a file that cannot be judged is refused here.
+    # Judged once before anything is locked: a file that cannot be judged is refused here.
     put_in_words(judge(sound(file.job)))
     with transaction.atomic():
         return _keep_job(person, file)
@@ -81,13 +73,12 @@ def _keep_job(person: Person, file: JobFile) -> Opened:
         frozen_house_rules=job.house_rules.model_dump(mode="json"),
         own_gauges=[gauge.model_dump(mode="json") for gauge in job.gauges if gauge.id in used],
         own_checks=[check.model_dump(mode="json") for check in job.checks if check.gauge in used],
-        mains_plan=job.mains_plan.model_dump(mode="json"),
-        rods_plan=job.rods_plan.model_dump(mode="json"),
+        scope=list(job.scope),
+        plans={one: plan.model_dump(mode="json") for one, plan in job.plans.items()},
     )
-    kinds = (job.readings, job.withdrawals, job.observations, job.sittings, job.operations, job.slip_answers,
-             job.decisions)  # fmt: skip
-    claim_names(record, (fact.id for kind in kinds for fact in kind))
-    _take_in_facts(record, job)
+    kinds = (job.readings, job.sittings, job.operations, job.slip_answers, job.withdrawals, job.observations,
+             job.extensions)  # fmt: skip
+    add_facts(record, (fact for kind in kinds for fact in kind))
     DecisionRecord.objects.bulk_create(
         (decision_row(record, decision, elsewhere=True) for decision in job.decisions), batch_size=BATCH
     )
@@ -113,7 +104,7 @@ def _of_elsewhere(file: JobFile) -> JobFile:
     marked = {
         name: tuple(_marked(fact) for fact in getattr(job, name))
         for name in ("readings", "withdrawals", "observations", "sittings", "operations", "slip_answers", "checks",
-                     "decisions")
+                     "decisions", "extensions")
     }  # fmt: skip
     limits = job.limits
     if limits.state is SheetState.CONFIRMED:
@@ -129,41 +120,6 @@ def _of_elsewhere(file: JobFile) -> JobFile:
 def _marked(fact: Any) -> Any:
     by: str = fact.by
     return fact if by.endswith(ELSEWHERE) else fact.model_copy(update={"by": by[:LONGEST_NAME] + ELSEWHERE})
-
-
-def _take_in_facts(record: JobRecord, job: Job) -> None:
-    ReadingRecord.objects.bulk_create((reading_row(record, r) for r in job.readings), batch_size=BATCH)
-    SittingRecord.objects.bulk_create(
-        SittingRecord(
-            job=record, key=s.id, part_c=s.part_c, gauge_c=s.gauge_c, condition=s.condition.value, by=s.by, at=s.at
-        )
-        for s in job.sittings
-    )
-    OperationRecord.objects.bulk_create(
-        OperationRecord(
-            job=record, key=o.id, kind=o.kind.value, on=o.on, note=o.note, by=o.by, at=o.at,
-            undersize_nm=None if o.undersize is None else o.undersize.nm,
-        )
-        for o in job.operations
-    )  # fmt: skip
-    SlipAnswerRecord.objects.bulk_create(_answer_row(record, answer) for answer in job.slip_answers)
-    WithdrawalRecord.objects.bulk_create(
-        WithdrawalRecord(job=record, key=w.id, fact=w.fact, by=w.by, at=w.at) for w in job.withdrawals
-    )
-    ObservationRecord.objects.bulk_create(
-        ObservationRecord(
-            job=record, key=o.id, on=o.on, look=o.look.value, answer=o.answer, typed=o.typed, spot=o.spot or "",
-            depth_nm=None if o.depth is None else o.depth.nm, by=o.by, at=o.at,
-        )
-        for o in job.observations
-    )  # fmt: skip
-
-
-def _answer_row(record: JobRecord, answer: SlipAnswer) -> SlipAnswerRecord:
-    return SlipAnswerRecord(
-        job=record, key=answer.id, reading=answer.reading, slip=answer.slip, taken=answer.taken, by=answer.by,
-        at=answer.at, offered_nm=None if answer.offered is None else answer.offered.nm,
-    )  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -191,7 +147,6 @@ class _Worked:
     compared: Compared
     judged: JudgedJob
     shown: Assessment
-    rows: list[ReadingRecord]
 
 
 def compare_readings(person: Person, job_id: int, text: str, gauge: str) -> Compared:
@@ -233,19 +188,12 @@ def _work_out(person: Person, job_id: int, text: str, gauge: str) -> _Worked:
         "slip_answers": (*job.slip_answers, *compared.answers),
     }
     judged = judge(sound(job.model_copy(update=grown)))
-    rows = [reading_row(record, reading) for reading in compared.readings]
-    return _Worked(record, compared, judged, put_in_words(judged), rows)
+    return _Worked(record, compared, judged, put_in_words(judged))
 
 
 def _keep(person: Person, worked: _Worked) -> Opened:
     record, compared = worked.record, worked.compared
-    facts = (compared.readings, compared.withdrawals, compared.answers)
-    claim_names(record, (fact.id for kind in facts for fact in kind))
-    ReadingRecord.objects.bulk_create(worked.rows, batch_size=BATCH)
-    WithdrawalRecord.objects.bulk_create(
-        WithdrawalRecord(job=record, key=w.id, fact=w.fact, by=w.by, at=w.at) for w in compared.withdrawals
-    )
-    SlipAnswerRecord.objects.bulk_create(_answer_row(record, answer) for answer in compared.answers)
+    add_facts(record, (*compared.readings, *compared.withdrawals, *compared.answers))
     write_history(record, person.username, f"took in {len(compared.readings)} readings from a file")
     write_summary(record, worked.judged, worked.shown)
     return Opened(record, worked.judged.job, worked.shown)
@@ -268,7 +216,7 @@ def _compare(person: Person, job: Job, text: str, gauge: str) -> Compared:
         elif _same(before, row):
             known += 1
         else:
-            differs.append(f"line {row.line} is not {before.journal} {before.spot}, {before.typed}, as kept here")
+            differs.append(f"line {row.line} is not {before.part} {before.spot}, {before.typed}, as kept here")
     by, withdrawn, answered = person.username, [], []
     for row, reading in new:
         if row.withdrawn:
@@ -285,8 +233,8 @@ def _compare(person: Person, job: Job, text: str, gauge: str) -> Compared:
 
 
 def _same(before: Reading, row: ReadingRow) -> bool:
-    return (before.journal, before.feature, before.spot, before.size) == (
-        row.journal,
+    return (before.part, before.feature, before.spot, before.size) == (
+        row.part,
         row.feature,
         row.spot,
         row.size,
@@ -302,12 +250,14 @@ class Taken(NamedTuple):
 
 def _reading(person: Person, job: Job, row: ReadingRow, name: str, taken: Taken) -> Reading:
     angle, planes = row.angle_deg, row.planes
-    plan = job.plan_of(set_of(row.journal))
-    if row.feature is Feature.JOURNAL and angle is None and row.spot in plan.spots:
+    engine = CATALOGUE.engine(job.limits.layout)
+    feature = engine.feature(row.part, row.feature)
+    plan = plan_of(job, engine.parts[row.part].set, feature)
+    if feature.plan is not None and angle is None and row.spot in plan.spots:
         angle, planes = float(plan.angle_of(row.spot)), plan.planes
     try:
         return Reading(
-            id=name, journal=row.journal, feature=row.feature, spot=row.spot, size=row.size, typed=row.typed,
+            id=name, part=row.part, feature=row.feature, spot=row.spot, count=row.size.nm, typed=row.typed,
             unit=row.unit, gauge=taken.gauge, angle_deg=angle, planes=planes, by=person.username, at=taken.at,
             corrects=row.corrects, repeats=row.repeats, caps_torqued=row.caps_torqued, cleaned=row.cleaned,
         )  # fmt: skip

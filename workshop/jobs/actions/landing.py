@@ -11,10 +11,9 @@ from ninja import Schema
 from pydantic import Field, ValidationError
 
 from halfthou.assess import JudgedJob, judge, put_in_words
-from halfthou.engines import short_name
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius, weighs_only
-from halfthou.jobs import Condition, Feature, Job, Moment, Reading, Sitting, set_of
+from halfthou.jobs import DIAMETER, Condition, Job, Moment, Reading, Sitting
 from halfthou.lengths import Asked, Typed, Unit, Unreadable
 from halfthou.operations import makes_stale
 from halfthou.report import Assessment
@@ -23,7 +22,7 @@ from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
 from workshop.jobs.actions.facts import own_or_may, time_of
 from workshop.jobs.actions.opened import (
     Opened,
-    claim_names,
+    add_facts,
     job_record,
     must_be_open,
     names_taken,
@@ -31,8 +30,7 @@ from workshop.jobs.actions.opened import (
     write_history,
     write_summary,
 )
-from workshop.jobs.models import JobRecord, ReadingRecord, SittingRecord
-from workshop.jobs.translate import reading_row
+from workshop.jobs.models import JobRecord
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
@@ -59,8 +57,8 @@ class Landing(Schema):
     that stood at the spot when this one was typed."""
 
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
-    journal: str = Field(max_length=8)
-    feature: Feature = Feature.JOURNAL
+    part: str = Field(max_length=40)
+    feature: str = Field(default=DIAMETER, max_length=40)
     spot: str = Field(max_length=8)
     typed: str = Field(max_length=200)
     unit: Unit
@@ -133,12 +131,7 @@ def land_readings(
 def _keep(person: Person, worked: Worked) -> tuple[Opened, list[Landed]]:
     record = worked.record
     if worked.readings:
-        names = [*(reading.id for reading in worked.readings), *(sitting.id for sitting in worked.sittings)]
-        claim_names(record, names)
-        SittingRecord.objects.bulk_create(_sitting_row(record, sitting) for sitting in worked.sittings)
-        ReadingRecord.objects.bulk_create(
-            (reading_row(record, reading) for reading in worked.readings), batch_size=500
-        )
+        add_facts(record, (*worked.sittings, *worked.readings))
         for words in worked.history:
             write_history(record, person.username, words)
     write_summary(record, worked.judged, worked.shown)
@@ -183,8 +176,8 @@ def _in_time(one: Landing, off: timedelta) -> Landing:
 def _land(person: Person, record: JobRecord, desk: Desk, given: Landing) -> Landed:
     known = desk.readings.get(given.id)
     if known is not None:
-        same = (known.journal, known.feature, known.spot, known.typed) == (
-            given.journal, given.feature, given.spot, given.typed.strip(),
+        same = (known.part, known.feature, known.spot, known.typed) == (
+            given.part, given.feature, given.spot, given.typed.strip(),
         )  # fmt: skip
         if not same:
             raise Clash("name-taken", "Another reading has that name already. This one was not kept.")
@@ -198,8 +191,8 @@ def _land(person: Person, record: JobRecord, desk: Desk, given: Landing) -> Land
     gauge = gauge_of(desk.job, given.gauge)
     if weighs_only(gauge):
         raise Refusal("no-lengths", f"{gauge.name} weighs: it knows no lengths.", [Fault("gauge", "weighs")])
-    place = SpotRef(given.journal, given.feature, given.spot)
-    meant = interpret(desk, place, given.typed, given.unit, gauge)
+    ref = SpotRef(given.part, given.feature, given.spot)
+    meant = interpret(desk, ref, given.typed, given.unit, gauge)
     how = ""
     if isinstance(meant, Asked):
         chosen = next((choice for choice in meant.choices if choice.length.nm == given.chosen_nm), None)
@@ -207,7 +200,7 @@ def _land(person: Person, record: JobRecord, desk: Desk, given: Landing) -> Land
             return Landed(given.id, asked=meant)
         meant, how = Typed(chosen.length, chosen.unit), chosen.words
     sitting = _new_sitting(person, desk, given)
-    reading = _reading(person, desk.job, given, meant, how)
+    reading = _reading(person, desk, given, meant, how)
     conflict = _conflict(desk, given, reading)
     if sitting is not None:
         desk.sittings[sitting.id] = sitting
@@ -216,20 +209,19 @@ def _land(person: Person, record: JobRecord, desk: Desk, given: Landing) -> Land
     return Landed(given.id, conflict=conflict)
 
 
-def _reading(person: Person, job: Job, given: Landing, meant: Typed, how: str) -> Reading:
-    plan = job.plan_of(set_of(given.journal))
-    of_journal = given.feature is Feature.JOURNAL
+def _reading(person: Person, desk: Desk, given: Landing, meant: Typed, how: str) -> Reading:
+    plan = desk.plan(SpotRef(given.part, given.feature, given.spot))
     return Reading(
         id=given.id,
-        journal=given.journal,
+        part=given.part,
         feature=given.feature,
         spot=given.spot,
-        size=meant.length,
+        count=meant.length.nm,
         typed=given.typed.strip(),
         unit=meant.unit,
         gauge=given.gauge,
-        angle_deg=plan.angle_of(given.spot) if of_journal else None,
-        planes=plan.planes if of_journal else None,
+        angle_deg=plan.angle_of(given.spot) if plan is not None else None,
+        planes=plan.planes if plan is not None else None,
         by=person.username,
         at=time_of(given.at),
         corrects=given.corrects,
@@ -245,21 +237,23 @@ def _reading(person: Person, job: Job, given: Landing, meant: Typed, how: str) -
 
 def _conflict(desk: Desk, given: Landing, reading: Reading) -> str:
     """What to say where somebody else read the spot since this one was typed; nothing is settled silently."""
-    stands = [one for one in desk.standing(reading) if not _worked_since(desk.job, one, reading)]
+    stands = [one for one in desk.standing(reading) if not _worked_since(desk, one, reading)]
     if not stands or given.seen == stands[-1].id or stands[-1].by == reading.by:
         return ""
     other = stands[-1]
     if abs(other.size - reading.size) <= ALIKE:
         return ""
     return (
-        f"{short_name(given.journal)} {given.spot} was read by {other.by} meanwhile: both readings are kept, "
+        f"{desk.engine.parts[given.part].short} {given.spot} was read by {other.by} meanwhile: both readings are kept, "
         "and they differ."
     )
 
 
-def _worked_since(job: Job, before: Reading, after: Reading) -> bool:
+def _worked_since(desk: Desk, before: Reading, after: Reading) -> bool:
     """Whether work between two readings made the first stale: then they do not contradict each other."""
-    return any(makes_stale(done, before) and done.at < after.at for done in job.standing_operations)
+    return any(
+        makes_stale(done, before, desk.engine) and done.at < after.at for done in desk.job.standing_operations
+    )
 
 
 def _check_links(person: Person, desk: Desk, given: Landing) -> None:
@@ -267,8 +261,8 @@ def _check_links(person: Person, desk: Desk, given: Landing) -> None:
         if link is None:
             continue
         other = desk.readings.get(link)
-        if other is None or (other.journal, other.feature, other.spot) != (
-            given.journal,
+        if other is None or (other.part, other.feature, other.spot) != (
+            given.part,
             given.feature,
             given.spot,
         ):
@@ -305,10 +299,3 @@ def _new_sitting(person: Person, desk: Desk, given: Landing) -> Sitting | None:
     if given.sitting.id in desk.readings or given.sitting.id in desk.taken or given.sitting.id == given.id:
         raise Clash("name-taken", "Another fact of this job has the sitting's name already. Nothing was kept.")
     return sitting_from(person, given.sitting)
-
-
-def _sitting_row(record: JobRecord, sitting: Sitting) -> SittingRecord:
-    return SittingRecord(
-        job=record, key=sitting.id, part_c=sitting.part_c, gauge_c=sitting.gauge_c,
-        condition=sitting.condition.value, by=sitting.by, at=sitting.at,
-    )  # fmt: skip

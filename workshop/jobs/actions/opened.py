@@ -8,12 +8,13 @@ from django.db.models import F
 from pydantic import ValidationError
 
 from halfthou.assess import JudgedJob, judge, put_in_words
-from halfthou.exchange import faults_of
-from halfthou.jobs import Job, JournalSet
+from halfthou.exchange import Fault, faults_of
+from halfthou.jobs import Job
 from halfthou.lengths import Unit
+from halfthou.parts import CATALOGUE, faults_of_job
 from halfthou.report import Assessment
-from workshop.jobs.models import DecisionRecord, FactName, HistoryEntry, JobRecord, SignatureRecord, Stage
-from workshop.jobs.translate import job_of
+from workshop.jobs.models import DecisionRecord, FactRecord, HistoryEntry, JobRecord, SignatureRecord, Stage
+from workshop.jobs.translate import Fact, fact_row, job_of
 from workshop.live.hub import hub
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
@@ -24,10 +25,7 @@ SUMMARY = (
     "taken",
     "planned",
     "doubts",
-    "mains_mark",
-    "mains_headline",
-    "rods_mark",
-    "rods_headline",
+    "sets",
     "stage",
     "waits_for",
     "changed_at",
@@ -70,33 +68,44 @@ def sound_job(record: JobRecord, shown_in: Unit) -> Job:
 
 def sound(job: Job) -> Job:
     """A job that grew, checked as a whole. Refuses: Refusal, with everything that does not hang together."""
+    message = "That does not fit this job. Nothing of it was kept."
     try:
-        return Job(**{name: getattr(job, name) for name in Job.model_fields})
+        found = Job(**{name: getattr(job, name) for name in Job.model_fields})
     except ValidationError as error:
-        raise Refusal("unsound", "That does not fit this job. Nothing of it was kept.", faults_of(error)) from None
+        raise Refusal("unsound", message, faults_of(error)) from None
+    faults = [Fault("job", fault) for fault in faults_of_job(found, CATALOGUE)]
+    if faults:
+        raise Refusal("unsound", message, faults)
+    return found
 
 
-def claim_names(record: JobRecord, names: Iterable[str]) -> None:
-    """Enter the names of new facts: one name is one fact's, over all kinds. Refuses: Clash.
+def add_facts(record: JobRecord, facts: Iterable[Fact]) -> None:
+    """Add facts to a job: one name is one fact's, over all kinds. Refuses: Clash.
 
-    Call it in the transaction of the facts.
+    Call it in the transaction of the change.
     """
-    wanted = list(names)
+    rows = [fact_row(record, fact) for fact in facts]
+    must_be_free(record, (row.key for row in rows))
     try:
         with transaction.atomic():
-            FactName.objects.bulk_create(FactName(job=record, key=name) for name in wanted)
+            FactRecord.objects.bulk_create(rows, batch_size=500)
     except IntegrityError:
         raise Clash("name-taken", "Another fact of this job has that name already. Nothing was kept.") from None
 
 
 def names_taken(record: JobRecord, names: Iterable[str]) -> set[str]:
-    """Which of these names facts of the job have already."""
-    return set(FactName.objects.filter(job=record, key__in=list(names)).values_list("key", flat=True))
+    """Which of these names facts or decisions of the job have already."""
+    wanted = list(names)
+    return {
+        *record.facts.filter(key__in=wanted).values_list("key", flat=True),
+        *record.decisions.filter(key__in=wanted).values_list("key", flat=True),
+    }
 
 
-def must_be_new(record: JobRecord, name: str) -> None:
-    """Enter the name of a new fact. Refuses: Clash where another fact has it."""
-    claim_names(record, [name])
+def must_be_free(record: JobRecord, names: Iterable[str]) -> None:
+    """Refuse a name that a decision has already, or a fact. Refuses: Clash."""
+    if names_taken(record, names):
+        raise Clash("name-taken", "Another fact of this job has that name already. Nothing was kept.")
 
 
 def standing_signature(record: JobRecord) -> SignatureRecord | None:
@@ -123,11 +132,11 @@ def must_be_open(record: JobRecord) -> None:
 
 
 def standing_decisions(record: JobRecord) -> dict[tuple[str, str, str], DecisionRecord]:
-    """The last decision of each set, journal and matter that was made here; one taken back leaves none."""
+    """The last decision of each set, part and matter that was made here; one taken back leaves none."""
     last: dict[tuple[str, str, str], DecisionRecord] = {}
     for row in sorted(record.decisions.all(), key=lambda row: row.pk):
         if not row.made_elsewhere:
-            last[row.set, row.journal, row.about] = row
+            last[row.set, row.part, row.about] = row
     return {key: row for key, row in last.items() if row.kind != "taken back"}
 
 
@@ -155,9 +164,10 @@ def write_summary(record: JobRecord, judged: JudgedJob, shown: Assessment) -> No
     record.engine = judged.job.limits.engine
     record.taken, record.planned = shown.readings_taken, shown.readings_planned
     record.doubts = len(shown.doubts)
-    record.mains_mark, record.rods_mark = shown.mains.mark.code.value, shown.rods.mark.code.value
-    record.mains_headline = judged.headline(JournalSet.MAINS, own_unit)[:200]
-    record.rods_headline = judged.headline(JournalSet.RODS, own_unit)[:200]
+    record.sets = [
+        {"set": one.set, "mark": one.mark.code.value, "headline": judged.headline(one.set, own_unit)[:200]}
+        for one in shown.sets
+    ]
     record.stage, record.waits_for = _stage(record, shown)
     record.save(update_fields=SUMMARY)
     JobRecord.objects.filter(pk=record.pk).update(version=F("version") + 1)
@@ -177,8 +187,8 @@ def settled(record: JobRecord, person: Person) -> Opened:
 def _stage(record: JobRecord, own: Assessment) -> tuple[Stage, str]:
     if standing_signature(record) is not None:
         return Stage.SIGNED, ""
-    decided = {name for name, journal, _ in standing_decisions(record) if not journal}
-    if len(decided) == 2:
+    decided = {name for name, part, _ in standing_decisions(record) if not part}
+    if decided >= {one.set for one in own.sets}:
         return Stage.DECIDING, "a signature"
     if own.readings_taken == 0:
         return Stage.BOOKED_IN, own.waits_for

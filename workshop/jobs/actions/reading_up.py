@@ -1,7 +1,8 @@
-"""Reading up on a job: the budgets of a journal, and the job as a story. Nothing is changed."""
+"""Reading up on a job: the budgets of a part, and the job as a story. Nothing is changed."""
 
 from halfthou.assess import open_budgets
 from halfthou.lengths import Unit
+from halfthou.parts import CATALOGUE
 from halfthou.report import BudgetShown, StoryKind, StoryLine, story
 from workshop.jobs.actions.opened import job_record, sound_job
 from workshop.jobs.models import HistoryEntry
@@ -12,23 +13,25 @@ from workshop.people.refusals import NotThere
 _TOLD_BY_FACTS = ("withdrew ", "took back: ")
 
 
-def budgets_of(person: Person, job_id: int, journal: str) -> list[BudgetShown]:
-    """The uncertainty budgets of one journal. Refuses: NotThere."""
+def budgets_of(person: Person, job_id: int, part: str) -> list[BudgetShown]:
+    """The uncertainty budgets of one part. Refuses: NotThere."""
     job = sound_job(job_record(job_id), Unit(person.shown_unit))
-    if journal not in job.limits.layout.shaft:
-        raise NotThere("no-journal", f"This engine has no journal {journal}.")
-    return list(open_budgets(job, journal))
+    known = CATALOGUE.parts(job.limits.layout).get(part)
+    if known is None or known.beside or known.set not in job.sets:
+        raise NotThere("no-journal", f"This job judges no {part}.")
+    return list(open_budgets(job, part))
 
 
 def story_of(person: Person, job_id: int) -> list[StoryLine]:
     """The facts of a job and what people decided about it, oldest first."""
     record = job_record(job_id)
+    job = sound_job(record, Unit(person.shown_unit))
     told = [
         StoryLine(at=entry.at, by=entry.by, kind=StoryKind.DECIDED, words=entry.words)
         for entry in record.history.order_by("pk")
         if _worth_telling(entry)
     ]
-    return sorted([*story(sound_job(record, Unit(person.shown_unit))), *told], key=lambda line: line.at)
+    return sorted([*story(job, CATALOGUE.engine(job.limits.layout)), *told], key=lambda line: line.at)
 
 
 def _worth_telling(entry: HistoryEntry) -> bool:

@@ -5,17 +5,18 @@ from django.utils import timezone
 from ninja import Schema
 from pydantic import Field
 
+from halfthou.engines import Engine
 from halfthou.exchange import Fault
-from halfthou.jobs import Job, JournalSet, Operation, OperationKind, Reading, set_of
+from halfthou.jobs import Job, Operation, OperationKind, Reading, SlipAnswer
 from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Unit, Unreadable, read_undersize
-from halfthou.operations import RUNS_ON, makes_stale, stale_readings
-from halfthou.surveys import Suspicion, standing_readings, survey_journals
+from halfthou.operations import last_work, makes_stale, stale_by
+from halfthou.parts import CATALOGUE
+from halfthou.surveys import Suspicion, every_spot, standing_readings, survey_parts
 from workshop.jobs.actions.facts import own_or_may
 from workshop.jobs.actions.opened import (
     Opened,
-    claim_names,
+    add_facts,
     job_record,
-    must_be_new,
     must_be_open,
     names_taken,
     open_job,
@@ -23,21 +24,24 @@ from workshop.jobs.actions.opened import (
     sound_job,
     write_history,
 )
-from workshop.jobs.models import OperationRecord, SlipAnswerRecord
-from workshop.jobs.translate import operation_of
+from workshop.jobs.models import FactKind
+from workshop.jobs.translate import known_fact
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 
+#: Work that takes parts to a size.
+SIZED = (OperationKind.GRIND, OperationKind.BORE)
+
 
 class Doing(Schema):
-    """An operation as sent: what was done, to what, and to which undersize where it was a grind. `sure` says that
+    """An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says that
     the person knows how many readings it makes stale."""
 
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
     kind: OperationKind
-    on: str = Field(max_length=10)
-    undersize: str = Field(default="", max_length=60)
+    on: str = Field(max_length=40)
+    step: str = Field(default="", max_length=60)
     note: str = Field(default="", max_length=2000)
     sure: bool = False
 
@@ -55,69 +59,60 @@ def do_operation(person: Person, job_id: int, given: Doing) -> Opened:
     """Write an operation down. What it touches becomes stale; nothing is erased. Sent twice, it lands once."""
     must(person, Act.READ)
     record = job_record(job_id)
-    known = record.operations.filter(key=given.id).first()
+    known = known_fact(record, given.id)
     if known is not None:
-        if (known.kind, known.on) != (given.kind.value, given.on):
+        if not isinstance(known, Operation) or (known.kind, known.on) != (given.kind, given.on):
             raise Clash("name-taken", "Other work has that name already. This was not written down.")
         return open_job(job_id, person)
     must_be_open(record)
     job = sound_job(record, Unit(person.shown_unit))
-    if given.on not in RUNS_ON[given.kind] and given.on not in job.limits.layout.shaft:
-        raise Refusal(
-            "no-part", f"That is done to {' or '.join(RUNS_ON[given.kind])}.", [Fault("on", "not done to it")]
-        )
-    undersize = _undersize(job, given)
-    if not given.sure:
-        _ask_first(job, given, undersize)
-    must_be_new(record, given.id)
-    row = OperationRecord.objects.create(
-        job=record,
-        key=given.id,
-        kind=given.kind.value,
-        on=given.on,
-        undersize_nm=None if undersize is None else undersize.nm,
-        note=given.note.strip(),
-        by=person.username,
+    engine = CATALOGUE.engine(job.limits.layout)
+    done_to = CATALOGUE.done_to[given.kind]
+    if given.on not in done_to and not (given.on in engine.parts and engine.parts[given.on].set in done_to):
+        raise Refusal("no-part", f"That is done to {' or '.join(done_to)}.", [Fault("on", "not done to it")])
+    step = _step(job, engine, given)
+    done = Operation(
+        id=given.id, kind=given.kind, on=given.on, step=step, note=given.note.strip(), by=person.username,
         at=timezone.now(),
-    )
-    stale = _made_stale(job, operation_of(row))
-    write_history(record, person.username, f"{row.kind} on {row.on}: {stale} readings made stale")
+    )  # fmt: skip
+    if not given.sure:
+        _ask_first(job, engine, done)
+    add_facts(record, [done])
+    stale = sum(makes_stale(done, reading, engine) for reading in standing_readings(job))
+    write_history(record, person.username, f"{done.kind.value} on {done.on}: {stale} readings made stale")
     return settled(record, person)
 
 
-def _ask_first(job: Job, given: Doing, undersize: Length | None) -> None:
+def _ask_first(job: Job, engine: Engine, would: Operation) -> None:
     """Ask before work makes readings stale. Refuses: Clash, saying how many."""
-    would = Operation(
-        id=given.id, kind=given.kind, on=given.on, undersize=undersize, by="?", at=timezone.now()
-    )  # fmt: skip
-    gone = stale_readings(job)
-    stale = sum(makes_stale(would, reading) and reading.id not in gone for reading in standing_readings(job))
+    worked = last_work(job, engine)
+    stale = sum(
+        makes_stale(would, reading, engine) and stale_by(reading, worked) is None
+        for reading in standing_readings(job)
+    )
     if stale:
         readings = "reading is" if stale == 1 else "readings are"
         message = f"{stale} {readings} stale after it and must be taken again. It can be taken back."
         raise Clash("makes-stale", message)
 
 
-def _made_stale(job: Job, operation: Operation) -> int:
-    return sum(makes_stale(operation, reading) for reading in standing_readings(job))
-
-
-def _undersize(job: Job, given: Doing) -> Length | None:
-    text = given.undersize.strip()
-    if given.kind is not OperationKind.GRIND or not text:
+def _step(job: Job, engine: Engine, given: Doing) -> Length | None:
+    text = given.step.strip()
+    if given.kind not in SIZED or not text:
         return None
-    journal_set = JournalSet(given.on) if given.on in ("mains", "rods") else set_of(given.on)
-    ladder = tuple(shell.undersize for shell in job.limits.of(journal_set).shells)
+    part = engine.parts.get(given.on)
+    limits = job.limits.sets.get(part.set if part is not None else given.on)
+    ladder = tuple(step.size for step in limits.steps) if limits is not None else ()
     try:
         found = read_undersize(text, job.shown_in, ladder)
     except Unreadable as error:
-        raise Refusal(error.code, error.message, [Fault("undersize", error.message)]) from None
+        raise Refusal(error.code, error.message, [Fault("step", error.message)]) from None
     if isinstance(found, Asked):
         words = f"{found.question} Write it with in or mm."
-        raise Refusal("two-ways", words, [Fault("undersize", words)])
+        raise Refusal("two-ways", words, [Fault("step", words)])
     if found.length > MOST_UNDERSIZE:
-        words = f"“{text}” is no undersize: check the decimal point."
-        raise Refusal("too-far", words, [Fault("undersize", words)])
+        words = f"“{text}” is no {'oversize' if given.kind is OperationKind.BORE else 'undersize'}: check the decimal point."
+        raise Refusal("too-far", words, [Fault("step", words)])
     return found.length
 
 
@@ -125,7 +120,7 @@ def _undersize(job: Job, given: Doing) -> Length | None:
 def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
     """Take what a reading was meant to be, or keep what was read. The reading itself stays as it is.
 
-    Where one slip runs through a whole journal, the answer is for all of it.
+    Where one slip runs through a whole part, the answer is for all of it.
     """
     must(person, Act.READ)
     record = job_record(job_id)
@@ -133,18 +128,17 @@ def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
     doubts = _asked_about(sound_job(record, Unit(person.shown_unit)))
     asked = next((doubt for doubt, reading in doubts if reading.id == given.reading), None)
     if asked is None:
-        if record.slip_answers.filter(reading=given.reading).exists():
+        if record.facts.filter(kind=FactKind.SLIP_ANSWER, document__reading=given.reading).exists():
             return settled(record, person)
         raise NotThere("not-asked", "Nothing is asked about that reading any more.")
     offer = next((offer for offer in asked.offers if offer.meant.nm == given.taken_nm), None)
     if given.taken_nm is not None and offer is None:
         raise Refusal("not-offered", "That size was not offered. Read the spot again instead.")
-    journal = next(reading.journal for _, reading in doubts if reading.id == given.reading)
+    part = next(reading.part for _, reading in doubts if reading.id == given.reading)
     together = [
         (doubt, reading)
         for doubt, reading in doubts
-        if reading.id == given.reading
-        or (doubt.why is asked.why and doubt.throughout and reading.journal == journal)
+        if reading.id == given.reading or (doubt.why is asked.why and doubt.throughout and reading.part == part)
     ]
     if asked.gauge is not None:
         # What is said of a gauge is said once, for all that was read with it.
@@ -152,30 +146,27 @@ def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
     names = [given.id if nth == 0 else f"{given.id}.{nth}" for nth in range(len(together))]
     if names_taken(record, names):
         raise Clash("name-taken", "Another fact has that name already. The answer was not kept.")
-    claim_names(record, names)
+    answers = []
     for name, (doubt, reading) in zip(names, together, strict=True):
         own_or_may(person, reading.by)
         its_offer = next((o for o in doubt.offers if offer is not None and o.kind is offer.kind), None)
-        SlipAnswerRecord.objects.create(
-            job=record,
-            key=name,
-            reading=doubt.reading,
-            slip=its_offer.kind.value if its_offer else doubt.gauge.value if doubt.gauge else doubt.why.value,
-            offered_nm=its_offer.meant.nm if its_offer else None,
-            taken=its_offer is not None,
-            by=person.username,
-            at=timezone.now(),
-        )
+        said = its_offer.kind.value if its_offer else doubt.gauge.value if doubt.gauge else doubt.why.value
+        answers.append(
+            SlipAnswer(
+                id=name, reading=doubt.reading, slip=said, offered=its_offer.meant if its_offer else None,
+                taken=its_offer is not None, by=person.username, at=timezone.now(),
+            )
+        )  # fmt: skip
+    add_facts(record, answers)
     return settled(record, person)
 
 
 def _asked_about(job: Job) -> list[tuple[Suspicion, Reading]]:
     """Every reading a question stands about, with its question."""
+    surveys = survey_parts(job, CATALOGUE.engine(job.limits.layout))
     return [
         (state.doubt, taken.reading)
-        for survey in survey_journals(job).values()
-        for spots in (survey.all_spots, *survey.bearing.values())
-        for state in spots
+        for _, state in every_spot(surveys.values())
         if state.doubt is not None
         for taken in state.counted
         if taken.reading.id == state.doubt.reading

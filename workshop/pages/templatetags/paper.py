@@ -16,18 +16,18 @@ def at(table: dict[str, Any], key: str) -> Any:
 
 
 @register.filter
-def figure(journal: PartReport, key: str) -> str:
-    """A judged figure of a journal by its key as text, or a dash."""
-    found = _find(journal, key)
+def figure(part: PartReport, key: str) -> str:
+    """A judged figure of a part by its key as text, or a dash."""
+    found = _find(part, key)
     return found.value.text if found else "-"
 
 
 @register.filter
-def state_of(journal: PartReport, key: str) -> str:
+def state_of(part: PartReport, key: str) -> str:
     """The finding on a figure, for its style."""
-    found = _find(journal, key)
+    found = _find(part, key)
     return found.called.value.replace(" ", "-") if found else ""
 
 
-def _find(journal: PartReport, key: str) -> FigureShown | None:
-    return next((found for found in journal.figures if found.key == key), None)
+def _find(part: PartReport, key: str) -> FigureShown | None:
+    return next((found for found in part.figures if found.key == key), None)

@@ -12,18 +12,18 @@ from halfthou.verdicts import CleanUp
 
 
 @dataclass(frozen=True, slots=True)
-class Step:
-    """One undersize on the sheet, and whether it can be used. `asked` says that only a rule of thumb forbids it."""
+class Rung:
+    """One step of the ladder, and whether it can be used. `asked` says that only a rule of thumb forbids it."""
 
-    undersize: Length
-    can_be_bought: bool
+    step: Length
+    sold: bool
     allowed: bool
     asked: bool = False
 
     @property
     def usable(self) -> bool:
-        """Whether a journal may be ground to it."""
-        return self.can_be_bought and self.allowed
+        """Whether a part may be taken to it."""
+        return self.sold and self.allowed
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,7 +50,7 @@ class StepOutlook:
     """How a set stands at one step: its worst journal, what that has to spare (negative: misses), who misses
     surely, who only may, and who is left with a band narrower than can be worked to."""
 
-    step: Step
+    rung: Rung
     worst: str
     to_spare: Length
     misses: tuple[str, ...]
@@ -77,15 +77,15 @@ class SizeChoice:
 
     def at(self, undersize: Length) -> StepOutlook | None:
         """The outlook at one step; None where the sheet has no such step."""
-        return next((o for o in self.outlooks if o.step.undersize == undersize), None)
+        return next((o for o in self.outlooks if o.rung.step == undersize), None)
 
     @property
     def next_after(self) -> StepOutlook | None:
         """The next usable step after the sure one."""
         if self.sure is None:
             return None
-        further = (o for o in self.outlooks if o.step.usable and o.step.undersize > self.sure)
-        return min(further, key=lambda o: o.step.undersize.nm, default=None)
+        further = (o for o in self.outlooks if o.rung.usable and o.rung.step > self.sure)
+        return min(further, key=lambda o: o.rung.step.nm, default=None)
 
     @property
     def profile_of(self) -> tuple[str, ...]:
@@ -96,7 +96,7 @@ class SizeChoice:
         return outlook.misses if outlook else ()
 
 
-def regrind_steps(limits: JournalLimits, present: Length) -> tuple[Step, ...]:
+def regrind_steps(limits: JournalLimits, present: Length) -> tuple[Rung, ...]:
     """The undersizes on the sheet that lie below a present size, smallest first; polish shells left out.
 
     Rule:    sets.regrind.shells-exist, sets.regrind.smallest-allowed. A rule of thumb forbids nothing, it asks.
@@ -104,10 +104,10 @@ def regrind_steps(limits: JournalLimits, present: Length) -> tuple[Step, ...]:
     smallest = limits.smallest_allowed
     thumb = smallest is not None and smallest.source.kind is SourceKind.RULE_OF_THUMB
     steps = []
-    for shell in sorted(limits.shells, key=lambda shell: shell.undersize.nm):
-        below = smallest is not None and limits.size.least - shell.undersize < smallest.value
-        if shell.undersize - present > POLISH_SHELL:
-            steps.append(Step(shell.undersize, shell.can_be_bought, not below or thumb, below and thumb))
+    for shell in sorted(limits.shells, key=lambda shell: shell.size.nm):
+        below = smallest is not None and limits.size.least - shell.size < smallest.value
+        if shell.size - present > POLISH_SHELL:
+            steps.append(Rung(shell.size, shell.can_be_bought, not below or thumb, below and thumb))
     return tuple(steps)
 
 
@@ -120,7 +120,7 @@ def workable_band(limits: JournalLimits, house: HouseRules) -> Length:
 
 
 def choose_regrind_size(
-    reaches: Mapping[str, Reach], steps: tuple[Step, ...], size_least: Length, workable: Length = ZERO
+    reaches: Mapping[str, Reach], steps: tuple[Rung, ...], size_least: Length, workable: Length = ZERO
 ) -> SizeChoice:
     """Choose the size that a whole set is ground to.
 
@@ -134,15 +134,15 @@ def choose_regrind_size(
     """
     needing = {name: reach for name, reach in reaches.items() if reach.needs} or dict(reaches)
     worst = min(needing, key=lambda name: needing[name].usable.sure.nm)
-    outlooks = tuple(_outlook(step, reaches, size_least, workable) for step in steps)
+    outlooks = tuple(_outlook(rung, reaches, size_least, workable) for rung in steps)
     others = {name: reach for name, reach in reaches.items() if name != worst}
-    usable = [o for o in outlooks if o.step.usable]
-    sure = next((o.step.undersize for o in usable if not o.misses and not o.tight), None)
-    tight = next((o.step.undersize for o in usable if not o.misses and o.tight), None)
+    usable = [o for o in outlooks if o.rung.usable]
+    sure = next((o.rung.step for o in usable if not o.misses and not o.tight), None)
+    tight = next((o.rung.step for o in usable if not o.misses and o.tight), None)
     if sure is not None and tight is not None and tight > sure:
         tight = None
-    possible = next((o.step.undersize for o in usable if not o.surely_misses), None)
-    decided = next((o for o in outlooks if o.step.undersize == sure), outlooks[-1] if outlooks else None)
+    possible = next((o.rung.step for o in usable if not o.surely_misses), None)
+    decided = next((o for o in outlooks if o.rung.step == sure), outlooks[-1] if outlooks else None)
     return SizeChoice(
         sure,
         tight,
@@ -155,24 +155,24 @@ def choose_regrind_size(
 
 
 def _without(
-    others: Mapping[str, Reach], steps: tuple[Step, ...], size_least: Length, workable: Length
+    others: Mapping[str, Reach], steps: tuple[Rung, ...], size_least: Length, workable: Length
 ) -> Length | None:
     """The step that would do for the rest; standard counts as none."""
     if not any(reach.needs for reach in others.values()):
         return None
-    found = (_outlook(step, others, size_least, workable) for step in steps if step.usable)
-    return next((o.step.undersize for o in found if not o.misses and not o.tight), None)
+    found = (_outlook(rung, others, size_least, workable) for rung in steps if rung.usable)
+    return next((o.rung.step for o in found if not o.misses and not o.tight), None)
 
 
-def _outlook(step: Step, reaches: Mapping[str, Reach], size_least: Length, workable: Length) -> StepOutlook:
-    least = size_least - step.undersize
-    at = step.undersize
+def _outlook(rung: Rung, reaches: Mapping[str, Reach], size_least: Length, workable: Length) -> StepOutlook:
+    least = size_least - rung.step
+    at = rung.step
     ground = {name: reach for name, reach in reaches.items() if not reach.stands_at(at)}
     asked = ground or reaches
     worst = min(asked, key=lambda name: (not asked[name].past(at), asked[name].usable.sure.nm))
     misses = tuple(n for n, r in ground.items() if r.past(at) or r.usable.sure <= least)
     return StepOutlook(
-        step,
+        rung,
         worst,
         asked[worst].usable.sure - least,
         misses,

@@ -8,12 +8,14 @@ from halfthou.engines import short_name
 from halfthou.gauges import TURN
 from halfthou.jobs import THIMBLES, JournalSet, Look
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.sets.clearance import shells_of
-from halfthou.sets.decide import End, SetVerdict
-from halfthou.sets.size_words import names_of, size_reasons, undersize_words
-from halfthou.sets.undersize import SizeChoice
-from halfthou.surveys import CRACK_FOUND, Rests
-from halfthou.verdicts import Action, Called, JournalVerdict, Open, Reason, keeps, settling_words, settlings
+from halfthou.operations import CRACK_FOUND
+from halfthou.sets import End, SetVerdict, SizeChoice, missing_shells
+from halfthou.surveys import Rests
+from halfthou.verdicts import Action, Called, JournalVerdict, Open, keeps, settlings
+from halfthou.words.doubts import settling_words
+from halfthou.words.reason import Reason
+from halfthou.words.sizes import size_reasons
+from halfthou.words.steps import names_of, step_words
 
 
 def headline(decided: SetVerdict, say: Notation) -> str:
@@ -28,7 +30,7 @@ def _plain_headline(decided: SetVerdict, say: Notation) -> str:
     if decided.ended is End.OTHER_SET:
         return "replace: the crank is one part"
     if action is Action.REGRIND and decided.undersize is not None:
-        size = undersize_words(decided.undersize, say)
+        size = step_words(decided.undersize, say)
         return f"at least {size} so far" if so_far else f"regrind, {size}"
     if action is Action.MEASURE:
         return _measure_headline(decided)
@@ -36,12 +38,12 @@ def _plain_headline(decided: SetVerdict, say: Notation) -> str:
         return "mixed crank: choose"
     choice = decided.choice
     if action is Action.REFER and choice is not None and choice.sure is None and choice.tight is not None:
-        return f"refer: only a tight band, {undersize_words(choice.tight, say)}"
+        return f"refer: only a tight band, {step_words(choice.tight, say)}"
     if action is Action.FIT_UNDERSIZE:
         names = [n for n in decided.case.verdicts if decided.action_of(n) is Action.FIT_UNDERSIZE]
         return f"fit undersize shells at {names_of(names)}"
     present = decided.undersize if decided.undersize is not None else decided.case.present
-    at = f" at {undersize_words(present, say)}" if present > ZERO else ""
+    at = f" at {step_words(present, say)}" if present > ZERO else ""
     return f"{action.value}{at if keeps(action) and not decided.case.mixed else ''}"
 
 
@@ -89,7 +91,7 @@ def would_change(decided: SetVerdict, say: Notation) -> tuple[str, ...]:
     if choice is not None and decided.action in (Action.REGRIND, Action.REFER):
         found += _smaller_sizes(decided, choice, say)
         if choice.without_worst is not None and choice.without_worst != choice.sure:
-            size = undersize_words(choice.without_worst, say)
+            size = step_words(choice.without_worst, say)
             found.append(f"{short_name(choice.sets_it)} alone drives it: without it the rest go at {size}.")
     if decided.case.mixed and decided.decision is None:
         found += _ways_of_mixed(decided, say)
@@ -105,12 +107,12 @@ def _smaller_sizes(decided: SetVerdict, choice: SizeChoice, say: Notation) -> It
     if choice.tight is not None:
         outlook = choice.at(choice.tight)
         who = names_of(outlook.tight if outlook else (choice.sets_it,))
-        size = undersize_words(choice.tight, say)
+        size = step_words(choice.tight, say)
         yield f"{size} is tight: {who} leaves less than a workable band. A person may choose it."
     needing = choice.profile_of
     if choice.possible is None or choice.possible == choice.sure or choice.possible == choice.tight:
         return
-    size = undersize_words(choice.possible, say)
+    size = step_words(choice.possible, say)
     by_score = [name for name in needing if decided.case.verdicts[name].by_score]
     by_wear = [name for name in needing if name not in by_score]
     if by_score:
@@ -129,7 +131,7 @@ def _ways_of_mixed(decided: SetVerdict, say: Notation) -> Iterator[str]:
         and usable.sure > decided.case.limits.size.least - largest
         for name in rest
     )
-    size = undersize_words(largest, say)
+    size = step_words(largest, say)
     if cleans:
         yield f"Grind {names_of(rest)} to {size}, then all stand alike."
     else:
@@ -167,9 +169,7 @@ def _mixed(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     """Which journal stands where, on a crank whose journals were not all ground alike."""
     if not decided.case.mixed:
         return
-    where = "; ".join(
-        f"{names_of(names)} {undersize_words(size, say)}" for size, names in decided.case.standing.items()
-    )
+    where = "; ".join(f"{names_of(names)} {step_words(size, say)}" for size, names in decided.case.standing.items())
     yield Reason(rule="sets.mixed", text=f"A mixed crank: {where}.")
 
 
@@ -199,20 +199,20 @@ def _present(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     stands = [v.case.stands for v in case.verdicts.values() if v.case.stands is not None]
     read = [one for one in stands if one.rests in (Rests.READINGS, Rests.BORNE_OUT)]
     if present > ZERO and read:
-        text = f"Measures {undersize_words(present, say)} already: limits and steps count from there."
+        text = f"Measures {step_words(present, say)} already: limits and steps count from there."
         yield Reason(rule="surveys.present-undersize", text=text)
     elif present > ZERO and stands:
-        text = f"Stands at {undersize_words(present, say)} by the record, until it is read."
+        text = f"Stands at {step_words(present, say)} by the record, until it is read."
         yield Reason(rule="surveys.present-undersize", text=text)
     yield from _like_a_turn(decided, say)
     claimed = case.claimed
     if claimed is None or claimed.depth is None or not read:
         return
-    said = f"{claimed.answer.capitalize()} says {undersize_words(claimed.depth, say)}"
+    said = f"{claimed.answer.capitalize()} says {step_words(claimed.depth, say)}"
     if claimed.depth == present:
         text = f"{said}, and it measures so."
     else:
-        text = f"{said}; it measures {undersize_words(present, say)}. The gauge is believed."
+        text = f"{said}; it measures {step_words(present, say)}. The gauge is believed."
     yield Reason(rule="verdicts.journal.claimed-size", text=text)
 
 
@@ -223,7 +223,7 @@ def _like_a_turn(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
         return
     gauges = (t.setup.gauge for v in decided.case.verdicts.values() for t in v.case.survey.taken)
     if any(gauge.kind in THIMBLES and present.nm % TURN[gauge.unit].nm == 0 for gauge in gauges):
-        size = undersize_words(present, say)
+        size = step_words(present, say)
         text = f"A turn of the thimble throughout would look like {size}: look at the back of the shell."
         yield Reason(rule="surveys.slip-or-undersize", text=text)
 
@@ -294,16 +294,9 @@ def _no_shells(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     """
     if not decided.finished:
         return
-    on_sheet = {shell.undersize: shell.can_be_bought for shell in decided.case.limits.shells}
+    on_sheet = {shell.size: shell.can_be_bought for shell in decided.case.limits.shells}
     for size in missing_shells(decided):
-        words = undersize_words(size, say)
+        words = step_words(size, say)
         why = "cannot be bought by the sheet" if size in on_sheet else "are not on the limits sheet"
         text = f"Shells {words} {why}: find some before anything is done."
         yield Reason(rule="sets.regrind.shells-exist", text=text)
-
-
-def missing_shells(decided: SetVerdict) -> tuple[Length, ...]:
-    """The undersizes of shells that the decision needs and that cannot be bought."""
-    can = {shell.undersize for shell in decided.case.limits.shells if shell.can_be_bought}
-    needed = {size for name in decided.case.verdicts if (size := shells_of(decided, name)) is not None}
-    return tuple(sorted(needed - can, key=lambda size: size.nm))

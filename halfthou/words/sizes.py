@@ -2,28 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterator
 
 from halfthou.engines import short_name
 from halfthou.jobs import Hardening
-from halfthou.lengths import ZERO, Length, Notation
-from halfthou.sets.clearance import finished_band, ground_band
-from halfthou.sets.decide import SetVerdict
-from halfthou.sets.hardening import Case
-from halfthou.sets.undersize import SizeChoice, StepOutlook
+from halfthou.lengths import ZERO, Notation
+from halfthou.sets import HardeningCase, SetVerdict, SizeChoice, StepOutlook, finished_band, ground_band
 from halfthou.surveys import sheet_steps
-from halfthou.verdicts import Action, Reason
-
-
-def undersize_words(undersize: Length, say: Notation) -> str:
-    """0.020 under, or standard."""
-    return "standard" if undersize == ZERO else f"{say.undersize(undersize)} under"
-
-
-def names_of(journals: Iterable[str]) -> str:
-    """Journals by their short names: No. 1, No. 2 and No. 4."""
-    names = [short_name(journal) for journal in journals]
-    return "".join(names[:1]) if len(names) < 2 else ", ".join(names[:-1]) + " and " + names[-1]
+from halfthou.verdicts import Action
+from halfthou.words.reason import Reason
+from halfthou.words.steps import names_of, step_words
 
 
 def size_reasons(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
@@ -40,16 +28,16 @@ def size_reasons(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     outlook = choice.at(choice.sure)
     if outlook is None:
         return
-    size = undersize_words(choice.sure, say)
+    size = step_words(choice.sure, say)
     if decided.action is not Action.REGRIND:
         text = f"{worst} is past its limits; by size it would clean up at {size}."
         yield Reason(rule="sets.regrind.common-size", text=text)
-        if outlook.step.asked:
+        if outlook.rung.asked:
             text = f"A rule of thumb allows nothing so small as {size}: find the maker's smallest size."
             yield Reason(rule="sets.regrind.smallest-allowed", text=text)
         return
     yield Reason(rule="sets.regrind.common-size", text=_sets_it(choice, outlook, size, say))
-    for missed in [o for o in choice.outlooks if o.step.undersize < choice.sure][-1:]:
+    for missed in [o for o in choice.outlooks if o.rung.step < choice.sure][-1:]:
         yield _missed(missed, say)
     if decided.so_far:
         return
@@ -68,7 +56,7 @@ def _sets_it(choice: SizeChoice, outlook: StepOutlook, size: str, say: Notation)
 
 
 def _missed(missed: StepOutlook, say: Notation) -> Reason:
-    size = undersize_words(missed.step.undersize, say)
+    size = step_words(missed.rung.step, say)
     if missed.misses:
         who = short_name(missed.worst)
         if missed.to_spare >= ZERO:
@@ -76,10 +64,10 @@ def _missed(missed: StepOutlook, say: Notation) -> Reason:
         else:
             text = f"At {size} {who} misses by {say.text(-missed.to_spare)}."
         return Reason(rule="sets.regrind.sure-size", text=text)
-    if missed.tight and missed.step.usable:
+    if missed.tight and missed.rung.usable:
         text = f"At {size} {names_of(missed.tight)} leaves {say.text(missed.to_spare)}: less than a workable band."
         return Reason(rule="sets.regrind.tight", text=text)
-    return Reason(rule=_bar(missed.step.can_be_bought), text=f"{size} would do, but {_why_not(missed)}.")
+    return Reason(rule=_bar(missed.rung.sold), text=f"{size} would do, but {_why_not(missed)}.")
 
 
 def _band(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
@@ -88,7 +76,7 @@ def _band(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     finished, ground = finished_band(decided), ground_band(decided)
     if finished is None or ground is None:
         if decided.finished:
-            size = undersize_words(decided.undersize, say)
+            size = step_words(decided.undersize, say)
             text = f"By the readings nothing is left to grind to at {size}: not every journal surely cleans up."
             yield Reason(rule="sets.regrind.grinder-band", text=text)
         return
@@ -107,8 +95,8 @@ def _next_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
         text = "It is the last size: after it the crank is at the end of its road."
         yield Reason(rule="sets.regrind.last-size", text=text)
     elif decided.choice is not None and decided.choice.sure is not None:
-        size = undersize_words(further.step.undersize, say)
-        more = say.text(further.step.undersize - decided.choice.sure)
+        size = step_words(further.rung.step, say)
+        more = say.text(further.rung.step - decided.choice.sure)
         text = f"Next size down, {size}, would take {more} more and one step of the crank's life."
         yield Reason(rule="sets.regrind.last-size", text=text)
 
@@ -128,19 +116,19 @@ def _no_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
         return
     if choice.tight is not None:
         outlook = choice.at(choice.tight)
-        size = undersize_words(choice.tight, say)
+        size = step_words(choice.tight, say)
         spare = say.text(outlook.to_spare) if outlook else ""
         text = f"At {size} {worst} leaves {spare}, less than a workable band, and no further size is sure."
         yield Reason(rule="sets.regrind.tight", text=text)
         return
-    barred = next((o for o in choice.outlooks if not o.misses and not o.step.usable), None)
+    barred = next((o for o in choice.outlooks if not o.misses and not o.rung.usable), None)
     last = choice.outlooks[-1]
     if barred is not None:
-        size = undersize_words(barred.step.undersize, say)
+        size = step_words(barred.rung.step, say)
         text = f"{worst} would clean up at {size}, but {_why_not(barred)}."
-        yield Reason(rule=_bar(barred.step.can_be_bought), text=text)
+        yield Reason(rule=_bar(barred.rung.sold), text=text)
     else:
-        size = undersize_words(last.step.undersize, say)
+        size = step_words(last.rung.step, say)
         by = "leaves a band of nothing" if last.to_spare == ZERO else f"misses by {say.text(-last.to_spare)}"
         text = f"Past the last size: at {size} {short_name(last.worst)} {by}."
         yield Reason(rule="sets.regrind.last-size", text=text)
@@ -150,7 +138,7 @@ def _no_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
 def _could_be_saved(decided: SetVerdict, choice: SizeChoice, say: Notation) -> Iterator[Reason]:
     if choice.possible is None:
         return
-    size = undersize_words(choice.possible, say)
+    size = step_words(choice.possible, say)
     names = choice.profile_of
     if any(decided.case.verdicts[name].by_score for name in names):
         text = f"The score decides: only the axis moved away from it could save {names_of(names)} at {size}."
@@ -166,19 +154,19 @@ def _bar(can_be_bought: bool) -> str:
 
 
 def _why_not(outlook: StepOutlook) -> str:
-    return "the maker does not allow it" if outlook.step.can_be_bought else "no shells can be bought for it"
+    return "the maker does not allow it" if outlook.rung.sold else "no shells can be bought for it"
 
 
 _HARDENING = {
-    Case.UNKNOWN: "Hardening not known: ask the maker before it is ground, and put it on the limits sheet.",
-    Case.HOUSE_NEVER: "Journals {kind}: by the house rule a hardened crank is never ground.",
-    Case.HOUSE_NOT_CHOSEN: "Journals {kind}, and no owner has chosen yet whether a hardened crank is ground here.",
-    Case.SKIN: "Nitrocarburised: any grind takes the hard skin. Refer it for hardening again after grinding.",
-    Case.TOO_DEEP: "Nitrided, and more than 0.25 mm off in all: refer it for hardening again after grinding.",
-    Case.DEPTH_NOT_KNOWN: "{Kind}, and the maker's case depth is not on the sheet: find it before grinding.",
-    Case.LEAST_NOT_KNOWN: "{Kind}: {left} of case would be left. Find the least the maker allows before grinding.",
-    Case.THROUGH: "{Kind}: at this size too little case would be left.",
-    Case.LEFT: "{Kind}: {left} of case left after grinding. Check hardness after.",
+    HardeningCase.UNKNOWN: "Hardening not known: ask the maker before it is ground, and put it on the limits sheet.",
+    HardeningCase.HOUSE_NEVER: "Journals {kind}: by the house rule a hardened crank is never ground.",
+    HardeningCase.HOUSE_NOT_CHOSEN: "Journals {kind}, and no owner has chosen yet whether a hardened crank is ground here.",
+    HardeningCase.SKIN: "Nitrocarburised: any grind takes the hard skin. Refer it for hardening again after grinding.",
+    HardeningCase.TOO_DEEP: "Nitrided, and more than 0.25 mm off in all: refer it for hardening again after grinding.",
+    HardeningCase.DEPTH_NOT_KNOWN: "{Kind}, and the maker's case depth is not on the sheet: find it before grinding.",
+    HardeningCase.LEAST_NOT_KNOWN: "{Kind}: {left} of case would be left. Find the least the maker allows before grinding.",
+    HardeningCase.THROUGH: "{Kind}: at this size too little case would be left.",
+    HardeningCase.LEFT: "{Kind}: {left} of case left after grinding. Check hardness after.",
 }
 
 

@@ -8,9 +8,8 @@ from collections.abc import Iterator
 from halfthou.gauges import Fitness, difference_doubt, fitness, repeat_doubt
 from halfthou.jobs import THIMBLES, Figure, Gauge
 from halfthou.lengths import Length, Notation
-from halfthou.verdicts.case import JournalCase
-from halfthou.verdicts.settling import journal_gauges, scale_now
-from halfthou.verdicts.words import Reason
+from halfthou.verdicts import JournalCase, gauges_for, scale_now
+from halfthou.words.reason import Reason
 
 
 def fitness_of(case: JournalCase, gauge: Gauge) -> dict[str, Fitness]:
@@ -39,7 +38,7 @@ def fitness_notes(case: JournalCase, in_use: frozenset[str], say: Notation) -> I
     Rule:    gauges.ratio, gauges.cannot-accept.
     """
     size = case.limits.size.most - case.present
-    cabinet = [gauge for gauge in journal_gauges(case) if gauge.reaches(size)]
+    cabinet = [gauge for gauge in gauges_for(case) if gauge.reaches(size)]
     if not cabinet:
         text = "No gauge in the cabinet reaches this size: enter one before measuring."
         yield Reason(rule="gauges.ratio", text=text)
@@ -62,7 +61,7 @@ def blind_to_a_turn(case: JournalCase, in_use: frozenset[str], read: int) -> Ite
     Takes:   the gauges in use on the set (before the first reading: those of the cabinet); so many journals read.
     Rule:    surveys.slips.   Source: docs/trade: Slips of reading, edge case (c).
     """
-    gauges = [gauge for gauge in journal_gauges(case) if gauge.id in in_use or not in_use]
+    gauges = [gauge for gauge in gauges_for(case) if gauge.id in in_use or not in_use]
     if read < 2 and any(gauge.kind in THIMBLES for gauge in gauges):
         text = "One turn of the thimble cannot be seen until a second journal is read: look at the sleeve twice."
         yield Reason(rule="surveys.slips", text=text)

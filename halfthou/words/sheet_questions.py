@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from halfthou.jobs import Band, Figure, JournalLimits, JournalSet, LimitsSheet, SourceKind
+from halfthou.jobs import JournalLimits, JournalSet, LimitsSheet, SourceKind
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.sets.clearance import oil_clearance
+from halfthou.sets import oil_clearance
 from halfthou.surveys import POLISH_SHELL
 
 #: All of these: common practice, no source.
@@ -39,6 +39,7 @@ def questions_of_sheet(sheet: LimitsSheet) -> tuple[SheetQuestion, ...]:
     return tuple(
         SheetQuestion(f"{one.value}.{where}", what)
         for one in JournalSet
+        if one in sheet.sets
         for where, what in _questions(sheet.of(one), say)
     )
 
@@ -71,7 +72,7 @@ def _service(limits: JournalLimits, say: Notation) -> Iterator[tuple[str, str]]:
 
 
 def _shells(limits: JournalLimits, say: Notation) -> Iterator[tuple[str, str]]:
-    steps = [shell.undersize for shell in limits.shells]
+    steps = [shell.size for shell in limits.shells]
     for step in steps:
         usual = any(step.nm % whole == 0 for whole in _STEPS)
         if step > LAST_STEP or (step > POLISH_SHELL and not usual):
@@ -100,11 +101,9 @@ def _clearance(limits: JournalLimits, say: Notation) -> Iterator[tuple[str, str]
 
 def unsourced(sheet: LimitsSheet) -> tuple[str, ...]:
     """The figures that say they are a maker's and name no book or page, as set and figure."""
-    found = []
-    for one in JournalSet:
-        limits = sheet.of(one)
-        for name in JournalLimits.model_fields:
-            figure = getattr(limits, name)
-            if isinstance(figure, Band | Figure) and figure.source.kind in _LOOKED_UP and not figure.source.place:
-                found.append(f"{one.value}.{name}")
-    return tuple(found)
+    return tuple(
+        f"{one}.{key}"
+        for one, limits in sheet.sets.items()
+        for key, figure in limits.figures.items()
+        if figure.source.kind in _LOOKED_UP and not figure.source.place
+    )

@@ -5,24 +5,25 @@ from __future__ import annotations
 from collections import defaultdict
 
 from halfthou.engines import set_name, short_name
-from halfthou.jobs import Decision
+from halfthou.jobs import DIAMETER, Decision
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.report.documents import SetReport, ShellsToOrder
-from halfthou.report.ladder import ladder_of, steps_shown
-from halfthou.sets import (
-    SetVerdict,
-    finished_band,
-    ground_band,
+from halfthou.report.documents import SetReport, SpotAsked, ToOrder
+from halfthou.report.scale import scale_of, steps_shown
+from halfthou.sets import SetVerdict, finished_band, ground_band, shells_of
+from halfthou.verdicts import MARKS, Action
+from halfthou.words import (
+    Reason,
+    blind_to_a_turn,
+    cautions_for,
+    fitness_notes,
     headline,
     set_reasons,
-    shells_of,
-    undersize_words,
+    step_words,
     would_change,
 )
-from halfthou.verdicts import MARKS, Action, Reason, blind_to_a_turn, cautions_for, fitness_notes
 
 
-def set_report(
+def journal_set_report(
     decided: SetVerdict, order: tuple[tuple[str, str], ...], say: Notation, accepted: Decision | None = None
 ) -> SetReport:
     """Everything said of one set, in the unit of the job.
@@ -38,14 +39,16 @@ def set_report(
     # Of a mixed crank nothing is referred for heat or cracks: what may come of it is grinding.
     mixed = decided.action is Action.REFER and decided.case.mixed and decided.choice is None
     return SetReport(
-        set=decided.case.journal_set,
+        set=decided.case.journal_set.value,
+        kind="journal",
+        station="crank",
         name=set_name(decided.case.journal_set),
         mark=MARKS[decided.mark],
         action=decided.action,
         headline=words,
-        undersize=None if decided.undersize is None else say.shown(decided.undersize),
+        step=None if decided.undersize is None else say.shown(decided.undersize),
         present=say.shown(decided.case.present),
-        present_words=undersize_words(decided.case.present, say),
+        present_words=step_words(decided.case.present, say),
         mixed=decided.case.mixed,
         sets_it=short_name(decided.choice.sets_it) if decided.choice and grinding else None,
         complete=not decided.awaiting,
@@ -58,12 +61,11 @@ def set_report(
         reasons=set_reasons(decided, say),
         would_change=would_change(decided, say),
         finished_band=f"{say.at_least(finished[0])} to {say.at_most(finished[1])}" if finished else None,
-        ground_band=f"{say.at_least(ground[0])} to {say.at_most(ground[1])}" if ground else None,
-        shells=_shells(decided, say),
+        rough_band=f"{say.at_least(ground[0])} to {say.at_most(ground[1])}" if ground else None,
+        to_order=_shells(decided, say),
         steps=steps,
-        hardening=decided.case.limits.hardening,
-        ladder=ladder_of(decided, steps, say),
-        order=tuple(f"{journal} {spot}" for journal, spot in order),
+        scale=scale_of(decided, steps, say),
+        reading_order=tuple(SpotAsked(journal, DIAMETER, spot) for journal, spot in order),
         notes=_notes(decided, say),
         cautions=cautions_for(Action.REGRIND if mixed else decided.action),
     )
@@ -79,7 +81,7 @@ def _notes(decided: SetVerdict, say: Notation) -> tuple[Reason, ...]:
     return (*fitness_notes(case, frozenset(used), say), *blind_to_a_turn(case, frozenset(used), read))
 
 
-def _shells(decided: SetVerdict, say: Notation) -> tuple[ShellsToOrder, ...]:
+def _shells(decided: SetVerdict, say: Notation) -> tuple[ToOrder, ...]:
     """Shells by undersize: a pair to each main, a pair to each rod, two on a pin that two rods share.
 
     Rule:    sets.shells-to-order.   New shells for every journal that stays in the engine (common practice), those
@@ -94,17 +96,18 @@ def _shells(decided: SetVerdict, say: Notation) -> tuple[ShellsToOrder, ...]:
         if undersize is not None:
             journals[undersize].append(short_name(journal))
             pairs[undersize] += verdict.case.rods
-    on_sheet = {shell.undersize: shell for shell in decided.case.limits.shells}
+    on_sheet = {shell.size: shell for shell in decided.case.limits.shells}
     found = []
     for undersize, names in sorted(journals.items(), key=lambda pair: pair[0].nm):
         shell = on_sheet.get(undersize)
         found.append(
-            ShellsToOrder(
-                words="standard" if undersize == ZERO else undersize_words(undersize, say),
-                undersize=say.shown(undersize),
+            ToOrder(
+                words="standard" if undersize == ZERO else step_words(undersize, say),
+                step=say.shown(undersize),
                 part_number=shell.part_number if shell else "",
-                pairs=pairs[undersize],
-                journals=tuple(names),
+                count=pairs[undersize],
+                what="pairs of shells",
+                parts=tuple(names),
                 can_be_bought=shell is not None and shell.can_be_bought,
             )
         )

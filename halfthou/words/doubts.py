@@ -9,8 +9,8 @@ from halfthou.gauges import GaugeQuestion
 from halfthou.jobs import Document
 from halfthou.lengths import Notation, Shown, Unit
 from halfthou.surveys import Doubtful, SpotState, Suspicion
-from halfthou.verdicts.settling import Settling, Way
-from halfthou.verdicts.words import Reason
+from halfthou.verdicts import Settling, Way
+from halfthou.words.reason import Reason
 
 
 class Offer(Document):

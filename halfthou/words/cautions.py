@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from halfthou.jobs import Document, OperationKind
-from halfthou.verdicts.actions import Action
+from halfthou.verdicts import Action
 
 
 class Caution(Document):
@@ -61,11 +61,35 @@ BORING = Caution(
     defer_to="A trained machinist and the machine's manual.",
 )
 
+BLOCK_BORING = Caution(
+    work="Boring and honing",
+    say="Block clamped, guards on, eyes covered, no gloves near spindle or stones. Oil mist and grit: keep out of it.",
+    defer_to="A trained machinist and the machine's manual.",
+)
+BLOCK_LIFTING = Caution(
+    work="Lifting the block",
+    say="Rated sling and points, balance checked, nobody under it.",
+    defer_to="Local lifting rules.",
+)
+PRESSURE_TEST = Caution(
+    work="Pressure test",
+    say="Plates and hoses shielded, pressure raised slowly, nobody in line of a plate. Hot water scalds.",
+    defer_to="The tester's manual and site rules.",
+)
+SLEEVING = Caution(
+    work="Fitting sleeves",
+    say="Cold gas and heat burn, and cold gas takes the air: gloves, face shield, open doors. A press lets go.",
+    defer_to="A trained machinist; the sleeve maker's fit.",
+)
+
 _BY_ACTION = {
     Action.REUSE: (FITTING,),
     Action.POLISH: (POLISHING, WASHING, FITTING),
     Action.FIT_UNDERSIZE: (WASHING, FITTING),
     Action.REGRIND: (LIFTING, CRACK_TEST, GRINDING, WASHING),
+    Action.HONE: (BLOCK_BORING, WASHING),
+    Action.REBORE: (BLOCK_LIFTING, PRESSURE_TEST, BLOCK_BORING, WASHING),
+    Action.SLEEVE: (BLOCK_LIFTING, PRESSURE_TEST, SLEEVING, BLOCK_BORING, WASHING),
     Action.REFER: (STRAIGHTENING, CRACK_TEST),
     Action.REPLACE: (LIFTING,),
     Action.MEASURE: (),
@@ -88,6 +112,11 @@ _BY_WORK = {
     OperationKind.RESIZE_RODS: (BORING, WASHING),
     OperationKind.NEW_SHELLS: (FITTING,),
     OperationKind.FINAL_WASH: (LIFTING, WASHING),
+    OperationKind.DECK: (BLOCK_LIFTING, BLOCK_BORING),
+    OperationKind.BLOCK_STUDS: (FITTING,),
+    OperationKind.LIGHT_HONE: (BLOCK_BORING, WASHING),
+    OperationKind.BORE: (BLOCK_LIFTING, BLOCK_BORING, WASHING),
+    OperationKind.SLEEVE: (BLOCK_LIFTING, SLEEVING),
 }
 
 

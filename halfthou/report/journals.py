@@ -5,51 +5,39 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.engines import journal_name, short_name
-from halfthou.jobs import Feature, JournalSet, Layout, Look, Plan
-from halfthou.lengths import Notation, Shown
-from halfthou.report.documents import (
-    BearingShown,
-    CleanUpShown,
-    ClearanceShown,
-    FigureShown,
-    PartReport,
-    RepeatAsked,
-)
-from halfthou.report.spots import bearing_spots, journal_spots, outside_spots
-from halfthou.sets import (
-    End,
-    SetVerdict,
-    clearance_to_be,
-    hardening_words,
-    shells_of,
-    sizes_to_be,
-    undersize_words,
-)
-from halfthou.surveys import JournalSurvey
+from halfthou.jobs import DIAMETER, Feature, JournalSet, Layout, Look, Waived
+from halfthou.lengths import Notation
+from halfthou.report.documents import CleanUpShown, ClearanceShown, FeatureReport, PartReport, SpotAsked
+from halfthou.report.figures import figures_shown, warmth_of
+from halfthou.report.spots import feature_report, spots_asked
+from halfthou.sets import End, SetVerdict, clearance_to_be, housing_is_read, shells_of, sizes_to_be
 from halfthou.verdicts import (
     HOT,
     MARKS,
     Action,
     Called,
     FigureKey,
-    Finding,
+    JournalCase,
     JournalVerdict,
     Open,
-    Reason,
     Settling,
     Way,
+    clearance_known,
+    housing_awaited,
+    keeps,
+    settlings,
+)
+from halfthou.words import (
     cautions_for,
     contradiction_words,
-    housing_awaited,
+    hardening_words,
     journal_reasons,
-    keeps,
     settling_words,
-    settlings,
-    warmth_reasons,
+    step_words,
 )
 
 
-def part_report(decided: SetVerdict, journal: str, layout: Layout, plan: Plan, say: Notation) -> PartReport:
+def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notation) -> PartReport:
     """Everything said of one journal, in the unit of the job."""
     verdict = decided.case.verdicts[journal]
     survey, form = verdict.case.survey, verdict.case.survey.form
@@ -58,34 +46,34 @@ def part_report(decided: SetVerdict, journal: str, layout: Layout, plan: Plan, s
     to_read = survey.unread if not decided.waived(journal) else ()
     return PartReport(
         id=journal,
+        kind="journal",
+        station="crank",
         name=journal_name(journal, layout),
         short_name=short_name(journal),
-        set=decided.case.journal_set,
+        set=decided.case.journal_set.value,
         mark=MARKS[decided.mark_of(journal)],
         own_action=verdict.action,
         action=action,
         called=verdict.called,
         headline=_headline(decided, journal, say),
         under_headline=_under_headline(decided, journal, say),
-        present_words=undersize_words(verdict.case.present, say),
+        present_words=step_words(verdict.case.present, say),
         opens=tuple(one for one in Open if one in opens),
         waived=tuple(sorted(verdict.case.waived)),
-        housing_waits=housing_awaited(verdict.case),
-        spots=journal_spots(survey, plan, say),
-        outside=outside_spots(survey, say),
-        to_read=to_read,
+        waits=(Waived.HOUSING,) if housing_awaited(verdict.case) else (),
+        features=(feature_report(survey, "journal", say), *_beside(verdict.case, say)),
+        to_read=spots_asked(survey, to_read),
         to_repeat=to_repeat,
-        left=len(to_read) + sum(asked.more for asked in to_repeat),
-        bearing=_bearing(survey, say),
+        left=len(to_read) + sum(asked.times for asked in to_repeat),
         contradictions=tuple(contradiction_words(found, say) for found in verdict.contradictions),
-        figures=tuple(_figure(f, say) for f in (*verdict.findings, *verdict.clearance, *verdict.housing)),
-        least=say.shown(form.size_found) if form else None,
-        least_words=_least_words(verdict, say),
+        figures=figures_shown((*verdict.findings, *verdict.clearance, *verdict.housing), say),
+        size=say.shown(form.size_found) if form else None,
+        size_words=_size_words(verdict, say),
         two_point=say.text(form.two_point.value) if form and form.two_point else None,
         fitted=say.text(form.fitted.value) if form and form.fitted else None,
         clean_up=_clean_up(decided, verdict, say),
         clearance=_clearance(decided, journal, say),
-        reasons=(*journal_reasons(verdict, say), *_warmth(verdict, say)),
+        reasons=(*journal_reasons(verdict, say), *warmth_of(survey, verdict.size, say)),
         would_change=tuple(settling_words(ways, say)),
         still_to_do=tuple(_still_to_do(verdict, action)),
         seen=tuple(verdict.case.seen.values()),
@@ -93,13 +81,16 @@ def part_report(decided: SetVerdict, journal: str, layout: Layout, plan: Plan, s
     )
 
 
-def _bearing(survey: JournalSurvey, say: Notation) -> tuple[BearingShown, ...]:
+def _beside(case: JournalCase, say: Notation) -> tuple[FeatureReport, ...]:
+    """What was read of its bearings."""
     return tuple(
-        BearingShown(feature, bearing_spots(feature, spots, say)) for feature, spots in survey.bearing.items()
+        feature_report(survey, name if case.rods == 1 else f"{bearing.part.short} {name}", say)
+        for bearing in case.bearings
+        for name, survey in bearing.features.items()
     )
 
 
-def _least_words(verdict: JournalVerdict, say: Notation) -> str:
+def _size_words(verdict: JournalVerdict, say: Notation) -> str:
     """The least size; of two angles it is a bound."""
     form = verdict.case.survey.form
     if form is None:
@@ -115,21 +106,14 @@ def ways_to_settle(verdict: JournalVerdict) -> tuple[Settling, ...]:
     return tuple(way for finding in verdict.findings for way in settlings(verdict.case, finding))
 
 
-def _to_repeat(verdict: JournalVerdict, ways: tuple[Settling, ...]) -> tuple[RepeatAsked, ...]:
+def _to_repeat(verdict: JournalVerdict, ways: tuple[Settling, ...]) -> tuple[SpotAsked, ...]:
     """The spots to read again once the plan is read, each as often as the figure that needs most."""
     more: dict[str, int] = {}
     if verdict.case.survey.whole:
         for way in ways:
             if way.way is Way.READ_AGAIN:
                 more.update({spot: max(way.more, more.get(spot, 0)) for spot in way.spots})
-    return tuple(RepeatAsked(spot, count) for spot, count in more.items())
-
-
-def _warmth(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
-    """What warmth and zero error did, said once for the spot of the least size."""
-    size = verdict.size
-    if size is not None and not size.waits_warm:
-        yield from warmth_reasons(verdict.case.survey.state(size.spots[0]), say)
+    return tuple(SpotAsked(verdict.case.survey.part.id, DIAMETER, spot, count) for spot, count in more.items())
 
 
 def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:
@@ -140,7 +124,7 @@ def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:
     if action is Action.REGRIND:
         if decided.undersize is None:
             return "Regrind"
-        size = undersize_words(decided.undersize, say)
+        size = step_words(decided.undersize, say)
         return f"At least {size}" if decided.so_far else f"Regrind, {size}"
     if action is Action.FIT_UNDERSIZE and (shells := shells_of(decided, journal)) is not None:
         return f"Fit shells {say.text(shells)} under"
@@ -196,18 +180,18 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
         if journal == choice.sets_it:
             return f"this journal sets the size for all {which}"
         if decided.action_of(journal) is not Action.REGRIND:
-            return f"stands at {undersize_words(verdict.case.present, say)} already"
+            return f"stands at {step_words(verdict.case.present, say)} already"
         if not verdict.needs_machining:
             return f"does not need it alone; {short_name(choice.sets_it)} sets the size"
-        alone = next((o.step for o in choice.outlooks if o.step.usable and journal not in o.misses), None)
-        if alone is not None and alone.undersize != decided.undersize:
-            return f"{undersize_words(alone.undersize, say)} alone; {short_name(choice.sets_it)} sets the size"
+        alone = next((o.rung for o in choice.outlooks if o.rung.usable and journal not in o.misses), None)
+        if alone is not None and alone.step != decided.undersize:
+            return f"{step_words(alone.step, say)} alone; {short_name(choice.sets_it)} sets the size"
         return f"{short_name(choice.sets_it)} sets the size"
     if verdict.needs_machining:
         for reason in hardening_words(decided, say):
             return reason.text
     if decided.case.mixed and decided.decision is None and _is_read(verdict):
-        return f"stands at {undersize_words(verdict.case.present, say)}; the set is mixed"
+        return f"stands at {step_words(verdict.case.present, say)}; the set is mixed"
     if _all_aside(verdict):
         return "what was read before no longer counts"
     held = verdict.case.survey.held
@@ -229,23 +213,6 @@ def _is_read(verdict: JournalVerdict) -> bool:
     return verdict.case.survey.form is not None
 
 
-def _figure(finding: Finding, say: Notation) -> FigureShown:
-    limit = say.at_least(finding.limit) if finding.limit_is_least else say.at_most(finding.limit)
-    guard = finding.beyond_guard if finding.called is Called.BEYOND else finding.guard
-    return FigureShown(
-        key=finding.key,
-        rule=finding.rule,
-        name=finding.name,
-        called=finding.called,
-        value=say.shown(finding.value),
-        limit=limit,
-        guard=Shown(say.doubt(guard), guard.nm),
-        conforms=finding.probability,
-        spots=finding.spots,
-        note="rule of thumb" if finding.by_rule_of_thumb else "two angles only" if finding.cannot_accept else "",
-    )
-
-
 def _clean_up(decided: SetVerdict, verdict: JournalVerdict, say: Notation) -> CleanUpShown | None:
     if verdict.clean_up is None or verdict.usable is None:
         return None
@@ -261,7 +228,7 @@ def _clearance(decided: SetVerdict, journal: str, say: Notation) -> ClearanceSho
     limits = decided.case.limits
     verdict = decided.case.verdicts[journal]
     case = verdict.case
-    if case.rods > 1:
+    if case.rods > 1 and not (clearance_known(case) or housing_is_read(verdict)):
         return _no_clearance("not known per rod: two rods share this pin")
     if housing_awaited(case):
         return _no_clearance("not known: the shell turned, measure the housing")
@@ -272,7 +239,7 @@ def _clearance(decided: SetVerdict, journal: str, say: Notation) -> ClearanceSho
         return _no_clearance("not known until it is decided")
     found = clearance_to_be(decided, journal)
     if found is None:
-        housing = Feature.HOUSING_BORE in case.survey.bearing or limits.housing_bore is not None
+        housing = any(one.spots(Feature.HOUSING_BORE) for one in case.bearings) or limits.housing_bore is not None
         return _no_clearance(f"not known: add {'the wall of the shells' if housing else 'housing bore and wall'}")
     words = f"{say.text(found.least)} to {say.text(found.most)}"
     if found.measured:
@@ -319,39 +286,3 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
                 yield words
     if action is Action.REGRIND and case.answer(Look.CRACK_TEST) is None:
         yield "Crack test before it is ground."
-
-
-def doubts_of(answer: PartReport) -> tuple[Reason, ...]:
-    """The reasons of a journal that are open doubts: a question, a contradiction, too close, a referral."""
-    every = (*answer.spots, *answer.outside, *(spot for part in answer.bearing for spot in part.spots))
-    asked = [spot.doubt for spot in every if spot.doubt is not None]
-    open_ends = (
-        *(Reason(rule=doubt.rule, text=f"{doubt.spot}: {doubt.question}", spots=(doubt.spot,)) for doubt in asked),
-        *answer.contradictions,
-        *(_open_reasons(answer)),
-    )
-    return tuple(
-        Reason(rule=reason.rule, text=f"{answer.short_name}: {reason.text}", spots=reason.spots)
-        for reason in open_ends
-    )
-
-
-_DOUBTFUL = (
-    "verdicts.guard-band",
-    "verdicts.rule-of-thumb",
-    "verdicts.two-angles",
-    "verdicts.journal.heat",
-    "verdicts.journal.fillet",
-    "verdicts.journal.larger",
-    "verdicts.journal.straightness",
-    "verdicts.journal.treatment",
-    "verdicts.journal.turned-shell",
-    "surveys.plan.outside",
-    "gauges.temperature",
-)
-
-
-def _open_reasons(answer: PartReport) -> tuple[Reason, ...]:
-    if not answer.opens:
-        return ()
-    return tuple(reason for reason in answer.reasons if reason.rule in _DOUBTFUL)

@@ -1,12 +1,13 @@
-"""The ladder: a scale that holds the new size, the limit, every step that can be bought, and the readings."""
+"""A scale that holds the new size, the limit, every step that can be bought, and the readings."""
 
 from __future__ import annotations
 
 from halfthou.jobs import JournalLimits
 from halfthou.lengths import ZERO, Length, Notation, Unit
-from halfthou.report.documents import Graduation, Ladder, StepShown
-from halfthou.sets import SetVerdict, regrind_steps, undersize_words
+from halfthou.report.documents import Graduation, Scale, StepShown
+from halfthou.sets import SetVerdict, regrind_steps
 from halfthou.verdicts import Action
+from halfthou.words import step_words
 
 #: Graduations to choose from, in nm: as on steel rules. Every fifth or tenth carries a figure.
 _SCALES = {
@@ -19,20 +20,20 @@ MOST_GRADUATIONS = 50
 def steps_shown(decided: SetVerdict, say: Notation) -> tuple[StepShown, ...]:
     """Every undersize below the present size, and how the set stands to it."""
     limits = decided.case.limits
-    numbers = {shell.undersize: shell.part_number for shell in limits.shells}
+    numbers = {shell.size: shell.part_number for shell in limits.shells}
     return tuple(
         StepShown(
-            undersize=say.shown(step.undersize),
-            words=undersize_words(step.undersize, say),
-            least=say.shown(limits.size.least - step.undersize),
-            most=say.shown(limits.size.most - step.undersize),
-            can_be_bought=step.can_be_bought,
-            allowed=step.allowed,
-            part_number=numbers[step.undersize],
-            chosen=decided.action is Action.REGRIND and decided.undersize == step.undersize,
-            outlook=_outlook(decided, step.undersize, say),
+            step=say.shown(rung.step),
+            words=step_words(rung.step, say),
+            least=say.shown(limits.size.least - rung.step),
+            most=say.shown(limits.size.most - rung.step),
+            can_be_bought=rung.sold,
+            allowed=rung.allowed,
+            part_number=numbers[rung.step],
+            chosen=decided.action is Action.REGRIND and decided.undersize == rung.step,
+            outlook=_outlook(decided, rung.step, say),
         )
-        for step in regrind_steps(limits, decided.case.present)
+        for rung in regrind_steps(limits, decided.case.present)
     )
 
 
@@ -42,9 +43,9 @@ def _outlook(decided: SetVerdict, undersize: Length, say: Notation) -> str:
     outlook = decided.choice.at(undersize)
     if outlook is None:
         return ""
-    if not outlook.step.can_be_bought:
+    if not outlook.rung.sold:
         return "no shells"
-    if not outlook.step.allowed:
+    if not outlook.rung.allowed:
         return "below the maker's smallest"
     if outlook.misses and outlook.to_spare == ZERO:
         return "leaves nothing"
@@ -55,16 +56,16 @@ def _outlook(decided: SetVerdict, undersize: Length, say: Notation) -> str:
     return f"{say.text(outlook.to_spare)} to spare"
 
 
-def ladder_of(decided: SetVerdict, steps: tuple[StepShown, ...], say: Notation) -> Ladder:
+def scale_of(decided: SetVerdict, steps: tuple[StepShown, ...], say: Notation) -> Scale:
     """The scale for a set: from just above new to just below the size it goes to, or its least reading."""
     limits = decided.case.limits
     present = decided.case.present
     top, bottom = _ends(decided, steps)
     limit = next(iter(decided.case.verdicts.values())).case.size_limit
-    return Ladder(
+    return Scale(
         top_nm=top,
         bottom_nm=bottom,
-        graduations=_graduations(top, bottom, say),
+        graduations=graduations(top, bottom, say),
         new_least=say.shown(limits.size.least - present),
         new_most=say.shown(limits.size.most - present),
         limit=say.shown(limit.value),
@@ -96,7 +97,7 @@ def _ends(decided: SetVerdict, steps: tuple[StepShown, ...]) -> tuple[int, int]:
     return max(highs) + margin, min(lows) - margin
 
 
-def _graduations(top: int, bottom: int, say: Notation) -> tuple[Graduation, ...]:
+def graduations(top: int, bottom: int, say: Notation) -> tuple[Graduation, ...]:
     scales = _SCALES[say.unit]
     step = next((s for s in scales if (top - bottom) // s <= MOST_GRADUATIONS), scales[-1])
     first = -(-bottom // step)

@@ -1,0 +1,240 @@
+"""What a kind of part is, to the rooms below its judgement: where its parts lie, what of them is read, what is seen
+of them, and what work makes of that. The kinds themselves stand in halfthou/parts; `assess` hands them down."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
+from functools import cached_property, lru_cache
+
+from halfthou.engines.expected import Expected
+from halfthou.jobs import Layout, LimitsSheet, Material, OperationKind, Plan, Purpose
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """A part by its place: its name in files, the kind it is of, the set it is decided with, and how it is called.
+
+    `beside` is the part it lies with: a bearing lies with its journal.
+    """
+
+    id: str
+    kind: str
+    set: str
+    name: str
+    short: str
+    beside: str = ""
+
+
+@dataclass(frozen=True, eq=False)
+class FeatureKind:
+    """What of a part is measured, and how.
+
+    `plan` is the usual one where it can be chosen (planes by angles); else `spots` are fixed, lettered angles in
+    degrees beside them. `planned` says that its spots are part of what must be read. `hole` turns wear round: holes
+    grow. `caps` says that it does not count with the caps
+    loose; `asks` what state is asked of it: caps, plate, deck. `expected` tells from the sheet what it can measure.
+    """
+
+    key: str
+    name: str
+    purpose: Purpose
+    plan: Plan | None = None
+    spots: tuple[str, ...] = ()
+    angles_deg: Mapping[str, int] = field(default_factory=dict)
+    planned: bool = True
+    hole: bool = False
+    caps: bool = False
+    asks: tuple[str, ...] = ()
+    material: Callable[[LimitsSheet, str], Material] = lambda _sheet, _set: Material.STEEL
+    expected: Callable[[LimitsSheet, str], Expected | None] = lambda _sheet, _set: None
+
+    def spots_of(self, chosen: Plan | None) -> tuple[str, ...]:
+        """The spots in the order they are read."""
+        plan = chosen or self.plan
+        return self.spots if self.plan is None or plan is None else plan.spots
+
+
+@dataclass(frozen=True, slots=True)
+class LookKind:
+    """Something that is seen, felt or tested: on what, what it may answer, and what has to be said beside an answer.
+
+    `depth_for` are the answers that a depth belongs to, `step_for` those that name a size.
+    """
+
+    key: str
+    answers: tuple[str, ...]
+    on: tuple[str, ...] = ("part",)
+    depth_for: tuple[str, ...] = ()
+    step_for: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class SheetFigure:
+    """A figure that the limits sheet asks of a set: its key, what it is called, whether it is a band, whether the
+    parts cannot be judged without it."""
+
+    key: str
+    label: str
+    is_band: bool = False
+    needed: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class SheetMade:
+    """Something a set is made of, as the sheet asks it: one of these answers, or an angle in degrees."""
+
+    key: str
+    label: str
+    answers: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, eq=False)
+class PartKind:
+    """A kind of part as the lower rooms know it.
+
+    `station` is the drawing it is found on, `wholes` the names by which all its parts are spoken of together (crank,
+    block). `stale_after` are the features that work makes stale, `look_again` the looks.
+    """
+
+    key: str
+    name: str
+    station: str
+    parts: Callable[[Layout], tuple[Part, ...]]
+    features: tuple[FeatureKind, ...]
+    #: The sets its parts are decided in, and what each is called; none where another kind decides them.
+    sets: Mapping[str, str] = field(default_factory=dict)
+    wholes: tuple[str, ...] = ()
+    looks: tuple[LookKind, ...] = ()
+    stale_after: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
+    look_again: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
+    #: What the limits sheet asks of each of its sets, and what its steps are called ("" where it has none).
+    figures: tuple[SheetFigure, ...] = ()
+    made: tuple[SheetMade, ...] = ()
+    steps: str = ""
+    #: What each work is done to, where a choice is offered: sets and wholes.
+    done_to: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
+
+    @cached_property
+    def by_key(self) -> dict[str, FeatureKind]:
+        """The features by key."""
+        return {feature.key: feature for feature in self.features}
+
+    def look(self, key: str) -> LookKind | None:
+        """One look by its key."""
+        return next((look for look in self.looks if look.key == key), None)
+
+
+class Kinds:
+    """The kinds of part that a job is judged by, in the order of the work."""
+
+    def __init__(self, kinds: tuple[PartKind, ...]) -> None:
+        self.all = kinds
+        self._by_key = {kind.key: kind for kind in kinds}
+
+    def __getitem__(self, key: str) -> PartKind:
+        return self._by_key[key]
+
+    @lru_cache(maxsize=128)  # noqa: B019 - the kinds live as long as the program
+    def parts(self, layout: Layout) -> dict[str, Part]:
+        """Every part of an engine by its id, in the order of the work."""
+        return {part.id: part for kind in self.all for part in kind.parts(layout)}
+
+    def engine(self, layout: Layout) -> Engine:
+        """One engine's parts."""
+        return Engine(self, layout)
+
+    def of(self, part: Part) -> PartKind:
+        """The kind of a part."""
+        return self._by_key[part.kind]
+
+    def feature(self, part: Part, key: str) -> FeatureKind | None:
+        """A feature of a part; None where the part has no such thing."""
+        return self._by_key[part.kind].by_key.get(key)
+
+    def kind_of_set(self, one: str, layout: Layout) -> PartKind:
+        """The kind whose parts are decided in a set. Refuses: StopIteration where the engine has no such set."""
+        return next(kind for kind in self.all if one in kind.sets and one in self.sets(layout))
+
+    def sets(self, layout: Layout) -> tuple[str, ...]:
+        """The sets of an engine, in the order of the work."""
+        here = {part.set for part in self.parts(layout).values()}
+        return tuple(one for kind in self.all for one in kind.sets if one in here)
+
+    def set_name(self, one: str) -> str:
+        """What a set is called."""
+        return next((kind.sets[one] for kind in self.all if one in kind.sets), one)
+
+    def spoken_of(self, layout: Layout) -> frozenset[str]:
+        """Everything a look or work may be of: parts, sets, and wholes."""
+        parts = self.parts(layout)
+        wholes = {whole for kind in self.all for whole in kind.wholes}
+        return frozenset({*parts, *(part.set for part in parts.values()), *wholes})
+
+    @cached_property
+    def stale_after(self) -> dict[tuple[str, OperationKind], frozenset[str]]:
+        """By kind of part and of work: the features it makes stale."""
+        return {(k.key, work): frozenset(features) for k in self.all for work, features in k.stale_after.items()}
+
+    @cached_property
+    def done_to(self) -> dict[OperationKind, tuple[str, ...]]:
+        """What each work is done to, over all kinds."""
+        found: dict[OperationKind, tuple[str, ...]] = {}
+        for kind in self.all:
+            for work, on in kind.done_to.items():
+                found[work] = tuple(dict.fromkeys((*found.get(work, ()), *on)))
+        return found
+
+
+@dataclass(frozen=True)
+class Engine:
+    """One engine's parts, by its layout and the kinds there are."""
+
+    kinds: Kinds
+    layout: Layout
+
+    @cached_property
+    def parts(self) -> dict[str, Part]:
+        """Every part by its id, in the order of the work."""
+        return self.kinds.parts(self.layout)
+
+    def kind(self, part: str) -> PartKind:
+        """The kind of a part by its id. Refuses: KeyError where the engine has none."""
+        return self.kinds.of(self.parts[part])
+
+    def feature(self, part: str, key: str) -> FeatureKind:
+        """A feature of a part. Refuses: KeyError where there is none."""
+        return self.kind(part).by_key[key]
+
+    def of_set(self, one: str) -> tuple[str, ...]:
+        """The parts that are decided in a set; what lies beside them is left out."""
+        return tuple(part.id for part in self.parts.values() if part.set == one and not part.beside)
+
+    def look(self, key: str, on: str) -> LookKind | None:
+        """A look by its key, as the kind of the part, set or whole it is on has it; None where that kind has none."""
+        for kind in self.kinds.all:
+            its_own = {part.set for part in self.parts.values() if part.kind == kind.key} | set(kind.wholes)
+            part = self.parts.get(on)
+            if on in its_own or (part is not None and part.kind == kind.key):
+                look = kind.look(key)
+                if look is not None:
+                    return look
+        return None
+
+    def way_of(self, on: str) -> str:
+        """Which way from standard a size of a part or set goes: under for a shaft, over for a hole."""
+        touched = self.touched(on)
+        first = next((part for part in self.parts if part in touched), None)
+        return "over" if first is not None and self.kind(first).features[0].hole else "under"
+
+    def touched(self, on: str) -> frozenset[str]:
+        """The parts that something done or seen on a part, a set or a whole is done to."""
+        return _touched(self.kinds, self.layout, on)
+
+
+@lru_cache(maxsize=512)
+def _touched(kinds: Kinds, layout: Layout, on: str) -> frozenset[str]:
+    found = kinds.parts(layout)
+    return frozenset(
+        part.id for part in found.values() if on in (part.id, part.set, part.beside, *kinds.of(part).wholes)
+    )

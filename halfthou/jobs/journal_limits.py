@@ -1,0 +1,112 @@
+"""The limits of a set of journals, read from the sheet's figures by name."""
+
+from enum import StrEnum
+from typing import Annotated, Any
+
+from pydantic import Field, model_validator
+
+from halfthou.jobs.document import Document
+from halfthou.jobs.figures import Band, Figure
+from halfthou.jobs.material import Material
+from halfthou.jobs.set_limits import SetLimits, Step
+from halfthou.lengths import ZERO, Length
+
+
+class JournalSet(StrEnum):
+    """Journals that are decided together: all mains one size, all rods one size."""
+
+    MAINS = "mains"
+    RODS = "rods"
+
+
+class Hardening(StrEnum):
+    """How the journals were hardened. Source: docs/trade: Hardness and fillets."""
+
+    NONE = "none"
+    INDUCTION = "induction"
+    NITRIDED = "nitrided"
+    NITROCARBURISED = "nitrocarburised"
+    UNKNOWN = "unknown"
+
+
+#: The figures of a set of journals: bands, then single limits, each by its key.
+BANDS = ("size", "housing_bore", "wall", "clearance")
+SINGLES = (
+    "service_least",
+    "out_of_round",
+    "taper",
+    "barrel",
+    "width",
+    "clearance_service",
+    "smallest_allowed",
+    "case_depth",
+    "least_case",
+)
+
+
+class JournalLimits(Document):
+    """What one set of journals is allowed. Bands are for standard size, when new. `shells` are the steps sold."""
+
+    size: Band
+    service_least: Figure | None = None
+    out_of_round: Figure
+    taper: Figure
+    barrel: Figure | None = None
+    width: Figure | None = None
+    housing_bore: Band | None = None
+    wall: Band | None = None
+    clearance: Band | None = None
+    clearance_service: Figure | None = None
+    shells: Annotated[tuple[Step, ...], Field(max_length=20)] = ()
+    smallest_allowed: Figure | None = None
+    hardening: Hardening = Hardening.UNKNOWN
+    case_depth: Figure | None = None
+    least_case: Figure | None = None
+    oil_hole_deg: Annotated[float, Field(ge=0, lt=360)] | None = None
+    housing_material: Material = Material.GREY_IRON
+
+    @model_validator(mode="after")
+    def _plausible(self) -> "JournalLimits":
+        faults = list(self._faults())
+        if faults:
+            raise ValueError("; ".join(faults))
+        return self
+
+    def _faults(self) -> list[str]:
+        found = []
+        if self.size.least <= ZERO:
+            found.append("the journal size must be more than nothing")
+        if self.service_least and self.service_least.value > self.size.most:
+            found.append("the service limit is larger than the journal when new")
+        for name, figure in (("out-of-round", self.out_of_round), ("taper", self.taper)):
+            if not ZERO < figure.value < Length(2_540_000):
+                found.append(f"the {name} limit must lie between nothing and 0.1 in: check the decimal point")
+        undersizes = [shell.size for shell in self.shells]
+        if any(undersize < ZERO or undersize > Length(5_080_000) for undersize in undersizes):
+            found.append("a shell's undersize must lie between standard and 0.2 in: check the decimal point")
+        if len(set(undersizes)) != len(undersizes):
+            found.append("one undersize is listed twice among the shells")
+        return found
+
+    @classmethod
+    def of(cls, limits: SetLimits) -> "JournalLimits":
+        """The limits of a set as those of journals. Refuses: ValueError where a figure they need is missing."""
+        known: dict[str, Any] = {key: found for key, found in limits.figures.items() if key in (*BANDS, *SINGLES)}
+        unknown = sorted(limits.figures.keys() - known.keys())
+        if unknown:
+            raise ValueError(f"journals have no figure {', '.join(unknown)}")
+        made = limits.made
+        known["hardening"] = made.get("hardening", Hardening.UNKNOWN)
+        known["housing_material"] = made.get("housing material", Material.GREY_IRON)
+        if "oil hole" in made:
+            known["oil_hole_deg"] = made["oil hole"]
+        return cls(shells=limits.steps, **known)
+
+    @property
+    def as_set(self) -> SetLimits:
+        """The same as the sheet keeps it."""
+        figures = {key: found for key in (*BANDS, *SINGLES) if (found := getattr(self, key)) is not None}
+        made = {"hardening": self.hardening.value, "housing material": self.housing_material.value}
+        if self.oil_hole_deg is not None:
+            made["oil hole"] = f"{self.oil_hole_deg:g}"
+        return SetLimits(figures=figures, steps=self.shells, made=made)

@@ -1,0 +1,25 @@
+"""The kinds of part: what is measured where, what is seen, what work makes stale, and how each is judged.
+
+A new kind is a module here and a line in the catalogue. See docs/adding-a-kind.md.
+"""
+
+from halfthou.parts.bearings import Bearings
+from halfthou.parts.faults import faults_of_job, faults_of_look
+from halfthou.parts.journals import Journals
+from halfthou.parts.trade import Catalogue, Given, SetDecided, Standing, Trade
+
+CATALOGUE = Catalogue(
+    Journals(),
+    Bearings(),
+)
+
+__all__ = [
+    "CATALOGUE",
+    "Catalogue",
+    "Given",
+    "SetDecided",
+    "Standing",
+    "Trade",
+    "faults_of_job",
+    "faults_of_look",
+]

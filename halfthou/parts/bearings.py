@@ -1,0 +1,157 @@
+"""Bearings as a kind of part: one to each main, one to each rod. They are judged with the journal that lies in them."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+
+from halfthou.engines import Engine, Expected, FeatureKind, Part, PartKind, short_name
+from halfthou.jobs import Decision, Feature, Job, Layout, LimitsSheet, Material, OperationKind, Purpose
+from halfthou.lengths import ZERO, Length, Notation
+from halfthou.parts.journal_kind import FLOOR_NM
+from halfthou.parts.trade import Given, SetDecided
+from halfthou.report import PartReport, SetReport
+from halfthou.verdicts import Finding
+
+#: Bores: two planes, the crown (a) and 60 degrees to either side of it, never on the joint. Walls: the upper half
+#: (a) and the lower (b), at the crown. Source: docs/trade: Measuring a bearing, common practice.
+BORE_SPOTS, WALL_SPOTS = ("1a", "1b", "1c", "2a", "2b", "2c"), ("1a", "1b")
+#: Degrees from the crown at which a bore is read. Source: docs/trade: Measuring a bearing, common practice.
+BORE_ANGLES_DEG = {"a": 0, "b": 60, "c": 120}
+WALL_ANGLES_DEG = {"a": 0, "b": 180}
+
+
+def _parts(layout: Layout) -> tuple[Part, ...]:
+    return tuple(_all(layout))
+
+
+def _all(layout: Layout) -> Iterator[Part]:
+    """The bearings along the shaft. Of a pin that two rods share each has its own; the pin's is for older records."""
+    for name in layout.shaft:
+        short = short_name(name)
+        if name[0] == "M":
+            yield Part(f"bearing-{name}", "bearing", "mains", f"Bearing of {name}", short, name)
+            continue
+        cylinders = layout.pins[int(name[1:]) - 1].cylinders
+        for cylinder in cylinders:
+            called = short if len(cylinders) == 1 else f"rod {cylinder}"
+            yield Part(f"bearing-rod-{cylinder}", "bearing", "rods", f"Bearing of rod {cylinder}", called, name)
+        if len(cylinders) > 1:
+            yield Part(
+                f"bearing-{name}", "bearing", "rods", f"Bearing of pin {name}, by an older record", short, name
+            )
+
+
+def _housing(sheet: LimitsSheet, one: str) -> Expected | None:
+    band = sheet.of(one).housing_bore if one in sheet.sets else None
+    return None if band is None else _one_band(sheet, one, ((band.least.nm, band.most.nm),))
+
+
+def _wall(sheet: LimitsSheet, one: str) -> Expected | None:
+    band = sheet.of(one).wall if one in sheet.sets else None
+    if band is None:
+        return None
+    return _one_band(
+        sheet, one, tuple((band.least.nm + step // 2, band.most.nm + step // 2) for step in _steps(sheet, one))
+    )
+
+
+def _bearing_bore(sheet: LimitsSheet, one: str) -> Expected | None:
+    if one not in sheet.sets:
+        return None
+    housing, wall = sheet.of(one).housing_bore, sheet.of(one).wall
+    if housing is None or wall is None:
+        return None
+    low, high = housing.least.nm - 2 * wall.most.nm, housing.most.nm - 2 * wall.least.nm
+    return _one_band(sheet, one, tuple((low - step, high - step) for step in _steps(sheet, one)))
+
+
+def _steps(sheet: LimitsSheet, one: str) -> list[int]:
+    return sorted({0, *(shell.size.nm for shell in sheet.of(one).shells)})
+
+
+def _one_band(sheet: LimitsSheet, one: str, bands: tuple[tuple[int, int], ...]) -> Expected:
+    apart = max(sheet.of(one).out_of_round.value.nm * 3 // 4, FLOOR_NM)
+    return Expected(bands, bands[0][1] - bands[0][0], apart, Length(max(high for _, high in bands)))
+
+
+def _of_housing(sheet: LimitsSheet, one: str) -> Material:
+    return sheet.of(one).housing_material if one in sheet.sets else Material.GREY_IRON
+
+
+def _bore(key: Feature, expected: object) -> FeatureKind:
+    return FeatureKind(
+        key.value,
+        key.value,
+        Purpose.BORE,
+        spots=BORE_SPOTS,
+        angles_deg=BORE_ANGLES_DEG,
+        planned=False,
+        caps=True,
+        asks=("caps",),
+        material=_of_housing,
+        expected=expected,  # type: ignore[arg-type]
+    )
+
+
+_BORES = (Feature.BEARING_BORE.value, Feature.HOUSING_BORE.value)
+BEARING = PartKind(
+    key="bearing",
+    name="Bearing",
+    station="crank",
+    parts=_parts,
+    features=(
+        _bore(Feature.BEARING_BORE, _bearing_bore),
+        _bore(Feature.HOUSING_BORE, _housing),
+        FeatureKind(
+            Feature.WALL.value,
+            Feature.WALL.value,
+            Purpose.WALL,
+            spots=WALL_SPOTS,
+            angles_deg=WALL_ANGLES_DEG,
+            planned=False,
+            expected=_wall,
+        ),
+    ),
+    wholes=("crank",),
+    stale_after={
+        OperationKind.LINE_HONE: _BORES,
+        OperationKind.STUDS: _BORES,
+        OperationKind.TORQUE_CHANGED: _BORES,
+        OperationKind.RESIZE_RODS: _BORES,
+        OperationKind.NEW_SHELLS: (Feature.BEARING_BORE.value, Feature.WALL.value),
+    },
+)
+
+
+class Bearings:
+    """Bearings decide nothing by themselves: their journals speak for them."""
+
+    kind = BEARING
+
+    def decide(self, given: Given) -> Mapping[str, SetDecided]:
+        """Nothing: what was read of a bearing is judged with its journal."""
+        return {}
+
+    def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
+        """Never asked: a bearing is told of with its journal."""
+        raise NotImplementedError
+
+    def set_report(self, decided: SetDecided, one: str, given: Given, accepted: Decision | None) -> SetReport:
+        """Never asked: bearings make no set of their own."""
+        raise NotImplementedError
+
+    def headline(self, decided: SetDecided, say: Notation) -> str:
+        """Never asked."""
+        raise NotImplementedError
+
+    def settled(self, decided: SetDecided) -> bool:
+        """Bearings keep nothing open that their journals do not."""
+        return True
+
+    def stands_at(self, job: Job, engine: Engine, one: str, sizes: tuple[Length, ...]) -> Length:
+        """Nowhere: a bearing has no step of its own."""
+        return ZERO
+
+    def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:
+        """None of their own."""
+        return ()

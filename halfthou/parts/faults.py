@@ -1,0 +1,47 @@
+"""What does not hang together in a job, by the parts its engine has: a part, feature, spot or look nobody knows."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from halfthou.engines import Engine, Kinds
+from halfthou.jobs import NOT_LOOKED, Job, Observation
+
+
+def faults_of_job(job: Job, kinds: Kinds) -> tuple[str, ...]:
+    """Everything in a job that names what its engine does not have; nothing where it hangs together."""
+    return tuple(_faults(job, kinds.engine(job.limits.layout)))
+
+
+def _faults(job: Job, engine: Engine) -> Iterator[str]:
+    for one in job.sets:
+        if one not in engine.kinds.sets(engine.layout):
+            yield f"the job is to judge the {one}, which this engine does not have"
+    for reading in job.readings:
+        if reading.part not in engine.parts:
+            yield f"reading {reading.id} is of {reading.part}, which this engine does not have"
+        elif reading.feature not in engine.kind(reading.part).by_key:
+            yield f"reading {reading.id} is of the {reading.feature} of {reading.part}, which has none"
+    spoken_of = engine.kinds.spoken_of(engine.layout)
+    for seen in job.observations:
+        yield from faults_of_look(seen, engine)
+    for done in job.operations:
+        if done.on not in spoken_of:
+            yield f"operation {done.id} is on {done.on}, which this engine does not have"
+    for decision in job.decisions:
+        if decision.part is not None and decision.part not in engine.of_set(decision.set):
+            yield f"decision {decision.id} is about {decision.part}, which is none of the {decision.set}"
+
+
+def faults_of_look(seen: Observation, engine: Engine) -> Iterator[str]:
+    """What is wrong with one look: of what nobody has, or with an answer that is none."""
+    if seen.on not in engine.kinds.spoken_of(engine.layout):
+        yield f"observation {seen.id} is of {seen.on}, which this engine does not have"
+        return
+    look = engine.look(seen.look, seen.on)
+    if look is None:
+        yield f"observation {seen.id}: nobody looks for {seen.look} on {seen.on}"
+    elif seen.answer not in (*look.answers, NOT_LOOKED):
+        yield f"“{seen.answer}” is no answer for {seen.look}"
+    elif seen.answer in look.step_for and seen.depth is None:
+        yield "say which size is claimed"

@@ -1,0 +1,142 @@
+"""Crank journals as a kind of part: where they lie, what is read and seen of them, what work does to them."""
+
+from __future__ import annotations
+
+from halfthou.engines import (
+    Expected,
+    FeatureKind,
+    LookKind,
+    Part,
+    PartKind,
+    SheetFigure,
+    SheetMade,
+    journal_name,
+    short_name,
+)
+from halfthou.jobs import (
+    DIAMETER,
+    Hardening,
+    Layout,
+    LimitsSheet,
+    Look,
+    Material,
+    OperationKind,
+    Plan,
+    Purpose,
+    set_of,
+)
+from halfthou.lengths import Length
+
+#: Two tenths: readings of one part are never expected to agree better. Source: docs/trade: Slips of reading.
+FLOOR_NM = 5_080
+
+
+def _parts(layout: Layout) -> tuple[Part, ...]:
+    return tuple(
+        Part(name, "journal", set_of(name).value, journal_name(name, layout), short_name(name))
+        for name in layout.shaft
+    )
+
+
+def _expected(sheet: LimitsSheet, one: str) -> Expected | None:
+    if one not in sheet.sets:
+        return None
+    limits = sheet.of(one)
+    steps = sorted({0, *(shell.size.nm for shell in limits.shells)})
+    bands = tuple((limits.size.least.nm - step, limits.size.most.nm - step) for step in steps)
+    apart = max(limits.out_of_round.value.nm * 3 // 4, FLOOR_NM)
+    return Expected(bands, bands[0][1] - bands[0][0], apart, Length(max(high for _, high in bands)))
+
+
+def _material(sheet: LimitsSheet, _one: str) -> Material:
+    return sheet.crank_material
+
+
+_DIAMETER = (DIAMETER,)
+_SETS = ("mains", "rods")
+
+#: What each look may answer. Terms: docs/trade: Hardness and fillets; docs/trade: What is seen.
+LOOKS = (
+    LookKind(
+        Look.CLAIMED_UNDERSIZE,
+        ("paint", "stamp", "paper", "word of mouth"),
+        ("set",),
+        step_for=("paint", "stamp", "paper", "word of mouth"),
+    ),
+    LookKind(Look.SURFACE, ("nail runs clear", "light marks", "nail catches"), depth_for=("nail catches",)),
+    LookKind(Look.HEAT, ("none", "straw", "brown or purple", "blue", "grey")),
+    LookKind(Look.SHELL, ("in place", "turned in its housing")),
+    LookKind(Look.FILLET, ("sound", "sharp, notched or undercut")),
+    LookKind(Look.CRACK_TEST, ("passed", "crack found"), ("part", "crank")),
+    LookKind(Look.HARDNESS, ("as the maker asks", "soft"), ("part", "crank")),
+    LookKind(Look.STRAIGHTNESS, ("within the maker's run-out", "bent"), ("part", "crank")),
+    LookKind(Look.TREATMENT, ("hardened again", "not hardened again"), ("part", "crank")),
+)
+
+#: The figures of the sheet, in its order.
+FIGURES = (
+    SheetFigure("size", "Journal size, new", is_band=True, needed=True),
+    SheetFigure("service_least", "Service limit, least size"),
+    SheetFigure("out_of_round", "Out-of-round, most", needed=True),
+    SheetFigure("taper", "Taper, most", needed=True),
+    SheetFigure("barrel", "Barrel or hourglass, most"),
+    SheetFigure("width", "Journal width"),
+    SheetFigure("housing_bore", "Housing bore", is_band=True),
+    SheetFigure("wall", "Wall thickness, standard shell", is_band=True),
+    SheetFigure("clearance", "Oil clearance", is_band=True),
+    SheetFigure("clearance_service", "Oil clearance, service limit"),
+    SheetFigure("smallest_allowed", "Smallest size allowed"),
+    SheetFigure("case_depth", "Case depth"),
+    SheetFigure("least_case", "Least case after grinding"),
+)
+MADE = (
+    SheetMade("hardening", "Hardening", tuple(one.value for one in Hardening)),
+    SheetMade("housing material", "Housing material", tuple(one.value for one in Material)),
+    SheetMade("oil hole", "Oil hole, degrees"),
+)
+
+JOURNAL = PartKind(
+    key="journal",
+    name="Crank journal",
+    station="crank",
+    parts=_parts,
+    features=(
+        FeatureKind(DIAMETER, "journal", Purpose.JOURNAL, plan=Plan(), material=_material, expected=_expected),
+    ),
+    sets={"mains": "Main journals", "rods": "Rod journals"},
+    wholes=("crank",),
+    looks=LOOKS,
+    figures=FIGURES,
+    made=MADE,
+    steps="Undersize shells",
+    # Source: docs/trade: What work makes stale, common practice; grinding can crack, so can straightening.
+    stale_after=dict.fromkeys(
+        (
+            OperationKind.GRIND,
+            OperationKind.POLISH,
+            OperationKind.STRAIGHTEN,
+            OperationKind.HEAT_TREAT,
+            OperationKind.FINAL_WASH,
+        ),
+        _DIAMETER,
+    ),
+    look_again={
+        OperationKind.GRIND: (Look.SURFACE, Look.CRACK_TEST, Look.FILLET, Look.HARDNESS, Look.TREATMENT),
+        OperationKind.POLISH: (Look.SURFACE,),
+        OperationKind.STRAIGHTEN: (Look.CRACK_TEST, Look.STRAIGHTNESS),
+        OperationKind.HEAT_TREAT: (Look.HARDNESS, Look.STRAIGHTNESS),
+        OperationKind.NEW_SHELLS: (Look.SHELL,),
+    },
+    done_to={
+        OperationKind.GRIND: _SETS,
+        OperationKind.POLISH: _SETS,
+        OperationKind.STRAIGHTEN: ("crank",),
+        OperationKind.HEAT_TREAT: ("crank",),
+        OperationKind.LINE_HONE: ("mains",),
+        OperationKind.STUDS: ("mains",),
+        OperationKind.TORQUE_CHANGED: _SETS,
+        OperationKind.RESIZE_RODS: ("rods",),
+        OperationKind.NEW_SHELLS: _SETS,
+        OperationKind.FINAL_WASH: ("crank",),
+    },
+)

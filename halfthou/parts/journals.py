@@ -1,0 +1,190 @@
+"""Crank journals, judged: each by itself, then all mains and all rods, then the crank as one part."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import cast
+
+from halfthou.engines import Engine
+from halfthou.gauges import expanded, size_doubt, standard_doubt
+from halfthou.jobs import DIAMETER, Decision, Job, JournalSet, Look, Observation, OperationKind
+from halfthou.lengths import ZERO, Length, Notation
+from halfthou.operations import CRACK_FOUND, ground_to
+from halfthou.parts.journal_kind import JOURNAL
+from halfthou.parts.trade import Given, SetDecided
+from halfthou.report import PartReport, SetReport, journal_report, journal_set_report
+from halfthou.sets import (
+    SetCase,
+    SetVerdict,
+    as_one_crank,
+    clearance_is_settled,
+    decide_set,
+    missing_shells,
+    overruled,
+)
+from halfthou.surveys import (
+    Evidence,
+    FeatureSurvey,
+    PartSurvey,
+    PresentSize,
+    Seen,
+    agreed_size,
+    present_sizes,
+    present_undersize,
+    reading_order,
+    seen_on,
+)
+from halfthou.verdicts import Action, Finding, JournalCase, judge_journal
+from halfthou.words import headline
+
+
+class Journals:
+    """The journals of a crank. What ends it for one set ends it for both."""
+
+    kind = JOURNAL
+
+    def decide(self, given: Given) -> Mapping[str, SetVerdict]:
+        """The mains and the rods, as far as they are in scope."""
+        sizes = present_of_journals(given)
+        decided: dict[JournalSet, SetVerdict] = {}
+        for one in JournalSet:
+            if one in given.job.sets:
+                cases = {name: _case(given, name, sizes[name]) for name in given.engine.of_set(one)}
+                decided[one] = overruled(_decide(given, one, cases), given.overruling(one))
+        return {one.value: verdict for one, verdict in as_one_crank(decided).items()}
+
+    def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
+        """Everything said of one journal."""
+        return journal_report(cast(SetVerdict, decided), part, given.engine.layout, given.say)
+
+    def set_report(self, decided: SetDecided, one: str, given: Given, accepted: Decision | None) -> SetReport:
+        """Everything said of the mains, or of the rods."""
+        order = reading_order(given.job, given.engine, one)
+        return journal_set_report(cast(SetVerdict, decided), order, given.say, accepted)
+
+    def headline(self, decided: SetDecided, say: Notation) -> str:
+        """The decision on a set in a few words."""
+        return headline(cast(SetVerdict, decided), say)
+
+    def settled(self, decided: SetDecided) -> bool:
+        """Whether nothing about a set of journals is open.
+
+        Rule:    assess.whole: every figure is settled or waived, each that is beyond has an action that deals with
+                 it; nothing is unread, held, contradicted, outside the plan or waiting for somebody's word; the
+                 shells it needs can be bought.
+        """
+        return _settled(cast(SetVerdict, decided))
+
+    def stands_at(self, job: Job, engine: Engine, one: str, sizes: tuple[Length, ...]) -> Length:
+        """The undersize a set stands at, for what a reading can be: by its readings, by its last grind, by a claim."""
+        if not sizes:
+            grinds = [ground_to(job.standing_operations, name, engine) for name in engine.of_set(one)]
+            said = agreed_size(g.step for g in grinds if g is not None and g.step is not None)
+            claim = _claim(seen_on(job, engine), one)
+            return said or (claim.depth if claim and claim.depth is not None else ZERO)
+        used = {reading.gauge for reading in job.readings}
+        doubt = max((expanded(size_doubt(gauge)) for gauge in job.gauges if gauge.id in used), default=ZERO)
+        return present_undersize(job.limits.of(one), sizes, doubt)
+
+    def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:
+        """Every judged figure of one journal and its bearing."""
+        verdict = cast(SetVerdict, decided).case.verdicts[part]
+        return (*verdict.findings, *verdict.clearance, *verdict.housing)
+
+
+def present_of_journals(given: Given) -> dict[str, PresentSize]:
+    """The undersize that every journal stands at: by its readings, its grinds and what is claimed of its set."""
+    found: dict[str, PresentSize] = {}
+    job, engine, operations = given.job, given.engine, given.job.standing_operations
+    for one in JournalSet:
+        if one not in job.sets:
+            continue
+        names = engine.of_set(one)
+        claim = _claim(given.seen, one)
+        evidence = {}
+        for name in names:
+            ground = ground_to(operations, name, engine)
+            evidence[name] = Evidence(ground.step if ground else None, claim.depth if claim else None)
+        surveys = {name: given.surveys[name][DIAMETER] for name in names}
+        read = {name: tuple(survey.sizes.values()) for name, survey in surveys.items()}
+        slack = {name: _slack(surveys[name]) for name in names if read[name]}
+        found.update(present_sizes(job.limits.of(one), read, evidence, slack))
+    return found
+
+
+def _slack(survey: FeatureSurvey) -> Length:
+    """How much larger than true the readings of a journal may be: doubt, and warmth that nobody measured."""
+    spot = next(iter(survey.sizes))
+    return expanded(standard_doubt(survey.budget(spot))) + max(survey.rise(spot) for spot in survey.sizes)
+
+
+def _claim(seen: Seen, one: str) -> Observation | None:
+    return seen.get((one, Look.CLAIMED_UNDERSIZE))
+
+
+def _case(given: Given, name: str, stands: PresentSize) -> JournalCase:
+    job = given.job
+    part = given.engine.parts[name]
+    about = {look: found for (on, look), found in given.seen.items() if on in JOURNAL.wholes}
+    about.update({look: found for (on, look), found in given.seen.items() if on == name})
+    shells = hardened = False
+    for done in job.standing_operations if job.operations else ():
+        if name not in given.engine.touched(done.on):
+            continue
+        shells = shells or done.kind is OperationKind.NEW_SHELLS
+        if done.kind in (OperationKind.GRIND, OperationKind.HEAT_TREAT):
+            hardened = done.kind is OperationKind.HEAT_TREAT
+    rods = 1 if name[0] == "M" else len(job.limits.layout.pins[int(name[1:]) - 1].cylinders)
+    return JournalCase(
+        survey=given.surveys[name][DIAMETER],
+        limits=job.limits.of(part.set),
+        house=job.house_rules,
+        present=stands.undersize,
+        seen=about,
+        stands=stands,
+        rods=rods,
+        bearings=_bearings(given, name),
+        waived=given.waived.get(name, frozenset()),
+        new_shells=shells,
+        hardened_again=hardened,
+    )
+
+
+def _bearings(given: Given, journal: str) -> tuple[PartSurvey, ...]:
+    """The bearings a journal lies in, of which anything was read."""
+    return tuple(survey for survey in given.surveys.values() if survey.part.beside == journal and survey.features)
+
+
+def _decide(given: Given, one: JournalSet, cases: dict[str, JournalCase]) -> SetVerdict:
+    verdicts = {name: judge_journal(case) for name, case in cases.items()}
+    read = [case.present for case in cases.values() if case.survey.form is not None]
+    present = agreed_size(read or [case.present for case in cases.values()]) or ZERO
+    limits, house = given.job.limits.of(one), given.job.house_rules
+    return decide_set(SetCase(one, limits, house, present, verdicts, _claim(given.seen, one)))
+
+
+def _settled(decided: SetVerdict) -> bool:
+    action = decided.action
+    if action in (Action.MEASURE, Action.REFER) or decided.so_far:
+        return False
+    cracked = any(v.case.answer(Look.CRACK_TEST) == CRACK_FOUND for v in decided.case.verdicts.values())
+    if cracked and action is not Action.REPLACE:
+        return False
+    if action is Action.REPLACE:
+        return True
+    if missing_shells(decided):
+        return False
+    return all(_journal_settled(decided, name) for name in decided.case.verdicts)
+
+
+def _journal_settled(decided: SetVerdict, journal: str) -> bool:
+    verdict = decided.case.verdicts[journal]
+    action, own = decided.action_of(journal), verdict.action
+    if decided.opens_of(journal):
+        return False
+    # A person may decide otherwise, but what is beyond its limit is not settled by keeping it.
+    if own in (Action.REGRIND, Action.REPLACE, Action.REFER) and action is not Action.REGRIND:
+        return False
+    if own is Action.MEASURE and action not in (Action.REGRIND,) and not decided.waived(journal):
+        return False
+    return clearance_is_settled(decided, journal)

@@ -1,0 +1,102 @@
+"""How a kind of part is judged: what every kind has to bring, and what it is given."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Protocol
+
+from halfthou.engines import Engine, Kinds, PartKind
+from halfthou.jobs import Decision, Job, Waived
+from halfthou.lengths import Length, Notation
+from halfthou.report import PartReport, SetReport
+from halfthou.surveys import PartSurvey, Seen
+from halfthou.verdicts import Action, Finding
+
+Standing = Mapping[tuple[str, str, Waived | None], Decision]
+
+
+@dataclass(frozen=True)
+class Given:
+    """What a kind is judged by: the job and its engine, what was read and seen, what people decided, and what the
+    kinds before it came to."""
+
+    job: Job
+    engine: Engine
+    say: Notation
+    surveys: Mapping[str, PartSurvey]
+    seen: Seen
+    standing: Standing
+    waived: Mapping[str, frozenset[Waived]]
+    before: Mapping[str, SetDecided]
+
+    def overruling(self, one: str) -> Decision | None:
+        """A person's decision on a set, where one stands."""
+        return self.standing.get((one, "", None))
+
+
+class SetDecided(Protocol):
+    """What a set came to, as far as the rest of the program asks."""
+
+    @property
+    def action(self) -> Action:
+        """What is to be done with the set."""
+
+    @property
+    def step(self) -> Length | None:
+        """The size it goes to, so far from standard; None where none is decided."""
+
+    @property
+    def decision(self) -> Decision | None:
+        """A person's decision against the verdict, where one stands."""
+
+    @property
+    def so_far(self) -> bool:
+        """Whether readings are missing or a size is open: then every size is "at least"."""
+
+    @property
+    def ends(self) -> bool:
+        """Whether the part has come to its end: nothing more is asked of it."""
+
+
+class Trade(Protocol):
+    """A kind of part with its judgement. One module of this room brings one, and a line of the catalogue names it."""
+
+    kind: PartKind
+
+    def decide(self, given: Given) -> Mapping[str, SetDecided]:
+        """Judge the parts of this kind and decide its sets in scope, each by its name."""
+
+    def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
+        """Everything said of one part."""
+
+    def set_report(self, decided: SetDecided, one: str, given: Given, accepted: Decision | None) -> SetReport:
+        """Everything said of one set; `accepted` is a person's acceptance that still fits it."""
+
+    def headline(self, decided: SetDecided, say: Notation) -> str:
+        """The decision on a set in a few words."""
+
+    def settled(self, decided: SetDecided) -> bool:
+        """Whether nothing about a set is open.
+
+        Rule:    assess.whole.
+        """
+
+    def stands_at(self, job: Job, engine: Engine, one: str, sizes: tuple[Length, ...]) -> Length:
+        """The step a set stands at, so far as its sizes, records and claims tell: what a next reading can be."""
+
+    def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:
+        """Every judged figure of one part."""
+
+
+class Catalogue(Kinds):
+    """The kinds of part there are, in the order of the work, each with its judgement."""
+
+    def __init__(self, *trades: Trade) -> None:
+        super().__init__(tuple(trade.kind for trade in trades))
+        self.trades = trades
+
+    def trade_of_set(self, one: str, engine: Engine) -> Trade:
+        """The judgement that decides a set."""
+        kind = self.kind_of_set(one, engine.layout)
+        return next(trade for trade in self.trades if trade.kind is kind)

@@ -1,0 +1,42 @@
+"""Every sentence: what was found, put into words in the unit of the person."""
+
+from halfthou.words.before_measuring import blind_to_a_turn, fitness_notes
+from halfthou.words.cautions import Caution, cautions_for, cautions_of_work
+from halfthou.words.doubts import DoubtShown, Offer, doubt_shown, settling_words, warmth_reasons
+from halfthou.words.figures import contradiction_words, figure_reasons, sentence
+from halfthou.words.journals import journal_reasons
+from halfthou.words.reading_again import outside_plan, set_aside
+from halfthou.words.reason import Reason
+from halfthou.words.sets import headline, set_reasons, would_change
+from halfthou.words.sheet_questions import SheetQuestion, questions_of_sheet, unsourced
+from halfthou.words.sizes import hardening_words
+from halfthou.words.steps import names_of, step_words
+
+__all__ = [
+    "Caution",
+    "DoubtShown",
+    "Offer",
+    "Reason",
+    "SheetQuestion",
+    "blind_to_a_turn",
+    "cautions_for",
+    "cautions_of_work",
+    "contradiction_words",
+    "doubt_shown",
+    "figure_reasons",
+    "fitness_notes",
+    "hardening_words",
+    "headline",
+    "journal_reasons",
+    "names_of",
+    "outside_plan",
+    "questions_of_sheet",
+    "sentence",
+    "set_aside",
+    "set_reasons",
+    "settling_words",
+    "step_words",
+    "unsourced",
+    "warmth_reasons",
+    "would_change",
+]

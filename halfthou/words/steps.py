@@ -1,0 +1,19 @@
+"""A step in words, and parts by their names in a row."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from halfthou.engines import short_name
+from halfthou.lengths import ZERO, Length, Notation
+
+
+def step_words(step: Length, say: Notation, way: str = "under") -> str:
+    """0.020 under, 0.030 over, or standard."""
+    return "standard" if step == ZERO else f"{say.undersize(step)} {way}"
+
+
+def names_of(parts: Iterable[str]) -> str:
+    """Parts by their short names: No. 1, No. 2 and No. 4."""
+    names = [short_name(part) for part in parts]
+    return "".join(names[:1]) if len(names) < 2 else ", ".join(names[:-1]) + " and " + names[-1]

@@ -1,0 +1,111 @@
+"""The kinds of part as the API tells of them: labels, plans, looks and what a limits sheet asks."""
+
+from pydantic import BaseModel
+
+from halfthou.engines import FeatureKind, LookKind, PartKind, SheetFigure, SheetMade
+from halfthou.jobs import Plan
+
+
+class FeatureOut(BaseModel):
+    """What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each letter
+    at its degrees. `asks` is what state of the part is asked while it is read."""
+
+    key: str
+    name: str
+    planned: bool
+    purpose: str
+    hole: bool
+    plan: Plan | None
+    spots: list[str]
+    angles_deg: dict[str, int]
+    asks: list[str]
+
+
+class LookOut(BaseModel):
+    """A look and its answers; on what it is looked for, and which answers a depth or a size belongs to."""
+
+    look: str
+    answers: list[str]
+    on: list[str]
+    depth_for: list[str]
+    step_for: list[str]
+
+
+class SheetFigureOut(BaseModel):
+    """A figure of the limits sheet: its key, label, whether it is a band and whether it is needed."""
+
+    name: str
+    label: str
+    is_band: bool
+    needed: bool
+
+
+class SheetMadeOut(BaseModel):
+    """Something a set is made of: one of these answers, or an angle where there are none."""
+
+    key: str
+    label: str
+    answers: list[str]
+
+
+class KindOut(BaseModel):
+    """A kind of part. `steps` is what its sizes from standard are called, "" where it has none."""
+
+    kind: str
+    name: str
+    station: str
+    sets: dict[str, str]
+    wholes: list[str]
+    features: list[FeatureOut]
+    looks: list[LookOut]
+    figures: list[SheetFigureOut]
+    made: list[SheetMadeOut]
+    steps: str
+
+
+def kind_out(kind: PartKind) -> KindOut:
+    """A kind of part as the API tells of it."""
+    return KindOut(
+        kind=kind.key,
+        name=kind.name,
+        station=kind.station,
+        sets=dict(kind.sets),
+        wholes=list(kind.wholes),
+        features=[_feature(feature) for feature in kind.features],
+        looks=[_look(look) for look in kind.looks],
+        figures=[_figure(figure) for figure in kind.figures],
+        made=[_made(made) for made in kind.made],
+        steps=kind.steps,
+    )
+
+
+def _feature(feature: FeatureKind) -> FeatureOut:
+    return FeatureOut(
+        key=feature.key,
+        name=feature.name,
+        planned=feature.planned,
+        purpose=feature.purpose.value,
+        hole=feature.hole,
+        plan=feature.plan,
+        spots=list(feature.spots),
+        angles_deg=dict(feature.angles_deg),
+        asks=list(feature.asks),
+    )
+
+
+def _look(look: LookKind) -> LookOut:
+    return LookOut(
+        look=look.key,
+        answers=list(look.answers),
+        on=list(look.on),
+        depth_for=list(look.depth_for),
+        step_for=list(look.step_for),
+    )
+
+
+def _figure(figure: SheetFigure) -> SheetFigureOut:
+    return SheetFigureOut(name=figure.key, label=figure.label, is_band=figure.is_band, needed=figure.needed)
+
+
+def _made(made: SheetMade) -> SheetMadeOut:
+    return SheetMadeOut(key=made.key, label=made.label, answers=list(made.answers))

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from halfthou.engines import Engine
-from halfthou.jobs import Decision, DecisionKind, Job
+from halfthou.jobs import Decision, DecisionKind, Job, Waived
 from halfthou.lengths import Length, Notation, Unit
 from halfthou.parts import CATALOGUE, Catalogue, Given, SetDecided, Trade
 from halfthou.report import Assessment, BudgetShown, PartReport, budgets_shown, doubts_of, stations_of
@@ -148,9 +148,17 @@ def _waits_for(parts: tuple[PartReport, ...], decided: Mapping[str, SetDecided])
         return "somebody else's word"
     if any(one.action is Action.MEASURE or one.so_far for one in decided.values()):
         return "a closer look"
-    if any(part.waits for part in parts):
-        return "a housing to be measured"
+    for waits, words in _WAITS:
+        if any(waits in part.waits for part in parts):
+            return words
     return "a decision"
+
+
+#: What a part waits for that a person may waive, in words.
+_WAITS = (
+    (Waived.HOUSING, "a housing to be measured"),
+    (Waived.CLEARANCE, "pistons to be measured"),
+)
 
 
 def is_whole(judged: JudgedJob) -> bool:

@@ -20,6 +20,7 @@ RULES: dict[str, Rule] = {
     "gauges.picked": Rule("The least of several lies low by chance", "order statistics of the normal, recalled"),
     "gauges.ratio": Rule("Fine enough for the limit", "common practice; ANSI/NCSL Z540.1, from memory"),
     "gauges.cannot-accept": Rule("A limit that no gauge can accept", "the guard band against the whole span"),
+    "gauges.comparator": Rule("A dial counts from its setting", "common practice, no source"),
     "gauges.slips": Rule("The slips of reading", "common practice; thimble and frame from memory"),
     "operations.stale": Rule("Work makes readings stale", "common practice, no source"),
     "surveys.slips": Rule("Did you mean", "common practice, no source; weights invented and tuned"),

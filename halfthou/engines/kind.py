@@ -8,7 +8,8 @@ from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 
 from halfthou.engines.expected import Expected
-from halfthou.jobs import Layout, LimitsSheet, Material, OperationKind, Plan, Purpose
+from halfthou.jobs import Layout, LimitsSheet, Material, OperationKind, Plan, Purpose, SetLimits
+from halfthou.lengths import Length
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,7 +34,8 @@ class FeatureKind:
     `plan` is the usual one where it can be chosen (planes by angles); else `spots` are fixed, lettered angles in
     degrees beside them. `planned` says that its spots are part of what must be read. `hole` turns wear round: holes
     grow. `caps` says that it does not count with the caps
-    loose; `asks` what state is asked of it: caps, plate, deck. `expected` tells from the sheet what it can measure.
+    loose; `asks` what state is asked of it: caps, plate. `most` is more than it can be, whatever the
+    sheet says. `expected` tells from the sheet what it can measure.
     """
 
     key: str
@@ -46,6 +48,7 @@ class FeatureKind:
     hole: bool = False
     caps: bool = False
     asks: tuple[str, ...] = ()
+    most: Length | None = None
     material: Callable[[LimitsSheet, str], Material] = lambda _sheet, _set: Material.STEEL
     expected: Callable[[LimitsSheet, str], Expected | None] = lambda _sheet, _set: None
 
@@ -82,11 +85,12 @@ class SheetFigure:
 
 @dataclass(frozen=True, slots=True)
 class SheetMade:
-    """Something a set is made of, as the sheet asks it: one of these answers, or an angle in degrees."""
+    """Something a set is made of, as the sheet asks it: one of these answers, an angle in degrees, or in free words."""
 
     key: str
     label: str
     answers: tuple[str, ...] = ()
+    free: bool = False
 
 
 @dataclass(frozen=True, eq=False)
@@ -112,6 +116,8 @@ class PartKind:
     figures: tuple[SheetFigure, ...] = ()
     made: tuple[SheetMade, ...] = ()
     steps: str = ""
+    #: What does not hang together in the limits of a set, in words.
+    check: Callable[[SetLimits], tuple[str, ...]] = lambda _limits: ()
     #: What each work is done to, where a choice is offered: sets and wholes.
     done_to: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
 

@@ -4,7 +4,10 @@ from halfthou.jobs import JournalSet, Layout
 
 
 def short_name(journal: str) -> str:
-    """The name as it stands under the drawing: M1, or No. 1 for a rod journal."""
+    """The name as it stands under the drawing: M1, No. 1 for a rod journal, Bore 1."""
+    kind, _, number = journal.partition("-")
+    if number:
+        return f"{kind.capitalize()} {number}"
     return journal if journal.startswith("M") else f"No. {journal[1:]}"
 
 

@@ -7,7 +7,7 @@ from halfthou.exchange.job_json import read_job, read_limits, write_job, write_l
 from halfthou.exchange.limits_csv import read_limits_csv, write_limits_csv
 from halfthou.exchange.plain_text import assessment_text
 from halfthou.exchange.readings_csv import MOST_ROWS, ReadingRow, read_readings, write_readings
-from halfthou.exchange.table import safe_cell
+from halfthou.exchange.table import safe_cell, write_table
 
 __all__ = [
     "MOST_ROWS",
@@ -29,4 +29,5 @@ __all__ = [
     "write_limits",
     "write_limits_csv",
     "write_readings",
+    "write_table",
 ]

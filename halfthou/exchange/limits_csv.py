@@ -31,14 +31,16 @@ _SOLD = {
 }
 #: What older files call what a set is made of.
 _MADE_BEFORE = {"hardening": "hardening", "housing_material": "housing material", "oil_hole_deg": "oil hole"}
-_LAYOUT = ("name", "arrangement", "bank_deg", "cylinders")
+_LAYOUT = ("name", "arrangement", "bank_deg", "cylinders", "rotation", "inlet_side")
+_WORDS = ("name", "arrangement", "rotation", "inlet_side")
 
 
 def write_limits_csv(sheet: LimitsSheet) -> str:
     """The sheet as CSV. A band has its least under “value” and its most beside it."""
     data = sheet.model_dump(mode="json")
     rows: list[list[Any]] = [["sheet", name, data[name]] for name in _PLAIN]
-    rows += [["layout", name, data["layout"][name]] for name in _LAYOUT]
+    rows += [["layout", name, data["layout"][name]] for name in _LAYOUT if data["layout"][name] is not None]
+    rows += [["layout", "bank", " ".join(str(cylinder) for cylinder in bank)] for bank in sheet.layout.banks]
     rows.append(["layout", "shaft", " ".join(sheet.layout.shaft)])
     for number, pin in enumerate(sheet.layout.pins, start=1):
         rows.append(["pin", number, " ".join(str(c) for c in pin.cylinders), pin.throw_deg])
@@ -93,8 +95,10 @@ def _take(data: dict[str, Any], cells: dict[str, str]) -> None:
         data[name] = _whole(value) if name == "revision" else value
     elif part == "layout" and name == "shaft":
         data["layout"]["shaft"] = value.split()
+    elif part == "layout" and name == "bank":
+        data["layout"].setdefault("banks", []).append([_whole(c) for c in value.split()])
     elif part == "layout" and name in _LAYOUT:
-        data["layout"][name] = value if name in ("name", "arrangement") else _whole(value)
+        data["layout"][name] = value if name in _WORDS else _whole(value)
     elif part == "pin":
         pin = {"cylinders": [_whole(c) for c in value.split()], "throw_deg": float(cells["most"] or "0")}
         data["layout"]["pins"].append(pin)

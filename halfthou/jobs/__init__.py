@@ -24,11 +24,11 @@ from halfthou.jobs.gauge import (
     Purpose,
     Weighing,
 )
-from halfthou.jobs.house_rules import Guard, HardenedCrank, HouseRules
+from halfthou.jobs.house_rules import GlazedBore, Guard, HardenedCrank, HouseRules, WornBore
 from halfthou.jobs.job import CRANK_ONLY, Job
 from halfthou.jobs.job_file import FORMAT, VERSION, JobFile, Signature
 from halfthou.jobs.journal_limits import BANDS, SINGLES, Hardening, JournalLimits, JournalSet
-from halfthou.jobs.layout import Arrangement, Layout, Pin
+from halfthou.jobs.layout import Arrangement, Layout, Pin, Rotation, Side
 from halfthou.jobs.limits_sheet import LimitsSheet, SheetState, set_of
 from halfthou.jobs.material import Material
 from halfthou.jobs.operation import Operation, OperationKind
@@ -63,6 +63,7 @@ __all__ = [
     "Figure",
     "Gauge",
     "GaugeKind",
+    "GlazedBore",
     "Guard",
     "HardenedCrank",
     "Hardening",
@@ -86,10 +87,12 @@ __all__ = [
     "Purpose",
     "Reading",
     "ReadingOrder",
+    "Rotation",
     "SetLimits",
     "SetName",
     "SettingCheck",
     "SheetState",
+    "Side",
     "Signature",
     "Sitting",
     "SlipAnswer",
@@ -100,6 +103,7 @@ __all__ = [
     "Weighing",
     "Withdrawal",
     "Words",
+    "WornBore",
     "along",
     "set_of",
 ]

@@ -37,7 +37,7 @@ class Reading(Document):
     together with it, as their mean. `angle_deg` and `planes` say where it was really taken: at which angle, and in
     which of how many planes; a plan that is changed later moves no reading. What is not said of its state (caps,
     plate, cleaned) is None. `meant` says how the typed text was taken where it was asked about; `by_button` that
-    the gauge's own button sent it.
+    the gauge's own button sent it. `setting` is the setting check that a comparator's signed number counted from.
     """
 
     id: FactId
@@ -55,6 +55,7 @@ class Reading(Document):
     corrects: FactId | None = None
     repeats: FactId | None = None
     sitting: FactId | None = None
+    setting: FactId | None = None
     caps_torqued: bool | None = None
     plate_fitted: bool | None = None
     cleaned: bool | None = None
@@ -115,6 +116,14 @@ class Look(StrEnum):
     HARDNESS = "hardness"
     STRAIGHTNESS = "straightness"
     TREATMENT = "hardening after grinding"
+    CLAIMED_OVERSIZE = "claimed oversize"
+    RIDGE = "ridge"
+    WET = "oil on the wall"
+    COATING = "coating"
+    SLEEVE = "sleeve"
+    PRESSURE = "pressure test"
+    DECK = "deck"
+    SQUARE = "bore to tunnel"
 
 
 NOT_LOOKED = "not looked at"

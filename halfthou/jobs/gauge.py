@@ -27,6 +27,7 @@ class GaugeKind(StrEnum):
     PLASTIC_THREAD = "plastic thread"
     CALIPER = "caliper"
     WEIGHING_SCALE = "weighing scale"
+    ULTRASONIC = "ultrasonic wall gauge"
 
 
 class Purpose(StrEnum):
@@ -60,6 +61,7 @@ USUAL_PURPOSES: dict[GaugeKind, tuple[Purpose, ...]] = {
     GaugeKind.PLASTIC_THREAD: (Purpose.CLEARANCE,),
     GaugeKind.CALIPER: (Purpose.DEPTH,),
     GaugeKind.WEIGHING_SCALE: (Purpose.WEIGHT,),
+    GaugeKind.ULTRASONIC: (Purpose.WALL,),
 }
 
 #: Kinds that have no zero to check: their permissible error counts as it stands.
@@ -85,7 +87,8 @@ class Weighing(Document):
 class Gauge(Document):
     """`permissible_error` is the maker's or the calibration sheet's ± limit; `repeatability` is one standard
     deviation of a single reading, where the shop knows it. `revolution` is one turn of a dial. `port` is where its
-    data button speaks: a pyserial address. A setting ring has its size as both `least` and `most`."""
+    data button speaks: a pyserial address. A setting ring has its size as both `least` and `most`.
+    `plus_is_larger` says which sign on a comparator's dial is a larger size."""
 
     id: FactId
     name: Words
@@ -103,6 +106,7 @@ class Gauge(Document):
     revolution: Length | None = None
     port: Note = ""
     weighs: Weighing | None = None
+    plus_is_larger: bool = True
 
     @property
     def purposes(self) -> tuple[Purpose, ...]:

@@ -25,6 +25,21 @@ class HardenedCrank(StrEnum):
     WITHIN_CASE = "ground within the case"
 
 
+class GlazedBore(StrEnum):
+    """What becomes of a bore that is glazed and still round. Good shops disagree: docs/trade: Bores, schools."""
+
+    LIGHT_HONE = "light hone"
+    LEAVE = "leave alone"
+    FULL_HONE = "always full hone"
+
+
+class WornBore(StrEnum):
+    """What becomes of worn bores whose pistons are good. Good shops disagree: docs/trade: Bores, schools."""
+
+    OVERSIZE = "first oversize, new pistons"
+    THIN_SLEEVE = "thin sleeves, keep the pistons"
+
+
 class HouseRules(Document):
     """The shop's choices, as exact lengths; a unit only changes how they are shown.
 
@@ -33,7 +48,9 @@ class HouseRules(Document):
     asked to hold, half the maker's band where that is smaller. `keep_axis`: journals are ground about the axis they
     have. `mixed_sizes`: journals of one set may stand at different undersizes. `check_stands_h` is for how many
     hours a setting check of a gauge with a zero stands. `shop_c` is the temperature of the shop where a sitting
-    says nothing else; `spread_k` is how far part and gauge may differ though they have lain side by side.
+    says nothing else; `spread_k` is how far part and gauge may differ though they have lain side by side. Of bores:
+    `light_hone` is what a light hone takes off the wall, on diameter, `hone_stock` what is left for the final hone;
+    `keep_bore_axis` that they are bored where they stand, `torque_plate` that plates are fitted to bore and measure.
     """
 
     confirmed: bool = True
@@ -44,6 +61,12 @@ class HouseRules(Document):
     least_band: Length = Length(12_700)
     keep_axis: bool = True
     mixed_sizes: bool = False
+    light_hone: Length = Length(12_700)
+    hone_stock: Length = Length(63_500)
+    keep_bore_axis: bool = True
+    torque_plate: bool = True
+    glazed_bore: GlazedBore = GlazedBore.LIGHT_HONE
+    worn_bore: WornBore = WornBore.OVERSIZE
     check_stands_h: Annotated[int, Field(ge=1, le=168)] = 24
     shop_c: Celsius = 20.0
     spread_k: Annotated[float, Field(ge=0, le=10)] = 1.0
@@ -52,6 +75,10 @@ class HouseRules(Document):
     def _plausible(self) -> "HouseRules":
         if not ZERO <= self.polish_allowance <= Length(50_800):
             raise ValueError("the polish allowance must lie between nothing and 0.002 in")
+        if not ZERO <= self.light_hone <= Length(50_800):
+            raise ValueError("a light hone takes between nothing and 0.002 in")
+        if not ZERO <= self.hone_stock <= Length(254_000):
+            raise ValueError("the hone stock must lie between nothing and 0.010 in")
         if not ZERO < self.least_band <= Length(101_600):
             raise ValueError("the least workable band must be more than nothing and at most 0.004 in")
         return self

@@ -104,6 +104,7 @@ class Job(Document):
         gauges = {gauge.id for gauge in self.gauges}
         known = {reading.id: reading for reading in self.readings}
         sittings = {sitting.id for sitting in self.sittings}
+        settings = {check.id for check in self.checks}
         for reading in self.readings:
             if reading.gauge not in gauges:
                 yield f"reading {reading.id} was taken with the gauge {reading.gauge}, which is not listed"
@@ -115,6 +116,8 @@ class Job(Document):
                     yield f"reading {reading.id} {does} {link}, which is not there"
                 elif (other.part, other.feature) != (reading.part, reading.feature):
                     yield f"reading {reading.id} {does} {link}, which was taken elsewhere"
+            if reading.setting is not None and reading.setting not in settings:
+                yield f"reading {reading.id} counts from the setting {reading.setting}, which is not there"
             if reading.sitting is not None and reading.sitting not in sittings:
                 yield f"reading {reading.id} belongs to the sitting {reading.sitting}, which is not there"
         yield from _in_a_ring({r.id: r.corrects for r in self.readings if r.corrects is not None})

@@ -16,6 +16,21 @@ class Arrangement(StrEnum):
     FLAT = "flat"
 
 
+class Rotation(StrEnum):
+    """Which way the crank turns, seen from the front, the end away from the flywheel."""
+
+    CLOCKWISE = "clockwise"
+    ANTICLOCKWISE = "anticlockwise"
+
+
+class Side(StrEnum):
+    """A side of the engine seen from the front; in the vee, between its banks."""
+
+    LEFT = "left"
+    RIGHT = "right"
+    VEE = "in the vee"
+
+
 class Pin(Document):
     """One rod journal: the cylinders whose rods it carries and its throw angle in degrees.
 
@@ -29,7 +44,8 @@ class Pin(Document):
 class Layout(Document):
     """The crankshaft as it lies in the engine, from the front.
 
-    `shaft` lists the journals in order along it: M1, R1, M2 and so on.
+    `shaft` lists the journals in order along it: M1, R1, M2 and so on. `banks` are the cylinders of each bank from
+    the front, left bank first as seen from there; left open they follow the pins. Common practice; makers differ.
     """
 
     name: Words
@@ -38,6 +54,9 @@ class Layout(Document):
     cylinders: Annotated[int, Field(ge=1, le=16)]
     pins: Annotated[tuple[Pin, ...], Field(min_length=1, max_length=16)]
     shaft: Annotated[tuple[str, ...], Field(min_length=2, max_length=40)]
+    rotation: Rotation = Rotation.CLOCKWISE
+    banks: Annotated[tuple[tuple[int, ...], ...], Field(max_length=2)] = ()
+    inlet_side: Side | None = None
 
     @model_validator(mode="after")
     def _agrees_with_itself(self) -> "Layout":
@@ -50,9 +69,36 @@ class Layout(Document):
             raise ValueError("the shaft lists journals by name: M1, R1, M2 and so on")
         if rods != [f"R{n}" for n in range(1, len(self.pins) + 1)]:
             raise ValueError(f"the shaft must list the rod journals R1 to R{len(self.pins)} in order")
+        stood = sorted(cylinder for bank in self.banks for cylinder in bank)
+        if self.banks and stood != list(range(1, self.cylinders + 1)):
+            raise ValueError(f"the banks must hold each of the {self.cylinders} cylinders once")
         if not mains or mains != [f"M{n}" for n in range(1, len(mains) + 1)]:
             raise ValueError("the shaft must list the main journals from M1 on, in order")
         return self
+
+    @property
+    def stood_in(self) -> tuple[tuple[int, ...], ...]:
+        """The cylinders of each bank from the front: as said, else in turn along the shaft."""
+        if self.banks:
+            return self.banks
+        along = [cylinder for pin in self.pins for cylinder in pin.cylinders]
+        if self.arrangement is Arrangement.INLINE:
+            return (tuple(range(1, self.cylinders + 1)),)
+        return tuple(along[0::2]), tuple(along[1::2])
+
+    @property
+    def named_banks(self) -> tuple[tuple[str, tuple[int, ...]], ...]:
+        """The banks with what each is called; the one bank of an inline engine is called nothing."""
+        names = ("",) if len(self.stood_in) == 1 else ("left", "right")
+        return tuple(zip(names, self.stood_in, strict=True))
+
+    @property
+    def thrust_side(self) -> Side:
+        """To which side a piston is pressed on its power stroke, seen from the front.
+
+        Source: geometry: the rod leans the way the pin has gone, and pushes the piston the other way.
+        """
+        return Side.LEFT if self.rotation is Rotation.CLOCKWISE else Side.RIGHT
 
     @property
     def mains(self) -> tuple[str, ...]:

@@ -4,6 +4,7 @@ A new kind is a module here and a line in the catalogue. See docs/adding-a-kind.
 """
 
 from halfthou.parts.bearings import Bearings
+from halfthou.parts.bores import Bores
 from halfthou.parts.faults import faults_of_job, faults_of_look
 from halfthou.parts.journals import Journals
 from halfthou.parts.trade import Catalogue, Given, SetDecided, Standing, Trade
@@ -11,6 +12,7 @@ from halfthou.parts.trade import Catalogue, Given, SetDecided, Standing, Trade
 CATALOGUE = Catalogue(
     Journals(),
     Bearings(),
+    Bores(),
 )
 
 __all__ = [

@@ -29,6 +29,7 @@ from halfthou.surveys import (
     PresentSize,
     Seen,
     agreed_size,
+    ladder_of,
     present_sizes,
     present_undersize,
     reading_order,
@@ -84,7 +85,7 @@ class Journals:
             return said or (claim.depth if claim and claim.depth is not None else ZERO)
         used = {reading.gauge for reading in job.readings}
         doubt = max((expanded(size_doubt(gauge)) for gauge in job.gauges if gauge.id in used), default=ZERO)
-        return present_undersize(job.limits.of(one), sizes, doubt)
+        return present_undersize(ladder_of(job.limits.of(one)), sizes, doubt)
 
     def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:
         """Every judged figure of one journal and its bearing."""
@@ -108,7 +109,7 @@ def present_of_journals(given: Given) -> dict[str, PresentSize]:
         surveys = {name: given.surveys[name][DIAMETER] for name in names}
         read = {name: tuple(survey.sizes.values()) for name, survey in surveys.items()}
         slack = {name: _slack(surveys[name]) for name in names if read[name]}
-        found.update(present_sizes(job.limits.of(one), read, evidence, slack))
+        found.update(present_sizes(ladder_of(job.limits.of(one)), read, evidence, slack))
     return found
 
 

@@ -20,7 +20,7 @@ from halfthou.sets.one_size import (
     Rung,
     SizeChoice,
     StepOutlook,
-    choose_regrind_size,
+    choose_one_size,
     regrind_steps,
     workable_band,
 )
@@ -38,7 +38,7 @@ __all__ = [
     "StepOutlook",
     "as_one_crank",
     "case_left",
-    "choose_regrind_size",
+    "choose_one_size",
     "clearance_is_settled",
     "clearance_to_be",
     "decide_set",

@@ -8,7 +8,7 @@ from enum import StrEnum
 from halfthou.jobs import Decision, HouseRules, JournalLimits, JournalSet, Observation, SourceKind, Waived
 from halfthou.lengths import Length
 from halfthou.sets.hardening import HardeningSays, hardening_says
-from halfthou.sets.one_size import Reach, SizeChoice, choose_regrind_size, regrind_steps, workable_band
+from halfthou.sets.one_size import Reach, SizeChoice, choose_one_size, regrind_steps, workable_band
 from halfthou.surveys import sheet_steps
 from halfthou.verdicts import SIZE_OPEN, Action, Called, JournalVerdict, MarkCode, Open, keeps
 
@@ -209,7 +209,7 @@ def _choice(case: SetCase) -> SizeChoice | None:
         return None
     least_present = min(reach.present for reach in reaches.values())
     steps = regrind_steps(case.limits, least_present)
-    return choose_regrind_size(reaches, steps, case.limits.size.least, workable_band(case.limits, case.house))
+    return choose_one_size(reaches, steps, case.limits.size.least, workable_band(case.limits, case.house))
 
 
 def _grinding(case: SetCase, choice: SizeChoice) -> Action:

@@ -1,9 +1,10 @@
-"""The smallest undersize that can be bought and that every journal of a set cleans up at."""
+"""The one size of a set: the smallest step that can be bought and that every part of it cleans up at."""
 
 from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import NamedTuple
 
 from halfthou.jobs import HouseRules, JournalLimits, SourceKind
 from halfthou.lengths import ZERO, Length
@@ -119,13 +120,31 @@ def workable_band(limits: JournalLimits, house: HouseRules) -> Length:
     return min(house.least_band, Length((limits.size.most - limits.size.least).nm // 2))
 
 
-def choose_regrind_size(
-    reaches: Mapping[str, Reach], steps: tuple[Rung, ...], size_least: Length, workable: Length = ZERO
+class Band(NamedTuple):
+    """The narrowest band that can be worked to, and whether reaching a step exactly is enough."""
+
+    workable: Length
+    exactly: bool
+
+    def missed(self, to_spare: Length) -> bool:
+        """Whether a step is missed with so much to spare."""
+        return to_spare < ZERO if self.exactly else to_spare <= ZERO
+
+
+def choose_one_size(
+    reaches: Mapping[str, Reach],
+    steps: tuple[Rung, ...],
+    size_least: Length,
+    workable: Length = ZERO,
+    *,
+    exactly: bool = False,
 ) -> SizeChoice:
     """Choose the size that a whole set is ground to.
 
     Takes:   what every journal read can be ground to (at least one); the steps, smallest first; the least size when
-             new; the narrowest band that can be worked to.
+             new; the narrowest band that can be worked to. `exactly` says that a part which just reaches a step
+             has reached it: the stock to finish is taken off already. Lengths of holes stand with the sign
+             turned round.
     Gives:   the smallest usable step at which the sure end of every journal leaves a workable band above the least
              size of that step, or stands there already; None where there is none. A size that leaves a band of
              nothing is none. The possible end is chosen the same way and only named.
@@ -134,7 +153,7 @@ def choose_regrind_size(
     """
     needing = {name: reach for name, reach in reaches.items() if reach.needs} or dict(reaches)
     worst = min(needing, key=lambda name: needing[name].usable.sure.nm)
-    outlooks = tuple(_outlook(rung, reaches, size_least, workable) for rung in steps)
+    outlooks = tuple(_outlook(rung, reaches, size_least, Band(workable, exactly)) for rung in steps)
     others = {name: reach for name, reach in reaches.items() if name != worst}
     usable = [o for o in outlooks if o.rung.usable]
     sure = next((o.rung.step for o in usable if not o.misses and not o.tight), None)
@@ -149,33 +168,31 @@ def choose_regrind_size(
         possible,
         worst,
         decided.worst if decided else worst,
-        _without(others, steps, size_least, workable),
+        _without(others, steps, size_least, Band(workable, exactly)),
         outlooks,
     )
 
 
-def _without(
-    others: Mapping[str, Reach], steps: tuple[Rung, ...], size_least: Length, workable: Length
-) -> Length | None:
+def _without(others: Mapping[str, Reach], steps: tuple[Rung, ...], size_least: Length, band: Band) -> Length | None:
     """The step that would do for the rest; standard counts as none."""
     if not any(reach.needs for reach in others.values()):
         return None
-    found = (_outlook(rung, others, size_least, workable) for rung in steps if rung.usable)
+    found = (_outlook(rung, others, size_least, band) for rung in steps if rung.usable)
     return next((o.rung.step for o in found if not o.misses and not o.tight), None)
 
 
-def _outlook(rung: Rung, reaches: Mapping[str, Reach], size_least: Length, workable: Length) -> StepOutlook:
+def _outlook(rung: Rung, reaches: Mapping[str, Reach], size_least: Length, band: Band) -> StepOutlook:
     least = size_least - rung.step
     at = rung.step
     ground = {name: reach for name, reach in reaches.items() if not reach.stands_at(at)}
     asked = ground or reaches
     worst = min(asked, key=lambda name: (not asked[name].past(at), asked[name].usable.sure.nm))
-    misses = tuple(n for n, r in ground.items() if r.past(at) or r.usable.sure <= least)
+    misses = tuple(n for n, r in ground.items() if r.past(at) or band.missed(r.usable.sure - least))
     return StepOutlook(
         rung,
         worst,
         asked[worst].usable.sure - least,
         misses,
-        tuple(n for n, r in ground.items() if r.past(at) or r.usable.possible <= least),
-        tuple(n for n, r in ground.items() if n not in misses and r.usable.sure - least < workable),
+        tuple(n for n, r in ground.items() if r.past(at) or band.missed(r.usable.possible - least)),
+        tuple(n for n, r in ground.items() if n not in misses and r.usable.sure - least < band.workable),
     )

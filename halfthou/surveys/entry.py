@@ -7,8 +7,8 @@ from dataclasses import replace
 
 from halfthou.engines import FeatureKind
 from halfthou.gauges import WEIGHT, ReadText, Slip, slips_of
-from halfthou.jobs import Gauge, LimitsSheet
-from halfthou.lengths import ZERO, Asked, Choice, Length, Notation, Typed, Unit, Window, read_here
+from halfthou.jobs import COMPARATORS, Gauge, LimitsSheet
+from halfthou.lengths import ZERO, Asked, Choice, Length, Notation, Typed, Unit, Unreadable, Window, read_here
 
 #: How far past the sheet's own sizes a reading may lie before it is asked about: 0.010 in past the last step,
 #: 0.001 in past new the other way. Source: docs/trade: Slips of reading, from memory.
@@ -32,7 +32,7 @@ def window_for(
     near = sizes[len(sizes) // 2] if sizes else None
     expected = feature.expected(sheet, one)
     if expected is None:
-        return replace(ANYTHING, near=near)
+        return replace(ANYTHING, near=near, most=feature.most or ANYTHING.most)
     low = Length(min(band[0] for band in expected.bands))
     high = Length(max(band[1] for band in expected.bands))
     if feature.plan is None:
@@ -45,19 +45,23 @@ def window_for(
     return Window(Length(most) - present, low - BELOW, high + ABOVE, near or claimed)
 
 
-def read_at(text: str, unit: Unit, window: Window, gauge: Gauge) -> Typed | Asked:
+def read_at(text: str, unit: Unit, window: Window, gauge: Gauge, setting: Length | None = None) -> Typed | Asked:
     """Read a size typed at a spot, and where it cannot be one there, ask what it was meant to be.
 
-    Takes:   as `read_here`, and the gauge it was read with.
+    Takes:   as `read_here`; the gauge it was read with, and what that was set to. A comparator's signed number
+             counts from its setting, never from nominal.
     Gives:   the size, or a question whose answers are the slips that would make it fit, the likeliest first, and
              last the size as it was read.
-    Refuses: Unreadable.
-    Rule:    gauges.slips.   Source: docs/trade: Slips of reading.
+    Refuses: Unreadable, where a dial's number is typed and the gauge was not set.
+    Rule:    gauges.slips, gauges.comparator.   Source: docs/trade: Slips of reading.
     """
+    if gauge.kind in COMPARATORS and text.strip()[:1] in _SIGNS:
+        text, window = _from_setting(text, window, gauge, setting)
     found = read_here(text, unit, window)
     if not isinstance(found, Asked) or found.outside is None:
         return found
-    offers = slips_that_fit(ReadText(found.outside, text, unit, gauge, window.nominal), window)
+    counted_from = setting if gauge.kind in COMPARATORS else None
+    offers = slips_that_fit(ReadText(found.outside, text, unit, gauge, window.nominal, counted_from), window)
     if not offers:
         return found
     say = Notation.usual(unit)
@@ -66,6 +70,23 @@ def read_at(text: str, unit: Unit, window: Window, gauge: Gauge) -> Typed | Aske
     rest = tuple(choice for choice in found.choices if choice.length not in known)
     question = f"{say.with_unit(found.outside)} cannot be right here. Did you mean {say.text(offers[0].meant)}?"
     return Asked(question, (*choices, *rest), found.outside)
+
+
+_SIGNS = ("+", "-", "−", "–")
+
+
+def _from_setting(text: str, window: Window, gauge: Gauge, setting: Length | None) -> tuple[str, Window]:
+    """A dial's number with its sign as a larger size has it, and the window it counts in.
+
+    Rule:    gauges.comparator.
+    """
+    if setting is None:
+        message = f"{gauge.name} has no setting today. Set it first, or type the whole size."
+        raise Unreadable("no-setting", text, message)
+    said = text.strip()
+    if not gauge.plus_is_larger:
+        said = ("-" if said[0] == "+" else "+") + said[1:]
+    return said, replace(window, nominal=setting)
 
 
 def slips_that_fit(read: ReadText, window: Window) -> tuple[Slip, ...]:

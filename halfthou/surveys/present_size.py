@@ -7,6 +7,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 from statistics import median_low
+from typing import NamedTuple
 
 from halfthou.jobs import JournalLimits
 from halfthou.lengths import ZERO, Length
@@ -62,6 +63,20 @@ class Evidence:
         return tuple(one for one in (self.ground, self.claimed) if one is not None)
 
 
+class SizeLadder(NamedTuple):
+    """A set's size when new and the steps it can stand at, for shafts. A hole is a shaft turned inside out: its
+    lengths stand here with the sign turned round, so that wear makes both less."""
+
+    least: Length
+    most: Length
+    steps: tuple[Length, ...]
+
+
+def ladder_of(limits: JournalLimits) -> SizeLadder:
+    """The ladder of a set of journals."""
+    return SizeLadder(limits.size.least, limits.size.most, sheet_steps(limits))
+
+
 def sheet_steps(limits: JournalLimits) -> tuple[Length, ...]:
     """Standard and the grind steps of a sheet, smallest first."""
     return tuple(sorted({ZERO, *(s.size for s in limits.shells if s.size > POLISH_SHELL)}, key=_nm))
@@ -71,10 +86,10 @@ def _nm(length: Length) -> int:
     return length.nm
 
 
-def present_undersize(limits: JournalLimits, sizes: Sequence[Length], slack: Length = ZERO) -> Length:
+def present_undersize(ladder: SizeLadder, sizes: Sequence[Length], slack: Length = ZERO) -> Length:
     """The undersize that readings alone speak for.
 
-    Takes:   the limits; readings of one journal; how much larger than true they may read.
+    Takes:   the ladder; readings of one journal; how much larger than true they may read.
     Gives:   0 for standard, else the largest step on the sheet to whose band the middle reading still belongs. One
              reading does not decide it: the greatest counts only where it lies far above that step, as no journal
              could that was ground to it.
@@ -82,56 +97,56 @@ def present_undersize(limits: JournalLimits, sizes: Sequence[Length], slack: Len
     """
     if not sizes:
         return ZERO
-    steps = sheet_steps(limits)
-    by_middle = _step_of(steps, limits, median_low(size.nm for size in sizes) - slack.nm - HIGH.nm)
+    steps = ladder.steps
+    by_middle = _step_of(steps, ladder, median_low(size.nm for size in sizes) - slack.nm - HIGH.nm)
     greatest = max(sizes) - slack
-    if greatest - (limits.size.most - by_middle) <= HIGH:
+    if greatest - (ladder.most - by_middle) <= HIGH:
         return by_middle
-    return _step_of(steps, limits, greatest.nm)
+    return _step_of(steps, ladder, greatest.nm)
 
 
-def _step_of(steps: Sequence[Length], limits: JournalLimits, nm: int) -> Length:
-    return max((step for step in steps if limits.size.most.nm - step.nm >= nm), default=ZERO, key=_nm)
+def _step_of(steps: Sequence[Length], ladder: SizeLadder, nm: int) -> Length:
+    return max((step for step in steps if ladder.most.nm - step.nm >= nm), default=ZERO, key=_nm)
 
 
-def _borne_out(limits: JournalLimits, said: Length, sizes: Sequence[Length], slack: Length) -> bool:
+def _borne_out(ladder: SizeLadder, said: Length, sizes: Sequence[Length], slack: Length) -> bool:
     """Whether the readings can be of a journal ground to this size and worn since."""
     middle = median_low(size.nm for size in sizes)
-    top = limits.size.most.nm - said.nm
-    low = limits.size.least.nm - said.nm - WORN.nm
+    top = ladder.most.nm - said.nm
+    low = ladder.least.nm - said.nm - WORN.nm
     return low <= middle <= top + HIGH.nm + slack.nm
 
 
 def present_sizes(
-    limits: JournalLimits,
+    ladder: SizeLadder,
     read: Mapping[str, Sequence[Length]],
     evidence: Mapping[str, Evidence],
     slack: Mapping[str, Length],
 ) -> dict[str, PresentSize]:
     """The present size of every journal of a set.
 
-    Takes:   the limits; the sizes of each journal that is read; what is said of each journal; how much larger than
+    Takes:   the ladder; the sizes of each journal that is read; what is said of each journal; how much larger than
              true the readings of each may be (doubt and warmth).
     Gives:   a size for every journal that has evidence named; journals not read stand where the record says, else
              where the rest of the set does.
     Rule:    surveys.present-undersize.
     """
     found: dict[str, PresentSize] = {}
-    foreign = _foreign_step(limits, read)
+    foreign = _foreign_step(ladder, read)
     for journal, sizes in read.items():
         if sizes:
-            found[journal] = _of_one(limits, sizes, evidence[journal], slack.get(journal, ZERO), foreign)
+            found[journal] = _of_one(ladder, sizes, evidence[journal], slack.get(journal, ZERO), foreign)
     agreed = agreed_size(one.undersize for one in found.values())
     for journal, says in evidence.items():
         if journal in found:
             continue
         if says.ground is not None:
-            found[journal] = PresentSize(says.ground, Rests.RECORD, _is_foreign(limits, says.ground))
+            found[journal] = PresentSize(says.ground, Rests.RECORD, _is_foreign(ladder, says.ground))
         elif agreed is not None:
-            found[journal] = PresentSize(agreed, Rests.ITS_SET, _is_foreign(limits, agreed))
+            found[journal] = PresentSize(agreed, Rests.ITS_SET, _is_foreign(ladder, agreed))
         else:
             size = says.claimed if says.claimed is not None else ZERO
-            found[journal] = PresentSize(size, Rests.RECORD, _is_foreign(limits, size))
+            found[journal] = PresentSize(size, Rests.RECORD, _is_foreign(ladder, size))
     return found
 
 
@@ -144,28 +159,28 @@ def agreed_size(sizes: Iterable[Length]) -> Length | None:
 
 
 def _of_one(
-    limits: JournalLimits, sizes: Sequence[Length], says: Evidence, slack: Length, foreign: Length | None
+    ladder: SizeLadder, sizes: Sequence[Length], says: Evidence, slack: Length, foreign: Length | None
 ) -> PresentSize:
     for said in says.said:
-        if _borne_out(limits, said, sizes, slack):
+        if _borne_out(ladder, said, sizes, slack):
             denied = says.ground if says.ground is not None and says.ground != said else None
-            return PresentSize(said, Rests.BORNE_OUT, _is_foreign(limits, said), denied)
+            return PresentSize(said, Rests.BORNE_OUT, _is_foreign(ladder, said), denied)
     if foreign is not None:
         return PresentSize(foreign, Rests.READINGS, True, says.ground)
-    return PresentSize(present_undersize(limits, sizes, slack), Rests.READINGS, False, says.ground)
+    return PresentSize(present_undersize(ladder, sizes, slack), Rests.READINGS, False, says.ground)
 
 
-def _is_foreign(limits: JournalLimits, undersize: Length) -> bool:
-    return undersize > POLISH_SHELL and undersize not in sheet_steps(limits)
+def _is_foreign(ladder: SizeLadder, undersize: Length) -> bool:
+    return undersize > POLISH_SHELL and undersize not in ladder.steps
 
 
-def _foreign_step(limits: JournalLimits, read: Mapping[str, Sequence[Length]]) -> Length | None:
+def _foreign_step(ladder: SizeLadder, read: Mapping[str, Sequence[Length]]) -> Length | None:
     """A step of the other unit, where every journal read lies outside every band of the sheet and in its."""
     middles = [median_low(size.nm for size in sizes) for sizes in read.values() if sizes]
     if len(middles) < 2:
         return None
-    low, high = limits.size.least.nm, limits.size.most.nm
-    steps = sheet_steps(limits)
+    low, high = ladder.least.nm, ladder.most.nm
+    steps = ladder.steps
     if any(low - step.nm <= middle <= high - step.nm for middle in middles for step in steps):
         return None
     for step in _USUAL_STEPS:

@@ -32,6 +32,11 @@ class FigureKey(StrEnum):
     CLEARANCE_MOST = "clearance most"
     HOUSING_LEAST = "housing least"
     HOUSING_MOST = "housing most"
+    WEAR = "wear"
+    SMALLER = "smaller than new"
+    RIDGE = "ridge"
+    FINISHED_LEAST = "finished least"
+    FINISHED_MOST = "finished most"
 
 
 @dataclass(frozen=True, slots=True)

@@ -43,6 +43,11 @@ class Open(StrEnum):
     CLEARANCE = "oil clearance"
     HOUSING = "housing"
     REFERRED = "somebody else's word"
+    FORM = "does not look like wear"
+    FOUR_ANGLES = "four angles wanted"
+    PISTON = "piston clearance not known"
+    BEFORE_BORING = "wanted before boring"
+    MISSED = "not the size it was bored to"
 
 
 #: What leaves the size of a journal open: its set cannot be sized, ordered for or ground while one stands.

@@ -106,8 +106,9 @@ def test_mains_and_rods_are_decided_apart() -> None:
     engine = {**{f"R{n}": texts for n in range(1, 5)}, **{f"M{n}": GOOD_MAIN for n in range(1, 6)}}
     found = assess(job(engine, gauges=(gauge(100),), gauge=gauge(100)))
     assert found.of("rods").action is Action.REGRIND
-    assert found.of("rods").step is not None
-    assert found.of("rods").step.nm == inches("0.030").nm
+    step = found.of("rods").step
+    assert step is not None
+    assert step.nm == inches("0.030").nm
     assert (found.of("mains").action, found.of("mains").headline) == (Action.REUSE, "reuse")
 
 

@@ -18,10 +18,11 @@ from halfthou.report import Assessment
 from tests.making import GOOD_ENGINE
 from workshop.gauges.actions import GaugeForm, keep_gauge
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
+from workshop.jobs.models import FactKind, JobRecord
+from workshop.jobs.translate import facts_of
 from workshop.limits.actions import draft_sheet
 from workshop.limits.models import SheetRevision
-from workshop.limits.translate import FigureForm, SetForm, SheetForm, ShellForm
+from workshop.limits.translate import FigureForm, SetForm, SheetForm, StepForm
 from workshop.people.models import Person, Role
 
 PASSWORD = "scribed-line-42"
@@ -35,12 +36,13 @@ def person(role: Role, name: str = "") -> Person:
     return made
 
 
-def set_form(least: str, most: str) -> SetForm:
+def set_form(one: str, least: str, most: str) -> SetForm:
     figures = [("size", least, most), ("out_of_round", ".0010", ""), ("taper", ".0006", "")]
     return SetForm(
+        set=one,
         figures=[FigureForm(name=n, least=a, most=b, source=SourceKind.MAKER) for n, a, b in figures],
-        shells=[ShellForm(undersize=step) for step in ("STD", ".010", ".020", ".030")],
-        hardening=Hardening.NONE,
+        steps=[StepForm(size=step) for step in ("STD", ".010", ".020", ".030")],
+        made={"hardening": Hardening.NONE.value},
     )
 
 
@@ -49,9 +51,18 @@ def sheet_form(engine: str = "Bramling 4") -> SheetForm:
         engine=engine,
         unit=Unit.INCH,
         layout=next(known for known in usual_layouts() if known.name == "Inline four"),
-        mains=set_form("2.4135", "2.4143"),
-        rods=set_form("2.0370", "2.0378"),
+        sets=[set_form("mains", "2.4135", "2.4143"), set_form("rods", "2.0370", "2.0378")],
     )
+
+
+def kept(record: JobRecord, kind: FactKind) -> list[Any]:
+    """The facts of one kind that a job holds, as they landed."""
+    return list(facts_of(record)[kind])
+
+
+def form_of(form: SheetForm, one: str) -> SetForm:
+    """One set of a limits form."""
+    return next(found for found in form.sets if found.set == one)
 
 
 @pytest.fixture

@@ -17,7 +17,8 @@ from hypothesis.stateful import RuleBasedStateMachine, initialize, rule, run_sta
 
 from halfthou.assess import assess
 from halfthou.exchange import read_job
-from halfthou.jobs import ANSWERS, DecisionKind, JournalSet, Look, OperationKind, Waived
+from halfthou.jobs import DecisionKind, JournalSet, Look, OperationKind, Waived
+from halfthou.parts.journal_kind import LOOKS
 from halfthou.verdicts import Action
 from tests.conftest import examples
 from tests.making import GOOD_MAIN, GOOD_ROD
@@ -103,7 +104,8 @@ class Shop(RuleBasedStateMachine):
     @rule(role=roles, name=NAMES, on=st.one_of(WHERE, SETS), look=st.sampled_from(list(Look)), at=TIMES,
           nth=st.integers(0, 4), depth=st.sampled_from(["", "0.002", "half a thou", "2"]), spot=SPOTS)  # fmt: skip
     def see(self, role: Role, name: str, on: str, look: Look, at: str, nth: int, depth: str, spot: str) -> None:
-        answer = ANSWERS[look][nth % len(ANSWERS[look])] if ANSWERS[look] else "0.010"
+        answers = next(kind for kind in LOOKS if kind.key == look).answers
+        answer = answers[nth % len(answers)]
         body = {"id": name, "on": on, "look": look.value, "answer": answer, "depth": depth, "spot": spot, "at": at}
         self.ask(role, self.path("/observations"), body)
 
@@ -161,7 +163,7 @@ class Shop(RuleBasedStateMachine):
         if copied is None:
             return
         form = {**copied["form"], "sure": sure}
-        form["rods"]["figures"][0] |= {"least": rods[0], "most": rods[1]}
+        form["sets"][1]["figures"][0] |= {"least": rods[0], "most": rods[1]}
         self.ask(role, f"/api/limits/{copied['line']['id']}", form, "put")
         self.ask(role, self.path("/limits"), {"limits_id": copied["line"]["id"]}, "put")
 

@@ -12,8 +12,9 @@ from pypdf import PdfReader
 
 from halfthou.jobs import Gauge
 from tests.making import GOOD_ENGINE
+from tests.workshop.conftest import kept
 from workshop.config.api import api
-from workshop.jobs.models import JobRecord
+from workshop.jobs.models import FactKind, JobRecord
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person
 
@@ -136,14 +137,14 @@ def test_a_limits_sheet_is_refused_with_every_fault(
     machinist: Person, client_of: Callable[[Person], Client]
 ) -> None:
     form = sheet_form().model_dump(mode="json")
-    form["rods"]["figures"][0]["least"] = "2.0479"
-    form["rods"]["figures"][2]["least"] = "two thirds"
-    form["mains"]["figures"][1]["least"] = ""
-    form["mains"]["shells"][1]["undersize"] = "25"
+    form["sets"][1]["figures"][0]["least"] = "2.0479"
+    form["sets"][1]["figures"][2]["least"] = "two thirds"
+    form["sets"][0]["figures"][1]["least"] = ""
+    form["sets"][0]["steps"][1]["size"] = "25"
     answer = client_of(machinist).post("/api/limits", form, content_type="application/json")
     assert answer.status_code == 422
     assert {f["where"] for f in answer.json()["faults"]} == {
-        "rods.size", "rods.taper", "mains.out_of_round", "mains.shells.1",
+        "rods.size", "rods.taper", "mains.out_of_round", "mains.steps.1",
     }  # fmt: skip
 
 
@@ -157,7 +158,7 @@ def test_a_sheet_goes_out_as_json_and_csv_and_comes_in_as_the_next_revision(
             "/api/limits/import", {"name": f"a.{kind}", "text": text}, content_type="application/json"
         )
         assert answer.json()["line"]["revision"] == number
-        assert answer.json()["form"]["rods"] == client.get(f"/api/limits/{limits.pk}").json()["form"]["rods"]
+        assert answer.json()["form"]["sets"] == client.get(f"/api/limits/{limits.pk}").json()["form"]["sets"]
 
 
 def test_the_draft_of_a_reading_lands_nothing(
@@ -167,16 +168,16 @@ def test_the_draft_of_a_reading_lands_nothing(
     body = {"part": "R1", "spot": "1a", "typed": "371", "unit": "in", "gauge": gauge.id}
     answer = client.post(f"/api/jobs/{job.pk}/draft", body, content_type="application/json")
     assert answer.json()["text"] == "2.0371 in"
-    assert job.readings.count() == 0
+    assert len(kept(job, FactKind.READING)) == 0
 
 
 def test_the_unit_shown_is_the_persons(job: JobRecord, read_all: Any, bench: Person, client_of: Any) -> None:
     read_all()
     client = client_of(bench)
     client.put("/api/session/unit", {"unit": "mm"}, content_type="application/json")
-    found = client.get(f"/api/jobs/{job.pk}").json()["assessment"]["journals"][0]
-    assert found["least"]["text"] == "61.316"
-    assert found["spots"][0]["current"]["typed"] == GOOD_ENGINE["M1"][0]
+    found = client.get(f"/api/jobs/{job.pk}").json()["assessment"]["parts"][0]
+    assert found["size"]["text"] == "61.316"
+    assert found["features"][0]["spots"][0]["current"]["typed"] == GOOD_ENGINE["M1"][0]
 
 
 def test_paper_holds_the_sheet_and_the_card(
@@ -239,7 +240,7 @@ def test_what_is_not_there_is_said(bench: Person, client_of: Callable[[Person], 
 
 def test_the_summary_can_be_rebuilt(job: JobRecord, read_all: Any) -> None:
     read_all()
-    JobRecord.objects.update(taken=0, rods_headline="", stage="booked in")
+    JobRecord.objects.update(taken=0, sets=[], stage="booked in")
     call_command("rebuild_rack", verbosity=0)
     job.refresh_from_db()
-    assert (job.taken, job.rods_headline, job.stage) == (72, "reuse", "deciding")
+    assert (job.taken, job.sets[1]["headline"], job.stage) == (72, "reuse", "deciding")

@@ -11,15 +11,15 @@ from halfthou.jobs import DecisionKind, JournalSet
 from halfthou.report import Assessment
 from halfthou.verdicts import Action
 from tests.making import inches
-from tests.workshop.conftest import as_here
+from tests.workshop.conftest import as_here, kept
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
+from workshop.jobs.models import FactKind, JobRecord
 from workshop.jobs.translate import job_file_of
 from workshop.limits.actions import change_sheet, copy_sheet
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotAllowed, Refusal
 
-from .conftest import counted, sheet_form
+from .conftest import counted, form_of, sheet_form
 
 WORN = ["2.0330", "2.0353", "2.0376", "2.0353"] * 2
 
@@ -43,7 +43,7 @@ def test_an_accepted_verdict_keeps_its_words(job: JobRecord, read_all: Any, mach
     read_all(R3=WORN)
     accept(machinist, job)
     row = job.decisions.get(set="rods")
-    assert (row.action, row.undersize_nm, row.by) == ("regrind", inches("0.010").nm, "machinist")
+    assert (row.action, row.step_nm, row.by) == ("regrind", inches("0.010").nm, "machinist")
     assert "No. 3 sets the size" in row.words
 
 
@@ -53,10 +53,10 @@ def test_a_set_not_all_read_is_accepted_only_with_waivers(job: JobRecord, read_a
     with pytest.raises(Refusal, match=r"No\. 4 must be read first"):
         accept(machinist, job, JournalSet.RODS)
     with pytest.raises(Refusal, match="why"):
-        actions.decide(machinist, job.pk, deciding(DecisionKind.WAIVED, journal="R4"))
+        actions.decide(machinist, job.pk, deciding(DecisionKind.WAIVED, part="R4"))
     with pytest.raises(Refusal, match="not read whole"):
-        actions.decide(machinist, job.pk, deciding(DecisionKind.WAIVED, journal="R1", reason="no time"))
-    actions.decide(machinist, job.pk, deciding(DecisionKind.WAIVED, journal="R4", reason="pin seized in its rod"))
+        actions.decide(machinist, job.pk, deciding(DecisionKind.WAIVED, part="R1", reason="no time"))
+    actions.decide(machinist, job.pk, deciding(DecisionKind.WAIVED, part="R4", reason="pin seized in its rod"))
     accept(machinist, job, JournalSet.RODS)
     assert job.decisions.filter(kind="accepted").exists()
 
@@ -78,11 +78,11 @@ def test_an_override_needs_an_action_a_size_and_a_reason(job: JobRecord, read_al
             job.pk,
             deciding(DecisionKind.OVERRIDDEN, action=Action.REGRIND, reason="matched to its twin"),
         )
-    assert refused.value.faults[0].where == "undersize"
-    given = deciding(DecisionKind.OVERRIDDEN, action=Action.REGRIND, undersize="10", reason="matched to its twin")
+    assert refused.value.faults[0].where == "step"
+    given = deciding(DecisionKind.OVERRIDDEN, action=Action.REGRIND, step="10", reason="matched to its twin")
     actions.decide(machinist, job.pk, given)
     row = job.decisions.get()
-    assert row.undersize_nm == inches("0.010").nm
+    assert row.step_nm == inches("0.010").nm
     assert "instead of reuse" in row.words
 
 
@@ -145,7 +145,7 @@ def test_a_job_may_take_up_a_newer_revision_of_its_limits(job: JobRecord, read_a
     assert actions.open_job(job.pk, machinist).assessment.of("rods").action is Action.REGRIND
     newer = copy_sheet(machinist, job.limits_id or 0)
     form = sheet_form()
-    form.of("rods").figures[0].least = "2.0360"
+    form_of(form, "rods").figures[0].least = "2.0360"
     form.version = newer.version
     change_sheet(machinist, newer.pk, form)
     opened = actions.take_up_limits(machinist, job.pk, newer.pk)
@@ -155,8 +155,8 @@ def test_a_job_may_take_up_a_newer_revision_of_its_limits(job: JobRecord, read_a
 
 def undecided(found: Assessment) -> Assessment:
     """The assessment as nobody here has decided on it."""
-    parts = {one.value: found.of(one).model_copy(update={"decided": False}) for one in JournalSet}
-    return found.model_copy(update={**parts, "decided": False})
+    sets = tuple(one.model_copy(update={"decided": False}) for one in found.sets)
+    return found.model_copy(update={"sets": sets, "decided": False})
 
 
 def test_a_whole_job_travels_and_its_signature_is_made_elsewhere(
@@ -191,7 +191,7 @@ def test_nothing_of_a_bad_file_is_taken(job: JobRecord, bench: Person) -> None:
         actions.take_in_job(bench, '{"format": "halfthou-job", "version": 1, "job": {}}')
     with pytest.raises(BadFile):
         actions.take_in_readings(bench, job.pk, "journal,spot,size [in]\nR1,1a,2.0371\nR1,1b,x\n", "")
-    assert (JobRecord.objects.count(), job.readings.count()) == (before, 0)
+    assert (JobRecord.objects.count(), len(kept(job, FactKind.READING))) == (before, 0)
 
 
 def test_an_archived_job_rests_until_brought_back(
@@ -202,4 +202,4 @@ def test_an_archived_job_rests_until_brought_back(
         land("R1", "1a", "371")
     actions.archive_job(machinist, job.pk, archived=False)
     land("R1", "1a", "371")
-    assert job.readings.count() == 1
+    assert len(kept(job, FactKind.READING)) == 1

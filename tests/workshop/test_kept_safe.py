@@ -13,9 +13,10 @@ from django.test import Client
 from django.utils import timezone
 
 from halfthou.jobs import Gauge
+from tests.workshop.conftest import kept
 from workshop.gauges.models import GaugeRecord
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord, ReadingRecord
+from workshop.jobs.models import FactKind, JobRecord
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person
 from workshop.people.refusals import Refusal
@@ -74,7 +75,7 @@ def test_a_resent_name_with_other_content_is_refused(land: Callable[..., Any], j
     land("R1", "1a", "2.0375", id="one")
     with pytest.raises(Exception, match="name"):
         land("R1", "1b", "2.0371", id="one")
-    assert ReadingRecord.objects.get(job=job).spot == "1a"
+    assert kept(job, FactKind.READING)[-1].spot == "1a"
 
 
 def test_cells_that_begin_like_formulas_are_made_safe_and_come_back(
@@ -121,12 +122,12 @@ def test_decisions_of_a_file_are_nobodys_here(
     file["job"]["number"] = "900"
     file["job"]["decisions"][0]["by"] = "owner"
     taken = send(client_of(bench), "post", "/api/jobs/import", {"text": json.dumps(file)}).json()
-    assert taken["assessment"]["rods"]["headline"] == "regrind, 0.010 under"
+    assert taken["assessment"]["sets"][1]["headline"] == "regrind, 0.010 under"
     assert [(d["by"], d["made_elsewhere"]) for d in taken["decisions"]] == [("owner (elsewhere)", True)]
     up = f"/api/jobs/{taken['card']['id']}/decisions/take-up"
     assert send(client_of(bench), "post", up, {"id": "d"}).status_code == 403
     took = send(client_of(machinist), "post", up, {"id": "d"})
-    assert took.json()["assessment"]["rods"]["headline"].startswith("decided: reuse")
+    assert took.json()["assessment"]["sets"][1]["headline"].startswith("decided: reuse")
 
 
 @pytest.mark.parametrize("password", [" " * 12, "\t" * 12, "short"])
@@ -160,7 +161,7 @@ def test_two_thousand_readings_land_on_a_job_of_five_thousand(
     answer = send(client_of(bench), "post", f"/api/jobs/{job.pk}/readings/batch", {"readings": readings})
     assert answer.status_code == 200
     assert [one for one in answer.json()["results"] if one["refused"]] == []
-    assert ReadingRecord.objects.filter(job=job).count() == 7000
+    assert len(kept(job, FactKind.READING)) == 7000
 
 
 def test_the_job_opens_after_every_gauge_is_retired(
@@ -175,4 +176,4 @@ def test_a_file_with_too_many_new_readings_is_refused_in_words(job: JobRecord, b
     lines = ["journal,spot,size [in]", *["R1,1a,2.0375"] * 4001]
     with pytest.raises(Refusal, match="split the file"):
         actions.take_in_readings(bench, job.pk, "\n".join(lines) + "\n", gauge.id)
-    assert not ReadingRecord.objects.filter(job=job).exists()
+    assert not kept(job, FactKind.READING)

@@ -24,12 +24,12 @@ from workshop.limits.actions import (
     take_in_sheet,
 )
 from workshop.limits.models import SheetRevision
-from workshop.limits.translate import FigureForm, ShellForm, form_of_sheet, sheet_of
+from workshop.limits.translate import FigureForm, StepForm, form_of_sheet, sheet_of
 from workshop.people.actions import add_person, change_person
 from workshop.people.models import Person, Role
 from workshop.people.refusals import Clash, NotAllowed, Refusal
 
-from .conftest import PASSWORD, sheet_form
+from .conftest import PASSWORD, form_of, sheet_form
 
 
 def rules(polish: str) -> HouseRulesForm:
@@ -42,21 +42,20 @@ def test_what_is_typed_in_the_form_is_held_exactly_and_comes_back(limits: SheetR
     assert sheet.of("rods").out_of_round.source.kind is SourceKind.MAKER
     again = sheet_of(form_of_sheet(sheet), 1)
     assert again.of("rods").size.most == sheet.of("rods").size.most
-    assert [shell.undersize for shell in again.of("mains").to_order] == [
-        shell.undersize for shell in sheet.of("mains").to_order
-    ]
+    assert [shell.size for shell in again.of("mains").shells] == [shell.size for shell in sheet.of("mains").shells]
 
 
 def test_units_may_be_mixed_on_one_sheet(machinist: Person) -> None:
     form = sheet_form("Mixed 4")
-    form.of("rods").figures.append(FigureForm(name="case_depth", least="0.40 mm"))
-    form.of("rods").shells.append(ShellForm(undersize="0.25 mm"))
+    form_of(form, "rods").figures.append(FigureForm(name="case_depth", least="0.40 mm"))
+    form_of(form, "rods").steps.append(StepForm(size="0.25 mm"))
     with pytest.raises(Refusal, match="asks about itself"):
         draft_sheet(machinist, form)
     sheet = document_of(draft_sheet(machinist, form.model_copy(update={"sure": True})))
-    assert sheet.of("rods").case_depth is not None
-    assert sheet.of("rods").case_depth.value == mm("0.40")
-    assert mm("0.25") in {shell.undersize for shell in sheet.of("rods").shells}
+    depth = sheet.of("rods").case_depth
+    assert depth is not None
+    assert depth.value == mm("0.40")
+    assert mm("0.25") in {shell.size for shell in sheet.of("rods").shells}
     assert read_limits(write_limits(sheet)) == sheet
 
 
@@ -76,8 +75,8 @@ def test_a_figure_that_cannot_be_is_refused_in_words(
     machinist: Person, name: str, least: str, most: str, words: str
 ) -> None:
     form = sheet_form("Wrong 4")
-    form.of("rods").figures = [figure for figure in form.of("rods").figures if figure.name != name]
-    form.of("rods").figures.append(FigureForm(name=name, least=least, most=most))
+    form_of(form, "rods").figures = [figure for figure in form_of(form, "rods").figures if figure.name != name]
+    form_of(form, "rods").figures.append(FigureForm(name=name, least=least, most=most))
     with pytest.raises(Refusal) as refused:
         draft_sheet(machinist, form)
     assert any(words in fault.what for fault in refused.value.faults)
@@ -86,7 +85,7 @@ def test_a_figure_that_cannot_be_is_refused_in_words(
 
 def test_a_shell_listed_twice_is_refused(machinist: Person) -> None:
     form = sheet_form("Twice 4")
-    form.of("mains").shells.append(ShellForm(undersize="0.010"))
+    form_of(form, "mains").steps.append(StepForm(size="0.010"))
     with pytest.raises(Refusal) as refused:
         draft_sheet(machinist, form)
     assert refused.value.faults[0].where == "mains"

@@ -45,6 +45,7 @@ class GaugeForm(Schema):
     least: str = Field(default="", max_length=200)
     most: str = Field(default="", max_length=200)
     revolution: str = Field(default="", max_length=200)
+    plus_is_larger: bool = True
     serial: str = Field(default="", max_length=2000)
     due: str = Field(default="", max_length=40)
     fit_for: list[Purpose] = Field(default=[], max_length=20)
@@ -156,7 +157,9 @@ def _check_port(person: Person, gauge: Gauge, before: Gauge | None) -> None:
 def _gauge(key: str, typed: GaugeForm) -> Gauge:
     faults: list[Fault] = []
     values: dict[str, Any] = typed.dict(include={"kind", "unit", "serial", "material", "port"})
-    values.update(id=key, name=typed.name.strip(), fit_for=tuple(typed.fit_for))
+    values.update(
+        plus_is_larger=typed.plus_is_larger, id=key, name=typed.name.strip(), fit_for=tuple(typed.fit_for)
+    )
     if typed.kind is GaugeKind.WEIGHING_SCALE:
         values.update(resolution=Length(1), permissible_error=Length(0), weighs=_weighing(typed, faults))
     else:

@@ -40,6 +40,7 @@ class GaugeOut(Schema):
     least: str
     most: str
     revolution: str
+    plus_is_larger: bool
     serial: str
     due: date | None
     purposes: list[Purpose]
@@ -141,6 +142,7 @@ def gauge_out(record: GaugeRecord, last: Setting | None = None) -> GaugeOut:
         least=_text(gauge, gauge.least),
         most=_grams(weighs.most_mg) if weighs else _text(gauge, gauge.most),
         revolution=_text(gauge, gauge.revolution),
+        plus_is_larger=gauge.plus_is_larger,
         serial=gauge.serial,
         due=gauge.due,
         purposes=list(gauge.purposes),

@@ -8,7 +8,7 @@ from pydantic import Field, ValidationError
 
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius
-from halfthou.jobs import Guard, HardenedCrank, HouseRules
+from halfthou.jobs import GlazedBore, Guard, HardenedCrank, HouseRules, WornBore
 from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
 from workshop.house.models import HouseRulesRecord
 from workshop.people.may import Act, must
@@ -43,6 +43,12 @@ class HouseRulesForm(Schema):
     least_band: str = Field(default="0.0005 in", max_length=200)
     keep_axis: bool = True
     mixed_sizes: bool = False
+    light_hone: str = Field(default="0.0005 in", max_length=200)
+    hone_stock: str = Field(default="0.0025 in", max_length=200)
+    keep_bore_axis: bool = True
+    torque_plate: bool = True
+    glazed_bore: GlazedBore = GlazedBore.LIGHT_HONE
+    worn_bore: WornBore = WornBore.OVERSIZE
     check_stands_h: int = 24
     shop_c: str = Field(default="20", max_length=40)
     spread_k: str = Field(default="1", max_length=40)
@@ -65,6 +71,8 @@ def keep_rules(owner: Person, given: HouseRulesForm) -> HouseRules:
     values: dict[str, Any] = {
         "polish_allowance": _length(given.polish_allowance, "polish_allowance", faults),
         "least_band": _length(given.least_band, "least_band", faults),
+        "light_hone": _length(given.light_hone, "light_hone", faults),
+        "hone_stock": _length(given.hone_stock, "hone_stock", faults),
         "shop_c": _degrees(given.shop_c, "shop_c", faults),
         "spread_k": _degrees(given.spread_k, "spread_k", faults),
     }
@@ -77,6 +85,10 @@ def keep_rules(owner: Person, given: HouseRulesForm) -> HouseRules:
             hardened_crank=given.hardened_crank,
             keep_axis=given.keep_axis,
             mixed_sizes=given.mixed_sizes,
+            keep_bore_axis=given.keep_bore_axis,
+            torque_plate=given.torque_plate,
+            glazed_bore=given.glazed_bore,
+            worn_bore=given.worn_bore,
             check_stands_h=given.check_stands_h,
             **values,
         )

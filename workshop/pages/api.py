@@ -3,14 +3,16 @@
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
+from halfthou.exchange import write_table
 from halfthou.jobs import Condition
 from halfthou.parts import CATALOGUE
+from halfthou.parts.bores import BoringCard, boring_card_csv
 from halfthou.rules import RULES
 from halfthou.verdicts import MARKS, Mark
 from workshop.jobs.actions import open_job, sign
 from workshop.jobs.shapes import CONDITIONS, WORK, BenchOut, WorkOut, bench_out
 from workshop.pages.kinds import KindOut, kind_out
-from workshop.pages.printing import card_html, pdf_of, sheet_html
+from workshop.pages.printing import boring_card_of, boring_html, card_html, pdf_of, sheet_html
 from workshop.people.api import signed_in
 
 router = Router(tags=["pages"])
@@ -72,6 +74,35 @@ def card_pdf(request: HttpRequest, job_id: int) -> HttpResponse:
     return _pdf(card_html(opened), f"measuring-card-{opened.record.number}.pdf")
 
 
+@router.get("/jobs/{int:job_id}/boring.html", include_in_schema=False)
+def boring_page(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The boring card to print."""
+    return _page(request, boring_html(open_job(job_id, signed_in(request))))
+
+
+@router.get("/jobs/{int:job_id}/boring.pdf", include_in_schema=False)
+def boring_pdf(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The boring card as PDF."""
+    opened = open_job(job_id, signed_in(request))
+    return _pdf(boring_html(opened), f"boring-card-{opened.record.number}.pdf")
+
+
+@router.get("/jobs/{int:job_id}/boring.csv", include_in_schema=False)
+def boring_csv(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The boring card as CSV."""
+    opened = open_job(job_id, signed_in(request))
+    head, *rows = boring_card_csv(boring_card_of(opened))
+    response = HttpResponse(write_table(head, rows), content_type="text/csv")
+    response["Content-Disposition"] = f'attachment; filename="boring-card-{_safe(opened.record.number)}.csv"'
+    return response
+
+
+@router.get("/jobs/{int:job_id}/boring", response=BoringCard)
+def get_boring(request: HttpRequest, job_id: int) -> BoringCard:
+    """The boring card."""
+    return boring_card_of(open_job(job_id, signed_in(request)))
+
+
 @router.post("/jobs/{int:job_id}/signatures", response=BenchOut)
 def sign_sheet(request: HttpRequest, job_id: int) -> HttpResponse:
     """Sign the decision sheet; the page for paper is kept as signed."""
@@ -84,8 +115,12 @@ def _page(request: HttpRequest, html: str) -> HttpResponse:
     return HttpResponse(html.replace("<style>", f'<style nonce="{nonce}">'))
 
 
+def _safe(name: str) -> str:
+    return "".join(c if c.isalnum() or c in "-._" else "-" for c in name)
+
+
 def _pdf(html: str, name: str) -> HttpResponse:
-    safe = "".join(c if c.isalnum() or c in "-._" else "-" for c in name)
+    safe = _safe(name)
     response = HttpResponse(pdf_of(html), content_type="application/pdf")
     response["Content-Disposition"] = f'inline; filename="{safe}"'
     return response

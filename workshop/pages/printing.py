@@ -8,13 +8,16 @@ from django.conf import settings
 from django.template.loader import render_to_string
 from weasyprint.text.fonts import FontConfiguration
 
+from halfthou.assess import judge
 from halfthou.lengths import UNIT_WORDS, Length, Notation
 from halfthou.parts import CATALOGUE
+from halfthou.parts.bores import BoreSet, BoringCard, boring_card
 from halfthou.report import read_signed
 from halfthou.surveys import plan_of, window_for
 from workshop.jobs.actions import Opened
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
 from workshop.pages.marks import mark_drawing
+from workshop.people.refusals import NotThere
 
 _FACES = (
     ("Barlow Semi Condensed", 400, "barlow-semi-condensed", "barlow-semi-condensed-latin-400-normal.woff2"),
@@ -90,6 +93,29 @@ def card_html(opened: Opened) -> str:
         )
     context = {"job": opened.record, "engine": job.limits.engine, "unit": UNIT_WORDS[job.shown_in], "sets": sets}
     return render_to_string("pages/card.html", context)
+
+
+def boring_card_of(opened: Opened) -> BoringCard:
+    """The boring card of a job. Refuses: NotThere where nothing is bored yet."""
+    judged = judge(opened.job)
+    decided = judged.decided.get("bores")
+    card = boring_card(decided, judged.engine, judged.given.say) if isinstance(decided, BoreSet) else None
+    if card is None:
+        raise NotThere(
+            "no-card", "There is no boring card: the bores are not decided to be bored, or not all read."
+        )
+    return card
+
+
+def boring_html(opened: Opened) -> str:
+    """The boring card: one page for the machine."""
+    context = {
+        "job": opened.record,
+        "engine": opened.job.limits.engine,
+        "card": boring_card_of(opened),
+        "unit": UNIT_WORDS[opened.job.shown_in],
+    }
+    return render_to_string("pages/boring.html", context)
 
 
 def pdf_of(html: str) -> bytes:

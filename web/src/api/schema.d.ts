@@ -176,6 +176,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/boring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Boring
+         * @description The boring card.
+         */
+        get: operations["workshop_pages_api_get_boring"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/signatures": {
         parameters: {
             query?: never;
@@ -1363,6 +1383,49 @@ export interface components {
             answers: string[];
         };
         /**
+         * BoringCard
+         * @description The boring card. Sizes are in the unit of the job; stock is on diameter.
+         */
+        BoringCard: {
+            /** Headline */
+            headline: string;
+            unit: components["schemas"]["Unit"];
+            /** Oversize */
+            oversize: string;
+            /** Lines */
+            lines: components["schemas"]["BoringLine"][];
+            /** Order */
+            order: string[];
+            /** Finish */
+            finish: string;
+            /** Hatch */
+            hatch: string;
+            /** To Its Piston */
+            to_its_piston: string;
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+        };
+        /**
+         * BoringLine
+         * @description One bore on the card: what it is now, what to bore and hone it to, what comes off, and what came of it.
+         */
+        BoringLine: {
+            /** Bore */
+            bore: string;
+            /** Greatest */
+            greatest: string;
+            /** Bore To */
+            bore_to: string;
+            /** Hone To */
+            hone_to: string;
+            /** Stock */
+            stock: string;
+            /** Hit */
+            hit: string;
+            /** Notes */
+            notes: string;
+        };
+        /**
          * Action
          * @description The verdict on a part. Source: docs/trade: Actions; the rest of its list comes with the parts that need
          *     it.
@@ -1665,7 +1728,8 @@ export interface components {
          * Layout
          * @description The crankshaft as it lies in the engine, from the front.
          *
-         *     `shaft` lists the journals in order along it: M1, R1, M2 and so on.
+         *     `shaft` lists the journals in order along it: M1, R1, M2 and so on. `banks` are the cylinders of each bank from
+         *     the front, left bank first as seen from there; left open they follow the pins. Common practice; makers differ.
          */
         Layout: {
             /** Name */
@@ -1682,6 +1746,14 @@ export interface components {
             pins: components["schemas"]["Pin"][];
             /** Shaft */
             shaft: string[];
+            /** @default clockwise */
+            rotation: components["schemas"]["Rotation"];
+            /**
+             * Banks
+             * @default []
+             */
+            banks: number[][];
+            inlet_side: components["schemas"]["Side"] | null;
         };
         /**
          * LimitsChoice
@@ -1743,7 +1815,7 @@ export interface components {
          * @description What keeps a journal from being settled. While one stands, nothing about the journal is whole.
          * @enum {string}
          */
-        Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word";
+        Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word" | "does not look like wear" | "four angles wanted" | "piston clearance not known" | "wanted before boring" | "not the size it was bored to";
         /**
          * PartReport
          * @description Everything said of one part, the same for every kind.
@@ -1872,6 +1944,12 @@ export interface components {
              */
             spots: string[];
         };
+        /**
+         * Rotation
+         * @description Which way the crank turns, seen from the front, the end away from the flywheel.
+         * @enum {string}
+         */
+        Rotation: "clockwise" | "anticlockwise";
         /**
          * Scale
          * @description The vertical scale around a set's size: undersizes stand below new, oversizes above.
@@ -2004,6 +2082,12 @@ export interface components {
              */
             read: string;
         };
+        /**
+         * Side
+         * @description A side of the engine seen from the front; in the vee, between its banks.
+         * @enum {string}
+         */
+        Side: "left" | "right" | "in the vee";
         /**
          * SignatureOut
          * @description A signature.
@@ -2372,7 +2456,7 @@ export interface components {
          * @description What stands in a gauge cabinet.
          * @enum {string}
          */
-        GaugeKind: "micrometer" | "digital micrometer" | "comparator snap gauge" | "dial bore gauge" | "digital bore gauge" | "setting ring" | "indicator" | "depth gauge" | "telescoping gauge" | "feeler gauge" | "plastic thread" | "caliper" | "weighing scale";
+        GaugeKind: "micrometer" | "digital micrometer" | "comparator snap gauge" | "dial bore gauge" | "digital bore gauge" | "setting ring" | "indicator" | "depth gauge" | "telescoping gauge" | "feeler gauge" | "plastic thread" | "caliper" | "weighing scale" | "ultrasonic wall gauge";
         /**
          * GaugeOut
          * @description A gauge, its figures as text in its own unit (a scale's in grams).
@@ -2396,6 +2480,8 @@ export interface components {
             most: string;
             /** Revolution */
             revolution: string;
+            /** Plus Is Larger */
+            plus_is_larger: boolean;
             /** Serial */
             serial: string;
             /** Due */
@@ -2463,6 +2549,11 @@ export interface components {
              * @default
              */
             revolution: string;
+            /**
+             * Plus Is Larger
+             * @default true
+             */
+            plus_is_larger: boolean;
             /**
              * Serial
              * @default
@@ -2583,6 +2674,12 @@ export interface components {
             at: string;
         };
         /**
+         * GlazedBore
+         * @description What becomes of a bore that is glazed and still round. Good shops disagree: docs/trade: Bores, schools.
+         * @enum {string}
+         */
+        GlazedBore: "light hone" | "leave alone" | "always full hone";
+        /**
          * Guard
          * @description How far from a limit a value must lie to be called. Source: docs/trade: Decision rule; ISO 14253-1
          *     (recalled).
@@ -2637,6 +2734,30 @@ export interface components {
              */
             mixed_sizes: boolean;
             /**
+             * Light Hone
+             * @default 0.0005 in
+             */
+            light_hone: string;
+            /**
+             * Hone Stock
+             * @default 0.0025 in
+             */
+            hone_stock: string;
+            /**
+             * Keep Bore Axis
+             * @default true
+             */
+            keep_bore_axis: boolean;
+            /**
+             * Torque Plate
+             * @default true
+             */
+            torque_plate: boolean;
+            /** @default light hone */
+            glazed_bore: components["schemas"]["GlazedBore"];
+            /** @default first oversize, new pistons */
+            worn_bore: components["schemas"]["WornBore"];
+            /**
              * Check Stands H
              * @default 24
              */
@@ -2652,6 +2773,12 @@ export interface components {
              */
             spread_k: string;
         };
+        /**
+         * WornBore
+         * @description What becomes of worn bores whose pistons are good. Good shops disagree: docs/trade: Bores, schools.
+         * @enum {string}
+         */
+        WornBore: "first oversize, new pistons" | "thin sleeves, keep the pistons";
         /**
          * PortOut
          * @description A port to listen to.
@@ -3664,6 +3791,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KindOut"][];
+                };
+            };
+        };
+    };
+    workshop_pages_api_get_boring: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoringCard"];
                 };
             };
         };

@@ -4,12 +4,16 @@ from bisect import insort
 from collections import defaultdict
 from dataclasses import dataclass
 
+from django.utils import timezone
+
 from halfthou.engines import Part
 from halfthou.exchange import Fault
-from halfthou.jobs import Gauge, Job, Plan, Reading, Sitting
+from halfthou.gauges import Setting, check_stands, in_force, settings_of
+from halfthou.jobs import COMPARATORS, Gauge, Job, Plan, Reading, SettingCheck, Sitting
 from halfthou.lengths import ZERO, Asked, Length, Typed, Unit, Unreadable, Window
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import plan_of, read_at, standing_readings, standing_sizes, window_for
+from workshop.gauges.actions import checks_since
 from workshop.jobs.actions.opened import sound
 from workshop.people.refusals import NotThere, Refusal
 
@@ -38,6 +42,7 @@ class Desk:
         self.new: list[Reading] = []
         self.new_sittings: list[Sitting] = []
         self._read: dict[tuple[str, str], list[Length]] = {}
+        self._settings: dict[str, Setting | None] = {}
         self._windows: dict[tuple[str, str], tuple[int, Window]] = {}
         self._standing: dict[SpotRef, list[Reading]] = defaultdict(list)
         for reading in standing_readings(job):
@@ -84,6 +89,20 @@ class Desk:
         self._windows[key] = len(read), found
         return found
 
+    def setting(self, gauge: Gauge) -> Setting | None:
+        """What a comparator is set to now, by the cabinet; None for any other gauge, or where it is not set."""
+        if gauge.kind not in COMPARATORS:
+            return None
+        if gauge.id not in self._settings:
+            now = timezone.now()
+            own = tuple(check for check in self.job.checks if check.gauge == gauge.id)
+            shop = checks_since({gauge.id}, now, now)
+            masters = {check.against for check in shop if check.against}
+            checks = {check.id: check for check in (*own, *shop, *checks_since(masters, now, now))}
+            known = settings_of(checks.values()).get(gauge.id, ())
+            self._settings[gauge.id] = in_force(known, now, stands=check_stands(gauge, self.job.house_rules))
+        return self._settings[gauge.id]
+
     def grow(self, reading: Reading) -> None:
         """One more reading stands. One that corrects takes another away."""
         self.readings[reading.id] = reading
@@ -103,8 +122,18 @@ class Desk:
         grown = {
             "readings": (*self.job.readings, *self.new),
             "sittings": (*self.job.sittings, *self.new_sittings),
+            "checks": self._checks(),
         }
         return sound(self.job.model_copy(update=grown)) if self.new else self.job
+
+    def _checks(self) -> tuple[SettingCheck, ...]:
+        """The job's setting checks, and those that what is new counted from."""
+        known = {check.id: check for check in self.job.checks}
+        for setting in self._settings.values():
+            if setting is not None:
+                known.setdefault(setting.check.id, setting.check)
+        listed = {gauge.id for gauge in self.job.gauges}
+        return tuple(c for c in known.values() if c.gauge in listed and (c.against is None or c.against in listed))
 
 
 def _ref_of(reading: Reading) -> SpotRef:
@@ -114,8 +143,9 @@ def _ref_of(reading: Reading) -> SpotRef:
 def interpret(desk: Desk, ref: SpotRef, typed: str, unit: Unit, gauge: Gauge) -> Typed | Asked:
     """What typed text would mean at a spot, without landing it. Refuses: Refusal."""
     desk.part(ref)
+    setting = desk.setting(gauge)
     try:
-        return read_at(typed, unit, desk.window(ref), gauge)
+        return read_at(typed, unit, desk.window(ref), gauge, None if setting is None else setting.standard)
     except Unreadable as error:
         raise Refusal(error.code, error.message, [Fault("typed", error.message)]) from None
 

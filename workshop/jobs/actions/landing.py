@@ -230,9 +230,16 @@ def _reading(person: Person, desk: Desk, given: Landing, meant: Typed, how: str)
         caps_torqued=given.caps_torqued,
         plate_fitted=given.plate_fitted,
         cleaned=given.cleaned,
+        setting=_counted_from(desk, given),
         meant=how,
         by_button=given.by_button,
     )
+
+
+def _counted_from(desk: Desk, given: Landing) -> str | None:
+    """The setting check that a comparator's signed number counted from."""
+    setting = desk.setting(gauge_of(desk.job, given.gauge)) if given.typed.strip()[:1] in "+-−–" else None
+    return setting.check.id if setting is not None else None
 
 
 def _conflict(desk: Desk, given: Landing, reading: Reading) -> str:

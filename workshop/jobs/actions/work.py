@@ -67,7 +67,7 @@ def do_operation(person: Person, job_id: int, given: Doing) -> Opened:
     must_be_open(record)
     job = sound_job(record, Unit(person.shown_unit))
     engine = CATALOGUE.engine(job.limits.layout)
-    done_to = CATALOGUE.done_to[given.kind]
+    done_to = CATALOGUE.done_to.get(given.kind, ())
     if given.on not in done_to and not (given.on in engine.parts and engine.parts[given.on].set in done_to):
         raise Refusal("no-part", f"That is done to {' or '.join(done_to)}.", [Fault("on", "not done to it")])
     step = _step(job, engine, given)

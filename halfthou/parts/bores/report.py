@@ -1,0 +1,288 @@
+"""What is said of bores as documents: each bore, and all of them together."""
+
+from __future__ import annotations
+
+from halfthou.engines import Engine, short_name
+from halfthou.jobs import Decision, Job, Waived
+from halfthou.lengths import Length, Notation
+from halfthou.parts.bores.bore_words import (
+    bore_headline,
+    bore_reasons,
+    over,
+    still_to_do,
+    under_headline,
+    would_change_bore,
+)
+from halfthou.parts.bores.kind import BORE, RIDGE_FELT
+from halfthou.parts.bores.oversize import BoreSet, oversize_rungs
+from halfthou.parts.bores.set_words import bores_headline, bores_reasons, ways_on
+from halfthou.parts.bores.verdict import BoreVerdict, keeps
+from halfthou.report import (
+    CleanUpShown,
+    ClearanceShown,
+    PartReport,
+    Scale,
+    SetReport,
+    SpotAsked,
+    StepShown,
+    ToOrder,
+    feature_report,
+    figures_shown,
+    graduations,
+    spots_asked,
+    warmth_of,
+)
+from halfthou.surveys import reading_order
+from halfthou.verdicts import MARKS, Action, Open, Way, settlings
+from halfthou.words import cautions_for, contradiction_words
+
+
+def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation) -> PartReport:
+    """Everything said of one bore, in the unit of the job."""
+    verdict, part = decided.verdicts[bore], engine.parts[bore]
+    case, form = verdict.case, verdict.case.survey.form
+    action, opens = decided.action_of(bore), decided.opens_of(bore)
+    to_read = () if decided.waived(bore) else _to_read(verdict)
+    to_repeat = _to_repeat(verdict)
+    return PartReport(
+        id=bore,
+        kind=BORE.key,
+        station=BORE.station,
+        name=part.name,
+        short_name=part.short,
+        set=part.set,
+        mark=MARKS[decided.mark_of(bore)],
+        own_action=verdict.action,
+        action=action,
+        called=verdict.called,
+        headline=bore_headline(decided, bore, say),
+        under_headline=under_headline(decided, bore, say),
+        present_words=over(case.present, say),
+        opens=tuple(one for one in Open if one in opens),
+        waived=tuple(sorted(case.waived)),
+        waits=(Waived.CLEARANCE,) if keeps(action) and Open.PISTON in opens else (),
+        features=tuple(feature_report(survey, survey.feature.name, say) for survey in case.bore.features.values()),
+        to_read=to_read,
+        to_repeat=to_repeat,
+        left=len(to_read) + sum(asked.times for asked in to_repeat),
+        contradictions=tuple(contradiction_words(found, say) for found in verdict.contradictions),
+        figures=figures_shown(verdict.findings, say),
+        size=say.shown(form.size_found) if form else None,
+        size_words=say.text(form.size_found) if form else "",
+        two_point=say.text(form.two_point.value) if form and form.two_point else None,
+        fitted=say.text(form.fitted.value) if form and form.fitted else None,
+        clean_up=_clean_up(decided, verdict, say),
+        clearance=_clearance(verdict, action),
+        reasons=(*bore_reasons(verdict, action, say), *warmth_of(case.survey, verdict.size, say)),
+        would_change=would_change_bore(verdict, say),
+        still_to_do=tuple(still_to_do(decided, bore)),
+        seen=tuple(case.seen.values()),
+        cautions=cautions_for(action),
+    )
+
+
+def _to_read(verdict: BoreVerdict) -> tuple[SpotAsked, ...]:
+    """The spots still to read: the plan's, one below ring travel, and one above it where a ridge is felt."""
+    case = verdict.case
+    asked = list(spots_asked(case.survey, case.survey.unread))
+    for name, survey in case.bore.features.items():
+        if (survey is not case.survey and survey.feature.planned) or (
+            survey is not case.survey and name == "above ring travel"
+        ):
+            asked += spots_asked(survey, survey.unread)
+    if case.above is None and case.answer("ridge") == RIDGE_FELT and "above ring travel" not in case.bore.features:
+        asked.append(SpotAsked(case.bore.part.id, "above ring travel", "1a"))
+    return tuple(asked)
+
+
+def _to_repeat(verdict: BoreVerdict) -> tuple[SpotAsked, ...]:
+    """The spots to read again once the plan is read, as it would change the verdict."""
+    if verdict.action is not Action.MEASURE or not verdict.case.survey.whole:
+        return ()
+    more: dict[str, int] = {}
+    for finding in verdict.findings:
+        for way in settlings(verdict.case, finding):
+            if way.way is Way.READ_AGAIN:
+                more.update({spot: max(way.more, more.get(spot, 0)) for spot in way.spots})
+    survey = verdict.case.survey
+    known = survey.sizes.keys()
+    return tuple(
+        SpotAsked(survey.part.id, survey.feature.key, spot, count) for spot, count in more.items() if spot in known
+    )
+
+
+def _clean_up(decided: BoreSet, verdict: BoreVerdict, say: Notation) -> CleanUpShown | None:
+    if verdict.clean_up is None or verdict.usable is None:
+        return None
+    spare = None
+    if decided.action is Action.REBORE and decided.oversize is not None:
+        spare = say.text(verdict.usable.sure + decided.limits.size.least + decided.oversize)
+    return CleanUpShown(
+        sure=say.shown(-verdict.clean_up.sure), possible=say.shown(-verdict.clean_up.possible), to_spare=spare
+    )
+
+
+def _clearance(verdict: BoreVerdict, action: Action) -> ClearanceShown:
+    words = "piston clearance not known: measure its piston"
+    if Waived.CLEARANCE in verdict.case.waived:
+        words = "piston clearance waived"
+    elif not keeps(action):
+        words = "each bore is finished to its own piston"
+    return ClearanceShown(least=None, most=None, called=None, words=words)
+
+
+def bores_report(decided: BoreSet, job: Job, engine: Engine, say: Notation, accepted: Decision | None) -> SetReport:
+    """Everything said of the bores together, in the unit of the job."""
+    steps = _steps(decided, say)
+    boring = decided.action is Action.REBORE
+    band, rough = decided.finished_band, decided.bored_band
+    decision = accepted or decided.decision
+    order = reading_order(job, engine, "bores")
+    return SetReport(
+        set="bores",
+        kind=BORE.key,
+        station=BORE.station,
+        name=BORE.sets["bores"],
+        mark=MARKS[decided.mark],
+        action=decided.action,
+        headline=bores_headline(decided, say),
+        step=None if decided.oversize is None else say.shown(decided.oversize),
+        present=say.shown(decided.present),
+        present_words=over(decided.present, say),
+        mixed=decided.mixed,
+        sets_it=short_name(decided.choice.sets_it) if decided.choice and boring else None,
+        complete=not decided.awaiting,
+        finished=decided.finished,
+        decided=decision is not None,
+        ended=decided.ends,
+        awaiting=decided.awaiting,
+        can_be_accepted=decided.action is not Action.MEASURE
+        and (not decided.so_far or decided.action is Action.REPLACE),
+        reasons=bores_reasons(decided, say),
+        would_change=_would_change(decided, say),
+        ways=ways_on(decided, say),
+        finished_band=f"{say.at_least(band[0])} to {say.at_most(band[1])}" if band else None,
+        rough_band=f"{say.at_least(rough[0])} to {say.at_most(rough[1])}" if rough else None,
+        to_order=_to_order(decided, say),
+        steps=steps,
+        scale=_scale(decided, steps, say),
+        reading_order=tuple(_in_order(decided, order)),
+        cautions=cautions_for(decided.action),
+    )
+
+
+def _in_order(decided: BoreSet, order: tuple[tuple[str, str], ...]) -> list[SpotAsked]:
+    """The spots in the order of the plan; what is read of a bore beside its plan follows its own spots."""
+    found: list[SpotAsked] = []
+    for at, (bore, spot) in enumerate(order):
+        found.append(SpotAsked(bore, "diameter", spot))
+        last = at + 1 == len(order) or order[at + 1][0] != bore
+        if last:
+            found += [SpotAsked(bore, "below ring travel", "1a"), SpotAsked(bore, "above ring travel", "1a")]
+    return found
+
+
+def _would_change(decided: BoreSet, say: Notation) -> tuple[str, ...]:
+    if decided.choice is not None:
+        return ()
+    return tuple(
+        f"{short_name(name)}: {text}"
+        for name, verdict in decided.verdicts.items()
+        for text in would_change_bore(verdict, say)
+    )
+
+
+def _to_order(decided: BoreSet, say: Notation) -> tuple[ToOrder, ...]:
+    """Pistons with rings of one oversize, one to each bore that is bored; rings alone where bores are honed.
+
+    Rule:    bores.to-order. Nothing is ordered for a set that is not finished.
+    """
+    if not decided.finished:
+        return ()
+    bored = [name for name in decided.verdicts if decided.action_of(name) is Action.REBORE]
+    honed = [name for name in decided.verdicts if decided.action_of(name) is Action.HONE]
+    found = []
+    if bored and decided.oversize is not None:
+        found.append(_order(decided, bored, decided.oversize, say))
+    if honed:
+        found.append(_order(decided, honed, decided.present, say, what="sets of rings"))
+    return tuple(found)
+
+
+def _order(
+    decided: BoreSet, bores: list[str], size: Length, say: Notation, what: str = "pistons with rings"
+) -> ToOrder:
+    step = next((one for one in decided.limits.steps if one.size == size), None)
+    rings = what == "sets of rings"
+    number = (step.rings_number if rings else step.part_number) if step is not None else ""
+    bought = step is not None and (step.rings_can_be_bought is not False if rings else step.sold)
+    return ToOrder(
+        words=over(size, say),
+        step=say.shown(size),
+        part_number=number,
+        count=len(bores),
+        what=what,
+        parts=tuple(short_name(name) for name in bores),
+        can_be_bought=bought,
+    )
+
+
+def _steps(decided: BoreSet, say: Notation) -> tuple[StepShown, ...]:
+    """Every oversize beyond the present one, and how the bores stand to it."""
+    size, numbers = decided.limits.size, {step.size: step.part_number for step in decided.limits.steps}
+    return tuple(
+        StepShown(
+            step=say.shown(rung.step),
+            words=over(rung.step, say),
+            least=say.shown(size.least + rung.step),
+            most=say.shown(size.most + rung.step),
+            can_be_bought=rung.sold,
+            allowed=rung.allowed,
+            part_number=numbers[rung.step],
+            chosen=decided.action is Action.REBORE and decided.oversize == rung.step,
+            outlook=_outlook(decided, rung.step, say),
+        )
+        for rung in oversize_rungs(decided.limits, decided.verdicts, decided.present)
+    )
+
+
+def _outlook(decided: BoreSet, step: Length, say: Notation) -> str:
+    outlook = decided.choice.at(step) if decided.choice is not None else None
+    if outlook is None:
+        return ""
+    if not outlook.rung.sold:
+        return "no pistons or rings"
+    if not outlook.rung.allowed:
+        return "too large, or too thin a wall"
+    if outlook.misses:
+        return f"misses by {say.text(-outlook.to_spare)}"
+    return f"{say.text(outlook.to_spare)} to spare"
+
+
+def _scale(decided: BoreSet, steps: tuple[StepShown, ...], say: Notation) -> Scale:
+    """The scale for the bores: from just below new to just above the size they go to, or the greatest reading."""
+    size, present = decided.limits.size, decided.present
+    limit = next(iter(decided.verdicts.values())).case.size_limit
+    low, high = (size.least + present).nm, max((size.most + present).nm, limit.value.nm)
+    chosen = [n for n, step in enumerate(steps) if step.chosen]
+    highs = [high, *(step.most.nm for step in (steps[: chosen[0] + 2] if chosen else steps[:1]))]
+    lows = [low]
+    for verdict in decided.verdicts.values():
+        form = verdict.case.survey.form
+        if form is not None:
+            highs.append(form.size_found.nm)
+            lows.append(form.least.value.nm)
+            if verdict.clean_up is not None and verdict.needs_machining:
+                highs.append(-verdict.clean_up.sure.nm)
+    margin = max((max(highs) - min(lows)) // 25, 10_000)
+    top, bottom = max(highs) + margin, min(lows) - margin
+    return Scale(
+        top_nm=top,
+        bottom_nm=bottom,
+        graduations=graduations(top, bottom, say),
+        new_least=say.shown(size.least + present),
+        new_most=say.shown(size.most + present),
+        limit=say.shown(limit.value),
+        limit_words="service limit" if decided.limits.figure("service_most") else "most when worn",
+        steps=steps,
+    )

@@ -1,0 +1,256 @@
+"""One bore against its limits: its findings, what it cleans up at, and what it would need by itself."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from halfthou.gauges import Budget, combine, expanded, standard_doubt
+from halfthou.jobs import GlazedBore, Look, SourceKind, Waived
+from halfthou.lengths import ZERO, Length
+from halfthou.operations import CRACK_FOUND
+from halfthou.parts.bores.case import BoreCase
+from halfthou.parts.bores.figures import angles_needed, bore_findings
+from halfthou.parts.bores.form import UnlikeWear, unlike_wear
+from halfthou.parts.bores.kind import GLAZED, LEAKS, OUT_OF_FLAT, OUT_OF_SQUARE, RIDGE_FELT, RUST, SCORED, SCUFFED
+from halfthou.surveys import Form
+from halfthou.verdicts import (
+    SIZE_OPEN,
+    Action,
+    Called,
+    CleanUp,
+    Contradiction,
+    FigureKey,
+    Finding,
+    Open,
+    Score,
+    clean_up_size,
+    twice,
+    worst_state,
+)
+
+#: What a nail, rust or a scuff says of a bore: machining.
+MACHINED = (SCUFFED, SCORED, RUST)
+#: Figures that ask instead of rejecting.
+QUESTIONS = (FigureKey.SMALLER,)
+FINISHED = (FigureKey.FINISHED_LEAST, FigureKey.FINISHED_MOST)
+#: What stays open also where a bore is bored: boring deals with all the rest.
+OPEN_ANYWAY = SIZE_OPEN | {Open.REFERRED, Open.BEFORE_BORING}
+_KEPT = (Action.REUSE, Action.HONE)
+
+
+@dataclass(frozen=True, slots=True)
+class BoreVerdict:
+    """The verdict on one bore by itself, before its set is decided.
+
+    `clean_up` and `usable` stand with the sign turned round, as of a shaft: `usable` has the hone stock and the
+    doubt taken off. `unlike` is what does not look like wear.
+    """
+
+    case: BoreCase
+    action: Action
+    called: Called
+    findings: tuple[Finding, ...]
+    clean_up: CleanUp | None
+    usable: CleanUp | None
+    contradictions: tuple[Contradiction, ...]
+    unlike: tuple[UnlikeWear, ...]
+    opens: frozenset[Open]
+    by_score: bool = False
+
+    @property
+    def needs_machining(self) -> bool:
+        """Whether the bore cannot go back by itself without boring."""
+        return self.action is Action.REBORE
+
+    def finding(self, key: str) -> Finding | None:
+        """One figure by its key; None where it could not be worked out."""
+        return next((finding for finding in self.findings if finding.key == key), None)
+
+    @property
+    def size(self) -> Finding | None:
+        """The finding on the greatest size."""
+        return self.finding(FigureKey.SIZE)
+
+    def open_where(self, action: Action) -> frozenset[Open]:
+        """What stays open once this is done to the bore: boring deals with all that is not about its size."""
+        if action in (Action.REBORE, Action.SLEEVE):
+            return self.opens & OPEN_ANYWAY
+        return frozenset({Open.UNREAD}) & self.opens if action is Action.REPLACE else self.opens
+
+
+def keeps(action: Action) -> bool:
+    """Whether a bore goes back at the size it has."""
+    return action in _KEPT
+
+
+def judge_bore(case: BoreCase) -> BoreVerdict:
+    """Judge one bore by itself.
+
+    Rule:    bores.*; a crack or a coating comes before any figure.
+    """
+    form = case.survey.form
+    findings = () if form is None else bore_findings(case, form)
+    clashing = tuple(c for name, survey in case.bore.features.items() for c in twice(_called(name), survey))
+    unlike = unlike_wear(case)
+    opens = frozenset(_opens(case, form, findings, clashing, unlike))
+    if form is None:
+        action = _referred(case) or (Action.REBORE if _machined(case) else Action.MEASURE)
+        return BoreVerdict(case, action, Called.NOT_READ, (), None, None, clashing, unlike, opens)
+    score = _score(case)
+    clean_up = clean_up_size(-form.size_found, -case.reference, score)
+    one, sure = expanded(findings[0].doubt_nm), expanded(standard_doubt(_sure_budget(case, form)))
+    usable = clean_up.allowing_for(case.limits.hone_stock(case.house), sure, one)
+    called = worst_state(tuple(f for f in findings if f.key not in FINISHED))
+    return BoreVerdict(
+        case=case,
+        action=_action(case, findings, opens),
+        called=called if case.survey.whole or called is Called.BEYOND else Called.NOT_READ,
+        findings=findings,
+        clean_up=clean_up,
+        usable=usable,
+        contradictions=clashing,
+        unlike=unlike,
+        opens=opens,
+        by_score=score is not None and clean_up != clean_up_size(-form.size_found, -case.reference),
+    )
+
+
+def _called(feature: str) -> str:
+    return "" if feature == "diameter" else feature
+
+
+def _sure_budget(case: BoreCase, form: Form) -> Budget:
+    """The budget of the sure end: twice the greatest size, less the reading it counts from where it is one.
+
+    Source:  docs/trade: Clean-up of a bore: the doubt counts the greatest twice.
+    """
+    parts = [(2.0, case.survey.budget(form.greatest.spots[0]))]
+    below = case.near_original
+    if below is not None and case.below is not None and case.reference == below[0]:
+        parts.append((-1.0, case.below.budget(below[1])))
+    elif case.reference == form.least.value:
+        parts.append((-1.0, case.survey.budget(form.least.spots[0])))
+    return combine(parts)
+
+
+def _score(case: BoreCase) -> Score | None:
+    seen = case.seen.get(Look.SURFACE)
+    if seen is None or seen.answer not in MACHINED or seen.depth is None:
+        return None
+    there = case.survey.sizes.get(seen.spot) if seen.spot else None
+    return Score(seen.depth, None if there is None else -there)
+
+
+def _machined(case: BoreCase) -> bool:
+    return case.answer(Look.SURFACE) in MACHINED
+
+
+def referred_for(case: BoreCase) -> tuple[str, ...]:
+    """The rules by which a bore waits for somebody else's word."""
+    return tuple(_words_awaited(case))
+
+
+def _words_awaited(case: BoreCase) -> Iterator[str]:
+    if case.answer(Look.CRACK_TEST) == CRACK_FOUND:
+        yield "bores.crack"
+    if case.answer(Look.PRESSURE) == LEAKS:
+        yield "bores.leaks"
+
+
+def _referred(case: BoreCase) -> Action | None:
+    return Action.REFER if referred_for(case) else None
+
+
+def _opens(
+    case: BoreCase,
+    form: Form | None,
+    findings: tuple[Finding, ...],
+    clashing: tuple[Contradiction, ...],
+    unlike: tuple[UnlikeWear, ...],
+) -> Iterator[Open]:
+    survey = case.survey
+    if not (survey.whole and _below_read(case)) and Waived.READINGS not in case.waived:
+        yield Open.UNREAD
+    if any(found.held for found in case.bore.features.values()):
+        yield Open.HELD
+    if survey.outside:
+        yield Open.OUTSIDE
+    if clashing:
+        yield Open.CONTRADICTED
+    if case.answer(Look.SURFACE) == SCORED and case.seen[Look.SURFACE].depth is None:
+        yield Open.SCORE_DEPTH
+    if case.limits.size.source.kind is SourceKind.RULE_OF_THUMB:
+        yield Open.THUMB
+    if any(f.key == FigureKey.SMALLER for f in findings):
+        yield Open.LARGER
+    if unlike:
+        yield Open.FORM
+    if form is not None and survey.whole and form.angles < max(angles_needed(case), 4 if unlike else 0):
+        yield Open.FOUR_ANGLES
+    judged = [f for f in findings if f.key not in (*QUESTIONS, *FINISHED)]
+    if any(f.called is Called.TOO_CLOSE for f in judged):
+        yield Open.TOO_CLOSE
+    if any(f.called is Called.BEYOND for f in findings if f.key in FINISHED):
+        yield Open.MISSED
+    if _referred(case) is not None or (case.coated and _machined(case)):
+        yield Open.REFERRED
+    if Waived.CLEARANCE not in case.waived:
+        yield Open.PISTON
+
+
+def _below_read(case: BoreCase) -> bool:
+    """Whether it is read below ring travel, and above it where a ridge is felt."""
+    ridge = case.answer(Look.RIDGE) == RIDGE_FELT
+    return case.below is not None and (case.above is not None or not ridge)
+
+
+#: What does not keep a bore from being called sound: its piston comes after it, and is never taken as known.
+_BESIDE = frozenset({Open.PISTON, Open.UNREAD})
+
+
+def _action(case: BoreCase, findings: tuple[Finding, ...], opens: frozenset[Open]) -> Action:
+    referred = _referred(case)
+    if referred is not None:
+        return referred
+    beyond = [f for f in findings if f.called is Called.BEYOND and f.key not in (*QUESTIONS, *FINISHED)]
+    if beyond or _machined(case):
+        return Action.REFER if case.coated else Action.REBORE
+    if opens - _BESIDE or not case.survey.whole or Open.UNREAD in opens:
+        return Action.MEASURE
+    if case.answer(Look.SURFACE) == GLAZED and case.house.glazed_bore is not GlazedBore.LEAVE and not case.coated:
+        return Action.HONE if hones_out(case, findings[0]) else Action.MEASURE
+    return Action.REUSE
+
+
+def hones_out(case: BoreCase, size: Finding) -> bool:
+    """Whether the bore stays inside its limit by at least the guard band once a light hone is done."""
+    return size.to_spare - case.house.light_hone >= size.guard
+
+
+def wanted_before_boring(case: BoreCase) -> tuple[str, ...]:
+    """The looks that are still wanted before money goes into boring, and those that speak against it.
+
+    Rule:    bores.before-boring.   Source: docs/trade: Before a block is bored, common practice.
+    """
+    wanted = [
+        look for look in (Look.PRESSURE, Look.CRACK_TEST, Look.DECK, Look.SQUARE) if case.answer(look) is None
+    ]
+    bad = {Look.DECK: OUT_OF_FLAT, Look.SQUARE: OUT_OF_SQUARE}
+    return tuple(
+        look.value for look in (*wanted, *(look for look, found in bad.items() if case.answer(look) == found))
+    )
+
+
+_WANTED = {
+    Look.PRESSURE: "pressure test",
+    Look.CRACK_TEST: "crack test",
+    Look.DECK: "deck flat",
+    Look.SQUARE: "bores square to the tunnel",
+}
+
+
+def depth_of_score(case: BoreCase) -> Length:
+    """The radial depth of the deepest score that is written down; nothing where there is none."""
+    seen = case.seen.get(Look.SURFACE)
+    return seen.depth if seen is not None and seen.depth is not None else ZERO

@@ -101,7 +101,7 @@ def put_in_words(judged: JudgedJob) -> Assessment:
     return Assessment(
         unit=say.unit,
         decimals=say.decimals,
-        stations=stations_of(parts, sets),
+        stations=stations_of(parts, sets, judged.catalogue),
         sets=sets,
         parts=parts,
         readings_taken=sum(len(survey.spots) - len(survey.unread) for survey in planned),

@@ -1,13 +1,25 @@
 """Engines: the usual layouts, the parts they consist of, and how these are called."""
 
 from halfthou.engines.expected import ABOVE_NM, WEAR_NM, Expected
-from halfthou.engines.kind import Engine, FeatureKind, Kinds, LookKind, Part, PartKind, SheetFigure, SheetMade
+from halfthou.engines.kind import (
+    Drawing,
+    Engine,
+    FeatureKind,
+    Kinds,
+    LookKind,
+    Part,
+    PartKind,
+    SheetFigure,
+    SheetMade,
+    StationDrawing,
+)
 from halfthou.engines.names import journal_name, set_name, short_name
 from halfthou.engines.usual_layouts import usual_layouts
 
 __all__ = [
     "ABOVE_NM",
     "WEAR_NM",
+    "Drawing",
     "Engine",
     "Expected",
     "FeatureKind",
@@ -17,6 +29,7 @@ __all__ = [
     "PartKind",
     "SheetFigure",
     "SheetMade",
+    "StationDrawing",
     "journal_name",
     "set_name",
     "short_name",

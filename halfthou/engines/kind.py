@@ -5,11 +5,30 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
+from enum import StrEnum
 from functools import cached_property, lru_cache
 
 from halfthou.engines.expected import Expected
 from halfthou.jobs import Layout, LimitsSheet, Material, OperationKind, Plan, Purpose, SetLimits
 from halfthou.lengths import Length
+
+
+class Drawing(StrEnum):
+    """The drawings of a part from which a screen shows where the gauge goes."""
+
+    SHAFT = "shaft"
+    HOUSING = "housing"
+    SHELL = "shell"
+    BORE = "bore"
+    PLAIN = "plain"
+
+
+class StationDrawing(StrEnum):
+    """The drawings of an engine that are the menu of a station."""
+
+    CRANK = "crank"
+    BLOCK = "block"
+    ROW = "row"
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,7 +53,9 @@ class FeatureKind:
     `plan` is the usual one where it can be chosen (planes by angles); else `spots` are fixed, lettered angles in
     degrees beside them. `planned` says that its spots are part of what must be read. `hole` turns wear round: holes
     grow. `caps` says that it does not count with the caps
-    loose; `asks` what state is asked of it: caps, plate. `most` is more than it can be, whatever the
+    loose; `asks` what state is asked of it (caps, plate) and in which words. `drawing` shows
+    where the gauge goes, `hold` says how it is held; planes and angles are called by name where they have one (planes
+    where the plan has as many). `most` is more than it can be, whatever the
     sheet says. `expected` tells from the sheet what it can measure.
     """
 
@@ -47,7 +68,11 @@ class FeatureKind:
     planned: bool = True
     hole: bool = False
     caps: bool = False
-    asks: tuple[str, ...] = ()
+    asks: Mapping[str, str] = field(default_factory=dict)
+    drawing: Drawing = Drawing.PLAIN
+    hold: str = ""
+    plane_names: tuple[str, ...] = ()
+    angle_names: Mapping[int, str] = field(default_factory=dict)
     most: Length | None = None
     material: Callable[[LimitsSheet, str], Material] = lambda _sheet, _set: Material.STEEL
     expected: Callable[[LimitsSheet, str], Expected | None] = lambda _sheet, _set: None
@@ -104,6 +129,7 @@ class PartKind:
     key: str
     name: str
     station: str
+    station_drawing: StationDrawing
     parts: Callable[[Layout], tuple[Part, ...]]
     features: tuple[FeatureKind, ...]
     #: The sets its parts are decided in, and what each is called; none where another kind decides them.
@@ -116,6 +142,11 @@ class PartKind:
     figures: tuple[SheetFigure, ...] = ()
     made: tuple[SheetMade, ...] = ()
     steps: str = ""
+    #: Measuring plans offered, the usual one first, and what to say beside them.
+    plans: tuple[tuple[str, Plan], ...] = ()
+    plan_hint: str = ""
+    #: What a person may decide otherwise for a set, in the words of the actions.
+    actions: tuple[str, ...] = ()
     #: What does not hang together in the limits of a set, in words.
     check: Callable[[SetLimits], tuple[str, ...]] = lambda _limits: ()
     #: What each work is done to, where a choice is offered: sets and wholes.

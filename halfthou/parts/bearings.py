@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
 
-from halfthou.engines import Engine, Expected, FeatureKind, Part, PartKind, short_name
+from halfthou.engines import Drawing, Engine, Expected, FeatureKind, Part, PartKind, StationDrawing, short_name
 from halfthou.jobs import Decision, Feature, Job, Layout, LimitsSheet, Material, OperationKind, Purpose
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.journal_kind import FLOOR_NM
@@ -87,7 +87,10 @@ def _bore(key: Feature, expected: object) -> FeatureKind:
         angles_deg=BORE_ANGLES_DEG,
         planned=False,
         caps=True,
-        asks=("caps",),
+        asks={"caps": "caps torqued", **({"plate": "girdle on"} if key is Feature.HOUSING_BORE else {})},
+        drawing=Drawing.HOUSING,
+        hold="rock it: least along, most across",
+        angle_names={0: "at the crown", 60: "60° past the crown", 120: "60° before it"},
         material=_of_housing,
         expected=expected,  # type: ignore[arg-type]
     )
@@ -98,6 +101,7 @@ BEARING = PartKind(
     key="bearing",
     name="Bearing",
     station="crank",
+    station_drawing=StationDrawing.CRANK,
     parts=_parts,
     features=(
         _bore(Feature.BEARING_BORE, _bearing_bore),
@@ -110,6 +114,9 @@ BEARING = PartKind(
             angles_deg=WALL_ANGLES_DEG,
             planned=False,
             expected=_wall,
+            drawing=Drawing.SHELL,
+            hold="ball anvil, at the crown",
+            angle_names={0: "upper", 180: "lower"},
         ),
     ),
     wholes=("crank",),

@@ -17,6 +17,10 @@ def _faults(job: Job, engine: Engine) -> Iterator[str]:
     for one in job.sets:
         if one not in engine.kinds.sets(engine.layout):
             yield f"the job is to judge the {one}, which this engine does not have"
+    for one, limits in job.limits.sets.items():
+        if one in engine.kinds.sets(engine.layout):
+            for fault in engine.kinds.kind_of_set(one, engine.layout).check(limits):
+                yield f"limits of the {one}: {fault}"
     for reading in job.readings:
         if reading.part not in engine.parts:
             yield f"reading {reading.id} is of {reading.part}, which this engine does not have"

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from halfthou.engines import (
+    Drawing,
     Expected,
     FeatureKind,
     LookKind,
@@ -10,6 +11,7 @@ from halfthou.engines import (
     PartKind,
     SheetFigure,
     SheetMade,
+    StationDrawing,
     journal_name,
     short_name,
 )
@@ -67,10 +69,10 @@ LOOKS = (
     LookKind(Look.HEAT, ("none", "straw", "brown or purple", "blue", "grey")),
     LookKind(Look.SHELL, ("in place", "turned in its housing")),
     LookKind(Look.FILLET, ("sound", "sharp, notched or undercut")),
-    LookKind(Look.CRACK_TEST, ("passed", "crack found"), ("part", "crank")),
+    LookKind(Look.CRACK_TEST, ("passed", "crack found"), ("crank", "part")),
     LookKind(Look.HARDNESS, ("as the maker asks", "soft"), ("part", "crank")),
-    LookKind(Look.STRAIGHTNESS, ("within the maker's run-out", "bent"), ("part", "crank")),
-    LookKind(Look.TREATMENT, ("hardened again", "not hardened again"), ("part", "crank")),
+    LookKind(Look.STRAIGHTNESS, ("within the maker's run-out", "bent"), ("crank", "part")),
+    LookKind(Look.TREATMENT, ("hardened again", "not hardened again"), ("crank", "part")),
 )
 
 #: The figures of the sheet, in its order.
@@ -95,13 +97,32 @@ MADE = (
     SheetMade("oil hole", "Oil hole, degrees"),
 )
 
+_FOUR, _THREE = (0, 45, 90, 135), (0, 60, 120)
+PLANS = (
+    ("2 planes, 4 angles (8 readings)", Plan(planes=2, angles_deg=_FOUR)),
+    ("3 planes, 4 angles (12 readings)", Plan(planes=3, angles_deg=_FOUR)),
+    ("2 planes, 3 angles (6 readings)", Plan(planes=2, angles_deg=_THREE)),
+    ("3 planes, 3 angles (9 readings)", Plan(planes=3, angles_deg=_THREE)),
+    ("2 planes, 2 angles (4 readings): may reject, never accept", Plan(planes=2, angles_deg=(0, 90))),
+)
+
 JOURNAL = PartKind(
     key="journal",
     name="Crank journal",
     station="crank",
+    station_drawing=StationDrawing.CRANK,
     parts=_parts,
     features=(
-        FeatureKind(DIAMETER, "journal", Purpose.JOURNAL, plan=Plan(), material=_material, expected=_expected),
+        FeatureKind(
+            DIAMETER,
+            "journal",
+            Purpose.JOURNAL,
+            plan=Plan(),
+            material=_material,
+            expected=_expected,
+            drawing=Drawing.SHAFT,
+            hold="square, clear of fillets",
+        ),
     ),
     sets={"mains": "Main journals", "rods": "Rod journals"},
     wholes=("crank",),
@@ -109,6 +130,9 @@ JOURNAL = PartKind(
     figures=FIGURES,
     made=MADE,
     steps="Undersize shells",
+    plans=PLANS,
+    plan_hint="Wider than 25 mm, about an inch: three planes, to see barrel and hourglass.",
+    actions=("reuse", "polish", "fit undersize", "regrind", "refer", "replace"),
     # Source: docs/trade: What work makes stale, common practice; grinding can crack, so can straightening.
     stale_after=dict.fromkeys(
         (

@@ -12,6 +12,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from enum import StrEnum
 
+from halfthou.engines import StationDrawing
 from halfthou.jobs import Document, Observation, Waived
 from halfthou.lengths import Shown, Unit
 from halfthou.verdicts import Action, Called, Mark, Open
@@ -126,7 +127,7 @@ class PartReport(Document):
     """Everything said of one part, the same for every kind.
 
     `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
-    a person may waive of it. `size` is the size found: the least of a shaft, the greatest of a hole.
+    a person may waive of it; `looks` what is to be looked for. `size` is the size found: the least of a shaft, the greatest of a hole.
     """
 
     id: str
@@ -161,6 +162,7 @@ class PartReport(Document):
     would_change: tuple[str, ...]
     still_to_do: tuple[str, ...]
     seen: tuple[Observation, ...]
+    looks: tuple[str, ...] = ()
     cautions: tuple[Caution, ...]
 
     @property
@@ -263,6 +265,7 @@ class StationReport(Document):
 
     key: str
     name: str
+    drawing: StationDrawing
     mark: Mark
     left: int
     parts: tuple[str, ...]

@@ -77,8 +77,25 @@ def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notat
         would_change=tuple(settling_words(ways, say)),
         still_to_do=tuple(_still_to_do(verdict, action)),
         seen=tuple(verdict.case.seen.values()),
+        looks=tuple(_looks(verdict)),
         cautions=cautions_for(action),
     )
+
+
+_ALWAYS = (Look.SURFACE, Look.HEAT, Look.SHELL, Look.FILLET, Look.CRACK_TEST)
+
+
+def _looks(verdict: JournalVerdict) -> Iterator[Look]:
+    """What is to be looked for: some only where they matter, on a crank that got hot, or whose hard skin was
+    ground."""
+    case = verdict.case
+    yield from _ALWAYS
+    hot = case.answer(Look.HEAT) not in (None, "none")
+    for look in (Look.HARDNESS, Look.STRAIGHTNESS):
+        if hot or case.answer(look) is not None:
+            yield look
+    if "verdicts.journal.treatment" in verdict.referred_for or case.answer(Look.TREATMENT) is not None:
+        yield Look.TREATMENT
 
 
 def _beside(case: JournalCase, say: Notation) -> tuple[FeatureReport, ...]:

@@ -95,7 +95,7 @@ def _set_of_second(one: Sheet) -> Sheet:
 
 def _of_third(found: Sheet) -> Sheet:
     """The third version's: journals and two sets only, called by their own names."""
-    crank = {"key": "crank", "name": "Crank", "parts": [one["id"] for one in found["journals"]]}
+    crank = {"key": "crank", "name": "Crank", "drawing": "crank", "parts": [one["id"] for one in found["journals"]]}
     left = sum(one["left"] for one in found["journals"])
     kept = {name: value for name, value in found.items() if name not in ("mains", "rods", "journals")}
     return {

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from halfthou.engines import Kinds
 from halfthou.report.documents import PartReport, SetReport, StationReport
 from halfthou.verdicts import MarkCode
 
@@ -23,7 +24,9 @@ WORST_FIRST = (
 )
 
 
-def stations_of(parts: tuple[PartReport, ...], sets: tuple[SetReport, ...]) -> tuple[StationReport, ...]:
+def stations_of(
+    parts: tuple[PartReport, ...], sets: tuple[SetReport, ...], kinds: Kinds
+) -> tuple[StationReport, ...]:
     """The stations in the order of the work."""
     found = []
     for key in dict.fromkeys(part.station for part in parts):
@@ -33,6 +36,13 @@ def stations_of(parts: tuple[PartReport, ...], sets: tuple[SetReport, ...]) -> t
         left = sum(part.left for part in here)
         name = NAMES.get(key, key.capitalize())
         found.append(
-            StationReport(key=key, name=name, mark=worst, left=left, parts=tuple(part.id for part in here))
+            StationReport(
+                key=key,
+                name=name,
+                drawing=kinds[here[0].kind].station_drawing,
+                mark=worst,
+                left=left,
+                parts=tuple(part.id for part in here),
+            )
         )
     return tuple(found)

@@ -28,7 +28,7 @@ router = Router(tags=["gauges"])
 
 
 class GaugeOut(Schema):
-    """A gauge, its figures as text in its own unit (a scale's in grams)."""
+    """A gauge, its figures as text in its own unit (a scale's in grams); what it was last set or checked on, and when."""
 
     id: str
     name: str
@@ -53,6 +53,8 @@ class GaugeOut(Schema):
     standing: Standing
     standing_words: str
     zero: str
+    set_on: str
+    set_at: datetime | None
 
 
 class BenchGauge(Schema):
@@ -155,6 +157,8 @@ def gauge_out(record: GaugeRecord, last: Setting | None = None) -> GaugeOut:
         standing=standing,
         standing_words=_standing_words(gauge, standing, last),
         zero=fine(gauge).text(last.zero) if last else "",
+        set_on=_text(gauge, last.standard) if last else "",
+        set_at=last.check.at if last else None,
     )
 
 

@@ -28,7 +28,7 @@ from workshop.gauges.api import BenchGauge, bench_gauge
 from workshop.jobs.actions import Landed, Opened
 from workshop.jobs.actions.deciding import matches
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
-from workshop.jobs.actions.work import SIZED
+from workshop.jobs.actions.work import ALONE, SIZED
 from workshop.jobs.models import DecisionRecord, JobRecord, Stage
 
 
@@ -206,17 +206,18 @@ class DraftOut(BaseModel):
 
 
 class WorkOut(BaseModel):
-    """An operation that can be written down, what it is done to, whether it takes parts to a size, and what can
-    hurt."""
+    """An operation that can be written down, what it is done to, whether it takes parts to a size, whether it
+    can be done to one part alone, and what can hurt."""
 
     kind: OperationKind
     on: list[str]
     sized: bool
+    alone: bool
     cautions: list[Caution]
 
 
 WORK = [
-    WorkOut(kind=kind, on=list(on), sized=kind in SIZED, cautions=list(cautions_of_work(kind)))
+    WorkOut(kind=kind, on=list(on), sized=kind in SIZED, alone=kind in ALONE, cautions=list(cautions_of_work(kind)))
     for kind, on in CATALOGUE.done_to.items()
 ]
 CONDITIONS = list(RISE_K)

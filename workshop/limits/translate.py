@@ -129,6 +129,7 @@ def _set(form: SetForm, kind: PartKind, unit: Unit, faults: list[Fault]) -> SetL
         )
         if part in tuple(JournalSet):
             JournalLimits.of(limits)
+        faults.extend(Fault(part, fault) for fault in kind.check(limits))
         return limits
     except ValidationError as error:
         faults.extend(Fault(part, fault.what) for fault in faults_of(error))
@@ -148,6 +149,8 @@ def _made(form: SetForm, kind: PartKind, faults: list[Fault]) -> dict[str, str]:
                 )
             else:
                 made[asked.key] = said
+        elif asked.free:
+            made[asked.key] = said[:200]
         elif (degrees := _degrees(f"{form.set}.{asked.key}", said, faults)) is not None:
             made[asked.key] = f"{degrees:g}"
     return made

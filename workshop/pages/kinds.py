@@ -2,27 +2,34 @@
 
 from pydantic import BaseModel
 
-from halfthou.engines import FeatureKind, LookKind, PartKind, SheetFigure, SheetMade
-from halfthou.jobs import Plan
+from halfthou.engines import Drawing, FeatureKind, LookKind, PartKind, SheetFigure, SheetMade
+from halfthou.jobs import Plan, Purpose
+from halfthou.verdicts import Action
 
 
 class FeatureOut(BaseModel):
     """What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each letter
-    at its degrees. `asks` is what state of the part is asked while it is read."""
+    at its degrees. `asks` is what state of the part is asked while it is read,
+    and in which words;
+    planes and angles (by their degrees) are called by name where they have one."""
 
     key: str
     name: str
     planned: bool
-    purpose: str
+    purpose: Purpose
     hole: bool
     plan: Plan | None
     spots: list[str]
     angles_deg: dict[str, int]
-    asks: list[str]
+    asks: dict[str, str]
+    drawing: Drawing
+    hold: str
+    plane_names: list[str]
+    angle_names: dict[int, str]
 
 
 class LookOut(BaseModel):
-    """A look and its answers; on what it is looked for, and which answers a depth or a size belongs to."""
+    """A look and its answers; on what it is looked for, the usual first, and which answers a depth or a size belongs to."""
 
     look: str
     answers: list[str]
@@ -46,6 +53,14 @@ class SheetMadeOut(BaseModel):
     key: str
     label: str
     answers: list[str]
+    free: bool
+
+
+class PlanOut(BaseModel):
+    """A measuring plan that is offered."""
+
+    label: str
+    plan: Plan
 
 
 class KindOut(BaseModel):
@@ -61,6 +76,9 @@ class KindOut(BaseModel):
     figures: list[SheetFigureOut]
     made: list[SheetMadeOut]
     steps: str
+    plans: list[PlanOut]
+    plan_hint: str
+    actions: list[Action]
 
 
 def kind_out(kind: PartKind) -> KindOut:
@@ -76,6 +94,9 @@ def kind_out(kind: PartKind) -> KindOut:
         figures=[_figure(figure) for figure in kind.figures],
         made=[_made(made) for made in kind.made],
         steps=kind.steps,
+        plans=[PlanOut(label=label, plan=plan) for label, plan in kind.plans],
+        plan_hint=kind.plan_hint,
+        actions=[Action(action) for action in kind.actions],
     )
 
 
@@ -84,12 +105,16 @@ def _feature(feature: FeatureKind) -> FeatureOut:
         key=feature.key,
         name=feature.name,
         planned=feature.planned,
-        purpose=feature.purpose.value,
+        purpose=feature.purpose,
         hole=feature.hole,
         plan=feature.plan,
         spots=list(feature.spots),
         angles_deg=dict(feature.angles_deg),
-        asks=list(feature.asks),
+        asks=dict(feature.asks),
+        drawing=feature.drawing,
+        hold=feature.hold,
+        plane_names=list(feature.plane_names),
+        angle_names=dict(feature.angle_names),
     )
 
 
@@ -108,4 +133,4 @@ def _figure(figure: SheetFigure) -> SheetFigureOut:
 
 
 def _made(made: SheetMade) -> SheetMadeOut:
-    return SheetMadeOut(key=made.key, label=made.label, answers=list(made.answers))
+    return SheetMadeOut(key=made.key, label=made.label, answers=list(made.answers), free=made.free)

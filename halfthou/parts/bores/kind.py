@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from halfthou.engines import Expected, FeatureKind, LookKind, Part, PartKind
+from halfthou.engines import Drawing, Expected, FeatureKind, LookKind, Part, PartKind, StationDrawing
 from halfthou.jobs import (
     DIAMETER,
     Feature,
@@ -42,7 +42,7 @@ LOOKS = (
     LookKind(Look.WET, ("dry", WET)),
     LookKind(Look.COATING, ("plain", COATED_BORE)),
     LookKind(Look.SLEEVE, ("none", SLEEVED)),
-    LookKind(Look.CRACK_TEST, ("passed", CRACK_FOUND), ("part", "block")),
+    LookKind(Look.CRACK_TEST, ("passed", CRACK_FOUND), ("block", "part")),
     LookKind(Look.PRESSURE, ("passed", LEAKS), ("block",)),
     LookKind(Look.DECK, ("flat within the maker's limit", OUT_OF_FLAT), ("block",)),
     LookKind(Look.SQUARE, ("square", OUT_OF_SQUARE), ("block",)),
@@ -98,7 +98,7 @@ def _material(sheet: LimitsSheet, one: str) -> Material:
 
 
 _SIZES = (DIAMETER, Feature.BELOW_TRAVEL.value, Feature.ABOVE_TRAVEL.value)
-_STATE = ("plate", "caps")
+_STATE = {"plate": "plate on", "caps": "main caps torqued"}
 
 
 def _single(key: Feature, *, planned: bool) -> FeatureKind:
@@ -111,15 +111,27 @@ def _single(key: Feature, *, planned: bool) -> FeatureKind:
         planned=planned,
         hole=True,
         asks=_STATE,
+        drawing=Drawing.BORE,
+        hold="rock it: least along, most across",
+        plane_names=(key.value.removesuffix(" ring travel"),),
+        angle_names={0: "thrust"},
         material=_material,
         expected=_expected,
     )
 
 
+PLANS = (
+    ("3 depths, thrust and pin (6 readings)", PLAN),
+    ("3 depths, 4 angles (12 readings)", Plan(planes=3, angles_deg=(0, 45, 90, 135))),
+    ("4 depths, thrust and pin (8 readings)", Plan(planes=4, angles_deg=(0, 90))),
+    ("5 depths, 4 angles (20 readings)", Plan(planes=5, angles_deg=(0, 45, 90, 135))),
+)
+
 BORE = PartKind(
     key="bore",
     name="Cylinder bore",
     station="block",
+    station_drawing=StationDrawing.BLOCK,
     parts=_parts,
     features=(
         FeatureKind(
@@ -129,6 +141,10 @@ BORE = PartKind(
             plan=PLAN,
             hole=True,
             asks=_STATE,
+            drawing=Drawing.BORE,
+            hold="rock it: least along, most across",
+            plane_names=("top", "middle", "bottom"),
+            angle_names={0: "thrust", 90: "pin"},
             material=_material,
             expected=_expected,
         ),
@@ -142,6 +158,10 @@ BORE = PartKind(
             angles_deg=WALL_ANGLES_DEG,
             planned=False,
             most=THICKEST_WALL,
+            drawing=Drawing.BORE,
+            hold="couplant on, square to the wall",
+            plane_names=("top", "middle", "bottom"),
+            angle_names={0: "thrust", 90: "front", 180: "minor thrust", 270: "rear"},
             material=_material,
             expected=_wall,
         ),
@@ -167,6 +187,9 @@ BORE = PartKind(
     figures=FIGURES,
     made=MADE,
     steps="Oversize pistons with rings",
+    plans=PLANS,
+    plan_hint="Four angles where a plate is fitted, the deck was worked on, or the form is in doubt.",
+    actions=("reuse", "light hone", "rebore", "sleeve", "refer", "replace"),
     check=faults_of_bores,
     done_to={
         OperationKind.BORE: ("bores",),

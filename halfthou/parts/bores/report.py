@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from halfthou.engines import Engine, short_name
-from halfthou.jobs import Decision, Job, Waived
+from halfthou.jobs import Decision, Job, Look, Waived
 from halfthou.lengths import Length, Notation
 from halfthou.parts.bores.bore_words import (
     bore_headline,
@@ -77,8 +77,21 @@ def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation) -> P
         would_change=would_change_bore(verdict, say),
         still_to_do=tuple(still_to_do(decided, bore)),
         seen=tuple(case.seen.values()),
+        looks=_looks(decided, bore),
         cautions=cautions_for(action),
     )
+
+
+def _looks(decided: BoreSet, bore: str) -> tuple[str, ...]:
+    """What is to be looked for: of the block only where boring is at hand."""
+    case = decided.verdicts[bore].case
+    found = [Look.SURFACE, Look.RIDGE, Look.WET, Look.COATING, Look.CRACK_TEST]
+    if decided.mixed or case.answer(Look.SLEEVE) is not None:
+        found.append(Look.SLEEVE)
+    before = (Look.PRESSURE, Look.DECK, Look.SQUARE)
+    if decided.action_of(bore) in (Action.REBORE, Action.SLEEVE, Action.REFER):
+        found += before
+    return tuple(found)
 
 
 def _to_read(verdict: BoreVerdict) -> tuple[SpotAsked, ...]:

@@ -1244,8 +1244,8 @@ export interface components {
         };
         /**
          * WorkOut
-         * @description An operation that can be written down, what it is done to, whether it takes parts to a size, and what can
-         *     hurt.
+         * @description An operation that can be written down, what it is done to, whether it takes parts to a size, whether it
+         *     can be done to one part alone, and what can hurt.
          */
         WorkOut: {
             kind: components["schemas"]["OperationKind"];
@@ -1253,13 +1253,30 @@ export interface components {
             on: string[];
             /** Sized */
             sized: boolean;
+            /** Alone */
+            alone: boolean;
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
         };
         /**
+         * Action
+         * @description The verdict on a part. Source: docs/trade: Actions; the rest of its list comes with the parts that need
+         *     it.
+         * @enum {string}
+         */
+        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "light hone" | "rebore" | "sleeve" | "refer" | "replace" | "measure";
+        /**
+         * Drawing
+         * @description The drawings of a part from which a screen shows where the gauge goes.
+         * @enum {string}
+         */
+        Drawing: "shaft" | "housing" | "shell" | "bore" | "plain";
+        /**
          * FeatureOut
          * @description What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each letter
-         *     at its degrees. `asks` is what state of the part is asked while it is read.
+         *     at its degrees. `asks` is what state of the part is asked while it is read,
+         *     and in which words;
+         *     planes and angles (by their degrees) are called by name where they have one.
          */
         FeatureOut: {
             /** Key */
@@ -1268,8 +1285,7 @@ export interface components {
             name: string;
             /** Planned */
             planned: boolean;
-            /** Purpose */
-            purpose: string;
+            purpose: components["schemas"]["Purpose"];
             /** Hole */
             hole: boolean;
             plan: components["schemas"]["Plan"] | null;
@@ -1280,7 +1296,18 @@ export interface components {
                 [key: string]: number;
             };
             /** Asks */
-            asks: string[];
+            asks: {
+                [key: string]: string;
+            };
+            drawing: components["schemas"]["Drawing"];
+            /** Hold */
+            hold: string;
+            /** Plane Names */
+            plane_names: string[];
+            /** Angle Names */
+            angle_names: {
+                [key: string]: string;
+            };
         };
         /**
          * KindOut
@@ -1309,10 +1336,16 @@ export interface components {
             made: components["schemas"]["SheetMadeOut"][];
             /** Steps */
             steps: string;
+            /** Plans */
+            plans: components["schemas"]["PlanOut"][];
+            /** Plan Hint */
+            plan_hint: string;
+            /** Actions */
+            actions: components["schemas"]["Action"][];
         };
         /**
          * LookOut
-         * @description A look and its answers; on what it is looked for, and which answers a depth or a size belongs to.
+         * @description A look and its answers; on what it is looked for, the usual first, and which answers a depth or a size belongs to.
          */
         LookOut: {
             /** Look */
@@ -1351,6 +1384,21 @@ export interface components {
             order: components["schemas"]["ReadingOrder"];
         };
         /**
+         * PlanOut
+         * @description A measuring plan that is offered.
+         */
+        PlanOut: {
+            /** Label */
+            label: string;
+            plan: components["schemas"]["Plan"];
+        };
+        /**
+         * Purpose
+         * @description What a gauge is fit for.
+         * @enum {string}
+         */
+        Purpose: "journals" | "bores" | "walls" | "depths" | "gaps" | "clearances" | "run-out" | "weights" | "setting other gauges";
+        /**
          * ReadingOrder
          * @description In which order the spots come, to suit the hand.
          * @enum {string}
@@ -1381,6 +1429,8 @@ export interface components {
             label: string;
             /** Answers */
             answers: string[];
+            /** Free */
+            free: boolean;
         };
         /**
          * BoringCard
@@ -1425,13 +1475,6 @@ export interface components {
             /** Notes */
             notes: string;
         };
-        /**
-         * Action
-         * @description The verdict on a part. Source: docs/trade: Actions; the rest of its list comes with the parts that need
-         *     it.
-         * @enum {string}
-         */
-        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "light hone" | "rebore" | "sleeve" | "refer" | "replace" | "measure";
         /**
          * Arrangement
          * @description How the cylinders stand. Terms: ISO 7967-1 (recalled).
@@ -1821,7 +1864,7 @@ export interface components {
          * @description Everything said of one part, the same for every kind.
          *
          *     `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
-         *     a person may waive of it. `size` is the size found: the least of a shaft, the greatest of a hole.
+         *     a person may waive of it; `looks` what is to be looked for. `size` is the size found: the least of a shaft, the greatest of a hole.
          */
         PartReport: {
             /** Id */
@@ -1890,6 +1933,11 @@ export interface components {
             still_to_do: string[];
             /** Seen */
             seen: components["schemas"]["Observation"][];
+            /**
+             * Looks
+             * @default []
+             */
+            looks: string[];
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
         };
@@ -1923,12 +1971,6 @@ export interface components {
             /** Beside */
             beside: string;
         };
-        /**
-         * Purpose
-         * @description What a gauge is fit for.
-         * @enum {string}
-         */
-        Purpose: "journals" | "bores" | "walls" | "depths" | "gaps" | "clearances" | "run-out" | "weights" | "setting other gauges";
         /**
          * Reason
          * @description One sentence, the rule it rests on, and the spots it was read at.
@@ -2166,6 +2208,12 @@ export interface components {
          */
         Stage: "booked in" | "measuring" | "deciding" | "signed";
         /**
+         * StationDrawing
+         * @description The drawings of an engine that are the menu of a station.
+         * @enum {string}
+         */
+        StationDrawing: "crank" | "block" | "row";
+        /**
          * StationReport
          * @description One station of the bench: a drawing of the engine with its parts, the worst mark and what is still wanted.
          */
@@ -2174,6 +2222,7 @@ export interface components {
             key: string;
             /** Name */
             name: string;
+            drawing: components["schemas"]["StationDrawing"];
             mark: components["schemas"]["Mark"];
             /** Left */
             left: number;
@@ -2459,7 +2508,7 @@ export interface components {
         GaugeKind: "micrometer" | "digital micrometer" | "comparator snap gauge" | "dial bore gauge" | "digital bore gauge" | "setting ring" | "indicator" | "depth gauge" | "telescoping gauge" | "feeler gauge" | "plastic thread" | "caliper" | "weighing scale" | "ultrasonic wall gauge";
         /**
          * GaugeOut
-         * @description A gauge, its figures as text in its own unit (a scale's in grams).
+         * @description A gauge, its figures as text in its own unit (a scale's in grams); what it was last set or checked on, and when.
          */
         GaugeOut: {
             /** Id */
@@ -2504,6 +2553,10 @@ export interface components {
             standing_words: string;
             /** Zero */
             zero: string;
+            /** Set On */
+            set_on: string;
+            /** Set At */
+            set_at: string | null;
         };
         /**
          * Standing

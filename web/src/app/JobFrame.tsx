@@ -3,7 +3,7 @@ import { NavLink, Outlet, useLocation, useParams } from "react-router";
 import { stringOf } from "../api";
 import { PersonMenu } from "../features/session";
 import { AwayNotice } from "../shared/AwayNotice";
-import { type Bench, useBench } from "../shared/job";
+import { type Bench, useBench, useKinds } from "../shared/job";
 import { Name } from "../shared/Name";
 import { StageRule } from "../shared/StageRule";
 import { LinkButton, Notice } from "../shared/ui";
@@ -15,6 +15,7 @@ const TABS = { "": "Bench", "/sheet": "Sheet", "/story": "Story" } as const;
 export function JobFrame() {
   const jobId = Number(useParams().jobId);
   const bench = useBench(jobId);
+  const kinds = useKinds();
   const end = useLocation().pathname.split("/")[3];
   const view = end === "sheet" ? "Decision sheet" : end === "story" ? "Story" : "Bench";
   useTitle(bench.data ? `${bench.data.card.number} ${bench.data.card.title}, ${view}` : view);
@@ -64,7 +65,7 @@ export function JobFrame() {
         </main>
       )}
       <AwayNotice />
-      {bench.data && <Outlet context={bench.data} key={jobId} />}
+      {bench.data && kinds.length > 0 && <Outlet context={bench.data} key={jobId} />}
     </>
   );
 }

@@ -117,6 +117,9 @@ def _override(row: DecisionRecord, given: Deciding, opened: Opened) -> None:
         faults.append(Fault("reason", "Say why. It stands on the sheet beside the verdict it overrides."))
     if given.action is None:
         faults.append(Fault("action", "Say what is done instead."))
+    allowed = CATALOGUE.kind_of_set(given.set, opened.job.limits.layout).actions
+    if given.action is not None and given.action.value not in allowed:
+        faults.append(Fault("action", f"That is done to none of the {given.set}: {', '.join(allowed)}."))
     step = _step(given, opened, faults)
     if given.action in _SIZED and step is None and not faults:
         faults.append(Fault("step", f"Say to which {_SIZED[given.action]}."))

@@ -32,6 +32,8 @@ from workshop.people.refusals import Clash, NotThere, Refusal
 
 #: Work that takes parts to a size.
 SIZED = (OperationKind.GRIND, OperationKind.BORE)
+#: Work that is also done to one part of a set alone.
+ALONE = (*SIZED, OperationKind.POLISH, OperationKind.LIGHT_HONE, OperationKind.SLEEVE)
 
 
 class Doing(Schema):

@@ -1,5 +1,7 @@
 import { type RefObject, type SyntheticEvent, useEffect, useRef, useState } from "react";
 
+import type { Schemas } from "../../api";
+import { placeWords, useStandings } from "../../shared/job";
 import { Button } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 import { PasteDialog, valuesIn } from "./PasteDialog";
@@ -9,23 +11,23 @@ const HEED_MS = 350;
 
 /** The large entry: Enter lands the reading and moves on; Backspace on empty takes the last one back. */
 export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputElement | null> }) {
-  const { journal, spot, text, question } = desk;
+  const { part, spot, text, question } = desk;
   const [pasted, setPasted] = useState<readonly string[]>([]);
   useEffect(() => {
     input.current?.focus();
     if (desk.select) input.current?.select();
-  }, [desk.select, input, journal.id, spot, question, desk.visits]);
+  }, [desk.select, input, part.id, spot, question, desk.visits]);
   const submit = (event: SyntheticEvent) => {
     event.preventDefault();
     if (!question) desk.land();
   };
   if (question) return <Question key={question.landing.id} desk={desk} />;
-  const hint = journal.set === "mains" ? desk.bench.mains_hint : desk.bench.rods_hint;
+  const nominal = desk.bench.hints[part.set]?.nominal ?? "";
   return (
     <form onSubmit={submit}>
       <label className="block border-[3px] border-blue bg-sheet px-4 pb-1 pt-2">
         <span className="flex justify-between text-[17px] font-semibold text-blue">
-          {spot ? where(desk) : `${journal.short_name} is read`}
+          {spot ? where(desk) : `${part.short_name} is read`}
           <span className="font-normal text-quiet">{aside(desk)}</span>
         </span>
         <span className="flex items-baseline gap-2">
@@ -50,7 +52,7 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
           <span className="text-2xl text-quiet">{desk.setup.unit}</span>
         </span>
       </label>
-      <Preview desk={desk} nominal={hint.nominal} />
+      <Preview desk={desk} nominal={nominal} />
       {desk.gone && (
         <p className="text-[15px] leading-tight">
           Took back <span className="figure">{desk.gone.typed}</span> at {desk.gone.spot}.{" "}
@@ -64,29 +66,35 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
   );
 }
 
-/** What is read next: a plane and an angle, or one end of a bore, or a half of the shell. */
-function where({ feature, spot }: Desk): string {
-  const [plane = "", angle = ""] = spot ?? "";
-  if (feature === "wall") return angle === "a" ? "upper half, at the crown" : "lower half, at the crown";
-  if (feature === "journal") return `plane ${plane}, angle ${angle}`;
-  const side = { a: "at the crown", b: "60° past the crown", c: "60° before it" }[angle] ?? "";
-  return `plane ${plane}, ${side}`;
+/** What is read next: plane and angle, by name where the kind of part names them. */
+function where({ feature, spot, spots }: Desk): string {
+  const here = spots.find((one) => one.name === spot);
+  if (!here) return "";
+  const planes = new Set(spots.map((one) => one.plane)).size;
+  const words = placeWords(feature, planes);
+  const angle = words.angle(here.angle, here.angle_deg);
+  if (words.named) return `${words.plane(here.plane)}, ${angle}`;
+  if (planes === 1) return angle === here.angle ? `angle ${angle}` : `${angle} half, at the crown`;
+  return `plane ${here.plane}, ${angle === here.angle ? `angle ${angle}` : angle}`;
 }
 
 function aside(desk: Desk): string {
   if (desk.replace) return "replaces the reading";
-  return desk.again ? `again, ${desk.again.more} more` : "";
+  return desk.again ? `again, ${desk.again.times} more` : "";
 }
 
 function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
   const draft = useDraft(desk);
+  const setOn = useStandings().get(desk.gauge);
   const words = () => {
     if (desk.bench.card.signed) return "Signed: no readings are taken.";
     if (!desk.spot && desk.upNext)
       return `Enter goes to ${desk.upNext.short_name}. An arrow key goes back to a spot.`;
-    if (!desk.spot) return "All journals are read. Decide, or pick a spot to read it again.";
+    if (!desk.spot) return "All is read. Decide, or pick a spot to read it again.";
     if (!desk.text && desk.again) return "Read this spot again: the mean counts, and it may settle it.";
-    if (!desk.text && desk.feature !== "journal") return "Type the size, or press the gauge's button.";
+    const dial = dialWords(desk, setOn);
+    if (!desk.text && dial) return dial;
+    if (!desk.text && !desk.byPlan) return "Type the size, or press the gauge's button.";
     if (!desk.text) return `Last digits are enough. −3 counts from ${nominal}.`;
     if (draft.error) return draft.error;
     if (draft.data?.asked) return draft.data.asked.question;
@@ -102,8 +110,15 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
   );
 }
 
+/** What a dial's number counts from. */
+function dialWords(desk: Desk, gauge: Schemas["GaugeOut"] | undefined): string {
+  if (!gauge?.comparator) return "";
+  if (!gauge.set_on) return "Type the whole size: the gauge has no setting its dial could count from.";
+  return `Set on ${gauge.set_on}: +3 on the dial counts from there. Or type the size.`;
+}
+
 const nameOf = (desk: Desk, id: string): string =>
-  desk.bench.assessment.journals.find((one) => one.id === id)?.short_name ?? id;
+  desk.bench.places.find((one) => one.id === id)?.short ?? id;
 
 function Question({ desk }: { desk: Desk }) {
   const parcel = desk.question;
@@ -136,7 +151,7 @@ function Question({ desk }: { desk: Desk }) {
       className="border-[3px] border-blue bg-sheet p-3"
     >
       <p className="text-quiet">
-        {nameOf(desk, parcel.landing.journal)} {parcel.landing.spot}:{" "}
+        {nameOf(desk, parcel.landing.part)} {parcel.landing.spot}:{" "}
         <span className="figure text-ink">{parcel.landing.typed}</span>
       </p>
       <p className="my-1 text-lg font-semibold leading-tight">

@@ -2,19 +2,21 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { ask, client, type Schemas } from "../../api";
-import type { Bench, Journal } from "../../shared/job";
+import type { Bench, Part } from "../../shared/job";
 import { Dialog, Faults } from "../../shared/ui";
 
-type Key = Schemas["FigureKey"];
-/** Told with the bearing, not with the journal. */
-const BEARING: readonly Key[] = ["clearance least", "clearance most", "housing least", "housing most"];
-const DIFFERENCES: readonly Key[] = ["out-of-round", "taper", "barrel"];
-const STATE_WORDS = { within: "", beyond: "beyond", "too close": "too close", "not read": "" } as const;
+/** Told with the bearing, not with the part. */
+const BEARING: readonly string[] = ["clearance least", "clearance most", "housing least", "housing most"];
+const DIFFERENCES: readonly string[] = ["out-of-round", "taper", "barrel"];
+/** Which way a limit works where it is not "most". */
+const LEAST: readonly string[] = ["size"];
+const MOST_OF: Record<string, string> = { "smaller than new": "least", "finished least": "least" };
+const CALLED = { within: "", beyond: "beyond", "too close": "too close", "not read": "" } as const;
 
 /** What the readings come to: each figure against its limit, and how sure it is. */
-export function Figures({ bench, journal }: { bench: Bench; journal: Journal }) {
+export function Figures({ bench, part }: { bench: Bench; part: Part }) {
   const [open, setOpen] = useState(false);
-  const figures = journal.figures.filter((figure) => !BEARING.includes(figure.key));
+  const figures = part.figures.filter((figure) => !BEARING.includes(figure.key));
   if (figures.length === 0) {
     return <p className="text-quiet">The first reading gives the size; two in a plane the out-of-round.</p>;
   }
@@ -23,7 +25,7 @@ export function Figures({ bench, journal }: { bench: Bench; journal: Journal }) 
   return (
     <>
       <table className="w-full border-collapse">
-        <caption className="sr-only">Figures of {journal.name}</caption>
+        <caption className="sr-only">Figures of {part.name}</caption>
         <tbody>
           {figures.map((figure) => (
             <tr key={figure.key} className="h-8 align-baseline">
@@ -31,14 +33,14 @@ export function Figures({ bench, journal }: { bench: Bench; journal: Journal }) 
                 {figure.name}
               </th>
               <td
-                className={`figure pr-2 text-right text-xl font-bold ${figure.state === "beyond" ? "text-red" : ""}`}
+                className={`figure pr-2 text-right text-xl font-bold ${figure.called === "beyond" ? "text-red" : ""}`}
               >
-                {figure.key === "size" ? journal.least_words : figure.value.text}
+                {figure.key === "size" ? part.size_words : figure.value.text}
               </td>
               <td className="text-[15px] leading-tight text-quiet">
-                {figure.key === "size" ? "least" : "most"} {figure.limit}
-                {STATE_WORDS[figure.state] && (
-                  <strong className="ml-1 text-ink">{STATE_WORDS[figure.state]}</strong>
+                {LEAST.includes(figure.key) && part.station === "crank" ? "least" : MOST_OF[figure.key] ?? "most"} {figure.limit}
+                {CALLED[figure.called] && (
+                  <strong className="ml-1 text-ink">{CALLED[figure.called]}</strong>
                 )}
               </td>
             </tr>
@@ -46,31 +48,31 @@ export function Figures({ bench, journal }: { bench: Bench; journal: Journal }) 
         </tbody>
       </table>
       <p className="text-[15px] leading-tight text-quiet">
-        {journal.fitted && `Two-point ${journal.two_point ?? ""}, fitted ${journal.fitted}. `}
+        {part.fitted && `Two-point ${part.two_point ?? ""}, fitted ${part.fitted}. `}
         Sure within ±{size?.guard.text}
         {form && `, differences ±${form.guard.text}`}.{" "}
         <button type="button" className="min-h-8 font-semibold text-blue" onClick={() => setOpen(true)}>
           What that consists of
         </button>
       </p>
-      <BudgetDialog bench={bench} journal={journal} open={open} onOpenChange={setOpen} />
+      <BudgetDialog bench={bench} part={part} open={open} onOpenChange={setOpen} />
     </>
   );
 }
 
 interface BudgetProps {
   bench: Bench;
-  journal: Journal;
+  part: Part;
   open: boolean;
   onOpenChange: (open: boolean) => void;
 }
 
 /** The uncertainty budget, laid open: every source with its share. */
-function BudgetDialog({ bench, journal, open, onOpenChange }: BudgetProps) {
-  const path = { job_id: bench.card.id, journal: journal.id };
+function BudgetDialog({ bench, part, open, onOpenChange }: BudgetProps) {
+  const path = { job_id: bench.card.id, part: part.id };
   const budgets = useQuery({
-    queryKey: ["bench", bench.card.id, "budgets", journal.id],
-    queryFn: () => ask(client.GET("/api/jobs/{job_id}/budgets/{journal}", { params: { path } })),
+    queryKey: ["bench", bench.card.id, "budgets", part.id],
+    queryFn: () => ask(client.GET("/api/jobs/{job_id}/budgets/{part}", { params: { path } })),
     enabled: open,
   });
   return (
@@ -78,7 +80,7 @@ function BudgetDialog({ bench, journal, open, onOpenChange }: BudgetProps) {
       open={open}
       onOpenChange={onOpenChange}
       wide
-      title={`How sure: ${journal.name}`}
+      title={`How sure: ${part.name}`}
       note={budgets.data?.[0]?.rule ?? "Every source of doubt, as a standard uncertainty u."}
     >
       <Faults error={budgets.error} />

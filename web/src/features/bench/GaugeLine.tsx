@@ -5,9 +5,9 @@ import type { Live } from "./useLive";
 
 /** What stands between the gauge and a reading: its standing, its cable, its last line. */
 export function GaugeLine({ desk, live }: { desk: Desk; live: Live }) {
-  const gauge = useStandings().get(desk.setup.gauge);
+  const gauge = useStandings().get(desk.gauge);
   const bad = gauge?.standing === "out" || gauge?.standing === "overdue";
-  const told = live.last?.gauge === desk.setup.gauge ? live.last : null;
+  const told = live.last?.gauge === desk.gauge ? live.last : null;
   return (
     <div className="flex min-w-0 flex-1 items-center gap-3 leading-tight" aria-live="polite">
       {bad && <strong className="text-red">{gauge.standing_words}</strong>}

@@ -2,64 +2,61 @@ import { useState } from "react";
 
 import type { Schemas } from "../../api";
 import { SaidNotice, useServerForm } from "../../shared/forms";
-import type { Journal } from "../../shared/job";
 import { Button, Dialog, Faults, Field } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 import { useLooks } from "./useLooks";
 
-type Look = Schemas["Look"];
-const ON_JOURNAL: readonly Look[] = ["surface", "heat colour", "shell", "fillet", "crack test"];
-const OF_CRANK: readonly Look[] = ["crack test", "straightness", "hardening after grinding"];
-/** Asked for only where they matter: a crank that got hot, or one whose hard skin was ground. */
-const asked = (journal: Journal): Look[] => {
-  const hot = journal.seen.some((seen) => seen.look === "heat colour" && seen.answer !== "none");
-  const known = (look: Look) => journal.seen.some((seen) => seen.look === look);
-  const skin = journal.reasons.some((reason) => reason.rule === "verdicts.journal.treatment");
-  const found: Look[] = [];
-  if (hot || known("hardness")) found.push("hardness");
-  if (hot || known("straightness")) found.push("straightness");
-  if (skin || known("hardening after grinding")) found.push("hardening after grinding");
-  return found;
-};
+type Look = Schemas["LookOut"];
 const UNSEEN = "not looked at";
 
-/** Seen on the bench: what eye, nail and crack test say of the journal in hand. */
+/** What a look is written down of, where a person says nothing else: the part, its set, or the whole it belongs to. */
+function onOf(look: Look, desk: Desk): string {
+  const [first] = look.on;
+  if (first === "set") return desk.part.set;
+  return first === undefined || first === "part" ? desk.part.id : first;
+}
+
+/** Seen on the bench: what eye, nail and tests say of the part in hand. */
 export function Looks({ desk }: { desk: Desk }) {
-  const { journal, bench } = desk;
-  const { looks, see } = useLooks(bench.card.id);
-  const [score, setScore] = useState(false);
+  const { part, bench, kind } = desk;
+  const { see } = useLooks(bench.card.id);
+  const [deep, setDeep] = useState<{ look: Look; answer: string } | null>(null);
   const [claim, setClaim] = useState(false);
-  const answerOf = (look: Look) => journal.seen.find((seen) => seen.look === look)?.answer ?? UNSEEN;
+  const answerOf = (look: string) => part.seen.find((seen) => seen.look === look)?.answer ?? UNSEEN;
   const write = (look: Look, answer: string) => {
-    const on = OF_CRANK.includes(look) ? "crank" : journal.id;
-    if (look === "surface" && answer === "nail catches") setScore(true);
-    else see.mutate({ on, look, answer, depth: "", spot: "" });
+    if (look.depth_for.includes(answer)) setDeep({ look, answer });
+    else see.mutate({ on: onOf(look, desk), look: look.look, answer, depth: "", spot: "" });
   };
-  const scored = journal.seen.find((seen) => seen.look === "surface" && seen.depth !== null);
+  const claimed = kind?.looks.find((look) => look.step_for.length > 0);
+  const scored = part.seen.find((seen) => seen.look === "surface" && seen.depth !== null);
   return (
     <section aria-label="Seen on the bench">
       <div className="grid grid-cols-3 gap-x-2 gap-y-1">
-        {[...ON_JOURNAL, ...asked(journal)].map((look) => (
-          <LookChoice
-            key={look}
-            look={look}
-            answers={looks.find((one) => one.look === look)?.answers ?? []}
-            value={answerOf(look)}
-            disabled={bench.card.signed}
-            onChange={(answer) => write(look, answer)}
-          />
-        ))}
-        <div>
-          <span className="block text-[15px] text-quiet">claimed size</span>
-          <button
-            type="button"
-            disabled={bench.card.signed}
-            className="h-10 w-full border-2 border-line bg-sheet px-2 text-left text-[15px] hover:bg-tint"
-            onClick={() => setClaim(true)}
-          >
-            write down
-          </button>
-        </div>
+        {(part.looks ?? []).map((key) => {
+          const look = kind?.looks.find((one) => one.look === key);
+          return look ? (
+            <LookChoice
+              key={key}
+              look={look}
+              value={answerOf(key)}
+              disabled={bench.card.signed}
+              onChange={(answer) => write(look, answer)}
+            />
+          ) : null;
+        })}
+        {claimed && (
+          <div>
+            <span className="block text-[15px] text-quiet">claimed size</span>
+            <button
+              type="button"
+              disabled={bench.card.signed}
+              className="h-10 w-full border-2 border-line bg-sheet px-2 text-left text-[15px] hover:bg-tint"
+              onClick={() => setClaim(true)}
+            >
+              {saidOf(part.seen.find((seen) => seen.look === claimed.look)) ?? "write down"}
+            </button>
+          </div>
+        )}
       </div>
       {scored && (
         <p className="mt-1 text-[15px]">
@@ -67,24 +64,27 @@ export function Looks({ desk }: { desk: Desk }) {
         </p>
       )}
       <Faults error={see.error} />
-      <ScoreDialog desk={desk} open={score} onOpenChange={setScore} />
-      <ClaimDialog desk={desk} open={claim} onOpenChange={setClaim} />
+      {deep && <DepthDialog desk={desk} look={deep.look} answer={deep.answer} onClose={() => setDeep(null)} />}
+      {claim && claimed && <ClaimDialog desk={desk} look={claimed} onClose={() => setClaim(false)} />}
     </section>
   );
 }
 
+/** A claim of this part in a word, where one stands. */
+const saidOf = (seen: Schemas["Observation"] | undefined): string | undefined =>
+  seen ? `${seen.typed ?? ""}, ${seen.answer}` : undefined;
+
 interface ChoiceProps {
   look: Look;
-  answers: readonly string[];
   value: string;
   disabled: boolean;
   onChange: (answer: string) => void;
 }
 
-function LookChoice({ look, answers, value, disabled, onChange }: ChoiceProps) {
+function LookChoice({ look, value, disabled, onChange }: ChoiceProps) {
   return (
     <label className="block">
-      <span className="block text-[15px] text-quiet">{look}</span>
+      <span className="block text-[15px] text-quiet">{look.look}</span>
       <select
         className={`h-10 w-full border-2 bg-sheet px-1 text-[15px] ${value === UNSEEN ? "border-line text-quiet" : "border-ink font-semibold"}`}
         value={value}
@@ -92,7 +92,7 @@ function LookChoice({ look, answers, value, disabled, onChange }: ChoiceProps) {
         onChange={(event) => onChange(event.target.value)}
       >
         <option value={UNSEEN}>not looked</option>
-        {answers.map((answer) => (
+        {look.answers.map((answer) => (
           <option key={answer} value={answer}>
             {answer}
           </option>
@@ -104,34 +104,35 @@ function LookChoice({ look, answers, value, disabled, onChange }: ChoiceProps) {
 
 interface DialogProps {
   desk: Desk;
-  open: boolean;
-  onOpenChange: (open: boolean) => void;
+  look: Look;
+  onClose: () => void;
 }
 
-function ScoreDialog({ desk, open, onOpenChange }: DialogProps) {
+function DepthDialog({ desk, look, answer, onClose }: DialogProps & { answer: string }) {
   return (
     <Dialog
-      open={open}
-      onOpenChange={onOpenChange}
-      title="A nail catches"
-      note="How deep is the score below the surface around it, and where? Without its depth no size is sure."
+      open
+      onOpenChange={onClose}
+      title={answer === "nail catches" ? "A nail catches" : answer.charAt(0).toUpperCase() + answer.slice(1)}
+      note="How deep is it below the surface around it, and where? Without its depth no size is sure."
     >
-      <ScoreForm desk={desk} onDone={() => onOpenChange(false)} />
+      <DepthForm desk={desk} look={look} answer={answer} onClose={onClose} />
     </Dialog>
   );
 }
 
-function ScoreForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
+function DepthForm({ desk, look, answer, onClose }: DialogProps & { answer: string }) {
   const { see } = useLooks(desk.bench.card.id);
   const { field, said, submit } = useServerForm({ depth: "", spot: "" }, async (given) => {
-    await see.mutateAsync({ on: desk.journal.id, look: "surface", answer: "nail catches", ...given });
-    onDone();
+    await see.mutateAsync({ on: onOf(look, desk), look: look.look, answer, ...given });
+    onClose();
   });
+  const { unit } = desk.bench.assessment;
   return (
     <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
       <Field
-        label={`Depth, ${desk.bench.assessment.unit}`}
-        placeholder={desk.bench.assessment.unit === "in" ? ".0008" : "0.02"}
+        label={`Depth, ${unit}`}
+        placeholder={unit === "in" ? ".0008" : "0.02"}
         hint="Left empty it is written down as not measured, and asked for."
         {...field("depth")}
       />
@@ -144,32 +145,36 @@ function ScoreForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
   );
 }
 
-function ClaimDialog({ desk, open, onOpenChange }: DialogProps) {
+function ClaimDialog({ desk, look, onClose }: DialogProps) {
+  const whole = look.on[0] === "set";
   return (
     <Dialog
-      open={open}
-      onOpenChange={onOpenChange}
-      title={`Size claimed for the ${desk.journal.set}`}
+      open
+      onOpenChange={onClose}
+      title={`Size claimed for ${whole ? `the ${desk.part.set}` : desk.part.short_name}`}
       note="A claim is kept apart from what is measured. The gauge is believed."
     >
-      <ClaimForm desk={desk} onDone={() => onOpenChange(false)} />
+      <ClaimForm desk={desk} look={look} onClose={onClose} />
     </Dialog>
   );
 }
 
-function ClaimForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
-  const { looks, see } = useLooks(desk.bench.card.id);
-  const answers = looks.find((one) => one.look === "claimed undersize")?.answers ?? [];
+function ClaimForm({ desk, look, onClose }: DialogProps) {
+  const { see } = useLooks(desk.bench.card.id);
   const { field, said, submitWith } = useServerForm({ depth: "", answer: "" }, async (given) => {
-    await see.mutateAsync({ on: desk.journal.set, look: "claimed undersize", spot: "", ...given });
-    onDone();
+    await see.mutateAsync({ on: onOf(look, desk), look: look.look, spot: "", ...given });
+    onClose();
   });
   return (
     <form className="flex flex-col gap-4" onSubmit={(event) => event.preventDefault()}>
-      <Field label="Undersize" placeholder="STD, 10 or 0.25" {...field("depth")} />
+      <Field
+        label={look.look === "claimed oversize" ? "Oversize" : "Undersize"}
+        placeholder="STD, 10 or 0.25"
+        {...field("depth")}
+      />
       <p className="font-semibold">Who says so</p>
       <div className="flex flex-wrap gap-2">
-        {answers.map((answer) => (
+        {look.answers.map((answer) => (
           <Button key={answer} onClick={() => void submitWith((values) => ({ ...values, answer }))()}>
             {answer}
           </Button>

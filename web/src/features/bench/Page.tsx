@@ -6,17 +6,17 @@ import { announce } from "../../shared/announce";
 import type { Bench } from "../../shared/job";
 import { Button, Notice } from "../../shared/ui";
 import { usePerson, useSessionChanges } from "../session";
-import { CrankDrawing } from "./CrankDrawing";
 import { Entry } from "./Entry";
 import { Figures } from "./Figures";
 import { KeysDialog } from "./KeysDialog";
-import { Ladder } from "./Ladder";
+import { Section } from "./drawings/Section";
 import { Looks } from "./Looks";
 import { ReadingTable } from "./ReadingTable";
 import { Reasons } from "./Reasons";
 import { SetBoxes } from "./SetBoxes";
 import { openDoubt, SlipPanel, useSlipAnswer } from "./SlipPanel";
-import { SpotDrawing } from "./SpotDrawing";
+import { Scale } from "./Scale";
+import { Stations } from "./Stations";
 import { type Opened, ToolLine } from "./ToolLine";
 import { type Desk, useDesk } from "./useDesk";
 import { useKeys } from "./useKeys";
@@ -36,12 +36,16 @@ export function BenchPage() {
   const doubt = openDoubt(desk);
   const slip = useSlipAnswer(desk);
   useEffect(() => {
-    announce(`${desk.journal.short_name}: ${desk.journal.headline}. ${desk.journal.under_headline}`);
-  }, [desk.journal.short_name, desk.journal.headline, desk.journal.under_headline]);
+    announce(`${desk.part.short_name}: ${desk.part.headline}. ${desk.part.under_headline}`);
+  }, [desk.part.short_name, desk.part.headline, desk.part.under_headline]);
   useKeys(desk, {
     showKeys: () => setKeys(true),
     otherUnit: () => preferUnit.mutate(person.shown_unit === "in" ? "mm" : "in"),
     warmth: () => setOpened("warmth"),
+    gauge: () => {
+      setOpened("setup");
+      window.setTimeout(() => document.getElementById("gauge")?.focus());
+    },
     answer: (nth) => {
       const offer = nth === null ? undefined : doubt?.offers[nth];
       if (doubt && (nth === null || offer)) slip.mutate({ doubt, taken: offer?.meant.nm ?? null });
@@ -50,16 +54,16 @@ export function BenchPage() {
   return (
     <main className="mx-auto max-w-[1280px] px-7 max-sm:px-3">
       <div className="flex justify-between gap-x-5 gap-y-2 border-b-2 border-line py-2 max-[1279px]:flex-col">
-        <CrankDrawing bench={bench} selected={desk.journal.id} onSelect={desk.goTo} />
-        <SetBoxes bench={bench} />
+        <Stations desk={desk} />
+        <SetBoxes bench={bench} part={desk.part} />
       </div>
       <div className="grid grid-cols-[340px_288px_222px_minmax(0,1fr)] gap-x-5 gap-y-4 pt-2 max-[1279px]:grid-cols-[340px_288px_minmax(0,1fr)] max-[979px]:grid-cols-[340px_288px] max-[699px]:grid-cols-1">
         <div className="flex flex-col">
           <h2 className="text-xl font-semibold">
-            {desk.journal.name}
-            {desk.feature !== "journal" && `: ${desk.feature}`}
+            {desk.part.name}
+            {!desk.byPlan && `: ${desk.target.label}`}
           </h2>
-          <SpotDrawing desk={desk} onSpot={(spot) => desk.goTo(desk.journal.id, spot)} />
+          <Section desk={desk} onSpot={(spot) => desk.goToSpot(spot)} />
           <Looks desk={desk} />
         </div>
         <div className="flex flex-col gap-2 max-[699px]:order-first">
@@ -69,14 +73,14 @@ export function BenchPage() {
           {doubt ? (
             <SlipPanel key={doubt.reading} desk={desk} doubt={doubt} answer={slip} />
           ) : (
-            <Figures bench={bench} journal={desk.journal} />
+            <Figures bench={bench} part={desk.part} />
           )}
         </div>
         <div className="max-[1279px]:order-last">
-          <Ladder bench={bench} journal={desk.journal} />
+          <Scale bench={bench} part={desk.part} />
         </div>
         <div className="h-[458px] max-[979px]:h-auto">
-          <Reasons bench={bench} journal={desk.journal} onSpots={setLit} />
+          <Reasons bench={bench} part={desk.part} onSpots={setLit} />
         </div>
       </div>
       <ToolLine desk={desk} live={live} opened={opened} onOpen={setOpened} onKeys={() => setKeys(true)} />

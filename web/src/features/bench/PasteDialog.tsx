@@ -1,5 +1,5 @@
 import { Button, Dialog } from "../../shared/ui";
-import { openStops, type Stop } from "./route";
+import { keyOf, openStops, type Stop } from "./route";
 import type { Desk } from "./useDesk";
 
 /** The values in pasted text: a column, a row, or both, as they follow each other. */
@@ -12,13 +12,14 @@ export function valuesIn(text: string): string[] {
 
 /** The spots that pasted values would go to: from the spot in hand on, in the order of the plan. */
 export function stopsFor(desk: Desk): Stop[] {
-  const { journal, feature, spot, spots } = desk;
-  if (feature !== "journal") {
+  const { part, target, spot, spots, stop } = desk;
+  if (!desk.byPlan) {
     const at = spots.findIndex((one) => one.name === spot);
-    return spots.slice(Math.max(at, 0)).map((one) => ({ journal: journal.id, spot: one.name }));
+    const here = { part: target.part, feature: target.feature.key };
+    return spots.slice(Math.max(at, 0)).map((one) => ({ ...here, spot: one.name }));
   }
-  const open = openStops(desk.bench, journal.set, desk.mine);
-  const at = open.findIndex((stop) => stop.journal === journal.id && stop.spot === spot);
+  const open = openStops(desk.bench, part.set, desk.mine);
+  const at = open.findIndex((one) => stop !== null && keyOf(one) === keyOf(stop));
   return at < 0 ? open : open.slice(at);
 }
 
@@ -33,8 +34,7 @@ export function PasteDialog({ desk, values, onClose }: Props) {
   const stops = values.length > 0 ? stopsFor(desk) : [];
   const pairs = stops.slice(0, values.length).map((stop, n) => ({ ...stop, typed: values[n] ?? "" }));
   const over = values.length - pairs.length;
-  const nameOf = (id: string) =>
-    desk.bench.assessment.journals.find((one) => one.id === id)?.short_name ?? id;
+  const nameOf = (id: string) => desk.bench.places.find((one) => one.id === id)?.short ?? id;
   return (
     <Dialog
       open={values.length > 0}
@@ -45,16 +45,16 @@ export function PasteDialog({ desk, values, onClose }: Props) {
       <table className="mb-3 w-full text-left">
         <thead className="text-quiet">
           <tr className="border-b border-ink">
-            <th className="font-normal">Journal</th>
+            <th className="font-normal">Part</th>
             <th className="font-normal">Spot</th>
             <th className="text-right font-normal">Reading, {desk.setup.unit}</th>
           </tr>
         </thead>
         <tbody>
           {pairs.map((pair) => (
-            <tr key={`${pair.journal} ${pair.spot}`} className="border-b border-line/60">
-              <td>{nameOf(pair.journal)}</td>
-              <td className="figure">{pair.spot}</td>
+            <tr key={keyOf(pair)} className="border-b border-line/60">
+              <td>{nameOf(pair.part)}</td>
+              <td className="figure">{pair.feature === "diameter" ? pair.spot : pair.feature}</td>
               <td className="figure text-right">{pair.typed}</td>
             </tr>
           ))}

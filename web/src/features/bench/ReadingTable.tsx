@@ -1,47 +1,24 @@
 import type { Schemas } from "../../api";
+import { type FeatureKind, placeWords } from "../../shared/job";
+import { spotsOf } from "./targets";
 import type { Desk } from "./useDesk";
 
 type Spot = Schemas["Spot"];
 
+interface Props {
+  desk: Desk;
+  lit: readonly string[];
+}
+
 /** The readings of the part in hand, plane by plane. Those that wait to be sent stand as typed. */
-export function ReadingTable({ desk, lit }: { desk: Desk; lit: readonly string[] }) {
-  const { spots } = desk;
-  const planes = [...new Set(spots.map((spot) => spot.plane))];
-  const first = spots.filter((spot) => spot.plane === planes[0]);
+export function ReadingTable({ desk, lit }: Props) {
+  const outside = desk.part.features.flatMap((one) => one.outside ?? []);
   return (
     <>
-      <table className="w-full table-fixed border-collapse">
-        <caption className="sr-only">
-          Readings of {desk.journal.name}, {desk.feature}
-        </caption>
-        <thead>
-          <tr>
-            <th className="w-6">
-              <span className="sr-only">plane</span>
-            </th>
-            {first.map((spot) => (
-              <th key={spot.angle} className="font-semibold text-quiet" scope="col">
-                {desk.feature === "wall" ? (spot.angle === "a" ? "upper" : "lower") : spot.angle}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {planes.map((plane) => (
-            <tr key={plane} className="border-t-2 border-line last:border-b-2">
-              <th scope="row" className="font-semibold text-quiet">
-                {plane}
-              </th>
-              {spots
-                .filter((spot) => spot.plane === plane)
-                .map((spot) => (
-                  <Cell key={spot.name} spot={spot} desk={desk} lit={lit.includes(spot.name)} />
-                ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {desk.journal.outside.map((spot) => (
+      {tablesOf(desk).map((table) => (
+        <FeatureTable key={table.feature.key} desk={desk} lit={lit} {...table} />
+      ))}
+      {outside.map((spot) => (
         <p key={spot.name} className="text-[15px] leading-tight">
           Outside the plan, {spot.name}: <span className="figure font-bold">{spot.current?.size.text}</span>{" "}
           {spot.current && !desk.bench.card.signed && (
@@ -59,12 +36,80 @@ export function ReadingTable({ desk, lit }: { desk: Desk; lit: readonly string[]
   );
 }
 
-function Cell({ spot, desk, lit }: { spot: Spot; desk: Desk; lit: boolean }) {
+interface Table {
+  feature: FeatureKind;
+  spots: readonly Spot[];
+}
+
+/** What stands in the table: everything of the plan, or what is measured beside it. */
+function tablesOf(desk: Desk): Table[] {
+  const { bench, part, kind, target } = desk;
+  if (!desk.byPlan) return [{ feature: target.feature, spots: desk.spots }];
+  const own = kind?.features ?? [];
+  const asked = new Set(part.to_read.map((one) => one.feature));
+  return own
+    .filter((one) => one.planned || asked.has(one.key) || part.features.some((read) => read.feature === one.key))
+    .filter((one) => one.planned || one.spots.length <= 2)
+    .map((feature) => ({ feature, spots: spotsOf(bench, part, part.id, feature) }));
+}
+
+function FeatureTable({ desk, lit, feature, spots }: Props & Table) {
+  const planes = [...new Set(spots.map((spot) => spot.plane))];
+  const words = placeWords(feature, planes.length);
+  const first = spots.filter((spot) => spot.plane === planes[0]);
+  const single = spots.length === 1;
+  return (
+    <table className="w-full table-fixed border-collapse">
+      <caption className="sr-only">
+        Readings of {desk.part.name}, {feature.name}
+      </caption>
+      <thead className={single ? "sr-only" : ""}>
+        <tr>
+          <th className={words.named ? "w-16" : "w-6"}>
+            <span className="sr-only">plane</span>
+          </th>
+          {first.map((spot) => (
+            <th key={spot.angle} className="font-semibold text-quiet" scope="col">
+              {short(words.angle(spot.angle, spot.angle_deg), spot.angle)}
+            </th>
+          ))}
+          {single && <th aria-hidden />}
+        </tr>
+      </thead>
+      <tbody>
+        {planes.map((plane) => (
+          <tr key={plane} className="border-t-2 border-line last:border-b-2">
+            <th scope="row" className={`font-semibold text-quiet ${words.named ? "text-left" : ""}`}>
+              {words.plane(plane)}
+            </th>
+            {spots
+              .filter((spot) => spot.plane === plane)
+              .map((spot) => (
+                <Cell
+                  key={spot.name}
+                  spot={spot}
+                  desk={desk}
+                  feature={feature}
+                  lit={lit.includes(single ? feature.key : spot.name)}
+                />
+              ))}
+            {single && <td aria-hidden />}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Long names of angles belong to the entry; over a column a letter serves. */
+const short = (name: string, letter: string): string => (name.length > 8 ? letter : name);
+
+function Cell({ spot, desk, feature, lit }: { spot: Spot; desk: Desk; feature: FeatureKind; lit: boolean }) {
   const waiting = desk.mine.find(
     ({ landing }) =>
-      landing.journal === desk.journal.id && landing.spot === spot.name && landing.feature === desk.feature,
+      landing.part === desk.target.part && landing.spot === spot.name && landing.feature === feature.key,
   );
-  const now = desk.spot === spot.name;
+  const now = desk.spot === spot.name && desk.feature.key === feature.key;
   const stale = !spot.current && spot.aside[0];
   const size = (spot.size ?? spot.current?.size)?.text;
   const said = waiting
@@ -77,9 +122,9 @@ function Cell({ spot, desk, lit }: { spot: Spot; desk: Desk; lit: boolean }) {
       <button
         type="button"
         title={history(spot)}
-        aria-label={`${spot.name}: ${said}`}
+        aria-label={`${feature.planned && feature.spots.length === 1 ? `${feature.key} ` : ""}${spot.name}: ${said}`}
         aria-current={now}
-        onClick={() => desk.goTo(desk.journal.id, spot.name)}
+        onClick={() => desk.goToSpot(spot.name, feature.key)}
         className={`figure relative flex h-10 w-full items-center justify-center border-2 text-[17px] ${now ? "border-blue" : spot.doubt?.holds ? "border-dashed border-ink" : "border-transparent"} ${lit ? "bg-tint" : ""} hover:bg-tint`}
       >
         {waiting ? (

@@ -9,7 +9,8 @@ type Doubt = Schemas["DoubtShown"];
 
 /** The question that stands open on the part in hand: the one at the spot in hand first. */
 export function openDoubt(desk: Desk): Doubt | null {
-  const asked = desk.spots.filter((spot) => spot.doubt !== null);
+  const all = desk.part.features.flatMap((one) => [...one.spots, ...(one.outside ?? [])]);
+  const asked = [...desk.spots, ...all].filter((spot) => spot.doubt !== null);
   const here = asked.find((spot) => spot.name === desk.spot) ?? asked.find((spot) => spot.doubt?.holds);
   return (here ?? asked[0])?.doubt ?? null;
 }
@@ -37,7 +38,8 @@ interface Props {
 
 /** "Did you mean": quiet, beside the readings, with one key to take and one to keep. */
 export function SlipPanel({ desk, doubt, answer }: Props) {
-  const spot = desk.spots.find((one) => one.name === doubt.spot);
+  const all = desk.part.features.flatMap((one) => one.spots);
+  const spot = all.find((one) => one.current?.id === doubt.reading);
   const read = spot?.current?.read || spot?.current?.size.text;
   const signed = desk.bench.card.signed;
   return (

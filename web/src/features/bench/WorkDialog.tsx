@@ -37,23 +37,27 @@ function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
     queryFn: () => ask(client.GET("/api/key")),
     staleTime: Infinity,
   });
-  const work = key.data?.work ?? [];
-  const placesOf = (kind: Kind) => [
-    ...(work.find((one) => one.kind === kind)?.on ?? []),
-    ...(kind === "grind" || kind === "polish" ? [desk.journal.id] : []),
-  ];
+  const { bench, part, kinds } = desk;
+  const here = kinds.filter((one) => bench.assessment.stations.some((station) => station.key === one.station));
+  const spokenOf = [...bench.scope, ...here.flatMap((one) => one.wholes)];
+  const work = (key.data?.work ?? []).filter((one) => one.on.some((on) => spokenOf.includes(on)));
+  const placesOf = (kind: Kind) => {
+    const done = work.find((one) => one.kind === kind);
+    const together = (done?.on ?? []).filter((on) => spokenOf.includes(on));
+    return done?.alone && together.includes(part.set) ? [...together, part.id] : together;
+  };
   const placeOf = (kind: Kind, on: string) => (placesOf(kind).includes(on) ? on : (placesOf(kind)[0] ?? ""));
   const start = {
-    kind: "grind" as Kind,
-    on: desk.journal.set as string,
-    undersize: "",
+    kind: (part.station === "block" ? "bore and hone" : "grind") as Kind,
+    on: part.set,
+    step: "",
     note: "",
     sure: false,
   };
   const { form, field, set, said, submit, submitWith } = useServerForm(start, async (given) => {
     const bench = await ask(
       client.POST("/api/jobs/{job_id}/operations", {
-        params: { path: { job_id: desk.bench.card.id } },
+        params: { path: { job_id: bench.card.id } },
         body: { ...given, on: placeOf(given.kind, given.on), id: newId() },
       }),
     );
@@ -78,17 +82,17 @@ function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
           value={place}
           options={places.map((value) => ({
             value,
-            label: value === desk.journal.id ? `${desk.journal.short_name} alone` : value,
+            label: value === part.id ? `${part.short_name} alone` : value,
           }))}
           onChange={(next) => set({ on: next })}
         />
       </div>
-      {kind === "grind" && (
+      {work.find((one) => one.kind === kind)?.sized && (
         <Field
-          label="Ground to, under standard"
+          label={kind === "grind" ? "Ground to, under standard" : "Bored to, over standard"}
           placeholder=".020 or 0.50 mm"
           hint="Left empty, the next readings tell."
-          {...field("undersize")}
+          {...field("step")}
         />
       )}
       <Field label="Note" placeholder="who did it, where" {...field("note")} />
@@ -140,7 +144,7 @@ function DoneList({ desk }: { desk: Desk }) {
         >
           <span>
             {done.kind}: {done.on_words}
-            {done.undersize && `, to ${done.undersize} under`}
+            {done.step && `, to ${done.step} ${done.kind === "grind" ? "under" : "over"}`}
             <span className="block text-sm text-quiet">
               {done.by}, {momentText(done.at)}; {done.stale} {done.stale === 1 ? "reading" : "readings"} stale
             </span>

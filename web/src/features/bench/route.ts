@@ -1,68 +1,66 @@
-import type { Bench, Journal } from "../../shared/job";
+import type { Bench, Part } from "../../shared/job";
 import type { Parcel } from "./outbox";
 
-/** A place to read at: a journal and one of its spots. */
+/** A place to read at: a part, what of it is read, and the spot. */
 export interface Stop {
-  journal: string;
+  part: string;
+  feature: string;
   spot: string;
 }
 
-const key = (journal: string, spot: string): string => `${journal} ${spot}`;
+export const keyOf = (stop: Stop): string => `${stop.part} ${stop.feature} ${stop.spot}`;
+
+const orderOf = (bench: Bench, set: string): readonly Stop[] =>
+  bench.assessment.sets.find((one) => one.set === set)?.reading_order ?? [];
 
 /** The spots of a set that are still to read or to read again, in the order the plan gives. */
-export function openStops(bench: Bench, set: Journal["set"], parcels: readonly Parcel[]): Stop[] {
-  const pending = new Set(
-    parcels
-      .filter((parcel) => parcel.landing.feature === "journal")
-      .map((parcel) => key(parcel.landing.journal, parcel.landing.spot)),
-  );
+export function openStops(bench: Bench, set: string, parcels: readonly Parcel[]): Stop[] {
+  const pending = new Set(parcels.map((parcel) => keyOf(parcel.landing)));
   const open = new Set<string>();
-  for (const journal of bench.assessment.journals) {
-    for (const spot of journal.to_read) open.add(key(journal.id, spot));
-    for (const again of journal.to_repeat) open.add(key(journal.id, again.spot));
+  for (const part of bench.assessment.parts) {
+    if (part.set !== set) continue;
+    for (const asked of [...part.to_read, ...part.to_repeat]) open.add(keyOf(asked));
   }
-  const answer = set === "mains" ? bench.assessment.mains : bench.assessment.rods;
-  return answer.order
-    .filter((stop) => open.has(stop) && !pending.has(stop))
-    .map((stop) => ({ journal: stop.split(" ")[0] ?? "", spot: stop.split(" ")[1] ?? "" }));
+  return orderOf(bench, set).filter((stop) => open.has(keyOf(stop)) && !pending.has(keyOf(stop)));
 }
 
 /** The stop after this one in the order of its set; round to the front where none follows. */
 export function stopAfter(bench: Bench, from: Stop, parcels: readonly Parcel[]): Stop | undefined {
-  const journal = bench.assessment.journals.find((one) => one.id === from.journal);
-  if (!journal) return undefined;
-  const answer = journal.set === "mains" ? bench.assessment.mains : bench.assessment.rods;
-  const at = answer.order.indexOf(key(from.journal, from.spot));
-  const open = openStops(bench, journal.set, parcels).filter(
-    (stop) => key(stop.journal, stop.spot) !== key(from.journal, from.spot),
+  const part = bench.assessment.parts.find((one) => one.id === from.part);
+  if (!part) return undefined;
+  const order = orderOf(bench, part.set).map(keyOf);
+  const at = order.indexOf(keyOf(from));
+  const open = openStops(bench, part.set, parcels).filter((stop) => keyOf(stop) !== keyOf(from));
+  return open.find((stop) => order.indexOf(keyOf(stop)) > at) ?? open[0];
+}
+
+/** The first open spot of one part, or null where it is read. */
+export function firstStop(bench: Bench, part: Part, parcels: readonly Parcel[]): Stop | null {
+  return openStops(bench, part.set, parcels).find((stop) => stop.part === part.id) ?? null;
+}
+
+/** The next part with spots to read: of the same set first, then of the same station, then of any. */
+export function nextPart(bench: Bench, from: Part, parcels: readonly Parcel[]): Part | undefined {
+  const { parts } = bench.assessment;
+  const at = parts.indexOf(from);
+  const round = [...parts.slice(at + 1), ...parts.slice(0, at)];
+  const open = round.filter((one) => firstStop(bench, one, parcels) !== null);
+  return (
+    open.find((one) => one.set === from.set) ?? open.find((one) => one.station === from.station) ?? open[0]
   );
-  const place = (stop: Stop) => answer.order.indexOf(key(stop.journal, stop.spot));
-  return open.find((stop) => place(stop) > at) ?? open[0];
 }
 
-/** The first open spot of one journal, or null where it is read. */
-export function firstSpot(bench: Bench, journal: Journal, parcels: readonly Parcel[]): string | null {
-  return openStops(bench, journal.set, parcels).find((stop) => stop.journal === journal.id)?.spot ?? null;
-}
+const URGENT = ["replace", "refer", "sleeve", "regrind", "rebore", "measure", "fit undersize", "polish", "light hone"] as const; // prettier-ignore
+const planned = (part: Part): number =>
+  part.features.reduce((sum, one) => sum + (one.planned ? one.spots.length : 0), 0);
 
-/** The next journal with spots to read: of the same set first, then of the other. */
-export function nextJournal(bench: Bench, from: Journal, parcels: readonly Parcel[]): Journal | undefined {
-  const journals = bench.assessment.journals;
-  const at = journals.indexOf(from);
-  const round = [...journals.slice(at + 1), ...journals.slice(0, at)];
-  const open = round.filter((one) => firstSpot(bench, one, parcels) !== null);
-  return open.find((one) => one.set === from.set) ?? open[0];
-}
-
-const URGENT = ["replace", "refer", "regrind", "measure", "fit undersize", "polish"] as const;
-
-/** Where one goes on: a journal asked about, one begun, one not read, else the one that needs most. */
-export function firstToRead(journals: readonly Journal[]): Journal {
-  const asked = journals.find((one) => one.spots.some((spot) => spot.doubt?.holds));
-  const begun = journals.find((one) => one.to_read.length > 0 && one.to_read.length < one.spots.length);
-  const open = asked ?? begun ?? journals.find((one) => one.to_read.length > 0);
-  const worst = URGENT.map((action) => journals.find((one) => one.own_action === action)).find(Boolean);
-  const first = open ?? worst ?? journals[0];
-  if (!first) throw new Error("An engine has at least two journals.");
+/** Where one goes on: a part asked about, one begun, one not read, else the one that needs most. */
+export function firstToRead(parts: readonly Part[]): Part {
+  const asked = parts.find((one) => one.features[0]?.spots.some((spot) => spot.doubt?.holds));
+  const begun = parts.find((one) => one.to_read.length > 0 && one.to_read.length < planned(one));
+  const open = asked ?? begun ?? parts.find((one) => one.to_read.length > 0);
+  const worst = URGENT.map((action) => parts.find((one) => one.own_action === action)).find(Boolean);
+  const first = open ?? worst ?? parts[0];
+  if (!first) throw new Error("A job judges at least one part.");
   return first;
 }

@@ -4,11 +4,12 @@ import { useSearchParams } from "react-router";
 
 import { ask, client, type Schemas } from "../../api";
 import { announce } from "../../shared/announce";
-import { type Bench, type Journal, newId, useKeepBench } from "../../shared/job";
+import { type Bench, newId, type Part, useKeepBench, useKinds } from "../../shared/job";
 import { useKept } from "../../shared/useKept";
 import { usePerson } from "../session";
 import type { Landing, Parcel } from "./outbox";
-import { firstSpot, firstToRead, nextJournal, stopAfter } from "./route";
+import { firstStop, firstToRead, keyOf, nextPart, type Stop, stopAfter } from "./route";
+import { spotsOf, type Target, targetsOf } from "./targets";
 import { useOutbox } from "./useOutbox";
 import { useSetup } from "./useSetup";
 
@@ -19,20 +20,27 @@ type Spot = Schemas["Spot"];
 export function useDesk(bench: Bench) {
   const jobId = bench.card.id;
   const person = usePerson();
+  const kinds = useKinds();
   const { outbox, mine, others } = useOutbox(jobId);
   const setup = useSetup(bench);
-  const journals = bench.assessment.journals;
-  // The journal in hand stands in the address too, so that a reload comes back to it. The address follows a little
-  // later: a key struck at once after the click already belongs to the new journal.
+  const { parts, stations } = bench.assessment;
+  // The part in hand stands in the address too, so that a reload comes back to it. The address follows a little
+  // later: a key struck at once after the click already belongs to the new part.
   const [address, setAddress] = useSearchParams();
   const isText = (kept: unknown): kept is string => typeof kept === "string";
-  const [journalId, setJournalId] = useKept(
-    `journal.${jobId}`,
-    () => address.get("journal") ?? firstToRead(journals).id,
+  const [partId, setPartId] = useKept(
+    `part.${jobId}`,
+    () => address.get("part") ?? firstToRead(parts).id,
     isText,
   );
-  const journal = journals.find((one) => one.id === journalId) ?? firstToRead(journals);
-  const [chosen, setSpot] = useState<string | null>(() => firstSpot(bench, journal, mine));
+  const part = parts.find((one) => one.id === partId) ?? firstToRead(parts);
+  // The last part in hand of each station: coming back to it goes on there.
+  const [lastOf, setLastOf] = useKept<Record<string, string>>(`stations.${jobId}`, () => ({}), isRecord);
+  const targets = targetsOf(bench, kinds, part);
+  const target = targets.find((one) => one.value === setup.reading) ?? targets[0];
+  if (!target) throw new Error("The kinds of part are not known.");
+  const byPlan = target.value === "";
+  const [chosen, setChosen] = useState<Stop | null>(() => firstStop(bench, part, mine));
   // What is typed stays with its spot: moving away and back, or a reload, loses none of it.
   const [drafts, setDrafts] = useKept<Record<string, string>>(`typed.${jobId}`, () => ({}), isRecord);
   const [visits, setVisits] = useState(0);
@@ -44,70 +52,79 @@ export function useDesk(bench: Bench) {
   const movedAt = useRef(0);
   const keep = useKeepBench();
   const question = mine.find((parcel) => parcel.state !== "waiting");
-  const feature = setup.feature;
-  const spots = spotsOf(bench, journal, feature);
-  const nextHere = () =>
-    feature === "journal" ? firstSpot(bench, journal, mine) : firstUnread(spots, mine, journal.id, feature);
+  const openIn = (of: Part, aim: Target): Stop | null =>
+    aim.value === "" ? firstStop(bench, of, mine) : firstUnread(spotsOf(bench, of, aim.part, aim.feature), mine, aim);
   // A spot that opens again, stale or asked for once more, comes to hand by itself.
-  const spot = chosen ?? nextHere();
-  const draftKey = `${journal.id} ${feature} ${spot ?? ""}`;
+  const stop = chosen && isOf(chosen, part, target) ? chosen : openIn(part, target);
+  const kind = kinds.find((one) => one.kind === part.kind);
+  const feature = (byPlan && kind?.features.find((one) => one.key === stop?.feature)) || target.feature;
+  const spots = spotsOf(bench, part, target.part, feature);
+  const spot = stop?.spot ?? null;
+  const draftKey = stop ? keyOf(stop) : `${part.id} ${feature.key}`;
   const text = drafts[draftKey] ?? "";
   const setText = (typed: string, key = draftKey) => {
-    const others = Object.fromEntries(Object.entries(drafts).filter(([one]) => one !== key));
-    setDrafts(typed ? { ...others, [key]: typed } : others);
+    const rest = Object.fromEntries(Object.entries(drafts).filter(([one]) => one !== key));
+    setDrafts(typed ? { ...rest, [key]: typed } : rest);
   };
 
-  const goTo = (id: string, at?: string | null) => {
-    const next = journals.find((one) => one.id === id);
+  const goTo = (id: string, at?: Stop | null) => {
+    const next = parts.find((one) => one.id === id);
     if (!next) return;
-    setJournalId(id);
-    if (id !== address.get("journal")) setAddress({ journal: id }, { replace: true });
-    const open =
-      feature === "journal"
-        ? firstSpot(bench, next, mine)
-        : firstUnread(spotsOf(bench, next, feature), mine, next.id, feature);
-    setSpot(at === undefined ? open : at);
+    setPartId(id);
+    setLastOf({ ...lastOf, [next.station]: id });
+    if (id !== address.get("part")) setAddress({ part: id }, { replace: true });
+    const aims = targetsOf(bench, kinds, next);
+    const aim = aims.find((one) => one.value === setup.reading) ?? aims[0];
+    setChosen(at === undefined && aim ? openIn(next, aim) : (at ?? null));
     movedAt.current = performance.now();
     setReplace(false);
     setVisits((before) => before + 1);
   };
-  const measure = (what: Schemas["Feature"]) => {
-    setup.measure(what);
-    setSpot(
-      what === "journal"
-        ? firstSpot(bench, journal, mine)
-        : firstUnread(spotsOf(bench, journal, what), mine, journal.id, what),
-    );
+  const goToSpot = (name: string | null, of = feature.key) =>
+    goTo(part.id, name === null ? null : { part: target.part, feature: of, spot: name });
+  /** To a station: to the part that was last in hand there, else where one goes on. */
+  const goToStation = (key: string) => {
+    const here = parts.filter((one) => one.station === key);
+    if (here.length > 0) goTo(here.find((one) => one.id === lastOf[key])?.id ?? firstToRead(here).id);
+  };
+  const nextStation = () => {
+    const at = stations.findIndex((one) => one.key === part.station);
+    const next = stations[(at + 1) % stations.length];
+    if (next && next.key !== part.station) goToStation(next.key);
+  };
+  const measure = (what: string) => {
+    setup.setReading(what);
+    const aim = targets.find((one) => one.value === what) ?? target;
+    setChosen(openIn(part, aim));
     setVisits((before) => before + 1);
   };
-  const upNext = nextJournal(bench, journal, mine);
+  const upNext = nextPart(bench, part, mine);
   const current = spots.find((one) => one.name === spot)?.current ?? null;
-  const again = feature === "journal" ? journal.to_repeat.find((one) => one.spot === spot) : undefined;
+  const again = byPlan
+    ? part.to_repeat.find((one) => one.feature === feature.key && one.spot === spot)
+    : undefined;
 
-  const moveOn = (from: string) => {
+  const moveOn = (from: Stop) => {
     setText("");
     setSelect(false);
     setGone(null);
     setReplace(false);
     const sent = outbox.snapshot().filter((parcel) => parcel.jobId === jobId);
-    if (feature !== "journal") {
-      setSpot(firstUnread(spots, sent, journal.id, feature));
-    } else if (!again || again.more <= 1) {
-      const next = stopAfter(bench, { journal: journal.id, spot: from }, sent);
-      const plan = journal.set === "mains" ? bench.mains_plan : bench.rods_plan;
-      if (next && next.journal !== journal.id && plan.order === "all journals at one angle")
-        goTo(next.journal, next.spot);
-      else setSpot(next && next.journal === journal.id ? next.spot : null);
+    if (!byPlan) {
+      setChosen(firstUnread(spots, sent, target));
+    } else if (!again || again.times <= 1) {
+      const next = stopAfter(bench, from, sent);
+      const turning = bench.plans[part.set]?.order === "all journals at one angle";
+      if (next && next.part !== part.id && turning) goTo(next.part, next);
+      else setChosen(next && next.part === part.id ? next : null);
     }
   };
   const landText = (typed: string, unit: Unit, byButton: boolean) => {
-    if (!spot || !typed.trim()) return;
+    if (!stop || !typed.trim()) return;
     const landing: Landing = {
-      ...setup.state(),
+      ...setup.state(feature),
+      ...stop,
       id: newId(),
-      journal: journal.id,
-      feature,
-      spot,
       typed: typed.trim(),
       unit,
       at: new Date().toISOString(),
@@ -118,11 +135,11 @@ export function useDesk(bench: Bench) {
       seen: current?.id ?? null,
     };
     outbox.add(jobId, landing);
-    moveOn(spot);
+    moveOn(stop);
     movedAt.current = byButton ? 0 : performance.now();
   };
   const land = () => {
-    if (spot) landText(text, setup.unit, false);
+    if (stop) landText(text, setup.unit, false);
     else if (upNext) goTo(upNext.id);
   };
   const withdrawing = useMutation({
@@ -135,10 +152,13 @@ export function useDesk(bench: Bench) {
       ),
     onSuccess: keep,
   });
+  /** The part a landing belongs to: itself, or the one it lies beside. */
+  const ownerOf = (landing: Stop): string =>
+    bench.places.find((place) => place.id === landing.part)?.beside || landing.part;
   const tookBack = (landing: Landing) => {
     setGone(landing);
     announce(`Took back ${landing.typed} at ${landing.spot}. Alt+Z puts it back.`);
-    goTo(landing.journal, landing.spot);
+    goTo(ownerOf(landing), stopOf(landing));
   };
   const withdrawLast = () => {
     const waiting = mine.at(-1);
@@ -147,10 +167,10 @@ export function useDesk(bench: Bench) {
       tookBack(waiting.landing);
       return;
     }
-    const last = lastReadBy(journals, person.name, feature);
+    const last = lastReadBy(parts, person.name, byPlan ? null : feature.key);
     if (!last) return;
-    const again = { ...setup.state(), ...last, feature, at: "", id: "", corrects: null, repeats: null };
-    const landing: Landing = { ...again, chosen_nm: last.nm, by_button: false, seen: null };
+    const once = { ...setup.state(feature), ...last, at: "", id: "", corrects: null, repeats: null };
+    const landing: Landing = { ...once, chosen_nm: last.nm, by_button: false, seen: null };
     withdrawing.mutate(last.reading, { onSuccess: () => tookBack(landing) });
   };
   /** Undo taking back: the same reading lands once more, as a new fact. */
@@ -161,55 +181,54 @@ export function useDesk(bench: Bench) {
     announce(`Put back ${gone.typed} at ${gone.spot}.`);
   };
   /** Readings pasted as a row or column, each at its spot, after they were looked at. */
-  const landAll = (pasted: readonly { journal: string; spot: string; typed: string }[]) => {
+  const landAll = (pasted: readonly (Stop & { typed: string })[]) => {
     for (const one of pasted) {
       outbox.add(jobId, {
-        ...setup.state(), id: newId(), ...one, feature, unit: setup.unit, at: new Date().toISOString(),
+        ...setup.state(feature), id: newId(), ...one, unit: setup.unit, at: new Date().toISOString(),
         chosen_nm: null, corrects: null, repeats: null, by_button: false, seen: null,
       }); // prettier-ignore
     }
-    setSpot(null);
+    setChosen(null);
     setVisits((before) => before + 1);
   };
   const putBack = (parcel: Parcel) => {
     outbox.drop(parcel.landing.id);
-    goTo(parcel.landing.journal, parcel.landing.spot);
     const { landing } = parcel;
-    setText(landing.typed, `${landing.journal} ${landing.feature} ${landing.spot}`);
+    goTo(ownerOf(landing), stopOf(landing));
+    setText(landing.typed, keyOf(landing));
     setSelect(true);
   };
+  const gauge = setup.gaugeFor(feature.purpose);
+  const setGauge = (id: string) => setup.setGauge(feature.purpose, id);
 
   return {
-    bench, journal, spot, spots, feature, measure, again, text, setup, replace, visits, question, mine, others,
-    outbox, withdrawing, movedAt, gone, undo, landAll, select, setSelect, setText, setReplace, goTo, upNext, land, landText, withdrawLast, putBack,
+    bench, kinds, kind, part, stop, spot, spots, feature, targets, target, byPlan, measure, again, text, setup, gauge,
+    setGauge, replace, visits, question, mine, others, outbox, withdrawing, movedAt, gone, undo, landAll, select,
+    setSelect, setText, setReplace, goTo, goToSpot, goToStation, nextStation, upNext, land, landText, withdrawLast,
+    putBack,
   }; // prettier-ignore
 }
 
 export type Desk = ReturnType<typeof useDesk>;
 
-/** The spots of what is being measured; blank ones where nothing of it was read yet. */
-function spotsOf(bench: Bench, journal: Journal, feature: Schemas["Feature"]): readonly Spot[] {
-  if (feature === "journal") return journal.spots;
-  const read = journal.bearing.find((one) => one.feature === feature);
-  return read?.spots ?? bench.blank_spots[feature] ?? [];
+const stopOf = ({ part, feature, spot }: Landing): Stop => ({ part, feature, spot });
+
+/** Whether a stop belongs to what is in hand: to the plan of the part, or to the feature that is measured. */
+function isOf(stop: Stop, part: Part, target: Target): boolean {
+  if (target.value === "") return stop.part === part.id;
+  return stop.part === target.part && stop.feature === target.feature.key;
 }
 
-function firstUnread(
-  spots: readonly Spot[],
-  parcels: readonly Parcel[],
-  journal: string,
-  feature: Schemas["Feature"],
-): string | null {
-  const pending = parcels
-    .filter((parcel) => parcel.landing.journal === journal && parcel.landing.feature === feature)
-    .map((parcel) => parcel.landing.spot);
-  return spots.find((spot) => !spot.current && !pending.includes(spot.name))?.name ?? null;
+function firstUnread(spots: readonly Spot[], parcels: readonly Parcel[], target: Target): Stop | null {
+  const pending = new Set(parcels.map((parcel) => keyOf(parcel.landing)));
+  const stops = spots
+    .filter((spot) => !spot.current)
+    .map((spot) => ({ part: target.part, feature: target.feature.key, spot: spot.name }));
+  return stops.find((stop) => !pending.has(keyOf(stop))) ?? null;
 }
 
-interface LastRead {
+interface LastRead extends Stop {
   reading: string;
-  journal: string;
-  spot: string;
   typed: string;
   unit: Unit;
   gauge: string;
@@ -219,19 +238,17 @@ interface LastRead {
 
 const isRecord = (kept: unknown): kept is Record<string, string> => typeof kept === "object" && kept !== null;
 
-function lastReadBy(
-  journals: readonly Journal[],
-  name: string,
-  feature: Schemas["Feature"],
-): LastRead | null {
+/** The last reading of a person: of the plan, or of one feature beside it. */
+function lastReadBy(parts: readonly Part[], name: string, beside: string | null): LastRead | null {
   let last: LastRead | null = null;
-  for (const journal of journals) {
-    const read = journal.bearing.find((one) => one.feature === feature);
-    for (const spot of feature === "journal" ? journal.spots : (read?.spots ?? [])) {
+  for (const one of parts.flatMap((part) => part.features)) {
+    if (beside === null ? !one.planned : one.feature !== beside) continue;
+    for (const spot of one.spots) {
       const reading = spot.current;
       if (reading?.by === name && (!last || Date.parse(reading.at) >= Date.parse(last.at))) {
         const { id, typed, unit, gauge, at, size } = reading;
-        last = { reading: id, journal: journal.id, spot: spot.name, typed, unit, gauge, at, nm: size.nm };
+        const where = { part: one.part, feature: one.feature, spot: spot.name };
+        last = { ...where, reading: id, typed, unit, gauge, at, nm: size.nm };
       }
     }
   }

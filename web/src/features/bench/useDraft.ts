@@ -14,14 +14,14 @@ export function useDraft(desk: Desk): { data: Schemas["DraftOut"] | undefined; e
     return () => window.clearTimeout(timer);
   }, [desk.text]);
   const jobId = desk.bench.card.id;
-  const { feature, setup } = desk;
+  const { setup } = desk;
   const body = {
-    journal: desk.journal.id,
-    feature,
+    part: desk.stop?.part ?? desk.part.id,
+    feature: desk.feature.key,
     spot: desk.spot ?? "",
     typed,
     unit: setup.unit,
-    gauge: setup.gauge,
+    gauge: desk.gauge,
   };
   const settled = typed !== "" && typed === desk.text.trim() && desk.spot !== null;
   const draft = useQuery({

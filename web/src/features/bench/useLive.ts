@@ -37,7 +37,7 @@ export function useLive(desk: Desk) {
   const [refused, setRefused] = useState("");
   const queries = useQueryClient();
   const jobId = desk.bench.card.id;
-  const gaugeId = desk.setup.gauge;
+  const gaugeId = desk.gauge;
   const speaks = desk.bench.gauges.some((one) => one.id === gaugeId && one.port !== "");
   const now = useRef(desk);
   useEffect(() => {
@@ -71,7 +71,7 @@ export function useLive(desk: Desk) {
     });
     source.addEventListener("port", (event: MessageEvent<string>) => {
       const said = JSON.parse(event.data) as { gauge: string; connected: boolean; words: string };
-      if (said.gauge === now.current.setup.gauge) setPort(said);
+      if (said.gauge === now.current.gauge) setPort(said);
     });
     source.addEventListener("lost", (event: MessageEvent<string>) => {
       const said = JSON.parse(event.data) as { to: string };

@@ -1,18 +1,13 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 
 import { ask, client, type Schemas } from "../../api";
 import { newId, useKeepBench } from "../../shared/job";
 
 export type Seeing = Omit<Schemas["Seeing"], "id" | "at">;
 
-/** What can be seen at the bench, and writing it down. */
+/** Writing down what was seen at the bench. */
 export function useLooks(jobId: number) {
   const keep = useKeepBench();
-  const key = useQuery({
-    queryKey: ["key"],
-    queryFn: () => ask(client.GET("/api/key")),
-    staleTime: Infinity,
-  });
   const see = useMutation({
     mutationFn: (seen: Seeing) =>
       ask(
@@ -23,5 +18,5 @@ export function useLooks(jobId: number) {
       ),
     onSuccess: keep,
   });
-  return { looks: key.data?.looks ?? [], see };
+  return { see };
 }

@@ -1,90 +1,79 @@
 import type { Schemas } from "../../api";
-import { type Bench, newId } from "../../shared/job";
+import { type Bench, type FeatureKind, newId } from "../../shared/job";
 import { useKept } from "../../shared/useKept";
 import type { Landing } from "./outbox";
 
 type Sitting = Schemas["SittingForm"];
+type Purpose = Schemas["Purpose"];
 
 interface Kept {
-  gauge: string;
+  /** The gauge in hand for each purpose: going from journals to bores takes the bore gauge in hand. */
+  gauges: Partial<Record<Purpose, string>>;
   unit: Schemas["Unit"];
-  feature: Schemas["Feature"];
+  /** What is read: by the plan (""), or a feature beside it. */
+  reading: string;
   sitting: Sitting | null;
-  capsTorqued: boolean;
-  plateFitted: boolean;
+  /** How the part in hand stands: caps torqued, plate on; what is not said counts as so, the plate as off. */
+  asked: Record<string, boolean>;
   cleaned: boolean;
 }
 
-const PURPOSE: Record<Schemas["Feature"], Schemas["Purpose"]> = {
-  journal: "journals",
-  "bearing bore": "bores",
-  "housing bore": "bores",
-  wall: "walls",
-};
-
-/** How readings are being taken: the gauge, its unit, what is measured, how warm, in which state. */
+/** How readings are being taken: the gauges, the unit, what is measured, how warm, in which state. */
 export function useSetup(bench: Bench) {
   // Kept for this bench and job: a reload, or a look at the sheet, is no reason to take another gauge in hand.
   const fits = (kept: unknown): kept is Kept =>
-    typeof kept === "object" &&
-    kept !== null &&
-    "gauge" in kept &&
-    bench.gauges.some((one) => one.id === kept.gauge);
+    typeof kept === "object" && kept !== null && "gauges" in kept && "asked" in kept && "reading" in kept;
   const start = (): Kept => ({
-    gauge: gaugeFor(bench),
+    gauges: {},
     unit: bench.card.entry_unit,
-    feature: "journal",
+    reading: "",
     sitting: null,
-    capsTorqued: true,
-    plateFitted: false,
+    asked: {},
     cleaned: true,
   });
   const [kept, keep] = useKept(`setup.${bench.card.id}`, start, fits);
-  const { gauge, unit, feature, sitting, capsTorqued, plateFitted, cleaned } = kept;
-  const set =
-    <K extends keyof Kept>(name: K) =>
-    (value: Kept[K]) =>
-      keep({ ...kept, [name]: value });
-  const [setGauge, setUnit, setSitting] = [set("gauge"), set("unit"), set("sitting")];
-  const [setCapsTorqued, setPlateFitted, setCleaned] = [
-    set("capsTorqued"),
-    set("plateFitted"),
-    set("cleaned"),
-  ];
+  const { unit, reading, sitting, cleaned } = kept;
+  const isAsked = (name: string) => kept.asked[name] ?? name !== "plate";
 
-  /** What is measured from now on; with a gauge that is meant for it, if the one in hand is not. */
-  const measure = (what: Schemas["Feature"]) => {
-    const fit = bench.gauges.filter((one) => one.purposes.includes(PURPOSE[what]));
-    const near = fit.find((one) => one.unit === unit) ?? fit[0];
-    const other = near && !fit.some((one) => one.id === gauge) ? near.id : gauge;
-    keep({ ...kept, feature: what, gauge: other });
+  /** The gauge in hand for a purpose: the one chosen, the one last used, else the first that is fit. */
+  const gaugeFor = (purpose: Purpose): string => {
+    const fit = bench.gauges.filter((gauge) => gauge.purposes.includes(purpose));
+    const chosen = bench.gauges.find((gauge) => gauge.id === kept.gauges[purpose]);
+    const used = usedGauges(bench).findLast((id) => fit.some((gauge) => gauge.id === id));
+    const listed = fit.find((gauge) => gauge.unit === unit) ?? fit[0] ?? bench.gauges[0];
+    return chosen?.id ?? used ?? listed?.id ?? "";
   };
 
   /** The part of a landing that says how it was taken. */
-  const state = (): Pick<Landing, "gauge" | "sitting" | "caps_torqued" | "plate_fitted" | "cleaned"> => ({
-    gauge,
+  const state = (
+    feature: FeatureKind,
+  ): Pick<Landing, "gauge" | "sitting" | "caps_torqued" | "plate_fitted" | "cleaned"> => ({
+    gauge: gaugeFor(feature.purpose),
     sitting,
-    caps_torqued: feature === "bearing bore" || feature === "housing bore" ? capsTorqued : null,
-    plate_fitted: feature === "housing bore" ? plateFitted : null,
+    caps_torqued: "caps" in feature.asks ? isAsked("caps") : null,
+    plate_fitted: "plate" in feature.asks ? isAsked("plate") : null,
     cleaned: cleaned ? null : false,
   });
   const warm = (part: string, gaugeAt: string, condition: Sitting["condition"]) => {
     const rested = condition === "rested beside the gauge";
     const plain = !part.trim() && !gaugeAt.trim() && rested;
-    setSitting(plain ? null : { id: newId(), part, gauge: gaugeAt, condition, at: new Date().toISOString() });
+    const taken = { id: newId(), part, gauge: gaugeAt, condition, at: new Date().toISOString() };
+    keep({ ...kept, sitting: plain ? null : taken });
   };
   return {
-    gauge, setGauge, unit, setUnit, feature, measure, sitting, warm, capsTorqued, setCapsTorqued, plateFitted,
-    setPlateFitted, cleaned, setCleaned, state,
+    unit, reading, sitting, cleaned, isAsked, gaugeFor, state, warm,
+    setGauge: (purpose: Purpose, id: string) => keep({ ...kept, gauges: { ...kept.gauges, [purpose]: id } }),
+    setUnit: (next: Schemas["Unit"]) => keep({ ...kept, unit: next }),
+    setReading: (next: string) => keep({ ...kept, reading: next }),
+    setAsked: (name: string, value: boolean) => keep({ ...kept, asked: { ...kept.asked, [name]: value } }),
+    setCleaned: (value: boolean) => keep({ ...kept, cleaned: value }),
   }; // prettier-ignore
 }
 
-/** The gauge last used on this job, else the first that reads journals in the job's unit. */
-function gaugeFor(bench: Bench): string {
-  const used = bench.assessment.journals.flatMap((one) =>
-    one.spots.flatMap((spot) => (spot.current ? [spot.current.gauge] : [])),
+/** The gauges used on this job, oldest part first. */
+const usedGauges = (bench: Bench): string[] =>
+  bench.assessment.parts.flatMap((part) =>
+    part.features.flatMap((feature) =>
+      feature.spots.flatMap((spot) => (spot.current ? [spot.current.gauge] : [])),
+    ),
   );
-  const fit = bench.gauges.filter((gauge) => gauge.purposes.includes("journals"));
-  const listed = fit.find((gauge) => gauge.unit === bench.card.entry_unit);
-  return used.at(-1) ?? listed?.id ?? bench.gauges[0]?.id ?? "";
-}

@@ -2,12 +2,12 @@ import { useState } from "react";
 
 import { Button, Faults } from "../ui";
 import { OverrideDialog } from "./OverrideDialog";
-import { type Bench, setAnswerOf } from "./useBench";
+import { type Bench, setOf } from "./useBench";
 import { useDecisions } from "./useDecisions";
 
 interface Props {
   bench: Bench;
-  set: "mains" | "rods";
+  set: string;
   mayDecide: boolean;
 }
 
@@ -15,8 +15,8 @@ interface Props {
 export function DecideBar({ bench, set, mayDecide }: Props) {
   const [overriding, setOverriding] = useState(false);
   const { decide, takeBack, takeUp } = useDecisions(bench.card.id);
-  const answer = setAnswerOf(bench, set);
-  const own = (made: Bench["decisions"][number]) => made.set === set && !made.journal;
+  const answer = setOf(bench.assessment, set);
+  const own = (made: Bench["decisions"][number]) => made.set === set && !made.part;
   const decision = bench.decisions.find((made) => own(made) && !made.made_elsewhere);
   const elsewhere = bench.decisions.find((made) => own(made) && made.made_elsewhere);
   if (decision && (bench.card.signed || !decision.outdated)) {
@@ -78,6 +78,6 @@ export function DecideBar({ bench, set, mayDecide }: Props) {
 function whyNot(mayDecide: boolean, missing: number, settled: boolean): string {
   if (!mayDecide) return "A machinist or the owner decides.";
   if (missing > 0)
-    return `${missing} ${missing === 1 ? "journal is" : "journals are"} still to read, or to waive on the sheet.`;
+    return `${missing} ${missing === 1 ? "part is" : "parts are"} still to read, or to waive on the sheet.`;
   return settled ? "" : "Settle the doubt first, or decide otherwise.";
 }

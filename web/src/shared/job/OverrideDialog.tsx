@@ -1,29 +1,30 @@
 import { Refused, type Schemas } from "../../api";
 import { SaidNotice, useServerForm } from "../forms";
 import { Button, Dialog, Field, Pick, TextArea } from "../ui";
-import { type Bench, setAnswerOf } from "./useBench";
+import { type Bench, setOf } from "./useBench";
 import { useDecisions } from "./useDecisions";
+import { useKinds } from "./useKinds";
 
 type Action = Schemas["Action"];
-const ACTIONS: readonly Action[] = ["reuse", "polish", "fit undersize", "regrind", "refer", "replace"];
-const SIZED: readonly Action[] = ["regrind", "fit undersize", "reuse"];
+/** Actions that leave a set at a size, and may name it. */
+const SIZED: readonly Action[] = ["regrind", "fit undersize", "reuse", "rebore"];
 
 interface Props {
   bench: Bench;
-  set: "mains" | "rods";
+  set: string;
   open: boolean;
   onOpenChange: (open: boolean) => void;
 }
 
 /** Decide otherwise than the verdict, with the reason that will stand beside it. */
 export function OverrideDialog({ bench, set, open, onOpenChange }: Props) {
-  const answer = setAnswerOf(bench, set);
+  const answer = setOf(bench.assessment, set);
   return (
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
       title={`${answer.name}: decide otherwise`}
-      note={`The verdict is: ${answer.headline}. Both stand on the sheet; shells and sizes follow yours.`}
+      note={`The verdict is: ${answer.headline}. Both stand on the sheet; what is ordered and the sizes follow yours.`}
     >
       <OverrideForm bench={bench} set={set} onDone={() => onOpenChange(false)} />
     </Dialog>
@@ -32,10 +33,13 @@ export function OverrideDialog({ bench, set, open, onOpenChange }: Props) {
 
 function OverrideForm({ bench, set, onDone }: Pick<Props, "bench" | "set"> & { onDone: () => void }) {
   const { decide } = useDecisions(bench.card.id);
-  const start = { action: "regrind" as Action, undersize: "", reason: "", sure: false };
+  const kind = useKinds().find((one) => set in one.sets);
+  const actions = (kind?.actions ?? []) as readonly Action[];
+  const start = { action: "" as Action | "", step: "", reason: "", sure: false };
   const { form, field, said, submit, submitWith } = useServerForm(start, async (given) => {
-    const undersize = SIZED.includes(given.action) ? given.undersize : "";
-    await decide.mutateAsync({ ...given, undersize, kind: "overridden", set });
+    const action = given.action || null;
+    const step = action && SIZED.includes(action) ? given.step : "";
+    await decide.mutateAsync({ ...given, action, step, kind: "overridden", set });
     onDone();
   });
   const warned = said?.error instanceof Refused && said.error.code === "no-shells";
@@ -43,14 +47,14 @@ function OverrideForm({ bench, set, onDone }: Pick<Props, "bench" | "set"> & { o
     <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
       <Pick
         label="What is done instead"
-        options={ACTIONS.map((value) => ({ value, label: value }))}
+        options={[{ value: "", label: "choose" }, ...actions.map((value) => ({ value, label: value }))]}
         {...field("action")}
       />
-      {SIZED.includes(form.watch("action")) && (
+      {SIZED.includes(form.watch("action") as Action) && (
         <Field
-          label="At which undersize"
+          label={kind?.station === "block" ? "At which oversize" : "At which undersize"}
           placeholder={bench.card.entry_unit === "in" ? ".020" : "0.50"}
-          {...field("undersize")}
+          {...field("step")}
         />
       )}
       <TextArea label="Why" {...field("reason")} />

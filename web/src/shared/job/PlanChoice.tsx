@@ -1,56 +1,42 @@
 import type { Schemas } from "../../api";
 import { Choice } from "../ui";
+import type { Kind } from "./useKinds";
 
-/** Measuring plans offered. Two angles may reject but never accept. */
-export const PLANS = [
-  {
-    value: "2x4",
-    label: "2 planes, 4 angles (8 readings)",
-    plan: { planes: 2, angles_deg: [0, 45, 90, 135] },
-  },
-  {
-    value: "3x4",
-    label: "3 planes, 4 angles (12 readings)",
-    plan: { planes: 3, angles_deg: [0, 45, 90, 135] },
-  },
-  { value: "2x3", label: "2 planes, 3 angles (6 readings)", plan: { planes: 2, angles_deg: [0, 60, 120] } },
-  { value: "3x3", label: "3 planes, 3 angles (9 readings)", plan: { planes: 3, angles_deg: [0, 60, 120] } },
-  {
-    value: "2x2",
-    label: "2 planes, 2 angles (4 readings): may reject, never accept",
-    plan: { planes: 2, angles_deg: [0, 90] },
-  },
-] as const;
+type Plan = Schemas["Plan"];
 
-/** The plan behind one of the choices. */
-export function planOf(value: string): Schemas["Plan"] {
-  const { plan } = PLANS.find((offered) => offered.value === value) ?? PLANS[0];
-  return { planes: plan.planes, angles_deg: [...plan.angles_deg], order: "one journal round" };
+/** A plan as the value of a choice. */
+export const planValue = (plan: Plan): string => `${plan.planes}x${plan.angles_deg.join(",")}`;
+
+/** The plans offered for a kind; one in use that is not among them stands first. */
+export function plansFor(kind: Kind | undefined, inUse?: Plan): { value: string; label: string }[] {
+  const offered = (kind?.plans ?? []).map(({ label, plan }) => ({ value: planValue(plan), label }));
+  if (!inUse || offered.some((one) => one.value === planValue(inUse))) return offered;
+  const own = `${inUse.planes} planes at ${inUse.angles_deg.join("°, ")}°, as now`;
+  return [{ value: planValue(inUse), label: own }, ...offered];
 }
 
-/** The choice that stands for a plan. */
-export function planValue(plan: Schemas["Plan"]): string {
-  const same = PLANS.find(
-    (offered) =>
-      offered.plan.planes === plan.planes && offered.plan.angles_deg.join() === plan.angles_deg.join(),
-  );
-  return (same ?? PLANS[0]).value;
+/** The plan behind one of the choices. */
+export function planOf(value: string, order: Schemas["ReadingOrder"] = "one journal round"): Plan {
+  const [planes = "2", angles = ""] = value.split("x");
+  return { planes: Number(planes), angles_deg: angles.split(",").map(Number), order };
 }
 
 interface Props {
   label: string;
+  kind: Kind | undefined;
+  inUse?: Plan;
   value: string;
   onChange: (value: string) => void;
 }
 
-export function PlanChoice({ label, value, onChange }: Props) {
+export function PlanChoice({ label, kind, inUse, value, onChange }: Props) {
   return (
     <Choice
       label={label}
       value={value}
       onChange={onChange}
-      options={PLANS}
-      hint="Wider than 25 mm, about an inch: three planes, to see barrel and hourglass."
+      options={plansFor(kind, inUse)}
+      hint={kind?.plan_hint}
     />
   );
 }

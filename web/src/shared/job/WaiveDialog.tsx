@@ -1,12 +1,12 @@
 import type { Schemas } from "../../api";
 import { SaidNotice, useServerForm } from "../forms";
 import { Button, Dialog, TextArea } from "../ui";
-import type { Bench, Journal } from "./useBench";
+import type { Bench, Part } from "./useBench";
 import { useDecisions } from "./useDecisions";
 
-/** What is waived: the readings of a journal, or the housing of a shell that turned. */
+/** What is waived: the readings of a part, or what else it waits for. */
 export interface Waiving {
-  journal: Journal;
+  part: Part;
   about: Schemas["Waived"];
 }
 
@@ -18,8 +18,14 @@ interface Props {
 
 const NOTES: Record<Schemas["Waived"], string> = {
   readings:
-    "It is not read, stays in the engine and gets shells with its set. The reason stands on the sheet.",
+    "It is not read, stays in the engine and goes the way of its set. The reason stands on the sheet.",
   housing: "Its housing is not measured. The reason stands on the sheet.",
+  "piston clearance": "Its piston is not measured. The reason stands on the sheet.",
+};
+const WHAT: Record<Schemas["Waived"], string> = {
+  readings: "",
+  housing: "the housing of ",
+  "piston clearance": "the piston clearance of ",
 };
 
 /** Waive what will not be measured, with the reason. */
@@ -28,7 +34,7 @@ export function WaiveDialog({ bench, waiving, onClose }: Props) {
     <Dialog
       open={waiving !== undefined}
       onOpenChange={onClose}
-      title={`Waive ${waiving?.about === "housing" ? "the housing of " : ""}${waiving?.journal.short_name ?? ""}`}
+      title={`Waive ${WHAT[waiving?.about ?? "readings"]}${waiving?.part.short_name ?? ""}`}
       note={NOTES[waiving?.about ?? "readings"]}
     >
       {waiving && <WaiveForm bench={bench} waiving={waiving} onDone={onClose} />}
@@ -39,8 +45,8 @@ export function WaiveDialog({ bench, waiving, onClose }: Props) {
 function WaiveForm({ bench, waiving, onDone }: { bench: Bench; waiving: Waiving; onDone: () => void }) {
   const { decide } = useDecisions(bench.card.id);
   const { field, said, submit } = useServerForm({ reason: "" }, async ({ reason }) => {
-    const { journal, about } = waiving;
-    await decide.mutateAsync({ kind: "waived", set: journal.set, journal: journal.id, about, reason });
+    const { part, about } = waiving;
+    await decide.mutateAsync({ kind: "waived", set: part.set, part: part.id, about, reason });
     onDone();
   });
   return (

@@ -1,7 +1,9 @@
 export { MAKER_FIRST } from "./cautions";
 export { DecideBar } from "./DecideBar";
-export { PlanChoice, planOf, PLANS, planValue } from "./PlanChoice";
-export { type Bench, type Journal, setAnswerOf, useBench, useKeepBench } from "./useBench";
+export { PlanChoice, planOf, plansFor, planValue } from "./PlanChoice";
+export { ScopeChoice } from "./ScopeChoice";
+export { type Bench, type Part, setOf, type SetReport, useBench, useKeepBench } from "./useBench";
+export { type FeatureKind, type Kind, placeWords, setName, useKinds, type Words } from "./useKinds";
 export { newId, useDecisions } from "./useDecisions";
 export { useStandings } from "./useStandings";
 export { WaiveDialog, type Waiving } from "./WaiveDialog";

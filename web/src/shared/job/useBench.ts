@@ -4,7 +4,8 @@ import { useCallback } from "react";
 import { ask, client, type Schemas } from "../../api";
 
 export type Bench = Schemas["BenchOut"];
-export type Journal = Schemas["JournalAnswer"];
+export type Part = Schemas["PartReport"];
+export type SetReport = Schemas["SetReport"];
 
 /** The bench of a job, fresh every few seconds: another bench may be reading the same engine. */
 export function useBench(jobId: number) {
@@ -27,5 +28,9 @@ export function useKeepBench(): (bench: Bench) => void {
   );
 }
 
-export const setAnswerOf = (bench: Bench, set: Schemas["JournalSet"]): Schemas["SetAnswer"] =>
-  set === "mains" ? bench.assessment.mains : bench.assessment.rods;
+/** What is said of one set. Every part in scope has its set there. */
+export function setOf(found: Schemas["Assessment"], set: string): SetReport {
+  const report = found.sets.find((one) => one.set === set);
+  if (!report) throw new Error(`nothing is said of the ${set}`);
+  return report;
+}

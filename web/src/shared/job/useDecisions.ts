@@ -10,7 +10,7 @@ export function newId(): string {
 }
 
 type Deciding = Partial<Omit<Schemas["Deciding"], "id" | "at">> & Pick<Schemas["Deciding"], "kind" | "set">;
-const PLAIN = { journal: "", about: "readings", undersize: "", reason: "", sure: false } as const;
+const PLAIN = { part: "", about: "readings", step: "", reason: "", sure: false } as const;
 
 export function useDecisions(jobId: number) {
   const keep = useKeepBench();
@@ -28,7 +28,7 @@ export function useDecisions(jobId: number) {
     }),
     takeBack: useMutation({
       mutationFn: (given: Partial<Schemas["TakeBackIn"]> & Pick<Schemas["TakeBackIn"], "set">) => {
-        const body = { journal: "", about: "readings" as const, ...given };
+        const body = { part: "", about: "readings" as const, ...given };
         return ask(client.POST("/api/jobs/{job_id}/decisions/take-back", { params: { path }, body }));
       },
       onSuccess: keep,

@@ -1,9 +1,12 @@
-import type { Schemas } from "../../api";
-import type { Desk } from "./useDesk";
+import type { FunctionComponent } from "react";
+
+import type { Schemas } from "../../../api";
+import type { Desk } from "../useDesk";
+import { BoreSection } from "./BoreSection";
 
 type Spot = Schemas["Spot"];
 
-interface Props {
+export interface SectionProps {
   desk: Desk;
   onSpot: (spot: string) => void;
 }
@@ -12,50 +15,59 @@ const R = 74;
 const CX = 112;
 const CY = 112;
 
-/** Where the gauge goes: the section from the front with its angles, and the side view with its planes. */
-export function SpotDrawing({ desk, onSpot }: Props) {
-  const { spot, spots, journal } = desk;
+/** The drawing that shows where the gauge goes, for each feature. One without a drawing does not compile. */
+const SECTIONS: Record<Schemas["Drawing"], FunctionComponent<SectionProps>> = {
+  shaft: RoundSection,
+  housing: RoundSection,
+  shell: RoundSection,
+  bore: BoreSection,
+  plain: RoundSection,
+};
+
+/** Where the gauge goes. */
+export function Section(props: SectionProps) {
+  const Drawn = SECTIONS[props.desk.feature.drawing];
+  return <Drawn {...props} />;
+}
+
+/** The section from the front with its angles, and the side view with its planes. */
+function RoundSection({ desk, onSpot }: SectionProps) {
+  const { spot, spots, part, feature } = desk;
   const plane = spot ? Number(spot[0]) : null;
   const inPlane = spots.filter((one) => one.plane === (plane ?? 1));
   const planes = [...new Set(spots.map((one) => one.plane))];
-  const hint = journal.set === "mains" ? desk.bench.mains_hint : desk.bench.rods_hint;
-  const isJournal = desk.feature === "journal";
-  const said = describe(desk, hint.oil_hole_deg);
+  const oilHole = desk.bench.hints[part.set]?.oil_hole_deg ?? null;
+  const isShaft = feature.drawing === "shaft";
+  const inside = feature.drawing === "housing" || feature.drawing === "shell";
+  const said = describe(desk, isShaft ? oilHole : null);
   return (
     <figure>
       <svg width={340} height={228} role="img" aria-label={said}>
-        {!isJournal && <Bearing feature={desk.feature} />}
+        {inside && <Bearing shells={feature.key !== "housing bore"} />}
         <circle cx={CX} cy={CY} r={R} className="fill-sheet stroke-ink" strokeWidth={1.5} />
-        {isJournal && hint.oil_hole_deg !== null && <OilHole deg={hint.oil_hole_deg} />}
+        {isShaft && oilHole !== null && <OilHole deg={oilHole} />}
         {inPlane.map((one) => (
           <Anvils
             key={one.angle}
             spot={one}
             state={one.name === spot ? "now" : one.current ? "read" : "open"}
-            inside={!isJournal}
+            inside={inside}
             onPick={() => onSpot(one.name)}
           />
         ))}
-        <SideView planes={planes} now={plane} spots={spots} hold={HOLD[desk.feature]} isJournal={isJournal} />
+        <SideView planes={planes} now={plane} spots={spots} hold={feature.hold} isJournal={isShaft} />
       </svg>
       <figcaption className="sr-only">{said}</figcaption>
     </figure>
   );
 }
 
-const HOLD = {
-  journal: "square, clear of fillets",
-  "bearing bore": "rock it: least along, most across",
-  "housing bore": "rock it: least along, most across",
-  wall: "ball anvil, at the crown",
-} as const;
-
 /** The housing around a bore, its joint across: nothing is read on the joint. */
-function Bearing({ feature }: { feature: Desk["feature"] }) {
+function Bearing({ shells }: { shells: boolean }) {
   return (
     <g>
       <circle cx={CX} cy={CY} r={R + 20} className="fill-tint stroke-ink" />
-      {feature !== "housing bore" && <circle cx={CX} cy={CY} r={R + 8} className="fill-paper stroke-ink" />}
+      {shells && <circle cx={CX} cy={CY} r={R + 8} className="fill-paper stroke-ink" />}
       {[-1, 1].map((side) => (
         <line
           key={side}
@@ -105,12 +117,12 @@ function OilHole({ deg }: { deg: number }) {
   );
 }
 
-function describe({ journal, spot, spots, feature }: Desk, oilHole: number | null): string {
+function describe({ part, spot, spots, feature }: Desk, oilHole: number | null): string {
   const open = spots.filter((one) => !one.current).length;
   const next = spot ? `Next spot: plane ${spot[0] ?? ""}, angle ${spot[1] ?? ""}. ` : "";
-  const oil = oilHole === null || feature !== "journal" ? "" : ` Oil hole at ${oilHole} degrees: keep clear.`;
+  const oil = oilHole === null ? "" : ` Oil hole at ${oilHole} degrees: keep clear.`;
   const left = open === 0 ? "All spots read." : `${open} spots to read.`;
-  return `${journal.name}, ${feature}, from the front. ${next}${left}${oil}`;
+  return `${part.name}, ${feature.name}, from the front. ${next}${left}${oil}`;
 }
 
 interface AnvilsProps {

@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api";
-import { type Bench, type Journal, setAnswerOf } from "../../shared/job";
+import { type Bench, type Part, setOf } from "../../shared/job";
 
 interface Label {
   nm: number;
@@ -13,28 +13,28 @@ const AXIS = 66;
 const BAND = 50;
 
 /** The scale around the set's size: limits, the steps that can be bought, the readings, and the gauge's doubt. */
-export function Ladder({ bench, journal }: { bench: Bench; journal: Journal }) {
-  const answer = setAnswerOf(bench, journal.set);
-  const { ladder } = answer;
-  const y = (nm: number) => ((ladder.top_nm - nm) / (ladder.top_nm - ladder.bottom_nm)) * HEIGHT;
-  const inside = (nm: number) => nm <= ladder.top_nm && nm >= ladder.bottom_nm;
-  const steps = ladder.steps.filter((step) => inside(step.least.nm));
-  const labels = spread(labelsOf(ladder, steps), y);
+export function Scale({ bench, part }: { bench: Bench; part: Part }) {
+  const { scale } = setOf(bench.assessment, part.set);
+  if (!scale) return null;
+  const y = (nm: number) => ((scale.top_nm - nm) / (scale.top_nm - scale.bottom_nm)) * HEIGHT;
+  const inside = (nm: number) => nm <= scale.top_nm && nm >= scale.bottom_nm;
+  const steps = scale.steps.filter((step) => inside(step.least.nm));
+  const labels = spread(labelsOf(scale, steps), y);
   return (
     <svg
       width={222}
       height={HEIGHT + 8}
       role="img"
-      aria-label={describe(ladder, journal)}
+      aria-label={describe(scale, part)}
       className="overflow-visible"
     >
       <g className="stroke-ink">
         <line x1={AXIS} x2={AXIS} y1={0} y2={HEIGHT} strokeWidth={1.5} />
-        {ladder.graduations.map((line) => (
+        {scale.graduations.map((line) => (
           <line key={line.nm} x1={AXIS - (line.text ? 14 : 7)} x2={AXIS} y1={y(line.nm)} y2={y(line.nm)} />
         ))}
       </g>
-      {ladder.graduations.map((line) =>
+      {scale.graduations.map((line) =>
         line.text ? (
           <text
             key={line.nm}
@@ -48,10 +48,10 @@ export function Ladder({ bench, journal }: { bench: Bench; journal: Journal }) {
           </text>
         ) : null,
       )}
-      <Band from={y(ladder.new_most.nm)} to={y(ladder.new_least.nm)} look="fill-tint" />
+      <Band from={y(scale.new_most.nm)} to={y(scale.new_least.nm)} look="fill-tint" />
       {steps.map((step) => (
         <Band
-          key={step.undersize.nm}
+          key={step.step.nm}
           from={y(step.most.nm)}
           to={y(step.least.nm)}
           look={
@@ -66,12 +66,12 @@ export function Ladder({ bench, journal }: { bench: Bench; journal: Journal }) {
       <line
         x1={AXIS}
         x2={AXIS + BAND}
-        y1={y(ladder.limit.nm)}
-        y2={y(ladder.limit.nm)}
+        y1={y(scale.limit.nm)}
+        y2={y(scale.limit.nm)}
         className="stroke-red"
         strokeWidth={2}
       />
-      <Readings journal={journal} y={y} />
+      <Readings part={part} y={y} />
       {labels.map((label) => (
         <g key={label.text}>
           <path
@@ -107,9 +107,9 @@ function Band({ from, to, look }: { from: number; to: number; look: string }) {
 }
 
 /** The readings as pointers, the doubt as a band around the least of them, the clean-up size as an interval. */
-function Readings({ journal, y }: { journal: Journal; y: (nm: number) => number }) {
-  const size = journal.figures.find((figure) => figure.name === "least size");
-  const machining = journal.own_action === "regrind" ? journal.clean_up : null;
+function Readings({ part, y }: { part: Part; y: (nm: number) => number }) {
+  const size = part.figures.find((figure) => figure.key === "size");
+  const machining = part.own_action === "regrind" || part.own_action === "rebore" ? part.clean_up : null;
   return (
     <g>
       <defs>
@@ -125,22 +125,22 @@ function Readings({ journal, y }: { journal: Journal; y: (nm: number) => number 
           height={Math.max(2, y(size.value.nm - size.guard.nm) - y(size.value.nm + size.guard.nm))}
           className="fill-ink opacity-25"
         >
-          <title>{`doubt of the least size, ${size.guard.text} either way`}</title>
+          <title>{`doubt of the size, ${size.guard.text} either way`}</title>
         </rect>
       )}
       {machining && (
         <rect
           x={AXIS + 26}
           width={10}
-          y={y(machining.possible.nm)}
-          height={Math.max(2, y(machining.sure.nm) - y(machining.possible.nm))}
+          y={Math.min(y(machining.possible.nm), y(machining.sure.nm))}
+          height={Math.max(2, Math.abs(y(machining.sure.nm) - y(machining.possible.nm)))}
           fill="url(#hatch)"
           className="stroke-ink"
         >
           <title>{`cleans up between ${machining.sure.text} and ${machining.possible.text}`}</title>
         </rect>
       )}
-      {journal.spots.map((spot) =>
+      {part.spots.map((spot) =>
         spot.size ? (
           <path
             key={spot.current?.id ?? spot.name}
@@ -153,11 +153,11 @@ function Readings({ journal, y }: { journal: Journal; y: (nm: number) => number 
   );
 }
 
-function labelsOf(ladder: Schemas["Ladder"], steps: Schemas["StepShown"][]): Label[] {
+function labelsOf(scale: Schemas["Scale"], steps: Schemas["StepShown"][]): Label[] {
   const plain = "fill-ink font-semibold";
   return [
-    { nm: ladder.new_most.nm, text: "new", look: plain },
-    { nm: ladder.limit.nm, text: ladder.limit_words, look: "fill-red font-semibold" },
+    { nm: scale.new_most.nm, text: "new", look: plain },
+    { nm: scale.limit.nm, text: scale.limit_words, look: "fill-red font-semibold" },
     ...steps.map((step) => ({
       nm: step.least.nm,
       text: step.words,
@@ -183,8 +183,8 @@ function spread(labels: Label[], y: (nm: number) => number): (Label & { at: numb
     });
 }
 
-function describe(ladder: Schemas["Ladder"], journal: Journal): string {
-  const chosen = ladder.steps.find((step) => step.chosen);
-  const least = journal.least ? `least size ${journal.least.text}, ` : "";
-  return `Ladder for ${journal.name}: ${least}${ladder.limit_words} ${ladder.limit.text}${chosen ? `, goes to ${chosen.words}` : ""}.`;
+function describe(scale: Schemas["Scale"], part: Part): string {
+  const chosen = scale.steps.find((step) => step.chosen);
+  const least = part.size ? `size ${part.size.text}, ` : "";
+  return `Scale for ${part.name}: ${least}${scale.limit_words} ${scale.limit.text}${chosen ? `, goes to ${chosen.words}` : ""}.`;
 }

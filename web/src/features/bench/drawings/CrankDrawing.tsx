@@ -1,20 +1,14 @@
-import type { Schemas } from "../../api";
-import { PunchMark } from "../../shared/marks";
-import type { Bench, Journal } from "../../shared/job";
-
-interface Props {
-  bench: Bench;
-  selected: string;
-  onSelect: (journal: string) => void;
-}
+import type { Schemas } from "../../../api";
+import type { Part } from "../../../shared/job";
+import { PunchMark } from "../../../shared/marks";
+import type { StageProps } from "./stages";
 
 const WIDTH = 838;
 const MIDDLE = 68;
 const NOSE = 22;
 
 /** The crankshaft, which is the menu: its real journals, each with its mark, name and least size. */
-export function CrankDrawing({ bench, selected, onSelect }: Props) {
-  const journals = bench.assessment.journals;
+export function CrankDrawing({ bench, parts: journals, selected, onSelect }: StageProps) {
   const throws = throwsOf(bench.layout);
   const web = Math.max(4, 12 - journals.length / 3);
   const wide = (WIDTH - 2 * NOSE - web * (journals.length - 1)) / journals.length;
@@ -66,7 +60,7 @@ export function CrankDrawing({ bench, selected, onSelect }: Props) {
 }
 
 interface KeyProps {
-  journal: Journal;
+  journal: Part;
   left: number;
   width: number;
   top: number;
@@ -76,7 +70,7 @@ interface KeyProps {
 
 function JournalKey({ journal, left, width, top, chosen, onSelect }: KeyProps) {
   const high = journal.set === "mains" ? 38 : 32;
-  const words = `${journal.name}: ${journal.mark.word}${journal.least ? `, least size ${journal.least.text}` : ""}`;
+  const words = `${journal.name}: ${journal.mark.word}${journal.size ? `, least size ${journal.size.text}` : ""}`;
   const tight = width < 48;
   return (
     <button
@@ -107,15 +101,15 @@ function JournalKey({ journal, left, width, top, chosen, onSelect }: KeyProps) {
           aria-hidden
           className={`figure absolute inset-x-0 top-[150px] text-sm ${beyond(journal) ? "font-bold text-red" : "text-quiet"}`}
         >
-          {journal.least?.text ?? "–"}
+          {journal.size?.text ?? "–"}
         </span>
       )}
     </button>
   );
 }
 
-const beyond = (journal: Journal): boolean =>
-  journal.figures.some((figure) => figure.name === "least size" && figure.state === "beyond");
+const beyond = (journal: Part): boolean =>
+  journal.figures.some((figure) => figure.key === "size" && figure.called === "beyond");
 
 /** How far each pin stands above or below the axis in the drawing, seen a little from the side. */
 function throwsOf(layout: Schemas["Layout"]): Record<string, number> {

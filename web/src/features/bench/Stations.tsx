@@ -1,0 +1,53 @@
+import { PunchMark } from "../../shared/marks";
+import type { Desk } from "./useDesk";
+import { STAGES } from "./drawings/stages";
+
+const ICONS: Record<string, string> = {
+  crank: "M2 15h6V9h7v12h7v-9h6",
+  block: "M3 6h26v18H3zM10 15m-5 0a5 5 0 1 0 10 0a5 5 0 1 0-10 0M22 15m-5 0a5 5 0 1 0 10 0a5 5 0 1 0-10 0",
+};
+
+/** The stations in the order of the work, each with its worst mark and what it still wants; below, its drawing. */
+export function Stations({ desk }: { desk: Desk }) {
+  const { bench, part } = desk;
+  const { stations, parts } = bench.assessment;
+  const here = stations.find((one) => one.key === part.station);
+  const Stage = STAGES[here?.drawing ?? "row"];
+  return (
+    <div className="min-w-0 flex-1">
+      {stations.length > 1 && (
+        <nav aria-label="Stations" className="mb-1 flex flex-wrap border-b-2 border-line">
+          {stations.map((station, n) => (
+            <button
+              key={station.key}
+              type="button"
+              aria-current={station.key === part.station}
+              title={`Alt+${n + 1}; F9 goes to the next`}
+              onClick={() => desk.goToStation(station.key)}
+              className={`flex min-h-11 min-w-36 items-center gap-3 border-b-4 px-3 text-left leading-tight ${station.key === part.station ? "border-blue bg-tint text-blue" : "border-transparent hover:bg-tint"}`}
+            >
+              {ICONS[station.key] && (
+                <svg width={32} height={30} viewBox="0 0 32 30" aria-hidden="true">
+                  <path d={ICONS[station.key]} fill="none" stroke="currentColor" strokeWidth={2} />
+                </svg>
+              )}
+              <span>
+                <span className="block font-semibold">{station.name}</span>
+                <span className="flex items-center gap-1 text-[14px] text-quiet">
+                  <PunchMark code={station.mark.code} size={14} label={station.mark.word} />
+                  {station.mark.letter} · {station.left > 0 ? `${station.left} left` : "read"}
+                </span>
+              </span>
+            </button>
+          ))}
+        </nav>
+      )}
+      <Stage
+        bench={bench}
+        parts={parts.filter((one) => one.station === part.station)}
+        selected={part.id}
+        onSelect={(id) => desk.goTo(id)}
+      />
+    </div>
+  );
+}

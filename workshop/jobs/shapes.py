@@ -11,6 +11,7 @@ from halfthou.jobs import (
     DecisionKind,
     Job,
     Layout,
+    Side,
     Operation,
     OperationKind,
     Plan,
@@ -123,11 +124,20 @@ class PlaceOut(BaseModel):
     beside: str
 
 
+class BankOut(BaseModel):
+    """A bank: what it is called, "" where there is one, and its cylinders from the front."""
+
+    name: str
+    cylinders: list[int]
+
+
 class BenchOut(BaseModel):
     """Everything the bench shows of a job."""
 
     card: CardOut
     layout: Layout
+    banks: list[BankOut]
+    thrust_side: Side
     places: list[PlaceOut]
     scope: list[str]
     plans: dict[str, Plan]
@@ -268,6 +278,8 @@ def bench_out(opened: Opened) -> BenchOut:
     return BenchOut(
         card=_card(opened, signed=signature is not None),
         layout=job.limits.layout,
+        banks=[BankOut(name=name, cylinders=list(stood)) for name, stood in job.limits.layout.named_banks],
+        thrust_side=job.limits.layout.thrust_side,
         places=[
             PlaceOut(id=p.id, kind=p.kind, set=p.set, name=p.name, short=p.short, beside=p.beside)
             for p in engine.parts.values()

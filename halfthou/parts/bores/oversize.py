@@ -191,7 +191,7 @@ def decide_bores(
     if action in (Action.REPLACE, Action.SLEEVE):
         oversize = None if action is Action.REPLACE else present
     found = BoreSet(limits, house, verdicts, action, oversize, present, choice, awaiting)
-    return BoreSet(limits, house, verdicts, action, oversize, present, choice, awaiting, _ways(found))
+    return BoreSet(limits, house, verdicts, action, oversize, present, choice, awaiting, _ways(found, house))
 
 
 def _only_waived(verdict: BoreVerdict) -> bool:
@@ -244,8 +244,8 @@ def _boring(choice: SizeChoice, verdicts: Mapping[str, BoreVerdict], house: Hous
     return Action.REPLACE if behind == {WallSays.TOO_THIN} else Action.REFER
 
 
-def _ways(found: BoreSet) -> tuple[tuple[Way, tuple[str, ...], Length | None], ...]:
-    """The other ways on, beside the one proposed.
+def _ways(found: BoreSet, house: HouseRules) -> tuple[tuple[Way, tuple[str, ...], Length | None], ...]:
+    """The other ways on, beside the one proposed; what the house does with good pistons stands first.
 
     Rule:    bores.ways.   Source: docs/trade: Bores, schools: both are shown, a person chooses.
     """
@@ -260,7 +260,8 @@ def _ways(found: BoreSet) -> tuple[tuple[Way, tuple[str, ...], Length | None], .
         if left is not None and left != choice.sure:
             ways.append((Way.SLEEVE_WORST, (worst,), left))
     if found.action in (Action.REBORE, Action.REFER, Action.REPLACE):
-        ways.append((Way.THIN_SLEEVES, tuple(found.verdicts), ZERO))
+        at = 0 if house.confirmed and house.worn_bore is WornBore.THIN_SLEEVE else len(ways)
+        ways.insert(at, (Way.THIN_SLEEVES, tuple(found.verdicts), ZERO))
     further = choice.next_after
     if further is not None:
         ways.append((Way.NEXT_SIZE, (), further.rung.step))

@@ -1526,6 +1526,16 @@ export interface components {
             decided: boolean;
         };
         /**
+         * BankOut
+         * @description A bank: what it is called, "" where there is one, and its cylinders from the front.
+         */
+        BankOut: {
+            /** Name */
+            name: string;
+            /** Cylinders */
+            cylinders: number[];
+        };
+        /**
          * BenchGauge
          * @description A gauge as the bench offers it. How it stands is the cabinet's to say.
          */
@@ -1547,6 +1557,9 @@ export interface components {
         BenchOut: {
             card: components["schemas"]["CardOut"];
             layout: components["schemas"]["Layout"];
+            /** Banks */
+            banks: components["schemas"]["BankOut"][];
+            thrust_side: components["schemas"]["Side"];
             /** Places */
             places: components["schemas"]["PlaceOut"][];
             /** Scope */

@@ -92,7 +92,7 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
       return `Enter goes to ${desk.upNext.short_name}. An arrow key goes back to a spot.`;
     if (!desk.spot) return "All is read. Decide, or pick a spot to read it again.";
     if (!desk.text && desk.again) return "Read this spot again: the mean counts, and it may settle it.";
-    const dial = dialWords(desk, setOn);
+    const dial = dialWords(setOn);
     if (!desk.text && dial) return dial;
     if (!desk.text && !desk.byPlan) return "Type the size, or press the gauge's button.";
     if (!desk.text) return `Last digits are enough. −3 counts from ${nominal}.`;
@@ -111,7 +111,7 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
 }
 
 /** What a dial's number counts from. */
-function dialWords(desk: Desk, gauge: Schemas["GaugeOut"] | undefined): string {
+function dialWords(gauge: Schemas["GaugeOut"] | undefined): string {
   if (!gauge?.comparator) return "";
   if (!gauge.set_on) return "Type the whole size: the gauge has no setting its dial could count from.";
   return `Set on ${gauge.set_on}: +3 on the dial counts from there. Or type the size.`;

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { ask, client, type Schemas } from "../../api";
+import { ask, client } from "../../api";
 import type { Bench, Part } from "../../shared/job";
 import { Dialog, Faults } from "../../shared/ui";
 
@@ -38,10 +38,11 @@ export function Figures({ bench, part }: { bench: Bench; part: Part }) {
                 {figure.key === "size" ? part.size_words : figure.value.text}
               </td>
               <td className="text-[15px] leading-tight text-quiet">
-                {LEAST.includes(figure.key) && part.station === "crank" ? "least" : MOST_OF[figure.key] ?? "most"} {figure.limit}
-                {CALLED[figure.called] && (
-                  <strong className="ml-1 text-ink">{CALLED[figure.called]}</strong>
-                )}
+                {LEAST.includes(figure.key) && part.station === "crank"
+                  ? "least"
+                  : (MOST_OF[figure.key] ?? "most")}{" "}
+                {figure.limit}
+                {CALLED[figure.called] && <strong className="ml-1 text-ink">{CALLED[figure.called]}</strong>}
               </td>
             </tr>
           ))}

@@ -32,7 +32,7 @@ export function Looks({ desk }: { desk: Desk }) {
   return (
     <section aria-label="Seen on the bench">
       <div className="grid grid-cols-3 gap-x-2 gap-y-1">
-        {(part.looks ?? []).map((key) => {
+        {part.looks.map((key) => {
           const look = kind?.looks.find((one) => one.look === key);
           return look ? (
             <LookChoice
@@ -64,7 +64,9 @@ export function Looks({ desk }: { desk: Desk }) {
         </p>
       )}
       <Faults error={see.error} />
-      {deep && <DepthDialog desk={desk} look={deep.look} answer={deep.answer} onClose={() => setDeep(null)} />}
+      {deep && (
+        <DepthDialog desk={desk} look={deep.look} answer={deep.answer} onClose={() => setDeep(null)} />
+      )}
       {claim && claimed && <ClaimDialog desk={desk} look={claimed} onClose={() => setClaim(false)} />}
     </section>
   );
@@ -72,7 +74,7 @@ export function Looks({ desk }: { desk: Desk }) {
 
 /** A claim of this part in a word, where one stands. */
 const saidOf = (seen: Schemas["Observation"] | undefined): string | undefined =>
-  seen ? `${seen.typed ?? ""}, ${seen.answer}` : undefined;
+  seen ? `${seen.typed}, ${seen.answer}` : undefined;
 
 interface ChoiceProps {
   look: Look;

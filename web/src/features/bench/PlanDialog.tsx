@@ -40,7 +40,11 @@ export function PlanDialog({ desk, open, onOpenChange }: Props) {
     },
   });
   return (
-    <Dialog open={open} onOpenChange={onOpenChange} title={`Measuring plan: ${setName(desk.kinds, set).toLowerCase()}`}>
+    <Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      title={`Measuring plan: ${setName(desk.kinds, set).toLowerCase()}`}
+    >
       <div className="flex flex-col gap-4">
         <PlanChoice label="Each is read in" kind={desk.kind} inUse={plan} value={value} onChange={setValue} />
         <Choice label="In which order" value={order} options={ORDERS} onChange={setOrder} />

@@ -12,7 +12,7 @@ interface Props {
 
 /** The readings of the part in hand, plane by plane. Those that wait to be sent stand as typed. */
 export function ReadingTable({ desk, lit }: Props) {
-  const outside = desk.part.features.flatMap((one) => one.outside ?? []);
+  const outside = desk.part.features.flatMap((one) => one.outside);
   return (
     <>
       {tablesOf(desk).map((table) => (
@@ -48,7 +48,9 @@ function tablesOf(desk: Desk): Table[] {
   const own = kind?.features ?? [];
   const asked = new Set(part.to_read.map((one) => one.feature));
   return own
-    .filter((one) => one.planned || asked.has(one.key) || part.features.some((read) => read.feature === one.key))
+    .filter(
+      (one) => one.planned || asked.has(one.key) || part.features.some((read) => read.feature === one.key),
+    )
     .filter((one) => one.planned || one.spots.length <= 2)
     .map((feature) => ({ feature, spots: spotsOf(bench, part, part.id, feature) }));
 }

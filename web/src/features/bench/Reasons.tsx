@@ -50,7 +50,7 @@ export function Reasons({ bench, part, onSpots }: Props) {
         {part.figures.length === 0 && (
           <Lines
             title="Before you measure"
-            lines={(setOf(bench.assessment, part.set).notes ?? []).map((note) => note.text)}
+            lines={setOf(bench.assessment, part.set).notes.map((note) => note.text)}
           />
         )}
       </div>

@@ -140,7 +140,7 @@ function Readings({ part, y }: { part: Part; y: (nm: number) => number }) {
           <title>{`cleans up between ${machining.sure.text} and ${machining.possible.text}`}</title>
         </rect>
       )}
-      {part.spots.map((spot) =>
+      {(part.features[0]?.spots ?? []).map((spot) =>
         spot.size ? (
           <path
             key={spot.current?.id ?? spot.name}

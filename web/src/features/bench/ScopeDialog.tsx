@@ -60,7 +60,9 @@ export function ScopeDialog({ desk, open, onOpenChange }: Props) {
           {!here.includes(set) && <span className="text-quiet">: the limits sheet says nothing of them</span>}
         </label>
       ))}
-      {more.length === 0 && <p className="text-quiet">All of this engine that can be judged here is in it.</p>}
+      {more.length === 0 && (
+        <p className="text-quiet">All of this engine that can be judged here is in it.</p>
+      )}
       <Faults error={extend.error} />
       {more.length > 0 && (
         <Button kind="strong" className="mt-3" disabled={chosen.length === 0} onClick={() => extend.mutate()}>

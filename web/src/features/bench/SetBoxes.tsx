@@ -11,7 +11,7 @@ export function SetBoxes({ bench, part }: { bench: Bench; part: Part }) {
       {here.map((said) => (
         <SetBox key={said.set} said={said} jobId={bench.card.id} />
       ))}
-      {here.map((said) => (said.ways?.length ? <Ways key={`${said.set} ways`} said={said} /> : null))}
+      {here.map((said) => (said.ways.length > 0 ? <Ways key={`${said.set} ways`} said={said} /> : null))}
     </div>
   );
 }
@@ -44,7 +44,7 @@ function Ways({ said }: { said: SetReport }) {
   return (
     <section aria-label="Other ways on" className={`${BOX} text-[15px] leading-tight`}>
       <h2 className="font-semibold">Other ways on</h2>
-      {said.ways?.map((way) => (
+      {said.ways.map((way) => (
         <p key={way.words} className="truncate" title={`${way.words} ${way.costs}`}>
           {way.words}
         </p>

@@ -9,7 +9,7 @@ type Doubt = Schemas["DoubtShown"];
 
 /** The question that stands open on the part in hand: the one at the spot in hand first. */
 export function openDoubt(desk: Desk): Doubt | null {
-  const all = desk.part.features.flatMap((one) => [...one.spots, ...(one.outside ?? [])]);
+  const all = desk.part.features.flatMap((one) => [...one.spots, ...one.outside]);
   const asked = [...desk.spots, ...all].filter((spot) => spot.doubt !== null);
   const here = asked.find((spot) => spot.name === desk.spot) ?? asked.find((spot) => spot.doubt?.holds);
   return (here ?? asked[0])?.doubt ?? null;

@@ -83,7 +83,12 @@ function Stands({ desk }: { desk: Desk }) {
   const states = Object.entries(feature.asks).map(([name, label]) =>
     setup.isAsked(name) ? label : `${label.split(" ").slice(0, -1).join(" ")} ${OFF[name] ?? "not so"}`,
   );
-  const rest = [setup.unit === "in" ? "inch" : "mm", ...states, setup.cleaned ? "clean" : "not clean", warmthWords(desk)];
+  const rest = [
+    setup.unit === "in" ? "inch" : "mm",
+    ...states,
+    setup.cleaned ? "clean" : "not clean",
+    warmthWords(desk),
+  ];
   return (
     <>
       <strong className="text-ink">{gauge?.name ?? "no gauge"}</strong>
@@ -102,7 +107,10 @@ function Setup({ desk, id, onWarmth }: { desk: Desk; id: string; onWarmth: () =>
     return known === "out" || known === "overdue" ? ` (${known})` : "";
   };
   return (
-    <div id={id} className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line bg-sheet px-3 py-2">
+    <div
+      id={id}
+      className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line bg-sheet px-3 py-2"
+    >
       <label className="flex items-center gap-2">
         with
         <select

@@ -38,7 +38,9 @@ function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
     staleTime: Infinity,
   });
   const { bench, part, kinds } = desk;
-  const here = kinds.filter((one) => bench.assessment.stations.some((station) => station.key === one.station));
+  const here = kinds.filter((one) =>
+    bench.assessment.stations.some((station) => station.key === one.station),
+  );
   const spokenOf = [...bench.scope, ...here.flatMap((one) => one.wholes)];
   const work = (key.data?.work ?? []).filter((one) => one.on.some((on) => spokenOf.includes(on)));
   const placesOf = (kind: Kind) => {
@@ -55,13 +57,13 @@ function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
     sure: false,
   };
   const { form, field, set, said, submit, submitWith } = useServerForm(start, async (given) => {
-    const bench = await ask(
+    const kept = await ask(
       client.POST("/api/jobs/{job_id}/operations", {
         params: { path: { job_id: bench.card.id } },
         body: { ...given, on: placeOf(given.kind, given.on), id: newId() },
       }),
     );
-    keep(bench);
+    keep(kept);
     onDone();
   });
   const { kind, on } = form.watch();

@@ -4,7 +4,7 @@ import { type Landing, Outbox } from "./outbox";
 
 const landing = (id: string): Landing => ({
   id,
-  journal: "R1",
+  part: "R1",
   spot: "1a",
   typed: "371",
   unit: "in",

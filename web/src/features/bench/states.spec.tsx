@@ -20,7 +20,7 @@ function spot(name: string, more: Partial<Spot> = {}): Spot {
 }
 
 const doubt: Schemas["DoubtShown"] = {
-  reading: "r", spot: "1b", holds: true, throughout: false, question: "0.0250 smaller. Did you mean 2.0374?",
+  reading: "2.0124", spot: "1b", holds: true, throughout: false, question: "0.0250 smaller. Did you mean 2.0374?",
   offers: [{ slip: "one turn of the thimble", meant: shown("2.0374"), words: "2.0374, one turn of the thimble" }],
   rule: "surveys.slips",
 }; // prettier-ignore
@@ -37,10 +37,26 @@ const SPOTS = [
   }),
 ];
 
-function deskOf(more: Partial<Desk> = {}): Desk {
+const JOURNAL = {
+  key: "journal", name: "journal", planned: true, purpose: "journals", hole: false, plan: null, spots: [],
+  angles_deg: {}, asks: {}, drawing: "shaft", hold: "", plane_names: [], angle_names: {},
+}; // prettier-ignore
+const WALL = {
+  ...JOURNAL,
+  key: "wall",
+  name: "wall",
+  planned: false,
+  angle_names: { 0: "upper", 180: "lower" },
+};
+
+function deskOf(more: Record<string, unknown> = {}): Desk {
+  const spots = (more.spots as Spot[] | undefined) ?? SPOTS;
+  const features = [{ part: "R1", feature: "journal", name: "journal", planned: true, spots, outside: [] }];
   return {
-    spots: SPOTS, spot: "1b", feature: "journal", mine: [], goTo: vi.fn(),
-    journal: { id: "R1", name: "Rod journal No. 1", outside: [] }, bench: { card: { signed: false } }, ...more,
+    spots, spot: "1b", feature: JOURNAL, mine: [], goTo: vi.fn(), goToSpot: vi.fn(), byPlan: true,
+    kind: { features: [JOURNAL] }, target: { value: "", part: "R1", feature: JOURNAL },
+    part: { id: "R1", name: "Rod journal No. 1", set: "rods", to_read: [], features },
+    bench: { card: { signed: false }, plans: {} }, ...more,
   } as unknown as Desk; // prettier-ignore
 }
 
@@ -50,12 +66,12 @@ afterEach(cleanup);
 
 describe("the table of readings", () => {
   it("says in words what is read, asked about, to be read again, or on its way", () => {
-    const parcel = { landing: { journal: "R1", spot: "2a", feature: "journal", typed: "371" } };
+    const parcel = { landing: { part: "R1", spot: "2a", feature: "journal", typed: "371" } };
     const { rerender } = render(<ReadingTable desk={deskOf()} lit={[]} />);
     expect(cell(/^1a: 2.0375$/)).toBeTruthy();
     expect(cell(/^1b: 2.0124, asked about$/)).toBeTruthy();
     expect(cell(/^2a: 2.0380, to read again$/)).toBeTruthy();
-    rerender(<ReadingTable desk={deskOf({ mine: [parcel] } as unknown as Partial<Desk>)} lit={[]} />);
+    rerender(<ReadingTable desk={deskOf({ mine: [parcel] })} lit={[]} />);
     expect(cell(/^2a: 371, waiting$/)).toBeTruthy();
   });
 
@@ -70,12 +86,22 @@ describe("the table of readings", () => {
     const desk = deskOf();
     render(<ReadingTable desk={desk} lit={[]} />);
     fireEvent.click(cell(/^2b/));
-    expect(desk.goTo).toHaveBeenCalledWith("R1", "2b");
+    expect(desk.goToSpot).toHaveBeenCalledWith("2b", "journal");
   });
 
   it("names the halves of a shell", () => {
-    const walls = [spot("1a"), spot("1b")];
-    render(<ReadingTable desk={deskOf({ spots: walls, feature: "wall" })} lit={[]} />);
+    const walls = [spot("1a"), spot("1b", { angle_deg: 180 })];
+    render(
+      <ReadingTable
+        desk={deskOf({
+          spots: walls,
+          feature: WALL,
+          byPlan: false,
+          target: { value: "wall", part: "R1", feature: WALL },
+        })}
+        lit={[]}
+      />,
+    );
     expect(screen.getAllByRole("columnheader").map((head) => head.textContent)).toEqual([
       "plane",
       "upper",

@@ -16,6 +16,9 @@ import { useSetup } from "./useSetup";
 type Unit = Schemas["Unit"];
 type Spot = Schemas["Spot"];
 
+/** When it is, on the clock that the gauge lines are compared by. */
+const sinceStart = (): number => performance.now();
+
 /** What lies on the bench: the part and spot in hand, what is being typed, the gauge and how it is held. */
 export function useDesk(bench: Bench) {
   const jobId = bench.card.id;
@@ -53,7 +56,9 @@ export function useDesk(bench: Bench) {
   const keep = useKeepBench();
   const question = mine.find((parcel) => parcel.state !== "waiting");
   const openIn = (of: Part, aim: Target): Stop | null =>
-    aim.value === "" ? firstStop(bench, of, mine) : firstUnread(spotsOf(bench, of, aim.part, aim.feature), mine, aim);
+    aim.value === ""
+      ? firstStop(bench, of, mine)
+      : firstUnread(spotsOf(bench, of, aim.part, aim.feature), mine, aim);
   // A spot that opens again, stale or asked for once more, comes to hand by itself.
   const stop = chosen && isOf(chosen, part, target) ? chosen : openIn(part, target);
   const kind = kinds.find((one) => one.kind === part.kind);
@@ -76,7 +81,7 @@ export function useDesk(bench: Bench) {
     const aims = targetsOf(bench, kinds, next);
     const aim = aims.find((one) => one.value === setup.reading) ?? aims[0];
     setChosen(at === undefined && aim ? openIn(next, aim) : (at ?? null));
-    movedAt.current = performance.now();
+    movedAt.current = sinceStart();
     setReplace(false);
     setVisits((before) => before + 1);
   };
@@ -136,7 +141,7 @@ export function useDesk(bench: Bench) {
     };
     outbox.add(jobId, landing);
     moveOn(stop);
-    movedAt.current = byButton ? 0 : performance.now();
+    movedAt.current = byButton ? 0 : sinceStart();
   };
   const land = () => {
     if (stop) landText(text, setup.unit, false);

@@ -1,18 +1,17 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
-import { useRef } from "react";
+import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
 import { ask, client, type Schemas } from "../../api";
 import { today } from "../../shared/dates";
 import { SaidNotice, useServerForm } from "../../shared/forms";
-import { PLANS, planOf } from "../../shared/job";
+import { PlanChoice, planOf, plansFor, ScopeChoice, setName, useKinds } from "../../shared/job";
 import { Button, Field, LinkButton, Notice, Page, Pick, Section, TextArea } from "../../shared/ui";
 
 const UNITS = [
   { value: "in", label: "inch" },
   { value: "mm", label: "millimetre" },
 ];
-const WIDE = "Wider than 25 mm, about an inch: three planes, to see barrel and hourglass.";
 const START = {
   number: "",
   title: "",
@@ -21,8 +20,6 @@ const START = {
   due: "",
   limits: "",
   unit: "in",
-  mains: PLANS[0].value as string,
-  rods: PLANS[0].value as string,
 };
 
 export function BookInPage() {
@@ -32,6 +29,13 @@ export function BookInPage() {
     mutationFn: (body: Schemas["BookIn"]) => ask(client.POST("/api/jobs", { body })),
   });
   const booked = useRef(0);
+  const kinds = useKinds();
+  const [scope, setScope] = useState<readonly string[]>();
+  const [plans, setPlans] = useState<Record<string, string>>({});
+  const sheetSets = (id: string) => sheets.data?.find((one) => String(one.id) === id)?.sets ?? [];
+  const judged = (id: string) => (scope ?? sheetSets(id)).filter((set) => sheetSets(id).includes(set));
+  const kindOf = (set: string) => kinds.find((kind) => set in kind.sets);
+  const planIn = (set: string) => plans[set] ?? plansFor(kindOf(set))[0]?.value ?? "";
   const { form, field, said, submit } = useServerForm(
     START,
     async (given) => {
@@ -45,8 +49,8 @@ export function BookInPage() {
         limits_id: Number(given.limits),
         entry_unit: given.unit === "mm" ? "mm" : "in",
         booked_in: today(),
-        mains_plan: planOf(given.mains),
-        rods_plan: planOf(given.rods),
+        scope: [...judged(given.limits)],
+        plans: Object.fromEntries(judged(given.limits).map((set) => [set, planOf(planIn(set))])),
       });
       booked.current = bench.card.id;
     },
@@ -56,7 +60,8 @@ export function BookInPage() {
       words: { limits_id: "Limits sheet", booked_in: "Booked in" },
     },
   );
-  const chosen = form.watch("limits") !== "";
+  const limits = form.watch("limits");
+  const chosen = judged(limits).length > 0;
   const options = [
     { value: "", label: "choose the engine" },
     ...(sheets.data ?? []).map((sheet) => ({
@@ -64,7 +69,6 @@ export function BookInPage() {
       label: `${sheet.engine}, revision ${sheet.revision}${sheet.state === "confirmed" ? "" : `, ${sheet.state}`}`,
     })),
   ];
-  const plans = PLANS.map(({ value, label }) => ({ value, label }));
   return (
     <Page title="Book in an engine" note="What it is, whose it is, and the limits it will be judged by.">
       <form onSubmit={(event) => void submit(event)}>
@@ -91,18 +95,42 @@ export function BookInPage() {
               <LinkButton to="/limits/new">Not listed: enter it</LinkButton>
             </div>
             <Pick label="A bare number is in" options={UNITS} {...field("unit")} />
-            <Pick label="Plan for each main journal" options={plans} hint={WIDE} {...field("mains")} />
-            <Pick label="Plan for each rod journal" options={plans} hint={WIDE} {...field("rods")} />
           </div>
+          {limits !== "" && (
+            <div className="mt-4 flex flex-col gap-4">
+              <ScopeChoice
+                kinds={kinds}
+                sets={sheetSets(limits)}
+                value={judged(limits)}
+                onChange={setScope}
+              />
+              <div className="grid grid-cols-3 gap-x-6 gap-y-4 max-md:grid-cols-1">
+                {judged(limits).map((set) => (
+                  <PlanChoice
+                    key={set}
+                    label={`Plan for the ${setName(kinds, set).toLowerCase()}`}
+                    kind={kindOf(set)}
+                    value={planIn(set)}
+                    onChange={(value) => setPlans({ ...plans, [set]: value })}
+                  />
+                ))}
+              </div>
+            </div>
+          )}
         </Section>
         <SaidNotice said={said} />
         <div className="mt-3 flex gap-3">
           <Button kind="strong" type="submit" disabled={!chosen || book.isPending}>
-            {chosen ? "Book in and measure" : "Choose the limits sheet first"}
+            {bookWords(limits, chosen)}
           </Button>
           <LinkButton to="/">Back to the rack</LinkButton>
         </div>
       </form>
     </Page>
   );
+}
+
+function bookWords(limits: string, chosen: boolean): string {
+  if (limits === "") return "Choose the limits sheet first";
+  return chosen ? "Book in and measure" : "Choose what is measured first";
 }

@@ -10,6 +10,7 @@ type GaugeIn = Schemas["GaugeIn"];
 const KINDS: readonly Schemas["GaugeKind"][] = [
   "micrometer", "digital micrometer", "comparator snap gauge", "dial bore gauge", "digital bore gauge", "setting ring",
   "indicator", "depth gauge", "telescoping gauge", "feeler gauge", "plastic thread", "caliper", "weighing scale",
+  "ultrasonic wall gauge",
 ]; // prettier-ignore
 const PURPOSES: readonly Schemas["Purpose"][] = [
   "journals", "bores", "walls", "depths", "gaps", "clearances", "run-out", "weights", "setting other gauges",
@@ -19,17 +20,17 @@ const MATERIALS: readonly Schemas["Material"][] = ["gauge steel", "tungsten carb
 export const BLANK: GaugeIn = {
   name: "", kind: "micrometer", unit: "in", resolution: "", permissible_error: "", repeatability: "", least: "",
   most: "", revolution: "", serial: "", due: "", fit_for: [], material: "gauge steel", port: "", retired: false,
-  version: 0,
+  plus_is_larger: true, version: 0,
 }; // prettier-ignore
 
 /** A gauge of the cabinet as it stands in the form. */
 export function formOf(gauge: Schemas["GaugeOut"]): GaugeIn {
   const { name, kind, unit, resolution, permissible_error, repeatability, least, most, revolution, serial } =
     gauge;
-  const { material, port, retired, due, purposes, version } = gauge;
+  const { material, port, retired, due, purposes, plus_is_larger, version } = gauge;
   return {
     name, kind, unit, resolution, permissible_error, repeatability, least, most, revolution, serial, material, port,
-    retired, due: due ?? "", fit_for: purposes, version,
+    retired, due: due ?? "", fit_for: purposes, plus_is_larger, version,
   }; // prettier-ignore
 }
 
@@ -53,6 +54,7 @@ export function GaugeDialog({ id, start, onClose }: Props) {
   });
   const gauge = form.watch();
   const scale = gauge.kind === "weighing scale";
+  const comparator = gauge.kind.includes("bore gauge") || gauge.kind === "comparator snap gauge";
   const dial = gauge.kind.includes("bore gauge") || gauge.kind === "indicator";
   return (
     <Dialog open wide onOpenChange={onClose} title={id === null ? "Enter a gauge" : "Change the gauge"}>
@@ -134,6 +136,13 @@ export function GaugeDialog({ id, start, onClose }: Props) {
           ))}
         </div>
       </fieldset>
+      {comparator && (
+        <Tick
+          label="Plus on its dial means larger; not ticked: plus means smaller"
+          checked={gauge.plus_is_larger}
+          onChange={(plus_is_larger) => set({ plus_is_larger })}
+        />
+      )}
       <div className="mt-1 flex items-center gap-5">
         <Button kind="strong" onClick={(event) => void submit(event)}>
           Keep it

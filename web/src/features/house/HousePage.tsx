@@ -65,6 +65,60 @@ const MIXED = [
   },
 ] as const;
 
+const GLAZED: readonly { value: Rules["glazed_bore"]; title: string; why: string }[] = [
+  {
+    value: "light hone",
+    title: "Light hone",
+    why: "The glaze is broken so that new rings seat. What it takes off must leave the bore within its limit.",
+  },
+  {
+    value: "leave alone",
+    title: "Leave it alone",
+    why: "A round bore that sealed goes on sealing with the rings it has; a hone only wears it.",
+  },
+  {
+    value: "always full hone",
+    title: "Always a full hone",
+    why: "A glaze hides the shape: the bore is honed whole and measured again, to the next size if it asks.",
+  },
+];
+const WORN: readonly { value: Rules["worn_bore"]; title: string; why: string }[] = [
+  {
+    value: "first oversize, new pistons",
+    title: "First oversize, new pistons",
+    why: "Bore, hone and piston are new together. Every wall gets thinner by it.",
+  },
+  {
+    value: "thin sleeves, keep the pistons",
+    title: "Thin sleeves, keep the pistons",
+    why: "Good pistons of a rare engine stay, and no oversize is used up. Every sleeve is a press fit to answer for.",
+  },
+];
+const BORE_AXIS = [
+  {
+    value: "yes",
+    title: "Bored about the axis it has",
+    why: "The bore stays where it stands, and the worst side of its wear decides the size.",
+  },
+  {
+    value: "no",
+    title: "Axis moved where it saves a size",
+    why: "A radial profile shows how far the bore may be moved. It then no longer stands where it did.",
+  },
+] as const;
+const PLATE = [
+  {
+    value: "no",
+    title: "Bored and measured free",
+    why: "As most makers' limits are given. The head pulls the bore out of round when it is bolted down.",
+  },
+  {
+    value: "yes",
+    title: "With the torque plate fitted",
+    why: "The block stands as it will run. A bore read free does not count against one finished under the plate.",
+  },
+] as const;
+
 function RulesForm({ start }: { start: Rules }) {
   const may = useMay()("keep the house rules");
   const queries = useQueryClient();
@@ -138,6 +192,52 @@ function RulesForm({ start }: { start: Rules }) {
             />
           </div>
         </Section>
+        <Section title="A bore that is glazed and still round">
+          <School
+            name="glazed"
+            options={GLAZED}
+            value={rules.glazed_bore}
+            onChange={(glazed_bore) => set({ glazed_bore })}
+          />
+        </Section>
+        <Section title="Worn bores whose pistons are good">
+          <School
+            name="worn"
+            options={WORN}
+            value={rules.worn_bore}
+            onChange={(worn_bore) => set({ worn_bore })}
+          />
+        </Section>
+        <Section title="The axis of a worn bore">
+          <School
+            name="bore-axis"
+            options={BORE_AXIS}
+            value={rules.keep_bore_axis ? "yes" : "no"}
+            onChange={(value) => set({ keep_bore_axis: value === "yes" })}
+          />
+        </Section>
+        <Section title="The block under load">
+          <School
+            name="plate"
+            options={PLATE}
+            value={rules.torque_plate ? "yes" : "no"}
+            onChange={(value) => set({ torque_plate: value === "yes" })}
+          />
+        </Section>
+        <Section title="Boring and honing">
+          <div className="grid max-w-2xl grid-cols-2 max-md:grid-cols-1 gap-4">
+            <Field
+              label="A light hone takes off the diameter"
+              hint="0.0003 to 0.0005 in is common."
+              {...field("light_hone")}
+            />
+            <Field
+              label="Left in the bore for the final hone"
+              hint="0.002 to 0.004 in on diameter is common."
+              {...field("hone_stock")}
+            />
+          </div>
+        </Section>
         <Section title="Gauges and warmth">
           <div className="grid max-w-4xl grid-cols-3 max-md:grid-cols-1 gap-4">
             <Field
@@ -195,7 +295,7 @@ interface SchoolProps<T extends string> {
 
 function School<T extends string>({ name, options, value, onChange }: SchoolProps<T>) {
   return (
-    <div className="grid grid-cols-2 gap-4 max-md:grid-cols-1">
+    <div className={`grid gap-4 max-md:grid-cols-1 ${options.length === 3 ? "grid-cols-3" : "grid-cols-2"}`}>
       {options.map((option) => (
         <label
           key={option.value}

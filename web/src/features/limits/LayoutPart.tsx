@@ -61,8 +61,58 @@ export function LayoutPart({ layouts, layout, fault, onChange }: Props) {
           </div>
         ))}
       </div>
+      <div className="mt-4 grid grid-cols-4 gap-3 max-md:grid-cols-1">
+        {layout.arrangement === "inline" ? null : (
+          <>
+            <Field
+              label="Left bank, from the front"
+              hint="Left as seen from the front. Empty: every other rod along the shaft."
+              className="figure"
+              fault={fault("form.layout.banks")}
+              value={(layout.banks[0] ?? []).join(" ")}
+              onChange={(event) => onChange(withBank(layout, numbers(event.target.value)))}
+            />
+            <Choice
+              label="Inlet side"
+              value={layout.inlet_side ?? ""}
+              options={[{ value: "", label: "not said" }, ...SIDES]}
+              onChange={(side) => onChange({ ...layout, inlet_side: side === "" ? null : side })}
+            />
+          </>
+        )}
+        {layout.arrangement === "inline" && (
+          <Choice
+            label="Inlet side, from the front"
+            value={layout.inlet_side ?? ""}
+            options={[{ value: "", label: "not said" }, ...SIDES.slice(0, 2)]}
+            onChange={(side) => onChange({ ...layout, inlet_side: side === "" ? null : side })}
+          />
+        )}
+        <Choice
+          label="Turns, seen from the front"
+          value={layout.rotation}
+          options={[
+            { value: "clockwise", label: "clockwise" },
+            { value: "anticlockwise", label: "anticlockwise" },
+          ]}
+          onChange={(rotation) => onChange({ ...layout, rotation })}
+        />
+      </div>
     </Section>
   );
+}
+
+const SIDES: { value: Schemas["Side"]; label: string }[] = [
+  { value: "left", label: "left" },
+  { value: "right", label: "right" },
+  { value: "in the vee", label: "in the vee" },
+];
+
+/** The banks as the left one is given; the right holds the rest. */
+function withBank(layout: Layout, left: number[]): Layout {
+  if (left.length === 0) return { ...layout, banks: [] };
+  const all = layout.pins.flatMap((pin) => pin.cylinders).sort((a, b) => a - b);
+  return { ...layout, banks: [left, all.filter((one) => !left.includes(one))] };
 }
 
 const numbers = (text: string): number[] =>

@@ -1,8 +1,10 @@
 import type { Schemas } from "../../api";
+import type { Kind } from "../../shared/job";
 import { Button, Choice, Field, Section } from "../../shared/ui";
 import type { SetForm } from "./useLimits";
 
 type FigureForm = Schemas["FigureForm"];
+type FigureAsked = Kind["figures"][number];
 const SOURCES: readonly Schemas["SourceKind"][] = [
   "maker",
   "part maker",
@@ -10,31 +12,25 @@ const SOURCES: readonly Schemas["SourceKind"][] = [
   "rule of thumb",
   "invented",
 ];
-const HARDENINGS: readonly Schemas["Hardening"][] = [
-  "unknown",
-  "none",
-  "induction",
-  "nitrided",
-  "nitrocarburised",
-];
 const cell = "min-h-10 w-full rounded-tool border-2 border-line bg-sheet px-2 text-[17px] focus:border-blue";
 
 interface Props {
   title: string;
-  part: "rods" | "mains";
+  kind: Kind;
   form: SetForm;
-  figures: readonly Schemas["FigureLabel"][];
   /** What the server said of a field, by its name. */
   fault: (name: string) => string | undefined;
   onChange: (form: SetForm) => void;
   /** A field is being typed in: what was said of it no longer stands. */
   onMend: (name: string) => void;
+  onLeaveOut: (() => void) | undefined;
 }
 
-/** The limits of one set: figure, source and place, row by row; then the shells that can be bought. */
-export function SetPart({ title, part, form, figures, fault, onChange, onMend }: Props) {
+/** The limits of one set: figure, source and place, row by row; what it is made of; then the steps that are sold. */
+export function SetPart({ title, kind, form, fault, onChange, onMend, onLeaveOut }: Props) {
+  const set = form.set;
   const change = (name: string, next: Partial<FigureForm>) => {
-    onMend(`${part}.${name}`);
+    onMend(`${set}.${name}`);
     onChange({
       ...form,
       figures: form.figures.map((old) => (old.name === name ? { ...old, ...next } : old)),
@@ -42,6 +38,11 @@ export function SetPart({ title, part, form, figures, fault, onChange, onMend }:
   };
   return (
     <Section title={title}>
+      {onLeaveOut && (
+        <Button kind="quiet" className="float-right" onClick={onLeaveOut}>
+          Leave the {title.toLowerCase()} out
+        </Button>
+      )}
       <div className="overflow-x-auto">
         <table className="w-full min-w-[56rem] border-collapse text-left">
           <thead className="text-quiet">
@@ -54,17 +55,17 @@ export function SetPart({ title, part, form, figures, fault, onChange, onMend }:
             </tr>
           </thead>
           <tbody>
-            {figures.map((label) => {
-              const figure = form.figures.find((one) => one.name === label.name);
+            {kind.figures.map((asked) => {
+              const figure = form.figures.find((one) => one.name === asked.name);
               return (
                 figure && (
                   <FigureRow
-                    key={label.name}
+                    key={asked.name}
                     set={title}
-                    label={label}
+                    asked={asked}
                     figure={figure}
-                    fault={fault(`${part}.${label.name}`)}
-                    onChange={(next) => change(label.name, next)}
+                    fault={fault(`${set}.${asked.name}`)}
+                    onChange={(next) => change(asked.name, next)}
                   />
                 )
               );
@@ -72,49 +73,79 @@ export function SetPart({ title, part, form, figures, fault, onChange, onMend }:
           </tbody>
         </table>
       </div>
-      {fault(part) && <p className="mt-1 font-semibold text-red">{fault(part)}</p>}
+      {fault(set) && <p className="mt-1 font-semibold text-red">{fault(set)}</p>}
       <div className="mt-3 grid grid-cols-[16rem_1fr] gap-6 max-md:grid-cols-1">
         <div className="flex flex-col gap-3">
-          <Choice
-            label="Hardening"
-            value={form.hardening}
-            options={HARDENINGS.map((value) => ({ value, label: value }))}
-            onChange={(hardening) => onChange({ ...form, hardening })}
-          />
-          <Field
-            label="Oil hole, degrees"
-            hint="From the throw; mains from cylinder 1 top dead centre. Drawn so that the gauge keeps clear."
-            value={form.oil_hole_deg}
-            fault={fault(`${part}.oil_hole_deg`)}
-            onChange={(event) => onChange({ ...form, oil_hole_deg: event.target.value })}
-          />
+          {kind.made.map((made) => (
+            <MadeOf
+              key={made.key}
+              made={made}
+              value={form.made[made.key] ?? ""}
+              fault={fault(`${set}.${made.key}`)}
+              onChange={(said) => {
+                onMend(`${set}.${made.key}`);
+                onChange({ ...form, made: { ...form.made, [made.key]: said } });
+              }}
+            />
+          ))}
         </div>
-        <Shells title={title} part={part} form={form} fault={fault} onChange={onChange} />
+        {kind.steps && <Steps title={title} kind={kind} form={form} fault={fault} onChange={onChange} />}
       </div>
     </Section>
   );
 }
 
+interface MadeProps {
+  made: Kind["made"][number];
+  value: string;
+  fault: string | undefined;
+  onChange: (said: string) => void;
+}
+
+/** What a set is made of: one of the answers, or in degrees, or in words. */
+function MadeOf({ made, value, fault, onChange }: MadeProps) {
+  if (made.answers.length === 0)
+    return (
+      <Field
+        label={made.label}
+        value={value}
+        fault={fault}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    );
+  return (
+    <Choice
+      label={made.label}
+      value={value}
+      options={[
+        ...(value === "" ? [{ value: "", label: "not said" }] : []),
+        ...made.answers.map((answer) => ({ value: answer, label: answer })),
+      ]}
+      onChange={onChange}
+    />
+  );
+}
+
 interface RowProps {
   set: string;
-  label: Schemas["FigureLabel"];
+  asked: FigureAsked;
   figure: FigureForm;
   fault: string | undefined;
   onChange: (next: Partial<FigureForm>) => void;
 }
 
-function FigureRow({ set, label, figure, fault, onChange }: RowProps) {
-  const name = `${set}, ${label.label}`;
+function FigureRow({ set, asked, figure, fault, onChange }: RowProps) {
+  const name = `${set}, ${asked.label}`;
   return (
     <tr>
       <th scope="row" className="pr-3 text-left font-normal">
-        {label.label}
-        {label.needed && <span className="text-quiet"> (needed)</span>}
+        {asked.label}
+        {asked.needed && <span className="text-quiet"> (needed)</span>}
         {fault && <span className="block font-semibold text-red">{fault}</span>}
       </th>
       <td className="p-0.5">
         <input
-          aria-label={label.is_band ? `${name}, least` : name}
+          aria-label={asked.is_band ? `${name}, least` : name}
           aria-invalid={!!fault}
           className={`${cell} figure`}
           value={figure.least}
@@ -122,7 +153,7 @@ function FigureRow({ set, label, figure, fault, onChange }: RowProps) {
         />
       </td>
       <td className="p-0.5">
-        {label.is_band && (
+        {asked.is_band && (
           <input
             aria-label={`${name}, most`}
             aria-invalid={!!fault}
@@ -158,61 +189,96 @@ function FigureRow({ set, label, figure, fault, onChange }: RowProps) {
   );
 }
 
-function Shells({ title, part, form, fault, onChange }: Omit<Props, "figures" | "onMend">) {
-  const change = (at: number, next: Partial<Schemas["ShellForm"]>) =>
-    onChange({ ...form, shells: form.shells.map((old, n) => (n === at ? { ...old, ...next } : old)) });
+const RINGS = ["not said", "sold", "not sold"] as const;
+const ringsOf = (step: Schemas["StepForm"]): (typeof RINGS)[number] => {
+  if (step.rings_can_be_bought == null) return "not said";
+  return step.rings_can_be_bought ? "sold" : "not sold";
+};
+
+/** The sizes from standard that can be bought; a piston's with its rings. */
+function Steps({ title, kind, form, fault, onChange }: Omit<Props, "onMend" | "onLeaveOut">) {
+  const rings = kind.steps === "oversize";
+  const change = (at: number, next: Partial<Schemas["StepForm"]>) =>
+    onChange({ ...form, steps: form.steps.map((old, n) => (n === at ? { ...old, ...next } : old)) });
+  const BLANK = {
+    size: "",
+    part_number: "",
+    can_be_bought: true,
+    rings_number: "",
+    rings_can_be_bought: null,
+  };
   return (
     <div>
-      <p className="mb-1 font-semibold">Shell sizes</p>
-      {fault(`${part}.shells`) && <p className="font-semibold text-red">{fault(`${part}.shells`)}</p>}
-      {form.shells.map((shell, n) => (
+      <p className="mb-1 font-semibold">{rings ? "Pistons by oversize, and their rings" : "Shell sizes"}</p>
+      {fault(`${form.set}.steps`) && <p className="font-semibold text-red">{fault(`${form.set}.steps`)}</p>}
+      {form.steps.map((step, n) => (
         <div key={n} className="mb-1">
-          <div className="grid grid-cols-[8rem_1fr_9rem_auto] items-center gap-2">
+          <div className="flex flex-wrap items-center gap-2">
             <input
-              aria-label={`${title}, shell ${n + 1}, undersize`}
-              placeholder=".010"
-              className={`${cell} figure`}
-              value={shell.undersize}
-              onChange={(e) => change(n, { undersize: e.target.value })}
+              aria-label={`${title}, step ${n + 1}, ${kind.steps}`}
+              placeholder={rings ? ".020" : ".010"}
+              className={`${cell} figure !w-28`}
+              value={step.size}
+              onChange={(e) => change(n, { size: e.target.value })}
             />
             <input
-              aria-label={`${title}, shell ${n + 1}, part number`}
-              placeholder="part number"
-              className={cell}
-              value={shell.part_number}
+              aria-label={`${title}, step ${n + 1}, part number`}
+              placeholder={rings ? "piston number" : "part number"}
+              className={`${cell} !w-48 flex-1`}
+              value={step.part_number}
               onChange={(e) => change(n, { part_number: e.target.value })}
             />
             <label className="flex items-center gap-2">
               <input
                 type="checkbox"
                 className="size-5"
-                checked={shell.can_be_bought}
+                checked={step.can_be_bought}
                 onChange={(e) => change(n, { can_be_bought: e.target.checked })}
               />
               can be bought
             </label>
+            {rings && (
+              <>
+                <input
+                  aria-label={`${title}, step ${n + 1}, rings number`}
+                  placeholder="rings number"
+                  className={`${cell} !w-40 flex-1`}
+                  value={step.rings_number}
+                  onChange={(e) => change(n, { rings_number: e.target.value })}
+                />
+                <label className="flex items-center gap-2">
+                  rings
+                  <select
+                    className={`${cell} !w-28`}
+                    value={ringsOf(step)}
+                    onChange={(e) =>
+                      change(n, {
+                        rings_can_be_bought: e.target.value === "not said" ? null : e.target.value === "sold",
+                      })
+                    }
+                  >
+                    {RINGS.map((said) => (
+                      <option key={said}>{said}</option>
+                    ))}
+                  </select>
+                </label>
+              </>
+            )}
             <Button
               kind="quiet"
-              aria-label={`Take out shell ${n + 1}`}
-              onClick={() => onChange({ ...form, shells: form.shells.filter((_, at) => at !== n) })}
+              aria-label={`Take out step ${n + 1}`}
+              onClick={() => onChange({ ...form, steps: form.steps.filter((_, at) => at !== n) })}
             >
               Take out
             </Button>
           </div>
-          {fault(`${part}.shells.${n}`) && (
-            <p className="font-semibold text-red">{fault(`${part}.shells.${n}`)}</p>
+          {fault(`${form.set}.steps.${n}`) && (
+            <p className="font-semibold text-red">{fault(`${form.set}.steps.${n}`)}</p>
           )}
         </div>
       ))}
-      <Button
-        onClick={() =>
-          onChange({
-            ...form,
-            shells: [...form.shells, { undersize: "", part_number: "", can_be_bought: true }],
-          })
-        }
-      >
-        Add a shell size
+      <Button onClick={() => onChange({ ...form, steps: [...form.steps, BLANK] })}>
+        {rings ? "Add an oversize" : "Add a shell size"}
       </Button>
     </div>
   );

@@ -1,46 +1,88 @@
+import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 
 import { Refused, type Schemas } from "../../api";
 import { SaidNotice, useServerForm } from "../../shared/forms";
-import { Button, Faults, Field, Notice, Page, Pick, Section, TextArea } from "../../shared/ui";
+import { type Kind, useKinds } from "../../shared/job";
+import { Button, Choice, Faults, Field, Notice, Page, Pick, Section, TextArea } from "../../shared/ui";
 import { useMay } from "../session";
 import { LayoutPart } from "./LayoutPart";
 import { MaterialChoice } from "./MaterialChoice";
 import { SetPart } from "./SetPart";
-import { type SetForm, type SheetForm, useBlank, useLimitsChanges, useSheet } from "./useLimits";
+import { type SetForm, type SheetForm, useBlank, useLibrary, useLimitsChanges, useSheet } from "./useLimits";
 
-const blankSet = (figures: Schemas["FigureLabel"][]): SetForm => ({
-  figures: figures.map(({ name }) => ({ name, least: "", most: "", source: "maker", place: "" })),
-  shells: [{ undersize: "STD", part_number: "", can_be_bought: true }],
-  hardening: "unknown",
-  oil_hole_deg: "",
-  housing_material: "grey cast iron",
+/** A set as the sheet begins to speak of it: every figure empty, the standard size to be had. */
+const blankSet = (kind: Kind, set: string): SetForm => ({
+  set,
+  figures: kind.figures.map(({ name }) => ({ name, least: "", most: "", source: "maker", place: "" })),
+  steps: kind.steps
+    ? [{ size: "STD", part_number: "", can_be_bought: true, rings_number: "", rings_can_be_bought: null }]
+    : [],
+  made: {},
 });
 
-/** A new sheet starts empty, with the usual layouts to choose from. */
+/** A like engine's sheet as a start: its figures are nobody's limits here until they are checked. */
+const likeSheet = (form: SheetForm): SheetForm => ({
+  ...form,
+  version: 0,
+  engine: "",
+  sets: form.sets.map((set) => ({
+    ...set,
+    figures: set.figures.map((figure) =>
+      figure.least === ""
+        ? figure
+        : { ...figure, source: "rule of thumb", place: `as ${form.engine}; not yet checked` },
+    ),
+  })),
+});
+
+/** A new sheet starts empty, with the usual layouts to choose from, or from a like engine. */
 export function NewSheetPage() {
   const blank = useBlank();
+  const kinds = useKinds();
+  const library = useLibrary();
+  const [like, setLike] = useState("");
+  const liked = useSheet(Number(like), like !== "");
   const { draft } = useLimitsChanges();
   const go = useNavigate();
   const may = useMay();
   const first = blank.data?.layouts.find((layout) => layout.name === "Inline four");
-  if (!blank.data || !first) return <Page title="New limits sheet">One moment.</Page>;
-  const start: SheetForm = {
-    version: 0,
-    sure: false,
-    engine: "",
-    unit: "in",
-    notes: "",
-    layout: first,
-    crank_material: "steel",
-    mains: blankSet(blank.data.figures),
-    rods: blankSet(blank.data.figures),
-  };
+  if (!first || kinds.length === 0 || (like !== "" && !liked.data))
+    return <Page title="New limits sheet">One moment.</Page>;
+  const start: SheetForm = liked.data
+    ? likeSheet(liked.data.form)
+    : {
+        version: 0,
+        sure: false,
+        engine: "",
+        unit: "in",
+        notes: "",
+        layout: first,
+        crank_material: "steel",
+        sets: kinds
+          .filter((kind) => kind.station === "crank")
+          .flatMap((kind) => Object.keys(kind.sets).map((set) => blankSet(kind, set))),
+      };
   return (
     <FormPage
+      key={like}
       title="New limits sheet"
       start={start}
       readOnly={!may("draft a limits sheet")}
+      above={
+        <Choice
+          label="Start from"
+          value={like}
+          options={[
+            { value: "", label: "an empty sheet" },
+            ...(library.data ?? []).map((line) => ({
+              value: String(line.id),
+              label: `a like engine: ${line.engine}, revision ${line.revision}`,
+            })),
+          ]}
+          onChange={setLike}
+        />
+      }
       onKeep={async (form) => {
         const sheet = await draft.mutateAsync(form);
         window.setTimeout(() => void go(`/limits/${sheet.line.id}`));
@@ -110,13 +152,14 @@ interface FormProps {
   note?: string;
   start: SheetForm;
   readOnly: boolean;
+  above?: React.ReactNode;
   error?: unknown;
   kept?: boolean;
   onKeep: (form: SheetForm) => Promise<void>;
   actions?: React.ReactNode;
 }
 
-function FormPage({ title, note = "", start, readOnly, error, kept, onKeep, actions }: FormProps) {
+function FormPage({ title, note = "", start, readOnly, above, error, kept, onKeep, actions }: FormProps) {
   const { form, field, fault, set, mend, said, submit, submitWith } = useServerForm<SheetForm>(
     start,
     onKeep,
@@ -126,11 +169,33 @@ function FormPage({ title, note = "", start, readOnly, error, kept, onKeep, acti
   );
   const sheet = form.watch();
   const blank = useBlank();
-  const figures = blank.data?.figures ?? [];
+  const kinds = useKinds();
+  const [page, setPage] = useState("engine");
   const odd = said?.error instanceof Refused && said.error.code === "odd-sheet";
+  const stations = [...new Set(kinds.filter((kind) => kind.figures.length > 0).map((kind) => kind.station))];
+  const faulty = (station: string) =>
+    setsOf(kinds, station).some(({ kind, set }) => namesOf(kind, set, sheet).some((name) => fault(name)));
+  const change = (next: SetForm) =>
+    set({ sets: sheet.sets.map((one) => (one.set === next.set ? next : one)) });
   return (
     <Page title={title} note={note} actions={actions}>
-      <fieldset disabled={readOnly}>
+      {above && <div className="mb-4 max-w-xl">{above}</div>}
+      <div role="tablist" aria-label="Pages of the sheet" className="mb-4 flex gap-1 border-b-2 border-ink">
+        {["engine", ...stations].map((one) => (
+          <button
+            key={one}
+            type="button"
+            role="tab"
+            aria-selected={page === one}
+            className={`min-h-11 px-5 text-lg font-semibold first-letter:uppercase ${page === one ? "bg-ink text-paper" : "bg-tint hover:bg-line"}`}
+            onClick={() => setPage(one)}
+          >
+            {one}
+            {faulty(one) && <span className="text-red"> ● mend</span>}
+          </button>
+        ))}
+      </div>
+      <fieldset disabled={readOnly} className={page === "engine" ? "" : "hidden"}>
         <div className="grid grid-cols-[2fr_1fr] gap-6 max-md:grid-cols-1">
           <Field label="Engine: make and model" {...field("engine")} />
           <Pick
@@ -149,41 +214,49 @@ function FormPage({ title, note = "", start, readOnly, error, kept, onKeep, acti
           fault={(where) => fault(where)}
           onChange={(layout) => set({ layout })}
         />
-        {(["rods", "mains"] as const).map((part) => (
-          <SetPart
-            key={part}
-            title={part === "rods" ? "Rod journals" : "Main journals"}
-            part={part}
-            form={sheet[part]}
-            figures={figures}
-            fault={fault}
-            onChange={(next) => set({ [part]: next })}
-            onMend={mend}
+        <div className="max-w-xs">
+          <MaterialChoice
+            label="Crank material"
+            value={sheet.crank_material}
+            onChange={(crank_material) => set({ crank_material })}
           />
-        ))}
-        <Section title="Materials">
-          <div className="grid grid-cols-3 gap-4 max-md:grid-cols-1">
-            <MaterialChoice
-              label="Crank"
-              value={sheet.crank_material}
-              onChange={(crank_material) => set({ crank_material })}
-            />
-            <MaterialChoice
-              label="Housings of the mains"
-              value={sheet.mains.housing_material}
-              onChange={(housing_material) => set({ mains: { ...sheet.mains, housing_material } })}
-            />
-            <MaterialChoice
-              label="Rods"
-              value={sheet.rods.housing_material}
-              onChange={(housing_material) => set({ rods: { ...sheet.rods, housing_material } })}
-            />
-          </div>
-        </Section>
+        </div>
+        <div className="h-4" />
         <Section title="Notes">
           <TextArea label="Anything that belongs to these limits" {...field("notes")} />
         </Section>
       </fieldset>
+      {page !== "engine" && (
+        <fieldset disabled={readOnly}>
+          {setsOf(kinds, page).map(({ kind, set: one, name }) => {
+            const given = sheet.sets.find((other) => other.set === one);
+            if (!given)
+              return (
+                <Section key={one} title={name}>
+                  <p className="mb-2 text-quiet">
+                    The sheet says nothing of them: a job judged by it cannot judge them.
+                  </p>
+                  <Button onClick={() => set({ sets: [...sheet.sets, blankSet(kind, one)] })}>
+                    Enter their limits
+                  </Button>
+                </Section>
+              );
+            const leaveOut = () => set({ sets: sheet.sets.filter((other) => other.set !== one) });
+            return (
+              <SetPart
+                key={one}
+                title={name}
+                kind={kind}
+                form={given}
+                fault={fault}
+                onChange={change}
+                onMend={mend}
+                onLeaveOut={readOnly ? undefined : leaveOut}
+              />
+            );
+          })}
+        </fieldset>
+      )}
       <div className="sticky bottom-0 flex items-center gap-4 border-t-2 border-line bg-paper py-3">
         {!readOnly && (
           <Button kind="strong" onClick={(event) => void submit(event)}>
@@ -203,4 +276,18 @@ function FormPage({ title, note = "", start, readOnly, error, kept, onKeep, acti
       </div>
     </Page>
   );
+}
+
+/** The sets whose limits stand on one page, with what each is called. */
+function setsOf(kinds: readonly Kind[], station: string): { kind: Kind; set: string; name: string }[] {
+  return kinds
+    .filter((kind) => kind.station === station)
+    .flatMap((kind) => Object.entries(kind.sets).map(([set, name]) => ({ kind, set, name })));
+}
+
+/** Every name under which the server may find fault with a set. */
+function namesOf(kind: Kind, set: string, sheet: SheetForm): string[] {
+  const steps = sheet.sets.find((one) => one.set === set)?.steps ?? [];
+  const within = [...kind.figures.map((one) => one.name), ...kind.made.map((one) => one.key)];
+  return [set, ...within.map((name) => `${set}.${name}`), ...steps.map((_, n) => `${set}.steps.${n}`)];
 }

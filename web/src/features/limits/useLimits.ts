@@ -17,8 +17,9 @@ export function useBlank() {
   });
 }
 
-export function useSheet(id: number) {
+export function useSheet(id: number, enabled = true) {
   return useQuery({
+    enabled,
     queryKey: ["limits", id],
     queryFn: () => ask(client.GET("/api/limits/{revision_id}", { params: { path: { revision_id: id } } })),
   });

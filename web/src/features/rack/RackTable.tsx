@@ -2,6 +2,7 @@ import { Link } from "react-router";
 
 import type { Schemas } from "../../api";
 import { dayText, today } from "../../shared/dates";
+import { setName, useKinds } from "../../shared/job";
 import { PunchMark } from "../../shared/marks";
 import { StageRule } from "../../shared/StageRule";
 import { Button } from "../../shared/ui";
@@ -21,7 +22,7 @@ export function RackTable({ jobs, onArchive }: Props) {
           <th className="py-2 pr-4 font-semibold">Job</th>
           <th className="pr-4 font-semibold">Engine</th>
           <th className="pr-4 font-semibold">Stage</th>
-          <th className="pr-4 font-semibold">Mains and rods</th>
+          <th className="pr-4 font-semibold">Verdicts</th>
           <th className="pr-4 font-semibold">Due</th>
           <th>
             <span className="sr-only">Archive</span>
@@ -38,6 +39,7 @@ export function RackTable({ jobs, onArchive }: Props) {
 }
 
 function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] }) {
+  const kinds = useKinds();
   return (
     <tr className="border-b border-line align-top hover:bg-tint max-md:grid max-md:grid-cols-[1fr_auto] max-md:gap-x-3 max-md:py-2">
       <td className="py-3 pr-4">
@@ -62,8 +64,9 @@ function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] 
         </span>
       </td>
       <td className="py-3 pr-4 max-md:order-2 max-md:col-span-2 max-md:py-1">
-        <SetLine name="Mains" code={job.mains_mark} headline={job.mains_headline} />
-        <SetLine name="Rods" code={job.rods_mark} headline={job.rods_headline} />
+        {job.sets.map((one) => (
+          <SetLine key={one.set} name={setName(kinds, one.set)} code={one.mark} headline={one.headline} />
+        ))}
       </td>
       <td className="whitespace-nowrap py-3 pr-4 max-md:pr-0 max-md:text-right">
         {job.due ? dayText(job.due) : "no date"}
@@ -86,10 +89,10 @@ function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] 
   );
 }
 
-function SetLine({ name, code, headline }: { name: string; code: Line["mains_mark"]; headline: string }) {
+function SetLine({ name, code, headline }: { name: string; code: Schemas["MarkCode"]; headline: string }) {
   return (
     <span className="flex items-center gap-2">
-      {code && <PunchMark code={code} size={18} />}
+      <PunchMark code={code} size={18} />
       <span>
         {name}: {headline}
       </span>

@@ -1,33 +1,34 @@
 import type { ReactNode } from "react";
 
 import type { Schemas } from "../../api";
-import { type Bench, DecideBar, type Journal, useDecisions, type Waiving } from "../../shared/job";
+import { type Bench, DecideBar, type Part, setOf, type SetReport, type Waiving } from "../../shared/job";
 import { PunchMark } from "../../shared/marks";
+import { LinkButton } from "../../shared/ui";
 import { useMay } from "../session";
 import { StepTable } from "./StepTable";
+import { Waivers } from "./Waivers";
 
 interface Props {
   bench: Bench;
   found: Schemas["Assessment"];
-  set: "mains" | "rods";
+  set: string;
   onWaive: (waiving: Waiving) => void;
 }
 
-/** One set of the sheet: the decision, the reasons, each journal, the steps and the shells. */
+/** One set of the sheet: the decision, the reasons, each part, the steps and what is to be ordered. */
 export function SetPart({ bench, found, set, onWaive }: Props) {
   const may = useMay();
-  const answer = found[set];
-  const journals = found.journals.filter((journal) => journal.set === set);
+  const report = setOf(found, set);
   return (
-    <section aria-label={answer.name} className="border-t-2 border-ink pb-5 pt-3">
+    <section aria-label={report.name} className="border-t-2 border-ink pb-5 pt-3">
       <h2 className="flex items-center gap-3 text-2xl font-semibold leading-tight">
-        <PunchMark code={answer.mark.code} size={28} label={answer.mark.word} />
+        <PunchMark code={report.mark.code} size={28} label={report.mark.word} />
         <span>
-          {answer.name}: {answer.headline}
+          {report.name}: {report.headline}
         </span>
       </h2>
       <ul className="my-2 list-disc pl-5 text-[17px]">
-        {answer.reasons.map((reason) => (
+        {report.reasons.map((reason) => (
           <li key={reason.text} title={reason.rule}>
             {reason.text}
           </li>
@@ -36,70 +37,103 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
       <div className="mb-3">
         <DecideBar bench={bench} set={set} mayDecide={may("decide and sign")} />
       </div>
-      <JournalTable
-        journals={journals}
+      <PartTable
+        parts={found.parts.filter((part) => part.set === set)}
         bench={bench}
         onWaive={may("decide and sign") ? onWaive : undefined}
       />
-      {answer.steps.some((step) => step.outlook) && <StepTable steps={answer.steps} />}
-      <Shells answer={answer} />
-      {answer.would_change.length > 0 && (
-        <>
-          <h3 className="mt-3 font-semibold">What would change it</h3>
-          {answer.would_change.map((text) => (
+      {report.steps.some((step) => step.outlook) && (
+        <StepTable steps={report.steps} over={report.station === "block"} />
+      )}
+      {report.ways.length > 0 && (
+        <Part title="Other ways on">
+          {report.ways.map((way) => (
+            <p key={way.words} title={way.rule} className="mt-1">
+              {way.words} <span className="text-quiet">{way.costs}</span>
+            </p>
+          ))}
+        </Part>
+      )}
+      {report.rough_band && (
+        <Part title="For the boring bar">
+          <div className="flex gap-2">
+            <LinkButton to={`/api/jobs/${bench.card.id}/boring.html`} file>
+              Boring card
+            </LinkButton>
+            <LinkButton to={`/api/jobs/${bench.card.id}/boring.pdf`} file>
+              PDF
+            </LinkButton>
+            <LinkButton to={`/api/jobs/${bench.card.id}/boring.csv`} file>
+              CSV
+            </LinkButton>
+          </div>
+        </Part>
+      )}
+      <ToOrder report={report} />
+      {report.would_change.length > 0 && (
+        <Part title="What would change it">
+          {report.would_change.map((text) => (
             <p key={text}>{text}</p>
           ))}
-        </>
+        </Part>
       )}
-      {answer.cautions.length > 0 && (
-        <>
-          <h3 className="mt-3 font-semibold">Cautions</h3>
+      {report.cautions.length > 0 && (
+        <Part title="Cautions">
           <ul className="text-[15px]">
-            {answer.cautions.map((caution) => (
+            {report.cautions.map((caution) => (
               <li key={caution.work} className="mt-1">
                 <strong>{caution.work}.</strong> {caution.say}{" "}
                 <span className="text-quiet">{caution.defer_to}</span>
               </li>
             ))}
           </ul>
-        </>
+        </Part>
       )}
     </section>
   );
 }
 
-interface JournalsProps {
-  journals: readonly Journal[];
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <>
+      <h3 className="mt-3 font-semibold">{title}</h3>
+      {children}
+    </>
+  );
+}
+
+interface PartsProps {
+  parts: readonly Part[];
   bench: Bench;
   onWaive: ((waiving: Waiving) => void) | undefined;
 }
 
-function JournalTable({ journals, bench, onWaive }: JournalsProps) {
+function PartTable({ parts, bench, onWaive }: PartsProps) {
+  const spare = parts.some((part) => part.clean_up);
   return (
     <table className="w-full border-collapse text-left">
       <thead className="text-quiet">
         <tr className="border-b border-ink">
-          <th className="font-normal">Journal</th>
-          <th className="pr-3 text-right font-normal">Least size</th>
-          <th className="pr-3 text-right font-normal">To spare</th>
-          <th className="font-normal">Oil clearance</th>
+          <th className="font-normal">Part</th>
+          <th className="pr-3 text-right font-normal">Size</th>
+          {spare && <th className="pr-3 text-right font-normal">To spare</th>}
+          <th className="font-normal">Says</th>
         </tr>
       </thead>
       <tbody>
-        {journals.map((journal) => (
-          <tr key={journal.id} className="border-b border-line align-middle">
+        {parts.map((part) => (
+          <tr key={part.id} className="border-b border-line align-middle">
             <td className="py-1">
               <span className="flex items-center gap-2">
-                <PunchMark code={journal.mark.code} size={18} label={journal.mark.word} />
-                <span className="whitespace-nowrap font-semibold">{journal.short_name}</span>{" "}
-                {journal.mark.letter}
+                <PunchMark code={part.mark.code} size={18} label={part.mark.word} />
+                <span className="whitespace-nowrap font-semibold">{part.short_name}</span> {part.mark.letter}
               </span>
             </td>
-            <td className="figure pr-3 text-right text-[17px] font-bold">{journal.least_words || "–"}</td>
-            <td className="figure pr-3 text-right">{journal.clean_up?.to_spare ?? ""}</td>
+            <td className="figure pr-3 text-right text-[17px] font-bold">{part.size_words || "–"}</td>
+            {spare && <td className="figure pr-3 text-right">{part.clean_up?.to_spare ?? ""}</td>}
             <td className="text-[15px]">
-              {journal.clearance.words}
-              <Waivers journal={journal} bench={bench} onWaive={onWaive} />
+              {part.clearance.words || part.headline}
+              <Waivers part={part} bench={bench} onWaive={onWaive} />
             </td>
           </tr>
         ))}
@@ -108,72 +142,21 @@ function JournalTable({ journals, bench, onWaive }: JournalsProps) {
   );
 }
 
-/** What is waived of a journal, and what could be. */
-function Waivers({ journal, bench, onWaive }: Omit<JournalsProps, "journals"> & { journal: Journal }) {
-  const { takeBack } = useDecisions(bench.card.id);
-  const waived = bench.decisions.filter((made) => made.journal === journal.id && !made.made_elsewhere);
-  const open = onWaive && !bench.card.signed;
-  const toRead = journal.to_read.length;
+/** What the verdict asks the shop to buy. */
+function ToOrder({ report }: { report: SetReport }) {
+  if (report.to_order.length === 0) return null;
   return (
-    <>
-      {waived.map((made) => (
-        <span key={made.id} className="block">
-          {made.about === "housing" ? "housing " : ""}waived by {made.by}: {made.reason}{" "}
-          {open && (
-            <button
-              type="button"
-              className="min-h-8 font-semibold text-blue"
-              onClick={() =>
-                takeBack.mutate({ set: journal.set, journal: journal.id, about: made.about ?? "readings" })
-              }
-            >
-              Take back
-            </button>
-          )}
-        </span>
-      ))}
-      {toRead > 0 && !bench.card.signed && (
-        <span className="block">
-          {toRead} to read{" "}
-          {open && (
-            <WaiveLink onClick={() => onWaive({ journal, about: "readings" })}>
-              Waive {journal.short_name}
-            </WaiveLink>
-          )}
-        </span>
-      )}
-      {journal.housing_waits && open && (
-        <WaiveLink onClick={() => onWaive({ journal, about: "housing" })}>
-          Waive the housing of {journal.short_name}
-        </WaiveLink>
-      )}
-    </>
-  );
-}
-
-function WaiveLink({ onClick, children }: { onClick: () => void; children: ReactNode }) {
-  return (
-    <button type="button" className="min-h-8 font-semibold text-blue" onClick={onClick}>
-      {children}
-    </button>
-  );
-}
-
-function Shells({ answer }: { answer: Schemas["SetAnswer"] }) {
-  if (answer.shells.length === 0) return null;
-  return (
-    <>
-      <h3 className="mt-3 font-semibold">Shells to order</h3>
-      {answer.shells.map((shells) => (
-        <p key={shells.undersize.nm}>
+    <Part title="To order">
+      {report.to_order.map((order) => (
+        <p key={`${order.what} ${order.step.nm}`}>
           <span className="figure">
-            {shells.pairs} × {shells.words}
+            {order.count} × {order.words}
           </span>
-          {shells.part_number && <span className="figure ml-2 text-quiet">{shells.part_number}</span>}
-          <span className="ml-2">for {shells.journals.join(", ")}</span>
-          {!shells.can_be_bought && <strong className="ml-2">not to be bought by the sheet</strong>}
+          {order.part_number && <span className="figure ml-2 text-quiet">{order.part_number}</span>}
+          <span className="ml-2">for {order.parts.join(", ")}</span>
+          {!order.can_be_bought && <strong className="ml-2">not to be bought by the sheet</strong>}
         </p>
       ))}
-    </>
+    </Part>
   );
 }

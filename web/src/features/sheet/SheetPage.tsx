@@ -5,7 +5,7 @@ import { useOutletContext } from "react-router";
 import { ask, client } from "../../api";
 import { momentText } from "../../shared/dates";
 import { SaidNotice, useServerForm } from "../../shared/forms";
-import { type Bench, useDecisions, WaiveDialog, type Waiving } from "../../shared/job";
+import { type Bench, setName, useDecisions, useKinds, WaiveDialog, type Waiving } from "../../shared/job";
 import { Button, Dialog, Faults, LinkButton, Page, Section, TextArea } from "../../shared/ui";
 import { useMay } from "../session";
 import { CardPart } from "./CardPart";
@@ -39,8 +39,9 @@ export function SheetPage() {
       }
     >
       <div className="grid grid-cols-2 gap-x-10 max-lg:grid-cols-1">
-        <SetPart bench={bench} found={found} set="rods" onWaive={setWaiving} />
-        <SetPart bench={bench} found={found} set="mains" onWaive={setWaiving} />
+        {found.sets.map((one) => (
+          <SetPart key={one.set} bench={bench} found={found} set={one.set} onWaive={setWaiving} />
+        ))}
       </div>
       {found.doubts.length > 0 && (
         <Section title="Open doubts">
@@ -64,11 +65,15 @@ function SignPart({ bench }: { bench: Bench }) {
   const may = useMay();
   const { sign } = useDecisions(bench.card.id);
   const [asking, setAsking] = useState<"" | "sign" | "withdraw">("");
-  const decided = (["mains", "rods"] as const).every((set) =>
-    bench.decisions.some(
-      (made) => made.set === set && !made.journal && !made.outdated && !made.made_elsewhere,
-    ),
+  const kinds = useKinds();
+  const open = bench.scope.filter(
+    (set) =>
+      !bench.decisions.some(
+        (made) => made.set === set && !made.part && !made.outdated && !made.made_elsewhere,
+      ),
   );
+  const decided = open.length === 0;
+  const toDecide = open.map((set) => setName(kinds, set).toLowerCase());
   const earlier = bench.signatures.filter((made) => made.withdrawn_at !== null || made.made_elsewhere);
   return (
     <Section title="Signature">
@@ -95,7 +100,7 @@ function SignPart({ bench }: { bench: Bench }) {
           </Button>
         )}
         <p className="text-quiet">
-          {signHint(bench, decided, may("decide and sign"), may("withdraw a signature"))}
+          {signHint(bench, toDecide, may("decide and sign"), may("withdraw a signature"))}
         </p>
       </div>
       <Faults error={sign.error} />
@@ -149,13 +154,13 @@ function WithdrawForm({ jobId, onDone }: { jobId: number; onDone: () => void }) 
   );
 }
 
-function signHint(bench: Bench, decided: boolean, maySign: boolean, mayWithdraw: boolean): string {
+function signHint(bench: Bench, toDecide: readonly string[], maySign: boolean, mayWithdraw: boolean): string {
   if (bench.card.signed)
     return mayWithdraw ? "The job opens again as a new revision." : "Only the owner withdraws it.";
   if (!maySign) return "A machinist or the owner signs.";
-  return decided
+  return toDecide.length === 0
     ? "Signing freezes the sheet, the limits and the house rules it was judged by."
-    : "Decide the rods and the mains first.";
+    : `Decide the ${toDecide.join(" and the ")} first.`;
 }
 
 function HistoryPart({ jobId }: { jobId: number }) {

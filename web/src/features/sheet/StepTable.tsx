@@ -1,21 +1,27 @@
 import type { Schemas } from "../../api";
 
-/** Every undersize below the present size, and how the set stands to it. */
-export function StepTable({ steps }: { steps: readonly Schemas["StepShown"][] }) {
+interface Props {
+  steps: readonly Schemas["StepShown"][];
+  /** The steps make the part larger, as a bore is bored; else smaller, as a journal is ground. */
+  over: boolean;
+}
+
+/** Every step on from the present size, and how the set stands to it. */
+export function StepTable({ steps, over }: Props) {
   return (
     <table className="mt-3 w-full border-collapse text-left">
       <thead className="text-quiet">
         <tr className="border-b border-ink">
-          <th className="font-normal">Undersize</th>
-          <th className="font-normal">Grind to</th>
-          <th className="font-normal">Worst journal</th>
-          <th className="font-normal">Shells</th>
+          <th className="font-normal">{over ? "Oversize" : "Undersize"}</th>
+          <th className="font-normal">{over ? "Bore and hone to" : "Grind to"}</th>
+          <th className="font-normal">Worst of the set</th>
+          <th className="font-normal">{over ? "Pistons" : "Shells"}</th>
         </tr>
       </thead>
       <tbody>
         {steps.map((step) => (
           <tr
-            key={step.undersize.nm}
+            key={step.step.nm}
             className={`border-b border-line align-middle ${step.chosen ? "bg-tint font-semibold" : ""}`}
           >
             <td className="py-1">

@@ -36,7 +36,7 @@ export function PlanChoice({ label, kind, inUse, value, onChange }: Props) {
       value={value}
       onChange={onChange}
       options={plansFor(kind, inUse)}
-      hint={kind?.plan_hint}
+      hint={kind?.plan_hint ?? ""}
     />
   );
 }

@@ -23,7 +23,8 @@ export function ScopeChoice({ kinds, sets, value, onChange }: Props) {
       .flatMap((kind) => Object.keys(kind.sets))
       .filter((set) => sets.includes(set));
   const named = NAMED.map((one) => ({ ...one, sets: setsOf(one.stations) })).filter(
-    (one, n, all) => one.sets.length > 0 && all.findIndex((other) => other.sets.join() === one.sets.join()) === n,
+    (one, n, all) =>
+      one.sets.length > 0 && all.findIndex((other) => other.sets.join() === one.sets.join()) === n,
   );
   return (
     <fieldset>

@@ -1,16 +1,11 @@
-import type { Schemas } from "../../../api";
-import type { Part } from "../../../shared/job";
+import type { Bench, Part } from "../../../shared/job";
 import { PunchMark } from "../../../shared/marks";
-import type { StageProps } from "./stages";
+import type { StageProps } from "./props";
 
 const WIDTH = 838;
-/** The sides of the crank in words, from above with the front to the left: the left side lies below. */
-type Layout = Schemas["Layout"];
-
 /** The block seen on its deck, which is the menu: its real bores by bank, front to the left, thrust and inlet marked. */
 export function BlockDrawing({ bench, parts, selected, onSelect }: StageProps) {
-  const { layout } = bench;
-  const banks = banksOf(layout);
+  const banks = banksOf(bench);
   const high = banks.length > 1 ? 76 : 108;
   return (
     <div className="min-w-0 overflow-x-auto">
@@ -28,7 +23,10 @@ export function BlockDrawing({ bench, parts, selected, onSelect }: StageProps) {
             thrust={bank.thrust}
           />
         ))}
-        <p className="absolute left-0 text-[15px] leading-none text-quiet" style={{ top: (banks.length * (high + 6)) / 2 - 12 }}>
+        <p
+          className="absolute left-0 text-[15px] leading-none text-quiet"
+          style={{ top: (banks.length * (high + 6)) / 2 - 12 }}
+        >
           front
           <span aria-hidden className="block text-lg leading-none text-ink">
             →
@@ -47,29 +45,21 @@ interface Bank {
   inlet: "top" | "bottom" | null;
 }
 
-/** The banks as drawn: seen from above with the front to the left, the right side of the engine is at the top. */
-function banksOf(layout: Layout): Bank[] {
-  const left = layout.rotation === "anticlockwise";
-  // Seen from the front the piston is pressed to the left of a crank that turns clockwise: here the lower edge.
-  const thrust = left ? "top" : "bottom";
-  const stood = layout.banks && layout.banks.length > 0 ? layout.banks : usualBanks(layout);
-  const names = stood.length > 1 ? ["left bank", "right bank"] : [""];
-  return stood
-    .map((cylinders, n) => ({ name: names[n] ?? "", cylinders, thrust, inlet: inletOf(layout, n, stood.length) }) as Bank)
-    .toReversed();
+/** The banks as drawn: seen from above with the front to the left, the left side of the engine is at the top. */
+function banksOf({ banks, layout, thrust_side }: Bench): Bank[] {
+  const thrust = thrust_side === "left" ? "top" : "bottom";
+  return banks.map(({ name, cylinders }, n) => ({
+    name: name && `${name} bank`,
+    cylinders,
+    thrust,
+    inlet: inletOf(layout.inlet_side, n, banks.length),
+  }));
 }
 
-/** In turn along the shaft, as the server has it where the layout says nothing else. */
-function usualBanks(layout: Layout): number[][] {
-  const along = layout.pins.flatMap((pin) => pin.cylinders);
-  if (layout.arrangement === "inline") return [along.toSorted((a, b) => a - b)];
-  return [along.filter((_, n) => n % 2 === 0), along.filter((_, n) => n % 2 === 1)];
-}
-
-function inletOf(layout: Layout, bank: number, banks: number): "top" | "bottom" | null {
-  if (!layout.inlet_side) return null;
-  if (layout.inlet_side === "in the vee") return banks > 1 ? (bank === 0 ? "top" : "bottom") : null;
-  return layout.inlet_side === "right" ? "top" : "bottom";
+function inletOf(side: Bench["layout"]["inlet_side"], bank: number, banks: number): "top" | "bottom" | null {
+  if (!side) return null;
+  if (side === "in the vee") return banks > 1 ? (bank === 0 ? "bottom" : "top") : null;
+  return side === "left" ? "top" : "bottom";
 }
 
 interface RowProps {
@@ -90,7 +80,10 @@ function BankRow({ bank, top, shift, high, parts, selected, onSelect, thrust }: 
   const round = Math.min(high - 14, room - 14, 88);
   return (
     <>
-      <div className="absolute border-[1.5px] border-ink bg-sheet" style={{ left, top, width, height: high }} />
+      <div
+        className="absolute border-[1.5px] border-ink bg-sheet"
+        style={{ left, top, width, height: high }}
+      />
       {bank.cylinders.map((cylinder, n) => {
         const part = parts.find((one) => one.id === `bore-${cylinder}`);
         return part ? (
@@ -151,7 +144,12 @@ function BoreKey({ part, cylinder, left, width, top, high, round, chosen, thrust
       <span
         aria-hidden
         className={`absolute flex items-center justify-center gap-1 rounded-full border-[1.5px] border-ink ${chosen ? "bg-blue text-onblue" : "bg-paper"}`}
-        style={{ left: beside ? 12 : (width - round) / 2, top: (high - round) / 2, width: round, height: round }}
+        style={{
+          left: beside ? 12 : (width - round) / 2,
+          top: (high - round) / 2,
+          width: round,
+          height: round,
+        }}
       >
         <PunchMark code={part.mark.code} size={20} />
         <span className="font-semibold">{part.mark.letter}</span>
@@ -167,7 +165,9 @@ function BoreKey({ part, cylinder, left, width, top, high, round, chosen, thrust
       />
       {beside ? (
         <span aria-hidden className="absolute text-left" style={{ left: round + 20, top: high / 2 - 22 }}>
-          <span className={`block text-lg font-semibold leading-tight ${chosen ? "text-blue" : ""}`}>{cylinder}</span>
+          <span className={`block text-lg font-semibold leading-tight ${chosen ? "text-blue" : ""}`}>
+            {cylinder}
+          </span>
           <span className={`figure block text-[15px] ${beyond ? "font-bold text-red" : "text-quiet"}`}>
             {part.size?.text ?? "–"}
           </span>

@@ -1,7 +1,7 @@
 import type { Schemas } from "../../../api";
 import { placeWords } from "../../../shared/job";
 import { spotsOf } from "../targets";
-import type { SectionProps } from "./Section";
+import type { SectionProps } from "./props";
 
 type Spot = Schemas["Spot"];
 
@@ -30,7 +30,13 @@ export function BoreSection({ desk, onSpot }: SectionProps) {
   return (
     <figure>
       <svg width={340} height={228} role="img" aria-label={said}>
-        <Deck spots={spots.filter((one) => one.plane === plane)} all={spots} now={now} words={words.angle} onSpot={onSpot} />
+        <Deck
+          spots={spots.filter((one) => one.plane === plane)}
+          all={spots}
+          now={now}
+          words={words.angle}
+          onSpot={onSpot}
+        />
         <Cut spots={spots} depths={depths} />
         {planes.map((one, n) => (
           <Depth
@@ -70,7 +76,8 @@ const leastOf = (spots: readonly Spot[]): number | null => {
 };
 
 /** How far the wall stands back at a spot in the drawing: its wear on the radius, many times larger. */
-const away = (nm: number, least: number): number => Math.min(MOST, ((nm - least) / 2 / 25_400) * (TIMES / 60));
+const away = (nm: number, least: number): number =>
+  Math.min(MOST, ((nm - least) / 2 / 25_400) * (TIMES / 60));
 
 interface DeckProps {
   spots: readonly Spot[];
@@ -80,7 +87,7 @@ interface DeckProps {
   onSpot: (spot: string) => void;
 }
 
-/** Seen from the deck: thrust across, pin along; where it is worn the bore stands out. */
+/** Seen from the deck, front to the left: thrust across the engine, pin along it; where it is worn the bore stands out. */
 function Deck({ spots, all, now, words, onSpot }: DeckProps) {
   const least = leastOf(all);
   const worn = (deg: number) => {
@@ -94,8 +101,8 @@ function Deck({ spots, all, now, words, onSpot }: DeckProps) {
         <ellipse
           cx={CX}
           cy={CY}
-          rx={R + worn(0)}
-          ry={R + worn(90)}
+          rx={R + worn(90)}
+          ry={R + worn(0)}
           fill="none"
           className="stroke-red"
           strokeDasharray="4 3"
@@ -103,7 +110,7 @@ function Deck({ spots, all, now, words, onSpot }: DeckProps) {
       )}
       {spots.map((spot) => {
         const t = (spot.angle_deg * Math.PI) / 180;
-        const [x, y] = [Math.cos(t), -Math.sin(t)];
+        const [x, y] = [Math.sin(t), -Math.cos(t)];
         const state = spot === now ? "now" : spot.current ? "read" : "open";
         const line = { now: "stroke-blue", read: "stroke-ink", open: "stroke-quiet" }[state];
         const at = { x: CX + x * (R + 20), y: CY + y * (R + 16) };
@@ -120,8 +127,8 @@ function Deck({ spots, all, now, words, onSpot }: DeckProps) {
             />
             <text
               x={Math.min(at.x, CX + R + 4)}
-              y={spot.angle_deg === 0 ? CY - 8 : at.y - 2}
-              textAnchor={spot.angle_deg === 0 ? "end" : "middle"}
+              y={spot.angle_deg === 90 ? CY - 8 : at.y + 4}
+              textAnchor={spot.angle_deg === 90 ? "end" : "middle"}
               fontSize={15}
               className={state === "now" ? "fill-blue font-semibold" : "fill-ink"}
             >
@@ -150,7 +157,12 @@ function Cut({ spots, depths }: { spots: readonly Spot[]; depths: readonly numbe
   };
   return (
     <g>
-      <path d={`M${LEFT - 16} ${DECK}H${LEFT}V${FOOT}M${right + 16} ${DECK}H${right}V${FOOT}`} fill="none" className="stroke-ink" strokeWidth={2} />
+      <path
+        d={`M${LEFT - 16} ${DECK}H${LEFT}V${FOOT}M${right + 16} ${DECK}H${right}V${FOOT}`}
+        fill="none"
+        className="stroke-ink"
+        strokeWidth={2}
+      />
       {shown.length > 0 &&
         ([1, -1] as const).map((side) => (
           <path key={side} d={line(side)} fill="none" className="stroke-red" strokeWidth={1.5} />

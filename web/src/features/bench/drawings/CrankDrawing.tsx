@@ -1,7 +1,7 @@
 import type { Schemas } from "../../../api";
 import type { Part } from "../../../shared/job";
 import { PunchMark } from "../../../shared/marks";
-import type { StageProps } from "./stages";
+import type { StageProps } from "./props";
 
 const WIDTH = 838;
 const MIDDLE = 68;

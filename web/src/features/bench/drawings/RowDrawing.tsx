@@ -1,5 +1,5 @@
 import { PunchMark } from "../../../shared/marks";
-import type { StageProps } from "./stages";
+import type { StageProps } from "./props";
 
 /** Parts that have no place to be drawn at, side by side in the order of the work. */
 export function RowDrawing({ parts, selected, onSelect }: StageProps) {

@@ -3,13 +3,9 @@ import type { FunctionComponent } from "react";
 import type { Schemas } from "../../../api";
 import type { Desk } from "../useDesk";
 import { BoreSection } from "./BoreSection";
+import type { SectionProps } from "./props";
 
 type Spot = Schemas["Spot"];
-
-export interface SectionProps {
-  desk: Desk;
-  onSpot: (spot: string) => void;
-}
 
 const R = 74;
 const CX = 112;

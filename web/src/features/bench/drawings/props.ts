@@ -1,0 +1,16 @@
+import type { Bench, Part } from "../../../shared/job";
+import type { Desk } from "../useDesk";
+
+/** What the drawing of a station is given: its parts, the one in hand, and what to do when one is picked. */
+export interface StageProps {
+  bench: Bench;
+  parts: readonly Part[];
+  selected: string;
+  onSelect: (part: string) => void;
+}
+
+/** What the drawing of a feature is given: the desk, and what to do when a spot is picked. */
+export interface SectionProps {
+  desk: Desk;
+  onSpot: (spot: string) => void;
+}

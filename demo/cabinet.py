@@ -23,6 +23,13 @@ _GAUGES: tuple[tuple[str, str, str, str, str, str, str, str, str, int, dict[str,
      {}),
     ("bore", "50–100 mm dial bore gauge", "dial bore gauge", "mm", "0.001", "0.002", "50", "100", "HT-31", 150,
      {"revolution": "0.2"}),
+    ("bore-in", "2–6 in dial bore gauge, No. 2", "dial bore gauge", "in", ".0001", ".0001", "2", "6", "HT-33", 110,
+     {"revolution": ".01"}),
+    ("ring-v8", "Setting ring 3.8750 in", "setting ring", "in", ".00001", ".00005", "3.8750", "3.8750", "HT-R4", 210,
+     {}),
+    ("bore-100", "50–150 mm dial bore gauge, No. 4", "dial bore gauge", "mm", "0.001", "0.003", "50", "150", "HT-34",
+     95, {"revolution": "0.2"}),
+    ("ultra-mm", "Ultrasonic wall gauge", "ultrasonic wall gauge", "mm", "0.05", "0.1", "1", "25", "HT-90", 75, {}),
     ("ring", "Setting ring 65.400 mm", "setting ring", "mm", "0.0001", "0.0015", "65.400", "65.400", "HT-R2", 300,
      {}),
     ("tele", "Telescoping gauges", "telescoping gauge", "in", ".0005", ".0005", "1.25", "3.5", "HT-40", 90, {}),
@@ -76,5 +83,10 @@ def _checks(gauges: dict[str, Gauge]) -> Iterator[tuple[int, str, float, dict[st
         yield 0, "metric", days, {"standard": "50.000", "read": "50.000 50.000 50.000"}
     yield 0, "fine", 6, {"standard": "2.0000", "read": "2.0000 2.0000 2.0000 2.0000 2.0000 2.0000"}
     yield 0, "bore", 3, {"standard": "65.400", "against": gauges["ring"].id, "read": "65.400 65.401 65.400"}
+    on_the_ring = {"standard": "3.8750", "against": gauges["ring-v8"].id}
+    for days in (12, 0):
+        yield 0, "bore-100", days, {"standard": "92.000", "read": "92.000 92.001 92.000"}
+    for days, read in ((8, "3.8750 3.8751 3.8750"), (0, "3.8750 3.8750 3.8750")):
+        yield 0, "bore-in", days, {**on_the_ring, "read": read}
     in_the_micrometer = {"standard": "61.130", "against": gauges["metric"].id, "read": "61.130 61.130 61.130"}
     yield 0, "bore", 0, in_the_micrometer

@@ -8,6 +8,7 @@ from typing import Any
 
 from django.utils import timezone
 
+from demo.blocks import furnish_blocks
 from demo.cabinet import furnish_cabinet, furnish_checks
 from demo.engines import diesel_three, petrol_four, vee_eight
 from demo.worn import INCH_HAND, METRIC_HAND, Hand, Worn, readings_csv
@@ -60,7 +61,13 @@ class Shop:
         return person
 
     def book(
-        self, number: int, title: str, limits: SheetRevision, due: int | None, card: tuple[str, str] = ("", "")
+        self,
+        number: int,
+        title: str,
+        limits: SheetRevision,
+        due: int | None,
+        card: tuple[str, str] = ("", ""),
+        **more: Any,
     ) -> int:
         """Book an engine in; due in so many days."""
         metric = limits.document["unit"] == "mm"
@@ -75,6 +82,7 @@ class Shop:
                 due=None if due is None else self.today + timedelta(days=due),
                 customer=card[0],
                 complaint=card[1],
+                **more,
             ),
         ).record
         return record.pk
@@ -152,6 +160,7 @@ def furnish(today: date) -> None:
     _not_to_be_trusted(shop)
     _back_from_the_grinder(shop)
     _mixed(shop)
+    furnish_blocks(shop)
 
 
 def _fit(names: str, size: float, oval: float, taper: float, chance: random.Random) -> dict[str, Worn]:

@@ -142,6 +142,8 @@ class PartKind:
     figures: tuple[SheetFigure, ...] = ()
     made: tuple[SheetMade, ...] = ()
     steps: str = ""
+    #: Whether rings are bought with each step, as with a piston.
+    step_rings: bool = False
     #: Measuring plans offered, the usual one first, and what to say beside them.
     plans: tuple[tuple[str, Plan], ...] = ()
     plan_hint: str = ""

@@ -96,9 +96,13 @@ _BY_ACTION = {
 }
 
 
-def cautions_for(action: Action) -> tuple[Caution, ...]:
-    """The cautions to show where this action is proposed."""
-    return _BY_ACTION[action]
+#: Of a block: what is to be looked at by somebody else is cracked or leaks, and lifting it is the work.
+_OF_A_BLOCK = {Action.REFER: (CRACK_TEST, PRESSURE_TEST), Action.REPLACE: (BLOCK_LIFTING,)}
+
+
+def cautions_for(action: Action, *, block: bool = False) -> tuple[Caution, ...]:
+    """The cautions to show where this action is proposed, for a shaft or for a block."""
+    return _OF_A_BLOCK.get(action, _BY_ACTION[action]) if block else _BY_ACTION[action]
 
 
 _BY_WORK = {

@@ -9,9 +9,8 @@ from halfthou.verdicts import Action
 
 class FeatureOut(BaseModel):
     """What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each letter
-    at its degrees. `asks` is what state of the part is asked while it is read,
-    and in which words;
-    planes and angles (by their degrees) are called by name where they have one."""
+    at its degrees. `asks` is what state of the part is asked while it is read, and in which words; planes and angles
+    (by their degrees) are called by name where they have one."""
 
     key: str
     name: str
@@ -29,7 +28,7 @@ class FeatureOut(BaseModel):
 
 
 class LookOut(BaseModel):
-    """A look and its answers; on what it is looked for, the usual first, and which answers a depth or a size belongs to."""
+    """A look and its answers; on what it is looked for, the usual first; which answers a depth or a size belongs to."""
 
     look: str
     answers: list[str]
@@ -76,6 +75,7 @@ class KindOut(BaseModel):
     figures: list[SheetFigureOut]
     made: list[SheetMadeOut]
     steps: str
+    step_rings: bool
     plans: list[PlanOut]
     plan_hint: str
     actions: list[Action]
@@ -94,6 +94,7 @@ def kind_out(kind: PartKind) -> KindOut:
         figures=[_figure(figure) for figure in kind.figures],
         made=[_made(made) for made in kind.made],
         steps=kind.steps,
+        step_rings=kind.step_rings,
         plans=[PlanOut(label=label, plan=plan) for label, plan in kind.plans],
         plan_hint=kind.plan_hint,
         actions=[Action(action) for action in kind.actions],

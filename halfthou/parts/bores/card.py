@@ -74,7 +74,7 @@ def boring_card(decided: BoreSet, engine: Engine, say: Notation) -> BoringCard |
         if angle
         else "",
         to_its_piston="Each bore is finished to its own piston plus the clearance, when the pistons are in hand.",
-        cautions=cautions_for(Action.REBORE),
+        cautions=cautions_for(Action.REBORE, block=True),
     )
 
 

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
-from halfthou.jobs import Decision, HouseRules, SourceKind, Waived
+from halfthou.jobs import Decision, HouseRules, SourceKind, Waived, WornBore
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.bores.limits import BoreLimits
 from halfthou.parts.bores.verdict import BoreVerdict, keeps, wanted_before_boring
@@ -185,7 +185,7 @@ def decide_bores(
     oversize: Length | None = present
     action = _without_boring(actions)
     if choice is not None:
-        oversize, action = choice.sure, _boring(choice, verdicts, house)
+        oversize, action = choice.sure, _boring(limits, choice, verdicts, house)
         if Action.REFER in actions and action is Action.REBORE:
             action = Action.REFER
     if action in (Action.REPLACE, Action.SLEEVE):
@@ -227,7 +227,9 @@ def _choice(limits: BoreLimits, verdicts: Mapping[str, BoreVerdict]) -> SizeChoi
     return choose_one_size(reaches, rungs, -limits.size.least, exactly=True)
 
 
-def _boring(choice: SizeChoice, verdicts: Mapping[str, BoreVerdict], house: HouseRules) -> Action:
+def _boring(
+    limits: BoreLimits, choice: SizeChoice, verdicts: Mapping[str, BoreVerdict], house: HouseRules
+) -> Action:
     """Bore where a size is sure; refer where only a person can say; sleeve or replace at the end of the road.
 
     Rule:    bores.last-size, bores.sleeve.
@@ -235,13 +237,27 @@ def _boring(choice: SizeChoice, verdicts: Mapping[str, BoreVerdict], house: Hous
     if choice.sure is not None:
         outlook = choice.at(choice.sure)
         return Action.REFER if outlook is not None and outlook.rung.asked else Action.REBORE
-    if not choice.outlooks or (choice.possible is not None and not (house.keep_bore_axis and house.confirmed)):
+    if not choice.outlooks and not past_the_largest(limits, verdicts):
+        return Action.REFER
+    if choice.possible is not None and not (house.keep_bore_axis and house.confirmed):
         return Action.REFER
     past = [v for v in verdicts.values() if v.needs_machining]
     behind = {wall_for_sleeve(v.case).says for v in past}
     if behind == {WallSays.ENOUGH}:
         return Action.SLEEVE
     return Action.REPLACE if behind == {WallSays.TOO_THIN} else Action.REFER
+
+
+def past_the_largest(limits: BoreLimits, verdicts: Mapping[str, BoreVerdict]) -> bool:
+    """Whether a bore that needs machining comes out larger than the sheet allows at all, the axis moved or not.
+
+    Rule:    bores.largest. A rule of thumb forbids nothing.
+    """
+    largest = limits.figure("largest_allowed")
+    if largest is None or largest.source.kind is SourceKind.RULE_OF_THUMB:
+        return False
+    needing = (v for v in verdicts.values() if v.needs_machining and v.usable is not None)
+    return any(-v.usable.possible > largest.value for v in needing if v.usable is not None)
 
 
 def _ways(found: BoreSet, house: HouseRules) -> tuple[tuple[Way, tuple[str, ...], Length | None], ...]:

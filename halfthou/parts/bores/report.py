@@ -78,7 +78,7 @@ def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation) -> P
         still_to_do=tuple(still_to_do(decided, bore)),
         seen=tuple(case.seen.values()),
         looks=_looks(decided, bore),
-        cautions=cautions_for(action),
+        cautions=cautions_for(action, block=True),
     )
 
 
@@ -180,7 +180,7 @@ def bores_report(decided: BoreSet, job: Job, engine: Engine, say: Notation, acce
         steps=steps,
         scale=_scale(decided, steps, say),
         reading_order=tuple(_in_order(decided, order)),
-        cautions=cautions_for(decided.action),
+        cautions=cautions_for(decided.action, block=True),
     )
 
 

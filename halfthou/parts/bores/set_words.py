@@ -8,7 +8,7 @@ from halfthou.engines import short_name
 from halfthou.jobs import Look
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.bores.bore_words import over
-from halfthou.parts.bores.oversize import BoreSet, Way
+from halfthou.parts.bores.oversize import BoreSet, Way, past_the_largest
 from halfthou.parts.bores.verdict import keeps, referred_for
 from halfthou.parts.bores.walls import WallSays, wall_at, wall_for_sleeve
 from halfthou.report import WayOn
@@ -127,6 +127,14 @@ def _no_size(decided: BoreSet, say: Notation) -> Iterator[Reason]:
     if choice is None or choice.sure is not None or decided.decision is not None:
         return
     worst = short_name(choice.sets_it)
+    if not choice.outlooks and past_the_largest(decided.limits, decided.verdicts):
+        largest = decided.limits.figure("largest_allowed")
+        most = say.text(largest.value) if largest is not None else ""
+        yield Reason(
+            rule="bores.largest", text=f"{worst} cleans up past {most}, the largest bore allowed: past boring."
+        )
+        yield _behind(decided)
+        return
     if not choice.outlooks:
         text = f"{worst} is past its limits, and the sheet lists no further oversize: find out what can be bought."
         yield Reason(rule="bores.sold", text=text)
@@ -141,6 +149,11 @@ def _no_size(decided: BoreSet, say: Notation) -> Iterator[Reason]:
         size = over(last.rung.step, say)
         text = f"{worst} misses {size}, the last oversize, by {say.text(-last.to_spare)}: past boring."
         yield Reason(rule="bores.last-size", text=text)
+    yield _behind(decided)
+
+
+def _behind(decided: BoreSet) -> Reason:
+    """What a sleeve would have behind it, in words."""
     behind = {wall_for_sleeve(v.case).says for v in decided.verdicts.values() if v.needs_machining}
     if WallSays.NO_LIMIT in behind:
         text = "Whether it can be sleeved: the sheet has no sleeve or no least wall. Find them, or another block."
@@ -150,7 +163,7 @@ def _no_size(decided: BoreSet, say: Notation) -> Iterator[Reason]:
         text = "A sleeve would leave too thin a wall behind it: another block."
     else:
         text = "A sleeve leaves wall enough behind it."
-    yield Reason(rule="bores.sleeve", text=text)
+    return Reason(rule="bores.sleeve", text=text)
 
 
 def _kept(decided: BoreSet, say: Notation) -> Iterator[Reason]:

@@ -1274,9 +1274,8 @@ export interface components {
         /**
          * FeatureOut
          * @description What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each letter
-         *     at its degrees. `asks` is what state of the part is asked while it is read,
-         *     and in which words;
-         *     planes and angles (by their degrees) are called by name where they have one.
+         *     at its degrees. `asks` is what state of the part is asked while it is read, and in which words; planes and angles
+         *     (by their degrees) are called by name where they have one.
          */
         FeatureOut: {
             /** Key */
@@ -1336,6 +1335,8 @@ export interface components {
             made: components["schemas"]["SheetMadeOut"][];
             /** Steps */
             steps: string;
+            /** Step Rings */
+            step_rings: boolean;
             /** Plans */
             plans: components["schemas"]["PlanOut"][];
             /** Plan Hint */
@@ -1345,7 +1346,7 @@ export interface components {
         };
         /**
          * LookOut
-         * @description A look and its answers; on what it is looked for, the usual first, and which answers a depth or a size belongs to.
+         * @description A look and its answers; on what it is looked for, the usual first; which answers a depth or a size belongs to.
          */
         LookOut: {
             /** Look */

@@ -197,7 +197,7 @@ const ringsOf = (step: Schemas["StepForm"]): (typeof RINGS)[number] => {
 
 /** The sizes from standard that can be bought; a piston's with its rings. */
 function Steps({ title, kind, form, fault, onChange }: Omit<Props, "onMend" | "onLeaveOut">) {
-  const rings = kind.steps === "oversize";
+  const rings = kind.step_rings;
   const change = (at: number, next: Partial<Schemas["StepForm"]>) =>
     onChange({ ...form, steps: form.steps.map((old, n) => (n === at ? { ...old, ...next } : old)) });
   const BLANK = {
@@ -209,13 +209,13 @@ function Steps({ title, kind, form, fault, onChange }: Omit<Props, "onMend" | "o
   };
   return (
     <div>
-      <p className="mb-1 font-semibold">{rings ? "Pistons by oversize, and their rings" : "Shell sizes"}</p>
+      <p className="mb-1 font-semibold">{kind.steps}</p>
       {fault(`${form.set}.steps`) && <p className="font-semibold text-red">{fault(`${form.set}.steps`)}</p>}
       {form.steps.map((step, n) => (
         <div key={n} className="mb-1">
           <div className="flex flex-wrap items-center gap-2">
             <input
-              aria-label={`${title}, step ${n + 1}, ${kind.steps}`}
+              aria-label={`${title}, step ${n + 1}, size from standard`}
               placeholder={rings ? ".020" : ".010"}
               className={`${cell} figure !w-28`}
               value={step.size}
@@ -277,9 +277,7 @@ function Steps({ title, kind, form, fault, onChange }: Omit<Props, "onMend" | "o
           )}
         </div>
       ))}
-      <Button onClick={() => onChange({ ...form, steps: [...form.steps, BLANK] })}>
-        {rings ? "Add an oversize" : "Add a shell size"}
-      </Button>
+      <Button onClick={() => onChange({ ...form, steps: [...form.steps, BLANK] })}>Add a size</Button>
     </div>
   );
 }

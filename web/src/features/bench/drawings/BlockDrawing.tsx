@@ -6,7 +6,7 @@ const WIDTH = 838;
 /** The block seen on its deck, which is the menu: its real bores by bank, front to the left, thrust and inlet marked. */
 export function BlockDrawing({ bench, parts, selected, onSelect }: StageProps) {
   const banks = banksOf(bench);
-  const high = banks.length > 1 ? 76 : 108;
+  const high = banks.length > 1 ? 62 : 92;
   return (
     <div className="min-w-0 overflow-x-auto">
       <div className="relative" style={{ width: WIDTH, height: banks.length * (high + 6) + 4 }}>

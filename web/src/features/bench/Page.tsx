@@ -79,7 +79,9 @@ export function BenchPage() {
         <div className="max-[1279px]:order-last">
           <Scale bench={bench} part={desk.part} />
         </div>
-        <div className="h-[458px] max-[979px]:h-auto">
+        <div
+          className={`${bench.assessment.stations.length > 1 ? "h-[420px]" : "h-[458px]"} max-[979px]:h-auto`}
+        >
           <Reasons bench={bench} part={desk.part} onSpots={setLit} />
         </div>
       </div>

@@ -42,7 +42,7 @@ function SetBox({ said, jobId }: { said: SetReport; jobId: number }) {
 /** Another way on than the one proposed: what it is; what it costs stands on the sheet. */
 function Ways({ said }: { said: SetReport }) {
   return (
-    <section aria-label="Other ways on" className={`${BOX} text-[15px] leading-tight`}>
+    <section aria-label="Other ways on" className={`${BOX} text-[14px] leading-[17px]`}>
       <h2 className="font-semibold">Other ways on</h2>
       {said.ways.map((way) => (
         <p key={way.words} className="truncate" title={`${way.words} ${way.costs}`}>

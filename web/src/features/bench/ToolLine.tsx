@@ -27,7 +27,7 @@ export function ToolLine({ desk, live, opened, onOpen, onKeys }: Props) {
   const open = opened === "setup";
   const panel = useId();
   return (
-    <footer className="sticky bottom-0 bg-paper border-t-2 border-line text-[15px] text-quiet">
+    <footer className="bg-paper min-[1280px]:sticky min-[1280px]:bottom-0 border-t-2 border-line text-[15px] text-quiet">
       {open && <Setup desk={desk} id={panel} onWarmth={() => onOpen("warmth")} />}
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         {desk.targets.length > 1 && (

@@ -109,7 +109,7 @@ interface PartsProps {
 }
 
 function PartTable({ parts, bench, onWaive }: PartsProps) {
-  const spare = parts.some((part) => part.clean_up);
+  const spare = parts.some((part) => part.clean_up?.to_spare);
   return (
     <table className="w-full border-collapse text-left">
       <thead className="text-quiet">
@@ -132,7 +132,7 @@ function PartTable({ parts, bench, onWaive }: PartsProps) {
             <td className="figure pr-3 text-right text-[17px] font-bold">{part.size_words || "–"}</td>
             {spare && <td className="figure pr-3 text-right">{part.clean_up?.to_spare ?? ""}</td>}
             <td className="text-[15px]">
-              {part.clearance.words || part.headline}
+              {saysOf(part)}
               <Waivers part={part} bench={bench} onWaive={onWaive} />
             </td>
           </tr>
@@ -141,6 +141,12 @@ function PartTable({ parts, bench, onWaive }: PartsProps) {
     </table>
   );
 }
+
+/** A journal is told by its bearing's clearance, any other part by its own verdict. */
+const saysOf = (part: Part): string =>
+  part.station === "crank" && part.clearance.words
+    ? part.clearance.words
+    : part.under_headline || part.headline;
 
 /** What the verdict asks the shop to buy. */
 function ToOrder({ report }: { report: SetReport }) {

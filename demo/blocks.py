@@ -1,4 +1,5 @@
-"""Three invented blocks: a V8 opened whole and half measured, a block that is fine, and one past its last oversize."""
+"""Three invented blocks: a V8 opened whole and half measured, a block that is fine, and one past its last
+oversize."""
 
 from __future__ import annotations
 

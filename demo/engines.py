@@ -57,6 +57,66 @@ def _bores(
     )
 
 
+def _petrol_bores() -> SetForm:
+    return _bores(
+        [
+            ("size", "3.5620", "3.5627"),
+            ("wear", ".0060", ""),
+            ("out_of_round", ".0025", ""),
+            ("taper", ".0040", ""),
+            ("clearance", ".0015", ".0023"),
+            ("least_wall", ".140", ""),
+            ("hone_stock", ".003", ""),
+            ("depth_top", ".45", ""),
+            ("depth_middle", "2.1", ""),
+            ("depth_bottom", "3.6", ""),
+            ("depth_below", "4.6", ""),
+        ],
+        [("STD", "TB-142P-00", True), (".020", "TB-142P-20", True), (".040", "TB-142P-40", True)],
+        [("TB-142K-00", True), ("TB-142K-20", True), ("TB-142K-40", False)],
+    )
+
+
+def _diesel_bores() -> SetForm:
+    return _bores(
+        [
+            ("size", "91.000", "91.022"),
+            ("wear", "0.15", ""),
+            ("out_of_round", "0.06", ""),
+            ("taper", "0.10", ""),
+            ("clearance", "0.085", "0.115"),
+            ("largest_allowed", "92.050", ""),
+            ("least_wall", "4.0", ""),
+            ("sleeve_outside", "96.0", ""),
+        ],
+        [("STD", "SK 47.3.0", True), ("0.50 mm", "SK 47.3.5", True), ("1.00 mm", "SK 47.3.10", True)],
+        [("SK 47.4.0", True), ("SK 47.4.5", True), ("SK 47.4.10", True)],
+        "40",
+    )
+
+
+def _vee_bores() -> SetForm:
+    return _bores(
+        [
+            ("size", "3.8750", "3.8757"),
+            ("wear", ".0050", ""),
+            ("out_of_round", ".0020", ""),
+            ("taper", ".0040", ""),
+            ("ridge", ".0040", ""),
+            ("clearance", ".0018", ".0026"),
+            ("least_wall", ".135", ""),
+            ("hone_stock", ".003", ""),
+            ("sleeve_outside", "4.0640", ""),
+            ("depth_top", ".50", ""),
+            ("depth_middle", "2.4", ""),
+            ("depth_bottom", "4.1", ""),
+            ("depth_below", "5.1", ""),
+        ],
+        [(u, f"MK8-P{p}", True) for u, p in (("STD", "S"), (".020", "20"), (".030", "30"), (".040", "40"))],
+        [("MK8-K S", True), ("MK8-K20", True), ("MK8-K30", True), ("MK8-K40", False)],
+    )
+
+
 def petrol_four() -> SheetForm:
     """An inline four in inch, not hardened."""
     rods: list[FIGURE] = [
@@ -93,23 +153,7 @@ def petrol_four() -> SheetForm:
                 [(u, f"TB-142R-{p}", b) for u, p, b in [*ladder, (".040", "40", False)]],
                 Hardening.NONE,
             ),
-            _bores(
-                [
-                    ("size", "3.5620", "3.5627"),
-                    ("wear", ".0060", ""),
-                    ("out_of_round", ".0025", ""),
-                    ("taper", ".0040", ""),
-                    ("clearance", ".0015", ".0023"),
-                    ("least_wall", ".140", ""),
-                    ("hone_stock", ".003", ""),
-                    ("depth_top", ".45", ""),
-                    ("depth_middle", "2.1", ""),
-                    ("depth_bottom", "3.6", ""),
-                    ("depth_below", "4.6", ""),
-                ],
-                [("STD", "TB-142P-00", True), (".020", "TB-142P-20", True), (".040", "TB-142P-40", True)],
-                [("TB-142K-00", True), ("TB-142K-20", True), ("TB-142K-40", False)],
-            ),
+            _petrol_bores(),
         ],
     )
 
@@ -144,21 +188,7 @@ def diesel_three() -> SheetForm:
         sets=[
             _set("mains", mains, [(u, f"SK 47.1.{p}", b) for u, p, b in ladder], Hardening.NITRIDED, "112"),
             _set("rods", rods, [(u, f"SK 47.2.{p}", b) for u, p, b in ladder], Hardening.NITRIDED),
-            _bores(
-                [
-                    ("size", "91.000", "91.022"),
-                    ("wear", "0.15", ""),
-                    ("out_of_round", "0.06", ""),
-                    ("taper", "0.10", ""),
-                    ("clearance", "0.085", "0.115"),
-                    ("largest_allowed", "92.050", ""),
-                    ("least_wall", "4.0", ""),
-                    ("sleeve_outside", "96.0", ""),
-                ],
-                [("STD", "SK 47.3.0", True), ("0.50 mm", "SK 47.3.5", True), ("1.00 mm", "SK 47.3.10", True)],
-                [("SK 47.4.0", True), ("SK 47.4.5", True), ("SK 47.4.10", True)],
-                "40",
-            ),
+            _diesel_bores(),
         ],
     )
 
@@ -201,24 +231,6 @@ def vee_eight() -> SheetForm:
         sets=[
             _set("mains", mains, [(u, f"MK8-M{p}", b) for u, p, b in ladder], Hardening.NONE, "112"),
             _set("rods", rods, [(u, f"MK8-R{p}", b) for u, p, b in ladder], Hardening.NONE),
-            _bores(
-                [
-                    ("size", "3.8750", "3.8757"),
-                    ("wear", ".0050", ""),
-                    ("out_of_round", ".0020", ""),
-                    ("taper", ".0040", ""),
-                    ("ridge", ".0040", ""),
-                    ("clearance", ".0018", ".0026"),
-                    ("least_wall", ".135", ""),
-                    ("hone_stock", ".003", ""),
-                    ("sleeve_outside", "4.0640", ""),
-                    ("depth_top", ".50", ""),
-                    ("depth_middle", "2.4", ""),
-                    ("depth_bottom", "4.1", ""),
-                    ("depth_below", "5.1", ""),
-                ],
-                [(u, f"MK8-P{p}", True) for u, p in (("STD", "S"), (".020", "20"), (".030", "30"), (".040", "40"))],
-                [("MK8-K S", True), ("MK8-K20", True), ("MK8-K30", True), ("MK8-K40", False)],
-            ),
+            _vee_bores(),
         ],
     )

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import timedelta
 from typing import Any
 
 from halfthou.jobs import (
@@ -129,8 +130,6 @@ def block(
 
 def set_on_a_ring(ring: str, *, hours: float = -1, error: str = "0.00005", read: str | None = None) -> SettingCheck:
     """The dial bore gauge read on a ring of known size."""
-    from datetime import timedelta
-
     return SettingCheck(
         id=f"set{hours}".replace(".", "-"),
         gauge=DIAL.id,

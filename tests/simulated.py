@@ -79,7 +79,8 @@ def readings_of(name: str, true: TrueJournal, gauge: TrueGauge, chance: random.R
         nm = gauge.read(true.at(int(spot[0]), plan.angle_of(spot)), chance)
         found.append(
             Reading(
-                id=f"{name}.{spot}", part=name, spot=spot, count=Length(nm).nm, typed=as_typed(nm, gauge.gauge.unit),
+                id=f"{name}.{spot}", part=name, spot=spot, count=Length(nm).nm,
+                typed=as_typed(nm, gauge.gauge.unit),
                 unit=gauge.gauge.unit, gauge=gauge.gauge.id, by="bench", at=NOON,
             )
         )  # fmt: skip

@@ -52,12 +52,10 @@ class FeatureKind:
 
     `plan` is the usual one where it can be chosen (planes by angles); else `spots` are fixed, lettered angles in
     degrees beside them. `planned` says that its spots are part of what must be read. `hole` turns wear round: holes
-    grow. `caps` says that it does not count with the caps
-    loose; `asks` what state is asked of it (caps, plate) and in which words. `drawing` shows
-    where the gauge goes, `hold` says how it is held; planes and angles are called by name where they have one (planes
-    where the plan has as many). `most` is more than it can be, whatever the
-    sheet says. `expected` tells from the sheet what it can measure.
-    """
+    grow. `caps` says that it does not count with the caps loose; `asks` what state is asked of it (caps, plate) and
+    in which words. `drawing` shows where the gauge goes, `hold` says how it is held; planes and angles are called
+    by name where they have one (planes where the plan has as many). `most` is more than it can be, whatever the
+    sheet says. `expected` tells from the sheet what it can measure."""
 
     key: str
     name: str
@@ -85,7 +83,8 @@ class FeatureKind:
 
 @dataclass(frozen=True, slots=True)
 class LookKind:
-    """Something that is seen, felt or tested: on what, what it may answer, and what has to be said beside an answer.
+    """Something that is seen, felt or tested: on what, what it may answer, and what has to be said beside an
+    answer.
 
     `depth_for` are the answers that a depth belongs to, `step_for` those that name a size.
     """
@@ -110,7 +109,8 @@ class SheetFigure:
 
 @dataclass(frozen=True, slots=True)
 class SheetMade:
-    """Something a set is made of, as the sheet asks it: one of these answers, an angle in degrees, or in free words."""
+    """Something a set is made of, as the sheet asks it: one of these answers, an angle in degrees, or in free
+    words."""
 
     key: str
     label: str
@@ -122,9 +122,8 @@ class SheetMade:
 class PartKind:
     """A kind of part as the lower rooms know it.
 
-    `station` is the drawing it is found on, `wholes` the names by which all its parts are spoken of together (crank,
-    block). `stale_after` are the features that work makes stale, `look_again` the looks.
-    """
+    `station` is the drawing it is found on, `wholes` the names by which all its parts are spoken of together
+    (crank, block). `stale_after` are the features that work makes stale, `look_again` the looks."""
 
     key: str
     name: str
@@ -250,7 +249,8 @@ class Engine:
         return tuple(part.id for part in self.parts.values() if part.set == one and not part.beside)
 
     def look(self, key: str, on: str) -> LookKind | None:
-        """A look by its key, as the kind of the part, set or whole it is on has it; None where that kind has none."""
+        """A look by its key, as the kind of the part, set or whole it is on has it; None where that kind has
+        none."""
         for kind in self.kinds.all:
             its_own = {part.set for part in self.parts.values() if part.kind == kind.key} | set(kind.wholes)
             part = self.parts.get(on)

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from pydantic import ValidationError
 
-from halfthou.jobs.set_limits import BAND, FIGURE
+from halfthou.jobs import BAND, FIGURE
 
 
 @dataclass(frozen=True, slots=True)

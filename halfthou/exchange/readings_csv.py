@@ -169,7 +169,8 @@ class _Against:
         return cells.get("part") or cells.get("journal", "")
 
     def _place_faults(self, part: str, feature: str, spot: str, cells: dict[str, str], where: str) -> list[Fault]:
-        """What is wrong with where a row says it was read; a row that says its angle itself need not be of the plan."""
+        """What is wrong with where a row says it was read; a row that says its angle itself need not be of the
+        plan."""
         known = self.engine.parts.get(part)
         if known is None:
             said, first = self._part(cells)[:40], next(iter(self.engine.parts))

@@ -73,7 +73,8 @@ def _placed(reading: Any, job: Data) -> Any:
 
 
 def _v3_to_v4(data: Data) -> Data:
-    """A reading names a part and a feature, limits stand by their keys, plans by their sets, and a job has a scope."""
+    """A reading names a part and a feature, limits stand by their keys, plans by their sets, and a job has a
+    scope."""
     job = data.get("job")
     if not isinstance(job, dict):
         return {**data, "version": 4}

@@ -33,16 +33,18 @@ from halfthou.jobs.limits_sheet import LimitsSheet, SheetState, set_of
 from halfthou.jobs.material import Material
 from halfthou.jobs.operation import Operation, OperationKind
 from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder, along
-from halfthou.jobs.set_limits import Key, SetLimits, SetName, Step
+from halfthou.jobs.set_limits import BAND, FIGURE, Key, SetLimits, SetName, Step
 from halfthou.jobs.setting_check import SettingCheck
 from halfthou.jobs.temperatures import Celsius, Condition, Sitting
 
 __all__ = [
     "ANGLE_LETTERS",
+    "BAND",
     "BANDS",
     "COMPARATORS",
     "CRANK_ONLY",
     "DIAMETER",
+    "FIGURE",
     "FORMAT",
     "NOT_LOOKED",
     "SINGLES",

@@ -20,7 +20,8 @@ class DecisionKind(StrEnum):
 
 
 class Waived(StrEnum):
-    """What of a part is waived: its readings, the housing of a shell that turned, the clearance of a piston not read."""
+    """What of a part is waived: its readings, the housing of a shell that turned, the clearance of a piston not
+    read."""
 
     READINGS = "readings"
     HOUSING = "housing"
@@ -30,9 +31,8 @@ class Waived(StrEnum):
 class Decision(Document):
     """A person's decision about a set, or about one part of it.
 
-    The last of one set, part and `about` counts. `step` is the size decided on, so far from standard. `words` are the verdict's as they stood. One that was
-    `made_elsewhere` is shown and decides nothing here.
-    """
+    The last of one set, part and `about` counts. `step` is the size decided on, so far from standard. `words` are
+    the verdict's as they stood. One that was `made_elsewhere` is shown and decides nothing here."""
 
     id: FactId
     kind: DecisionKind

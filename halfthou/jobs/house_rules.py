@@ -50,8 +50,8 @@ class HouseRules(Document):
     hours a setting check of a gauge with a zero stands. `shop_c` is the temperature of the shop where a sitting
     says nothing else; `spread_k` is how far part and gauge may differ though they have lain side by side. Of bores:
     `light_hone` is what a light hone takes off the wall, on diameter, `hone_stock` what is left for the final hone;
-    `keep_bore_axis` that they are bored where they stand, `torque_plate` that plates are fitted to bore and measure.
-    """
+    `keep_bore_axis` that they are bored where they stand, `torque_plate` that plates are fitted to bore and
+    measure."""
 
     confirmed: bool = True
 

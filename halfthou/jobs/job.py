@@ -31,10 +31,9 @@ class Job(Document):
     people decided on them.
 
     `shown_in` is the unit the assessment speaks; it changes no judgement. `checks` are the setting checks of the
-    gauges it was read with: with them the job is judged the same anywhere. `scope` lists the sets it judges, fixed at
-    booking and extended later; what is not in it is not missing. Which parts, features, spots and looks there are
-    stands in the catalogue of parts, which checks them.
-    """
+    gauges it was read with: with them the job is judged the same anywhere. `scope` lists the sets it judges, fixed
+    at booking and extended later; what is not in it is not missing. Which parts, features, spots and looks there
+    are stands in the catalogue of parts, which checks them."""
 
     number: Words
     title: Words

@@ -28,8 +28,8 @@ class OperationKind(StrEnum):
 
 
 class Operation(Document):
-    """One operation done. `on` is a part, a set, or a whole (crank, block); `step` is how far from standard it went:
-    the undersize of a grind, the oversize of a bore."""
+    """One operation done. `on` is a part, a set, or a whole (crank, block); `step` is how far from standard it
+    went: the undersize of a grind, the oversize of a bore."""
 
     id: FactId
     kind: OperationKind

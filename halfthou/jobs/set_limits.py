@@ -1,4 +1,5 @@
-"""What a set of parts is allowed and what is sold for it, by the key of each figure: the same form for every kind."""
+"""What a set of parts is allowed and what is sold for it, by the key of each figure: the same form for every
+kind."""
 
 from enum import StrEnum
 from typing import Annotated, Any

@@ -4,7 +4,7 @@ A new kind is a module here and a line in the catalogue. See docs/adding-a-kind.
 """
 
 from halfthou.parts.bearings import Bearings
-from halfthou.parts.bores import Bores
+from halfthou.parts.bores import Bores, BoreSet, BoringCard, boring_card, boring_card_csv
 from halfthou.parts.faults import faults_of_job, faults_of_look
 from halfthou.parts.journals import Journals
 from halfthou.parts.trade import Catalogue, Given, SetDecided, Standing, Trade
@@ -17,11 +17,15 @@ CATALOGUE = Catalogue(
 
 __all__ = [
     "CATALOGUE",
+    "BoreSet",
+    "BoringCard",
     "Catalogue",
     "Given",
     "SetDecided",
     "Standing",
     "Trade",
+    "boring_card",
+    "boring_card_csv",
     "faults_of_job",
     "faults_of_look",
 ]

@@ -1,4 +1,5 @@
-"""Bearings as a kind of part: one to each main, one to each rod. They are judged with the journal that lies in them."""
+"""Bearings as a kind of part: one to each main, one to each rod. They are judged with the journal that lies in
+them."""
 
 from __future__ import annotations
 
@@ -25,7 +26,8 @@ def _parts(layout: Layout) -> tuple[Part, ...]:
 
 
 def _all(layout: Layout) -> Iterator[Part]:
-    """The bearings along the shaft. Of a pin that two rods share each has its own; the pin's is for older records."""
+    """The bearings along the shaft. Of a pin that two rods share each has its own; the pin's is for older
+    records."""
     for name in layout.shaft:
         short = short_name(name)
         if name[0] == "M":

@@ -77,7 +77,8 @@ class Journals:
         return _settled(cast(SetVerdict, decided))
 
     def stands_at(self, job: Job, engine: Engine, one: str, sizes: tuple[Length, ...]) -> Length:
-        """The undersize a set stands at, for what a reading can be: by its readings, by its last grind, by a claim."""
+        """The undersize a set stands at, for what a reading can be: by its readings, by its last grind, by a
+        claim."""
         if not sizes:
             grinds = [ground_to(job.standing_operations, name, engine) for name in engine.of_set(one)]
             said = agreed_size(g.step for g in grinds if g is not None and g.step is not None)

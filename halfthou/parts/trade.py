@@ -60,7 +60,8 @@ class SetDecided(Protocol):
 
 
 class Trade(Protocol):
-    """A kind of part with its judgement. One module of this room brings one, and a line of the catalogue names it."""
+    """A kind of part with its judgement. One module of this room brings one, and a line of the catalogue names
+    it."""
 
     kind: PartKind
 

@@ -127,8 +127,8 @@ class PartReport(Document):
     """Everything said of one part, the same for every kind.
 
     `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
-    a person may waive of it; `looks` what is to be looked for. `size` is the size found: the least of a shaft, the greatest of a hole.
-    """
+    a person may waive of it; `looks` what is to be looked for. `size` is the size found: the least of a shaft, the
+    greatest of a hole."""
 
     id: str
     kind: str
@@ -226,8 +226,8 @@ class WayOn(Document):
 
 
 class SetReport(Document):
-    """Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the polish
-    or the hone brings it to its `finished_band`."""
+    """Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the
+    polish or the hone brings it to its `finished_band`."""
 
     set: str
     kind: str

@@ -41,9 +41,8 @@ def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notat
     """Everything said of one journal, in the unit of the job."""
     verdict = decided.case.verdicts[journal]
     survey, form = verdict.case.survey, verdict.case.survey.form
-    action, opens = decided.action_of(journal), decided.opens_of(journal)
-    to_repeat = _to_repeat(verdict, ways := ways_to_settle(verdict))
-    to_read = survey.unread if not decided.waived(journal) else ()
+    action, opens, ways = decided.action_of(journal), decided.opens_of(journal), ways_to_settle(verdict)
+    to_read, to_repeat = () if decided.waived(journal) else survey.unread, _to_repeat(verdict, ways)
     return PartReport(
         id=journal,
         kind="journal",

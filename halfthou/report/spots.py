@@ -13,7 +13,8 @@ from halfthou.words import doubt_shown
 
 
 def feature_report(survey: FeatureSurvey, name: str, say: Notation) -> FeatureReport:
-    """One feature of a part with its spots, in the order of its plan; those outside it at the angle that is known."""
+    """One feature of a part with its spots, in the order of its plan; those outside it at the angle that is
+    known."""
     kind = survey.feature
     angles = (
         kind.angles_deg if survey.plan is None else dict(zip(ANGLE_LETTERS, survey.plan.angles_deg, strict=False))

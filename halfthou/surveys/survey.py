@@ -1,4 +1,5 @@
-"""All that was read of every part: sorted by part, feature and spot, what counts, what is asked, what is missing."""
+"""All that was read of every part: sorted by part, feature and spot, what counts, what is asked, what is
+missing."""
 
 from __future__ import annotations
 
@@ -6,6 +7,7 @@ from collections import defaultdict
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
+from typing import NamedTuple
 
 from halfthou.engines import Engine, FeatureKind, Part
 from halfthou.gauges import Budget, weighs_only
@@ -130,6 +132,33 @@ def survey_parts(job: Job, engine: Engine) -> dict[str, PartSurvey]:
     """
     standing = standing_readings(job)
     taken_with, worked = lay_out(job, engine, standing), last_work(job, engine)
+    by_spot, outside = _sorted(job, engine, standing)
+    states = {key: _spot_state(key, readings, worked, taken_with) for key, readings in by_spot.items()}
+    put_doubts(job, engine, states, taken_with)
+    read = {(part, feature) for part, feature, _ in states}
+    return {
+        part.id: PartSurvey(
+            part,
+            {
+                feature.key: _feature(
+                    part,
+                    feature,
+                    plan_of(job, part.set, feature) if feature.plan is not None else None,
+                    _Read(states, outside.get((part.id, feature.key), {}), taken_with),
+                )
+                for feature in engine.kinds.of(part).features
+                if feature.planned or (part.id, feature.key) in read
+            },
+        )
+        for part in engine.parts.values()
+        if part.set in job.sets
+    }
+
+
+def _sorted(
+    job: Job, engine: Engine, standing: tuple[Reading, ...]
+) -> tuple[dict[SpotKey, list[Reading]], dict[tuple[str, str], dict[str, Where | None]]]:
+    """The readings by their spots, and where those outside the plan were taken."""
     by_spot: dict[SpotKey, list[Reading]] = defaultdict(list)
     outside: dict[tuple[str, str], dict[str, Where | None]] = {}
     plans: dict[tuple[str, str], tuple[Plan, Mapping[Where, str]]] = {}
@@ -149,23 +178,7 @@ def survey_parts(job: Job, engine: Engine) -> dict[str, PartSurvey]:
         elif spot not in feature.spots:
             continue
         by_spot[part.id, feature.key, spot].append(reading)
-    states = {key: _spot_state(key, readings, worked, taken_with) for key, readings in by_spot.items()}
-    put_doubts(job, engine, states, taken_with)
-    read = {(part, feature) for part, feature, _ in states}
-    return {
-        part.id: PartSurvey(
-            part,
-            {
-                feature.key: _feature(
-                    job, part, feature, states, taken_with, outside.get((part.id, feature.key), {})
-                )
-                for feature in engine.kinds.of(part).features
-                if feature.planned or (part.id, feature.key) in read
-            },
-        )
-        for part in engine.parts.values()
-        if part.set in job.sets
-    }
+    return by_spot, outside
 
 
 def plan_of(job: Job, one: str, feature: FeatureKind) -> Plan:
@@ -228,15 +241,16 @@ def _aside(reading: Reading, worked: LastWork, gauge: Gauge, *, caps: bool) -> A
     return Aside(reading, None, NOT_CLEAN) if reading.cleaned is False else None
 
 
-def _feature(
-    job: Job,
-    part: Part,
-    feature: FeatureKind,
-    states: Mapping[SpotKey, SpotState],
-    taken_with: TakenWith,
-    outside: Mapping[str, Where | None],
-) -> FeatureSurvey:
-    plan = plan_of(job, part.set, feature) if feature.plan is not None else None
+class _Read(NamedTuple):
+    """What was read: every spot of the job, those of a feature outside its plan, and with what."""
+
+    states: Mapping[SpotKey, SpotState]
+    outside: Mapping[str, Where | None]
+    taken_with: TakenWith
+
+
+def _feature(part: Part, feature: FeatureKind, plan: Plan | None, read: _Read) -> FeatureSurvey:
+    states, outside, taken_with = read
     spots = tuple(
         states.get((part.id, feature.key, spot)) or SpotState(spot)
         for spot in (feature.spots if plan is None else plan.spots)

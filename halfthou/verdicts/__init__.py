@@ -24,6 +24,7 @@ from halfthou.verdicts.figures import (
     most,
     own_and_common,
     roundness,
+    size_found,
     worst_state,
 )
 from halfthou.verdicts.finding import Called, FigureKey, Finding, Limit, Measured, call, conformance, judge
@@ -91,6 +92,7 @@ __all__ = [
     "roundness",
     "scale_now",
     "settlings",
+    "size_found",
     "top_against_bottom",
     "twice",
     "worst_state",

@@ -1,9 +1,8 @@
 """The oil clearance a journal will have, and its housing against its band, from what was read where it was read.
 
 Clearance is taken at the crown only: shells are thinner near the joint. It is that of the shells that will be
-fitted; what old shells gave is told as it lay. On a pin that two rods share each rod has its own; of an older record
-that names only the pin nobody can say whose it was.
-"""
+fitted; what old shells gave is told as it lay. On a pin that two rods share each rod has its own; of an older
+record that names only the pin nobody can say whose it was."""
 
 from __future__ import annotations
 

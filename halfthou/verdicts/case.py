@@ -16,9 +16,9 @@ class JournalCase:
     """What a journal is judged by: limits, house rules, its own present undersize, and what was seen.
 
     `stands` says what the present size rests on. `rods` is how many rods hang on it (1 for a main): each needs its
-    own pair of shells. `bearings` are those it lies in, one a rod, and what older records say of a shared pin's. `waived` is what a person has waived of it. `new_shells` says that the shells now in the
-    bearing are those that will be fitted; `hardened_again` that a heat treatment followed the last grind.
-    """
+    own pair of shells. `bearings` are those it lies in, one a rod, and what older records say of a shared pin's.
+    `waived` is what a person has waived of it. `new_shells` says that the shells now in the bearing are those that
+    will be fitted; `hardened_again` that a heat treatment followed the last grind."""
 
     survey: FeatureSurvey
     limits: JournalLimits

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from halfthou.gauges import (
     REPEATS,
@@ -52,19 +52,23 @@ def budget_of(survey: FeatureSurvey, measure: Measure) -> Budget:
     return combine([(factor, survey.budget(spot)) for factor, spot in measure.terms])
 
 
+def size_found(survey: FeatureSurvey, kind: FigureKind, plain: Measure, form: Form, guard: Guard) -> Measured:
+    """The size of a part as a figure to judge: as fitted where that is worse, and only the plain reading
+    rejects."""
+    return measured(survey, kind, replace(plain, value=form.size_found), guard, rejects=plain)
+
+
 def measured(
     survey: FeatureSurvey,
     kind: FigureKind,
     measure: Measure,
     guard: Guard,
     *,
-    value: Length | None = None,
     rejects: Measure | None = None,
 ) -> Measured:
     """A measure as a figure to judge.
 
-    Takes:   `value` where another than the plain reading is judged (a fitted one); `rejects` the plain measure that
-             alone may reject, where a fitted one is judged.
+    Takes:   `rejects`, the plain measure that alone may reject, where a fitted one is judged.
     Rule:    gauges.budget: what the readings of one figure share (scale, warmth) cancels in a difference;
              gauges.picked: a value picked out of several needs more before it is called beyond.
     """
@@ -77,14 +81,14 @@ def measured(
         beyond = beyond_guard_of_difference(plain.out_of, least, guard)
         fall = rise = _warm_difference(survey, plain.spots)
     else:
-        sure = measure.value if value is not None else None
+        sure = plain.value if rejects is not None else None
         beyond = beyond_guard(plain.out_of, *own_and_common(budget), guard)
         fall = survey.rise(measure.spots[0])
     return Measured(
         key=kind.key,
         rule=kind.rule,
         name=kind.name,
-        value=measure.value if value is None else value,
+        value=measure.value,
         spots=measure.spots,
         doubt_nm=doubt,
         guard=guard_band(doubt, guard),
@@ -112,7 +116,7 @@ def bulge(survey: FeatureSurvey, form: Form, guard: Guard, names: tuple[str, str
     if barrel is None:
         return None
     kind = FigureKind(FigureKey.BARREL, "surveys.form.barrel", names[0] if barrel.value >= ZERO else names[1])
-    return measured(survey, kind, barrel, guard, value=abs(barrel.value))
+    return measured(survey, kind, replace(barrel, value=abs(barrel.value)), guard)
 
 
 def _warm_difference(survey: FeatureSurvey, spots: tuple[str, ...]) -> Length:

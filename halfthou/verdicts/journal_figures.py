@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from halfthou.surveys import Form
 from halfthou.verdicts.case import JournalCase
-from halfthou.verdicts.figures import TAPER, FigureKind, bulge, measured, most, roundness
+from halfthou.verdicts.figures import TAPER, FigureKind, bulge, measured, most, roundness, size_found
 from halfthou.verdicts.finding import FigureKey, Finding, Limit, as_bound, judge
 
 #: Angles that a journal's plan needs so that it may accept. Two may reject, never accept. Source: geometry.
@@ -23,7 +23,7 @@ def journal_findings(case: JournalCase, form: Form) -> tuple[Finding, ...]:
 
 def _findings(case: JournalCase, form: Form) -> Iterator[Finding]:
     few, survey, guard, limits = form.angles < LEAST_ANGLES, case.survey, case.house.guard, case.limits
-    figure = measured(survey, SIZE, form.least, guard, value=form.size_found)
+    figure = size_found(survey, SIZE, form.least, form, guard)
     size = judge(figure, case.size_limit, cannot_accept=few)
     yield as_bound(size) if few else size
     larger = _larger(case, form)

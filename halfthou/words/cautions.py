@@ -63,7 +63,7 @@ BORING = Caution(
 
 BLOCK_BORING = Caution(
     work="Boring and honing",
-    say="Block clamped, guards on, eyes covered, no gloves near spindle or stones. Oil mist and grit: keep out of it.",
+    say="Block clamped, guards on, eyes covered, no gloves near spindle or stones. Keep out of the oil mist.",
     defer_to="A trained machinist and the machine's manual.",
 )
 BLOCK_LIFTING = Caution(

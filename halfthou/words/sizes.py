@@ -158,13 +158,25 @@ def _why_not(outlook: StepOutlook) -> str:
 
 
 _HARDENING = {
-    HardeningCase.UNKNOWN: "Hardening not known: ask the maker before it is ground, and put it on the limits sheet.",
+    HardeningCase.UNKNOWN: (
+        "Hardening not known: ask the maker before it is ground, and put it on the limits sheet."
+    ),
     HardeningCase.HOUSE_NEVER: "Journals {kind}: by the house rule a hardened crank is never ground.",
-    HardeningCase.HOUSE_NOT_CHOSEN: "Journals {kind}, and no owner has chosen yet whether a hardened crank is ground here.",
-    HardeningCase.SKIN: "Nitrocarburised: any grind takes the hard skin. Refer it for hardening again after grinding.",
-    HardeningCase.TOO_DEEP: "Nitrided, and more than 0.25 mm off in all: refer it for hardening again after grinding.",
-    HardeningCase.DEPTH_NOT_KNOWN: "{Kind}, and the maker's case depth is not on the sheet: find it before grinding.",
-    HardeningCase.LEAST_NOT_KNOWN: "{Kind}: {left} of case would be left. Find the least the maker allows before grinding.",
+    HardeningCase.HOUSE_NOT_CHOSEN: (
+        "Journals {kind}, and no owner has chosen yet whether a hardened crank is ground here."
+    ),
+    HardeningCase.SKIN: (
+        "Nitrocarburised: any grind takes the hard skin. Refer it for hardening again after grinding."
+    ),
+    HardeningCase.TOO_DEEP: (
+        "Nitrided, and more than 0.25 mm off in all: refer it for hardening again after grinding."
+    ),
+    HardeningCase.DEPTH_NOT_KNOWN: (
+        "{Kind}, and the maker's case depth is not on the sheet: find it before grinding."
+    ),
+    HardeningCase.LEAST_NOT_KNOWN: (
+        "{Kind}: {left} of case would be left. Find the least the maker allows before grinding."
+    ),
     HardeningCase.THROUGH: "{Kind}: at this size too little case would be left.",
     HardeningCase.LEFT: "{Kind}: {left} of case left after grinding. Check hardness after.",
 }

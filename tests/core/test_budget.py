@@ -235,7 +235,8 @@ def bearing(one: Job, sizes: dict[str, str], feature: Feature, gauge: Gauge) -> 
     return tuple(
         Reading(
             id=f"{feature.name}.{spot}", part="bearing-rod-1", feature=feature, spot=spot,
-            count=inches(text).nm, typed=text, unit=Unit.INCH, gauge=gauge.id, by="bench", at=NOON + timedelta(hours=1),
+            count=inches(text).nm, typed=text, unit=Unit.INCH, gauge=gauge.id, by="bench",
+            at=NOON + timedelta(hours=1),
             caps_torqued=True,
         )
         for spot, text in sizes.items()

@@ -210,7 +210,8 @@ def test_a_bore_read_with_loose_caps_or_a_dirty_journal_is_not_judged() -> None:
     assert tuple(asked.spot for asked in answer.to_read) == Plan().spots
     assert "before it was clean" in answer.spots[0].aside[0].why
     loose = Reading(
-        id="b", part="bearing-rod-1", feature=Feature.BEARING_BORE, spot="1a", count=inches("2.0396").nm, typed="2.0396",
+        id="b", part="bearing-rod-1", feature=Feature.BEARING_BORE, spot="1a", count=inches("2.0396").nm,
+        typed="2.0396",
         unit=Unit.INCH, gauge="mic", by="bench", at=NOON, caps_torqued=False,
     )  # fmt: skip
     (bore,) = assess(one.model_copy(update={"readings": (*one.readings, loose)})).part("R1").features[1:]
@@ -240,8 +241,9 @@ def test_a_taper_that_runs_both_ways_is_pointed_out() -> None:
 def bearing(feature: Feature, **sizes: str) -> tuple[Reading, ...]:
     return tuple(
         Reading(
-            id=f"{feature.name}.{spot[1:]}", part="bearing-rod-1", feature=feature, spot=spot[1:], count=inches(text).nm,
-            typed=text, unit=Unit.INCH, gauge="bench-mic", by="bench", at=NOON, caps_torqued=True,
+            id=f"{feature.name}.{spot[1:]}", part="bearing-rod-1", feature=feature, spot=spot[1:],
+            count=inches(text).nm, typed=text, unit=Unit.INCH, gauge="bench-mic", by="bench", at=NOON,
+            caps_torqued=True,
         )
         for spot, text in sizes.items()
     )  # fmt: skip

@@ -5,9 +5,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from halfthou.lengths import Length
-from halfthou.sets import Reach, Rung, choose_regrind_size, regrind_steps
+from halfthou.sets import Reach, Rung, choose_one_size, regrind_steps
 from halfthou.sets.hardening import case_left
-from halfthou.surveys import present_undersize
+from halfthou.surveys import ladder_of, present_undersize
 from halfthou.verdicts import CleanUp, clean_up_size
 from tests.making import CASES, figure, inches, limits, mm, shells
 
@@ -27,33 +27,33 @@ def usable(text: str) -> Reach:
 
 def test_a_journal_that_just_misses_goes_a_step_further() -> None:
     """Source: case D23."""
-    choice = choose_regrind_size({"R1": usable("2.2386")}, STEPS, LEAST)
+    choice = choose_one_size({"R1": usable("2.2386")}, STEPS, LEAST)
     assert choice.sure == inches(str(CASES["D23"]["expected"]))
     assert (missed := choice.at(inches("0.010"))) is not None and missed.misses == ("R1",)
 
 
 def test_a_journal_that_just_makes_it_is_tight_and_a_person_chooses() -> None:
     """Source: case D24: it makes the step, but only in the lower 0.0002 in of the band."""
-    choice = choose_regrind_size({"R1": usable("2.2390")}, STEPS, LEAST)
+    choice = choose_one_size({"R1": usable("2.2390")}, STEPS, LEAST)
     assert choice.sure == inches(str(CASES["D24"]["expected"]))
     assert (just := choice.at(inches("0.010"))) is not None and just.to_spare == inches("0.0002")
-    asked = choose_regrind_size({"R1": usable("2.2390")}, STEPS, LEAST, inches("0.0005"))
+    asked = choose_one_size({"R1": usable("2.2390")}, STEPS, LEAST, inches("0.0005"))
     assert (asked.tight, asked.sure) == (inches(str(CASES["D24"]["expected"])), inches("0.020"))
 
 
 def test_a_band_of_nothing_is_no_size() -> None:
     """Common practice, no source: nobody grinds to one size exactly."""
     just = LEAST - inches("0.010")
-    choice = choose_regrind_size({"R1": reach(CleanUp(just, just))}, STEPS, LEAST)
+    choice = choose_one_size({"R1": reach(CleanUp(just, just))}, STEPS, LEAST)
     assert choice.sure == inches("0.020")
     above = reach(CleanUp(just + Length(1), just + Length(1)))
-    assert choose_regrind_size({"R1": above}, STEPS, LEAST).sure == inches("0.010")
+    assert choose_one_size({"R1": above}, STEPS, LEAST).sure == inches("0.010")
 
 
 def test_the_worst_journal_sets_the_size_for_all() -> None:
     """Source: case D25."""
     worn = {f"R{n}": usable(text) for n, text in enumerate(("2.2412", "2.2418", "2.2384", "2.2406"), start=1)}
-    choice = choose_regrind_size(worn, STEPS, LEAST)
+    choice = choose_one_size(worn, STEPS, LEAST)
     assert choice.sure == inches(str(CASES["D25"]["expected"]))
     assert choice.sets_it == "R3"
     assert choice.without_worst == inches("0.010")
@@ -75,7 +75,7 @@ def test_the_choice_is_what_brute_force_finds(
     """Every size is tried from the smallest; the first that serves every journal wins."""
     worn = {f"R{n}": CleanUp(Length(sure), Length(sure + more)) for n, (sure, more) in enumerate(crank, start=1)}
     steps = tuple(Rung(Length(k), bought, allowed) for k, bought, allowed in sorted(ladder))
-    choice = choose_regrind_size({n: reach(w) for n, w in worn.items()}, steps, LEAST, Length(workable))
+    choice = choose_one_size({n: reach(w) for n, w in worn.items()}, steps, LEAST, Length(workable))
 
     def first(end: int, band: int) -> int | None:
         for k, bought, allowed in sorted(ladder):
@@ -92,7 +92,7 @@ def test_the_choice_is_what_brute_force_finds(
 def test_the_journal_that_sets_the_size_is_one_that_needs_it() -> None:
     """Common practice, no source: a sound journal, ground along with its set, may limit the step but not set it."""
     bad, sound = reach(CleanUp(inches("2.2400"), inches("2.2400"))), CleanUp(inches("2.2384"), inches("2.2384"))
-    choice = choose_regrind_size({"R1": bad, "R2": reach(sound, needs=False)}, STEPS, LEAST)
+    choice = choose_one_size({"R1": bad, "R2": reach(sound, needs=False)}, STEPS, LEAST)
     assert (choice.sets_it, choice.limits_it, choice.sure) == ("R1", "R2", inches("0.010"))
 
 
@@ -100,7 +100,7 @@ def test_a_journal_that_stands_at_the_step_already_needs_nothing() -> None:
     """One main ground singly: the rest go to its size, it stays."""
     one = Reach(CleanUp(inches("2.2370"), inches("2.2370")), inches("0.010"), needs=False)
     bad = reach(CleanUp(inches("2.2400"), inches("2.2400")))
-    assert choose_regrind_size({"M3": one, "M1": bad}, STEPS, LEAST).sure == inches("0.010")
+    assert choose_one_size({"M3": one, "M1": bad}, STEPS, LEAST).sure == inches("0.010")
 
 
 def test_steps_below_the_present_size_only_and_none_for_a_polish() -> None:
@@ -115,7 +115,7 @@ def test_steps_below_the_present_size_only_and_none_for_a_polish() -> None:
 
 def test_the_present_size_is_measured_not_claimed() -> None:
     """Source: the trade: a size painted on a crank is a claim until measured."""
-    sheet = limits()
+    sheet = ladder_of(limits())
     assert present_undersize(sheet, [inches("2.0375"), inches("2.0300")]) == Length(0)
     assert present_undersize(sheet, [inches("2.0277"), inches("2.0250")]) == inches("0.010")
     assert present_undersize(sheet, [inches("2.0378") - inches("0.020")]) == inches("0.020")

@@ -28,7 +28,8 @@ router = Router(tags=["gauges"])
 
 
 class GaugeOut(Schema):
-    """A gauge, its figures as text in its own unit (a scale's in grams); what it was last set or checked on, and when."""
+    """A gauge, its figures as text in its own unit (a scale's in grams); what it was last set or checked on, and
+    when."""
 
     id: str
     name: str

@@ -75,8 +75,8 @@ class FactKind(models.TextChoices):
 
 
 class FactRecord(models.Model):
-    """One fact of a job: what a person or gauge reported, as the core's document. Rows are only ever added: triggers
-    of the migration refuse every change of one, and its removal while its job stands."""
+    """One fact of a job: what a person or gauge reported, as the core's document. Rows are only ever added:
+    triggers of the migration refuse every change of one, and its removal while its job stands."""
 
     job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="facts")
     key = models.CharField(max_length=64)

@@ -11,11 +11,11 @@ from halfthou.jobs import (
     DecisionKind,
     Job,
     Layout,
-    Side,
     Operation,
     OperationKind,
     Plan,
     SheetState,
+    Side,
     Waived,
 )
 from halfthou.lengths import Asked, Length, Notation, Unit

@@ -5,8 +5,7 @@ from ninja import Router, Schema
 
 from halfthou.exchange import write_table
 from halfthou.jobs import Condition
-from halfthou.parts import CATALOGUE
-from halfthou.parts.bores import BoringCard, boring_card_csv
+from halfthou.parts import CATALOGUE, BoringCard, boring_card_csv
 from halfthou.rules import RULES
 from halfthou.verdicts import MARKS, Mark
 from workshop.jobs.actions import open_job, sign

@@ -8,9 +8,9 @@ from halfthou.verdicts import Action
 
 
 class FeatureOut(BaseModel):
-    """What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each letter
-    at its degrees. `asks` is what state of the part is asked while it is read, and in which words; planes and angles
-    (by their degrees) are called by name where they have one."""
+    """What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each
+    letter at its degrees. `asks` is what state of the part is asked while it is read, and in which words; planes
+    and angles (by their degrees) are called by name where they have one."""
 
     key: str
     name: str
@@ -28,7 +28,8 @@ class FeatureOut(BaseModel):
 
 
 class LookOut(BaseModel):
-    """A look and its answers; on what it is looked for, the usual first; which answers a depth or a size belongs to."""
+    """A look and its answers; on what it is looked for, the usual first; which answers a depth or a size belongs
+    to."""
 
     look: str
     answers: list[str]

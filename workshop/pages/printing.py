@@ -10,8 +10,7 @@ from weasyprint.text.fonts import FontConfiguration
 
 from halfthou.assess import judge
 from halfthou.lengths import UNIT_WORDS, Length, Notation
-from halfthou.parts import CATALOGUE
-from halfthou.parts.bores import BoreSet, BoringCard, boring_card
+from halfthou.parts import CATALOGUE, BoreSet, BoringCard, boring_card
 from halfthou.report import read_signed
 from halfthou.surveys import plan_of, window_for
 from workshop.jobs.actions import Opened

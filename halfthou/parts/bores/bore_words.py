@@ -61,7 +61,7 @@ def _measure_headline(verdict: BoreVerdict) -> str:
     return "Hone, then read again"
 
 
-def under_headline(decided: BoreSet, bore: str, say: Notation) -> str:
+def under_headline(decided: BoreSet, bore: str) -> str:
     """What is said under the headline: who sets the size, what is still to go."""
     verdict, choice = decided.verdicts[bore], decided.choice
     if decided.decision is not None:

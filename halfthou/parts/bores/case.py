@@ -13,8 +13,8 @@ from halfthou.parts.bores.limits import BoreLimits
 from halfthou.surveys import FeatureSurvey, PartSurvey
 from halfthou.verdicts import Limit
 
-#: Angles that a bore's plan needs so that it may accept: thrust and pin. Four where a plate is fitted, deck work was
-#: done or the form is in doubt. Source: docs/trade: Measuring a bore.
+#: Angles that a bore's plan needs so that it may accept: thrust and pin. Four where a plate is fitted, deck work
+#: was done or the form is in doubt. Source: docs/trade: Measuring a bore.
 TWO_ANGLES, FOUR_ANGLES = 2, 4
 
 
@@ -91,8 +91,8 @@ class BoreCase:
 
     @property
     def reference(self) -> Length:
-        """What the clean-up counts from: the least of the lower limit of its step, the reading below ring travel and
-        the least reading. A smaller reference asks for a bigger clean-up.
+        """What the clean-up counts from: the least of the lower limit of its step, the reading below ring travel
+        and the least reading. A smaller reference asks for a bigger clean-up.
 
         Source:  docs/trade: Clean-up of a bore.
         """

@@ -21,6 +21,7 @@ from halfthou.verdicts import (
     measured,
     most,
     roundness,
+    size_found,
 )
 
 SIZE = FigureKind(FigureKey.SIZE, "bores.size.greatest", "greatest size", difference=False)
@@ -49,9 +50,7 @@ def angles_needed(case: BoreCase) -> int:
 
 def _findings(case: BoreCase, form: Form) -> Iterator[Finding]:
     few, survey, guard, limits = form.angles < angles_needed(case), case.survey, case.house.guard, case.limits
-    yield judge(
-        measured(survey, SIZE, form.greatest, guard, value=form.size_found), case.size_limit, cannot_accept=few
-    )
+    yield judge(size_found(survey, SIZE, form.greatest, form, guard), case.size_limit, cannot_accept=few)
     smaller = _smaller(case, form)
     if smaller is not None:
         yield smaller

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from itertools import pairwise
 
 from halfthou.engines import SheetFigure, SheetMade
 from halfthou.jobs import Band, Figure, HouseRules, Material, SetLimits, Step
@@ -115,7 +116,7 @@ def _faults(limits: SetLimits) -> Iterator[str]:
     if wall is not None and wall.value > THICKEST_WALL:
         yield "the least wall is thicker than any cylinder's: check the decimal point"
     depths = [found.value for key in _DEPTHS if (found := limits.figure(key)) is not None]
-    if any(after <= before for before, after in zip(depths, depths[1:], strict=False)):
+    if any(after <= before for before, after in pairwise(depths)):
         yield "the depths must go down the bore, each deeper than the one before"
     for step in limits.steps:
         if step.size > ZERO and step.part_number and step.can_be_bought and step.rings_can_be_bought is None:

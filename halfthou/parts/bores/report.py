@@ -42,8 +42,7 @@ def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation) -> P
     verdict, part = decided.verdicts[bore], engine.parts[bore]
     case, form = verdict.case, verdict.case.survey.form
     action, opens = decided.action_of(bore), decided.opens_of(bore)
-    to_read = () if decided.waived(bore) else _to_read(verdict)
-    to_repeat = _to_repeat(verdict)
+    to_read, to_repeat = () if decided.waived(bore) else _to_read(verdict), _to_repeat(verdict)
     return PartReport(
         id=bore,
         kind=BORE.key,
@@ -56,7 +55,7 @@ def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation) -> P
         action=action,
         called=verdict.called,
         headline=bore_headline(decided, bore, say),
-        under_headline=under_headline(decided, bore, say),
+        under_headline=under_headline(decided, bore),
         present_words=over(case.present, say),
         opens=tuple(one for one in Open if one in opens),
         waived=tuple(sorted(case.waived)),
@@ -179,12 +178,12 @@ def bores_report(decided: BoreSet, job: Job, engine: Engine, say: Notation, acce
         to_order=_to_order(decided, say),
         steps=steps,
         scale=_scale(decided, steps, say),
-        reading_order=tuple(_in_order(decided, order)),
+        reading_order=tuple(_in_order(order)),
         cautions=cautions_for(decided.action, block=True),
     )
 
 
-def _in_order(decided: BoreSet, order: tuple[tuple[str, str], ...]) -> list[SpotAsked]:
+def _in_order(order: tuple[tuple[str, str], ...]) -> list[SpotAsked]:
     """The spots in the order of the plan; what is read of a bore beside its plan follows its own spots."""
     found: list[SpotAsked] = []
     for at, (bore, spot) in enumerate(order):

@@ -90,7 +90,8 @@ def _size(decided: BoreSet, say: Notation) -> Iterator[Reason]:
     text = f"{worst} sets the size for all. At {size} it has {say.text(outlook.to_spare)} to spare."
     if outlook.worst != choice.sets_it:
         other = short_name(outlook.worst)
-        text = f"{worst} sets the size for all. At {size} {other} has the least to spare: {say.text(outlook.to_spare)}."
+        spare = say.text(outlook.to_spare)
+        text = f"{worst} sets the size for all. At {size} {other} has the least to spare: {spare}."
     yield Reason(rule="bores.one-size", text=text)
     for missed in [o for o in choice.outlooks if o.rung.step < choice.sure][-1:]:
         before = over(missed.rung.step, say)
@@ -228,7 +229,8 @@ def _not_sold(decided: BoreSet, say: Notation) -> Iterator[Reason]:
         return
     found = next((step for step in decided.limits.steps if step.size == oversize), None)
     if found is None or not found.sold:
-        text = f"Pistons and rings {over(oversize, say)} cannot be had by the sheet: find some before anything is bored."
+        size = over(oversize, say)
+        text = f"Pistons and rings {size} cannot be had by the sheet: find some before anything is bored."
         yield Reason(rule="bores.sold", text=text)
 
 
@@ -270,7 +272,8 @@ def _way(decided: BoreSet, way: Way, bores: tuple[str, ...], size: Length | None
         costs = f"One sleeve fitted and bored to suit. {_sleeve_words(decided, bores, say)}"
     elif way is Way.THIN_SLEEVES:
         words = "Thin sleeves all round, back to standard: good pistons are kept."
-        costs = f"{len(bores)} sleeves and their fitting; no step of the block's life. {_sleeve_words(decided, bores, say)}"
+        behind = _sleeve_words(decided, bores, say)
+        costs = f"{len(bores)} sleeves and their fitting; no step of the block's life. {behind}"
     elif way is Way.NEXT_SIZE:
         words = f"The next size, {rest}: more to spare everywhere."
         more = say.text(size - decided.oversize) if size is not None and decided.oversize is not None else ""

@@ -114,8 +114,8 @@ def _ladder(limits: BoreLimits) -> SizeLadder:
 
 
 def present_of_bores(given: Given, limits: BoreLimits, names: tuple[str, ...]) -> dict[str, PresentSize]:
-    """The oversize that every bore stands at: by what is read below ring travel, else by its least reading; boring on
-    record and crown stamps are evidence.
+    """The oversize that every bore stands at: by what is read below ring travel, else by its least reading; boring
+    on record and crown stamps are evidence.
 
     Rule:    bores.present.
     """

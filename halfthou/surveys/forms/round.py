@@ -57,7 +57,8 @@ def form_of(sizes: Mapping[str, Length], places: Mapping[str, Where], *, hole: b
     """Work out the form from the current readings of one part.
 
     Takes:   size by spot (at least one); where each spot lies. A spot whose place nobody knows counts for the size
-             alone. `hole` turns wear round: a hole's size is its greatest, and its taper runs over its whole travel.
+             alone. `hole` turns wear round: a hole's size is its greatest, and its taper runs over its whole
+             travel.
     Gives:   the form; figures that need readings not yet taken are None.
     Rule:    surveys.size.least, surveys.form.out-of-round, surveys.form.taper, surveys.form.barrel.
     """
@@ -114,10 +115,8 @@ def _out_of_round(sizes: Mapping[str, Length], places: Mapping[str, Where], *, h
         ellipse = fit_ovality(angles, [Length(nm) for nm, _, _ in read])
         fits.append((ellipse.ovality, tuple(spot for _, spot, _ in read), angles))
         end = ellipse.greatest if hole else ellipse.least
-        if fitted_end is None:
-            fitted_end = end
-        else:
-            fitted_end = max(fitted_end, end) if hole else min(fitted_end, end)
+        worse = max if hole else min
+        fitted_end = end if fitted_end is None else worse(fitted_end, end)
     two = max(two_points, key=lambda found: found[0].nm, default=None)
     fit = max(fits, key=lambda found: found[0].nm, default=None)
     return _Rounds(

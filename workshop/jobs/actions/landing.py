@@ -251,8 +251,8 @@ def _conflict(desk: Desk, given: Landing, reading: Reading) -> str:
     if abs(other.size - reading.size) <= ALIKE:
         return ""
     return (
-        f"{desk.engine.parts[given.part].short} {given.spot} was read by {other.by} meanwhile: both readings are kept, "
-        "and they differ."
+        f"{desk.engine.parts[given.part].short} {given.spot} was read by {other.by} meanwhile: both readings are "
+        "kept, and they differ."
     )
 
 

@@ -37,8 +37,8 @@ ALONE = (*SIZED, OperationKind.POLISH, OperationKind.LIGHT_HONE, OperationKind.S
 
 
 class Doing(Schema):
-    """An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says that
-    the person knows how many readings it makes stale."""
+    """An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says
+    that the person knows how many readings it makes stale."""
 
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
     kind: OperationKind
@@ -113,7 +113,8 @@ def _step(job: Job, engine: Engine, given: Doing) -> Length | None:
         words = f"{found.question} Write it with in or mm."
         raise Refusal("two-ways", words, [Fault("step", words)])
     if found.length > MOST_UNDERSIZE:
-        words = f"“{text}” is no {'oversize' if given.kind is OperationKind.BORE else 'undersize'}: check the decimal point."
+        what = "oversize" if given.kind is OperationKind.BORE else "undersize"
+        words = f"“{text}” is no {what}: check the decimal point."
         raise Refusal("too-far", words, [Fault("step", words)])
     return found.length
 

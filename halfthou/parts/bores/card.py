@@ -6,6 +6,7 @@ from halfthou.engines import Engine
 from halfthou.jobs import Document
 from halfthou.lengths import Length, Notation, Unit
 from halfthou.parts.bores.bore_words import over
+from halfthou.parts.bores.cylinder import displacement_words, travel_each_turn
 from halfthou.parts.bores.oversize import BoreSet
 from halfthou.verdicts import Action, Called, FigureKey
 from halfthou.words import Caution, cautions_for
@@ -48,6 +49,7 @@ class BoringCard(Document):
     order: tuple[str, ...]
     finish: str
     hatch: str
+    displacement: str
     to_its_piston: str
     cautions: tuple[Caution, ...]
 
@@ -62,7 +64,8 @@ def boring_card(decided: BoreSet, engine: Engine, say: Notation) -> BoringCard |
         return None
     made, house = decided.limits.limits.made, decided.house
     order = ORDER if house.torque_plate else tuple(PLATE_OFF if "plate on" in one else one for one in ORDER)
-    angle = made.get("hatch angle", "")
+    angle, stroke = made.get("hatch angle", ""), decided.limits.figure("stroke")
+    bore = decided.limits.size.least + step
     return BoringCard(
         headline=f"Bore and hone, {over(step, say)}",
         unit=say.unit,
@@ -70,11 +73,18 @@ def boring_card(decided: BoreSet, engine: Engine, say: Notation) -> BoringCard |
         lines=tuple(_line(decided, bore, engine, say) for bore in decided.verdicts),
         order=order if house.torque_plate else tuple(one.replace(", with the plate still on", "") for one in order),
         finish=made.get("finish", "") or "as the ring maker asks",
-        hatch=f"{angle}° included between the lines, {float(angle) / 2:g}° from square to the bore"
-        if angle
-        else "",
+        hatch=_hatch(decided, angle, step, say) if angle else "",
+        displacement="" if stroke is None else displacement_words(bore, stroke.value, len(decided.verdicts), say),
         to_its_piston="Each bore is finished to its own piston plus the clearance, when the pistons are in hand.",
         cautions=cautions_for(Action.REBORE, block=True),
+    )
+
+
+def _hatch(decided: BoreSet, angle: str, step: Length, say: Notation) -> str:
+    travel = travel_each_turn(decided.limits.size.least + step, float(angle))
+    return (
+        f"{angle}° included between the lines, {float(angle) / 2:g}° from square to the bore: "
+        f"{say.text(travel)} along for each turn"
     )
 
 

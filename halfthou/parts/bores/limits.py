@@ -23,6 +23,7 @@ FIGURES = (
     SheetFigure("largest_allowed", "Largest bore allowed"),
     SheetFigure("hone_stock", "Stock left for the hone, on diameter"),
     SheetFigure("least_wall", "Least wall left"),
+    SheetFigure("stroke", "Stroke"),
     SheetFigure("sleeve_outside", "Sleeve, outside diameter"),
     SheetFigure("depth_top", "Depth of plane 1, just below the top of ring travel"),
     SheetFigure("depth_middle", "Depth of the middle plane"),

@@ -141,29 +141,29 @@ class PartReport(Document):
     action: Action
     called: Called
     headline: str
-    under_headline: str
-    present_words: str
-    opens: tuple[Open, ...]
-    waived: tuple[Waived, ...]
-    waits: tuple[Waived, ...]
+    under_headline: str = ""
+    present_words: str = ""
+    opens: tuple[Open, ...] = ()
+    waived: tuple[Waived, ...] = ()
+    waits: tuple[Waived, ...] = ()
     features: tuple[FeatureReport, ...]
     to_read: tuple[SpotAsked, ...]
     to_repeat: tuple[SpotAsked, ...] = ()
     left: int = 0
     contradictions: tuple[Reason, ...] = ()
     figures: tuple[FigureShown, ...]
-    size: Shown | None
-    size_words: str
-    two_point: str | None
-    fitted: str | None
-    clean_up: CleanUpShown | None
+    size: Shown | None = None
+    size_words: str = ""
+    two_point: str | None = None
+    fitted: str | None = None
+    clean_up: CleanUpShown | None = None
     clearance: ClearanceShown
-    reasons: tuple[Reason, ...]
-    would_change: tuple[str, ...]
-    still_to_do: tuple[str, ...]
-    seen: tuple[Observation, ...]
+    reasons: tuple[Reason, ...] = ()
+    would_change: tuple[str, ...] = ()
+    still_to_do: tuple[str, ...] = ()
+    seen: tuple[Observation, ...] = ()
     looks: tuple[str, ...] = ()
-    cautions: tuple[Caution, ...]
+    cautions: tuple[Caution, ...] = ()
 
     @property
     def spots(self) -> tuple[Spot, ...]:
@@ -236,28 +236,28 @@ class SetReport(Document):
     mark: Mark
     action: Action
     headline: str
-    step: Shown | None
+    step: Shown | None = None
     present: Shown
-    present_words: str
-    mixed: bool
-    sets_it: str | None
+    present_words: str = ""
+    mixed: bool = False
+    sets_it: str | None = None
     complete: bool
     finished: bool
     decided: bool
-    ended: bool
+    ended: bool = False
     awaiting: tuple[str, ...]
     can_be_accepted: bool
-    reasons: tuple[Reason, ...]
-    would_change: tuple[str, ...]
+    reasons: tuple[Reason, ...] = ()
+    would_change: tuple[str, ...] = ()
     ways: tuple[WayOn, ...] = ()
-    finished_band: str | None
-    rough_band: str | None
-    to_order: tuple[ToOrder, ...]
-    steps: tuple[StepShown, ...]
-    scale: Scale | None
+    finished_band: str | None = None
+    rough_band: str | None = None
+    to_order: tuple[ToOrder, ...] = ()
+    steps: tuple[StepShown, ...] = ()
+    scale: Scale | None = None
     reading_order: tuple[SpotAsked, ...] = ()
     notes: tuple[Reason, ...] = ()
-    cautions: tuple[Caution, ...]
+    cautions: tuple[Caution, ...] = ()
 
 
 class StationReport(Document):

@@ -12,8 +12,7 @@ MM3_PER_LITRE, MM_PER_INCH = 1_000_000, 25.4
 def travel_each_turn(bore: Length, included_deg: float) -> Length:
     """How far the stones go along the bore while they turn once, for a hatch of an included angle.
 
-    Source:  docs/trade: The order of boring: the angle is twice the arc tangent of the speed along the bore over the
-             speed round it; worked example H10.
+    Source:  docs/trade: The order of boring; worked example H10.
     >>> travel_each_turn(Length(100_000_000), 44.9598).nm // 100_000
     1299
     """

@@ -1273,9 +1273,9 @@ export interface components {
         Drawing: "shaft" | "housing" | "shell" | "bore" | "plain";
         /**
          * FeatureOut
-         * @description What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each letter
-         *     at its degrees. `asks` is what state of the part is asked while it is read, and in which words; planes and angles
-         *     (by their degrees) are called by name where they have one.
+         * @description What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each
+         *     letter at its degrees. `asks` is what state of the part is asked while it is read, and in which words; planes
+         *     and angles (by their degrees) are called by name where they have one.
          */
         FeatureOut: {
             /** Key */
@@ -1346,7 +1346,8 @@ export interface components {
         };
         /**
          * LookOut
-         * @description A look and its answers; on what it is looked for, the usual first; which answers a depth or a size belongs to.
+         * @description A look and its answers; on what it is looked for, the usual first; which answers a depth or a size belongs
+         *     to.
          */
         LookOut: {
             /** Look */
@@ -1451,6 +1452,8 @@ export interface components {
             finish: string;
             /** Hatch */
             hatch: string;
+            /** Displacement */
+            displacement: string;
             /** To Its Piston */
             to_its_piston: string;
             /** Cautions */
@@ -1878,7 +1881,8 @@ export interface components {
          * @description Everything said of one part, the same for every kind.
          *
          *     `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
-         *     a person may waive of it; `looks` what is to be looked for. `size` is the size found: the least of a shaft, the greatest of a hole.
+         *     a person may waive of it; `looks` what is to be looked for. `size` is the size found: the least of a shaft, the
+         *     greatest of a hole.
          */
         PartReport: {
             /** Id */
@@ -1899,15 +1903,30 @@ export interface components {
             called: components["schemas"]["Called"];
             /** Headline */
             headline: string;
-            /** Under Headline */
+            /**
+             * Under Headline
+             * @default
+             */
             under_headline: string;
-            /** Present Words */
+            /**
+             * Present Words
+             * @default
+             */
             present_words: string;
-            /** Opens */
+            /**
+             * Opens
+             * @default []
+             */
             opens: components["schemas"]["Open"][];
-            /** Waived */
+            /**
+             * Waived
+             * @default []
+             */
             waived: components["schemas"]["Waived"][];
-            /** Waits */
+            /**
+             * Waits
+             * @default []
+             */
             waits: components["schemas"]["Waived"][];
             /** Features */
             features: components["schemas"]["FeatureReport"][];
@@ -1931,7 +1950,10 @@ export interface components {
             /** Figures */
             figures: components["schemas"]["FigureShown"][];
             size: components["schemas"]["Shown"] | null;
-            /** Size Words */
+            /**
+             * Size Words
+             * @default
+             */
             size_words: string;
             /** Two Point */
             two_point: string | null;
@@ -1939,20 +1961,35 @@ export interface components {
             fitted: string | null;
             clean_up: components["schemas"]["CleanUpShown"] | null;
             clearance: components["schemas"]["ClearanceShown"];
-            /** Reasons */
+            /**
+             * Reasons
+             * @default []
+             */
             reasons: components["schemas"]["Reason"][];
-            /** Would Change */
+            /**
+             * Would Change
+             * @default []
+             */
             would_change: string[];
-            /** Still To Do */
+            /**
+             * Still To Do
+             * @default []
+             */
             still_to_do: string[];
-            /** Seen */
+            /**
+             * Seen
+             * @default []
+             */
             seen: components["schemas"]["Observation"][];
             /**
              * Looks
              * @default []
              */
             looks: string[];
-            /** Cautions */
+            /**
+             * Cautions
+             * @default []
+             */
             cautions: components["schemas"]["Caution"][];
         };
         /**
@@ -2027,8 +2064,8 @@ export interface components {
         };
         /**
          * SetReport
-         * @description Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the polish
-         *     or the hone brings it to its `finished_band`.
+         * @description Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the
+         *     polish or the hone brings it to its `finished_band`.
          */
         SetReport: {
             /** Set */
@@ -2045,9 +2082,15 @@ export interface components {
             headline: string;
             step: components["schemas"]["Shown"] | null;
             present: components["schemas"]["Shown"];
-            /** Present Words */
+            /**
+             * Present Words
+             * @default
+             */
             present_words: string;
-            /** Mixed */
+            /**
+             * Mixed
+             * @default false
+             */
             mixed: boolean;
             /** Sets It */
             sets_it: string | null;
@@ -2057,15 +2100,24 @@ export interface components {
             finished: boolean;
             /** Decided */
             decided: boolean;
-            /** Ended */
+            /**
+             * Ended
+             * @default false
+             */
             ended: boolean;
             /** Awaiting */
             awaiting: string[];
             /** Can Be Accepted */
             can_be_accepted: boolean;
-            /** Reasons */
+            /**
+             * Reasons
+             * @default []
+             */
             reasons: components["schemas"]["Reason"][];
-            /** Would Change */
+            /**
+             * Would Change
+             * @default []
+             */
             would_change: string[];
             /**
              * Ways
@@ -2076,9 +2128,15 @@ export interface components {
             finished_band: string | null;
             /** Rough Band */
             rough_band: string | null;
-            /** To Order */
+            /**
+             * To Order
+             * @default []
+             */
             to_order: components["schemas"]["ToOrder"][];
-            /** Steps */
+            /**
+             * Steps
+             * @default []
+             */
             steps: components["schemas"]["StepShown"][];
             scale: components["schemas"]["Scale"] | null;
             /**
@@ -2091,7 +2149,10 @@ export interface components {
              * @default []
              */
             notes: components["schemas"]["Reason"][];
-            /** Cautions */
+            /**
+             * Cautions
+             * @default []
+             */
             cautions: components["schemas"]["Caution"][];
         };
         /**
@@ -2285,7 +2346,8 @@ export interface components {
         };
         /**
          * Waived
-         * @description What of a part is waived: its readings, the housing of a shell that turned, the clearance of a piston not read.
+         * @description What of a part is waived: its readings, the housing of a shell that turned, the clearance of a piston not
+         *     read.
          * @enum {string}
          */
         Waived: "readings" | "housing" | "piston clearance";
@@ -2522,7 +2584,8 @@ export interface components {
         GaugeKind: "micrometer" | "digital micrometer" | "comparator snap gauge" | "dial bore gauge" | "digital bore gauge" | "setting ring" | "indicator" | "depth gauge" | "telescoping gauge" | "feeler gauge" | "plastic thread" | "caliper" | "weighing scale" | "ultrasonic wall gauge";
         /**
          * GaugeOut
-         * @description A gauge, its figures as text in its own unit (a scale's in grams); what it was last set or checked on, and when.
+         * @description A gauge, its figures as text in its own unit (a scale's in grams); what it was last set or checked on, and
+         *     when.
          */
         GaugeOut: {
             /** Id */
@@ -3323,8 +3386,8 @@ export interface components {
         };
         /**
          * Doing
-         * @description An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says that
-         *     the person knows how many readings it makes stale.
+         * @description An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says
+         *     that the person knows how many readings it makes stale.
          */
         Doing: {
             /** Id */

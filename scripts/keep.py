@@ -32,6 +32,8 @@ TABLES = frozenset(
         "people_person",
     }
 )
+#: Where facts stand: in one table since migration 0004, before it in several.
+FACTS = ("jobs_factrecord", "jobs_readingrecord")
 BESIDE = ("-wal", "-shm", "-journal")
 
 
@@ -47,6 +49,12 @@ def copy(source: Path, target: Path) -> None:
     part.replace(target)
 
 
+def _moved(database: sqlite3.Connection) -> bool:
+    """Whether the facts were moved into their one table already."""
+    asked = "SELECT 1 FROM django_migrations WHERE app = 'jobs' AND name LIKE '0004%'"
+    return database.execute(asked).fetchone() is not None
+
+
 def fault_of(place: Path) -> str:
     """What is wrong with a file as this program's whole data, in words; nothing where it is sound."""
     try:
@@ -55,6 +63,8 @@ def fault_of(place: Path) -> str:
                 return "it is damaged"
             there = {row[0] for row in database.execute("SELECT name FROM sqlite_master WHERE type='table'")}
             missing = sorted(TABLES - there)
+            if not missing and FACTS[0] not in there and (FACTS[1] not in there or _moved(database)):
+                missing = [FACTS[0]]
             if missing:
                 return f"it is not the whole data of Half Thou: {missing[0]} is missing"
             # A foreign key without its row is a job without its readings, or readings without their job.

@@ -12,6 +12,7 @@ from pypdf import PdfReader
 
 from halfthou.cli import main
 from halfthou.exchange import read_job
+from tests.at_the_bench import choose_gauge
 from tests.serving import Server
 
 #: Readings by last digits. Rod 3 is worn to 2.0312 in one direction; the rest is as new.
@@ -22,6 +23,7 @@ WORN = ["312", "329", "346", "329"] * 2
 def fill_limits(page: Page) -> None:
     page.get_by_label("Engine: make and model").fill("Ostrel Marine 4-38")
     page.get_by_label("Usual layouts").select_option("Inline four, three mains")
+    page.get_by_role("tab", name="crank").click()
     figures = {"Rod journals": ("2.0340", "2.0348"), "Main journals": ("2.1640", "2.1649")}
     for part, (least, most) in figures.items():
         page.get_by_label(f"{part}, Journal size, new, least").fill(least)
@@ -32,8 +34,8 @@ def fill_limits(page: Page) -> None:
         section = page.locator("section", has=page.get_by_role("heading", name=part, exact=True))
         section.get_by_label("Hardening").select_option("none")
         for n, step in enumerate((".010", ".020"), start=2):
-            section.get_by_role("button", name="Add a shell size").click()
-            page.get_by_label(f"{part}, shell {n}, undersize").fill(step)
+            section.get_by_role("button", name="Add a size").click()
+            page.get_by_label(f"{part}, step {n}, size from standard").fill(step)
 
 
 def type_journal(page: Page, name: str, digits: list[str]) -> int:
@@ -66,7 +68,7 @@ def test_an_engine_of_ones_own(enter: Callable[..., Page], server: Server, tmp_p
     page.get_by_label("Limits sheet").select_option(label="Ostrel Marine 4-38, revision 1, draft")
     page.get_by_role("button", name="Book in and measure").click()
     page.get_by_test_id("verdict").wait_for()
-    page.get_by_label("gauge").select_option(label="2–3 in micrometer, No. 7")
+    choose_gauge(page).select_option(label="2–3 in micrometer, No. 7")
 
     for journal in ("M1", "M2", "M3"):
         assert type_journal(page, f"Main journal {journal}", MAIN) <= 4 * 8

@@ -11,6 +11,7 @@ import pytest
 from playwright.sync_api import Browser, Page, expect
 
 from demo.simulated_gauge import SimulatedGauge
+from tests.at_the_bench import choose_gauge
 from tests.serving import ROOT, Server, free_port
 
 
@@ -114,7 +115,7 @@ def test_two_benches_with_two_gauges_do_not_cross(
     on(other, "Rod journal No. 3")
     sit_down(page, server, "Ballast winch")
     on(page, "Rod journal No. 4")
-    page.get_by_label("gauge", exact=True).select_option(label="2–3 in digital micrometer, No. 12")
+    choose_gauge(page).select_option(label="2–3 in digital micrometer, No. 12")
     for bench in (page, other):
         expect(bench.get_by_text("its button enters readings here")).to_be_visible(timeout=15_000)
     page.wait_for_timeout(700)  # a line just after the spot was changed may belong to the spot before
@@ -125,7 +126,7 @@ def test_two_benches_with_two_gauges_do_not_cross(
     expect(page.get_by_role("button", name=re.compile("^1b: not read"))).to_be_visible()
     expect(other.get_by_role("button", name=re.compile("^1b: 2.4163, to read again"))).to_be_visible()
     # A gauge in hand elsewhere is not taken silently.
-    page.get_by_label("gauge", exact=True).select_option(label="50–75 mm digital micrometer")
+    choose_gauge(page).select_option(label="50–75 mm digital micrometer")
     expect(page.get_by_text("bench has this gauge in hand on job 48")).to_be_visible()
     page.get_by_role("button", name="Take it over").click()
     expect(other.get_by_text("The gauge was taken over")).to_be_visible()

@@ -105,6 +105,10 @@ def test_a_shop_of_every_migration_opens_judges_and_prints(path: Path, tmp_path:
     env = {**os.environ, "DATA_DIR": str(tmp_path), "DJANGO_SETTINGS_MODULE": "workshop.config.settings"}
     for command in ("migrate", "check_data"):
         subprocess.run([sys.executable, "manage.py", command, "-v0"], cwd=ROOT, env=env, check=True)
+    (copy,) = (tmp_path / "before-migration").glob("*.sqlite3")
+    with closing(sqlite3.connect(copy)) as kept:
+        before = dict(kept.execute("select job_id, count(*) from jobs_readingrecord group by job_id").fetchall())
+    assert before == readings
     said = subprocess.run(
         [sys.executable, "-c", LOOK], cwd=ROOT, env=env, check=True, capture_output=True, text=True
     ).stdout

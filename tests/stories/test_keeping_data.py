@@ -41,27 +41,29 @@ def test_the_demo_is_lived_in_and_is_not_overwritten(shop: Path) -> None:
     """At least three engines and six jobs in different stages, as asked."""
     with sqlite3.connect(shop / "halfthou.sqlite3") as database:
         stages = {row[0] for row in database.execute("SELECT stage FROM jobs_jobrecord")}
-        marks = {row[0] for row in database.execute("SELECT rods_mark FROM jobs_jobrecord")}
+        summed = [json.loads(row[0]) for row in database.execute("SELECT sets FROM jobs_jobrecord")]
+    marks = {one["mark"] for sets in summed for one in sets}
     assert count(shop, "limits_sheet") == 3
     assert count(shop, "jobs_jobrecord") >= 6
     assert stages == {"booked in", "measuring", "deciding", "signed"}
     assert {"regrind", "replace", "reuse", "polish", "not-read"} <= marks
-    before = count(shop, "jobs_readingrecord")
+    before = count(shop, "jobs_factrecord")
     run(shop, "manage.py", "furnish_demo")
-    assert count(shop, "jobs_readingrecord") == before
+    assert count(shop, "jobs_factrecord") == before
 
 
 def test_a_backup_taken_in_use_comes_back(shop: Path, tmp_path: Path) -> None:
-    before = count(shop, "jobs_readingrecord")
+    before = count(shop, "jobs_factrecord")
     with sqlite3.connect(shop / "halfthou.sqlite3") as busy:
         busy.execute("BEGIN IMMEDIATE")
         run(shop, "scripts/keep.py", "backup", str(tmp_path))
         busy.rollback()
     (copy,) = tmp_path.glob("*.sqlite3")
     with sqlite3.connect(shop / "halfthou.sqlite3") as database:
-        database.execute("DELETE FROM jobs_readingrecord")
+        database.execute("DROP TRIGGER fact_is_never_removed")
+        database.execute("DELETE FROM jobs_factrecord")
     run(shop, "scripts/keep.py", "restore", str(copy))
-    assert count(shop, "jobs_readingrecord") == before
+    assert count(shop, "jobs_factrecord") == before
     assert list((shop / "before-restore").glob("*.sqlite3"))
 
 
@@ -69,19 +71,19 @@ def test_a_backup_taken_in_use_comes_back(shop: Path, tmp_path: Path) -> None:
 def test_what_is_no_backup_is_refused_and_changes_nothing(
     shop: Path, tmp_path: Path, content: bytes | None
 ) -> None:
-    before = count(shop, "jobs_readingrecord")
+    before = count(shop, "jobs_factrecord")
     file = tmp_path / "wrong.sqlite3"
     if content is not None:
         file.write_bytes(content)
     refused = run(shop, "scripts/keep.py", "restore", str(file), check=False)
     assert refused.returncode != 0
     assert "Nothing was changed" in refused.stderr
-    assert count(shop, "jobs_readingrecord") == before
+    assert count(shop, "jobs_factrecord") == before
 
 
 def test_a_backup_comes_back_over_a_broken_live_file(shop: Path, tmp_path: Path) -> None:
     """The very day it is needed for."""
-    before = count(shop, "jobs_readingrecord")
+    before = count(shop, "jobs_factrecord")
     run(shop, "scripts/keep.py", "backup", str(tmp_path))
     (copy,) = tmp_path.glob("*.sqlite3")
     for broken in (b"torn" * 1000, b""):
@@ -94,24 +96,24 @@ def test_a_backup_comes_back_over_a_broken_live_file(shop: Path, tmp_path: Path)
             assert "Traceback" not in refused.stderr
             assert "make restore" in refused.stderr
         run(shop, "scripts/keep.py", "restore", str(copy))
-        assert count(shop, "jobs_readingrecord") == before
+        assert count(shop, "jobs_factrecord") == before
 
 
 def test_the_data_of_another_program_is_no_backup(shop: Path, tmp_path: Path) -> None:
     """A sound database with other tables, and one of this program's with a table missing."""
-    before = count(shop, "jobs_readingrecord")
+    before = count(shop, "jobs_factrecord")
     other = tmp_path / "other.sqlite3"
     with sqlite3.connect(other) as made:
         made.execute("create table notes (text)")
     run(shop, "scripts/keep.py", "backup", str(tmp_path / "kept"))
     (part,) = (tmp_path / "kept").glob("*.sqlite3")
     with sqlite3.connect(part) as made:
-        made.execute("drop table jobs_readingrecord")
+        made.execute("drop table jobs_factrecord")
     for file in (other, part):
         refused = run(shop, "scripts/keep.py", "restore", str(file), check=False)
         assert refused.returncode != 0
         assert "Nothing was changed" in refused.stderr
-    assert count(shop, "jobs_readingrecord") == before
+    assert count(shop, "jobs_factrecord") == before
 
 
 def test_only_the_owner_of_the_process_reads_the_data(tmp_path: Path) -> None:
@@ -211,5 +213,10 @@ def land_from_two_benches(shop: Path, kill_after: int | None) -> tuple[list[str]
             bench.join()
         server.kill()
     with sqlite3.connect(shop / "halfthou.sqlite3") as database:
-        kept = [row[0] for row in database.execute("SELECT key FROM jobs_readingrecord WHERE job_id=?", (job_id,))]
+        kept = [
+            row[0]
+            for row in database.execute(
+                "SELECT key FROM jobs_factrecord WHERE job_id=? AND kind='reading'", (job_id,)
+            )
+        ]
     return acknowledged, kept

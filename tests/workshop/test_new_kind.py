@@ -74,7 +74,6 @@ def test_a_new_kind_appears_everywhere_by_one_line(bench: Person, machinist: Per
                 unit=Unit.INCH,
                 gauge=gauge.id,
                 at=timezone.now(),
-                sure=True,
             ),
         )
     opened = actions.open_job(job_id, bench)

@@ -13,7 +13,15 @@ declare const self: Omit<ServiceWorkerGlobalScope, "__WB_MANIFEST"> & { __WB_MAN
 const SHELL = "half-thou.shell";
 const KNOWN = "half-thou.known";
 const ANSWERS_IN_S = 8;
-const WANTED = [/^\/api\/session$/, /^\/api\/key$/, /^\/api\/gauges$/, /^\/api\/rack$/, /^\/api\/jobs\/\d+$/];
+const WANTED = [
+  /^\/api\/session$/,
+  /^\/api\/key$/,
+  /^\/api\/kinds$/,
+  /^\/api\/limits$/,
+  /^\/api\/gauges$/,
+  /^\/api\/rack$/,
+  /^\/api\/jobs\/\d+$/,
+];
 
 // The assets by their hashed names. The page is not among them: its nonce is the server's.
 precacheAndRoute(self.__WB_MANIFEST.filter((entry) => !entry.url.endsWith(".html")));

@@ -54,17 +54,17 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
           ))}
         </Part>
       )}
-      {report.rough_band && (
+      {report.station === "block" && (report.rough_band ?? report.finished_band) && (
         <Part title="For the boring bar">
           <div className="flex gap-2">
             <LinkButton to={`/api/jobs/${bench.card.id}/boring.html`} file>
               Boring card
             </LinkButton>
             <LinkButton to={`/api/jobs/${bench.card.id}/boring.pdf`} file>
-              PDF
+              Boring card as PDF
             </LinkButton>
             <LinkButton to={`/api/jobs/${bench.card.id}/boring.csv`} file>
-              CSV
+              as CSV
             </LinkButton>
           </div>
         </Part>

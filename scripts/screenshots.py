@@ -94,6 +94,15 @@ def sheet(page: Page, server: Server) -> None:
     page.get_by_role("heading", name="Decision sheet").first.wait_for()
 
 
+def bores(page: Page, server: Server) -> None:
+    open_job(page, server, "Pilot boat Grey Heron", "Bore 7, right bank")
+
+
+def limits(page: Page, server: Server) -> None:
+    page.goto(f"{server.url}/limits/1")
+    page.get_by_role("tab", name="crank").click()
+
+
 def at(address: str) -> Callable[[Page, Server], None]:
     def go(page: Page, server: Server) -> None:
         page.goto(server.url + address)
@@ -112,11 +121,12 @@ VIEWS: dict[str, Callable[[Page, Server], None]] = {
     "bench-slip": slip,
     "bench-budget": budget,
     "bench-stale": stale,
+    "bench-bores": bores,
     "story": story,
     "setting-check": setting_check,
     "bench-dark": dark,
     "decision-sheet": sheet,
-    "limits-sheet": at("/limits/1"),
+    "limits-sheet": limits,
     "gauges": at("/gauges"),
     "house-rules": at("/house-rules"),
     "key": at("/key"),

@@ -30,7 +30,7 @@ def median_ms(call: Callable[[], object]) -> float:
 
 def plain_numpy(job: Job) -> Callable[[], object]:
     """Means, minima, two-point and fitted ovality of every plane, as numpy arrays."""
-    newest = {(r.journal, r.spot): r.size.nm for r in job.readings}
+    newest = {(r.part, r.spot): r.size.nm for r in job.readings}
     names = job.limits.layout.shaft
     sizes = np.array([[newest[name, spot] for spot in PLAN.spots] for name in names], dtype=float)
 
@@ -52,6 +52,9 @@ jobs = {
     "assess, V12, 156 readings": v_twelve(1),
     "assess, V12, 312 readings": v_twelve(2),
     "assess, V12, 156 readings in every state": with_state(v_twelve(1)),
+    "assess, whole V12 with its bores, 312 readings": v_twelve(1, whole=True),
+    "assess, whole V12 with its bores, 624 readings": v_twelve(2, whole=True),
+    "assess, whole V12 with its bores, 1,248 readings": v_twelve(4, whole=True),
 }
 for what, job in jobs.items():
     assess(job)

@@ -20,9 +20,9 @@ from tests.serving import ROOT, serving
 
 FILL = """
 from django.utils import timezone
-from workshop.jobs.models import JobRecord, ReadingRecord
+from workshop.jobs.models import FactRecord, JobRecord
 model = JobRecord.objects.get(number="44")
-rows = list(model.readings.all())
+rows = list(model.facts.filter(kind="reading"))
 jobs = []
 for n in range(2000):
     job = JobRecord.objects.get(pk=model.pk)
@@ -34,12 +34,12 @@ batch = []
 for job in made:
     for n in range(250):
         row = rows[n % len(rows)]
-        batch.append(ReadingRecord(job=job, key=f"{n}", journal=row.part, spot=row.spot, nm=row.nm,
-                                   typed=row.typed, unit=row.unit, gauge=row.gauge, by=row.by, at=row.at))
+        batch.append(FactRecord(job=job, key=f"{n}", kind=row.kind, part=row.part,
+                                document={**row.document, "id": f"{n}"}, by=row.by, at=row.at))
     if len(batch) >= 20000:
-        ReadingRecord.objects.bulk_create(batch, batch_size=2000); batch = []
-ReadingRecord.objects.bulk_create(batch, batch_size=2000)
-print(JobRecord.objects.count(), "jobs,", ReadingRecord.objects.count(), "readings")
+        FactRecord.objects.bulk_create(batch, batch_size=2000); batch = []
+FactRecord.objects.bulk_create(batch, batch_size=2000)
+print(JobRecord.objects.count(), "jobs,", FactRecord.objects.count(), "readings")
 """
 
 with tempfile.TemporaryDirectory() as folder:

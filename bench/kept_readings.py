@@ -13,6 +13,7 @@ from playwright.sync_api import sync_playwright
 
 sys.path.insert(0, str(Path(__file__).parents[1]))
 from bench.furnished import demo_shop, manage, open_job
+from tests.at_the_bench import choose_gauge
 from tests.serving import CHROMIUM_FLAGS, serving
 
 KEPT = 1000
@@ -32,7 +33,7 @@ def parcels(gauge: str) -> str:
         {
             "jobId": 6, "by": "machinist", "state": "waiting", "question": None, "message": "",
             "landing": {
-                "id": f"kept.{n}", "journal": f"R{n % 4 + 1}", "feature": "journal", "spot": spots[n // 4 % 8],
+                "id": f"kept.{n}", "part": f"R{n % 4 + 1}", "feature": "journal", "spot": spots[n // 4 % 8],
                 "typed": "2.2614", "unit": "in", "gauge": gauge, "by_button": False, "chosen_nm": None,
                 "at": f"2026-01-05T10:{n // 60 % 60:02d}:{n % 60:02d}Z",
             },
@@ -45,7 +46,7 @@ with demo_shop() as folder:
     with serving(folder) as server, sync_playwright() as play:
         browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM_FLAGS)
         page = open_job(browser, server.url, "Mobile crane")
-        address, gauge = page.url, page.locator("#gauge").input_value()
+        address, gauge = page.url, choose_gauge(page).input_value()
         page.goto(server.url + "/key")
         job_id = address.split("/jobs/")[1].split("?")[0]
         text = parcels(gauge).replace('"jobId": 6', f'"jobId": {job_id}')

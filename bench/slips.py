@@ -18,11 +18,14 @@ sys.path.insert(0, str(Path(__file__).parents[1]))
 from halfthou.gauges import SlipKind
 from halfthou.jobs import GaugeKind, SettingCheck
 from halfthou.lengths import ZERO, Asked, Length, Unit, Unreadable
-from halfthou.surveys import read_at, survey_journals, window_for
-from tests.making import NOON, inches, limits
+from halfthou.parts import CATALOGUE
+from halfthou.surveys import read_at, window_for
+from tests.making import NOON, inches, limits, sheet, survey_journals
 from tests.simulated import TENTH, TURN, TrueGauge, altered, bench_job, micrometer, readings_of, worn
 
 TRIALS = 10_000
+SHEET = sheet(rods=limits())
+JOURNAL = CATALOGUE["journal"].features[0]
 NEW = 20_378 * TENTH
 INCH = 25_400_000
 REVOLUTION = 254_000
@@ -71,7 +74,7 @@ def ask(read: list, last: object, meant: int | str | None, gauge: TrueGauge) -> 
     """Whether the last reading is asked about, and the sizes offered."""
     text = meant if isinstance(meant, str) else altered(last, meant).typed
     sizes = [reading.size for reading in read]
-    window = window_for(limits(), ZERO, sizes)
+    window = window_for(SHEET, "rods", JOURNAL, ZERO, sizes)
     try:
         found = read_at(text, Unit.INCH, window, gauge.gauge)
     except Unreadable:
@@ -79,8 +82,8 @@ def ask(read: list, last: object, meant: int | str | None, gauge: TrueGauge) -> 
     if isinstance(found, Asked):
         return True, tuple(choice.length.nm for choice in found.choices)
     checks = (SETTING,) if gauge.gauge is SNAP else ()
-    entered = last.model_copy(update={"size": found.length, "typed": text})
-    survey = survey_journals(bench_job([*read, entered], gauge.gauge, checks))[last.journal]
+    entered = last.model_copy(update={"count": found.length.nm, "typed": text})
+    survey = survey_journals(bench_job([*read, entered], gauge.gauge, checks))[last.part]
     doubt = next((s.doubt for s in survey.spots if s.spot == last.spot), None)
     return doubt is not None, tuple(offer.meant.nm for offer in doubt.offers) if doubt else ()
 

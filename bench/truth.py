@@ -63,9 +63,9 @@ def main() -> None:
         for figure in assess(job).part("R1").figures:
             if figure.name not in truth:
                 continue
-            key = figure.name, figure.state.value
+            key = figure.name, figure.called.value
             called[key] += 1
-            wrong[key] += truth[figure.name] if figure.state.value == "within" else not truth[figure.name]
+            wrong[key] += truth[figure.name] if figure.called.value == "within" else not truth[figure.name]
     print(f"truth, {JOURNALS} journals near their limits, read by simulated gauges:")
     for name in ("least size", "out-of-round", "taper"):
         close = called[name, "too close"] / JOURNALS

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cached_property
 from enum import StrEnum
 
 from halfthou.jobs import Decision, HouseRules, SourceKind, Waived, WornBore
@@ -26,7 +27,7 @@ class Way(StrEnum):
     AXIS_MOVED = "the axis moved"
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class BoreSet:
     """The decision on the bores.
 
@@ -56,7 +57,7 @@ class BoreSet:
         """Whether the block is at its end."""
         return self.action is Action.REPLACE
 
-    @property
+    @cached_property
     def so_far(self) -> bool:
         """Whether readings are missing, or the size of a bore is open: then every size is "at least"."""
         return bool(self.awaiting) or any(self.opens_of(name) & SIZE_OPEN for name in self.verdicts)
@@ -66,14 +67,14 @@ class BoreSet:
         """Whether its bores stand at different sizes."""
         return len({v.case.present for v in self.verdicts.values() if v.case.survey.form is not None}) > 1
 
-    @property
+    @cached_property
     def finished(self) -> bool:
         """Whether pistons can be ordered and a machinist be sent to work: every size is known, nothing is wanted
         first."""
         stopped = self.action in (Action.MEASURE, Action.REFER, Action.REPLACE)
         return not (self.so_far or stopped or (self.action is Action.REBORE and self.wanted))
 
-    @property
+    @cached_property
     def wanted(self) -> tuple[str, ...]:
         """The looks still wanted before money goes into boring."""
         first = next(iter(self.verdicts.values())).case

@@ -133,8 +133,8 @@ def take_up_limits(person: Person, job_id: int, limits_id: int) -> Opened:
     revision = revision_of(limits_id)
     sheet, before = LimitsSheet.model_validate(revision.document), sheet_of_job(record)
     must_have_limits(sheet, [one for one in record.scope if one in before.sets])
-    if sheet.layout.shaft != before.layout.shaft:
-        raise Clash("other-engine", "That sheet has other journals than this engine. Book it in anew.")
+    if CATALOGUE.parts(sheet.layout).keys() != CATALOGUE.parts(before.layout).keys():
+        raise Clash("other-engine", "That sheet has other journals or bores than this engine. Book it in anew.")
     record.limits, record.frozen_limits = revision, None
     write_history(record, person.username, f"took up limits sheet {revision}")
     return _settled(record, person)

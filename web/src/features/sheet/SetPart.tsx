@@ -117,7 +117,7 @@ function PartTable({ parts, bench, onWaive }: PartsProps) {
           <th className="font-normal">Part</th>
           <th className="pr-3 text-right font-normal">Size</th>
           {spare && <th className="pr-3 text-right font-normal">To spare</th>}
-          <th className="font-normal">Says</th>
+          <th className="font-normal">{parts[0]?.station === "crank" ? "Oil clearance" : "Says"}</th>
         </tr>
       </thead>
       <tbody>

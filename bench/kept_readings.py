@@ -20,7 +20,7 @@ KEPT = 1000
 EMPTY = "() => localStorage.getItem('half-thou.outbox') === '[]'"
 COUNT = """
 from workshop.jobs.models import JobRecord
-rows = JobRecord.objects.get(number="44").readings.filter(key__startswith="kept.").order_by("pk")
+rows = JobRecord.objects.get(number="44").facts.filter(key__startswith="kept.").order_by("pk")
 keys = list(rows.values_list("key", flat=True))
 print(len(keys), keys == [f"kept.{n}" for n in range(len(keys))])
 """
@@ -33,7 +33,7 @@ def parcels(gauge: str) -> str:
         {
             "jobId": 6, "by": "machinist", "state": "waiting", "question": None, "message": "",
             "landing": {
-                "id": f"kept.{n}", "part": f"R{n % 4 + 1}", "feature": "journal", "spot": spots[n // 4 % 8],
+                "id": f"kept.{n}", "part": f"R{n % 4 + 1}", "feature": "diameter", "spot": spots[n // 4 % 8],
                 "typed": "2.2614", "unit": "in", "gauge": gauge, "by_button": False, "chosen_nm": None,
                 "at": f"2026-01-05T10:{n // 60 % 60:02d}:{n % 60:02d}Z",
             },

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from functools import cached_property
 from enum import StrEnum
+from functools import cached_property
 
 from halfthou.jobs import Decision, HouseRules, SourceKind, Waived, WornBore
 from halfthou.lengths import ZERO, Length

@@ -12,7 +12,7 @@ const landing = (id: string): Landing => ({
   at: "2031-05-04T12:00:00Z",
   chosen_nm: null,
   corrects: null,
-  feature: "journal",
+  feature: "diameter",
   by_button: false,
 });
 const bench = { card: { id: 1 } };
@@ -44,6 +44,17 @@ const down = () => Promise.reject(new TypeError("Failed to fetch"));
 
 describe("the outbox", () => {
   beforeEach(() => localStorage.clear());
+
+  it("sends what was kept before a reading named its part", () => {
+    const { part, ...old } = landing("a");
+    const kept = { ...old, journal: part, feature: "journal" };
+    localStorage.setItem(
+      "half-thou.outbox",
+      JSON.stringify([{ jobId: 1, by: "bench", state: "waiting", landing: kept }]),
+    );
+    const { box } = boxWith([down, down]);
+    expect(box.snapshot()[0]?.landing).toEqual({ ...old, part: "R1", feature: "diameter" });
+  });
 
   it("sends in the order typed and empties as readings land", async () => {
     const { box, sent } = boxWith([]);

@@ -25,6 +25,21 @@ const MOST_AT_ONCE = 250;
 type Listener = () => void;
 type Landed = (bench: Schemas["BenchOut"]) => void;
 
+/** A parcel kept by the bench as it was before parts: it named a journal, its bearing by the journal. */
+function ofNow(parcel: Parcel): Parcel {
+  const { journal, ...landing } = parcel.landing as Landing & { journal?: string };
+  if (journal === undefined) return parcel;
+  const own = landing.feature === "journal";
+  return {
+    ...parcel,
+    landing: {
+      ...landing,
+      part: own ? journal : `bearing-${journal}`,
+      feature: own ? "diameter" : landing.feature,
+    },
+  };
+}
+
 /** Readings kept in this browser until the server has them: they survive a reload and a server that is down. */
 export class Outbox {
   private parcels: readonly Parcel[];
@@ -44,7 +59,7 @@ export class Outbox {
   private read(): readonly Parcel[] {
     try {
       const kept: unknown = JSON.parse(this.store.getItem(KEY) ?? "[]");
-      return Array.isArray(kept) ? (kept as Parcel[]) : [];
+      return Array.isArray(kept) ? (kept as Parcel[]).map(ofNow) : [];
     } catch {
       return [];
     }

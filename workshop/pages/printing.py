@@ -9,6 +9,8 @@ from django.template.loader import render_to_string
 from weasyprint.text.fonts import FontConfiguration
 
 from halfthou.assess import judge
+from halfthou.engines import PartKind
+from halfthou.jobs import Plan
 from halfthou.lengths import UNIT_WORDS, Length, Notation
 from halfthou.parts import CATALOGUE, BoreSet, BoringCard, boring_card
 from halfthou.report import read_signed
@@ -83,15 +85,31 @@ def card_html(opened: Opened) -> str:
                 "most": say.text(size.most) if size is not None else "-",
                 "nominal": say.text(window.nominal),
                 "angles": [
-                    {"letter": letter, "deg": deg} for letter, deg in zip("abcdefgh", plan.angles_deg, strict=False)
+                    {"letter": letter, "deg": deg, "name": first.angle_names.get(deg, "")}
+                    for letter, deg in zip("abcdefgh", plan.angles_deg, strict=False)
                 ],
-                "planes": range(1, plan.planes + 1),
+                "rows": _rows(kind, plan),
                 "parts": [engine.parts[name].name for name in engine.of_set(one)],
-                "beside": [feature.name for feature in kind.features[1:]],
+                "hold": first.hold,
+                "looks": ", ".join([look.key for look in kind.looks if "part" in look.on][:3]),
+                "beside": [feature.name for feature in kind.features if not feature.planned],
             }
         )
     context = {"job": opened.record, "engine": job.limits.engine, "unit": UNIT_WORDS[job.shown_in], "sets": sets}
     return render_to_string("pages/card.html", context)
+
+
+def _rows(kind: PartKind, plan: Plan) -> list[dict[str, Any]]:
+    """The rows to write in for one part: plane by plane, named where it has a name, then what else is planned."""
+    first, planes = kind.features[0], range(plan.planes)
+    names = first.plane_names if len(first.plane_names) == plan.planes else tuple(str(n + 1) for n in planes)
+    rows = [{"name": name, "cells": range(len(plan.angles_deg)), "blank": 0} for name in names]
+    more, width = [feature for feature in kind.features[1:] if feature.planned], len(plan.angles_deg)
+    rows += [
+        {"name": (*one.plane_names, one.name)[0], "cells": one.spots, "blank": width - len(one.spots)}
+        for one in more
+    ]
+    return rows
 
 
 def boring_card_of(opened: Opened) -> BoringCard:

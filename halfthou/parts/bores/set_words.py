@@ -153,17 +153,24 @@ def _no_size(decided: BoreSet, say: Notation) -> Iterator[Reason]:
     yield _behind(decided)
 
 
+_SLEEVE = {
+    WallSays.TOO_THIN: "a sleeve would leave too thin a wall behind it",
+    WallSays.UNREAD: "whether a sleeve goes in is not known until its wall is read by ultrasound, side by side",
+    WallSays.ENOUGH: "a sleeve leaves wall enough behind it",
+}
+
+
 def _behind(decided: BoreSet) -> Reason:
     """What a sleeve would have behind it, in words."""
-    behind = {wall_for_sleeve(v.case).says for v in decided.verdicts.values() if v.needs_machining}
-    if WallSays.NO_LIMIT in behind:
+    by: dict[WallSays, list[str]] = {}
+    for name, verdict in decided.verdicts.items():
+        if verdict.needs_machining:
+            by.setdefault(wall_for_sleeve(verdict.case).says, []).append(name)
+    if WallSays.NO_LIMIT in by:
         text = "Whether it can be sleeved: the sheet has no sleeve or no least wall. Find them, or another block."
-    elif WallSays.UNREAD in behind:
-        text = "Whether it can be sleeved: its wall is not read. Read it by ultrasound, side by side."
-    elif behind == {WallSays.TOO_THIN}:
-        text = "A sleeve would leave too thin a wall behind it: another block."
-    else:
-        text = "A sleeve leaves wall enough behind it."
+        return Reason(rule="bores.sleeve", text=text)
+    told = " ".join(f"{names_of(by[says])}: {_SLEEVE[says]}." for says in _SLEEVE if says in by)
+    text = f"{told} Another block." if set(by) == {WallSays.TOO_THIN} else told
     return Reason(rule="bores.sleeve", text=text)
 
 

@@ -8,7 +8,7 @@ export function BlockDrawing({ bench, parts, selected, onSelect }: StageProps) {
   const banks = banksOf(bench);
   const high = banks.length > 1 ? 62 : 92;
   return (
-    <div className="min-w-0 overflow-x-auto">
+    <div className="min-w-0 overflow-x-auto sm:max-[899px]:[zoom:0.88]">
       <div className="relative" style={{ width: WIDTH, height: banks.length * (high + 6) + 4 }}>
         {banks.map((bank, n) => (
           <BankRow

@@ -13,7 +13,7 @@ export function CrankDrawing({ bench, parts: journals, selected, onSelect }: Sta
   const web = Math.max(4, 12 - journals.length / 3);
   const wide = (WIDTH - 2 * NOSE - web * (journals.length - 1)) / journals.length;
   return (
-    <div className="min-w-0 overflow-x-auto">
+    <div className="min-w-0 overflow-x-auto sm:max-[899px]:[zoom:0.88]">
       <div className="relative" style={{ width: WIDTH, height: 172 }}>
         <svg width={WIDTH} height={140} aria-hidden="true" className="absolute fill-sheet stroke-ink">
           <rect x={1} y={MIDDLE - 10} width={NOSE} height={20} />

@@ -18,7 +18,7 @@ from hypothesis.stateful import RuleBasedStateMachine, initialize, rule, run_sta
 from halfthou.assess import assess
 from halfthou.exchange import read_job
 from halfthou.jobs import DecisionKind, JournalSet, Look, OperationKind, Waived
-from halfthou.parts.journal_kind import LOOKS
+from halfthou.parts import CATALOGUE
 from halfthou.verdicts import Action
 from tests.conftest import examples
 from tests.making import GOOD_MAIN, GOOD_ROD
@@ -35,6 +35,10 @@ SIZES = st.sampled_from([
 TIMES = st.sampled_from(
     ["2031-05-04T10:00:00Z", "2031-05-04T12:00:00+02:00", "2031-05-06T09:00:00Z", "1960-01-01T00:00:00Z"]
 )
+#: Of every look what it may answer, of whatever kind of part it is.
+ANSWERS = {look: sorted({a for kind in CATALOGUE.all for one in kind.looks if one.key == look for a in one.answers})
+           for look in Look}  # fmt: skip
+
 NAMES = st.integers(1, 12).map(lambda n: f"f{n}")
 UNDER = st.sampled_from(["", "0.010", ".020", "0.25 mm", "0.015", "10", "STD", "1", "-0.010"])
 FEATURES = st.sampled_from(["journal", "journal", "journal", "housing bore", "bearing bore", "wall thickness"])
@@ -104,7 +108,7 @@ class Shop(RuleBasedStateMachine):
     @rule(role=roles, name=NAMES, on=st.one_of(WHERE, SETS), look=st.sampled_from(list(Look)), at=TIMES,
           nth=st.integers(0, 4), depth=st.sampled_from(["", "0.002", "half a thou", "2"]), spot=SPOTS)  # fmt: skip
     def see(self, role: Role, name: str, on: str, look: Look, at: str, nth: int, depth: str, spot: str) -> None:
-        answers = next(kind for kind in LOOKS if kind.key == look).answers
+        answers = ANSWERS[look]
         answer = answers[nth % len(answers)]
         body = {"id": name, "on": on, "look": look.value, "answer": answer, "depth": depth, "spot": spot, "at": at}
         self.ask(role, self.path("/observations"), body)

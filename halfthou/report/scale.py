@@ -98,6 +98,7 @@ def _ends(decided: SetVerdict, steps: tuple[StepShown, ...]) -> tuple[int, int]:
 
 
 def graduations(top: int, bottom: int, say: Notation) -> tuple[Graduation, ...]:
+    """The lines of a scale between two sizes in nm, as close as can be read; every fifth or tenth has its size."""
     scales = _SCALES[say.unit]
     step = next((s for s in scales if (top - bottom) // s <= MOST_GRADUATIONS), scales[-1])
     first = -(-bottom // step)

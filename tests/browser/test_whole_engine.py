@@ -89,7 +89,7 @@ def test_a_whole_engine_with_one_scored_bore(enter: Callable[..., Page], server:
     expect(page.get_by_label("Verdict")).to_contain_text("Accepted by machinist")
 
     page.get_by_role("link", name="Sheet").click()
-    address = page.get_by_role("link", name="Boring card").get_attribute("href")
+    address = page.get_by_role("link", name="Boring card", exact=True).get_attribute("href")
     assert address is not None
     card = page.request.get(f"{server.url}{address}").text()
     assert "3.9050 to 3.9057" in card and "pressure test" in card.lower()

@@ -186,9 +186,9 @@ def land_from_two_benches(shop: Path, kill_after: int | None) -> tuple[list[str]
             ).read()
         )
         job_id = job["jobs"][0]["id"]
-        gauge = (
-            sqlite3.connect(shop / "halfthou.sqlite3").execute("SELECT key FROM gauges_gaugerecord").fetchone()[0]
-        )
+        with sqlite3.connect(shop / "halfthou.sqlite3") as cabinet:
+            rows = cabinet.execute("SELECT key, document FROM gauges_gaugerecord").fetchall()
+        gauge = next(key for key, document in rows if json.loads(document)["name"].startswith("50–75 mm digital"))
 
         def work(name: str, journal: str) -> None:
             cookie, token = sign_in(server, name)

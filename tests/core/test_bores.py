@@ -241,6 +241,19 @@ def test_one_scored_bore_sets_the_size_and_a_sleeve_is_offered_beside_it() -> No
     assert any(way.words.startswith("Sleeve Bore 3 alone") for way in found.ways)
 
 
+def test_a_deck_that_is_out_of_flat_is_put_right_before_money_goes_into_boring() -> None:
+    """Common practice, no source: a bore is bored square to a deck that is flat; what to do is said, not a word."""
+    looked = (
+        look("block", Look.PRESSURE, "passed"),
+        look("block", Look.CRACK_TEST, "passed"),
+        look("block", Look.SQUARE, "square"),
+        look("block", Look.DECK, "out of flat"),
+    )
+    found = assess(block({**GOOD, 3: WORN}, seen=looked)).sets[0]
+    assert any("machine the deck flat" in reason.text for reason in found.reasons)
+    assert not found.finished and found.to_order == ()
+
+
 @pytest.mark.parametrize(
     ("texts", "why"),
     [

@@ -228,26 +228,22 @@ def hones_out(case: BoreCase, size: Finding) -> bool:
     return size.to_spare - case.house.light_hone >= size.guard
 
 
+#: What is looked at before a block is bored; and what the answers that speak against boring ask for first.
+_LOOKED_AT = (Look.PRESSURE, Look.CRACK_TEST, Look.DECK, Look.SQUARE)
+_FIRST = {
+    (Look.DECK, OUT_OF_FLAT): "machine the deck flat",
+    (Look.SQUARE, OUT_OF_SQUARE): "set the boring up square to the main tunnel",
+}
+
+
 def wanted_before_boring(case: BoreCase) -> tuple[str, ...]:
-    """The looks that are still wanted before money goes into boring, and those that speak against it.
+    """What is still to be looked at before money goes into boring, and what has to be put right first.
 
     Rule:    bores.before-boring.   Source: docs/trade: Before a block is bored, common practice.
     """
-    wanted = [
-        look for look in (Look.PRESSURE, Look.CRACK_TEST, Look.DECK, Look.SQUARE) if case.answer(look) is None
-    ]
-    bad = {Look.DECK: OUT_OF_FLAT, Look.SQUARE: OUT_OF_SQUARE}
-    return tuple(
-        look.value for look in (*wanted, *(look for look, found in bad.items() if case.answer(look) == found))
-    )
-
-
-_WANTED = {
-    Look.PRESSURE: "pressure test",
-    Look.CRACK_TEST: "crack test",
-    Look.DECK: "deck flat",
-    Look.SQUARE: "bores square to the tunnel",
-}
+    unseen = (look.value for look in _LOOKED_AT if case.answer(look) is None)
+    wrong = (first for (look, found), first in _FIRST.items() if case.answer(look) == found)
+    return (*unseen, *wrong)
 
 
 def depth_of_score(case: BoreCase) -> Length:

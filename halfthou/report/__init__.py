@@ -29,7 +29,7 @@ from halfthou.report.journal_sets import journal_set_report
 from halfthou.report.journals import journal_report
 from halfthou.report.scale import graduations
 from halfthou.report.signed import SHAPE, read_signed, shape_of
-from halfthou.report.spots import blank_spots, feature_report, spots_asked
+from halfthou.report.spots import blank_spots, feature_report, spots_asked, spots_to_repeat
 from halfthou.report.stations import stations_of
 from halfthou.report.story import story
 
@@ -66,6 +66,7 @@ __all__ = [
     "read_signed",
     "shape_of",
     "spots_asked",
+    "spots_to_repeat",
     "stations_of",
     "story",
     "warmth_of",

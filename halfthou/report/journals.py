@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.engines import journal_name, short_name
-from halfthou.jobs import DIAMETER, Feature, JournalSet, Layout, Look, Waived
+from halfthou.jobs import Feature, JournalSet, Layout, Look, Waived
 from halfthou.lengths import Notation
-from halfthou.report.documents import CleanUpShown, ClearanceShown, FeatureReport, PartReport, SpotAsked
+from halfthou.report.documents import CleanUpShown, ClearanceShown, FeatureReport, PartReport
 from halfthou.report.figures import figures_shown, warmth_of
-from halfthou.report.spots import feature_report, spots_asked
+from halfthou.report.spots import feature_report, spots_asked, spots_to_repeat
 from halfthou.sets import End, SetVerdict, clearance_to_be, housing_is_read, shells_of, sizes_to_be
 from halfthou.verdicts import (
     HOT,
@@ -21,7 +21,6 @@ from halfthou.verdicts import (
     JournalVerdict,
     Open,
     Settling,
-    Way,
     clearance_known,
     housing_awaited,
     keeps,
@@ -42,7 +41,7 @@ def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notat
     verdict = decided.case.verdicts[journal]
     survey, form = verdict.case.survey, verdict.case.survey.form
     action, opens, ways = decided.action_of(journal), decided.opens_of(journal), ways_to_settle(verdict)
-    to_read, to_repeat = () if decided.waived(journal) else survey.unread, _to_repeat(verdict, ways)
+    to_read, to_repeat = () if decided.waived(journal) else survey.unread, spots_to_repeat(survey, ways)
     return PartReport(
         id=journal,
         kind="journal",
@@ -120,16 +119,6 @@ def ways_to_settle(verdict: JournalVerdict) -> tuple[Settling, ...]:
     if verdict.action is not Action.MEASURE:
         return ()
     return tuple(way for finding in verdict.findings for way in settlings(verdict.case, finding))
-
-
-def _to_repeat(verdict: JournalVerdict, ways: tuple[Settling, ...]) -> tuple[SpotAsked, ...]:
-    """The spots to read again once the plan is read, each as often as the figure that needs most."""
-    more: dict[str, int] = {}
-    if verdict.case.survey.whole:
-        for way in ways:
-            if way.way is Way.READ_AGAIN:
-                more.update({spot: max(way.more, more.get(spot, 0)) for spot in way.spots})
-    return tuple(SpotAsked(verdict.case.survey.part.id, DIAMETER, spot, count) for spot, count in more.items())
 
 
 def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:

@@ -9,6 +9,7 @@ from halfthou.jobs import ANGLE_LETTERS, Reading
 from halfthou.lengths import ZERO, Notation
 from halfthou.report.documents import AsideShown, FeatureReport, ShownReading, Spot, SpotAsked
 from halfthou.surveys import Aside, FeatureSurvey, SpotState, Taken
+from halfthou.verdicts import Settling, Way
 from halfthou.words import doubt_shown
 
 
@@ -42,6 +43,17 @@ def blank_spots(kind: FeatureKind, say: Notation) -> tuple[Spot, ...]:
 def spots_asked(survey: FeatureSurvey, spots: Iterable[str]) -> tuple[SpotAsked, ...]:
     """Spots of a feature that are to be read."""
     return tuple(SpotAsked(survey.part.id, survey.feature.key, spot) for spot in spots)
+
+
+def spots_to_repeat(survey: FeatureSurvey, ways: Iterable[Settling]) -> tuple[SpotAsked, ...]:
+    """The spots to read again once the plan is read, each as often as the figure that needs most. A figure may rest
+    on a spot of another feature too: that one is not read again here."""
+    more: dict[str, int] = {}
+    if survey.whole:
+        for way in ways:
+            if way.way is Way.READ_AGAIN:
+                more.update({spot: max(way.more, more.get(spot, 0)) for spot in way.spots if spot in survey.sizes})
+    return tuple(SpotAsked(survey.part.id, survey.feature.key, spot, count) for spot, count in more.items())
 
 
 def _spot(state: SpotState, angle_deg: int, say: Notation) -> Spot:

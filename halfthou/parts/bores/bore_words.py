@@ -8,17 +8,16 @@ from halfthou.engines import short_name
 from halfthou.jobs import DIAMETER, GlazedBore, Look
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.bores.form import Unlike, UnlikeWear
-from halfthou.parts.bores.kind import GLAZED, RUST, SCORED, SCORED_CLEAR, SCUFFED, WET
+from halfthou.parts.bores.kind import GLAZED, RIDGE_FELT, RUST, SCORED, SCORED_CLEAR, SCUFFED, WET
 from halfthou.parts.bores.oversize import BoreSet
 from halfthou.parts.bores.verdict import BoreVerdict, depth_of_score, keeps, referred_for
 from halfthou.surveys import FeatureSurvey
-from halfthou.verdicts import Action, Called, FigureKey, Open, settlings
+from halfthou.verdicts import Action, Called, FigureKey, Open, Settling, settlings
 from halfthou.words import (
     Reason,
     figure_reasons,
     outside_plan,
     set_aside,
-    settling_words,
     step_words,
 )
 
@@ -207,7 +206,7 @@ def still_to_do(decided: BoreSet, bore: str) -> Iterator[str]:
             yield f"Read {', '.join(case.survey.unread)}."
         if case.below is None:
             yield "Read it once below ring travel: near its old size."
-        if case.above is None and case.answer(Look.RIDGE) == "ridge felt":
+        if case.above is None and case.answer(Look.RIDGE) == RIDGE_FELT:
             yield "Read it once above ring travel, over the ridge."
     if case.answer(Look.SURFACE) is None:
         yield "Look for cross-hatch, glaze, scores and rust, and say what is seen."
@@ -221,9 +220,8 @@ def still_to_do(decided: BoreSet, bore: str) -> Iterator[str]:
         yield f"Before money goes into boring: {', '.join(decided.wanted)}."
 
 
-def would_change_bore(verdict: BoreVerdict, say: Notation) -> tuple[str, ...]:
-    """What would settle the open figures of a bore."""
+def ways_to_settle_bore(verdict: BoreVerdict) -> tuple[Settling, ...]:
+    """What would settle the open figures of a bore; of one that is judged, nothing."""
     if verdict.action is not Action.MEASURE:
         return ()
-    ways = [way for finding in verdict.findings for way in settlings(verdict.case, finding)]
-    return tuple(settling_words(ways, say))
+    return tuple(way for finding in verdict.findings for way in settlings(verdict.case, finding))

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from halfthou.engines import Engine, short_name
-from halfthou.jobs import Decision, Job, Look, Waived
+from halfthou.jobs import DIAMETER, Decision, Feature, Job, Look, Waived
 from halfthou.lengths import Length, Notation
 from halfthou.parts.bores.bore_words import (
     bore_headline,
@@ -11,7 +11,7 @@ from halfthou.parts.bores.bore_words import (
     over,
     still_to_do,
     under_headline,
-    would_change_bore,
+    ways_to_settle_bore,
 )
 from halfthou.parts.bores.kind import BORE, RIDGE_FELT
 from halfthou.parts.bores.oversize import BoreSet, oversize_rungs
@@ -30,19 +30,22 @@ from halfthou.report import (
     figures_shown,
     graduations,
     spots_asked,
+    spots_to_repeat,
     warmth_of,
 )
 from halfthou.surveys import reading_order
-from halfthou.verdicts import MARKS, Action, Open, Way, settlings
-from halfthou.words import cautions_for, contradiction_words
+from halfthou.verdicts import MARKS, Action, Open
+from halfthou.words import cautions_for, contradiction_words, settling_words
+
+BELOW, ABOVE = Feature.BELOW_TRAVEL.value, Feature.ABOVE_TRAVEL.value
 
 
 def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation) -> PartReport:
     """Everything said of one bore, in the unit of the job."""
     verdict, part = decided.verdicts[bore], engine.parts[bore]
     case, form = verdict.case, verdict.case.survey.form
-    action, opens = decided.action_of(bore), decided.opens_of(bore)
-    to_read, to_repeat = () if decided.waived(bore) else _to_read(verdict), _to_repeat(verdict)
+    action, opens, ways = decided.action_of(bore), decided.opens_of(bore), ways_to_settle_bore(verdict)
+    to_read, to_repeat = () if decided.waived(bore) else _to_read(verdict), spots_to_repeat(case.survey, ways)
     return PartReport(
         id=bore,
         kind=BORE.key,
@@ -73,7 +76,7 @@ def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation) -> P
         clean_up=_clean_up(decided, verdict, say),
         clearance=_clearance(verdict, action),
         reasons=(*bore_reasons(verdict, action, say), *warmth_of(case.survey, verdict.size, say)),
-        would_change=would_change_bore(verdict, say),
+        would_change=tuple(settling_words(ways, say)),
         still_to_do=tuple(still_to_do(decided, bore)),
         seen=tuple(case.seen.values()),
         looks=_looks(decided, bore),
@@ -98,29 +101,11 @@ def _to_read(verdict: BoreVerdict) -> tuple[SpotAsked, ...]:
     case = verdict.case
     asked = list(spots_asked(case.survey, case.survey.unread))
     for name, survey in case.bore.features.items():
-        if (survey is not case.survey and survey.feature.planned) or (
-            survey is not case.survey and name == "above ring travel"
-        ):
+        if survey is not case.survey and (survey.feature.planned or name == ABOVE):
             asked += spots_asked(survey, survey.unread)
-    if case.above is None and case.answer("ridge") == RIDGE_FELT and "above ring travel" not in case.bore.features:
-        asked.append(SpotAsked(case.bore.part.id, "above ring travel", "1a"))
+    if case.above is None and case.answer(Look.RIDGE) == RIDGE_FELT and ABOVE not in case.bore.features:
+        asked.append(SpotAsked(case.bore.part.id, ABOVE, "1a"))
     return tuple(asked)
-
-
-def _to_repeat(verdict: BoreVerdict) -> tuple[SpotAsked, ...]:
-    """The spots to read again once the plan is read, as it would change the verdict."""
-    if verdict.action is not Action.MEASURE or not verdict.case.survey.whole:
-        return ()
-    more: dict[str, int] = {}
-    for finding in verdict.findings:
-        for way in settlings(verdict.case, finding):
-            if way.way is Way.READ_AGAIN:
-                more.update({spot: max(way.more, more.get(spot, 0)) for spot in way.spots})
-    survey = verdict.case.survey
-    known = survey.sizes.keys()
-    return tuple(
-        SpotAsked(survey.part.id, survey.feature.key, spot, count) for spot, count in more.items() if spot in known
-    )
 
 
 def _clean_up(decided: BoreSet, verdict: BoreVerdict, say: Notation) -> CleanUpShown | None:
@@ -187,10 +172,10 @@ def _in_order(order: tuple[tuple[str, str], ...]) -> list[SpotAsked]:
     """The spots in the order of the plan; what is read of a bore beside its plan follows its own spots."""
     found: list[SpotAsked] = []
     for at, (bore, spot) in enumerate(order):
-        found.append(SpotAsked(bore, "diameter", spot))
+        found.append(SpotAsked(bore, DIAMETER, spot))
         last = at + 1 == len(order) or order[at + 1][0] != bore
         if last:
-            found += [SpotAsked(bore, "below ring travel", "1a"), SpotAsked(bore, "above ring travel", "1a")]
+            found += [SpotAsked(bore, BELOW, "1a"), SpotAsked(bore, ABOVE, "1a")]
     return found
 
 
@@ -200,7 +185,7 @@ def _would_change(decided: BoreSet, say: Notation) -> tuple[str, ...]:
     return tuple(
         f"{short_name(name)}: {text}"
         for name, verdict in decided.verdicts.items()
-        for text in would_change_bore(verdict, say)
+        for text in settling_words(ways_to_settle_bore(verdict), say)
     )
 
 
@@ -217,15 +202,12 @@ def _to_order(decided: BoreSet, say: Notation) -> tuple[ToOrder, ...]:
     if bored and decided.oversize is not None:
         found.append(_order(decided, bored, decided.oversize, say))
     if honed:
-        found.append(_order(decided, honed, decided.present, say, what="sets of rings"))
+        found.append(_order(decided, honed, decided.present, say, rings=True))
     return tuple(found)
 
 
-def _order(
-    decided: BoreSet, bores: list[str], size: Length, say: Notation, what: str = "pistons with rings"
-) -> ToOrder:
+def _order(decided: BoreSet, bores: list[str], size: Length, say: Notation, *, rings: bool = False) -> ToOrder:
     step = next((one for one in decided.limits.steps if one.size == size), None)
-    rings = what == "sets of rings"
     number = (step.rings_number if rings else step.part_number) if step is not None else ""
     bought = step is not None and (step.rings_can_be_bought is not False if rings else step.sold)
     return ToOrder(
@@ -233,7 +215,7 @@ def _order(
         step=say.shown(size),
         part_number=number,
         count=len(bores),
-        what=what,
+        what="sets of rings" if rings else "pistons with rings",
         parts=tuple(short_name(name) for name in bores),
         can_be_bought=bought,
     )

@@ -92,7 +92,8 @@ class SpotAsked:
 
 @dataclass(frozen=True, slots=True)
 class FigureShown:
-    """One judged figure, known by its key. `conforms` is the probability that it truly lies within the limit."""
+    """One judged figure, known by its key. `limit_is_least` says which way its limit works; `conforms` is the
+    probability that it truly lies within it."""
 
     key: str
     rule: str
@@ -100,6 +101,7 @@ class FigureShown:
     called: Called
     value: Shown
     limit: str
+    limit_is_least: bool
     guard: Shown
     conforms: float
     spots: tuple[str, ...]

@@ -26,6 +26,7 @@ def _figure(finding: Finding, say: Notation) -> FigureShown:
         called=finding.called,
         value=say.shown(finding.value),
         limit=limit,
+        limit_is_least=finding.limit_is_least,
         guard=Shown(say.doubt(guard), guard.nm),
         conforms=finding.probability,
         spots=finding.spots,

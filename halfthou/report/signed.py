@@ -139,9 +139,16 @@ def _part_of_third(one: Sheet) -> Sheet:
         "features": [{**own, "spots": one["spots"], "outside": one["outside"]}, *beside],
         "to_read": [{**asked, "spot": spot} for spot in one["to_read"]],
         "to_repeat": [{**asked, "spot": again["spot"], "times": again["more"]} for again in one["to_repeat"]],
-        "figures": [_moved(figure, {"state": "called"}) for figure in one["figures"]],
+        "figures": [
+            {**_moved(figure, {"state": "called"}), "limit_is_least": figure["key"] in _LEAST}
+            for figure in one["figures"]
+        ],
         "clearance": _moved(one["clearance"], {"state": "called"}),
     }
+
+
+#: The figures of journals and their bearings whose limit is a least one.
+_LEAST = ("size", "clearance least", "housing least")
 
 
 def _set_of_third(one: Sheet) -> Sheet:

@@ -1753,7 +1753,8 @@ export interface components {
         };
         /**
          * FigureShown
-         * @description One judged figure, known by its key. `conforms` is the probability that it truly lies within the limit.
+         * @description One judged figure, known by its key. `limit_is_least` says which way its limit works; `conforms` is the
+         *     probability that it truly lies within it.
          */
         FigureShown: {
             /** Key */
@@ -1766,6 +1767,8 @@ export interface components {
             value: components["schemas"]["Shown"];
             /** Limit */
             limit: string;
+            /** Limit Is Least */
+            limit_is_least: boolean;
             guard: components["schemas"]["Shown"];
             /** Conforms */
             conforms: number;

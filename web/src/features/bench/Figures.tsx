@@ -8,9 +8,6 @@ import { Dialog, Faults } from "../../shared/ui";
 /** Told with the bearing, not with the part. */
 const BEARING: readonly string[] = ["clearance least", "clearance most", "housing least", "housing most"];
 const DIFFERENCES: readonly string[] = ["out-of-round", "taper", "barrel"];
-/** Which way a limit works where it is not "most". */
-const LEAST: readonly string[] = ["size"];
-const MOST_OF: Record<string, string> = { "smaller than new": "least", "finished least": "least" };
 const CALLED = { within: "", beyond: "beyond", "too close": "too close", "not read": "" } as const;
 
 /** What the readings come to: each figure against its limit, and how sure it is. */
@@ -38,10 +35,7 @@ export function Figures({ bench, part }: { bench: Bench; part: Part }) {
                 {figure.key === "size" ? part.size_words : figure.value.text}
               </td>
               <td className="text-[15px] leading-tight text-quiet">
-                {LEAST.includes(figure.key) && part.station === "crank"
-                  ? "least"
-                  : (MOST_OF[figure.key] ?? "most")}{" "}
-                {figure.limit}
+                {figure.limit_is_least ? "least" : "most"} {figure.limit}
                 {CALLED[figure.called] && <strong className="ml-1 text-ink">{CALLED[figure.called]}</strong>}
               </td>
             </tr>

@@ -47,6 +47,7 @@ const part = {
       called: "beyond",
       value: shown(600),
       limit: "800",
+      limit_is_least: true,
       guard: shown(10),
       conforms: 0,
       spots: [],

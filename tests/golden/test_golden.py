@@ -117,3 +117,25 @@ def test_a_shop_of_every_migration_opens_judges_and_prints(path: Path, tmp_path:
     assert {job for job, told in found.items() if told["signed"]} == signed != set()
     assert all(told["sheet"] == told["signed"] for told in found.values())
     assert {status for told in found.values() for status in told["views"]} == {200}
+
+
+def test_a_migration_killed_at_any_moment_starts_over_and_loses_nothing(tmp_path: Path) -> None:
+    """SQLite: a transaction not finished did not happen (published: its documentation on atomic commit)."""
+    with closing(sqlite3.connect(tmp_path / "halfthou.sqlite3")) as made:
+        made.executescript((FOLDER / "databases" / "third.sql").read_text(encoding="utf-8"))
+        kept = {row[0] for row in made.execute("select key from jobs_readingrecord")}
+    env = {**os.environ, "DATA_DIR": str(tmp_path), "DJANGO_SETTINGS_MODULE": "workshop.config.settings"}
+    command = [sys.executable, "manage.py", "migrate", "-v0"]
+    for nth in range(8):
+        running = subprocess.Popen(command, cwd=ROOT, env=env)
+        try:
+            running.wait(timeout=0.4 + 0.15 * nth)
+        except subprocess.TimeoutExpired:
+            running.kill()
+            running.wait()
+    subprocess.run(command, cwd=ROOT, env=env, check=True)
+    subprocess.run([sys.executable, "manage.py", "check_data", "-v0"], cwd=ROOT, env=env, check=True)
+    with closing(sqlite3.connect(tmp_path / "halfthou.sqlite3")) as made:
+        moved = [row[0] for row in made.execute("select key from jobs_factrecord where kind = 'reading'")]
+    assert len(moved) == len(kept) > 50
+    assert set(moved) == kept

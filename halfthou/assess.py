@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from halfthou.engines import Engine
 from halfthou.jobs import Decision, DecisionKind, Job, Waived
 from halfthou.lengths import Length, Notation, Unit
+from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE, Catalogue, Given, SetDecided, Trade
 from halfthou.report import Assessment, BudgetShown, PartReport, budgets_shown, doubts_of, stations_of
 from halfthou.sets import standing_decisions, waived_of
@@ -56,18 +57,20 @@ def still_fits(decision: Decision, decided: SetDecided) -> bool:
     return decision.action == decided.action.value and decision.step == decided.step
 
 
-def judge(job: Job, catalogue: Catalogue = CATALOGUE) -> JudgedJob:
+def judge(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) -> JudgedJob:
     """Walk through the rooms up to the decisions: each kind of part after those it rests on."""
     engine = catalogue.engine(job.limits.layout)
+    memo = memo or Memo()
     given = Given(
         job=job,
         engine=engine,
         say=notation_of(job),
-        surveys=survey_parts(job, engine),
+        surveys=survey_parts(job, engine, memo),
         seen=seen_on(job, engine),
         standing=standing_decisions(job),
         waived=waived_of(job),
         before={},
+        memo=memo,
     )
     decided: dict[str, SetDecided] = {}
     for trade in catalogue.trades:
@@ -75,13 +78,14 @@ def judge(job: Job, catalogue: Catalogue = CATALOGUE) -> JudgedJob:
     return JudgedJob(given, catalogue, decided)
 
 
-def assess(job: Job, catalogue: Catalogue = CATALOGUE) -> Assessment:
+def assess(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) -> Assessment:
     """Say everything the trade can say about a job so far.
 
-    Takes:   the job as one document, with what people decided; nothing else is looked at.
+    Takes:   the job as one document, with what people decided; nothing else is looked at. A memo of the same job
+             spares what has not changed since: what comes out is the same without it.
     Gives:   the findings, actions, sizes, what to order, clearances, reasons and doubts, in the job's unit.
     """
-    return put_in_words(judge(job, catalogue))
+    return put_in_words(judge(job, memo, catalogue))
 
 
 def put_in_words(judged: JudgedJob) -> Assessment:
@@ -128,8 +132,7 @@ def open_budgets(job: Job, part: str) -> tuple[BudgetShown, ...]:
 def notation_of(job: Job) -> Notation:
     """The unit and decimals to show: no more than the gauges gave. Source: docs/trade: Showing sizes."""
     usual = Notation.usual(job.shown_in)
-    used = {reading.gauge for reading in job.readings}
-    fine = any(g.id in used and g.unit is Unit.INCH and g.resolution <= HALF_TENTH for g in job.gauges)
+    fine = any(g.id in job.gauges_used and g.unit is Unit.INCH and g.resolution <= HALF_TENTH for g in job.gauges)
     return Notation(Unit.INCH, 5) if fine and job.shown_in is Unit.INCH else usual
 
 

@@ -29,6 +29,7 @@ from halfthou.jobs import (
     Step,
 )
 from halfthou.lengths import Length, Unit
+from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import FeatureSurvey, survey_parts
 
@@ -40,7 +41,7 @@ def engine_of(one: Job) -> Engine:
 
 def survey_journals(one: Job) -> dict[str, FeatureSurvey]:
     """What was read of every journal."""
-    surveys = survey_parts(one, engine_of(one))
+    surveys = survey_parts(one, engine_of(one), Memo())
     return {name: survey[DIAMETER] for name, survey in surveys.items() if DIAMETER in survey.features}
 
 

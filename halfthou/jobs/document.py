@@ -1,7 +1,8 @@
 """The base of every document: frozen, strict about its fields, the same in files, in the API and in memory."""
 
+from collections.abc import Mapping
 from datetime import datetime
-from typing import Annotated
+from typing import Annotated, Any, Self
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
@@ -12,6 +13,13 @@ class Document(BaseModel):
     model_config = ConfigDict(
         frozen=True, extra="forbid", allow_inf_nan=False, json_schema_serialization_defaults_required=True
     )
+
+    def model_copy(self, *, update: Mapping[str, Any] | None = None, deep: bool = False) -> Self:
+        """A copy with some fields changed. What was worked out of this one and kept with it stays behind."""
+        copied = super().model_copy(update=update, deep=deep)
+        for name in copied.__dict__.keys() - type(self).model_fields.keys():
+            del copied.__dict__[name]
+        return copied
 
 
 EARLIEST_YEAR, LATEST_YEAR = 1950, 2200

@@ -74,11 +74,24 @@ class Job(Document):
             raise ValueError("; ".join(faults))
         return self
 
-    @property
+    @cached_property
     def standing_operations(self) -> tuple[Operation, ...]:
         """The operations that were not taken back, oldest first."""
         back = {withdrawal.fact for withdrawal in self.withdrawals}
         return tuple(sorted((o for o in self.operations if o.id not in back), key=lambda o: (o.at, o.id)))
+
+    @cached_property
+    def standing_readings(self) -> tuple[Reading, ...]:
+        """The readings that are neither withdrawn nor corrected, as they came."""
+        back = {withdrawal.fact for withdrawal in self.withdrawals}
+        standing = [one for one in self.readings if one.id not in back] if back else self.readings
+        corrected = {one.corrects for one in standing if one.corrects is not None}
+        return tuple(one for one in standing if one.id not in corrected) if corrected else tuple(standing)
+
+    @cached_property
+    def gauges_used(self) -> frozenset[str]:
+        """The gauges that any of its readings was taken with."""
+        return frozenset({one.gauge for one in self.readings})
 
     def _doubled(self) -> Iterator[str]:
         facts = (self.readings, self.withdrawals, self.observations, self.sittings, self.operations,

@@ -84,8 +84,8 @@ class Journals:
             said = agreed_size(g.step for g in grinds if g is not None and g.step is not None)
             claim = _claim(seen_on(job, engine), one)
             return said or (claim.depth if claim and claim.depth is not None else ZERO)
-        used = {reading.gauge for reading in job.readings}
-        doubt = max((expanded(size_doubt(gauge)) for gauge in job.gauges if gauge.id in used), default=ZERO)
+        used = (gauge for gauge in job.gauges if gauge.id in job.gauges_used)
+        doubt = max((expanded(size_doubt(gauge)) for gauge in used), default=ZERO)
         return present_undersize(ladder_of(job.limits.of(one)), sizes, doubt)
 
     def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:
@@ -158,11 +158,12 @@ def _bearings(given: Given, journal: str) -> tuple[PartSurvey, ...]:
 
 
 def _decide(given: Given, one: JournalSet, cases: dict[str, JournalCase]) -> SetVerdict:
-    verdicts = {name: judge_journal(case) for name, case in cases.items()}
+    verdicts = {name: given.memo.of(("verdict", name), judge_journal, case) for name, case in cases.items()}
     read = [case.present for case in cases.values() if case.survey.form is not None]
     present = agreed_size(read or [case.present for case in cases.values()]) or ZERO
     limits, house = given.job.limits.of(one), given.job.house_rules
-    return decide_set(SetCase(one, limits, house, present, verdicts, _claim(given.seen, one)))
+    case = SetCase(one, limits, house, present, verdicts, _claim(given.seen, one))
+    return given.memo.of(("set", one), decide_set, case)
 
 
 def _settled(decided: SetVerdict) -> bool:

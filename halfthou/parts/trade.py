@@ -9,6 +9,7 @@ from typing import Protocol
 from halfthou.engines import Engine, Kinds, PartKind
 from halfthou.jobs import Decision, Job, Waived
 from halfthou.lengths import Length, Notation
+from halfthou.memo import Memo
 from halfthou.report import PartReport, SetReport
 from halfthou.surveys import PartSurvey, Seen
 from halfthou.verdicts import Action, Finding
@@ -18,8 +19,8 @@ Standing = Mapping[tuple[str, str, Waived | None], Decision]
 
 @dataclass(frozen=True)
 class Given:
-    """What a kind is judged by: the job and its engine, what was read and seen, what people decided, and what the
-    kinds before it came to."""
+    """What a kind is judged by: the job and its engine, what was read and seen, what people decided, what the
+    kinds before it came to, and what was worked out of the job before."""
 
     job: Job
     engine: Engine
@@ -29,6 +30,7 @@ class Given:
     standing: Standing
     waived: Mapping[str, frozenset[Waived]]
     before: Mapping[str, SetDecided]
+    memo: Memo
 
     def overruling(self, one: str) -> Decision | None:
         """A person's decision on a set, where one stands."""

@@ -17,19 +17,10 @@ from halfthou.surveys.present_size import (
     present_undersize,
     sheet_steps,
 )
+from halfthou.surveys.read import plan_of, spot_in, spots_at
 from halfthou.surveys.seen import PASSED, Seen, seen_on
 from halfthou.surveys.spots import Aside, SpotState
-from halfthou.surveys.survey import (
-    FeatureSurvey,
-    PartSurvey,
-    every_spot,
-    plan_of,
-    spot_in,
-    spots_at,
-    standing_readings,
-    standing_sizes,
-    survey_parts,
-)
+from halfthou.surveys.survey import FeatureSurvey, PartSurvey, every_spot, standing_sizes, survey_parts
 from halfthou.surveys.suspicion import Doubtful, Suspicion, find_suspects
 from halfthou.surveys.taken import Taken, TakenWith, lay_out
 
@@ -73,7 +64,6 @@ __all__ = [
     "sheet_steps",
     "spot_in",
     "spots_at",
-    "standing_readings",
     "standing_sizes",
     "survey_parts",
     "window_for",

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from halfthou.engines import Engine
 from halfthou.jobs import ANGLE_LETTERS, Job, ReadingOrder
-from halfthou.surveys.survey import plan_of
+from halfthou.surveys.read import plan_of
 
 
 def reading_order(job: Job, engine: Engine, one: str) -> tuple[tuple[str, str], ...]:

@@ -3,29 +3,24 @@ missing."""
 
 from __future__ import annotations
 
-from collections import defaultdict
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
-from functools import cached_property, lru_cache
-from typing import NamedTuple
+from functools import cached_property
 
 from halfthou.engines import Engine, FeatureKind, Part
-from halfthou.gauges import Budget, weighs_only
-from halfthou.jobs import Gauge, Job, Plan, Reading, along
+from halfthou.gauges import Budget
+from halfthou.jobs import Job, Plan
 from halfthou.lengths import ZERO, Length
-from halfthou.operations import LastWork, last_work, stale_by
-from halfthou.surveys.doubting import put_doubts
+from halfthou.memo import Memo
+from halfthou.operations import last_work, stale_by
+from halfthou.surveys.doubting import Doubts, doubts_about
 from halfthou.surveys.forms import Form, Where, form_of, places_of
-from halfthou.surveys.spots import Aside, SpotState
+from halfthou.surveys.read import NOTHING, PartRead, facts_by_part, read_part
+from halfthou.surveys.spots import SpotState
 from halfthou.surveys.taken import Taken, TakenWith, lay_out
 
-CAPS_LOOSE = "read with the caps not torqued"
-GRAMS = "read with a weighing scale, which knows no lengths"
-NOT_CLEAN = "read before it was clean"
-SpotKey = tuple[str, str, str]
 
-
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class FeatureSurvey:
     """All that was read of one feature of a part, in the order of its plan.
 
@@ -98,7 +93,7 @@ class FeatureSurvey:
         return known
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class PartSurvey:
     """All that was read of one part, by feature; a feature nobody has read and nobody must is left out."""
 
@@ -114,164 +109,62 @@ class PartSurvey:
         return self.features[feature]
 
 
-def standing_readings(job: Job) -> tuple[Reading, ...]:
-    """The readings that are neither withdrawn nor corrected, as they came."""
-    taken_back = {withdrawal.fact for withdrawal in job.withdrawals}
-    standing = [reading for reading in job.readings if reading.id not in taken_back]
-    corrected = {reading.corrects for reading in standing if reading.corrects is not None}
-    return tuple(reading for reading in standing if reading.id not in corrected)
-
-
-def survey_parts(job: Job, engine: Engine) -> dict[str, PartSurvey]:
+def survey_parts(job: Job, engine: Engine, memo: Memo) -> dict[str, PartSurvey]:
     """Sort the readings by part, feature and spot.
 
+    Takes:   what was worked out of the job before; a part of which nothing changed is not surveyed again.
     Gives:   a survey for every part of the sets in scope, read or not, in the order of the work.
-    Rule:    two readings of one spot are both kept, the newest is current; a corrected or withdrawn reading stays
-             in the record and counts no more; a stale one is never judged as current; one at a place that is not in
-             the plan is judged all the same.
     """
-    standing = standing_readings(job)
-    taken_with, worked = lay_out(job, engine, standing), last_work(job, engine)
-    by_spot, outside = _sorted(job, engine, standing)
-    states = {key: _spot_state(key, readings, worked, taken_with) for key, readings in by_spot.items()}
-    put_doubts(job, engine, states, taken_with)
-    read = {(part, feature) for part, feature, _ in states}
+    taken_with = lay_out(job, engine, memo)
+    on_record = facts_by_part(job.standing_readings, last_work(job, engine))
+    reads: dict[str, PartRead] = {}
+    for part in engine.parts.values():
+        if part.set not in job.sets:
+            continue
+        facts, plan = on_record.get(part.id, NOTHING), job.plans.get(part.set)
+        reads[part.id] = memo.of(("read", part.id), read_part, part, engine, taken_with, plan, facts)
+    doubts = doubts_about(job, engine, reads, memo)
     return {
-        part.id: PartSurvey(
-            part,
-            {
-                feature.key: _feature(
-                    part,
-                    feature,
-                    plan_of(job, part.set, feature) if feature.plan is not None else None,
-                    _Read(states, outside.get((part.id, feature.key), {}), taken_with),
-                )
-                for feature in engine.kinds.of(part).features
-                if feature.planned or (part.id, feature.key) in read
-            },
-        )
-        for part in engine.parts.values()
-        if part.set in job.sets
+        name: memo.of(("survey", name), _survey, read, doubts.get(name, {}), engine) for name, read in reads.items()
     }
 
 
-def _sorted(
-    job: Job, engine: Engine, standing: tuple[Reading, ...]
-) -> tuple[dict[SpotKey, list[Reading]], dict[tuple[str, str], dict[str, Where | None]]]:
-    """The readings by their spots, and where those outside the plan were taken."""
-    by_spot: dict[SpotKey, list[Reading]] = defaultdict(list)
-    outside: dict[tuple[str, str], dict[str, Where | None]] = {}
-    plans: dict[tuple[str, str], tuple[Plan, Mapping[Where, str]]] = {}
-    for reading in standing:
-        part, spot = engine.parts[reading.part], reading.spot
-        if part.set not in job.sets:
-            continue
-        feature = engine.feature(part.id, reading.feature)
-        if feature.plan is not None:
-            known = plans.get((part.set, feature.key))
-            if known is None:
-                plan = plan_of(job, part.set, feature)
-                known = plans[part.set, feature.key] = plan, spots_at(plan)
-            spot, where, planned = spot_in(reading, *known)
-            if not planned:
-                outside.setdefault((part.id, feature.key), {})[spot] = where
-        elif spot not in feature.spots:
-            continue
-        by_spot[part.id, feature.key, spot].append(reading)
-    return by_spot, outside
+def _survey(read: PartRead, doubts: Doubts, engine: Engine) -> PartSurvey:
+    """A part as read, with the doubts about it."""
+    states = dict(read.states)
+    for key, doubt in doubts.items():
+        state = states[key]
+        states[key] = SpotState(state.spot, state.counted, state.others, state.aside, doubt)
+    known = {feature for feature, _ in states}
+    return PartSurvey(
+        read.part,
+        {
+            feature.key: _feature(read, feature, states)
+            for feature in engine.kinds.of(read.part).features
+            if feature.planned or feature.key in known
+        },
+    )
 
 
-def plan_of(job: Job, one: str, feature: FeatureKind) -> Plan:
-    """The plan by which a feature of a set is read: as chosen, else the usual one of its kind."""
-    return job.plans.get(one) or feature.plan or Plan()
-
-
-@lru_cache(maxsize=64)
-def spots_at(plan: Plan) -> dict[Where, str]:
-    """The spots of a plan by where they lie."""
-    return {where: spot for spot, where in places_of(plan).items()}
-
-
-def spot_in(reading: Reading, plan: Plan, spots: Mapping[Where, str]) -> tuple[str, Where | None, bool]:
-    """The spot of a plan that a reading was taken at, by where it was really taken.
-
-    Gives:   the spot's name, where it lies (None where nobody knows), and whether the plan has it.
-    Rule:    surveys.plan.outside: a plan that is changed later moves no reading.
-    """
-    plane = int(reading.spot[0])
-    if reading.angle_deg is None or reading.planes is None or plane > reading.planes:
-        where = places_of(plan).get(reading.spot)
-        return reading.spot, where, where is not None
-    where = Where(along(plane, reading.planes), reading.angle_deg)
-    spot = spots.get(where)
-    if spot is not None:
-        return spot, where, True
-    return f"{reading.spot} of {reading.planes}, {reading.angle_deg:g}°", where, False
-
-
-def _spot_state(key: SpotKey, readings: list[Reading], worked: LastWork, taken_with: TakenWith) -> SpotState:
-    spot = key[2]
-    if len(readings) > 1:
-        # Of two taken at the same moment the smaller counts: their names and their order in a file say nothing.
-        readings.sort(key=lambda reading: (reading.at, -reading.count, reading.id), reverse=True)
-    gauges, caps = taken_with.cabinet.gauges, taken_with.engine.feature(key[0], key[1]).caps
-    aside = tuple(found for r in readings if (found := _aside(r, worked, gauges[r.gauge], caps=caps)) is not None)
-    left = readings
-    if aside:
-        gone = {found.reading.id for found in aside}
-        left = [reading for reading in readings if reading.id not in gone]
-    if not left:
-        return SpotState(spot, aside=aside)
-    if len(left) == 1:
-        return SpotState(spot, (taken_with.take(left[0]),), (), aside)
-    roots = taken_with.roots
-    root = roots.get(left[0].id, left[0].id)
-    counted = tuple(taken_with.take(reading) for reading in left if roots.get(reading.id, reading.id) == root)
-    others = tuple(reading for reading in left if roots.get(reading.id, reading.id) != root)
-    return SpotState(spot, counted, others, aside)
-
-
-def _aside(reading: Reading, worked: LastWork, gauge: Gauge, *, caps: bool) -> Aside | None:
-    if weighs_only(gauge):
-        return Aside(reading, None, GRAMS)
-    if (operation := stale_by(reading, worked)) is not None:
-        return Aside(reading, operation, "")
-    if reading.caps_torqued is False and caps:
-        return Aside(reading, None, CAPS_LOOSE)
-    return Aside(reading, None, NOT_CLEAN) if reading.cleaned is False else None
-
-
-class _Read(NamedTuple):
-    """What was read: every spot of the job, those of a feature outside its plan, and with what."""
-
-    states: Mapping[SpotKey, SpotState]
-    outside: Mapping[str, Where | None]
-    taken_with: TakenWith
-
-
-def _feature(part: Part, feature: FeatureKind, plan: Plan | None, read: _Read) -> FeatureSurvey:
-    states, outside, taken_with = read
+def _feature(read: PartRead, feature: FeatureKind, states: Mapping[tuple[str, str], SpotState]) -> FeatureSurvey:
+    plan, outside = read.plans.get(feature.key), read.outside.get(feature.key, {})
     spots = tuple(
-        states.get((part.id, feature.key, spot)) or SpotState(spot)
+        states.get((feature.key, spot)) or SpotState(spot)
         for spot in (feature.spots if plan is None else plan.spots)
     )
-    beyond_plan = tuple(state for spot in sorted(outside) if (state := states[part.id, feature.key, spot]).counted)
+    beyond_plan = tuple(state for spot in sorted(outside) if (state := states[feature.key, spot]).counted)
     places: Mapping[str, Where] = places_of(plan) if plan is not None else {}
     if outside:
         places = {**places, **{spot: where for spot, where in outside.items() if where is not None}}
-    return FeatureSurvey(part, feature, plan, spots, taken_with, beyond_plan, places)
+    return FeatureSurvey(read.part, feature, plan, spots, read.taken_with, beyond_plan, places)
 
 
 def standing_sizes(job: Job, engine: Engine, one: str, feature: str) -> tuple[Length, ...]:
     """The sizes read of a feature of a set that stand and are not stale, for telling what comes next."""
     worked = last_work(job, engine)
-    return tuple(
-        reading.size
-        for reading in standing_readings(job)
-        if engine.parts[reading.part].set == one
-        and reading.feature == feature
-        and stale_by(reading, worked) is None
-    )
+    of_set = {part.id for part in engine.parts.values() if part.set == one}
+    read = (one for one in job.standing_readings if one.part in of_set and one.feature == feature)
+    return tuple(one.size for one in read if not worked or stale_by(one, worked) is None)
 
 
 def every_spot(surveys: Iterable[PartSurvey]) -> Iterable[tuple[FeatureSurvey, SpotState]]:

@@ -6,6 +6,7 @@ from collections import defaultdict
 from dataclasses import dataclass, field
 from datetime import timedelta
 from functools import cached_property
+from typing import NamedTuple
 
 from halfthou.engines import Engine
 from halfthou.gauges import (
@@ -28,8 +29,21 @@ from halfthou.gauges import (
     shared_terms,
     shifted,
 )
-from halfthou.jobs import COMPARATORS, Condition, Job, Material, Reading, Sitting
+from halfthou.jobs import (
+    COMPARATORS,
+    Condition,
+    Gauge,
+    HouseRules,
+    Job,
+    LimitsSheet,
+    Material,
+    Reading,
+    SettingCheck,
+    Sitting,
+    SlipAnswer,
+)
 from halfthou.lengths import Length
+from halfthou.memo import Memo
 
 _ALUMINIUM = (Material.CAST_ALUMINIUM, Material.HYPEREUTECTIC, Material.PISTON_ALLOY, Material.FORGED_2618)
 #: How far aluminium whose temperature nobody took may be from the gauge, in kelvin.
@@ -47,11 +61,12 @@ class Taken:
     setup: Setup
 
 
-@dataclass
+@dataclass(eq=False)
 class TakenWith:
     """What the readings of a job were taken with. Works out each way of reading once."""
 
-    job: Job
+    limits: LimitsSheet
+    house: HouseRules
     engine: Engine
     cabinet: Cabinet
     repeats: dict[tuple[str, str], list[list[int]]]
@@ -67,7 +82,7 @@ class TakenWith:
     def warm(self) -> bool:
         """Whether a part was read that had not rested, or whose temperature nobody took."""
         unrested = any(s.part_c is None and s.condition is not Condition.RESTED for s in self._sittings.values())
-        return unrested or self.job.limits.crank_material in _ALUMINIUM
+        return unrested or self.limits.crank_material in _ALUMINIUM
 
     def take(self, reading: Reading) -> Taken:
         """The reading as it counts."""
@@ -109,11 +124,11 @@ class TakenWith:
         return known
 
     def _new_setup(self, reading: Reading, setting: Setting | None) -> Setup:
-        house, gauge = self.job.house_rules, self.cabinet.gauges[reading.gauge]
+        house, gauge = self.house, self.cabinet.gauges[reading.gauge]
         sitting = self._sittings.get(reading.sitting) if reading.sitting else None
         part_c = sitting.part_c if sitting else None
         part = self.engine.parts[reading.part]
-        material = self.engine.feature(part.id, reading.feature).material(self.job.limits, part.set)
+        material = self.engine.feature(part.id, reading.feature).material(self.limits, part.set)
         rise = 0
         if part_c is None:
             rise = RISE_K[sitting.condition] if sitting else 0
@@ -163,30 +178,53 @@ def _roots(standing: tuple[Reading, ...]) -> dict[str, str]:
     return found
 
 
-def lay_out(job: Job, engine: Engine, standing: tuple[Reading, ...]) -> TakenWith:
+def lay_out(job: Job, engine: Engine, memo: Memo) -> TakenWith:
     """What the readings that stand were taken with.
 
     Repeats are pooled for each person on each gauge, from setting checks and from spots read again, in this job.
     """
-    groups: dict[tuple[str, str, str], list[int]] = defaultdict(list)
+    standing = job.standing_readings
     roots = _roots(standing)
     repeated = {root for reading, root in roots.items() if root != reading}
-    for reading in standing:
+    groups: dict[tuple[str, str, str], list[int]] = defaultdict(list)
+    for reading in standing if repeated else ():
         root = roots.get(reading.id, reading.id)
         if root in repeated:
             groups[reading.gauge, reading.by, root].append(reading.size.nm)
+    means = Means(
+        job.limits, job.house_rules, job.gauges, job.checks, job.sittings, job.slip_answers, roots, groups
+    )
+    return memo.of("taken with", _taken_with, means, engine)
+
+
+class Means(NamedTuple):
+    """All that how a reading was taken rests on: limits and house rules, gauges with their checks, temperatures,
+    slips answered, and the rows of repeats (for each reading its first, and the sizes of each row)."""
+
+    limits: LimitsSheet
+    house: HouseRules
+    gauges: tuple[Gauge, ...]
+    checks: tuple[SettingCheck, ...]
+    sittings: tuple[Sitting, ...]
+    slip_answers: tuple[SlipAnswer, ...]
+    roots: dict[str, str]
+    rows: dict[tuple[str, str, str], list[int]]
+
+
+def _taken_with(means: Means, engine: Engine) -> TakenWith:
     repeats: dict[tuple[str, str], list[list[int]]] = defaultdict(list)
-    for (gauge, by, _), sizes in groups.items():
+    for (gauge, by, _), sizes in means.rows.items():
         repeats[gauge, by].append(sizes)
-    for check in job.checks:
+    for check in means.checks:
         repeats[check.gauge, check.by].append([read.nm for read in check.read])
     return TakenWith(
-        job=job,
+        limits=means.limits,
+        house=means.house,
         engine=engine,
-        cabinet=Cabinet({gauge.id: gauge for gauge in job.gauges}, settings_of(job.checks)),
+        cabinet=Cabinet({gauge.id: gauge for gauge in means.gauges}, settings_of(means.checks)),
         repeats=repeats,
-        roots=roots,
-        taken_slips={a.reading: a.offered for a in job.slip_answers if a.taken and a.offered is not None},
-        _stands={gauge.id: check_stands(gauge, job.house_rules) for gauge in job.gauges},
-        _sittings={sitting.id: sitting for sitting in job.sittings},
+        roots=means.roots,
+        taken_slips={a.reading: a.offered for a in means.slip_answers if a.taken and a.offered is not None},
+        _stands={gauge.id: check_stands(gauge, means.house) for gauge in means.gauges},
+        _sittings={sitting.id: sitting for sitting in means.sittings},
     )

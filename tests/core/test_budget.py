@@ -32,6 +32,7 @@ from halfthou.gauges import (
 )
 from halfthou.jobs import DIAMETER, Feature, Gauge, Guard, HouseRules, Job, Material, Purpose, Reading, SettingCheck
 from halfthou.lengths import Length, Unit
+from halfthou.memo import Memo
 from halfthou.surveys import survey_parts
 from halfthou.verdicts import Finding, JournalCase, judge_journal
 from tests.making import (
@@ -191,7 +192,7 @@ def mixed_job(seed: int) -> tuple[Job, dict[str, UFloat]]:
 
 def case_of(one: Job) -> JournalCase:
     """R1 with its bearing, as far as that is read."""
-    surveys = survey_parts(one, engine_of(one))
+    surveys = survey_parts(one, engine_of(one), Memo())
     bearing = surveys["bearing-rod-1"]
     return JournalCase(
         surveys["R1"][DIAMETER], one.limits.of("rods"), one.house_rules, Length(0), {},

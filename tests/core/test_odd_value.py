@@ -8,6 +8,7 @@ import pytest
 
 from halfthou.jobs import Plan, Reading
 from halfthou.lengths import Length
+from halfthou.memo import Memo
 from halfthou.parts.journal_kind import JOURNAL
 from halfthou.surveys import Doubtful, lay_out
 from halfthou.surveys.odd import LEAST_NM, fit_of, odd_one
@@ -67,7 +68,7 @@ def form(seed: int, plan: Plan) -> list[Reading]:
 
 def suspect(read: list[Reading], plan: Plan) -> tuple[str, Doubtful] | None:
     one = job(readings=tuple(read), plans={"rods": plan})
-    bench = lay_out(one, engine_of(one), one.readings)
+    bench = lay_out(one, engine_of(one), Memo())
     expected = JOURNAL.features[0].expected(one.limits, "rods")
     assert expected is not None
     found = odd_one(tuple(bench.take(reading) for reading in read), plan, expected)

@@ -22,7 +22,7 @@ from halfthou.lengths import Asked, Length, Notation, Unit
 from halfthou.operations import makes_stale
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment, read_signed
-from halfthou.surveys import plan_of, standing_readings, window_for
+from halfthou.surveys import plan_of, window_for
 from halfthou.verdicts import Action
 from halfthou.words import Caution, cautions_of_work
 from workshop.gauges.api import BenchGauge, bench_gauge
@@ -332,7 +332,7 @@ def _work_done(done: Operation, job: Job, engine: Engine) -> WorkDone:
         note=done.note,
         by=done.by,
         at=done.at,
-        stale=sum(makes_stale(done, reading, engine) for reading in standing_readings(job)),
+        stale=sum(makes_stale(done, reading, engine) for reading in job.standing_readings),
     )
 
 

@@ -57,10 +57,12 @@ class Bores:
         limits = BoreLimits(given.job.limits.sets[_SET])
         names = given.engine.of_set(_SET)
         stands = present_of_bores(given, limits, names)
-        verdicts = {name: judge_bore(_case(given, limits, name, stands[name])) for name in names}
+        cases = {name: _case(given, limits, name, stands[name]) for name in names}
+        verdicts = {name: given.memo.of(("verdict", name), judge_bore, case) for name, case in cases.items()}
         read = [v.case.present for v in verdicts.values() if v.case.survey.form is not None]
         present = agreed_size(read or [one.undersize for one in stands.values()]) or ZERO
-        decided = decide_bores(limits, given.job.house_rules, verdicts, present)
+        house = given.job.house_rules
+        decided = given.memo.of(("set", _SET), decide_bores, limits, house, verdicts, present)
         return {_SET: _overruled(decided, given.overruling(_SET))}
 
     def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
@@ -99,8 +101,8 @@ class Bores:
             said = agreed_size(done.step for done in work if done is not None and done.step is not None)
             claim = seen_on(job, engine).get((one, Look.CLAIMED_OVERSIZE))
             return said or (claim.depth if claim and claim.depth is not None else ZERO)
-        used = {reading.gauge for reading in job.readings}
-        doubt = max((expanded(size_doubt(gauge)) for gauge in job.gauges if gauge.id in used), default=ZERO)
+        used = (gauge for gauge in job.gauges if gauge.id in job.gauges_used)
+        doubt = max((expanded(size_doubt(gauge)) for gauge in used), default=ZERO)
         return present_undersize(_ladder(limits), [-min(sizes)], doubt)
 
     def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:

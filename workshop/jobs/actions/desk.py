@@ -12,7 +12,7 @@ from halfthou.gauges import Setting, check_stands, in_force, settings_of
 from halfthou.jobs import COMPARATORS, Gauge, Job, Plan, Reading, SettingCheck, Sitting
 from halfthou.lengths import ZERO, Asked, Length, Typed, Unit, Unreadable, Window
 from halfthou.parts import CATALOGUE
-from halfthou.surveys import plan_of, read_at, standing_readings, standing_sizes, window_for
+from halfthou.surveys import plan_of, read_at, standing_sizes, window_for
 from workshop.gauges.actions import checks_since
 from workshop.jobs.actions.opened import sound
 from workshop.people.refusals import NotThere, Refusal
@@ -45,7 +45,7 @@ class Desk:
         self._settings: dict[str, Setting | None] = {}
         self._windows: dict[tuple[str, str], tuple[int, Window]] = {}
         self._standing: dict[SpotRef, list[Reading]] = defaultdict(list)
-        for reading in standing_readings(job):
+        for reading in job.standing_readings:
             self._standing[_ref_of(reading)].append(reading)
 
     def read(self, one: str, feature: str) -> list[Length]:

@@ -9,9 +9,10 @@ from halfthou.engines import Engine
 from halfthou.exchange import Fault
 from halfthou.jobs import Job, Operation, OperationKind, Reading, SlipAnswer
 from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Unit, Unreadable, read_undersize
+from halfthou.memo import Memo
 from halfthou.operations import last_work, makes_stale, stale_by
 from halfthou.parts import CATALOGUE
-from halfthou.surveys import Suspicion, every_spot, standing_readings, survey_parts
+from halfthou.surveys import Suspicion, every_spot, survey_parts
 from workshop.jobs.actions.facts import own_or_may
 from workshop.jobs.actions.opened import (
     Opened,
@@ -80,7 +81,7 @@ def do_operation(person: Person, job_id: int, given: Doing) -> Opened:
     if not given.sure:
         _ask_first(job, engine, done)
     add_facts(record, [done])
-    stale = sum(makes_stale(done, reading, engine) for reading in standing_readings(job))
+    stale = sum(makes_stale(done, reading, engine) for reading in job.standing_readings)
     write_history(record, person.username, f"{done.kind.value} on {done.on}: {stale} readings made stale")
     return settled(record, person)
 
@@ -90,7 +91,7 @@ def _ask_first(job: Job, engine: Engine, would: Operation) -> None:
     worked = last_work(job, engine)
     stale = sum(
         makes_stale(would, reading, engine) and stale_by(reading, worked) is None
-        for reading in standing_readings(job)
+        for reading in job.standing_readings
     )
     if stale:
         readings = "reading is" if stale == 1 else "readings are"
@@ -166,7 +167,7 @@ def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
 
 def _asked_about(job: Job) -> list[tuple[Suspicion, Reading]]:
     """Every reading a question stands about, with its question."""
-    surveys = survey_parts(job, CATALOGUE.engine(job.limits.layout))
+    surveys = survey_parts(job, CATALOGUE.engine(job.limits.layout), Memo())
     return [
         (state.doubt, taken.reading)
         for _, state in every_spot(surveys.values())

@@ -1,0 +1,164 @@
+"""What was read of one part, spot by spot: which readings count, which are kept beside, which count no more."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from functools import cached_property, lru_cache
+
+from halfthou.engines import Engine, FeatureKind, Part
+from halfthou.gauges import GaugeQuestion, weighs_only
+from halfthou.jobs import Gauge, Job, Operation, Plan, Reading, along
+from halfthou.operations import LastWork
+from halfthou.surveys.forms import Where, places_of
+from halfthou.surveys.spots import Aside, SpotState
+from halfthou.surveys.taken import Taken, TakenWith
+
+CAPS_LOOSE = "read with the caps not torqued"
+GRAMS = "read with a weighing scale, which knows no lengths"
+NOT_CLEAN = "read before it was clean"
+#: A spot of a part: its feature, and its name.
+FeatureSpot = tuple[str, str]
+
+
+@dataclass(frozen=True, eq=False)
+class PartRead:
+    """What was read of one part, before anything of it is doubted.
+
+    `outside` are the spots of a feature that its plan does not have, with where they lie as far as anybody knows.
+    """
+
+    part: Part
+    taken_with: TakenWith
+    plans: Mapping[str, Plan]
+    states: Mapping[FeatureSpot, SpotState]
+    outside: Mapping[str, Mapping[str, Where | None]]
+
+    @cached_property
+    def counted(self) -> Mapping[str, tuple[Taken, ...]]:
+        """The readings that count, by feature."""
+        found: dict[str, list[Taken]] = defaultdict(list)
+        for (feature, _), state in self.states.items():
+            found[feature].extend(state.counted)
+        return {feature: tuple(taken) for feature, taken in found.items()}
+
+    @cached_property
+    def asked(self) -> tuple[tuple[Reading, GaugeQuestion], ...]:
+        """The readings about whose gauge something has to be asked, and what."""
+        every = (taken for state in self.states.values() for taken in state.counted)
+        return tuple((t.reading, asked) for t in every if (asked := self.taken_with.question(t)) is not None)
+
+
+def read_part(part: Part, engine: Engine, taken_with: TakenWith, chosen: Plan | None, on_it: PartFacts) -> PartRead:
+    """Sort the readings of one part by feature and spot.
+
+    Takes:   the plan chosen for its set, if one was; what is on record of it.
+    Rule:    two readings of one spot are both kept, the newest is current; a corrected or withdrawn reading stays
+             in the record and counts no more; a stale one is never judged as current; one at a place that is not in
+             the plan is judged all the same (surveys.plan.outside).
+    """
+    kind = engine.kinds.of(part)
+    plans = {f.key: chosen or f.plan for f in kind.features if f.plan is not None}
+    by_spot: dict[FeatureSpot, list[Reading]] = defaultdict(list)
+    outside: dict[str, dict[str, Where | None]] = {}
+    for reading in on_it.readings:
+        feature, spot = kind.by_key[reading.feature], reading.spot
+        plan = plans.get(feature.key)
+        if plan is not None:
+            spot, where, planned = spot_in(reading, plan, spots_at(plan))
+            if not planned:
+                outside.setdefault(feature.key, {})[spot] = where
+        elif spot not in feature.spots:
+            continue
+        by_spot[feature.key, spot].append(reading)
+    states = {
+        (key, spot): _spot_state(spot, kind.by_key[key], readings, on_it.worked.get((part.id, key)), taken_with)
+        for (key, spot), readings in by_spot.items()
+    }
+    return PartRead(part, taken_with, plans, states, outside)
+
+
+@dataclass(frozen=True, slots=True)
+class PartFacts:
+    """What is on record of one part: the readings that stand, and the last work that made each feature stale."""
+
+    readings: tuple[Reading, ...]
+    worked: LastWork
+
+
+def facts_by_part(readings: Iterable[Reading], worked: LastWork) -> dict[str, PartFacts]:
+    """What is on record of each part of which anything is."""
+    read: dict[str, list[Reading]] = defaultdict(list)
+    for reading in readings:
+        read[reading.part].append(reading)
+    work: dict[str, LastWork] = defaultdict(dict)
+    for (part, feature), done in worked.items():
+        work[part][part, feature] = done
+    return {part: PartFacts(tuple(read[part]), work[part]) for part in {*read, *work}}
+
+
+NOTHING = PartFacts((), {})
+
+
+def plan_of(job: Job, one: str, feature: FeatureKind) -> Plan:
+    """The plan by which a feature of a set is read: as chosen, else the usual one of its kind."""
+    return job.plans.get(one) or feature.plan or Plan()
+
+
+@lru_cache(maxsize=64)
+def spots_at(plan: Plan) -> dict[Where, str]:
+    """The spots of a plan by where they lie."""
+    return {where: spot for spot, where in places_of(plan).items()}
+
+
+def spot_in(reading: Reading, plan: Plan, spots: Mapping[Where, str]) -> tuple[str, Where | None, bool]:
+    """The spot of a plan that a reading was taken at, by where it was really taken.
+
+    Gives:   the spot's name, where it lies (None where nobody knows), and whether the plan has it.
+    Rule:    surveys.plan.outside: a plan that is changed later moves no reading.
+    """
+    plane = int(reading.spot[0])
+    if reading.angle_deg is None or reading.planes is None or plane > reading.planes:
+        where = places_of(plan).get(reading.spot)
+        return reading.spot, where, where is not None
+    where = Where(along(plane, reading.planes), reading.angle_deg)
+    spot = spots.get(where)
+    if spot is not None:
+        return spot, where, True
+    return f"{reading.spot} of {reading.planes}, {reading.angle_deg:g}°", where, False
+
+
+def _spot_state(
+    spot: str, feature: FeatureKind, readings: list[Reading], worked: Operation | None, taken_with: TakenWith
+) -> SpotState:
+    if len(readings) > 1:
+        # Of two taken at the same moment the smaller counts: their names and their order in a file say nothing.
+        readings.sort(key=lambda reading: (reading.at, -reading.count, reading.id), reverse=True)
+    gauges = taken_with.cabinet.gauges
+    aside = tuple(
+        found for r in readings if (found := _aside(r, worked, gauges[r.gauge], caps=feature.caps)) is not None
+    )
+    left = readings
+    if aside:
+        gone = {found.reading.id for found in aside}
+        left = [reading for reading in readings if reading.id not in gone]
+    if not left:
+        return SpotState(spot, aside=aside)
+    if len(left) == 1:
+        return SpotState(spot, (taken_with.take(left[0]),), (), aside)
+    roots = taken_with.roots
+    root = roots.get(left[0].id, left[0].id)
+    counted = tuple(taken_with.take(reading) for reading in left if roots.get(reading.id, reading.id) == root)
+    others = tuple(reading for reading in left if roots.get(reading.id, reading.id) != root)
+    return SpotState(spot, counted, others, aside)
+
+
+def _aside(reading: Reading, worked: Operation | None, gauge: Gauge, *, caps: bool) -> Aside | None:
+    if weighs_only(gauge):
+        return Aside(reading, None, GRAMS)
+    if worked is not None and reading.at <= worked.at:
+        return Aside(reading, worked, "")
+    if reading.caps_torqued is False and caps:
+        return Aside(reading, None, CAPS_LOOSE)
+    return Aside(reading, None, NOT_CLEAN) if reading.cleaned is False else None

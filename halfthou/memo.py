@@ -14,8 +14,8 @@ class Memo:
     """The last answer to each question of one job, with what it was worked out from.
 
     An answer is given again only where all that it is worked out from is equal to what it was before; so with a
-    memo or without, the same comes out. Only what depends on its arguments alone may be asked. It is not shared
-    between threads.
+    memo or without, the same comes out. Only what depends on its arguments alone may be asked. Two threads may
+    share one: at worst both work the same out.
     """
 
     def __init__(self) -> None:
@@ -29,8 +29,7 @@ class Memo:
         ([2, 2, 4], [1, 2])
         """
         kept = self._kept.get(what)
-        if kept is not None and kept[0] == given:
-            return cast(Made, kept[1])
-        made = work_out(*given)
+        made = cast(Made, kept[1]) if kept is not None and kept[0] == given else work_out(*given)
+        # The newest are kept also where they are equal: the same objects are told to be equal at a glance.
         self._kept[what] = given, made
         return made

@@ -178,6 +178,7 @@ class Kinds:
         """Every part of an engine by its id, in the order of the work."""
         return {part.id: part for kind in self.all for part in kind.parts(layout)}
 
+    @lru_cache(maxsize=128)  # noqa: B019 - the kinds live as long as the program
     def engine(self, layout: Layout) -> Engine:
         """One engine's parts."""
         return Engine(self, layout)
@@ -243,6 +244,11 @@ class Engine:
     def feature(self, part: str, key: str) -> FeatureKind:
         """A feature of a part. Refuses: KeyError where there is none."""
         return self.kind(part).by_key[key]
+
+    @cached_property
+    def kind_of_set(self) -> dict[str, PartKind]:
+        """The kind whose parts are decided in each set."""
+        return {one: self.kinds.kind_of_set(one, self.layout) for one in self.kinds.sets(self.layout)}
 
     def of_set(self, one: str) -> tuple[str, ...]:
         """The parts that are decided in a set; what lies beside them is left out."""

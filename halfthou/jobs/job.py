@@ -74,6 +74,32 @@ class Job(Document):
             raise ValueError("; ".join(faults))
         return self
 
+    def with_more(
+        self, readings: tuple[Reading, ...], sittings: tuple[Sitting, ...], checks: tuple[SettingCheck, ...]
+    ) -> "Job":
+        """The job with more readings and sittings, and with these setting checks. Only what is new is checked, and
+        what it names: so a reading costs as much on a job of a thousand.
+
+        Refuses: ValidationError where something new does not hang together.
+        """
+        known = {one.id: one for one in self.readings} if any(r.corrects or r.repeats for r in readings) else {}
+        new = {one.id: one for one in readings}
+        named = [one for one in readings if one.corrects or one.repeats]
+        while named:
+            one = named.pop()
+            for link in (one.corrects, one.repeats):
+                if link is not None and link not in new and link in known:
+                    new[link] = known[link]
+                    named.append(known[link])
+        all_sittings = (*self.sittings, *sittings)
+        alone = {
+            "withdrawals": (), "observations": (), "operations": (), "slip_answers": (), "decisions": (),
+            "readings": tuple(new.values()), "sittings": all_sittings, "checks": checks,
+        }  # fmt: skip
+        Job(**{name: alone.get(name, getattr(self, name)) for name in Job.model_fields})
+        grown = {"readings": (*self.readings, *readings), "sittings": all_sittings, "checks": checks}
+        return self.model_copy(update=grown)
+
     @cached_property
     def standing_operations(self) -> tuple[Operation, ...]:
         """The operations that were not taken back, oldest first."""
@@ -84,9 +110,9 @@ class Job(Document):
     def standing_readings(self) -> tuple[Reading, ...]:
         """The readings that are neither withdrawn nor corrected, as they came."""
         back = {withdrawal.fact for withdrawal in self.withdrawals}
-        standing = [one for one in self.readings if one.id not in back] if back else self.readings
-        corrected = {one.corrects for one in standing if one.corrects is not None}
-        return tuple(one for one in standing if one.id not in corrected) if corrected else tuple(standing)
+        standing = tuple([one for one in self.readings if one.id not in back]) if back else self.readings
+        corrected = {one.corrects for one in standing} - {None}
+        return tuple([one for one in standing if one.id not in corrected]) if corrected else standing
 
     @cached_property
     def gauges_used(self) -> frozenset[str]:

@@ -1,6 +1,7 @@
 """The measuring plan: in how many planes and at which angles each journal is read."""
 
 from enum import StrEnum
+from functools import cached_property
 from typing import Annotated
 
 from pydantic import Field, model_validator
@@ -44,7 +45,7 @@ class Plan(Document):
             raise ValueError("spread the angles: at least 15 degrees apart, and no gap wider than 90")
         return self
 
-    @property
+    @cached_property
     def spots(self) -> tuple[str, ...]:
         """The spots in the order they are read: 1a, 1b … 2a, 2b …"""
         letters = ANGLE_LETTERS[: len(self.angles_deg)]

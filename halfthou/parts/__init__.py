@@ -3,15 +3,15 @@
 A new kind is a module here and a line in the catalogue. See docs/adding-a-kind.md.
 """
 
-from halfthou.parts.bearings import Bearings
+from halfthou.parts.bearings import BEARING
 from halfthou.parts.bores import Bores, BoreSet, BoringCard, boring_card, boring_card_csv
-from halfthou.parts.faults import faults_of_job, faults_of_look
+from halfthou.parts.faults import faults_of_job, faults_of_look, faults_of_readings
 from halfthou.parts.journals import Journals
 from halfthou.parts.trade import Catalogue, Given, SetDecided, Standing, Trade
 
 CATALOGUE = Catalogue(
     Journals(),
-    Bearings(),
+    BEARING,
     Bores(),
 )
 
@@ -28,4 +28,5 @@ __all__ = [
     "boring_card_csv",
     "faults_of_job",
     "faults_of_look",
+    "faults_of_readings",
 ]

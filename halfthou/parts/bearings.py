@@ -3,15 +3,12 @@ them."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 
-from halfthou.engines import Drawing, Engine, Expected, FeatureKind, Part, PartKind, StationDrawing, short_name
-from halfthou.jobs import Decision, Feature, Job, Layout, LimitsSheet, Material, OperationKind, Purpose
-from halfthou.lengths import ZERO, Length, Notation
+from halfthou.engines import Drawing, Expected, FeatureKind, Part, PartKind, StationDrawing, short_name
+from halfthou.jobs import Feature, Layout, LimitsSheet, Material, OperationKind, Purpose
+from halfthou.lengths import Length
 from halfthou.parts.journal_kind import FLOOR_NM
-from halfthou.parts.trade import Given, SetDecided
-from halfthou.report import PartReport, SetReport
-from halfthou.verdicts import Finding
 
 #: Bores: two planes, the crown (a) and 60 degrees to either side of it, never on the joint. Walls: the upper half
 #: (a) and the lower (b), at the crown. Source: docs/trade: Measuring a bearing, common practice.
@@ -130,37 +127,3 @@ BEARING = PartKind(
         OperationKind.NEW_SHELLS: (Feature.BEARING_BORE.value, Feature.WALL.value),
     },
 )
-
-
-class Bearings:
-    """Bearings decide nothing by themselves: their journals speak for them."""
-
-    kind = BEARING
-
-    def decide(self, given: Given) -> Mapping[str, SetDecided]:
-        """Nothing: what was read of a bearing is judged with its journal."""
-        return {}
-
-    def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
-        """Never asked: a bearing is told of with its journal."""
-        raise NotImplementedError
-
-    def set_report(self, decided: SetDecided, one: str, given: Given, accepted: Decision | None) -> SetReport:
-        """Never asked: bearings make no set of their own."""
-        raise NotImplementedError
-
-    def headline(self, decided: SetDecided, say: Notation) -> str:
-        """Never asked."""
-        raise NotImplementedError
-
-    def settled(self, decided: SetDecided) -> bool:
-        """Bearings keep nothing open that their journals do not."""
-        return True
-
-    def stands_at(self, job: Job, engine: Engine, one: str, sizes: tuple[Length, ...]) -> Length:
-        """Nowhere: a bearing has no step of its own."""
-        return ZERO
-
-    def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:
-        """None of their own."""
-        return ()

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 
 from halfthou.engines import Engine, Kinds
-from halfthou.jobs import NOT_LOOKED, Job, Observation
+from halfthou.jobs import NOT_LOOKED, Job, Observation, Reading
 
 
 def faults_of_job(job: Job, kinds: Kinds) -> tuple[str, ...]:
@@ -21,11 +21,7 @@ def _faults(job: Job, engine: Engine) -> Iterator[str]:
         if one in engine.kinds.sets(engine.layout):
             for fault in engine.kinds.kind_of_set(one, engine.layout).check(limits):
                 yield f"limits of the {one}: {fault}"
-    for reading in job.readings:
-        if reading.part not in engine.parts:
-            yield f"reading {reading.id} is of {reading.part}, which this engine does not have"
-        elif reading.feature not in engine.kind(reading.part).by_key:
-            yield f"reading {reading.id} is of the {reading.feature} of {reading.part}, which has none"
+    yield from faults_of_readings(job.readings, engine)
     spoken_of = engine.kinds.spoken_of(engine.layout)
     for seen in job.observations:
         yield from faults_of_look(seen, engine)
@@ -35,6 +31,15 @@ def _faults(job: Job, engine: Engine) -> Iterator[str]:
     for decision in job.decisions:
         if decision.part is not None and decision.part not in engine.of_set(decision.set):
             yield f"decision {decision.id} is about {decision.part}, which is none of the {decision.set}"
+
+
+def faults_of_readings(readings: Iterable[Reading], engine: Engine) -> Iterator[str]:
+    """What is wrong with readings: of a part or feature that the engine does not have."""
+    for reading in readings:
+        if reading.part not in engine.parts:
+            yield f"reading {reading.id} is of {reading.part}, which this engine does not have"
+        elif reading.feature not in engine.kind(reading.part).by_key:
+            yield f"reading {reading.id} is of the {reading.feature} of {reading.part}, which has none"
 
 
 def faults_of_look(seen: Observation, engine: Engine) -> Iterator[str]:

@@ -56,12 +56,14 @@ class Journals:
 
     def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
         """Everything said of one journal."""
-        return journal_report(cast(SetVerdict, decided), part, given.engine.layout, given.say)
+        return journal_report(cast(SetVerdict, decided), part, given.engine.layout, given.say, given.memo)
 
     def set_report(self, decided: SetDecided, one: str, given: Given, accepted: Decision | None) -> SetReport:
         """Everything said of the mains, or of the rods."""
         order = reading_order(given.job, given.engine, one)
-        return journal_set_report(cast(SetVerdict, decided), order, given.say, accepted)
+        return given.memo.of(
+            ("told", one), journal_set_report, cast(SetVerdict, decided), order, given.say, accepted
+        )
 
     def headline(self, decided: SetDecided, say: Notation) -> str:
         """The decision on a set in a few words."""

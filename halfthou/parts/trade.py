@@ -63,7 +63,7 @@ class SetDecided(Protocol):
 
 class Trade(Protocol):
     """A kind of part with its judgement. One module of this room brings one, and a line of the catalogue names
-    it."""
+    it. A kind that decides nothing by itself, as bearings, is listed without."""
 
     kind: PartKind
 
@@ -93,13 +93,14 @@ class Trade(Protocol):
 
 
 class Catalogue(Kinds):
-    """The kinds of part there are, in the order of the work, each with its judgement."""
+    """The kinds of part there are, in the order of the work, each with its judgement where it has one."""
 
-    def __init__(self, *trades: Trade) -> None:
-        super().__init__(tuple(trade.kind for trade in trades))
-        self.trades = trades
+    def __init__(self, *listed: Trade | PartKind) -> None:
+        super().__init__(tuple(one if isinstance(one, PartKind) else one.kind for one in listed))
+        self.listed = listed
+        self.trades = tuple(one for one in listed if not isinstance(one, PartKind))
 
     def trade_of_set(self, one: str, engine: Engine) -> Trade:
         """The judgement that decides a set."""
-        kind = self.kind_of_set(one, engine.layout)
+        kind = engine.kind_of_set[one]
         return next(trade for trade in self.trades if trade.kind is kind)

@@ -24,12 +24,13 @@ from halfthou.report.documents import (
     WayOn,
 )
 from halfthou.report.doubts import doubts_of
-from halfthou.report.figures import figures_shown, warmth_of
+from halfthou.report.figures import warmth_of
 from halfthou.report.journal_sets import journal_set_report
 from halfthou.report.journals import journal_report
+from halfthou.report.part import Told, told
 from halfthou.report.scale import graduations
 from halfthou.report.signed import SHAPE, read_signed, shape_of
-from halfthou.report.spots import blank_spots, feature_report, spots_asked, spots_to_repeat
+from halfthou.report.spots import blank_spots, feature_report, spots_asked
 from halfthou.report.stations import stations_of
 from halfthou.report.story import story
 
@@ -54,20 +55,20 @@ __all__ = [
     "StoryKind",
     "StoryLine",
     "ToOrder",
+    "Told",
     "WayOn",
     "blank_spots",
     "budgets_shown",
     "doubts_of",
     "feature_report",
-    "figures_shown",
     "graduations",
     "journal_report",
     "journal_set_report",
     "read_signed",
     "shape_of",
     "spots_asked",
-    "spots_to_repeat",
     "stations_of",
     "story",
+    "told",
     "warmth_of",
 ]

@@ -6,10 +6,12 @@ from collections.abc import Iterator
 
 from halfthou.engines import journal_name, short_name
 from halfthou.jobs import Feature, JournalSet, Layout, Look, Waived
-from halfthou.lengths import Notation
+from halfthou.lengths import Notation, Shown
+from halfthou.memo import Memo
 from halfthou.report.documents import CleanUpShown, ClearanceShown, FeatureReport, PartReport
-from halfthou.report.figures import figures_shown, warmth_of
-from halfthou.report.spots import feature_report, spots_asked, spots_to_repeat
+from halfthou.report.figures import warmth_of
+from halfthou.report.part import Told, told
+from halfthou.report.spots import feature_report, spots_asked
 from halfthou.sets import End, SetVerdict, clearance_to_be, housing_is_read, shells_of, sizes_to_be
 from halfthou.verdicts import (
     HOT,
@@ -27,22 +29,45 @@ from halfthou.verdicts import (
     settlings,
 )
 from halfthou.words import (
+    Reason,
     cautions_for,
-    contradiction_words,
     hardening_words,
     journal_reasons,
-    settling_words,
     step_words,
 )
 
 
-def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notation) -> PartReport:
+class _Alone(Told):
+    """What is said of a journal by its own verdict."""
+
+    features: tuple[FeatureReport, ...]
+    size: Shown | None
+    size_words: str
+    reasons: tuple[Reason, ...]
+    looks: tuple[Look, ...]
+
+
+def _alone(verdict: JournalVerdict, say: Notation) -> _Alone:
+    case, form = verdict.case, verdict.case.survey.form
+    findings = (*verdict.findings, *verdict.clearance, *verdict.housing)
+    return _Alone(
+        **told(case.survey, findings, verdict.contradictions, ways_to_settle(verdict), say),
+        features=(feature_report(case.survey, "journal", say), *_beside(case, say)),
+        size=say.shown(form.size_found) if form else None,
+        size_words=_size_words(verdict, say),
+        reasons=(*journal_reasons(verdict, say), *warmth_of(case.survey, verdict.size, say)),
+        looks=tuple(_looks(verdict)),
+    )
+
+
+def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notation, memo: Memo) -> PartReport:
     """Everything said of one journal, in the unit of the job."""
     verdict = decided.case.verdicts[journal]
-    survey, form = verdict.case.survey, verdict.case.survey.form
-    action, opens, ways = decided.action_of(journal), decided.opens_of(journal), ways_to_settle(verdict)
-    to_read, to_repeat = () if decided.waived(journal) else survey.unread, spots_to_repeat(survey, ways)
+    survey, alone = verdict.case.survey, memo.of(("alone", journal), _alone, verdict, say)
+    action, opens = decided.action_of(journal), decided.opens_of(journal)
+    to_read = () if decided.waived(journal) else survey.unread
     return PartReport(
+        **alone,
         id=journal,
         kind="journal",
         station="crank",
@@ -59,23 +84,12 @@ def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notat
         opens=tuple(one for one in Open if one in opens),
         waived=tuple(sorted(verdict.case.waived)),
         waits=(Waived.HOUSING,) if housing_awaited(verdict.case) else (),
-        features=(feature_report(survey, "journal", say), *_beside(verdict.case, say)),
         to_read=spots_asked(survey, to_read),
-        to_repeat=to_repeat,
-        left=len(to_read) + sum(asked.times for asked in to_repeat),
-        contradictions=tuple(contradiction_words(found, say) for found in verdict.contradictions),
-        figures=figures_shown((*verdict.findings, *verdict.clearance, *verdict.housing), say),
-        size=say.shown(form.size_found) if form else None,
-        size_words=_size_words(verdict, say),
-        two_point=say.text(form.two_point.value) if form and form.two_point else None,
-        fitted=say.text(form.fitted.value) if form and form.fitted else None,
+        left=len(to_read) + sum(asked.times for asked in alone["to_repeat"]),
         clean_up=_clean_up(decided, verdict, say),
         clearance=_clearance(decided, journal, say),
-        reasons=(*journal_reasons(verdict, say), *warmth_of(survey, verdict.size, say)),
-        would_change=tuple(settling_words(ways, say)),
         still_to_do=tuple(_still_to_do(verdict, action)),
         seen=tuple(verdict.case.seen.values()),
-        looks=tuple(_looks(verdict)),
         cautions=cautions_for(action),
     )
 

@@ -17,7 +17,7 @@ from halfthou.surveys.present_size import (
     present_undersize,
     sheet_steps,
 )
-from halfthou.surveys.read import plan_of, spot_in, spots_at
+from halfthou.surveys.read import plan_of
 from halfthou.surveys.seen import PASSED, Seen, seen_on
 from halfthou.surveys.spots import Aside, SpotState
 from halfthou.surveys.survey import FeatureSurvey, PartSurvey, every_spot, standing_sizes, survey_parts
@@ -62,8 +62,6 @@ __all__ = [
     "reading_order",
     "seen_on",
     "sheet_steps",
-    "spot_in",
-    "spots_at",
     "standing_sizes",
     "survey_parts",
     "window_for",

@@ -99,7 +99,7 @@ def present_undersize(ladder: SizeLadder, sizes: Sequence[Length], slack: Length
         return ZERO
     steps = ladder.steps
     by_middle = _step_of(steps, ladder, median_low(size.nm for size in sizes) - slack.nm - HIGH.nm)
-    greatest = max(sizes) - slack
+    greatest = max(sizes, key=_nm) - slack
     if greatest - (ladder.most - by_middle) <= HIGH:
         return by_middle
     return _step_of(steps, ladder, greatest.nm)

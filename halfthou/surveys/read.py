@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from functools import cached_property, lru_cache
+from functools import cached_property
 
 from halfthou.engines import Engine, FeatureKind, Part
 from halfthou.gauges import GaugeQuestion, weighs_only
@@ -60,13 +60,14 @@ def read_part(part: Part, engine: Engine, taken_with: TakenWith, chosen: Plan | 
     """
     kind = engine.kinds.of(part)
     plans = {f.key: chosen or f.plan for f in kind.features if f.plan is not None}
+    places = {key: places_of(plan) for key, plan in plans.items()}
+    spots = {key: {where: spot for spot, where in known.items()} for key, known in places.items()}
     by_spot: dict[FeatureSpot, list[Reading]] = defaultdict(list)
     outside: dict[str, dict[str, Where | None]] = {}
     for reading in on_it.readings:
         feature, spot = kind.by_key[reading.feature], reading.spot
-        plan = plans.get(feature.key)
-        if plan is not None:
-            spot, where, planned = spot_in(reading, plan, spots_at(plan))
+        if feature.plan is not None:
+            spot, where, planned = _spot_in(reading, places[feature.key], spots[feature.key])
             if not planned:
                 outside.setdefault(feature.key, {})[spot] = where
         elif spot not in feature.spots:
@@ -106,21 +107,18 @@ def plan_of(job: Job, one: str, feature: FeatureKind) -> Plan:
     return job.plans.get(one) or feature.plan or Plan()
 
 
-@lru_cache(maxsize=64)
-def spots_at(plan: Plan) -> dict[Where, str]:
-    """The spots of a plan by where they lie."""
-    return {where: spot for spot, where in places_of(plan).items()}
-
-
-def spot_in(reading: Reading, plan: Plan, spots: Mapping[Where, str]) -> tuple[str, Where | None, bool]:
+def _spot_in(
+    reading: Reading, places: Mapping[str, Where], spots: Mapping[Where, str]
+) -> tuple[str, Where | None, bool]:
     """The spot of a plan that a reading was taken at, by where it was really taken.
 
+    Takes:   where the spots of the plan lie, and which spot lies where.
     Gives:   the spot's name, where it lies (None where nobody knows), and whether the plan has it.
     Rule:    surveys.plan.outside: a plan that is changed later moves no reading.
     """
     plane = int(reading.spot[0])
     if reading.angle_deg is None or reading.planes is None or plane > reading.planes:
-        where = places_of(plan).get(reading.spot)
+        where = places.get(reading.spot)
         return reading.spot, where, where is not None
     where = Where(along(plane, reading.planes), reading.angle_deg)
     spot = spots.get(where)

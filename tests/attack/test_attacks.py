@@ -124,11 +124,12 @@ def test_two_hundred_kills_lose_and_double_nothing(server: Server) -> None:
                 if stop.is_set():
                     return
                 reading = {
-                    "id": f"k{kill}.{n}", "part": f"M{n % 4 + 1}", "spot": "1a", "typed": "73.650", "unit": "mm",
+                    "fact": "reading",
+ "id": f"k{kill}.{n}", "part": f"M{n % 4 + 1}", "spot": "1a", "typed": "73.650", "unit": "mm",
                     "gauge": gauge, "at": "2031-05-04T12:00:00Z",
                 }  # fmt: skip
                 try:
-                    landed = visitor.ask("POST", "/api/jobs/4/readings/batch", {"readings": [reading]})
+                    landed = visitor.ask("POST", "/api/jobs/4/facts", {"facts": [reading]})
                 except Exception:
                     return
                 if landed["results"][0]["refused"] == "":
@@ -142,7 +143,7 @@ def test_two_hundred_kills_lose_and_double_nothing(server: Server) -> None:
         writer.join()
         server.start()
     with closing(sqlite3.connect(server.folder / "halfthou.sqlite3")) as live:
-        kept = Counter(row[0] for row in live.execute("select key from jobs_readingrecord where key like 'k%'"))
+        kept = Counter(row[0] for row in live.execute("select key from jobs_factrecord where key like 'k%'"))
         assert live.execute("pragma integrity_check").fetchone() == ("ok",)
     print(f"200 kills: {len(answered)} readings answered, {len(kept)} kept")
     assert [name for name in answered if kept[name] != 1] == []
@@ -178,11 +179,12 @@ def test_nobody_waits_for_a_great_import(server: Server) -> None:
     while not done.is_set():
         n += 1
         reading = {
-            "id": f"i{n}", "part": "M1", "spot": "1a", "typed": "61.383", "unit": "mm", "gauge": gauge,
+            "fact": "reading",
+ "id": f"i{n}", "part": "M1", "spot": "1a", "typed": "61.383", "unit": "mm", "gauge": gauge,
             "at": "2031-05-04T12:00:00Z",
         }  # fmt: skip
         before = time.monotonic()
-        writer.ask("POST", "/api/jobs/10/readings/batch", {"readings": [reading]})
+        writer.ask("POST", "/api/jobs/10/facts", {"facts": [reading]})
         took.append(time.monotonic() - before)
     thread.join()
     print(f"import: {time.monotonic() - start:.1f} s; {len(took)} landings meanwhile, longest {max(took):.2f} s")

@@ -81,11 +81,11 @@ def test_readings_typed_while_the_server_is_down_land_once_when_it_is_back(
 def test_a_reading_kept_over_a_reload_is_sent(enter: Callable[..., Page], server: Server) -> None:
     page = enter("bench", "Locomotive 3")
     page.get_by_role("button", name=re.compile("^Main journal M5:")).click()
-    page.route("**/api/jobs/*/readings", lambda route: route.abort())
+    page.route("**/api/jobs/*/facts", lambda route: route.abort())
     page.keyboard.type("2.4138")
     page.keyboard.press("Enter")
     expect(page.get_by_role("button", name="1a: 2.4138, waiting")).to_be_visible()
-    page.unroute("**/api/jobs/*/readings")
+    page.unroute("**/api/jobs/*/facts")
     page.reload()
     page.get_by_role("button", name=re.compile("^Main journal M5:")).click()
     expect(page.get_by_role("button", name="1a: 2.4138", exact=True)).to_be_visible(timeout=10_000)

@@ -10,6 +10,7 @@ import threading
 import time
 import urllib.request
 from pathlib import Path
+from typing import Any
 
 import pytest
 
@@ -127,12 +128,12 @@ def test_only_the_owner_of_the_process_reads_the_data(tmp_path: Path) -> None:
     assert {path.stat().st_mode & 0o077 for path in files} == {0}
 
 
-def post(server: Server, cookie: str, token: str, path: str, body: dict[str, object]) -> dict[str, object]:
+def post(server: Server, cookie: str, token: str, path: str, body: dict[str, object]) -> dict[str, Any]:
     request = urllib.request.Request(server.url + path, json.dumps(body).encode(), method="POST")
     for name, value in (("Cookie", cookie), ("X-CSRFToken", token), ("Content-Type", "application/json")):
         request.add_header(name, value)
     with urllib.request.urlopen(request, timeout=30) as answer:
-        found: dict[str, object] = json.loads(answer.read())
+        found: dict[str, Any] = json.loads(answer.read())
     return found
 
 
@@ -193,13 +194,15 @@ def land_from_two_benches(shop: Path, kill_after: int | None) -> tuple[list[str]
         def work(name: str, journal: str) -> None:
             cookie, token = sign_in(server, name)
             for n, spot in enumerate(["1a", "1b", "1c", "1d", "2a", "2b", "2c", "2d"]):
-                body = {"id": f"{name}.{spot}", "part": journal, "spot": spot, "typed": f"61.37{n}",
+                body = {"fact": "reading",
+ "id": f"{name}.{spot}", "part": journal, "spot": spot, "typed": f"61.37{n}",
                         "unit": "mm", "gauge": gauge, "at": "2031-05-04T10:00:00+00:00"}  # fmt: skip
                 try:
-                    answer = post(server, cookie, token, f"/api/jobs/{job_id}/readings", body)
+                    answer = post(server, cookie, token, f"/api/jobs/{job_id}/facts", {"facts": [body]})
                 except (OSError, http.client.HTTPException):
                     return
-                if answer.get("bench"):
+                (result,) = answer["results"]
+                if not result["refused"]:
                     acknowledged.append(str(body["id"]))
 
         benches = [threading.Thread(target=work, args=pair) for pair in (("bench", "R1"), ("machinist", "R2"))]

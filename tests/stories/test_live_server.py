@@ -68,9 +68,10 @@ def test_another_bench_hears_that_a_job_has_changed(server: Server) -> None:
     assert next(events)["event"] == "hello"
     gauge = next(one for one in machinist.ask("GET", "/api/gauges") if one["name"].startswith("50–75"))
     reading = {
-        "id": "x1", "part": "M1", "spot": "1a", "typed": "73.650", "unit": "mm", "gauge": gauge["id"],
+        "fact": "reading",
+ "id": "x1", "part": "M1", "spot": "1a", "typed": "73.650", "unit": "mm", "gauge": gauge["id"],
         "at": "2031-05-04T12:00:00Z",
     }  # fmt: skip
-    landed = machinist.ask("POST", "/api/jobs/4/readings/batch", {"readings": [reading]})
+    landed = machinist.ask("POST", "/api/jobs/4/facts", {"facts": [reading]})
     assert landed["results"][0]["refused"] == ""
     assert next(event for event in events if event["event"] == "job") == {"event": "job", "job": 4}

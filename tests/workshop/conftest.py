@@ -18,6 +18,7 @@ from halfthou.report import Assessment
 from tests.making import GOOD_ENGINE
 from workshop.gauges.actions import GaugeForm, keep_gauge
 from workshop.jobs import actions
+from workshop.jobs.kept import forget_all
 from workshop.jobs.models import FactKind, JobRecord
 from workshop.jobs.translate import facts_of
 from workshop.limits.actions import draft_sheet
@@ -57,7 +58,12 @@ def sheet_form(engine: str = "Bramling 4") -> SheetForm:
 
 def kept(record: JobRecord, kind: FactKind) -> list[Any]:
     """The facts of one kind that a job holds, as they landed."""
-    return list(facts_of(record)[kind])
+    return list(facts_of(record).by_kind[kind])
+
+
+def back(name: str, of: str) -> actions.TakingBack:
+    """A fact that takes another back."""
+    return actions.TakingBack(id=name, of=of, at=timezone.now())
 
 
 def form_of(form: SheetForm, one: str) -> SetForm:
@@ -140,6 +146,12 @@ def client_of() -> Callable[[Person], Client]:
         return client
 
     return signed_in
+
+
+@pytest.fixture(autouse=True)
+def _nothing_kept() -> None:
+    """Each test begins its data anew: what the server keeps in its memory is of the one before."""
+    forget_all()
 
 
 @pytest.fixture(autouse=True)

@@ -11,7 +11,7 @@ from django.utils import timezone
 from halfthou.jobs import JournalSet, Look, Plan
 from halfthou.lengths import Asked
 from tests.making import inches, mm
-from tests.workshop.conftest import kept
+from tests.workshop.conftest import back, kept
 from workshop.jobs import actions
 from workshop.jobs.models import FactKind, JobRecord
 from workshop.people.models import Person, Role
@@ -74,10 +74,10 @@ def test_withdrawing_keeps_the_reading_in_the_record(
     land: Callable[..., Any], job: JobRecord, bench: Person
 ) -> None:
     land("R1", "1a", "371", id="first")
-    opened = actions.take_back(bench, job.pk, "w1", "first", timezone.now())
+    opened = actions.take_back(bench, job.pk, back("w1", "first"))
     assert len(kept(JobRecord.objects.get(), FactKind.READING)) == 1
     assert opened.assessment.readings_taken == 0
-    actions.take_back(bench, job.pk, "w1", "first", timezone.now())
+    actions.take_back(bench, job.pk, back("w1", "first"))
     assert len(kept(job, FactKind.WITHDRAWAL)) == 1
     assert job.history.filter(words__contains="withdrew No. 1 1a").count() == 1
 
@@ -97,10 +97,10 @@ def test_one_corrects_ones_own_and_a_machinist_anybodys(
     other = person(Role.BENCH, "second bench")
     land("R1", "1a", "371", id="mine")
     with pytest.raises(NotAllowed, match="machinist"):
-        actions.take_back(other, job.pk, "w1", "mine", timezone.now())
+        actions.take_back(other, job.pk, back("w1", "mine"))
     with pytest.raises(NotAllowed):
         land("R1", "1a", "372", corrects="mine", by=other)
-    actions.take_back(machinist, job.pk, "w2", "mine", timezone.now())
+    actions.take_back(machinist, job.pk, back("w2", "mine"))
     assert kept(job, FactKind.WITHDRAWAL)[-1].by == "machinist"
 
 

@@ -155,10 +155,19 @@ def test_two_thousand_readings_land_on_a_job_of_five_thousand(
         actions.take_in_readings(bench, job.pk, "\n".join(lines) + "\n", gauge.id)
     now = timezone.now().isoformat()
     readings = [
-        {"id": f"b{n}", "part": j, "spot": s, "typed": "2.0374", "unit": "in", "gauge": gauge.id, "at": now}
+        {
+            "fact": "reading",
+            "id": f"b{n}",
+            "part": j,
+            "spot": s,
+            "typed": "2.0374",
+            "unit": "in",
+            "gauge": gauge.id,
+            "at": now,
+        }
         for n, (j, s) in enumerate(spots[:2000])
     ]
-    answer = send(client_of(bench), "post", f"/api/jobs/{job.pk}/readings/batch", {"readings": readings})
+    answer = send(client_of(bench), "post", f"/api/jobs/{job.pk}/facts", {"facts": readings})
     assert answer.status_code == 200
     assert [one for one in answer.json()["results"] if one["refused"]] == []
     assert len(kept(job, FactKind.READING)) == 7000

@@ -13,7 +13,7 @@ from halfthou.jobs import Condition, Feature, Gauge, OperationKind
 from halfthou.lengths import Asked, Unit
 from halfthou.verdicts import Action
 from tests.making import inches
-from tests.workshop.conftest import as_here, kept
+from tests.workshop.conftest import as_here, back, kept
 from workshop.jobs import actions
 from workshop.jobs.models import FactKind, JobRecord
 from workshop.jobs.translate import job_file_of
@@ -193,9 +193,9 @@ def test_a_grind_makes_what_it_touches_stale_once(job: JobRecord, bench: Person,
     actions.do_operation(bench, job.pk, doing)
     assert len(kept(job, FactKind.OPERATION)) == 1
     assert len(kept(job, FactKind.READING)) == 72
-    back = actions.take_back(bench, job.pk, "back", "g", timezone.now()).assessment
-    assert back.part("R1").to_read == ()
-    assert back.of("rods").present_words == "standard"
+    after = actions.take_back(bench, job.pk, back("back", "g")).assessment
+    assert after.part("R1").to_read == ()
+    assert after.of("rods").present_words == "standard"
 
 
 @pytest.mark.parametrize(

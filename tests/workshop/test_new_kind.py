@@ -10,11 +10,11 @@ from datetime import date
 import pytest
 from django.utils import timezone
 
-from halfthou.engines import Kinds, kind
+from halfthou.engines import Kinds, PartKind, kind
 from halfthou.exchange import read_job, write_job, write_readings
 from halfthou.jobs import Gauge, JobFile, SourceKind
 from halfthou.lengths import Unit
-from halfthou.parts import CATALOGUE, Catalogue
+from halfthou.parts import CATALOGUE, Catalogue, Trade
 from halfthou.verdicts import Action
 from tests.push_rods import SET, PushRods
 from tests.workshop.conftest import sheet_form
@@ -30,15 +30,16 @@ from workshop.people.models import Person
 @pytest.fixture
 def with_push_rods() -> Iterator[None]:
     """The catalogue with one line more; as it was afterwards."""
-    before = CATALOGUE.trades
+    before = CATALOGUE.listed
     _list(*before, PushRods())
     yield
     _list(*before)
 
 
-def _list(*trades: object) -> None:
-    Catalogue.__init__(CATALOGUE, *trades)  # type: ignore[arg-type]
+def _list(*listed: Trade | PartKind) -> None:
+    Catalogue.__init__(CATALOGUE, *listed)
     Kinds.parts.cache_clear()
+    Kinds.engine.cache_clear()
     kind._touched.cache_clear()
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from typing import Any
+from urllib.parse import quote
 
 import pytest
 import schemathesis
@@ -130,6 +131,7 @@ def test_no_request_of_the_description_breaks_the_server(shop: Shop) -> None:
 def test_no_odd_text_breaks_the_server(shop: Shop, text: str) -> None:
     one = f"/api/jobs/{shop.job.pk}"
     reading = {
+        "fact": "reading",
         "id": "x1",
         "part": "R1",
         "spot": "1a",
@@ -140,12 +142,19 @@ def test_no_odd_text_breaks_the_server(shop: Shop, text: str) -> None:
     }
     header = {"title": text, "customer": text, "complaint": text, "card_version": 0}
     statuses = [
-        shop.answered("post", f"{one}/readings", reading),
-        shop.answered("post", f"{one}/readings", {**reading, "typed": "2.0375", "id": text}),
-        shop.answered("post", f"{one}/readings", {**reading, "typed": "2.0375", "part": text, "spot": text}),
+        shop.answered("post", f"{one}/facts", {"facts": [reading]}),
+        shop.answered("post", f"{one}/facts", {"facts": [{**reading, "typed": "2.0375", "id": text}]}),
+        shop.answered(
+            "post", f"{one}/facts", {"facts": [{**reading, "typed": "2.0375", "part": text, "spot": text}]}
+        ),
+        shop.answered("get", f"{one}/changes?since={quote(text[:2000])}"),
         shop.answered("put", one, header),
         shop.answered("get", f"/api/rack?search={text[:2000].replace(' ', '+')}&order=due"),
-        shop.answered("post", f"{one}/operations", {"id": "o1", "kind": "grind", "on": "rods", "step": text}),
+        shop.answered(
+            "post",
+            f"{one}/facts",
+            {"facts": [{"fact": "operation", "id": "o1", "kind": "grind", "on": "rods", "step": text}]},
+        ),
         shop.answered("post", "/api/session", {"name": text, "password": text}),
         shop.answered("post", "/api/people", {"name": text, "password": text, "role": "bench"}),
         shop.answered("get", f"/api/gauges/{text[:200] or '-'}".replace("\x00", "%00").replace("?", "")),
@@ -157,6 +166,7 @@ def test_no_odd_text_breaks_the_server(shop: Shop, text: str) -> None:
 def test_no_odd_time_breaks_the_server(shop: Shop, at: object) -> None:
     one = f"/api/jobs/{shop.job.pk}"
     reading = {
+        "fact": "reading",
         "id": "x1",
         "part": "R1",
         "spot": "1a",
@@ -165,8 +175,8 @@ def test_no_odd_time_breaks_the_server(shop: Shop, at: object) -> None:
         "gauge": shop.gauge.id,
         "at": at,
     }
-    assert shop.answered("post", f"{one}/readings", reading) < 500
-    assert shop.answered("post", f"{one}/readings/batch", {"sent_at": at, "readings": [reading]}) < 500
+    assert shop.answered("post", f"{one}/facts", {"facts": [reading]}) < 500
+    assert shop.answered("post", f"{one}/facts", {"sent_at": at, "facts": [reading]}) < 500
     assert shop.answered("put", one, {"title": "x", "due": at, "card_version": 0}) < 500
     assert shop.answered("get", one) == 200
 

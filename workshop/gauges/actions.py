@@ -68,14 +68,22 @@ class CheckForm(Schema):
 
 def cabinet() -> tuple[Gauge, ...]:
     """The gauges in use."""
-    kept = GaugeRecord.objects.filter(retired=False).order_by("pk").values_list("document", flat=True)
-    return tuple(Gauge.model_validate(document) for document in kept)
+    return tuple(Gauge.model_validate(document) for document in cabinet_documents())
+
+
+def cabinet_documents() -> list[Any]:
+    """The gauges in use, as they are stored."""
+    return list(GaugeRecord.objects.filter(retired=False).order_by("pk").values_list("document", flat=True))
+
+
+def documents_by_key(keys: set[str]) -> list[Any]:
+    """Gauges by their ids as they are stored, retired ones too: a reading keeps the gauge it was taken with."""
+    return list(GaugeRecord.objects.filter(key__in=keys).order_by("pk").values_list("document", flat=True))
 
 
 def gauges_by_key(keys: set[str]) -> tuple[Gauge, ...]:
-    """Gauges by their ids, retired ones too: a reading keeps the gauge it was taken with."""
-    found = GaugeRecord.objects.filter(key__in=keys).values_list("document", flat=True)
-    return tuple(Gauge.model_validate(document) for document in found)
+    """Gauges by their ids, retired ones too."""
+    return tuple(Gauge.model_validate(document) for document in documents_by_key(keys))
 
 
 def checks_of(gauge: str) -> tuple[SettingCheck, ...]:
@@ -103,6 +111,11 @@ def checks_since(
         if before[gauge] <= CHECKS_BEFORE:
             kept.append(SettingCheck.model_validate(document))
     return tuple(reversed(kept))
+
+
+def last_check_made() -> int:
+    """Which check was made last: they are only ever added, so while it is the same, all are."""
+    return SettingCheckRecord.objects.order_by("-pk").values_list("pk", flat=True).first() or 0
 
 
 def last_checks(gauges: set[str]) -> tuple[SettingCheck, ...]:

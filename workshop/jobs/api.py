@@ -9,13 +9,15 @@ from halfthou.jobs import DIAMETER, Moment, Plan, Waived
 from halfthou.lengths import Asked, Notation, Unit
 from halfthou.report import BudgetShown, StoryLine
 from workshop.jobs import actions
+from workshop.jobs.changes import ChangedOut, pieces_of
+from workshop.jobs.kept import kept
+from workshop.jobs.ledger import Ledger
 from workshop.jobs.rack import RackOrder, RackOut, read_rack
 from workshop.jobs.shapes import (
-    BatchOut,
     BenchOut,
     DraftOut,
     HistoryLine,
-    LandOut,
+    LandedOut,
     SittingOut,
     asked_out,
     bench_out,
@@ -38,19 +40,20 @@ class DraftIn(Schema):
     gauge: str = Field(max_length=64)
 
 
-class BatchIn(Schema):
-    """Readings a bench has kept, in the order they were typed; and what its clock said when it sent them."""
+class FactsIn(Schema):
+    """Facts a bench has kept, in the order they were reported; what its clock said when it sent them, and the state
+    of the job that it knows."""
 
     sent_at: Moment | None = None
-    readings: list[actions.Landing] = Field(max_length=2000)
+    have: str = Field(default="", max_length=40)
+    facts: list[actions.Reported] = Field(max_length=2000)
 
 
-class TakeBackFactIn(Schema):
-    """A reading or an operation to take back."""
+class FactsOut(BaseModel):
+    """What became of each fact, and what changed of the bench since the state it knew."""
 
-    id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
-    fact: str = Field(max_length=64)
-    at: Moment
+    results: list[LandedOut]
+    changed: ChangedOut
 
 
 class PlanIn(Schema):
@@ -119,8 +122,16 @@ def _json(body: BaseModel) -> HttpResponse:
     return HttpResponse(body.model_dump_json(), content_type="application/json")
 
 
-def _bench(opened: actions.Opened) -> HttpResponse:
-    return _json(bench_out(opened))
+def bench_answer(opened: actions.Opened) -> HttpResponse:
+    """The whole bench."""
+    return HttpResponse(_told(opened).whole(), content_type="application/json")
+
+
+def _told(opened: actions.Opened) -> Ledger:
+    """What is told of a job, brought up to how it stands."""
+    known = kept(opened.record.pk, opened.job.shown_in)
+    known.told.write(opened.record.version, pieces_of(bench_out(opened), known.memo))
+    return known.told
 
 
 @router.get("/rack", response=RackOut)
@@ -138,37 +149,44 @@ def get_rack(
 @router.post("/jobs", response=BenchOut)
 def book_in(request: HttpRequest, given: actions.BookIn) -> HttpResponse:
     """Book an engine in."""
-    return _bench(actions.book_in(signed_in(request), given))
+    return bench_answer(actions.book_in(signed_in(request), given))
 
 
 @router.post("/jobs/import", response=BenchOut)
 def import_job(request: HttpRequest, given: JobFileIn) -> HttpResponse:
     """Take in a job file."""
-    return _bench(actions.take_in_job(signed_in(request), given.text))
+    return bench_answer(actions.take_in_job(signed_in(request), given.text))
 
 
 @router.get("/jobs/{int:job_id}", response=BenchOut)
 def get_bench(request: HttpRequest, job_id: int) -> HttpResponse:
     """The bench of one job."""
-    return _bench(actions.open_job(job_id, signed_in(request)))
+    return bench_answer(actions.open_job(job_id, signed_in(request)))
+
+
+@router.get("/jobs/{int:job_id}/changes", response=ChangedOut)
+def get_changes(request: HttpRequest, job_id: int, since: str = "") -> HttpResponse:
+    """What changed of the bench since a state it was told in."""
+    told = _told(actions.open_job(job_id, signed_in(request))).since(since)
+    return HttpResponse(told, content_type="application/json")
 
 
 @router.put("/jobs/{int:job_id}", response=BenchOut)
 def change_header(request: HttpRequest, job_id: int, given: actions.Header) -> HttpResponse:
     """Change the card."""
-    return _bench(actions.change_header(signed_in(request), job_id, given))
+    return bench_answer(actions.change_header(signed_in(request), job_id, given))
 
 
 @router.put("/jobs/{int:job_id}/plan", response=BenchOut)
 def change_plan(request: HttpRequest, job_id: int, given: PlanIn) -> HttpResponse:
     """Change a measuring plan."""
-    return _bench(actions.change_plan(signed_in(request), job_id, given.set, given.plan))
+    return bench_answer(actions.change_plan(signed_in(request), job_id, given.set, given.plan))
 
 
 @router.put("/jobs/{int:job_id}/limits", response=BenchOut)
 def take_up_limits(request: HttpRequest, job_id: int, given: LimitsIn) -> HttpResponse:
     """Judge by another revision of the limits."""
-    return _bench(actions.take_up_limits(signed_in(request), job_id, given.limits_id))
+    return bench_answer(actions.take_up_limits(signed_in(request), job_id, given.limits_id))
 
 
 @router.put("/jobs/{int:job_id}/archived", response=ArchiveIn)
@@ -181,8 +199,7 @@ def archive_job(request: HttpRequest, job_id: int, given: ArchiveIn) -> ArchiveI
 @router.post("/jobs/{int:job_id}/draft", response=DraftOut)
 def draft_reading(request: HttpRequest, job_id: int, given: DraftIn) -> DraftOut:
     """What typed text would mean at a spot."""
-    person = signed_in(request)
-    job = actions.sound_job(actions.job_record(job_id), Unit(person.shown_unit))
+    _, job = actions.looked_at(job_id, signed_in(request))
     ref = actions.SpotRef(given.part, given.feature, given.spot)
     meant = actions.interpret(actions.Desk(job), ref, given.typed, given.unit, actions.gauge_of(job, given.gauge))
     if isinstance(meant, Asked):
@@ -191,21 +208,14 @@ def draft_reading(request: HttpRequest, job_id: int, given: DraftIn) -> DraftOut
     return DraftOut(text=text, nm=meant.length.nm, asked=None)
 
 
-@router.post("/jobs/{int:job_id}/readings", response=LandOut)
-def land_reading(request: HttpRequest, job_id: int, given: actions.Landing) -> HttpResponse:
-    """Land a reading."""
-    landed = actions.land_reading(signed_in(request), job_id, given)
-    if isinstance(landed, Asked):
-        return _json(LandOut(asked=asked_out(landed)))
-    return _json(LandOut(bench=bench_out(landed)))
-
-
-@router.post("/jobs/{int:job_id}/readings/batch", response=BatchOut)
-def land_readings(request: HttpRequest, job_id: int, given: BatchIn) -> HttpResponse:
-    """Land readings in their order; each answer says what became of it."""
+@router.post("/jobs/{int:job_id}/facts", response=FactsOut)
+def land_facts(request: HttpRequest, job_id: int, given: FactsIn) -> HttpResponse:
+    """Land facts of any kind in their order; each answer says what became of it."""
     off = actions.clock_off(given.sent_at)
-    opened, results = actions.land_readings(signed_in(request), job_id, given.readings, off)
-    return _json(BatchOut(results=[landed_out(one) for one in results], bench=bench_out(opened)))
+    opened, results = actions.land_facts(signed_in(request), job_id, given.facts, off)
+    became = b",".join(landed_out(one).model_dump_json().encode() for one in results)
+    body = b'{"results":[%s],"changed":%s}' % (became, _told(opened).since(given.have))
+    return HttpResponse(body, content_type="application/json")
 
 
 @router.post("/jobs/{int:job_id}/sittings/check", response=SittingOut)
@@ -214,18 +224,6 @@ def check_sitting(request: HttpRequest, job_id: int, given: actions.SittingForm)
     actions.job_record(job_id)
     sitting = actions.sitting_from(signed_in(request), given)
     return SittingOut(part_c=sitting.part_c, gauge_c=sitting.gauge_c, condition=sitting.condition)
-
-
-@router.post("/jobs/{int:job_id}/operations", response=BenchOut)
-def do_operation(request: HttpRequest, job_id: int, given: actions.Doing) -> HttpResponse:
-    """Write down work that was done."""
-    return _bench(actions.do_operation(signed_in(request), job_id, given))
-
-
-@router.post("/jobs/{int:job_id}/slips", response=BenchOut)
-def answer_slip(request: HttpRequest, job_id: int, given: actions.SlipReply) -> HttpResponse:
-    """Take or keep what was asked about a reading."""
-    return _bench(actions.answer_slip(signed_in(request), job_id, given))
 
 
 @router.get("/jobs/{int:job_id}/budgets/{part}", response=list[BudgetShown])
@@ -240,47 +238,29 @@ def get_story(request: HttpRequest, job_id: int) -> list[StoryLine]:
     return actions.story_of(signed_in(request), job_id)
 
 
-@router.post("/jobs/{int:job_id}/withdrawals", response=BenchOut)
-def take_back_fact(request: HttpRequest, job_id: int, given: TakeBackFactIn) -> HttpResponse:
-    """Take a reading or an operation back."""
-    return _bench(actions.take_back(signed_in(request), job_id, given.id, given.fact, given.at))
-
-
-@router.post("/jobs/{int:job_id}/observations", response=BenchOut)
-def observe(request: HttpRequest, job_id: int, given: actions.Seeing) -> HttpResponse:
-    """Write down what was seen."""
-    return _bench(actions.observe(signed_in(request), job_id, given))
-
-
-@router.post("/jobs/{int:job_id}/scope", response=BenchOut)
-def extend_scope(request: HttpRequest, job_id: int, given: actions.Extending) -> HttpResponse:
-    """Judge more sets of parts."""
-    return _bench(actions.extend_scope(signed_in(request), job_id, given))
-
-
 @router.post("/jobs/{int:job_id}/decisions", response=BenchOut)
 def decide(request: HttpRequest, job_id: int, given: actions.Deciding) -> HttpResponse:
     """Accept, override or waive."""
-    return _bench(actions.decide(signed_in(request), job_id, given))
+    return bench_answer(actions.decide(signed_in(request), job_id, given))
 
 
 @router.post("/jobs/{int:job_id}/decisions/take-back", response=BenchOut)
 def take_back_decision(request: HttpRequest, job_id: int, given: TakeBackIn) -> HttpResponse:
     """Take a decision back."""
     person = signed_in(request)
-    return _bench(actions.take_back_decision(person, job_id, given.set, given.part, given.about))
+    return bench_answer(actions.take_back_decision(person, job_id, given.set, given.part, given.about))
 
 
 @router.post("/jobs/{int:job_id}/decisions/take-up", response=BenchOut)
 def take_up_decision(request: HttpRequest, job_id: int, given: TakeUpIn) -> HttpResponse:
     """Take up what was decided elsewhere."""
-    return _bench(actions.take_up_decision(signed_in(request), job_id, given.id))
+    return bench_answer(actions.take_up_decision(signed_in(request), job_id, given.id))
 
 
 @router.post("/jobs/{int:job_id}/signatures/withdraw", response=BenchOut)
 def withdraw_signature(request: HttpRequest, job_id: int, given: WithdrawSignatureIn) -> HttpResponse:
     """Withdraw the signature."""
-    return _bench(actions.withdraw_signature(signed_in(request), job_id, given.reason))
+    return bench_answer(actions.withdraw_signature(signed_in(request), job_id, given.reason))
 
 
 @router.get("/jobs/{int:job_id}/history", response=list[HistoryLine])
@@ -293,7 +273,7 @@ def get_history(request: HttpRequest, job_id: int) -> list[HistoryLine]:
 @router.post("/jobs/{int:job_id}/readings.csv", response=BenchOut)
 def import_readings(request: HttpRequest, job_id: int, given: ReadingsFileIn) -> HttpResponse:
     """Take in a readings file."""
-    return _bench(actions.take_in_readings(signed_in(request), job_id, given.text, given.gauge))
+    return bench_answer(actions.take_in_readings(signed_in(request), job_id, given.text, given.gauge))
 
 
 @router.post("/jobs/{int:job_id}/readings.csv/compare", response=ComparedOut)

@@ -5,6 +5,7 @@ from datetime import date, datetime
 from pydantic import BaseModel
 
 from halfthou.engines import Engine
+from halfthou.exchange import Fault
 from halfthou.gauges import RISE_K
 from halfthou.jobs import (
     Condition,
@@ -149,7 +150,7 @@ class BenchOut(BaseModel):
     decisions: list[DecisionOut]
     operations: list[WorkDone]
     signatures: list[SignatureOut]
-    version: int
+    state: str = ""
     other_limits: list["LimitsChoice"]
 
 
@@ -175,28 +176,15 @@ class AskedOut(BaseModel):
     choices: list[ChoiceOut]
 
 
-class LandOut(BaseModel):
-    """A reading landed, and the bench after it; or a question first."""
-
-    asked: AskedOut | None = None
-    bench: BenchOut | None = None
-
-
 class LandedOut(BaseModel):
-    """What became of one reading of a batch: landed, asked about, or refused (with the refusal's code)."""
+    """What became of one fact: landed, asked about, or refused (with its code, and what is wrong where)."""
 
     id: str
     asked: AskedOut | None
     refused: str
     code: str
+    faults: list[Fault]
     conflict: str
-
-
-class BatchOut(BaseModel):
-    """What became of a batch, and the bench after it."""
-
-    results: list[LandedOut]
-    bench: BenchOut
 
 
 class SittingOut(BaseModel):
@@ -240,12 +228,13 @@ def asked_out(asked: Asked) -> AskedOut:
 
 
 def landed_out(landed: Landed) -> LandedOut:
-    """What became of one reading, as the API says it."""
+    """What became of one fact, as the API says it."""
     return LandedOut(
         id=landed.id,
         asked=None if landed.asked is None else asked_out(landed.asked),
         refused="" if landed.refused is None else str(landed.refused),
         code="" if landed.refused is None else landed.refused.code,
+        faults=[] if landed.refused is None else list(landed.refused.faults),
         conflict=landed.conflict,
     )
 
@@ -294,7 +283,6 @@ def bench_out(opened: Opened) -> BenchOut:
         signed_assessment=signed,
         decisions=[decision_out(row, found) for row in (*standing_decisions(record).values(), *_elsewhere(record))],
         operations=[_work_done(done, job, engine) for done in job.standing_operations],
-        version=record.version,
         signatures=[
             SignatureOut(
                 revision=row.revision,
@@ -337,12 +325,12 @@ def _work_done(done: Operation, job: Job, engine: Engine) -> WorkDone:
 
 
 def _plan(job: Job, engine: Engine, one: str) -> Plan:
-    first = engine.kinds.kind_of_set(one, engine.layout).features[0]
+    first = engine.kind_of_set[one].features[0]
     return plan_of(job, one, first)
 
 
 def _hint(opened: Opened, engine: Engine, one: str) -> EntryHint:
-    limits, first = opened.job.limits, engine.kinds.kind_of_set(one, engine.layout).features[0]
+    limits, first = opened.job.limits, engine.kind_of_set[one].features[0]
     present = Length(opened.assessment.of(one).present.nm)
     unit = Unit(opened.record.entry_unit)
     nominal = Notation.usual(unit).with_unit(window_for(limits, one, first, present, ()).nominal)

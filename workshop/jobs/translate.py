@@ -1,7 +1,8 @@
 """Rows of the database to the core's documents, and back."""
 
 import json
-from typing import Any
+from datetime import datetime
+from typing import Any, NamedTuple
 
 from django.db.models import TextField
 from django.db.models.functions import Cast
@@ -29,23 +30,34 @@ from halfthou.jobs import (
     Withdrawal,
 )
 from halfthou.lengths import Length, Unit
-from workshop.gauges.actions import cabinet, checks_since, gauges_by_key
+from halfthou.memo import Memo
+from workshop.gauges.actions import cabinet_documents, checks_since, documents_by_key, last_check_made
 from workshop.house.actions import rules_in_force
+from workshop.jobs.kept import KeptFacts, KeptJob, kept
 from workshop.jobs.models import DecisionRecord, FactKind, FactRecord, JobRecord, SignatureRecord
 
 
 def sheet_of_job(record: JobRecord) -> LimitsSheet:
     """The limits a job is judged by: frozen at its signing or import, else its revision as it stands."""
+    return LimitsSheet.model_validate(_limits_stored(record))
+
+
+def _limits_stored(record: JobRecord) -> Any:
     if record.frozen_limits is not None:
-        return LimitsSheet.model_validate(record.frozen_limits)
+        return record.frozen_limits
     if record.limits is None:
         raise ValueError(f"job {record.number} has no limits")
-    return LimitsSheet.model_validate(record.limits.document)
+    return record.limits.document
+
+
+def _plans(stored: dict[str, Any]) -> dict[str, Plan]:
+    return {one: Plan.model_validate(plan) for one, plan in stored.items()}
 
 
 #: So many gauges of the cabinet, and setting checks of them, travel with a job at the most.
 MOST_OF_CABINET, MOST_CHECKS = 1_000, 10_000
 
+Checks = tuple[SettingCheck, ...]
 Fact = Reading | Withdrawal | Observation | Sitting | Operation | SlipAnswer | Extension
 _KINDS: dict[str, type[Fact]] = {
     FactKind.READING: Reading,
@@ -88,45 +100,62 @@ def known_fact(record: JobRecord, key: str) -> Any:
     return None if row is None else fact_of(row)
 
 
-def facts_of(record: JobRecord) -> dict[str, tuple[Any, ...]]:
-    """Every fact of a job by its kind, as they landed: one query, read in bulk."""
-    found: dict[str, list[str]] = {kind: [] for kind in _KINDS}
-    rows = record.facts.order_by("pk").annotate(text=Cast("document", TextField())).values_list("kind", "text")
-    for kind, text in rows.iterator(chunk_size=5_000):
-        found[kind].append(text)
-    return {kind: _READERS[kind].validate_json(f"[{','.join(texts)}]") for kind, texts in found.items()}
+def facts_of(record: JobRecord, known: KeptFacts | None = None) -> KeptFacts:
+    """Every fact of a job by its kind, as they landed: one query, read in bulk. What is known is not read again."""
+    known = known or KeptFacts()
+    last, found = known.last, dict[str, list[str]]()
+    rows = record.facts.filter(pk__gt=known.last).order_by("pk").annotate(text=Cast("document", TextField()))
+    for pk, kind, text in rows.values_list("pk", "kind", "text").iterator(chunk_size=5_000):
+        last = pk
+        found.setdefault(kind, []).append(text)
+    if not found and known.by_kind:
+        return known
+    new = {kind: _READERS[kind].validate_json(f"[{','.join(texts)}]") for kind, texts in found.items()}
+    return known.with_more(last, {kind: new.get(kind, ()) for kind in _KINDS})
 
 
-def gauges_of(record: JobRecord, used: set[str]) -> tuple[Gauge, ...]:
+def gauges_of(record: JobRecord, used: set[str], memo: Memo) -> tuple[Gauge, ...]:
     """The gauges a job can be read with: those in use, those its readings name, those it came with.
 
     A cabinet of any size: a job takes no more of it than a document holds.
     """
-    found = {gauge.id: gauge for gauge in cabinet()[:MOST_OF_CABINET]}
-    own = {gauge.id: gauge for gauge in (Gauge.model_validate(document) for document in record.own_gauges)}
-    missing = used - found.keys() - own.keys()
-    if missing:
-        found.update({gauge.id: gauge for gauge in gauges_by_key(missing)})
-    return tuple({**found, **own}.values())
+    in_use = cabinet_documents()[:MOST_OF_CABINET]
+    here = {document["id"] for document in (*in_use, *record.own_gauges)}
+    missing = documents_by_key(used - here) if used - here else []
+    return memo.of("gauges", _gauges, in_use, missing, record.own_gauges)
 
 
-def checks_of_job(
-    record: JobRecord, gauges: tuple[Gauge, ...], readings: tuple[Reading, ...]
-) -> tuple[SettingCheck, ...]:
+def _gauges(in_use: list[Any], missing: list[Any], own: list[Any]) -> tuple[Gauge, ...]:
+    documents = {document["id"]: document for document in (*in_use, *missing, *own)}
+    return tuple(Gauge.model_validate(document) for document in documents.values())
+
+
+def checks_of_job(record: JobRecord, gauges: tuple[Gauge, ...], facts: KeptFacts, memo: Memo) -> Checks:
     """The setting checks a job is judged with: of the gauges it was read with and of their standards, and those it
     came with."""
-    shop: tuple[SettingCheck, ...] = ()
-    if readings:
-        used = {reading.gauge for reading in readings}
-        first = min(reading.at for reading in readings)
-        last = max(reading.at for reading in readings) + SAME_DAY
-        shop = checks_since(used, first, last)
-        masters = {check.against for check in shop if check.against} - used
+    listed = frozenset(gauge.id for gauge in gauges)
+    read_with = ReadWith(facts.gauges, facts.read_between, last_check_made())
+    return memo.of("checks", _checks, read_with, record.own_checks, listed)
+
+
+class ReadWith(NamedTuple):
+    """The gauges a job was read with, when the first and the last reading were taken, and the last check made."""
+
+    gauges: frozenset[str]
+    between: tuple[datetime, datetime] | None
+    last_check: int
+
+
+def _checks(read_with: ReadWith, own: list[Any], listed: frozenset[str]) -> Checks:
+    shop: Checks = ()
+    if read_with.between is not None:
+        first, last = read_with.between[0], read_with.between[1] + SAME_DAY
+        shop = checks_since(set(read_with.gauges), first, last)
+        masters = {check.against for check in shop if check.against} - read_with.gauges
         shop = (*shop, *(checks_since(masters, first, last) if masters else ()))[-MOST_CHECKS:]
-    own = [SettingCheck.model_validate(document) for document in record.own_checks]
-    known = {gauge.id for gauge in gauges}
-    found = {check.id: check for check in (*own, *shop)}
-    return tuple(c for c in found.values() if c.gauge in known and (c.against is None or c.against in known))
+    came = (SettingCheck.model_validate(document) for document in own)
+    found = {check.id: check for check in (*came, *shop)}
+    return tuple(c for c in found.values() if c.gauge in listed and (c.against is None or c.against in listed))
 
 
 def job_of(record: JobRecord, shown_in: Unit) -> Job:
@@ -134,33 +163,60 @@ def job_of(record: JobRecord, shown_in: Unit) -> Job:
 
     Refuses: ValidationError where what is stored does not hang together.
     """
-    facts = facts_of(record)
+    known = kept(record.pk, shown_in)
+    fields = _fields_of(record, shown_in, known)
+    before = known.job
+    job = Job(**fields) if before is None else _grown(before, fields)
+    known.keep_job(job)
+    return job
+
+
+#: What grows as readings land.
+_GROWS = ("readings", "sittings", "checks")
+
+
+def _grown(before: Job, fields: dict[str, Any]) -> Job:
+    """The job as it was put together before, where nothing but its readings has changed since; else anew."""
+    more = {name: fields[name][len(getattr(before, name)) :] for name in ("readings", "sittings")}
+    same = all(getattr(before, name) == value for name, value in fields.items() if name not in _GROWS)
+    if not same or any((*getattr(before, name), *new) != fields[name] for name, new in more.items()):
+        return Job(**fields)
+    if not any(more.values()) and before.checks == fields["checks"]:
+        return before
+    return before.with_more(more["readings"], more["sittings"], fields["checks"])
+
+
+def _fields_of(record: JobRecord, shown_in: Unit, known: KeptJob) -> dict[str, Any]:
+    """The fields of a job as they are stored. What is stored as it was is the document it was: not made anew."""
+    found = facts_of(record, known.facts)
+    known.keep_facts(found)
+    facts, memo = found.by_kind, known.memo
     readings = facts[FactKind.READING]
     rules = record.frozen_house_rules
-    gauges = gauges_of(record, {reading.gauge for reading in readings})
-    return Job(
-        number=record.number,
-        title=record.title,
-        customer=record.customer,
-        complaint=record.complaint,
-        booked_in=record.booked_in,
-        due=record.due,
-        shown_in=shown_in,
-        limits=sheet_of_job(record),
-        house_rules=HouseRules.model_validate(rules) if rules else rules_in_force(),
-        gauges=gauges,
-        scope=tuple(record.scope),
-        plans={one: Plan.model_validate(plan) for one, plan in record.plans.items()},
-        readings=readings,
-        withdrawals=facts[FactKind.WITHDRAWAL],
-        observations=facts[FactKind.OBSERVATION],
-        sittings=facts[FactKind.SITTING],
-        operations=facts[FactKind.OPERATION],
-        slip_answers=facts[FactKind.SLIP_ANSWER],
-        checks=checks_of_job(record, gauges, readings),
-        decisions=tuple(decision_of(row) for row in record.decisions.order_by("pk")),
-        extensions=facts[FactKind.EXTENSION],
-    )
+    gauges = gauges_of(record, set(found.gauges), memo)
+    return {
+        "number": record.number,
+        "title": record.title,
+        "customer": record.customer,
+        "complaint": record.complaint,
+        "booked_in": record.booked_in,
+        "due": record.due,
+        "shown_in": shown_in,
+        "limits": memo.of("limits", LimitsSheet.model_validate, _limits_stored(record)),
+        "house_rules": HouseRules.model_validate(rules) if rules else rules_in_force(),
+        "gauges": gauges,
+        "scope": tuple(record.scope),
+        "plans": memo.of("plans", _plans, record.plans),
+        "readings": readings,
+        "withdrawals": facts[FactKind.WITHDRAWAL],
+        "observations": facts[FactKind.OBSERVATION],
+        "sittings": facts[FactKind.SITTING],
+        "operations": facts[FactKind.OPERATION],
+        "slip_answers": facts[FactKind.SLIP_ANSWER],
+        "checks": checks_of_job(record, gauges, found, memo),
+        "decisions": tuple(decision_of(row) for row in sorted(record.decisions.all(), key=lambda row: row.pk)),
+        "extensions": facts[FactKind.EXTENSION],
+    }
 
 
 def decision_of(row: DecisionRecord) -> Decision:

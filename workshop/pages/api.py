@@ -9,7 +9,8 @@ from halfthou.parts import CATALOGUE, BoringCard, boring_card_csv
 from halfthou.rules import RULES
 from halfthou.verdicts import MARKS, Mark
 from workshop.jobs.actions import open_job, sign
-from workshop.jobs.shapes import CONDITIONS, WORK, BenchOut, WorkOut, bench_out
+from workshop.jobs.api import bench_answer
+from workshop.jobs.shapes import CONDITIONS, WORK, BenchOut, WorkOut
 from workshop.pages.kinds import KindOut, kind_out
 from workshop.pages.printing import boring_card_of, boring_html, card_html, pdf_of, sheet_html
 from workshop.people.api import signed_in
@@ -106,7 +107,7 @@ def get_boring(request: HttpRequest, job_id: int) -> BoringCard:
 def sign_sheet(request: HttpRequest, job_id: int) -> HttpResponse:
     """Sign the decision sheet; the page for paper is kept as signed."""
     opened = sign(signed_in(request), job_id, sheet_html)
-    return HttpResponse(bench_out(opened).model_dump_json(), content_type="application/json")
+    return bench_answer(opened)
 
 
 def _page(request: HttpRequest, html: str) -> HttpResponse:

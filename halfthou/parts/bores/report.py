@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from halfthou.engines import Engine, short_name
-from halfthou.jobs import DIAMETER, Decision, Feature, Job, Look, Waived
-from halfthou.lengths import Length, Notation
+from halfthou.jobs import DIAMETER, Decision, Feature, Look, Waived
+from halfthou.lengths import Length, Notation, Shown
+from halfthou.memo import Memo
 from halfthou.parts.bores.bore_words import (
     bore_headline,
     bore_reasons,
@@ -20,33 +21,52 @@ from halfthou.parts.bores.verdict import BoreVerdict, keeps
 from halfthou.report import (
     CleanUpShown,
     ClearanceShown,
+    FeatureReport,
     PartReport,
     Scale,
     SetReport,
     SpotAsked,
     StepShown,
+    Told,
     ToOrder,
     feature_report,
-    figures_shown,
     graduations,
     spots_asked,
-    spots_to_repeat,
+    told,
     warmth_of,
 )
-from halfthou.surveys import reading_order
 from halfthou.verdicts import MARKS, Action, Open
-from halfthou.words import cautions_for, contradiction_words, settling_words
+from halfthou.words import Reason, cautions_for, settling_words
 
 BELOW, ABOVE = Feature.BELOW_TRAVEL.value, Feature.ABOVE_TRAVEL.value
 
 
-def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation) -> PartReport:
+class _Alone(Told):
+    """What is said of a bore by its own verdict."""
+
+    features: tuple[FeatureReport, ...]
+    size: Shown | None
+    size_words: str
+
+
+def _alone(verdict: BoreVerdict, say: Notation) -> _Alone:
+    case, form = verdict.case, verdict.case.survey.form
+    return _Alone(
+        **told(case.survey, verdict.findings, verdict.contradictions, ways_to_settle_bore(verdict), say),
+        features=tuple(feature_report(survey, survey.feature.name, say) for survey in case.bore.features.values()),
+        size=say.shown(form.size_found) if form else None,
+        size_words=say.text(form.size_found) if form else "",
+    )
+
+
+def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation, memo: Memo) -> PartReport:
     """Everything said of one bore, in the unit of the job."""
     verdict, part = decided.verdicts[bore], engine.parts[bore]
-    case, form = verdict.case, verdict.case.survey.form
-    action, opens, ways = decided.action_of(bore), decided.opens_of(bore), ways_to_settle_bore(verdict)
-    to_read, to_repeat = () if decided.waived(bore) else _to_read(verdict), spots_to_repeat(case.survey, ways)
+    case, alone = verdict.case, memo.of(("alone", bore), _alone, verdict, say)
+    action, opens = decided.action_of(bore), decided.opens_of(bore)
+    to_read = () if decided.waived(bore) else _to_read(verdict)
     return PartReport(
+        **alone,
         id=bore,
         kind=BORE.key,
         station=BORE.station,
@@ -63,25 +83,20 @@ def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation) -> P
         opens=tuple(one for one in Open if one in opens),
         waived=tuple(sorted(case.waived)),
         waits=(Waived.CLEARANCE,) if keeps(action) and Open.PISTON in opens else (),
-        features=tuple(feature_report(survey, survey.feature.name, say) for survey in case.bore.features.values()),
         to_read=to_read,
-        to_repeat=to_repeat,
-        left=len(to_read) + sum(asked.times for asked in to_repeat),
-        contradictions=tuple(contradiction_words(found, say) for found in verdict.contradictions),
-        figures=figures_shown(verdict.findings, say),
-        size=say.shown(form.size_found) if form else None,
-        size_words=say.text(form.size_found) if form else "",
-        two_point=say.text(form.two_point.value) if form and form.two_point else None,
-        fitted=say.text(form.fitted.value) if form and form.fitted else None,
+        left=len(to_read) + sum(asked.times for asked in alone["to_repeat"]),
         clean_up=_clean_up(decided, verdict, say),
         clearance=_clearance(verdict, action),
-        reasons=(*bore_reasons(verdict, action, say), *warmth_of(case.survey, verdict.size, say)),
-        would_change=tuple(settling_words(ways, say)),
+        reasons=memo.of(("reasons", bore), _reasons, verdict, action, say),
         still_to_do=tuple(still_to_do(decided, bore)),
         seen=tuple(case.seen.values()),
         looks=_looks(decided, bore),
         cautions=cautions_for(action, block=True),
     )
+
+
+def _reasons(verdict: BoreVerdict, action: Action, say: Notation) -> tuple[Reason, ...]:
+    return (*bore_reasons(verdict, action, say), *warmth_of(verdict.case.survey, verdict.size, say))
 
 
 def _looks(decided: BoreSet, bore: str) -> tuple[str, ...]:
@@ -128,13 +143,14 @@ def _clearance(verdict: BoreVerdict, action: Action) -> ClearanceShown:
     return ClearanceShown(least=None, most=None, called=None, words=words)
 
 
-def bores_report(decided: BoreSet, job: Job, engine: Engine, say: Notation, accepted: Decision | None) -> SetReport:
+def bores_report(
+    decided: BoreSet, order: tuple[tuple[str, str], ...], say: Notation, accepted: Decision | None
+) -> SetReport:
     """Everything said of the bores together, in the unit of the job."""
     steps = _steps(decided, say)
     boring = decided.action is Action.REBORE
     band, rough = decided.finished_band, decided.bored_band
     decision = accepted or decided.decision
-    order = reading_order(job, engine, "bores")
     return SetReport(
         set="bores",
         kind=BORE.key,

@@ -38,6 +38,7 @@ from halfthou.surveys import (
     agreed_size,
     present_sizes,
     present_undersize,
+    reading_order,
     seen_on,
 )
 from halfthou.verdicts import Action, Finding, Open
@@ -67,11 +68,12 @@ class Bores:
 
     def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
         """Everything said of one bore."""
-        return bore_report(cast(BoreSet, decided), part, given.engine, given.say)
+        return bore_report(cast(BoreSet, decided), part, given.engine, given.say, given.memo)
 
     def set_report(self, decided: SetDecided, one: str, given: Given, accepted: Decision | None) -> SetReport:
         """Everything said of the bores."""
-        return bores_report(cast(BoreSet, decided), given.job, given.engine, given.say, accepted)
+        order = reading_order(given.job, given.engine, one)
+        return given.memo.of(("told", one), bores_report, cast(BoreSet, decided), order, given.say, accepted)
 
     def headline(self, decided: SetDecided, say: Notation) -> str:
         """The decision on the bores in a few words."""

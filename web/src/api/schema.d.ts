@@ -640,6 +640,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Changes
+         * @description What changed of the bench since a state it was told in.
+         */
+        get: operations["workshop_jobs_api_get_changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/plan": {
         parameters: {
             query?: never;
@@ -720,7 +740,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/readings": {
+    "/api/jobs/{job_id}/facts": {
         parameters: {
             query?: never;
             header?: never;
@@ -730,30 +750,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Land Reading
-         * @description Land a reading.
+         * Land Facts
+         * @description Land facts of any kind in their order; each answer says what became of it.
          */
-        post: operations["workshop_jobs_api_land_reading"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/readings/batch": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Land Readings
-         * @description Land readings in their order; each answer says what became of it.
-         */
-        post: operations["workshop_jobs_api_land_readings"];
+        post: operations["workshop_jobs_api_land_facts"];
         delete?: never;
         options?: never;
         head?: never;
@@ -774,46 +774,6 @@ export interface paths {
          * @description What temperatures as typed come to. They are kept with the first reading taken at them.
          */
         post: operations["workshop_jobs_api_check_sitting"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/operations": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Do Operation
-         * @description Write down work that was done.
-         */
-        post: operations["workshop_jobs_api_do_operation"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/slips": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Answer Slip
-         * @description Take or keep what was asked about a reading.
-         */
-        post: operations["workshop_jobs_api_answer_slip"];
         delete?: never;
         options?: never;
         head?: never;
@@ -854,66 +814,6 @@ export interface paths {
         get: operations["workshop_jobs_api_get_story"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/withdrawals": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Take Back Fact
-         * @description Take a reading or an operation back.
-         */
-        post: operations["workshop_jobs_api_take_back_fact"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/observations": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Observe
-         * @description Write down what was seen.
-         */
-        post: operations["workshop_jobs_api_observe"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/scope": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Extend Scope
-         * @description Judge more sets of parts.
-         */
-        post: operations["workshop_jobs_api_extend_scope"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1588,8 +1488,11 @@ export interface components {
             operations: components["schemas"]["WorkDone"][];
             /** Signatures */
             signatures: components["schemas"]["SignatureOut"][];
-            /** Version */
-            version: number;
+            /**
+             * State
+             * @default
+             */
+            state: string;
             /** Other Limits */
             other_limits: components["schemas"]["LimitsChoice"][];
         };
@@ -3185,6 +3088,77 @@ export interface components {
              */
             card_version: number;
         };
+        /** AssessmentLines */
+        AssessmentLines: {
+            unit?: components["schemas"]["Unit"] | null;
+            /** Decimals */
+            decimals?: number | null;
+            /** Stations */
+            stations?: components["schemas"]["StationReport"][] | null;
+            /** Readings Taken */
+            readings_taken?: number | null;
+            /** Readings Planned */
+            readings_planned?: number | null;
+            /** Doubts */
+            doubts?: components["schemas"]["Reason"][] | null;
+            /** Waits For */
+            waits_for?: string | null;
+            /** Whole */
+            whole?: boolean | null;
+            /** Decided */
+            decided?: boolean | null;
+        };
+        /** BenchLines */
+        BenchLines: {
+            card?: components["schemas"]["CardOut"] | null;
+            layout?: components["schemas"]["Layout"] | null;
+            /** Banks */
+            banks?: components["schemas"]["BankOut"][] | null;
+            thrust_side?: components["schemas"]["Side"] | null;
+            /** Places */
+            places?: components["schemas"]["PlaceOut"][] | null;
+            /** Scope */
+            scope?: string[] | null;
+            /** Plans */
+            plans?: {
+                [key: string]: components["schemas"]["Plan"];
+            } | null;
+            /** Hints */
+            hints?: {
+                [key: string]: components["schemas"]["EntryHint"];
+            } | null;
+            /** Gauges */
+            gauges?: components["schemas"]["BenchGauge"][] | null;
+            /** Shop C */
+            shop_c?: number | null;
+            signed_assessment?: components["schemas"]["Assessment"] | null;
+            /** Decisions */
+            decisions?: components["schemas"]["DecisionOut"][] | null;
+            /** Operations */
+            operations?: components["schemas"]["WorkDone"][] | null;
+            /** Signatures */
+            signatures?: components["schemas"]["SignatureOut"][] | null;
+            /** Other Limits */
+            other_limits?: components["schemas"]["LimitsChoice"][] | null;
+        };
+        /**
+         * ChangedOut
+         * @description What changed of a bench since it was told last: of its lines and the assessment's only those that are other
+         *     now, and the parts and sets that are. `whole` says that this is all of it, to begin with afresh; `state` is to
+         *     be sent along with the next question.
+         */
+        ChangedOut: {
+            /** State */
+            state: string;
+            /** Whole */
+            whole: boolean;
+            bench: components["schemas"]["BenchLines"];
+            assessment: components["schemas"]["AssessmentLines"];
+            /** Parts */
+            parts: components["schemas"]["PartReport"][];
+            /** Sets */
+            sets: components["schemas"]["SetReport"][];
+        };
         /**
          * PlanIn
          * @description A measuring plan for one set.
@@ -3262,12 +3236,108 @@ export interface components {
             gauge: string;
         };
         /**
-         * LandOut
-         * @description A reading landed, and the bench after it; or a question first.
+         * FactsOut
+         * @description What became of each fact, and what changed of the bench since the state it knew.
          */
-        LandOut: {
-            asked?: components["schemas"]["AskedOut"] | null;
-            bench?: components["schemas"]["BenchOut"] | null;
+        FactsOut: {
+            /** Results */
+            results: components["schemas"]["LandedOut"][];
+            changed: components["schemas"]["ChangedOut"];
+        };
+        /**
+         * Fault
+         * @description One fault of a file: where it is (line or path) and what is wrong.
+         */
+        Fault: {
+            /** Where */
+            where: string;
+            /** What */
+            what: string;
+        };
+        /**
+         * LandedOut
+         * @description What became of one fact: landed, asked about, or refused (with its code, and what is wrong where).
+         */
+        LandedOut: {
+            /** Id */
+            id: string;
+            asked: components["schemas"]["AskedOut"] | null;
+            /** Refused */
+            refused: string;
+            /** Code */
+            code: string;
+            /** Faults */
+            faults: components["schemas"]["Fault"][];
+            /** Conflict */
+            conflict: string;
+        };
+        /**
+         * Doing
+         * @description An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says
+         *     that the person knows how many readings it makes stale.
+         */
+        Doing: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "operation";
+            /** Id */
+            id: string;
+            kind: components["schemas"]["OperationKind"];
+            /** On */
+            on: string;
+            /**
+             * Step
+             * @default
+             */
+            step: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
+        };
+        /**
+         * Extending
+         * @description More sets of parts to judge.
+         */
+        Extending: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "extension";
+            /** Id */
+            id: string;
+            /** Sets */
+            sets: string[];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * FactsIn
+         * @description Facts a bench has kept, in the order they were reported; what its clock said when it sent them, and the state
+         *     of the job that it knows.
+         */
+        FactsIn: {
+            /** Sent At */
+            sent_at?: string | null;
+            /**
+             * Have
+             * @default
+             */
+            have: string;
+            /** Facts */
+            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"])[];
         };
         /**
          * Landing
@@ -3275,6 +3345,11 @@ export interface components {
          *     that stood at the spot when this one was typed.
          */
         Landing: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "reading";
             /** Id */
             id: string;
             /** Part */
@@ -3318,6 +3393,40 @@ export interface components {
             seen?: string | null;
         };
         /**
+         * Seeing
+         * @description An observation as sent from a bench.
+         */
+        Seeing: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "observation";
+            /** Id */
+            id: string;
+            /** On */
+            on: string;
+            /** Look */
+            look: string;
+            /** Answer */
+            answer: string;
+            /**
+             * Depth
+             * @default
+             */
+            depth: string;
+            /**
+             * Spot
+             * @default
+             */
+            spot: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
          * SittingForm
          * @description How warm part and gauge are, as typed. What is left empty is the shop's.
          */
@@ -3343,38 +3452,41 @@ export interface components {
             at: string;
         };
         /**
-         * BatchOut
-         * @description What became of a batch, and the bench after it.
+         * SlipReply
+         * @description The answer to "did you mean": the readings it is about, and the size taken, or none to keep what was read.
          */
-        BatchOut: {
-            /** Results */
-            results: components["schemas"]["LandedOut"][];
-            bench: components["schemas"]["BenchOut"];
-        };
-        /**
-         * LandedOut
-         * @description What became of one reading of a batch: landed, asked about, or refused (with the refusal's code).
-         */
-        LandedOut: {
+        SlipReply: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "slip answer";
             /** Id */
             id: string;
-            asked: components["schemas"]["AskedOut"] | null;
-            /** Refused */
-            refused: string;
-            /** Code */
-            code: string;
-            /** Conflict */
-            conflict: string;
+            /** Reading */
+            reading: string;
+            /** Taken Nm */
+            taken_nm?: number | null;
         };
         /**
-         * BatchIn
-         * @description Readings a bench has kept, in the order they were typed; and what its clock said when it sent them.
+         * TakingBack
+         * @description A reading or an operation to take back.
          */
-        BatchIn: {
-            /** Sent At */
-            sent_at?: string | null;
-            /** Readings */
-            readings: components["schemas"]["Landing"][];
+        TakingBack: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "withdrawal";
+            /** Id */
+            id: string;
+            /** Of */
+            of: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
         };
         /**
          * SittingOut
@@ -3386,45 +3498,6 @@ export interface components {
             /** Gauge C */
             gauge_c: number | null;
             condition: components["schemas"]["Condition"];
-        };
-        /**
-         * Doing
-         * @description An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says
-         *     that the person knows how many readings it makes stale.
-         */
-        Doing: {
-            /** Id */
-            id: string;
-            kind: components["schemas"]["OperationKind"];
-            /** On */
-            on: string;
-            /**
-             * Step
-             * @default
-             */
-            step: string;
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-            /**
-             * Sure
-             * @default false
-             */
-            sure: boolean;
-        };
-        /**
-         * SlipReply
-         * @description The answer to "did you mean": the readings it is about, and the size taken, or none to keep what was read.
-         */
-        SlipReply: {
-            /** Id */
-            id: string;
-            /** Reading */
-            reading: string;
-            /** Taken Nm */
-            taken_nm?: number | null;
         };
         /**
          * BudgetLine
@@ -3502,65 +3575,6 @@ export interface components {
              * @default
              */
             more: string;
-        };
-        /**
-         * TakeBackFactIn
-         * @description A reading or an operation to take back.
-         */
-        TakeBackFactIn: {
-            /** Id */
-            id: string;
-            /** Fact */
-            fact: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-        };
-        /**
-         * Seeing
-         * @description An observation as sent from a bench.
-         */
-        Seeing: {
-            /** Id */
-            id: string;
-            /** On */
-            on: string;
-            /** Look */
-            look: string;
-            /** Answer */
-            answer: string;
-            /**
-             * Depth
-             * @default
-             */
-            depth: string;
-            /**
-             * Spot
-             * @default
-             */
-            spot: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-        };
-        /**
-         * Extending
-         * @description More sets of parts to judge.
-         */
-        Extending: {
-            /** Id */
-            id: string;
-            /** Sets */
-            sets: string[];
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
         };
         /**
          * Deciding
@@ -4575,6 +4589,30 @@ export interface operations {
             };
         };
     };
+    workshop_jobs_api_get_changes: {
+        parameters: {
+            query?: {
+                since?: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangedOut"];
+                };
+            };
+        };
+    };
     workshop_jobs_api_change_plan: {
         parameters: {
             query?: never;
@@ -4679,7 +4717,7 @@ export interface operations {
             };
         };
     };
-    workshop_jobs_api_land_reading: {
+    workshop_jobs_api_land_facts: {
         parameters: {
             query?: never;
             header?: never;
@@ -4690,7 +4728,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Landing"];
+                "application/json": components["schemas"]["FactsIn"];
             };
         };
         responses: {
@@ -4700,33 +4738,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LandOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_land_readings: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["BatchIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchOut"];
+                    "application/json": components["schemas"]["FactsOut"];
                 };
             };
         };
@@ -4753,58 +4765,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SittingOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_do_operation: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Doing"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_answer_slip: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SlipReply"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
                 };
             };
         };
@@ -4850,84 +4810,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StoryLine"][];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_take_back_fact: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TakeBackFactIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_observe: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Seeing"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_extend_scope: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Extending"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BenchOut"];
                 };
             };
         };

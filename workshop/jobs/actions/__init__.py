@@ -18,7 +18,8 @@ from workshop.jobs.actions.deciding import (
     withdraw_signature,
 )
 from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
-from workshop.jobs.actions.facts import Extending, Seeing, clock_off, extend_scope, observe, take_back
+from workshop.jobs.actions.door import Reported, land_facts
+from workshop.jobs.actions.facts import Extending, Seeing, TakingBack, clock_off, extend_scope, observe, take_back
 from workshop.jobs.actions.files import Compared, compare_readings, take_in_job, take_in_readings
 from workshop.jobs.actions.landing import (
     Landed,
@@ -28,7 +29,7 @@ from workshop.jobs.actions.landing import (
     land_readings,
     sitting_from,
 )
-from workshop.jobs.actions.opened import Opened, job_record, open_job, sound_job
+from workshop.jobs.actions.opened import Opened, job_record, looked_at, open_job, sound_job
 from workshop.jobs.actions.reading_up import budgets_of, story_of
 from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operation
 
@@ -43,10 +44,12 @@ __all__ = [
     "Landed",
     "Landing",
     "Opened",
+    "Reported",
     "Seeing",
     "SittingForm",
     "SlipReply",
     "SpotRef",
+    "TakingBack",
     "answer_slip",
     "archive_job",
     "book_in",
@@ -61,8 +64,10 @@ __all__ = [
     "gauge_of",
     "interpret",
     "job_record",
+    "land_facts",
     "land_reading",
     "land_readings",
+    "looked_at",
     "observe",
     "open_job",
     "sign",

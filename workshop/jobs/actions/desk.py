@@ -1,7 +1,6 @@
 """A job on the desk while readings land on it: where they belong, what can be a reading there, what stands."""
 
 from bisect import insort
-from collections import defaultdict
 from dataclasses import dataclass
 
 from django.utils import timezone
@@ -14,7 +13,7 @@ from halfthou.lengths import ZERO, Asked, Length, Typed, Unit, Unreadable, Windo
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import plan_of, read_at, standing_sizes, window_for
 from workshop.gauges.actions import checks_since
-from workshop.jobs.actions.opened import sound
+from workshop.jobs.actions.opened import sound_with
 from workshop.people.refusals import NotThere, Refusal
 
 #: From so many readings of a set on, its window is worked out anew only every so many readings.
@@ -38,26 +37,29 @@ class Desk:
         self.engine = CATALOGUE.engine(job.limits.layout)
         self.readings = {reading.id: reading for reading in job.readings}
         self.sittings = {sitting.id: sitting for sitting in job.sittings}
-        self.taken: set[str] = set()
+        beside = (job.withdrawals, job.observations, job.operations, job.slip_answers, job.extensions)
+        self.taken = {fact.id for kind in (*beside, job.decisions) for fact in kind}
         self.new: list[Reading] = []
         self.new_sittings: list[Sitting] = []
         self._read: dict[tuple[str, str], list[Length]] = {}
         self._settings: dict[str, Setting | None] = {}
         self._windows: dict[tuple[str, str], tuple[int, Window]] = {}
-        self._standing: dict[SpotRef, list[Reading]] = defaultdict(list)
-        for reading in job.standing_readings:
-            self._standing[_ref_of(reading)].append(reading)
+        self._standing: dict[SpotRef, list[Reading]] = {}
 
     def read(self, one: str, feature: str) -> list[Length]:
         """The sizes read of a feature of a set that stand, smallest first."""
         key = one, feature
         if key not in self._read:
-            self._read[key] = sorted(standing_sizes(self.job, self.engine, one, feature))
+            self._read[key] = sorted(standing_sizes(self.job, self.engine, one, feature), key=lambda size: size.nm)
         return self._read[key]
 
     def standing(self, reading: Reading) -> list[Reading]:
         """The readings that stand at the spot of one."""
-        return self._standing[_ref_of(reading)]
+        ref = _ref_of(reading)
+        if ref not in self._standing:
+            of_part = (one for one in self.job.standing_readings if one.part == reading.part)
+            self._standing[ref] = [one for one in of_part if _ref_of(one) == ref]
+        return self._standing[ref]
 
     def part(self, ref: SpotRef) -> Part:
         """The part a reading belongs to. Refuses: NotThere where the engine or its plan has no such spot."""
@@ -109,9 +111,8 @@ class Desk:
         self.new.append(reading)
         before = self.readings.get(reading.corrects) if reading.corrects else None
         if before is not None:
-            stands = self._standing[_ref_of(before)]
-            self._standing[_ref_of(before)] = [one for one in stands if one.id != before.id]
-        self._standing[_ref_of(reading)].append(reading)
+            self._standing[_ref_of(before)] = [one for one in self.standing(before) if one.id != before.id]
+        self.standing(reading).append(reading)
         sizes = self.read(self.engine.parts[reading.part].set, reading.feature)
         if before is not None and before.size in sizes:
             sizes.remove(before.size)
@@ -119,15 +120,14 @@ class Desk:
 
     def whole(self) -> Job:
         """The job with everything that landed, checked as a whole. Refuses: Refusal."""
-        grown = {
-            "readings": (*self.job.readings, *self.new),
-            "sittings": (*self.job.sittings, *self.new_sittings),
-            "checks": self._checks(),
-        }
-        return sound(self.job.model_copy(update=grown)) if self.new else self.job
+        if not self.new:
+            return self.job
+        return sound_with(self.job, tuple(self.new), tuple(self.new_sittings), self._checks())
 
     def _checks(self) -> tuple[SettingCheck, ...]:
         """The job's setting checks, and those that what is new counted from."""
+        if not any(self._settings.values()):
+            return self.job.checks
         known = {check.id: check for check in self.job.checks}
         for setting in self._settings.values():
             if setting is not None:

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable
 from datetime import datetime, timedelta
+from typing import Literal
 
 from django.db import transaction
 from django.utils import timezone
@@ -35,9 +36,19 @@ CLOCK_AHEAD = timedelta(minutes=5)
 CLOCK_RIGHT = timedelta(seconds=5)
 
 
+class TakingBack(Schema):
+    """A reading or an operation to take back."""
+
+    fact: Literal["withdrawal"] = "withdrawal"
+    id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
+    of: str = Field(max_length=64)
+    at: Moment
+
+
 class Seeing(Schema):
     """An observation as sent from a bench."""
 
+    fact: Literal["observation"] = "observation"
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
     on: str = Field(max_length=40)
     look: str = Field(max_length=40)
@@ -50,25 +61,26 @@ class Seeing(Schema):
 class Extending(Schema):
     """More sets of parts to judge."""
 
+    fact: Literal["extension"] = "extension"
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
     sets: list[str] = Field(min_length=1, max_length=40)
     at: Moment
 
 
 @transaction.atomic
-def take_back(person: Person, job_id: int, key: str, fact: str, at: datetime) -> Opened:
+def take_back(person: Person, job_id: int, given: TakingBack) -> Opened:
     """Take a reading or an operation back. It stays in the record; what an operation made stale counts again."""
     must(person, Act.READ)
     record = job_record(job_id)
-    known = known_fact(record, key)
+    known = known_fact(record, given.id)
     if known is not None:
-        if not isinstance(known, Withdrawal) or known.fact != fact:
+        if not isinstance(known, Withdrawal) or known.fact != given.of:
             raise Clash("name-taken", "Another fact has that name already. Nothing was taken back.")
         return settled(record, person)
     must_be_open(record)
-    words = _taken_back(person, record, fact)
-    if not record.facts.filter(kind=FactKind.WITHDRAWAL, document__fact=fact).exists():
-        add_facts(record, [Withdrawal(id=key, fact=fact, by=person.username, at=time_of(at))])
+    words = _taken_back(person, record, given.of)
+    if not record.facts.filter(kind=FactKind.WITHDRAWAL, document__fact=given.of).exists():
+        add_facts(record, [Withdrawal(id=given.id, fact=given.of, by=person.username, at=time_of(given.at))])
         write_history(record, person.username, words)
     return settled(record, person)
 

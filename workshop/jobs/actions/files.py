@@ -31,6 +31,7 @@ from workshop.jobs.actions.opened import (
     write_history,
     write_summary,
 )
+from workshop.jobs.kept import kept
 from workshop.jobs.models import DecisionRecord, JobRecord, SignatureRecord
 from workshop.jobs.translate import decision_row
 from workshop.people.may import Act, must
@@ -187,7 +188,7 @@ def _work_out(person: Person, job_id: int, text: str, gauge: str) -> _Worked:
         "withdrawals": (*job.withdrawals, *compared.withdrawals),
         "slip_answers": (*job.slip_answers, *compared.answers),
     }
-    judged = judge(sound(job.model_copy(update=grown)))
+    judged = judge(sound(job.model_copy(update=grown)), kept(record.pk, job.shown_in).memo)
     return _Worked(record, compared, judged, put_in_words(judged))
 
 

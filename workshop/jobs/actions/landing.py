@@ -5,6 +5,7 @@ from collections.abc import Iterable
 from contextlib import nullcontext
 from dataclasses import dataclass, field
 from datetime import timedelta
+from typing import Literal
 
 from django.db import transaction
 from ninja import Schema
@@ -25,11 +26,11 @@ from workshop.jobs.actions.opened import (
     add_facts,
     job_record,
     must_be_open,
-    names_taken,
     sound_job,
     write_history,
     write_summary,
 )
+from workshop.jobs.kept import kept
 from workshop.jobs.models import JobRecord
 from workshop.people.may import Act, must
 from workshop.people.models import Person
@@ -56,6 +57,7 @@ class Landing(Schema):
     """A reading as sent from a bench. `chosen_nm` answers a question that the text left open; `seen` is the reading
     that stood at the spot when this one was typed."""
 
+    fact: Literal["reading"] = "reading"
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
     part: str = Field(max_length=40)
     feature: str = Field(default=DIAMETER, max_length=40)
@@ -141,9 +143,6 @@ def _keep(person: Person, worked: Worked) -> tuple[Opened, list[Landed]]:
 def _work_out(person: Person, job_id: int, given: Iterable[Landing], off: timedelta) -> Worked:
     record = job_record(job_id)
     desk = Desk(sound_job(record, Unit(person.shown_unit)))
-    given = list(given)
-    names = {name for one in given for name in (one.id, one.sitting.id if one.sitting else one.id)}
-    desk.taken = names_taken(record, names) - desk.readings.keys() - desk.sittings.keys()
     results, history = [], []
     for one in given:
         try:
@@ -153,15 +152,20 @@ def _work_out(person: Person, job_id: int, given: Iterable[Landing], off: timede
         except (ValidationError, ValueError, ArithmeticError) as error:
             # A fault of one reading is that reading's refusal; the queue behind it goes on.
             log.exception("a reading could not be worked out")
-            faults = faults_of(error) if isinstance(error, ValidationError) else ()
-            words = "; ".join(fault.what for fault in faults) or "the program could not work it out"
-            found = Landed(one.id, refused=Refusal("bad-reading", f"Not kept: {words}.", faults))
+            found = Landed(one.id, refused=not_worked_out(error))
         results.append(found)
         if found.conflict:
             history.append(found.conflict)
     job = desk.whole()
-    judged = judge(job)
+    judged = judge(job, kept(record.pk, job.shown_in).memo)
     return Worked(record, job, judged, put_in_words(judged), results, desk.new, desk.new_sittings, history)
+
+
+def not_worked_out(error: Exception) -> Refusal:
+    """What is said of a fact that the program stumbled over."""
+    faults = faults_of(error) if isinstance(error, ValidationError) else ()
+    words = "; ".join(fault.what for fault in faults) or "the program could not work it out"
+    return Refusal("bad-fact", f"Not kept: {words}.", faults)
 
 
 def _in_time(one: Landing, off: timedelta) -> Landing:

@@ -4,15 +4,15 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from django.db import IntegrityError, connection, transaction
-from django.db.models import F
 from pydantic import ValidationError
 
 from halfthou.assess import JudgedJob, judge, put_in_words
 from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import Job
+from halfthou.jobs import Job, Reading, SettingCheck, Sitting
 from halfthou.lengths import Unit
-from halfthou.parts import CATALOGUE, faults_of_job
+from halfthou.parts import CATALOGUE, faults_of_job, faults_of_readings
 from halfthou.report import Assessment
+from workshop.jobs.kept import kept, loaded
 from workshop.jobs.models import DecisionRecord, FactRecord, HistoryEntry, JobRecord, SignatureRecord, Stage
 from workshop.jobs.translate import Fact, fact_row, job_of
 from workshop.live.hub import hub
@@ -29,6 +29,7 @@ SUMMARY = (
     "stage",
     "waits_for",
     "changed_at",
+    "version",
 )
 
 
@@ -52,9 +53,19 @@ def job_record(job_id: int) -> JobRecord:
 
 def open_job(job_id: int, person: Person) -> Opened:
     """A job to look at."""
-    record = job_record(job_id)
-    job = sound_job(record, Unit(person.shown_unit))
-    return Opened(record, job, put_in_words(judge(job)))
+    record, job = looked_at(job_id, person)
+    return Opened(record, job, put_in_words(judge(job, kept(record.pk, job.shown_in).memo)))
+
+
+def looked_at(job_id: int, person: Person) -> tuple[JobRecord, Job]:
+    """The row of a job and its document, to look at and not to change. Refuses: NotThere."""
+    shown_in = Unit(person.shown_unit)
+
+    def load() -> tuple[JobRecord, Job]:
+        record = job_record(job_id)
+        return record, sound_job(record, shown_in)
+
+    return loaded(job_id, shown_in, load)
 
 
 def sound_job(record: JobRecord, shown_in: Unit) -> Job:
@@ -79,16 +90,32 @@ def sound(job: Job) -> Job:
     return found
 
 
+def sound_with(
+    job: Job, readings: tuple[Reading, ...], sittings: tuple[Sitting, ...], checks: tuple[SettingCheck, ...]
+) -> Job:
+    """A job with more readings, of which only the new are checked. Refuses: Refusal, with what does not hang
+    together."""
+    message = "That does not fit this job. Nothing of it was kept."
+    try:
+        found = job.with_more(readings, sittings, checks)
+    except ValidationError as error:
+        raise Refusal("unsound", message, faults_of(error)) from None
+    faults = [Fault("job", fault) for fault in faults_of_readings(readings, CATALOGUE.engine(job.limits.layout))]
+    if faults:
+        raise Refusal("unsound", message, faults)
+    return found
+
+
 def add_facts(record: JobRecord, facts: Iterable[Fact]) -> None:
     """Add facts to a job: one name is one fact's, over all kinds. Refuses: Clash.
 
     Call it in the transaction of the change.
     """
     rows = [fact_row(record, fact) for fact in facts]
-    must_be_free(record, (row.key for row in rows))
+    if record.decisions.filter(key__in=[row.key for row in rows]).exists():
+        raise Clash("name-taken", "Another fact of this job has that name already. Nothing was kept.")
     try:
-        with transaction.atomic():
-            FactRecord.objects.bulk_create(rows, batch_size=500)
+        FactRecord.objects.bulk_create(rows, batch_size=500)
     except IntegrityError:
         raise Clash("name-taken", "Another fact of this job has that name already. Nothing was kept.") from None
 
@@ -150,7 +177,7 @@ def settle(record: JobRecord, job: Job) -> Assessment:
 
     The summary speaks the job's own unit. It is written in the caller's transaction.
     """
-    judged = judge(job)
+    judged = judge(job, kept(record.pk, job.shown_in).memo)
     shown = put_in_words(judged)
     write_summary(record, judged, shown)
     return shown
@@ -169,8 +196,9 @@ def write_summary(record: JobRecord, judged: JudgedJob, shown: Assessment) -> No
         for one in shown.sets
     ]
     record.stage, record.waits_for = _stage(record, shown)
+    # The row was read in this transaction, or is known to be as it was: nobody else writes meanwhile.
+    record.version += 1
     record.save(update_fields=SUMMARY)
-    JobRecord.objects.filter(pk=record.pk).update(version=F("version") + 1)
     transaction.on_commit(lambda: hub.job_changed(record.pk))
 
 

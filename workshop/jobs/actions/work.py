@@ -1,5 +1,7 @@
 """Work done on the engine, and answers to what was asked about a reading."""
 
+from typing import Literal
+
 from django.db import transaction
 from django.utils import timezone
 from ninja import Schema
@@ -41,6 +43,7 @@ class Doing(Schema):
     """An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says
     that the person knows how many readings it makes stale."""
 
+    fact: Literal["operation"] = "operation"
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
     kind: OperationKind
     on: str = Field(max_length=40)
@@ -52,6 +55,7 @@ class Doing(Schema):
 class SlipReply(Schema):
     """The answer to "did you mean": the readings it is about, and the size taken, or none to keep what was read."""
 
+    fact: Literal["slip answer"] = "slip answer"
     id: str = Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9._:-]+$")
     reading: str = Field(max_length=64)
     taken_nm: int | None = None

@@ -2,7 +2,7 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { ask, client } from "../../api";
-import { newId, setName, useKeepBench } from "../../shared/job";
+import { newId, setName, useReport } from "../../shared/job";
 import { Button, Dialog, Faults } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 
@@ -15,23 +15,15 @@ interface Props {
 /** What the job judges, and judging more from now on. It is never made less: readings of it may stand. */
 export function ScopeDialog({ desk, open, onOpenChange }: Props) {
   const { bench, kinds } = desk;
-  const keep = useKeepBench();
+  const report = useReport(bench.card.id);
   const sheets = useQuery({ queryKey: ["limits"], queryFn: () => ask(client.GET("/api/limits")) });
   const here = sheets.data?.find((one) => one.id === bench.card.limits_id)?.sets ?? bench.scope;
   const more = kinds.flatMap((kind) => Object.keys(kind.sets)).filter((set) => !bench.scope.includes(set));
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const extend = useMutation({
     mutationFn: () =>
-      ask(
-        client.POST("/api/jobs/{job_id}/scope", {
-          params: { path: { job_id: bench.card.id } },
-          body: { id: newId(), sets: [...chosen], at: new Date().toISOString() },
-        }),
-      ),
-    onSuccess: (next) => {
-      keep(next);
-      onOpenChange(false);
-    },
+      report({ fact: "extension", id: newId(), sets: [...chosen], at: new Date().toISOString() }),
+    onSuccess: () => onOpenChange(false),
   });
   return (
     <Dialog

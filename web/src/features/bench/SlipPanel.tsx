@@ -1,7 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 
 import { ask, client, type Schemas, stringOf } from "../../api";
-import { newId, useKeepBench } from "../../shared/job";
+import { newId, useReport } from "../../shared/job";
 import { Button, Notice } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 
@@ -17,16 +17,10 @@ export function openDoubt(desk: Desk): Doubt | null {
 
 /** Taking what a reading was meant to be, or keeping what was read. */
 export function useSlipAnswer(desk: Desk) {
-  const keep = useKeepBench();
+  const report = useReport(desk.bench.card.id);
   return useMutation({
     mutationFn: ({ doubt, taken }: { doubt: Doubt; taken: number | null }) =>
-      ask(
-        client.POST("/api/jobs/{job_id}/slips", {
-          params: { path: { job_id: desk.bench.card.id } },
-          body: { id: newId(), reading: doubt.reading, taken_nm: taken },
-        }),
-      ),
-    onSuccess: keep,
+      report({ fact: "slip answer", id: newId(), reading: doubt.reading, taken_nm: taken }),
   });
 }
 

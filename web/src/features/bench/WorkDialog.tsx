@@ -3,7 +3,7 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { ask, client, Refused, type Schemas } from "../../api";
 import { momentText } from "../../shared/dates";
 import { SaidNotice, useServerForm } from "../../shared/forms";
-import { MAKER_FIRST, newId, useKeepBench } from "../../shared/job";
+import { MAKER_FIRST, newId, useReport } from "../../shared/job";
 import { Button, Choice, Dialog, Faults, Field } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 
@@ -31,7 +31,7 @@ export function WorkDialog({ desk, open, onOpenChange }: Props) {
 }
 
 function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
-  const keep = useKeepBench();
+  const report = useReport(bench.card.id);
   const key = useQuery({
     queryKey: ["key"],
     queryFn: () => ask(client.GET("/api/key")),
@@ -57,13 +57,7 @@ function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
     sure: false,
   };
   const { form, field, set, said, submit, submitWith } = useServerForm(start, async (given) => {
-    const kept = await ask(
-      client.POST("/api/jobs/{job_id}/operations", {
-        params: { path: { job_id: bench.card.id } },
-        body: { ...given, on: placeOf(given.kind, given.on), id: newId() },
-      }),
-    );
-    keep(kept);
+    await report({ fact: "operation", ...given, on: placeOf(given.kind, given.on), id: newId() });
     onDone();
   });
   const { kind, on } = form.watch();
@@ -124,16 +118,9 @@ function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
 }
 
 function DoneList({ desk }: { desk: Desk }) {
-  const keep = useKeepBench();
+  const report = useReport(desk.bench.card.id);
   const takeBack = useMutation({
-    mutationFn: (fact: string) =>
-      ask(
-        client.POST("/api/jobs/{job_id}/withdrawals", {
-          params: { path: { job_id: desk.bench.card.id } },
-          body: { id: newId(), fact, at: new Date().toISOString() },
-        }),
-      ),
-    onSuccess: keep,
+    mutationFn: (of: string) => report({ fact: "withdrawal", id: newId(), of, at: new Date().toISOString() }),
   });
   if (desk.bench.operations.length === 0) return null;
   return (

@@ -15,22 +15,22 @@ const landing = (id: string): Landing => ({
   feature: "diameter",
   by_button: false,
 });
-const bench = { card: { id: 1 } };
+const changed = { state: "a.1", whole: false, bench: {}, assessment: {}, parts: [], sets: [] };
 const answer = (body: unknown, status = 200) =>
   new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
 
-type Batch = { readings: Landing[] };
+type Batch = { facts: (Landing & { fact: string })[] };
 const landed = (batch: Batch) =>
   answer({
-    bench,
-    results: batch.readings.map(({ id }) => ({ id, asked: null, refused: "", conflict: "" })),
+    changed,
+    results: batch.facts.map(({ id }) => ({ id, asked: null, refused: "", conflict: "" })),
   });
 
 function boxWith(replies: ((batch: Batch) => Promise<Response>)[]) {
   const sent: string[][] = [];
   vi.stubGlobal("fetch", async (request: Request) => {
     const batch = (await request.json()) as Batch;
-    sent.push(batch.readings.map((one) => one.id));
+    sent.push(batch.facts.map((one) => one.id));
     return (replies.shift() ?? ((one: Batch) => Promise.resolve(landed(one))))(batch);
   });
   const box = new Outbox();
@@ -78,7 +78,7 @@ describe("the outbox", () => {
 
   it("keeps a question until it is answered, and goes on with the readings after it", async () => {
     const asked = { question: "Which?", choices: [{ nm: 5, words: "this" }] };
-    const question = { bench, results: [{ id: "a", asked, refused: "", conflict: "" }] };
+    const question = { changed, results: [{ id: "a", asked, refused: "", conflict: "" }] };
     const { box, sent } = boxWith([() => Promise.resolve(answer(question))]);
     box.add(1, landing("a"));
     box.add(1, landing("b"));
@@ -136,7 +136,7 @@ describe("the outbox", () => {
 
   it("tells of a reading that landed beside somebody else's", async () => {
     const result = { id: "a", asked: null, refused: "", conflict: "R1 1a was read by machinist meanwhile." };
-    const { box } = boxWith([() => Promise.resolve(answer({ bench, results: [result] }))]);
+    const { box } = boxWith([() => Promise.resolve(answer({ changed, results: [result] }))]);
     box.add(1, landing("a"));
     await settled();
     expect(box.conflicts).toEqual([result.conflict]);
@@ -148,9 +148,9 @@ describe("the outbox", () => {
     const asked: string[] = [];
     let answerNow: () => void = () => undefined;
     vi.stubGlobal("fetch", async (request: Request) => {
-      asked.push(new URL(request.url).pathname.split("/").slice(-1)[0] ?? "");
-      const body = (await request.json()) as Batch & { fact?: string };
-      if (body.fact) return answer({ ...bench, took: body.fact });
+      const body = (await request.json()) as Batch;
+      asked.push(...body.facts.map(({ fact, id }) => `${fact} ${id}`));
+      if (asked.length > 1) return answer({ changed: { ...changed, state: "a.2" }, results: [] });
       await new Promise<void>((go) => (answerNow = go));
       return landed(body);
     });
@@ -164,8 +164,8 @@ describe("the outbox", () => {
     expect(box.snapshot()).toMatchObject([{ recalled: true }]);
     answerNow();
     await settled();
-    expect(asked).toEqual(["batch", "withdrawals"]);
-    expect(told).toHaveBeenLastCalledWith({ ...bench, took: "a" });
+    expect(asked).toEqual(["reading a", "withdrawal back.a"]);
+    expect(told).toHaveBeenLastCalledWith(1, { ...changed, state: "a.2" });
     expect(box.snapshot()).toEqual([]);
   });
 

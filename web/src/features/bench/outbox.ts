@@ -1,7 +1,7 @@
 import { ask, client, Refused, type Schemas, Unreachable } from "../../api";
 import { announce } from "../../shared/announce";
 
-export type Landing = Schemas["Landing"];
+export type Landing = Omit<Schemas["Landing"], "fact">;
 
 /** A reading on its way: waiting to be sent, asked about, or refused. It stays until it has landed. */
 export interface Parcel {
@@ -23,7 +23,7 @@ const RETRY_MS = 1500;
 const MOST_AT_ONCE = 250;
 
 type Listener = () => void;
-type Landed = (bench: Schemas["BenchOut"]) => void;
+type Landed = (jobId: number, changed: Schemas["ChangedOut"]) => void;
 
 /** A parcel kept by the bench as it was before parts: it named a journal, its bearing by the journal. */
 function ofNow(parcel: Parcel): Parcel {
@@ -50,6 +50,8 @@ export class Outbox {
   /** What landed beside somebody else's reading: shown until it is put away. */
   conflicts: readonly string[] = [];
   onLanded: Landed = () => undefined;
+  /** The state of a job that this browser knows. */
+  stateOf: (jobId: number) => string = () => "";
   person = "";
 
   constructor(private readonly store: Storage = localStorage) {
@@ -158,13 +160,9 @@ export class Outbox {
     const going = new Set(parcels.map((parcel) => parcel.landing.id));
     this.write(this.parcels.map((one) => (going.has(one.landing.id) ? { ...one, sent: true } : one)));
     try {
-      const answer = await ask(
-        client.POST("/api/jobs/{job_id}/readings/batch", {
-          params: { path: { job_id: first.jobId } },
-          body: { sent_at: new Date().toISOString(), readings: parcels.map((parcel) => parcel.landing) },
-        }),
-      );
-      this.onLanded((await this.recall(first.jobId, answer.results)) ?? answer.bench);
+      const facts = parcels.map((parcel) => ({ fact: "reading" as const, ...parcel.landing }));
+      const answer = await this.report(first.jobId, facts);
+      await this.recall(first.jobId, answer.results);
       this.settle(answer.results);
     } catch (error) {
       if (error instanceof Unreachable || (error instanceof Refused && error.status === 401)) throw error;
@@ -183,23 +181,29 @@ export class Outbox {
     }
   }
 
-  /** Take back at the server what was taken back here while it was on its way. Gives the bench after it. */
-  private async recall(
-    jobId: number,
-    results: readonly Schemas["LandedOut"][],
-  ): Promise<Schemas["BenchOut"] | undefined> {
-    let bench: Schemas["BenchOut"] | undefined;
-    for (const { id, asked, refused } of results) {
-      if (asked || refused || !this.parcels.some((one) => one.landing.id === id && one.recalled)) continue;
-      bench = await ask(
-        client.POST("/api/jobs/{job_id}/withdrawals", {
-          params: { path: { job_id: jobId } },
-          // The same name however often it is sent: it is taken back once.
-          body: { id: `back.${id}`, fact: id, at: new Date().toISOString() },
-        }),
-      );
-    }
-    return bench;
+  /** Report facts, and tell what changed by them. */
+  private async report(jobId: number, facts: Schemas["FactsIn"]["facts"]): Promise<Schemas["FactsOut"]> {
+    const answer = await ask(
+      client.POST("/api/jobs/{job_id}/facts", {
+        params: { path: { job_id: jobId } },
+        body: { sent_at: new Date().toISOString(), have: this.stateOf(jobId), facts },
+      }),
+    );
+    this.onLanded(jobId, answer.changed);
+    return answer;
+  }
+
+  /** Take back at the server what was taken back here while it was on its way. */
+  private async recall(jobId: number, results: readonly Schemas["LandedOut"][]): Promise<void> {
+    const landed = results.filter(({ asked, refused }) => !asked && !refused).map(({ id }) => id);
+    const recalled = landed.filter((id) => this.parcels.some((one) => one.landing.id === id && one.recalled));
+    if (recalled.length === 0) return;
+    const at = new Date().toISOString();
+    // The same name however often it is sent: it is taken back once.
+    await this.report(
+      jobId,
+      recalled.map((id) => ({ fact: "withdrawal", id: `back.${id}`, of: id, at })),
+    );
   }
 
   /** What became of each: landed ones go, the others stay with what was said. */

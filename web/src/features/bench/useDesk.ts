@@ -2,9 +2,9 @@ import { useMutation } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 
-import { ask, client, type Schemas } from "../../api";
+import type { Schemas } from "../../api";
 import { announce } from "../../shared/announce";
-import { type Bench, newId, type Part, useKeepBench, useKinds } from "../../shared/job";
+import { type Bench, newId, type Part, useKinds, useReport } from "../../shared/job";
 import { useKept } from "../../shared/useKept";
 import { usePerson } from "../session";
 import type { Landing, Parcel } from "./outbox";
@@ -53,7 +53,7 @@ export function useDesk(bench: Bench) {
   const [select, setSelect] = useState(false);
   /** When the spot in hand last changed by hand: a slow gauge's line then belongs to the spot before. */
   const movedAt = useRef(0);
-  const keep = useKeepBench();
+  const report = useReport(jobId);
   const question = mine.find((parcel) => parcel.state !== "waiting");
   const openIn = (of: Part, aim: Target): Stop | null =>
     aim.value === ""
@@ -148,14 +148,7 @@ export function useDesk(bench: Bench) {
     else if (upNext) goTo(upNext.id);
   };
   const withdrawing = useMutation({
-    mutationFn: (fact: string) =>
-      ask(
-        client.POST("/api/jobs/{job_id}/withdrawals", {
-          params: { path: { job_id: jobId } },
-          body: { id: newId(), fact, at: new Date().toISOString() },
-        }),
-      ),
-    onSuccess: keep,
+    mutationFn: (of: string) => report({ fact: "withdrawal", id: newId(), of, at: new Date().toISOString() }),
   });
   /** The part a landing belongs to: itself, or the one it lies beside. */
   const ownerOf = (landing: Stop): string =>

@@ -1,22 +1,16 @@
 import { useMutation } from "@tanstack/react-query";
 
-import { ask, client, type Schemas } from "../../api";
-import { newId, useKeepBench } from "../../shared/job";
+import type { Schemas } from "../../api";
+import { newId, useReport } from "../../shared/job";
 
-export type Seeing = Omit<Schemas["Seeing"], "id" | "at">;
+export type Seeing = Omit<Schemas["Seeing"], "fact" | "id" | "at">;
 
 /** Writing down what was seen at the bench. */
 export function useLooks(jobId: number) {
-  const keep = useKeepBench();
+  const report = useReport(jobId);
   const see = useMutation({
     mutationFn: (seen: Seeing) =>
-      ask(
-        client.POST("/api/jobs/{job_id}/observations", {
-          params: { path: { job_id: jobId } },
-          body: { ...seen, id: newId(), at: new Date().toISOString() },
-        }),
-      ),
-    onSuccess: keep,
+      report({ fact: "observation", ...seen, id: newId(), at: new Date().toISOString() }),
   });
   return { see };
 }

@@ -2,8 +2,19 @@ export { MAKER_FIRST } from "./cautions";
 export { DecideBar } from "./DecideBar";
 export { PlanChoice, planOf, plansFor, planValue } from "./PlanChoice";
 export { ScopeChoice } from "./ScopeChoice";
-export { type Bench, type Part, setOf, type SetReport, useBench, useKeepBench } from "./useBench";
+export {
+  type Bench,
+  type Changed,
+  knownBench,
+  type Part,
+  setOf,
+  type SetReport,
+  useBench,
+  useKeepBench,
+  useKeepChanges,
+} from "./useBench";
 export { type FeatureKind, type Kind, placeWords, setName, useKinds, type Words } from "./useKinds";
 export { newId, useDecisions } from "./useDecisions";
+export { useReport } from "./useReport";
 export { useStandings } from "./useStandings";
 export { WaiveDialog, type Waiving } from "./WaiveDialog";

@@ -1,0 +1,22 @@
+import { keepsPage } from "../away";
+
+/** The cache that the service worker opens a job from when the server is away (sw.ts). */
+const KNOWN = "half-thou.known";
+/** So long after the last change a bench is kept: not with every reading. */
+const QUIET_MS = 1_500;
+
+/** Keep a bench for a reload without the server, once it has been quiet. Gives what calls it off. */
+export function keepForReload(bench: { card: { id: number } }): (() => void) | undefined {
+  if (!keepsPage() || !("caches" in window)) return undefined;
+  const timer = window.setTimeout(() => {
+    const headers = { "Content-Type": "application/json", Date: new Date().toUTCString() };
+    const answer = new Response(JSON.stringify(bench), { headers });
+    const address = new URL(`/api/jobs/${bench.card.id}`, window.location.origin).href;
+    // A browser that gives no room for it opens what it kept before.
+    caches
+      .open(KNOWN)
+      .then((cache) => cache.put(address, answer))
+      .catch(() => undefined);
+  }, QUIET_MS);
+  return () => window.clearTimeout(timer);
+}

@@ -1,0 +1,63 @@
+"""The one door for facts: of every kind, in the order they were reported. What is wrong with one is its refusal;
+the queue behind it goes on."""
+
+import logging
+from collections.abc import Callable, Iterable
+from datetime import timedelta
+from itertools import groupby
+from typing import Annotated, Any
+
+from pydantic import Field, ValidationError
+
+from workshop.jobs.actions.facts import Extending, Seeing, TakingBack, extend_scope, observe, take_back
+from workshop.jobs.actions.landing import Landed, Landing, land_readings, not_worked_out
+from workshop.jobs.actions.opened import Opened, open_job
+from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operation
+from workshop.people.may import Act, must
+from workshop.people.models import Person
+from workshop.people.refusals import NotThere, Refusal
+
+log = logging.getLogger(__name__)
+#: A fact as a bench reports it; `fact` says of which kind it is.
+Reported = Annotated[Landing | TakingBack | Seeing | Doing | SlipReply | Extending, Field(discriminator="fact")]
+_DONE_WITH: dict[type[Any], Callable[[Person, int, Any], Opened]] = {
+    TakingBack: take_back,
+    Seeing: observe,
+    Doing: do_operation,
+    SlipReply: answer_slip,
+    Extending: extend_scope,
+}
+
+
+def land_facts(
+    person: Person, job_id: int, given: Iterable[Reported], off: timedelta = timedelta(0)
+) -> tuple[Opened, list[Landed]]:
+    """Land facts in their order, readings that follow each other in one bulk. Sent twice, each lands once.
+
+    Takes:   how far the bench's clock is behind.
+    Gives:   the job after them, and what became of each: landed, asked about, or refused.
+    Refuses: Refusal where the job is not there, or the person may not.
+    """
+    must(person, Act.READ)
+    opened: Opened | None = None
+    results: list[Landed] = []
+    for kind, run in groupby(given, key=type):
+        if kind is Landing:
+            readings = [one for one in run if isinstance(one, Landing)]
+            opened, landed = land_readings(person, job_id, readings, off)
+            results += landed
+            continue
+        for one in run:
+            try:
+                opened = _DONE_WITH[kind](person, job_id, one)
+                results.append(Landed(one.id))
+            except NotThere as missing:
+                if missing.code == "no-job":
+                    raise
+                results.append(Landed(one.id, refused=missing))
+            except Refusal as refusal:
+                results.append(Landed(one.id, refused=refusal))
+            except (ValidationError, ValueError, ArithmeticError) as error:
+                log.exception("a fact could not be worked out")
+                results.append(Landed(one.id, refused=not_worked_out(error)))
+    return opened or open_job(job_id, person), results

@@ -1,0 +1,126 @@
+"""What the server keeps in its memory of the jobs it served last. It is a help: without it the same comes out.
+
+Facts are never changed or taken away, so those read once need not be read again: only what landed since is. Nothing
+is kept that a transaction may still take back.
+"""
+
+from __future__ import annotations
+
+from collections import OrderedDict
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
+from datetime import datetime
+from threading import Lock, local
+from typing import Any, NamedTuple, TypeVar, cast
+
+from django.db import connection
+
+from halfthou.jobs import Job
+from halfthou.lengths import Unit
+from halfthou.memo import Memo
+from workshop.jobs.ledger import Ledger
+from workshop.jobs.models import FactKind
+
+Loaded = TypeVar("Loaded")
+#: So many jobs are kept at the most, the one served longest ago is let go. A job of 1,500 facts takes about 10 MB.
+MOST_KEPT = 24
+
+
+@dataclass(frozen=True)
+class KeptFacts:
+    """The facts of a job by kind, up to the last one read; the gauges its readings were taken with, and when the
+    first and the last of them were."""
+
+    last: int = 0
+    by_kind: Mapping[str, tuple[Any, ...]] = field(default_factory=dict)
+    gauges: frozenset[str] = frozenset()
+    read_between: tuple[datetime, datetime] | None = None
+
+    def with_more(self, last: int, new: Mapping[str, tuple[Any, ...]]) -> KeptFacts:
+        """These facts and those that landed after them."""
+        readings = new[FactKind.READING]
+        times = [*(self.read_between or ()), *(reading.at for reading in readings)]
+        return KeptFacts(
+            last,
+            {kind: (*self.by_kind.get(kind, ()), *facts) for kind, facts in new.items()},
+            self.gauges | {reading.gauge for reading in readings},
+            (min(times), max(times)) if times else None,
+        )
+
+
+class Stamp(NamedTuple):
+    """How often the database was changed: by others, and by this connection. While it is the same, nothing was."""
+
+    by_others: int
+    by_us: int
+
+
+def stamp_now() -> Stamp | None:
+    """The stamp of this thread's connection; None while a transaction is open."""
+    if connection.in_atomic_block:
+        return None
+    with connection.cursor() as cursor:
+        (by_others,) = cursor.execute("PRAGMA data_version").fetchone()
+    return Stamp(by_others, connection.connection.total_changes)
+
+
+class _OfThread(local):
+    """What this thread loaded last: the stamp it was loaded at, which job in which unit, and what was loaded."""
+
+    def __init__(self) -> None:
+        self.last: tuple[Stamp | None, tuple[int, Unit], Any] = (None, (0, Unit.MM), None)
+
+
+_of_thread = _OfThread()
+
+
+def loaded(job_id: int, shown_in: Unit, load: Callable[[], Loaded]) -> Loaded:
+    """A job as loaded, anew only where anything in the database has changed since this thread loaded it."""
+    key, stamp = (job_id, shown_in), stamp_now()
+    before, of, found = _of_thread.last
+    if stamp is None or before != stamp or of != key:
+        found = load()
+        _of_thread.last = stamp, key, found
+    return cast(Loaded, found)
+
+
+class KeptJob:
+    """What is kept of one job as it is shown in one unit."""
+
+    def __init__(self) -> None:
+        self.memo = Memo()
+        self.facts = KeptFacts()
+        self.job: Job | None = None
+        self.told = Ledger()
+
+    def keep_facts(self, facts: KeptFacts) -> None:
+        """Keep facts that were read, where nothing can take them back any more."""
+        if not connection.in_atomic_block and facts.last >= self.facts.last:
+            self.facts = facts
+
+    def keep_job(self, job: Job) -> None:
+        """Keep the job as it was put together from them."""
+        if not connection.in_atomic_block:
+            self.job = job
+
+
+_kept: OrderedDict[tuple[int, Unit], KeptJob] = OrderedDict()
+_lock = Lock()
+
+
+def kept(job_id: int, shown_in: Unit) -> KeptJob:
+    """What is kept of a job in one unit; empty where it was not served lately."""
+    key = job_id, shown_in
+    with _lock:
+        found = _kept.setdefault(key, KeptJob())
+        _kept.move_to_end(key)
+        while len(_kept) > MOST_KEPT:
+            _kept.popitem(last=False)
+    return found
+
+
+def forget_all() -> None:
+    """Keep nothing any more: for tests, which begin their data anew."""
+    _of_thread.last = (None, (0, Unit.MM), None)
+    with _lock:
+        _kept.clear()

@@ -57,6 +57,7 @@ class Shop(RuleBasedStateMachine):
         for role, client in self.people.items():
             client.force_login(person(role), backend="django.contrib.auth.backends.ModelBackend")
         self.asked = 0
+        self.told: dict[int, Told] = {}
         self.gauges = [self.owner("/api/gauges", gauge_form("0.0001"))["id"]]
         forget_all()
         self.sheet = self.owner("/api/limits", sheet_form().model_dump(mode="json"))["line"]["id"]
@@ -216,7 +217,8 @@ class Shop(RuleBasedStateMachine):
             self.undo.__exit__(None, None, None)
 
     def stands(self, job: int) -> None:
-        """It opens, judges, prints and exports, and the file says the same words."""
+        """It opens, judges, prints and exports, the file says the same words, and who was told only what changed knows
+        all of it."""
         client = self.people[Role.OWNER]
         opened = client.get(f"/api/jobs/{job}")
         assert opened.status_code == 200, opened.content
@@ -224,7 +226,11 @@ class Shop(RuleBasedStateMachine):
             assert client.get(f"/api/jobs/{job}{view}").status_code == 200, view
         file = client.get(f"/api/jobs/{job}/job.json").content.decode()
         found = assess(read_job(file).job)
-        shown = client.get(f"/api/jobs/{job}").json()["assessment"]
+        whole = client.get(f"/api/jobs/{job}").json()
+        told = self.told.setdefault(job, Told({"assessment": {}, "state": ""}))
+        told.hear(client.get(f"/api/jobs/{job}/changes?since={told.state}").json())
+        assert told.bench == whole
+        shown = whole["assessment"]
         assert json.loads(as_here(found)) == json.loads(json.dumps(shown).replace(" (elsewhere)", ""))
 
 

@@ -8,6 +8,7 @@ from threading import Lock
 
 #: A piece by where it stands (the bench's own lines, the assessment's, the parts, the sets) and its name there.
 Piece = tuple[str, str]
+_NOTHING = (0, b"")
 
 
 class Ledger:
@@ -35,11 +36,11 @@ class Ledger:
             self._version = version
             if pieces.keys() != self._pieces.keys():
                 self._begin()
-            self._count += 1
-            for piece, told in pieces.items():
-                before = self._pieces.get(piece)
-                if before is None or before[1] != told:
-                    self._pieces[piece] = self._count, told
+            changed = [piece for piece, told in pieces.items() if self._pieces.get(piece, _NOTHING)[1] != told]
+            if changed:
+                self._count += 1
+            for piece in changed:
+                self._pieces[piece] = self._count, pieces[piece]
 
     def whole(self) -> bytes:
         """The whole bench as JSON."""

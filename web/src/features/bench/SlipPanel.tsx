@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 
-import { ask, client, type Schemas, stringOf } from "../../api";
+import { type Schemas, stringOf } from "../../api";
 import { newId, useReport } from "../../shared/job";
 import { Button, Notice } from "../../shared/ui";
 import type { Desk } from "./useDesk";

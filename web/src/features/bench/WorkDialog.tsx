@@ -31,13 +31,13 @@ export function WorkDialog({ desk, open, onOpenChange }: Props) {
 }
 
 function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
-  const report = useReport(bench.card.id);
   const key = useQuery({
     queryKey: ["key"],
     queryFn: () => ask(client.GET("/api/key")),
     staleTime: Infinity,
   });
   const { bench, part, kinds } = desk;
+  const report = useReport(bench.card.id);
   const here = kinds.filter((one) =>
     bench.assessment.stations.some((station) => station.key === one.station),
   );

@@ -22,6 +22,7 @@ from halfthou.parts import CATALOGUE
 from halfthou.verdicts import Action
 from tests.conftest import examples
 from tests.making import GOOD_MAIN, GOOD_ROD
+from tests.telling import Told
 from workshop.jobs.kept import forget_all
 from workshop.people.models import Role
 
@@ -217,8 +218,8 @@ class Shop(RuleBasedStateMachine):
             self.undo.__exit__(None, None, None)
 
     def stands(self, job: int) -> None:
-        """It opens, judges, prints and exports, the file says the same words, and who was told only what changed knows
-        all of it."""
+        """It opens, judges, prints and exports; the file says the same words; told only what changed, one knows it
+        all."""
         client = self.people[Role.OWNER]
         opened = client.get(f"/api/jobs/{job}")
         assert opened.status_code == 200, opened.content

@@ -98,6 +98,7 @@ RULES: dict[str, Rule] = {
     "bores.card": Rule("The boring card", "common practice, no source"),
     "bores.to-order": Rule("Pistons and rings to order", "common practice, no source"),
     "bores.before-boring": Rule("Before money goes into boring", "common practice, no source"),
+    "bores.deck": Rule("The deck, flat within its limit", "the maker's limit; common practice for the doubt"),
     "bores.present": Rule("Present size of a bore", "common practice, no source"),
     "bores.mixed": Rule("Bores of different sizes", "common practice, no source"),
     "bores.claimed": Rule("A claimed oversize", "common practice, no source"),

@@ -86,7 +86,8 @@ class LookKind:
     """Something that is seen, felt or tested: on what, what it may answer, and what has to be said beside an
     answer.
 
-    `depth_for` are the answers that a depth belongs to, `step_for` those that name a size.
+    `depth_for` are the answers that a depth belongs to, `step_for` those that name a size, `measured` those that
+    say with what it was measured: they are nothing without how far it was out.
     """
 
     key: str
@@ -94,6 +95,7 @@ class LookKind:
     on: tuple[str, ...] = ("part",)
     depth_for: tuple[str, ...] = ()
     step_for: tuple[str, ...] = ()
+    measured: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -54,3 +54,5 @@ def faults_of_look(seen: Observation, engine: Engine) -> Iterator[str]:
         yield f"“{seen.answer}” is no answer for {seen.look}"
     elif seen.answer in look.step_for and seen.depth is None:
         yield "say which size is claimed"
+    elif seen.answer in look.measured and seen.depth is None:
+        yield f"say how far it was out, by {seen.answer}; 0 where nothing was found"

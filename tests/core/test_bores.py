@@ -255,6 +255,45 @@ def test_a_deck_that_is_out_of_flat_is_put_right_before_money_goes_into_boring()
 
 
 @pytest.mark.parametrize(
+    ("by", "out", "limit", "first"),
+    [
+        ("straightedge and feelers", "0.0015", "0.002", ""),
+        ("straightedge and feelers", "0", "0.002", ""),
+        ("straightedge and feelers", "0.002", "0.002", "read the deck again, with an indicator"),
+        ("straightedge and feelers", "0.0025", "0.002", "machine the deck flat"),
+        ("indicator", "0.0019", "0.002", ""),
+        ("indicator", "0.00195", "0.002", "read the deck again, with an indicator"),
+        ("indicator", "0.0021", "0.002", "machine the deck flat"),
+        ("indicator", "0.0001", None, "find the maker's limit for the deck"),
+    ],
+)
+def test_a_measured_deck_stands_against_the_sheets_limit(by: str, out: str, limit: str | None, first: str) -> None:
+    """Common practice, no source: what a feeler says is that its next leaf, half a thou more, did not go."""
+    looked = (
+        look("block", Look.PRESSURE, "passed"),
+        look("block", Look.CRACK_TEST, "passed"),
+        look("block", Look.SQUARE, "square"),
+        look("block", Look.DECK, by, out),
+    )
+    on = bore_limits(figures={"deck_flatness": None if limit is None else figure(inches(limit))})
+    found = assess(block({**GOOD, 3: WORN}, seen=looked, on=on)).sets[0]
+    wanted = [reason.text for reason in found.reasons if reason.rule == "bores.before-boring"]
+    assert [first in text for text in wanted] == ([True] if first else [])
+    assert found.finished is (first == "")
+    (deck,) = [reason.text for reason in found.reasons if reason.rule == "bores.deck"]
+    assert by in deck and ("no limit" in deck) is (limit is None)
+
+
+def test_a_deck_limit_by_a_rule_of_thumb_passes_no_deck() -> None:
+    """This program's own rule, as for every figure (verdicts.rule-of-thumb); nothing outside."""
+    thumb = figure(inches("0.002"), SourceKind.RULE_OF_THUMB)
+    looked = (look("block", Look.DECK, "indicator", "0.0001"),)
+    on = bore_limits(figures={"deck_flatness": thumb})
+    found = assess(block({**GOOD, 3: WORN}, seen=looked, on=on)).sets[0]
+    assert any("find the maker's limit for the deck" in reason.text for reason in found.reasons)
+
+
+@pytest.mark.parametrize(
     ("texts", "why"),
     [
         (["4.0010", "4.0006", "4.0035", "4.0020", "4.0006", "4.0005"], "largest in the middle"),

@@ -125,3 +125,15 @@ def test_a_sheet_a_job_stands_on_keeps_its_bores(
     with pytest.raises(Refusal):
         change_sheet(machinist, block.limits.pk, sheet_form())
     assert client_of(bench).get(f"/api/jobs/{block.pk}").status_code == 200
+
+
+def test_a_deck_measured_without_saying_how_far_it_was_out_is_refused_in_words(
+    bench: Person, block: JobRecord
+) -> None:
+    """This program's own: with what it was measured says nothing without how far it was out. Nothing found is 0."""
+    seeing: dict[str, Any] = {"on": "block", "look": "deck", "answer": "indicator", "at": timezone.now()}
+    with pytest.raises(Refusal) as refused:
+        actions.observe(bench, block.pk, actions.Seeing(id="d1", depth="", **seeing))
+    assert "say how far it was out" in refused.value.faults[0].what
+    actions.observe(bench, block.pk, actions.Seeing(id="d2", depth="0", **seeing))
+    assert block.facts.get().document["depth"] == 0

@@ -28,14 +28,15 @@ class FeatureOut(BaseModel):
 
 
 class LookOut(BaseModel):
-    """A look and its answers; on what it is looked for, the usual first; which answers a depth or a size belongs
-    to."""
+    """A look and its answers; on what it is looked for, the usual first; which answers a depth, a size or what was
+    measured belongs to."""
 
     look: str
     answers: list[str]
     on: list[str]
     depth_for: list[str]
     step_for: list[str]
+    measured: list[str]
 
 
 class SheetFigureOut(BaseModel):
@@ -127,6 +128,7 @@ def _look(look: LookKind) -> LookOut:
         on=list(look.on),
         depth_for=list(look.depth_for),
         step_for=list(look.step_for),
+        measured=list(look.measured),
     )
 
 

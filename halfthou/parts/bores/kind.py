@@ -31,6 +31,8 @@ HATCH, GLAZED, SCUFFED = "cross-hatch seen", "glazed", "scuffed"
 SCORED_CLEAR, SCORED, RUST = "scored, nail runs clear", "scored, nail catches", "rust or pitted"
 RIDGE_FELT, COATED_BORE, SLEEVED, WET = "ridge felt", "coated or sprayed", "sleeve fitted", "wet with oil"
 LEAKS, OUT_OF_FLAT, OUT_OF_SQUARE = "leaks", "out of flat", "out of square"
+#: With what a deck is measured.
+FEELERS, INDICATOR = "straightedge and feelers", "indicator"
 
 LOOKS = (
     LookKind(
@@ -44,7 +46,12 @@ LOOKS = (
     LookKind(Look.SLEEVE, ("none", SLEEVED)),
     LookKind(Look.CRACK_TEST, ("passed", CRACK_FOUND), ("block", "part")),
     LookKind(Look.PRESSURE, ("passed", LEAKS), ("block",)),
-    LookKind(Look.DECK, ("flat within the maker's limit", OUT_OF_FLAT), ("block",)),
+    LookKind(
+        Look.DECK,
+        (FEELERS, INDICATOR, "flat within the maker's limit", OUT_OF_FLAT),
+        ("block",),
+        measured=(FEELERS, INDICATOR),
+    ),
     LookKind(Look.SQUARE, ("square", OUT_OF_SQUARE), ("block",)),
     LookKind(
         Look.CLAIMED_OVERSIZE,

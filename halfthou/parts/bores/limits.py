@@ -23,6 +23,7 @@ FIGURES = (
     SheetFigure("largest_allowed", "Largest bore allowed"),
     SheetFigure("hone_stock", "Stock left for the hone, on diameter"),
     SheetFigure("least_wall", "Least wall left"),
+    SheetFigure("deck_flatness", "Deck, most out of flat"),
     SheetFigure("stroke", "Stroke"),
     SheetFigure("sleeve_outside", "Sleeve, outside diameter"),
     SheetFigure("depth_top", "Depth of plane 1, just below the top of ring travel"),
@@ -116,6 +117,9 @@ def _faults(limits: SetLimits) -> Iterator[str]:
     wall = limits.figure("least_wall")
     if wall is not None and wall.value > THICKEST_WALL:
         yield "the least wall is thicker than any cylinder's: check the decimal point"
+    deck = limits.figure("deck_flatness")
+    if deck is not None and not ZERO < deck.value < Length(1_270_000):
+        yield "the deck's limit must lie between nothing and 0.05 in: check the decimal point"
     depths = [found.value for key in _DEPTHS if (found := limits.figure(key)) is not None]
     if any(after <= before for before, after in pairwise(depths)):
         yield "the depths must go down the bore, each deeper than the one before"

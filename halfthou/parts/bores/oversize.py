@@ -9,8 +9,9 @@ from functools import cached_property
 
 from halfthou.jobs import Decision, HouseRules, SourceKind, Waived, WornBore
 from halfthou.lengths import ZERO, Length
+from halfthou.parts.bores.before_boring import wanted_before_boring
 from halfthou.parts.bores.limits import BoreLimits
-from halfthou.parts.bores.verdict import BoreVerdict, keeps, wanted_before_boring
+from halfthou.parts.bores.verdict import BoreVerdict, keeps
 from halfthou.parts.bores.walls import WallSays, wall_at, wall_for_sleeve
 from halfthou.sets import Reach, Rung, SizeChoice, choose_one_size
 from halfthou.verdicts import SIZE_OPEN, Action, Called, MarkCode, Open

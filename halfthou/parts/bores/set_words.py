@@ -8,6 +8,7 @@ from halfthou.engines import short_name
 from halfthou.jobs import Look
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.bores.bore_words import over
+from halfthou.parts.bores.kind import FEELERS, INDICATOR
 from halfthou.parts.bores.oversize import BoreSet, Way, past_the_largest
 from halfthou.parts.bores.verdict import keeps, referred_for
 from halfthou.parts.bores.walls import WallSays, wall_at, wall_for_sleeve
@@ -63,6 +64,7 @@ def bores_reasons(decided: BoreSet, say: Notation) -> tuple[Reason, ...]:
         *_singled_out(decided),
         *_await(decided),
         *_wanted(decided),
+        *_deck(decided, say),
         *_not_sold(decided, say),
         *_present(decided, say),
     )
@@ -228,6 +230,17 @@ def _wanted(decided: BoreSet) -> Iterator[Reason]:
     if decided.action is Action.REBORE and decided.wanted:
         text = f"Before money goes into boring: {', '.join(decided.wanted)}. Nothing is ordered until then."
         yield Reason(rule="bores.before-boring", text=text)
+
+
+def _deck(decided: BoreSet, say: Notation) -> Iterator[Reason]:
+    """The deck as measured, against its limit."""
+    case = next(iter(decided.verdicts.values())).case
+    seen, limit = case.seen.get(Look.DECK), decided.limits.figure("deck_flatness")
+    if seen is None or seen.answer not in (FEELERS, INDICATOR):
+        return
+    most = f"at most {say.text(limit.value)} is allowed" if limit is not None else "the sheet has no limit for it"
+    text = f"Deck {say.text(seen.depth or ZERO)} out of flat by {seen.answer}; {most}."
+    yield Reason(rule="bores.deck", text=text)
 
 
 def _not_sold(decided: BoreSet, say: Notation) -> Iterator[Reason]:

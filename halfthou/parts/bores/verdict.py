@@ -12,7 +12,7 @@ from halfthou.operations import CRACK_FOUND
 from halfthou.parts.bores.case import BoreCase
 from halfthou.parts.bores.figures import angles_needed, bore_findings
 from halfthou.parts.bores.form import UnlikeWear, unlike_wear
-from halfthou.parts.bores.kind import GLAZED, LEAKS, OUT_OF_FLAT, OUT_OF_SQUARE, RIDGE_FELT, RUST, SCORED, SCUFFED
+from halfthou.parts.bores.kind import GLAZED, LEAKS, RIDGE_FELT, RUST, SCORED, SCUFFED
 from halfthou.surveys import Form
 from halfthou.verdicts import (
     SIZE_OPEN,
@@ -226,24 +226,6 @@ def _action(case: BoreCase, findings: tuple[Finding, ...], opens: frozenset[Open
 def hones_out(case: BoreCase, size: Finding) -> bool:
     """Whether the bore stays inside its limit by at least the guard band once a light hone is done."""
     return size.to_spare - case.house.light_hone >= size.guard
-
-
-#: What is looked at before a block is bored; and what the answers that speak against boring ask for first.
-_LOOKED_AT = (Look.PRESSURE, Look.CRACK_TEST, Look.DECK, Look.SQUARE)
-_FIRST = {
-    (Look.DECK, OUT_OF_FLAT): "machine the deck flat",
-    (Look.SQUARE, OUT_OF_SQUARE): "set the boring up square to the main tunnel",
-}
-
-
-def wanted_before_boring(case: BoreCase) -> tuple[str, ...]:
-    """What is still to be looked at before money goes into boring, and what has to be put right first.
-
-    Rule:    bores.before-boring.   Source: docs/trade: Before a block is bored, common practice.
-    """
-    unseen = (look.value for look in _LOOKED_AT if case.answer(look) is None)
-    wrong = (first for (look, found), first in _FIRST.items() if case.answer(look) == found)
-    return (*unseen, *wrong)
 
 
 def depth_of_score(case: BoreCase) -> Length:

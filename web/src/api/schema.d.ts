@@ -1246,8 +1246,8 @@ export interface components {
         };
         /**
          * LookOut
-         * @description A look and its answers; on what it is looked for, the usual first; which answers a depth or a size belongs
-         *     to.
+         * @description A look and its answers; on what it is looked for, the usual first; which answers a depth, a size or what was
+         *     measured belongs to.
          */
         LookOut: {
             /** Look */
@@ -1260,6 +1260,8 @@ export interface components {
             depth_for: string[];
             /** Step For */
             step_for: string[];
+            /** Measured */
+            measured: string[];
         };
         /**
          * Plan

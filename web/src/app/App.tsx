@@ -1,8 +1,7 @@
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useEffect } from "react";
 import { Route, Routes } from "react-router";
 
 import { stringOf } from "../api";
-import { BenchPage } from "../features/bench";
 import { RackPage } from "../features/rack";
 import { SignInPage, useSession } from "../features/session";
 import { Button, Notice } from "../shared/ui";
@@ -12,6 +11,8 @@ import { NotFound } from "./NotFound";
 import { TopLine } from "./TopLine";
 import { useUpdates } from "./useUpdates";
 
+const bench = () => import("../features/bench");
+const BenchPage = lazy(async () => ({ default: (await bench()).BenchPage }));
 const BookInPage = lazy(async () => ({ default: (await import("../features/booking")).BookInPage }));
 const SheetPage = lazy(async () => ({ default: (await import("../features/sheet")).SheetPage }));
 const LimitsPages = lazy(async () => ({ default: (await import("../features/limits")).LimitsPages }));
@@ -22,9 +23,16 @@ const HousePage = lazy(async () => ({ default: (await import("../features/house"
 const PeoplePage = lazy(async () => ({ default: (await import("../features/people")).PeoplePage }));
 const KeyPage = lazy(async () => ({ default: (await import("../features/key")).KeyPage }));
 
+const AHEAD_MS = 1_000;
+
 export function App() {
   const session = useSession();
   const updates = useUpdates();
+  // The bench is what comes next: it is fetched while the rack is looked at.
+  useEffect(() => {
+    const timer = window.setTimeout(() => void bench(), AHEAD_MS);
+    return () => window.clearTimeout(timer);
+  }, []);
   if (session.isPending) return <Waiting />;
   if (session.isError) {
     return (

@@ -24,7 +24,7 @@ export function Looks({ desk }: { desk: Desk }) {
   const [claim, setClaim] = useState(false);
   const answerOf = (look: string) => part.seen.find((seen) => seen.look === look)?.answer ?? UNSEEN;
   const write = (look: Look, answer: string) => {
-    if (look.depth_for.includes(answer)) setDeep({ look, answer });
+    if (look.depth_for.includes(answer) || look.measured.includes(answer)) setDeep({ look, answer });
     else see.mutate({ on: onOf(look, desk), look: look.look, answer, depth: "", spot: "" });
   };
   const claimed = kind?.looks.find((look) => look.step_for.length > 0);
@@ -116,7 +116,11 @@ function DepthDialog({ desk, look, answer, onClose }: DialogProps & { answer: st
       open
       onOpenChange={onClose}
       title={answer === "nail catches" ? "A nail catches" : answer.charAt(0).toUpperCase() + answer.slice(1)}
-      note="How deep is it below the surface around it, and where? Without its depth no size is sure."
+      note={
+        look.measured.includes(answer)
+          ? `How far is the ${look.look} out of flat, wherever it is most? Along both edges, across, corner to corner.`
+          : "How deep is it below the surface around it, and where? Without its depth no size is sure."
+      }
     >
       <DepthForm desk={desk} look={look} answer={answer} onClose={onClose} />
     </Dialog>
@@ -130,15 +134,22 @@ function DepthForm({ desk, look, answer, onClose }: DialogProps & { answer: stri
     onClose();
   });
   const { unit } = desk.bench.assessment;
+  const measured = look.measured.includes(answer);
   return (
     <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
       <Field
-        label={`Depth, ${unit}`}
-        placeholder={unit === "in" ? ".0008" : "0.02"}
-        hint="Left empty it is written down as not measured, and asked for."
+        label={measured ? `Most out of flat, ${unit}` : `Depth, ${unit}`}
+        placeholder={unit === "in" ? (measured ? ".0015" : ".0008") : measured ? "0.04" : "0.02"}
+        hint={
+          measured
+            ? "With feelers: the thickest leaf that goes under. 0 where none goes."
+            : "Left empty it is written down as not measured, and asked for."
+        }
         {...field("depth")}
       />
-      <Field label="Spot" placeholder="for example 1b; empty if all along" {...field("spot")} />
+      {!measured && (
+        <Field label="Spot" placeholder="for example 1b; empty if all along" {...field("spot")} />
+      )}
       <SaidNotice said={said} />
       <Button kind="strong" type="submit">
         Write it down

@@ -1,21 +1,30 @@
-import { DropdownMenu } from "radix-ui";
-import { useState } from "react";
-import { useNavigate } from "react-router";
+import { lazy, Suspense, useState } from "react";
 
-import { switchTheme } from "../../shared/theme";
-import { ChangePersonDialog, PasswordDialog } from "./PersonDialogs";
-import { useMay, usePerson, useSessionChanges } from "./useSession";
+import { usePerson, useSessionChanges } from "./useSession";
 
-const item = "flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-tint";
+const items = () => import("./PersonItems");
+const PersonItems = lazy(items);
+const TRIGGER = "min-h-11 border-2 border-line px-3 font-semibold hover:bg-tint";
 
 /** Who is at the bench, and everything that belongs to the shop rather than to a job. */
 export function PersonMenu() {
   const person = usePerson();
-  const may = useMay();
-  const go = useNavigate();
-  const { signOut, preferUnit } = useSessionChanges();
-  const [dialog, setDialog] = useState<"" | "person" | "password">("");
+  const { preferUnit } = useSessionChanges();
+  const [asked, setAsked] = useState(false);
   const other = person.shown_unit === "in" ? "mm" : "in";
+  const closed = (
+    <button
+      type="button"
+      aria-haspopup="menu"
+      aria-expanded={false}
+      className={TRIGGER}
+      onPointerEnter={() => void items()}
+      onFocus={() => void items()}
+      onClick={() => setAsked(true)}
+    >
+      {person.name} <span aria-hidden="true">▾</span>
+    </button>
+  );
   return (
     <>
       <button
@@ -27,41 +36,13 @@ export function PersonMenu() {
       >
         {person.shown_unit}
       </button>
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="min-h-11 border-2 border-line px-3 font-semibold hover:bg-tint">
-          {person.name} <span aria-hidden="true">▾</span>
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content align="end" className="z-10 min-w-56 border-2 border-ink bg-sheet py-1">
-            <DropdownMenu.Item className={item} onSelect={() => setDialog("person")}>
-              Change person
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={item} onSelect={() => setDialog("password")}>
-              Change password
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={item} onSelect={switchTheme}>
-              Light or dark
-            </DropdownMenu.Item>
-            <DropdownMenu.Separator className="my-1 h-px bg-line" />
-            {may("keep accounts") && (
-              <DropdownMenu.Item className={item} onSelect={() => void go("/people")}>
-                Accounts
-              </DropdownMenu.Item>
-            )}
-            <DropdownMenu.Item className={item} onSelect={() => signOut.mutate()}>
-              Sign out
-            </DropdownMenu.Item>
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
-      <ChangePersonDialog
-        open={dialog === "person"}
-        onOpenChange={(open) => setDialog(open ? "person" : "")}
-      />
-      <PasswordDialog
-        open={dialog === "password"}
-        onOpenChange={(open) => setDialog(open ? "password" : "")}
-      />
+      {asked ? (
+        <Suspense fallback={closed}>
+          <PersonItems className={TRIGGER} />
+        </Suspense>
+      ) : (
+        closed
+      )}
     </>
   );
 }

@@ -1,0 +1,57 @@
+import { DropdownMenu } from "radix-ui";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+
+import { switchTheme } from "../../shared/theme";
+import { ChangePersonDialog, PasswordDialog } from "./PersonDialogs";
+import { useMay, usePerson, useSessionChanges } from "./useSession";
+
+const item = "flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-tint";
+
+/** The menu under a person's name, opened as it comes: it is fetched when it is first asked for. */
+export default function PersonItems({ className }: { className: string }) {
+  const person = usePerson();
+  const may = useMay();
+  const go = useNavigate();
+  const { signOut } = useSessionChanges();
+  const [dialog, setDialog] = useState<"" | "person" | "password">("");
+  return (
+    <>
+      <DropdownMenu.Root defaultOpen>
+        <DropdownMenu.Trigger className={className}>
+          {person.name} <span aria-hidden="true">▾</span>
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content align="end" className="z-10 min-w-56 border-2 border-ink bg-sheet py-1">
+            <DropdownMenu.Item className={item} onSelect={() => setDialog("person")}>
+              Change person
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} onSelect={() => setDialog("password")}>
+              Change password
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} onSelect={switchTheme}>
+              Light or dark
+            </DropdownMenu.Item>
+            <DropdownMenu.Separator className="my-1 h-px bg-line" />
+            {may("keep accounts") && (
+              <DropdownMenu.Item className={item} onSelect={() => void go("/people")}>
+                Accounts
+              </DropdownMenu.Item>
+            )}
+            <DropdownMenu.Item className={item} onSelect={() => signOut.mutate()}>
+              Sign out
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <ChangePersonDialog
+        open={dialog === "person"}
+        onOpenChange={(open) => setDialog(open ? "person" : "")}
+      />
+      <PasswordDialog
+        open={dialog === "password"}
+        onOpenChange={(open) => setDialog(open ? "password" : "")}
+      />
+    </>
+  );
+}

@@ -39,6 +39,7 @@ export function Looks({ desk }: { desk: Desk }) {
               key={key}
               look={look}
               value={answerOf(key)}
+              measured={part.seen.find((seen) => seen.look === key && look.measured.includes(seen.answer))}
               disabled={bench.card.signed}
               onChange={(answer) => write(look, answer)}
             />
@@ -79,14 +80,18 @@ const saidOf = (seen: Schemas["Observation"] | undefined): string | undefined =>
 interface ChoiceProps {
   look: Look;
   value: string;
+  /** What was measured where it was not only looked at. */
+  measured?: Schemas["Observation"] | undefined;
   disabled: boolean;
   onChange: (answer: string) => void;
 }
 
-function LookChoice({ look, value, disabled, onChange }: ChoiceProps) {
+function LookChoice({ look, value, measured, disabled, onChange }: ChoiceProps) {
   return (
     <label className="block">
-      <span className="block text-[15px] text-quiet">{look.look}</span>
+      <span className="block text-[15px] text-quiet">
+        {look.look} {measured && <strong className="figure text-ink">{measured.typed}</strong>}
+      </span>
       <select
         className={`h-10 w-full border-2 bg-sheet px-1 text-[15px] ${value === UNSEEN ? "border-line text-quiet" : "border-ink font-semibold"}`}
         value={value}
@@ -110,12 +115,18 @@ interface DialogProps {
   onClose: () => void;
 }
 
+function titleOf(look: Look, answer: string): string {
+  if (answer === "nail catches") return "A nail catches";
+  const said = look.measured.includes(answer) ? `${look.look}, by ${answer}` : answer;
+  return said.charAt(0).toUpperCase() + said.slice(1);
+}
+
 function DepthDialog({ desk, look, answer, onClose }: DialogProps & { answer: string }) {
   return (
     <Dialog
       open
       onOpenChange={onClose}
-      title={answer === "nail catches" ? "A nail catches" : answer.charAt(0).toUpperCase() + answer.slice(1)}
+      title={titleOf(look, answer)}
       note={
         look.measured.includes(answer)
           ? `How far is the ${look.look} out of flat, wherever it is most? Along both edges, across, corner to corner.`

@@ -1,7 +1,16 @@
-"""Write the golden answers again, where a change of answer is meant. Look at each difference before it is kept."""
+"""Write the golden answers again, where a change of answer is meant. Look at each difference before it is kept.
+
+With `forms` as its argument: record today's form of job files, signed sheets and the database, once; what is there
+is never written again.
+"""
 
 import json
+import os
+import sqlite3
+import subprocess
 import sys
+import tempfile
+from contextlib import closing
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parents[1]
@@ -9,20 +18,69 @@ sys.path.insert(0, str(ROOT))
 
 from halfthou.assess import assess  # noqa: E402
 from halfthou.exchange import write_job  # noqa: E402
-from halfthou.jobs import JobFile  # noqa: E402
-from tests.golden.kinds import mends  # noqa: E402
+from halfthou.jobs import Job, JobFile  # noqa: E402
+from tests.golden.block_jobs import blocks  # noqa: E402
+from tests.golden.crank_jobs import mends  # noqa: E402
 
-FOLDER = ROOT / "tests" / "golden" / "answers"
+FOLDER = ROOT / "tests" / "golden"
+#: The newest form of each, by the name it is kept under.
+DATABASE, FILE, SHEET = "fourth", "job-version-4", "shape-4"
+FURNISH = (["migrate", "-v0"], ["furnish_demo", "-v0"])
+#: Written by the demo shop in its own folder: the whole V8, and the sheet that was signed.
+EXPORT = """
+import json, sys
+from halfthou.exchange import write_job
+from workshop.jobs.models import JobRecord, SignatureRecord
+from workshop.jobs.translate import job_file_of
+print(json.dumps({
+    "file": write_job(job_file_of(JobRecord.objects.get(number="50"))),
+    "sheet": SignatureRecord.objects.order_by("pk").first().sheet,
+}))
+"""
+
+
+def answers(folder: Path, jobs: dict[str, Job]) -> None:
+    """Write each job with its whole answer."""
+    folder.mkdir(exist_ok=True)
+    for name, job in jobs.items():
+        kept = {"file": json.loads(write_job(JobFile(job=job))), "answer": assess(job).model_dump(mode="json")}
+        text = json.dumps(kept, ensure_ascii=False, separators=(",", ":")) + "\n"
+        (folder / f"{name}.json").write_text(text, encoding="utf-8")
+    print(f"{len(jobs)} answers written to {folder.relative_to(ROOT)}")
+
+
+def forms() -> None:
+    """Record today's forms from a demo shop, without its people's passwords."""
+    with tempfile.TemporaryDirectory() as folder:
+        env = {**os.environ, "DATA_DIR": folder, "DEMO": "1"}
+        for command in FURNISH:
+            subprocess.run([sys.executable, "manage.py", *command], cwd=ROOT, env=env, check=True)
+        command = [sys.executable, "manage.py", "shell", "-v0", "-c", EXPORT]
+        told = json.loads(subprocess.run(command, cwd=ROOT, env=env, check=True, stdout=subprocess.PIPE).stdout)
+        with closing(sqlite3.connect(Path(folder) / "halfthou.sqlite3")) as shop:
+            shop.execute("update people_person set password = '!'")
+            shop.execute("delete from django_session")
+            shop.commit()
+            dump = "\n".join(shop.iterdump()) + "\n"
+    sheet = json.dumps(told["sheet"], ensure_ascii=False, separators=(",", ":")) + "\n"
+    for place, text in (
+        (FOLDER / "databases" / f"{DATABASE}.sql", dump),
+        (FOLDER / "files" / f"{FILE}.json", told["file"]),
+        (FOLDER / "sheets" / f"{SHEET}.json", sheet),
+    ):
+        if place.exists():
+            print(f"{place.relative_to(ROOT)} is there already: left as it is")
+            continue
+        place.write_text(text, encoding="utf-8")
+        print(f"{place.relative_to(ROOT)} written")
 
 
 def main() -> None:
-    FOLDER.mkdir(exist_ok=True)
-    for name, make in mends().items():
-        job = make()
-        kept = {"file": json.loads(write_job(JobFile(job=job))), "answer": assess(job).model_dump(mode="json")}
-        text = json.dumps(kept, ensure_ascii=False, separators=(",", ":")) + "\n"
-        (FOLDER / f"{name}.json").write_text(text, encoding="utf-8")
-    print(f"{len(mends())} answers written to {FOLDER.relative_to(ROOT)}")
+    if sys.argv[1:] == ["forms"]:
+        forms()
+        return
+    answers(FOLDER / "answers", {name: make() for name, make in mends().items()})
+    answers(FOLDER / "blocks", blocks())
 
 
 if __name__ == "__main__":

@@ -12,6 +12,7 @@ from halfthou.engines.kind import (
     SheetFigure,
     SheetMade,
     StationDrawing,
+    Stepped,
 )
 from halfthou.engines.names import journal_name, set_name, short_name
 from halfthou.engines.usual_layouts import usual_layouts
@@ -30,6 +31,7 @@ __all__ = [
     "SheetFigure",
     "SheetMade",
     "StationDrawing",
+    "Stepped",
     "journal_name",
     "set_name",
     "short_name",

@@ -120,6 +120,20 @@ class SheetMade:
     free: bool = False
 
 
+@dataclass(frozen=True, slots=True)
+class Stepped:
+    """How the parts of a kind are taken to another size: by which work, and in which words: what the step is
+    called, what is done to reach it, what it was taken to, what is bought with it, and the page for the machine,
+    where there is one."""
+
+    work: OperationKind
+    step: str
+    reach: str
+    taken_to: str
+    bought: str
+    card: str = ""
+
+
 @dataclass(frozen=True, eq=False)
 class PartKind:
     """A kind of part as the lower rooms know it.
@@ -143,6 +157,8 @@ class PartKind:
     figures: tuple[SheetFigure, ...] = ()
     made: tuple[SheetMade, ...] = ()
     steps: str = ""
+    #: How its parts are taken to another size; None where they are not.
+    stepped: Stepped | None = None
     #: Whether rings are bought with each step, as with a piston.
     step_rings: bool = False
     #: Measuring plans offered, the usual one first, and what to say beside them.

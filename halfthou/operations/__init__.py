@@ -5,9 +5,19 @@ from halfthou.operations.staleness import (
     LastWork,
     ground_to,
     last_work,
+    made_stale,
     makes_stale,
     stale_by,
     stale_looks,
 )
 
-__all__ = ["CRACK_FOUND", "LastWork", "ground_to", "last_work", "makes_stale", "stale_by", "stale_looks"]
+__all__ = [
+    "CRACK_FOUND",
+    "LastWork",
+    "ground_to",
+    "last_work",
+    "made_stale",
+    "makes_stale",
+    "stale_by",
+    "stale_looks",
+]

@@ -12,6 +12,7 @@ from halfthou.engines import (
     SheetFigure,
     SheetMade,
     StationDrawing,
+    Stepped,
     journal_name,
     short_name,
 )
@@ -151,6 +152,7 @@ JOURNAL = PartKind(
         OperationKind.HEAT_TREAT: (Look.HARDNESS, Look.STRAIGHTNESS),
         OperationKind.NEW_SHELLS: (Look.SHELL,),
     },
+    stepped=Stepped(OperationKind.GRIND, "Undersize", "Grind to", "Ground to, under standard", "Shells"),
     done_to={
         OperationKind.GRIND: _SETS,
         OperationKind.POLISH: _SETS,

@@ -8,7 +8,8 @@ from halfthou.assess import assess
 from halfthou.lengths import Length
 from halfthou.report import Assessment
 from halfthou.verdicts import FigureKey
-from tests.golden.kinds import again, mends, with_more
+from tests.golden.crank import again, with_more
+from tests.golden.crank_jobs import mends
 from tests.making import CASES, inches
 
 

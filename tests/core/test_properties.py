@@ -14,7 +14,7 @@ from halfthou.jobs import Job, Look, Plan, SlipAnswer
 from halfthou.lengths import Length, Unit
 from halfthou.report import Assessment
 from halfthou.verdicts import Action, Called
-from tests.golden.kinds import mends
+from tests.golden.crank_jobs import mends
 from tests.making import GOOD_ENGINE, MICROMETER, NOON, PERFECT, inches, job, look, readings
 
 RODS = ("R1", "R2", "R3", "R4")

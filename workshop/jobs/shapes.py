@@ -12,7 +12,6 @@ from halfthou.jobs import (
     DecisionKind,
     Job,
     Layout,
-    Operation,
     OperationKind,
     Plan,
     SheetState,
@@ -20,7 +19,7 @@ from halfthou.jobs import (
     Waived,
 )
 from halfthou.lengths import Asked, Length, Notation, Unit
-from halfthou.operations import makes_stale
+from halfthou.operations import made_stale
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment, read_signed
 from halfthou.surveys import plan_of, window_for
@@ -282,7 +281,7 @@ def bench_out(opened: Opened) -> BenchOut:
         assessment=found,
         signed_assessment=signed,
         decisions=[decision_out(row, found) for row in (*standing_decisions(record).values(), *_elsewhere(record))],
-        operations=[_work_done(done, job, engine) for done in job.standing_operations],
+        operations=_work_done(job, engine),
         signatures=[
             SignatureOut(
                 revision=row.revision,
@@ -309,19 +308,23 @@ def _elsewhere(record: JobRecord) -> list[DecisionRecord]:
     ]
 
 
-def _work_done(done: Operation, job: Job, engine: Engine) -> WorkDone:
-    size = "" if done.step is None else Notation.usual(job.shown_in).undersize(done.step)
-    return WorkDone(
-        id=done.id,
-        kind=done.kind,
-        on=done.on,
-        on_words=engine.parts[done.on].short if done.on in engine.parts else done.on,
-        step=size,
-        note=done.note,
-        by=done.by,
-        at=done.at,
-        stale=sum(makes_stale(done, reading, engine) for reading in job.standing_readings),
-    )
+def _work_done(job: Job, engine: Engine) -> list[WorkDone]:
+    say = Notation.usual(job.shown_in)
+    stale = made_stale(job.standing_operations, job.standing_readings, engine)
+    return [
+        WorkDone(
+            id=done.id,
+            kind=done.kind,
+            on=done.on,
+            on_words=engine.parts[done.on].short if done.on in engine.parts else done.on,
+            step="" if done.step is None else f"{say.undersize(done.step)} {engine.way_of(done.on)}",
+            note=done.note,
+            by=done.by,
+            at=done.at,
+            stale=stale[done.id],
+        )
+        for done in job.standing_operations
+    ]
 
 
 def _plan(job: Job, engine: Engine, one: str) -> Plan:

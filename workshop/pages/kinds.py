@@ -1,9 +1,11 @@
 """The kinds of part as the API tells of them: labels, plans, looks and what a limits sheet asks."""
 
+from dataclasses import asdict
+
 from pydantic import BaseModel
 
 from halfthou.engines import Drawing, FeatureKind, LookKind, PartKind, SheetFigure, SheetMade
-from halfthou.jobs import Plan, Purpose
+from halfthou.jobs import OperationKind, Plan, Purpose
 from halfthou.verdicts import Action
 
 
@@ -64,6 +66,17 @@ class PlanOut(BaseModel):
     plan: Plan
 
 
+class SteppedOut(BaseModel):
+    """How the parts of a kind are taken to another size, in the words of a screen."""
+
+    work: OperationKind
+    step: str
+    reach: str
+    taken_to: str
+    bought: str
+    card: str
+
+
 class KindOut(BaseModel):
     """A kind of part. `steps` is what its sizes from standard are called, "" where it has none."""
 
@@ -77,6 +90,7 @@ class KindOut(BaseModel):
     figures: list[SheetFigureOut]
     made: list[SheetMadeOut]
     steps: str
+    stepped: SteppedOut | None
     step_rings: bool
     plans: list[PlanOut]
     plan_hint: str
@@ -96,6 +110,7 @@ def kind_out(kind: PartKind) -> KindOut:
         figures=[_figure(figure) for figure in kind.figures],
         made=[_made(made) for made in kind.made],
         steps=kind.steps,
+        stepped=None if kind.stepped is None else SteppedOut(**asdict(kind.stepped)),
         step_rings=kind.step_rings,
         plans=[PlanOut(label=label, plan=plan) for label, plan in kind.plans],
         plan_hint=kind.plan_hint,

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from halfthou.engines import Drawing, Expected, FeatureKind, LookKind, Part, PartKind, StationDrawing
+from halfthou.engines import Drawing, Expected, FeatureKind, LookKind, Part, PartKind, StationDrawing, Stepped
 from halfthou.jobs import (
     DIAMETER,
     Feature,
@@ -195,6 +195,9 @@ BORE = PartKind(
     made=MADE,
     steps="Oversize pistons",
     step_rings=True,
+    stepped=Stepped(
+        OperationKind.BORE, "Oversize", "Bore and hone to", "Bored to, over standard", "Pistons", "Boring card"
+    ),
     plans=PLANS,
     plan_hint="Four angles where a plate is fitted, the deck was worked on, or the form is in doubt.",
     actions=("reuse", "light hone", "rebore", "sleeve", "refer", "replace"),

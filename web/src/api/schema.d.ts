@@ -1235,6 +1235,7 @@ export interface components {
             made: components["schemas"]["SheetMadeOut"][];
             /** Steps */
             steps: string;
+            stepped: components["schemas"]["SteppedOut"] | null;
             /** Step Rings */
             step_rings: boolean;
             /** Plans */
@@ -1335,6 +1336,23 @@ export interface components {
             answers: string[];
             /** Free */
             free: boolean;
+        };
+        /**
+         * SteppedOut
+         * @description How the parts of a kind are taken to another size, in the words of a screen.
+         */
+        SteppedOut: {
+            work: components["schemas"]["OperationKind"];
+            /** Step */
+            step: string;
+            /** Reach */
+            reach: string;
+            /** Taken To */
+            taken_to: string;
+            /** Bought */
+            bought: string;
+            /** Card */
+            card: string;
         };
         /**
          * BoringCard

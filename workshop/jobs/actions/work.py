@@ -12,7 +12,7 @@ from halfthou.exchange import Fault
 from halfthou.jobs import Job, Operation, OperationKind, Reading, SlipAnswer
 from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Unit, Unreadable, read_undersize
 from halfthou.memo import Memo
-from halfthou.operations import last_work, makes_stale, stale_by
+from halfthou.operations import last_work, made_stale, makes_stale, stale_by
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import Suspicion, every_spot, survey_parts
 from workshop.jobs.actions.facts import own_or_may
@@ -85,7 +85,7 @@ def do_operation(person: Person, job_id: int, given: Doing) -> Opened:
     if not given.sure:
         _ask_first(job, engine, done)
     add_facts(record, [done])
-    stale = sum(makes_stale(done, reading, engine) for reading in job.standing_readings)
+    stale = made_stale([done], job.standing_readings, engine)[done.id]
     write_history(record, person.username, f"{done.kind.value} on {done.on}: {stale} readings made stale")
     return settled(record, person)
 

@@ -50,7 +50,7 @@ function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
   };
   const placeOf = (kind: Kind, on: string) => (placesOf(kind).includes(on) ? on : (placesOf(kind)[0] ?? ""));
   const start = {
-    kind: (part.station === "block" ? "bore and hone" : "grind") as Kind,
+    kind: desk.kind?.stepped?.work ?? "grind",
     on: part.set,
     step: "",
     note: "",
@@ -85,7 +85,7 @@ function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
       </div>
       {work.find((one) => one.kind === kind)?.sized && (
         <Field
-          label={kind === "grind" ? "Ground to, under standard" : "Bored to, over standard"}
+          label={kinds.find((one) => one.stepped?.work === kind)?.stepped?.taken_to ?? "Taken to"}
           placeholder=".020 or 0.50 mm"
           hint="Left empty, the next readings tell."
           {...field("step")}
@@ -133,7 +133,7 @@ function DoneList({ desk }: { desk: Desk }) {
         >
           <span>
             {done.kind}: {done.on_words}
-            {done.step && `, to ${done.step} ${done.kind === "grind" ? "under" : "over"}`}
+            {done.step && `, to ${done.step}`}
             <span className="block text-sm text-quiet">
               {done.by}, {momentText(done.at)}; {done.stale} {done.stale === 1 ? "reading" : "readings"} stale
             </span>

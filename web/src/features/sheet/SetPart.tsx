@@ -1,7 +1,15 @@
 import type { ReactNode } from "react";
 
 import type { Schemas } from "../../api";
-import { type Bench, DecideBar, type Part, setOf, type SetReport, type Waiving } from "../../shared/job";
+import {
+  type Bench,
+  DecideBar,
+  type Part,
+  setOf,
+  type SetReport,
+  useKinds,
+  type Waiving,
+} from "../../shared/job";
 import { PunchMark } from "../../shared/marks";
 import { LinkButton } from "../../shared/ui";
 import { useMay } from "../session";
@@ -19,6 +27,7 @@ interface Props {
 export function SetPart({ bench, found, set, onWaive }: Props) {
   const may = useMay();
   const report = setOf(found, set);
+  const stepped = useKinds().find((one) => set in one.sets)?.stepped;
   return (
     <section aria-label={report.name} className="border-t-2 border-ink pb-5 pt-3">
       <h2 className="flex items-center gap-3 text-2xl font-semibold leading-tight">
@@ -42,8 +51,8 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
         bench={bench}
         onWaive={may("decide and sign") ? onWaive : undefined}
       />
-      {report.steps.some((step) => step.outlook) && (
-        <StepTable steps={report.steps} over={report.station === "block"} />
+      {stepped && report.steps.some((step) => step.outlook) && (
+        <StepTable steps={report.steps} words={stepped} />
       )}
       {report.ways.length > 0 && (
         <Part title="Other ways on">
@@ -54,14 +63,14 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
           ))}
         </Part>
       )}
-      {report.station === "block" && (report.rough_band ?? report.finished_band) && (
-        <Part title="For the boring bar">
+      {stepped?.card && (report.rough_band ?? report.finished_band) && (
+        <Part title="For the machine">
           <div className="flex gap-2">
             <LinkButton to={`/api/jobs/${bench.card.id}/boring.html`} file>
-              Boring card
+              {stepped.card}
             </LinkButton>
             <LinkButton to={`/api/jobs/${bench.card.id}/boring.pdf`} file>
-              Boring card as PDF
+              {stepped.card} as PDF
             </LinkButton>
             <LinkButton to={`/api/jobs/${bench.card.id}/boring.csv`} file>
               as CSV

@@ -2,20 +2,20 @@ import type { Schemas } from "../../api";
 
 interface Props {
   steps: readonly Schemas["StepShown"][];
-  /** The steps make the part larger, as a bore is bored; else smaller, as a journal is ground. */
-  over: boolean;
+  /** What the kind of part calls its steps, and what is done and bought. */
+  words: Schemas["SteppedOut"];
 }
 
 /** Every step on from the present size, and how the set stands to it. */
-export function StepTable({ steps, over }: Props) {
+export function StepTable({ steps, words }: Props) {
   return (
     <table className="mt-3 w-full border-collapse text-left">
       <thead className="text-quiet">
         <tr className="border-b border-ink">
-          <th className="font-normal">{over ? "Oversize" : "Undersize"}</th>
-          <th className="font-normal">{over ? "Bore and hone to" : "Grind to"}</th>
+          <th className="font-normal">{words.step}</th>
+          <th className="font-normal">{words.reach}</th>
           <th className="font-normal">Worst of the set</th>
-          <th className="font-normal">{over ? "Pistons" : "Shells"}</th>
+          <th className="font-normal">{words.bought}</th>
         </tr>
       </thead>
       <tbody>

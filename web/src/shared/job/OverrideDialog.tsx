@@ -52,7 +52,7 @@ function OverrideForm({ bench, set, onDone }: Pick<Props, "bench" | "set"> & { o
       />
       {SIZED.includes(form.watch("action") as Action) && (
         <Field
-          label={kind?.station === "block" ? "At which oversize" : "At which undersize"}
+          label={`At which ${(kind?.stepped?.step ?? "size").toLowerCase()}`}
           placeholder={bench.card.entry_unit === "in" ? ".020" : "0.50"}
           {...field("step")}
         />

@@ -113,7 +113,8 @@ function Deck({ spots, all, now, words, onSpot }: DeckProps) {
         const [x, y] = [Math.sin(t), -Math.cos(t)];
         const state = spot === now ? "now" : spot.current ? "read" : "open";
         const line = { now: "stroke-blue", read: "stroke-ink", open: "stroke-quiet" }[state];
-        const at = { x: CX + x * (R + 20), y: CY + y * (R + 16) };
+        // Along the engine the name stands inside, where no line crosses it.
+        const at = { x: spot.angle_deg === 90 ? CX + R - 8 : CX + x * (R + 20), y: CY + y * (R + 16) };
         return (
           <g key={spot.name} onClick={() => onSpot(spot.name)} className="cursor-pointer">
             <line

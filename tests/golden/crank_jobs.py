@@ -8,12 +8,10 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from datetime import timedelta
-from typing import Any
 
 from halfthou.engines import usual_layouts
 from halfthou.jobs import (
     Condition,
-    Decision,
     DecisionKind,
     Feature,
     Gauge,
@@ -22,21 +20,17 @@ from halfthou.jobs import (
     Hardening,
     HouseRules,
     Job,
-    JournalSet,
     LimitsSheet,
     Look,
-    Operation,
-    OperationKind,
     Plan,
-    Reading,
     SettingCheck,
     Sitting,
     SourceKind,
     Waived,
 )  # fmt: skip
 from halfthou.lengths import Unit
+from tests.golden.crank import again, at, decided, engine, ground, rods_at, with_more
 from tests.making import (
-    GOOD_ENGINE,
     GOOD_MAIN,
     GOOD_ROD,
     MICROMETER,
@@ -51,50 +45,6 @@ from tests.making import (
     readings,
     shells,
 )  # fmt: skip
-
-Sizes = dict[str, list[str]]
-
-
-def engine(**changed: list[str]) -> Sizes:
-    """The whole engine as new, but for these journals."""
-    return {**GOOD_ENGINE, **changed}
-
-
-def at(size: str, times: int = 8) -> list[str]:
-    return [size] * times
-
-
-def rods_at(size: str, **changed: list[str]) -> Sizes:
-    return engine(**{f"R{n}": changed.get(f"R{n}", at(size)) for n in range(1, 5)})
-
-
-def ground(on: str, under: str | None = "0.010", name: str = "ground") -> Operation:
-    """A grind a day before the readings."""
-    return Operation(
-        id=name, kind=OperationKind.GRIND, on=on, step=None if under is None else inches(under),
-        by="bench", at=NOON - timedelta(days=1),
-    )  # fmt: skip
-
-
-def decided(kind: DecisionKind, **more: Any) -> Decision:
-    values: dict[str, Any] = {
-        "id": "decided", "set": JournalSet.RODS, "words": "", "reason": "so it is", "by": "owner",
-        "at": NOON + timedelta(hours=2),
-    }  # fmt: skip
-    return Decision(kind=kind, **{**values, **more})
-
-
-def with_more(one: Job, *more: Reading) -> Job:
-    return one.model_copy(update={"readings": (*one.readings, *more)})
-
-
-def again(on: str, spot: str, size: str, **more: Any) -> Reading:
-    """One more reading at a spot, a while later."""
-    values: dict[str, Any] = {
-        "id": f"{on}.{spot}.again", "part": on, "spot": spot, "count": inches(size).nm, "typed": size,
-        "unit": Unit.INCH, "gauge": MICROMETER.id, "by": "bench", "at": NOON + timedelta(minutes=30),
-    }  # fmt: skip
-    return Reading(**{**values, **more})
 
 
 def one_above_its_band() -> Job:
@@ -399,6 +349,3 @@ def mends() -> dict[str, Callable[[], Job]]:
         decided_elsewhere,
     ]
     return {one.__name__.replace("_", "-"): one for one in made}
-
-
-__all__ = ["again", "mends", "with_more"]

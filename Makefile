@@ -53,6 +53,9 @@ test-python:
 
 bench: setup-test ## speed, as ratios in one run
 	$(PY) bench/assess_speed.py
+	$(PY) bench/landing.py
+	$(PY) bench/many_writers.py
+	$(PY) bench/upgrade.py
 	$(PY) bench/bundle_size.py
 	$(PY) bench/key_to_verdict.py
 	$(PY) bench/full_rack.py

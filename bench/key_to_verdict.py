@@ -1,7 +1,7 @@
 """From Enter to the new verdict painted, in headless Chromium, over 100 readings.
 
 The figures: milliseconds in the browser, from the key going down to the painting of the frame in which the reading
-stands in the table with its assessment. Wanted: median under 60 ms, 95th percentile under 120 ms. Browser and
+stands in the table with its assessment. Wanted: 95th percentile under 90 ms. Browser and
 server share two cores, and a shared machine swings by a factor of two: run it more than once.
 """
 

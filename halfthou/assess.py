@@ -110,7 +110,7 @@ def put_in_words(judged: JudgedJob) -> Assessment:
         parts=parts,
         readings_taken=sum(len(survey.spots) - len(survey.unread) for survey in planned),
         readings_planned=sum(len(survey.spots) for survey in planned),
-        doubts=tuple(doubt for part in parts for doubt in doubts_of(part)),
+        doubts=tuple(doubt for part in parts for doubt in given.memo.of(("doubts", part.id), doubts_of, part)),
         waits_for=_waits_for(parts, decided),
         whole=is_whole(judged),
         decided=all(one.decided for one in sets),

@@ -2,7 +2,7 @@
 
 from collections import Counter
 from collections.abc import Iterator
-from datetime import date
+from datetime import date, datetime
 from functools import cached_property
 from typing import Annotated
 
@@ -113,6 +113,12 @@ class Job(Document):
         standing = tuple([one for one in self.readings if one.id not in back]) if back else self.readings
         corrected = {one.corrects for one in standing} - {None}
         return tuple([one for one in standing if one.id not in corrected]) if corrected else standing
+
+    @cached_property
+    def read_between(self) -> tuple[datetime, datetime] | None:
+        """When the first and the last of its readings were taken; None where there is none."""
+        at = [one.at for one in self.readings]
+        return (min(at), max(at)) if at else None
 
     @cached_property
     def gauges_used(self) -> frozenset[str]:

@@ -56,7 +56,8 @@ class Journals:
 
     def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
         """Everything said of one journal."""
-        return journal_report(cast(SetVerdict, decided), part, given.engine.layout, given.say, given.memo)
+        verdict, layout = cast(SetVerdict, decided), given.engine.layout
+        return given.memo.of(("part", part), journal_report, verdict, part, layout, given.say, given.memo)
 
     def set_report(self, decided: SetDecided, one: str, given: Given, accepted: Decision | None) -> SetReport:
         """Everything said of the mains, or of the rods."""

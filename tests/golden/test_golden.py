@@ -137,7 +137,7 @@ def test_a_shop_of_every_migration_opens_judges_and_prints(path: Path, tmp_path:
         [sys.executable, "-c", LOOK], cwd=ROOT, env=env, check=True, capture_output=True, text=True
     ).stdout
     found = {int(job): told for job, told in json.loads(said).items()}
-    assert {job: told["readings"] for job, told in found.items()} == readings
+    assert {job: told["readings"] for job, told in found.items() if told["readings"]} == readings
     assert {job for job, told in found.items() if told["signed"]} == signed != set()
     assert all(told["sheet"] == told["signed"] for told in found.values())
     assert {status for told in found.values() for status in told["views"]} == {200}

@@ -8,9 +8,11 @@ from typing import Any
 
 import pytest
 from django.test import Client
+from django.utils import timezone
 
 from halfthou.jobs import Gauge
 from tests.telling import Told
+from workshop.gauges.actions import CheckForm, check_setting
 from workshop.house.models import HouseRulesRecord
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person, Role
@@ -177,3 +179,18 @@ def test_what_the_server_keeps_in_memory_is_never_older_than_the_data(
     assert {part["set"] for part in known.bench["assessment"]["parts"]} == {"rods"}
     assert known.bench["assessment"] != before
     assert known.bench == whole(mine, job)
+
+
+def test_the_first_reading_with_a_gauge_hears_of_its_zero_error_at_once(
+    job: JobRecord, bench: Person, gauge: Gauge, client_of: SignedIn
+) -> None:
+    """A micrometer that reads 2.0002 on a 2.0000 standard reads two tenths too much: 2.0377 is 2.0375. By hand."""
+    check = {"id": "c", "unit": "in", "at": timezone.now(), "standard": "2.0000", "read": "2.0002 2.0002 2.0002"}
+    check_setting(bench, gauge.id, CheckForm.model_validate(check))
+    client = client_of(bench)
+    known = Told(whole(client, job))
+    now = timezone.now().isoformat()
+    known.hear(post(client, job, [reading("a", gauge, typed="2.0377", at=now)], known.state)["changed"])
+    told = next(part for part in known.bench["assessment"]["parts"] if part["id"] == "R1")
+    assert told["features"][0]["spots"][0]["current"]["size"]["text"] == "2.0375"
+    assert known.bench == whole(client, job)

@@ -199,9 +199,9 @@ def archive_job(request: HttpRequest, job_id: int, given: ArchiveIn) -> ArchiveI
 @router.post("/jobs/{int:job_id}/draft", response=DraftOut)
 def draft_reading(request: HttpRequest, job_id: int, given: DraftIn) -> DraftOut:
     """What typed text would mean at a spot."""
-    _, job = actions.looked_at(job_id, signed_in(request))
-    ref = actions.SpotRef(given.part, given.feature, given.spot)
-    meant = actions.interpret(actions.Desk(job), ref, given.typed, given.unit, actions.gauge_of(job, given.gauge))
+    record, job = actions.looked_at(job_id, signed_in(request))
+    ref, gauge = actions.SpotRef(given.part, given.feature, given.spot), actions.gauge_of(job, given.gauge)
+    meant = actions.interpret(actions.Desk(record, job), ref, given.typed, given.unit, gauge)
     if isinstance(meant, Asked):
         return DraftOut(text="", nm=None, asked=asked_out(meant))
     text = Notation.usual(given.unit).with_unit(meant.length)

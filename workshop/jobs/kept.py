@@ -84,6 +84,16 @@ def loaded(job_id: int, shown_in: Unit, load: Callable[[], Loaded]) -> Loaded:
     return cast(Loaded, found)
 
 
+def grown(job_id: int, shown_in: Unit, now: object) -> None:
+    """What this thread loaded has grown by its own hand: it is now this, unless somebody else changed anything."""
+    before, of, _ = _of_thread.last
+    stamp = stamp_now()
+    if before is None or stamp is None or of != (job_id, shown_in):
+        return
+    if before.by_others == stamp.by_others:
+        _of_thread.last = stamp, of, now
+
+
 class KeptJob:
     """What is kept of one job as it is shown in one unit."""
 

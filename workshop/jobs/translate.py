@@ -1,7 +1,9 @@
 """Rows of the database to the core's documents, and back."""
 
+from __future__ import annotations
+
 import json
-from datetime import datetime
+from datetime import datetime, timedelta
 from typing import Any, NamedTuple
 
 from django.db.models import TextField
@@ -130,23 +132,30 @@ def _gauges(in_use: list[Any], missing: list[Any], own: list[Any]) -> tuple[Gaug
     return tuple(Gauge.model_validate(document) for document in documents.values())
 
 
-def checks_of_job(record: JobRecord, gauges: tuple[Gauge, ...], facts: KeptFacts, memo: Memo) -> Checks:
-    """The setting checks a job is judged with: of the gauges it was read with and of their standards, and those it
-    came with."""
-    listed = frozenset(gauge.id for gauge in gauges)
-    read_with = ReadWith(facts.gauges, facts.read_between, last_check_made())
-    return memo.of("checks", _checks, read_with, record.own_checks, listed)
-
-
 class ReadWith(NamedTuple):
-    """The gauges a job was read with, when the first and the last reading were taken, and the last check made."""
+    """The gauges a job was read with, and when the first and the last reading were taken."""
 
     gauges: frozenset[str]
     between: tuple[datetime, datetime] | None
-    last_check: int
+
+    @property
+    def by_the_hour(self) -> ReadWith:
+        """The same, the last moment up to the whole hour: readings close together ask for the same checks."""
+        if self.between is None:
+            return self
+        first, last = self.between
+        hour = last.replace(minute=0, second=0, microsecond=0)
+        return ReadWith(self.gauges, (first, hour + timedelta(hours=1)))
 
 
-def _checks(read_with: ReadWith, own: list[Any], listed: frozenset[str]) -> Checks:
+def checks_of_job(record: JobRecord, gauges: tuple[Gauge, ...], read_with: ReadWith, memo: Memo) -> Checks:
+    """The setting checks a job is judged with: of the gauges it was read with and of their standards, and those it
+    came with."""
+    listed = frozenset(gauge.id for gauge in gauges)
+    return memo.of("checks", _checks, read_with.by_the_hour, record.own_checks, listed, last_check_made())
+
+
+def _checks(read_with: ReadWith, own: list[Any], listed: frozenset[str], _last_made: int) -> Checks:
     shop: Checks = ()
     if read_with.between is not None:
         first, last = read_with.between[0], read_with.between[1] + SAME_DAY
@@ -213,7 +222,7 @@ def _fields_of(record: JobRecord, shown_in: Unit, known: KeptJob) -> dict[str, A
         "sittings": facts[FactKind.SITTING],
         "operations": facts[FactKind.OPERATION],
         "slip_answers": facts[FactKind.SLIP_ANSWER],
-        "checks": checks_of_job(record, gauges, found, memo),
+        "checks": checks_of_job(record, gauges, ReadWith(found.gauges, found.read_between), memo),
         "decisions": tuple(decision_of(row) for row in sorted(record.decisions.all(), key=lambda row: row.pk)),
         "extensions": facts[FactKind.EXTENSION],
     }

@@ -68,7 +68,8 @@ class Bores:
 
     def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
         """Everything said of one bore."""
-        return bore_report(cast(BoreSet, decided), part, given.engine, given.say, given.memo)
+        verdict = cast(BoreSet, decided)
+        return given.memo.of(("part", part), bore_report, verdict, part, given.engine, given.say, given.memo)
 
     def set_report(self, decided: SetDecided, one: str, given: Given, accepted: Decision | None) -> SetReport:
         """Everything said of the bores."""

@@ -14,6 +14,9 @@ from halfthou.parts import CATALOGUE
 from halfthou.surveys import plan_of, read_at, standing_sizes, window_for
 from workshop.gauges.actions import checks_since
 from workshop.jobs.actions.opened import sound_with
+from workshop.jobs.kept import kept
+from workshop.jobs.models import JobRecord
+from workshop.jobs.translate import ReadWith, checks_of_job
 from workshop.people.refusals import NotThere, Refusal
 
 #: From so many readings of a set on, its window is worked out anew only every so many readings.
@@ -32,8 +35,8 @@ class SpotRef:
 class Desk:
     """A job while readings land on it: what is read of each set and spot is kept at hand as it grows."""
 
-    def __init__(self, job: Job) -> None:
-        self.job = job
+    def __init__(self, record: JobRecord, job: Job) -> None:
+        self.record, self.job = record, job
         self.engine = CATALOGUE.engine(job.limits.layout)
         self.readings = {reading.id: reading for reading in job.readings}
         self.sittings = {sitting.id: sitting for sitting in job.sittings}
@@ -125,10 +128,14 @@ class Desk:
         return sound_with(self.job, tuple(self.new), tuple(self.new_sittings), self._checks())
 
     def _checks(self) -> tuple[SettingCheck, ...]:
-        """The job's setting checks, and those that what is new counted from."""
+        """The setting checks of the gauges it is read with now, and those that what is new counted from."""
+        times = [*(self.job.read_between or ()), *(one.at for one in self.new)]
+        used = self.job.gauges_used | {one.gauge for one in self.new}
+        memo = kept(self.record.pk, self.job.shown_in).memo
+        found = checks_of_job(self.record, self.job.gauges, ReadWith(used, (min(times), max(times))), memo)
         if not any(self._settings.values()):
-            return self.job.checks
-        known = {check.id: check for check in self.job.checks}
+            return found
+        known = {check.id: check for check in found}
         for setting in self._settings.values():
             if setting is not None:
                 known.setdefault(setting.check.id, setting.check)

@@ -3,6 +3,7 @@
 import logging
 from collections.abc import Iterable
 from contextlib import nullcontext
+from copy import copy
 from dataclasses import dataclass, field
 from datetime import timedelta
 from typing import Literal
@@ -24,13 +25,12 @@ from workshop.jobs.actions.facts import own_or_may, time_of
 from workshop.jobs.actions.opened import (
     Opened,
     add_facts,
-    job_record,
+    looked_at,
     must_be_open,
-    sound_job,
     write_history,
     write_summary,
 )
-from workshop.jobs.kept import kept
+from workshop.jobs.kept import grown, kept
 from workshop.jobs.models import JobRecord
 from workshop.people.may import Act, must
 from workshop.people.models import Person
@@ -125,8 +125,11 @@ def land_readings(
             if under_lock:
                 return _keep(person, worked)
         with transaction.atomic():
-            if JobRecord.objects.filter(pk=job_id, version=worked.record.version).exists():
-                return _keep(person, worked)
+            same = JobRecord.objects.filter(pk=job_id, version=worked.record.version).exists()
+            done = _keep(person, worked) if same else None
+        if done is not None:
+            grown(job_id, worked.job.shown_in, (worked.record, worked.job))
+            return done
     raise AssertionError("the last attempt keeps or refuses")
 
 
@@ -141,8 +144,9 @@ def _keep(person: Person, worked: Worked) -> tuple[Opened, list[Landed]]:
 
 
 def _work_out(person: Person, job_id: int, given: Iterable[Landing], off: timedelta) -> Worked:
-    record = job_record(job_id)
-    desk = Desk(sound_job(record, Unit(person.shown_unit)))
+    known, job = looked_at(job_id, person)
+    record = copy(known)
+    desk = Desk(record, job)
     results, history = [], []
     for one in given:
         try:

@@ -97,8 +97,26 @@ class Job(Document):
             "readings": tuple(new.values()), "sittings": all_sittings, "checks": checks,
         }  # fmt: skip
         Job(**{name: alone.get(name, getattr(self, name)) for name in Job.model_fields})
-        grown = {"readings": (*self.readings, *readings), "sittings": all_sittings, "checks": checks}
-        return self.model_copy(update=grown)
+        fields = {"readings": (*self.readings, *readings), "sittings": all_sittings, "checks": checks}
+        grown = self.model_copy(update=fields)
+        grown.__dict__.update(self._worked_out_with(readings))
+        return grown
+
+    def _worked_out_with(self, readings: tuple[Reading, ...]) -> dict[str, object]:
+        """What can be told of the readings of this job and these, from what is known of its own."""
+        corrected = {one.corrects for one in readings}
+        fresh = [one for one in readings if one.id not in corrected]
+        by_part = dict(self.standing_by_part)
+        for part in {one.part for one in readings}:
+            before = by_part.get(part, ())
+            stands = [one for one in before if one.id not in corrected]
+            by_part[part] = (*stands, *(one for one in fresh if one.part == part))
+        times = [*(self.read_between or ()), *(one.at for one in readings)]
+        return {
+            "standing_by_part": by_part,
+            "gauges_used": self.gauges_used | {one.gauge for one in readings},
+            "read_between": (min(times), max(times)) if times else None,
+        }
 
     @cached_property
     def standing_operations(self) -> tuple[Operation, ...]:
@@ -113,6 +131,14 @@ class Job(Document):
         standing = tuple([one for one in self.readings if one.id not in back]) if back else self.readings
         corrected = {one.corrects for one in standing} - {None}
         return tuple([one for one in standing if one.id not in corrected]) if corrected else standing
+
+    @cached_property
+    def standing_by_part(self) -> dict[str, tuple[Reading, ...]]:
+        """The readings that stand, by their part."""
+        found: dict[str, list[Reading]] = {}
+        for one in self.standing_readings:
+            found.setdefault(one.part, []).append(one)
+        return {part: tuple(readings) for part, readings in found.items()}
 
     @cached_property
     def read_between(self) -> tuple[datetime, datetime] | None:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import defaultdict
-from collections.abc import Iterable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -88,15 +88,13 @@ class PartFacts:
     worked: LastWork
 
 
-def facts_by_part(readings: Iterable[Reading], worked: LastWork) -> dict[str, PartFacts]:
+def facts_by_part(job: Job, worked: LastWork) -> dict[str, PartFacts]:
     """What is on record of each part of which anything is."""
-    read: dict[str, list[Reading]] = defaultdict(list)
-    for reading in readings:
-        read[reading.part].append(reading)
+    read = job.standing_by_part
     work: dict[str, LastWork] = defaultdict(dict)
     for (part, feature), done in worked.items():
         work[part][part, feature] = done
-    return {part: PartFacts(tuple(read[part]), work[part]) for part in {*read, *work}}
+    return {part: PartFacts(read.get(part, ()), work[part]) for part in {*read, *work}}
 
 
 NOTHING = PartFacts((), {})

@@ -116,7 +116,7 @@ def survey_parts(job: Job, engine: Engine, memo: Memo) -> dict[str, PartSurvey]:
     Gives:   a survey for every part of the sets in scope, read or not, in the order of the work.
     """
     taken_with = lay_out(job, engine, memo)
-    on_record = facts_by_part(job.standing_readings, last_work(job, engine))
+    on_record = facts_by_part(job, last_work(job, engine))
     reads: dict[str, PartRead] = {}
     for part in engine.parts.values():
         if part.set not in job.sets:
@@ -162,9 +162,9 @@ def _feature(read: PartRead, feature: FeatureKind, states: Mapping[tuple[str, st
 def standing_sizes(job: Job, engine: Engine, one: str, feature: str) -> tuple[Length, ...]:
     """The sizes read of a feature of a set that stand and are not stale, for telling what comes next."""
     worked = last_work(job, engine)
-    of_set = {part.id for part in engine.parts.values() if part.set == one}
-    read = (one for one in job.standing_readings if one.part in of_set and one.feature == feature)
-    return tuple(one.size for one in read if not worked or stale_by(one, worked) is None)
+    of_set = [part.id for part in engine.parts.values() if part.set == one]
+    read = (one for part in of_set for one in job.standing_by_part.get(part, ()) if one.feature == feature)
+    return tuple([one.size for one in read if not worked or stale_by(one, worked) is None])
 
 
 def every_spot(surveys: Iterable[PartSurvey]) -> Iterable[tuple[FeatureSurvey, SpotState]]:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections import defaultdict
+from collections.abc import Iterable
 from dataclasses import dataclass, field
 from datetime import timedelta
 from functools import cached_property
@@ -164,7 +165,7 @@ class TakenWith:
         return (*shared, *own_terms(setup, SpotRead(reading.id, part, reading.spot)))
 
 
-def _roots(standing: tuple[Reading, ...]) -> dict[str, str]:
+def _roots(standing: Iterable[Reading]) -> dict[str, str]:
     """For every repeat the first reading of its row, through repeats of repeats; itself for that first one."""
     links = {reading.id: reading.repeats for reading in standing if reading.repeats is not None}
     found: dict[str, str] = {}
@@ -183,7 +184,7 @@ def lay_out(job: Job, engine: Engine, memo: Memo) -> TakenWith:
 
     Repeats are pooled for each person on each gauge, from setting checks and from spots read again, in this job.
     """
-    standing = job.standing_readings
+    standing = [one for readings in job.standing_by_part.values() for one in readings]
     roots = _roots(standing)
     repeated = {root for reading, root in roots.items() if root != reading}
     groups: dict[tuple[str, str, str], list[int]] = defaultdict(list)

@@ -97,9 +97,8 @@ class Growing:
             plate_fitted=bool(c % 2) if kind == "bore" else None,
             sitting=self.job.sittings[-1].id if self.job.sittings and c % 4 == 0 else None,
         )
-        self.add(
-            readings=(*self.job.readings, reading.model_copy(update={"by": "bench" if c % 3 else "machinist"}))
-        )
+        by = reading.model_copy(update={"by": "bench" if c % 3 else "machinist"})
+        self.job = self.job.with_more((by,), (), self.job.checks)
 
     def take_back(self, a: int, b: int, c: int) -> None:
         facts = [one.id for kind in (self.job.readings, self.job.operations) for one in kind]

@@ -22,8 +22,9 @@ from workshop.jobs.ledger import Ledger
 from workshop.jobs.models import FactKind
 
 Loaded = TypeVar("Loaded")
-#: So many jobs are kept at the most, the one served longest ago is let go. A job of 1,500 facts takes about 10 MB.
-MOST_KEPT = 24
+#: So many jobs, and facts of them, are kept at the most; what was served longest ago is let go. A job of 1,500
+#: facts takes about 10 MB.
+MOST_KEPT, MOST_FACTS = 64, 20_000
 
 
 @dataclass(frozen=True)
@@ -103,6 +104,11 @@ class KeptJob:
         self.job: Job | None = None
         self.told = Ledger()
 
+    @property
+    def size(self) -> int:
+        """How many facts of the job are kept."""
+        return sum(len(facts) for facts in self.facts.by_kind.values())
+
     def keep_facts(self, facts: KeptFacts) -> None:
         """Keep facts that were read, where nothing can take them back any more."""
         if not connection.in_atomic_block and facts.last >= self.facts.last:
@@ -124,7 +130,7 @@ def kept(job_id: int, shown_in: Unit) -> KeptJob:
     with _lock:
         found = _kept.setdefault(key, KeptJob())
         _kept.move_to_end(key)
-        while len(_kept) > MOST_KEPT:
+        while len(_kept) > MOST_KEPT or (len(_kept) > 1 and sum(one.size for one in _kept.values()) > MOST_FACTS):
             _kept.popitem(last=False)
     return found
 

@@ -60,7 +60,7 @@ class Desk:
         """The readings that stand at the spot of one."""
         ref = _ref_of(reading)
         if ref not in self._standing:
-            of_part = (one for one in self.job.standing_readings if one.part == reading.part)
+            of_part = self.job.standing_by_part.get(reading.part, ())
             self._standing[ref] = [one for one in of_part if _ref_of(one) == ref]
         return self._standing[ref]
 

@@ -1,11 +1,12 @@
 """Readings land: one, or all that a bench kept while the server was away. Each once, in the order typed."""
 
 import logging
-from collections.abc import Iterable
-from contextlib import nullcontext
+from collections.abc import Iterable, Iterator
+from contextlib import contextmanager, nullcontext
 from copy import copy
 from dataclasses import dataclass, field
 from datetime import timedelta
+from threading import Lock
 from typing import Literal
 
 from django.db import transaction
@@ -41,6 +42,15 @@ log = logging.getLogger(__name__)
 MOST_READINGS = 20_000
 #: So often readings are worked out beside the lock before they are worked out under it.
 TRIES_BESIDE = 2
+#: One writer at a time stands at the database's door: SQLite has those who wait sleep, and look again ever later.
+_one_writer = Lock()
+
+
+@contextmanager
+def _writing() -> Iterator[None]:
+    """The transaction in which readings are kept."""
+    with _one_writer, transaction.atomic():
+        yield
 
 
 class SittingForm(Schema):
@@ -120,11 +130,11 @@ def land_readings(
     must(person, Act.READ)
     for attempt in range(TRIES_BESIDE + 1):
         under_lock = attempt == TRIES_BESIDE
-        with transaction.atomic() if under_lock else nullcontext():
+        with _writing() if under_lock else nullcontext():
             worked = _work_out(person, job_id, given, off)
             if under_lock:
                 return _keep(person, worked)
-        with transaction.atomic():
+        with _writing():
             same = JobRecord.objects.filter(pk=job_id, version=worked.record.version).exists()
             done = _keep(person, worked) if same else None
         if done is not None:

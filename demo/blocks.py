@@ -63,6 +63,7 @@ def _whole_vee_eight(shop: Shop) -> None:
         shop.see(job, name, Look.SURFACE, "glazed")
     shop.see(job, "bore-7", Look.SURFACE, "scored, nail catches", "0.004")
     shop.see(job, "block", Look.CRACK_TEST, "passed")
+    shop.see(job, "block", Look.DECK, "straightedge and feelers", "0.0015")
     shop.see(job, "bores", Look.CLAIMED_OVERSIZE, "crown stamp", "STD")
 
 

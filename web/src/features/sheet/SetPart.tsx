@@ -132,13 +132,13 @@ function PartTable({ parts, bench, onWaive }: PartsProps) {
       <tbody>
         {parts.map((part) => (
           <tr key={part.id} className="border-b border-line align-middle">
-            <td className="py-1">
+            <td className="py-1 pr-1">
               <span className="flex items-center gap-2">
                 <PunchMark code={part.mark.code} size={18} label={part.mark.word} />
                 <span className="whitespace-nowrap font-semibold">{part.short_name}</span> {part.mark.letter}
               </span>
             </td>
-            <td className="figure pr-3 text-right text-[17px] font-bold">{part.size_words || "–"}</td>
+            <td className="figure px-3 text-right text-[17px] font-bold">{part.size_words || "–"}</td>
             {spare && <td className="figure pr-3 text-right">{part.clean_up?.to_spare ?? ""}</td>}
             <td className="text-[15px]">
               {saysOf(part)}

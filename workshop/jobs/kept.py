@@ -49,6 +49,11 @@ class KeptFacts:
         )
 
 
+def may_be_taken_back() -> bool:
+    """Whether what is read now may hold what a transaction of ours still takes back."""
+    return bool(connection.in_atomic_block)
+
+
 class Stamp(NamedTuple):
     """How often the database was changed: by others, and by this connection. While it is the same, nothing was."""
 
@@ -58,7 +63,7 @@ class Stamp(NamedTuple):
 
 def stamp_now() -> Stamp | None:
     """The stamp of this thread's connection; None while a transaction is open."""
-    if connection.in_atomic_block:
+    if may_be_taken_back():
         return None
     with connection.cursor() as cursor:
         (by_others,) = cursor.execute("PRAGMA data_version").fetchone()
@@ -111,12 +116,12 @@ class KeptJob:
 
     def keep_facts(self, facts: KeptFacts) -> None:
         """Keep facts that were read, where nothing can take them back any more."""
-        if not connection.in_atomic_block and facts.last >= self.facts.last:
+        if not may_be_taken_back() and facts.last >= self.facts.last:
             self.facts = facts
 
     def keep_job(self, job: Job) -> None:
         """Keep the job as it was put together from them."""
-        if not connection.in_atomic_block:
+        if not may_be_taken_back():
             self.job = job
 
 

@@ -209,3 +209,12 @@ def test_the_first_reading_with_a_gauge_hears_of_its_zero_error_at_once(
     told = next(part for part in known.bench["assessment"]["parts"] if part["id"] == "R1")
     assert told["features"][0]["spots"][0]["current"]["size"]["text"] == "2.0375"
     assert known.bench == whole(client, job)
+
+
+@pytest.mark.usefixtures("_as_at_the_server")
+def test_a_connection_opened_anew_is_another_stamp_though_it_counts_the_same() -> None:
+    """SQLite counts changes for each connection from its opening (published: its documentation on data_version)."""
+    one = kept_module.stamp_now()
+    assert one is not None
+    assert one == kept_module.stamp_now()
+    assert one._replace(connection=object()) != one

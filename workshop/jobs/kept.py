@@ -55,8 +55,11 @@ def may_be_taken_back() -> bool:
 
 
 class Stamp(NamedTuple):
-    """How often the database was changed: by others, and by this connection. While it is the same, nothing was."""
+    """How often the database was changed, by others and by this connection, as that connection counts. While it is
+    the same, nothing was. A connection opened anew counts from the beginning: so the connection itself belongs to
+    it."""
 
+    connection: object
     by_others: int
     by_us: int
 
@@ -67,7 +70,8 @@ def stamp_now() -> Stamp | None:
         return None
     with connection.cursor() as cursor:
         (by_others,) = cursor.execute("PRAGMA data_version").fetchone()
-    return Stamp(by_others, connection.connection.total_changes)
+    ours = connection.connection
+    return Stamp(ours, by_others, ours.total_changes)
 
 
 class _OfThread(local):
@@ -96,7 +100,7 @@ def grown(job_id: int, shown_in: Unit, now: object) -> None:
     stamp = stamp_now()
     if before is None or stamp is None or of != (job_id, shown_in):
         return
-    if before.by_others == stamp.by_others:
+    if (before.connection, before.by_others) == (stamp.connection, stamp.by_others):
         _of_thread.last = stamp, of, now
 
 

@@ -284,6 +284,14 @@ def test_a_measured_deck_stands_against_the_sheets_limit(by: str, out: str, limi
     assert by in deck and ("no limit" in deck) is (limit is None)
 
 
+def test_a_deck_that_is_out_says_what_to_do_where_nothing_is_bored_too() -> None:
+    """This program's own rule: a sentence that finds something wrong says what comes next."""
+    on = bore_limits(figures={"deck_flatness": figure(inches("0.002"))})
+    found = assess(block(GOOD, seen=(look("block", Look.DECK, "indicator", "0.003"),), on=on)).sets[0]
+    (deck,) = [reason.text for reason in found.reasons if reason.rule == "bores.deck"]
+    assert deck == "Deck 0.00300 out of flat by indicator; at most 0.00200 is allowed: machine the deck flat."
+
+
 def test_a_deck_limit_by_a_rule_of_thumb_passes_no_deck() -> None:
     """This program's own rule, as for every figure (verdicts.rule-of-thumb); nothing outside."""
     thumb = figure(inches("0.002"), SourceKind.RULE_OF_THUMB)

@@ -137,7 +137,9 @@ def kept(job_id: int, shown_in: Unit) -> KeptJob:
     """What is kept of a job in one unit; empty where it was not served lately."""
     key = job_id, shown_in
     with _lock:
-        found = _kept.setdefault(key, KeptJob())
+        found = _kept.get(key)
+        if found is None:
+            found = _kept[key] = KeptJob()
         _kept.move_to_end(key)
         while len(_kept) > MOST_KEPT or (len(_kept) > 1 and sum(one.size for one in _kept.values()) > MOST_FACTS):
             _kept.popitem(last=False)

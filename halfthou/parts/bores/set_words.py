@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from halfthou.engines import short_name
 from halfthou.jobs import Look
 from halfthou.lengths import ZERO, Length, Notation
+from halfthou.parts.bores.before_boring import DeckSays, deck_says
 from halfthou.parts.bores.bore_words import over
 from halfthou.parts.bores.kind import FEELERS, INDICATOR
 from halfthou.parts.bores.oversize import BoreSet, Way, past_the_largest
@@ -239,7 +240,10 @@ def _deck(decided: BoreSet, say: Notation) -> Iterator[Reason]:
     if seen is None or seen.answer not in (FEELERS, INDICATOR):
         return
     most = f"at most {say.text(limit.value)} is allowed" if limit is not None else "the sheet has no limit for it"
-    text = f"Deck {say.text(seen.depth or ZERO)} out of flat by {seen.answer}; {most}."
+    says = deck_says(seen, decided.limits)
+    # Where boring is at hand, what comes first is said with all else that does.
+    first = "" if says is DeckSays.FLAT or decided.action is Action.REBORE else f": {says.value}"
+    text = f"Deck {say.text(seen.depth or ZERO)} out of flat by {seen.answer}; {most}{first}."
     yield Reason(rule="bores.deck", text=text)
 
 

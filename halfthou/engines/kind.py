@@ -87,7 +87,8 @@ class LookKind:
     answer.
 
     `depth_for` are the answers that a depth belongs to, `step_for` those that name a size, `measured` those that
-    say with what it was measured: they are nothing without how far it was out.
+    say with what it was measured: they are nothing without how far it was out. `amount` is what is then asked for,
+    `how` how it is measured.
     """
 
     key: str
@@ -96,6 +97,8 @@ class LookKind:
     depth_for: tuple[str, ...] = ()
     step_for: tuple[str, ...] = ()
     measured: tuple[str, ...] = ()
+    amount: str = ""
+    how: str = ""
 
 
 @dataclass(frozen=True, slots=True)

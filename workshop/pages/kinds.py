@@ -39,6 +39,8 @@ class LookOut(BaseModel):
     depth_for: list[str]
     step_for: list[str]
     measured: list[str]
+    amount: str
+    how: str
 
 
 class SheetFigureOut(BaseModel):
@@ -144,6 +146,8 @@ def _look(look: LookKind) -> LookOut:
         depth_for=list(look.depth_for),
         step_for=list(look.step_for),
         measured=list(look.measured),
+        amount=look.amount,
+        how=look.how,
     )
 
 

@@ -51,6 +51,9 @@ LOOKS = (
         (FEELERS, INDICATOR, "flat within the maker's limit", OUT_OF_FLAT),
         ("block",),
         measured=(FEELERS, INDICATOR),
+        amount="Most out of flat",
+        how="Along both edges, across, and corner to corner, wherever it is most. With feelers: the thickest leaf "
+        "that goes under; 0 where none goes.",
     ),
     LookKind(Look.SQUARE, ("square", OUT_OF_SQUARE), ("block",)),
     LookKind(

@@ -1263,6 +1263,10 @@ export interface components {
             step_for: string[];
             /** Measured */
             measured: string[];
+            /** Amount */
+            amount: string;
+            /** How */
+            how: string;
         };
         /**
          * Plan

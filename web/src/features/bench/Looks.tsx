@@ -129,7 +129,7 @@ function DepthDialog({ desk, look, answer, onClose }: DialogProps & { answer: st
       title={titleOf(look, answer)}
       note={
         look.measured.includes(answer)
-          ? `How far is the ${look.look} out of flat, wherever it is most? Along both edges, across, corner to corner.`
+          ? look.how
           : "How deep is it below the surface around it, and where? Without its depth no size is sure."
       }
     >
@@ -149,11 +149,11 @@ function DepthForm({ desk, look, answer, onClose }: DialogProps & { answer: stri
   return (
     <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
       <Field
-        label={measured ? `Most out of flat, ${unit}` : `Depth, ${unit}`}
+        label={`${measured ? look.amount : "Depth"}, ${unit}`}
         placeholder={unit === "in" ? (measured ? ".0015" : ".0008") : measured ? "0.04" : "0.02"}
         hint={
           measured
-            ? "With feelers: the thickest leaf that goes under. 0 where none goes."
+            ? "Left empty it is not written down: type 0 where nothing is found."
             : "Left empty it is written down as not measured, and asked for."
         }
         {...field("depth")}

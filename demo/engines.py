@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from demo.loose import diesel_loose, petrol_loose, vee_loose
 from halfthou.engines import usual_layouts
 from halfthou.jobs import Hardening, Layout, SourceKind
 from halfthou.lengths import Unit
@@ -158,6 +159,7 @@ def petrol_four() -> SheetForm:
                 Hardening.NONE,
             ),
             _petrol_bores(),
+            *petrol_loose(),
         ],
     )
 
@@ -193,6 +195,7 @@ def diesel_three() -> SheetForm:
             _set("mains", mains, [(u, f"SK 47.1.{p}", b) for u, p, b in ladder], Hardening.NITRIDED, "112"),
             _set("rods", rods, [(u, f"SK 47.2.{p}", b) for u, p, b in ladder], Hardening.NITRIDED),
             _diesel_bores(),
+            *diesel_loose(),
         ],
     )
 
@@ -236,5 +239,6 @@ def vee_eight() -> SheetForm:
             _set("mains", mains, [(u, f"MK8-M{p}", b) for u, p, b in ladder], Hardening.NONE, "112"),
             _set("rods", rods, [(u, f"MK8-R{p}", b) for u, p, b in ladder], Hardening.NONE),
             _vee_bores(),
+            *vee_loose(),
         ],
     )

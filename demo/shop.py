@@ -11,6 +11,7 @@ from django.utils import timezone
 from demo.blocks import furnish_blocks
 from demo.cabinet import furnish_cabinet, furnish_checks
 from demo.engines import diesel_three, petrol_four, vee_eight
+from demo.loose_jobs import furnish_loose
 from demo.worn import INCH_HAND, METRIC_HAND, Hand, Worn, readings_csv
 from halfthou.jobs import Condition, DecisionKind, Feature, Gauge, JournalSet, Look, OperationKind, Plan
 from halfthou.lengths import Unit
@@ -94,21 +95,40 @@ class Shop:
         actions.take_in_readings(self.bench, job_id, text, gauge.id)
 
     def type_in(self, job_id: int, part: str, typed: dict[str, str], gauge: Gauge, **more: Any) -> None:
-        """Type readings one by one, as at the bench; `more` says in what state."""
-        for spot, text in typed.items():
-            landing = actions.Landing(
-                id=self._key(),
-                part=part,
-                spot=spot,
-                typed=text,
-                unit=gauge.unit,
-                gauge=gauge.id,
-                at=self._now(),
+        """Type the readings of one part, as at the bench; `more` says in what state. What is asked is answered: it
+        was read so, and what it may have been is asked about at the bench."""
+        self.type_all(job_id, [(part, typed, gauge, more)])
+
+    def type_all(self, job_id: int, rows: list[tuple[str, dict[str, str], Gauge, dict[str, Any]]]) -> None:
+        """Type the readings of several parts."""
+        landings = [
+            actions.Landing(
+                id=self._key(), part=part, spot=spot, typed=text, unit=gauge.unit, gauge=gauge.id, at=self._now(),
                 **more,
             )
-            actions.land_reading(self.bench, job_id, landing)
+            for part, typed, gauge, more in rows
+            for spot, text in typed.items()
+        ]  # fmt: skip
+        _, landed = actions.land_readings(self.bench, job_id, landings)
+        asked = {one.id: one.asked.choices[-1].length.nm for one in landed if one.asked is not None}
+        again = [one.model_copy(update={"chosen_nm": asked[one.id]}) for one in landings if one.id in asked]
+        if again:
+            actions.land_readings(self.bench, job_id, again)
+        for one in landed:
+            if one.refused is not None:
+                raise one.refused
 
-    def see(self, job_id: int, on: str, look: Look, answer: str, depth: str = "") -> None:
+    def bring(self, job_id: int, part: str, kind: str, *, new: bool, note: str = "") -> None:
+        """Bring a piece in that did not come in the engine."""
+        piece = actions.BringingIn(id=self._key(), part=part, kind=kind, new=new, note=note, at=self._now())
+        actions.bring_in(self.bench, job_id, piece)
+
+    def fit(self, job_id: int, piece: str, place: str) -> None:
+        """Put a piece in its place."""
+        fitting = actions.FittingIn(id=self._key(), piece=piece, place=place, at=self._now())
+        actions.fit(self.bench, job_id, fitting)
+
+    def see(self, job_id: int, on: str, look: str, answer: str, depth: str = "") -> None:
         """Write down what was seen."""
         seeing = actions.Seeing(id=self._key(), on=on, look=look, answer=answer, depth=depth, at=self._now())
         actions.observe(self.bench, job_id, seeing)
@@ -161,6 +181,7 @@ def furnish(today: date) -> None:
     _back_from_the_grinder(shop)
     _mixed(shop)
     furnish_blocks(shop)
+    furnish_loose(shop)
 
 
 def _fit(names: str, size: float, oval: float, taper: float, chance: random.Random) -> dict[str, Worn]:

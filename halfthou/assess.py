@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
+from halfthou.amounts import Quantity
 from halfthou.engines import Engine
 from halfthou.jobs import Decision, DecisionKind, Job, Waived
 from halfthou.lengths import Length, Notation, Unit
@@ -59,7 +60,7 @@ def still_fits(decision: Decision, decided: SetDecided) -> bool:
 
 def judge(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) -> JudgedJob:
     """Walk through the rooms up to the decisions: each kind of part after those it rests on."""
-    engine = catalogue.engine(job.limits.layout)
+    engine = catalogue.engine_of(job)
     memo = memo or Memo()
     given = Given(
         job=job,
@@ -99,22 +100,37 @@ def put_in_words(judged: JudgedJob) -> Assessment:
     sets = tuple(
         judged.trade(one).set_report(verdict, one, given, judged.accepted(one)) for one, verdict in decided.items()
     )
-    planned = [
-        survey for one in given.surveys.values() for survey in one.features.values() if survey.feature.planned
-    ]
+    taken, planned = _readings(parts)
     return Assessment(
         unit=say.unit,
         decimals=say.decimals,
         stations=stations_of(parts, sets, judged.catalogue),
         sets=sets,
         parts=parts,
-        readings_taken=sum(len(survey.spots) - len(survey.unread) for survey in planned),
-        readings_planned=sum(len(survey.spots) for survey in planned),
+        readings_taken=taken,
+        readings_planned=planned,
         doubts=tuple(doubt for part in parts for doubt in given.memo.of(("doubts", part.id), doubts_of, part)),
         waits_for=_waits_for(parts, decided),
         whole=is_whole(judged),
         decided=all(one.decided for one in sets),
     )
+
+
+def _readings(parts: tuple[PartReport, ...]) -> tuple[int, int]:
+    """How many of the readings that are planned are taken, and how many are planned.
+
+    Of a loose piece what is planned follows from its limits; one that lies in no place need not be read.
+    """
+    taken = planned = 0
+    for part in parts:
+        if part.out:
+            continue
+        loose = bool(part.place)
+        spots = [spot for feature in part.features if feature.planned or loose for spot in feature.spots]
+        read = sum(spot.current is not None for spot in spots)
+        taken += read
+        planned += read + len(part.to_read) if loose else len(spots)
+    return taken, planned
 
 
 def open_budgets(job: Job, part: str) -> tuple[BudgetShown, ...]:
@@ -132,7 +148,8 @@ def open_budgets(job: Job, part: str) -> tuple[BudgetShown, ...]:
 def notation_of(job: Job) -> Notation:
     """The unit and decimals to show: no more than the gauges gave. Source: docs/trade: Showing sizes."""
     usual = Notation.usual(job.shown_in)
-    fine = any(g.id in job.gauges_used and g.unit is Unit.INCH and g.resolution <= HALF_TENTH for g in job.gauges)
+    lengths = (g for g in job.gauges if g.quantity is Quantity.LENGTH and g.id in job.gauges_used)
+    fine = any(g.unit is Unit.INCH and g.resolution <= HALF_TENTH for g in lengths)
     return Notation(Unit.INCH, 5) if fine and job.shown_in is Unit.INCH else usual
 
 
@@ -143,7 +160,7 @@ def _waits_for(parts: tuple[PartReport, ...], decided: Mapping[str, SetDecided])
     spots = (spot for part in parts for feature in part.features for spot in (*feature.spots, *feature.outside))
     if any(spot.doubt is not None and spot.doubt.holds for spot in spots):
         return "an answer at the bench"
-    if all(len(part.to_read) == sum(len(f.spots) for f in part.features if f.planned) for part in parts):
+    if to_read and all(_untouched(part) for part in parts if not part.out):
         return "the first reading"
     if to_read:
         return f"{to_read} {'reading' if to_read == 1 else 'readings'}"
@@ -155,6 +172,13 @@ def _waits_for(parts: tuple[PartReport, ...], decided: Mapping[str, SetDecided])
         if any(waits in part.waits for part in parts):
             return words
     return "a decision"
+
+
+def _untouched(part: PartReport) -> bool:
+    """Whether nothing that is planned of a part is read."""
+    if part.place:
+        return all(spot.current is None for feature in part.features for spot in feature.spots)
+    return len(part.to_read) == sum(len(feature.spots) for feature in part.features if feature.planned)
 
 
 #: What a part waits for that a person may waive, in words.

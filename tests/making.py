@@ -36,7 +36,7 @@ from halfthou.surveys import FeatureSurvey, survey_parts
 
 def engine_of(one: Job) -> Engine:
     """The parts of a job's engine."""
-    return CATALOGUE.engine(one.limits.layout)
+    return CATALOGUE.engine_of(one)
 
 
 def survey_journals(one: Job) -> dict[str, FeatureSurvey]:

@@ -3,13 +3,14 @@ of them, and what work makes of that. The kinds themselves stand in halfthou/par
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
 from functools import cached_property, lru_cache
 
+from halfthou.amounts import Quantity
 from halfthou.engines.expected import Expected
-from halfthou.jobs import Layout, LimitsSheet, Material, OperationKind, Plan, Purpose, SetLimits
+from halfthou.jobs import Job, Layout, LimitsSheet, Material, OperationKind, Piece, Plan, Purpose, SetLimits
 from halfthou.lengths import Length
 
 
@@ -20,6 +21,9 @@ class Drawing(StrEnum):
     HOUSING = "housing"
     SHELL = "shell"
     BORE = "bore"
+    PISTON = "piston"
+    RING = "ring"
+    PUMP = "pump"
     PLAIN = "plain"
 
 
@@ -28,6 +32,8 @@ class StationDrawing(StrEnum):
 
     CRANK = "crank"
     BLOCK = "block"
+    PISTONS = "pistons"
+    PUMP = "pump"
     ROW = "row"
 
 
@@ -35,7 +41,9 @@ class StationDrawing(StrEnum):
 class Part:
     """A part by its place: its name in files, the kind it is of, the set it is decided with, and how it is called.
 
-    `beside` is the part it lies with: a bearing lies with its journal.
+    `beside` is the part it lies with: a bearing lies with its journal. `rests_on` is the part whose work makes its
+    readings stale too: a ring's gap is read in its bore. A `spare` did not come in the engine: where it lies, facts
+    tell.
     """
 
     id: str
@@ -44,6 +52,8 @@ class Part:
     name: str
     short: str
     beside: str = ""
+    rests_on: str = ""
+    spare: bool = False
 
 
 @dataclass(frozen=True, eq=False)
@@ -55,7 +65,9 @@ class FeatureKind:
     grow. `caps` says that it does not count with the caps loose; `asks` what state is asked of it (caps, plate) and
     in which words. `drawing` shows where the gauge goes, `hold` says how it is held; planes and angles are called
     by name where they have one (planes where the plan has as many). `most` is more than it can be, whatever the
-    sheet says. `expected` tells from the sheet what it can measure."""
+    sheet says. `expected` tells from the sheet what it can measure. `quantity` is what it is; `small` a gap, a play
+    or a wear, typed as it is and not by last digits, which may be nothing where it `may_be_nothing` and below
+    nothing where it is `signed`."""
 
     key: str
     name: str
@@ -72,6 +84,12 @@ class FeatureKind:
     plane_names: tuple[str, ...] = ()
     angle_names: Mapping[int, str] = field(default_factory=dict)
     most: Length | None = None
+    quantity: Quantity = Quantity.LENGTH
+    small: bool = False
+    may_be_nothing: bool = False
+    signed: bool = False
+    #: What to ask where a size lies far below all it can be: most likely the gauge stood somewhere else.
+    mistaken: str = ""
     material: Callable[[LimitsSheet, str], Material] = lambda _sheet, _set: Material.STEEL
     expected: Callable[[LimitsSheet, str], Expected | None] = lambda _sheet, _set: None
 
@@ -104,12 +122,13 @@ class LookKind:
 @dataclass(frozen=True, slots=True)
 class SheetFigure:
     """A figure that the limits sheet asks of a set: its key, what it is called, whether it is a band, whether the
-    parts cannot be judged without it."""
+    parts cannot be judged without it, and what quantity it is of."""
 
     key: str
     label: str
     is_band: bool = False
     needed: bool = False
+    quantity: Quantity = Quantity.LENGTH
 
 
 @dataclass(frozen=True, slots=True)
@@ -135,6 +154,10 @@ class Stepped:
     taken_to: str
     bought: str
     card: str = ""
+
+
+def _no_spare(_name: str) -> Part | None:
+    return None
 
 
 @dataclass(frozen=True, eq=False)
@@ -173,6 +196,13 @@ class PartKind:
     check: Callable[[SetLimits], tuple[str, ...]] = lambda _limits: ()
     #: What each work is done to, where a choice is offered: sets and wholes.
     done_to: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
+    #: A piece of it that did not come in the engine, by its own name; None where there are none.
+    spare: Callable[[str], Part | None] = _no_spare
+
+    @property
+    def loose(self) -> bool:
+        """Whether its parts are loose pieces: bought, fitted and moved, each with readings of its own."""
+        return self.spare is not _no_spare
 
     @cached_property
     def by_key(self) -> dict[str, FeatureKind]:
@@ -200,9 +230,18 @@ class Kinds:
         return {part.id: part for kind in self.all for part in kind.parts(layout)}
 
     @lru_cache(maxsize=128)  # noqa: B019 - the kinds live as long as the program
-    def engine(self, layout: Layout) -> Engine:
-        """One engine's parts."""
-        return Engine(self, layout)
+    def engine(self, layout: Layout, pieces: tuple[Piece, ...] = ()) -> Engine:
+        """One engine's parts, and the pieces that did not come in it."""
+        return Engine(self, layout, pieces)
+
+    def engine_of(self, job: Job) -> Engine:
+        """The engine of a job, with the pieces that were brought to it."""
+        return self.engine(job.limits.layout, job.pieces)
+
+    def spares(self, pieces: tuple[Piece, ...]) -> dict[str, Part]:
+        """The pieces that did not come in the engine, as parts by their own names."""
+        found = (self._by_key[one.kind].spare(one.part) for one in pieces if one.kind in self._by_key)
+        return {part.id: part for part in found if part is not None}
 
     def of(self, part: Part) -> PartKind:
         """The kind of a part."""
@@ -225,12 +264,6 @@ class Kinds:
         """What a set is called."""
         return next((kind.sets[one] for kind in self.all if one in kind.sets), one)
 
-    def spoken_of(self, layout: Layout) -> frozenset[str]:
-        """Everything a look or work may be of: parts, sets, and wholes."""
-        parts = self.parts(layout)
-        wholes = {whole for kind in self.all for whole in kind.wholes}
-        return frozenset({*parts, *(part.set for part in parts.values()), *wholes})
-
     @cached_property
     def stale_after(self) -> dict[tuple[str, OperationKind], frozenset[str]]:
         """By kind of part and of work: the features it makes stale."""
@@ -252,11 +285,18 @@ class Engine:
 
     kinds: Kinds
     layout: Layout
+    pieces: tuple[Piece, ...] = ()
 
     @cached_property
     def parts(self) -> dict[str, Part]:
-        """Every part by its id, in the order of the work."""
-        return self.kinds.parts(self.layout)
+        """Every part by its id, in the order of the work; what did not come in the engine stands last."""
+        return {**self.kinds.parts(self.layout), **self.kinds.spares(self.pieces)}
+
+    @cached_property
+    def spoken_of(self) -> frozenset[str]:
+        """Everything a look or work may be of: parts, sets, and wholes."""
+        wholes = {whole for kind in self.kinds.all for whole in kind.wholes}
+        return frozenset({*self.parts, *(part.set for part in self.parts.values()), *wholes})
 
     def kind(self, part: str) -> PartKind:
         """The kind of a part by its id. Refuses: KeyError where the engine has none."""
@@ -272,8 +312,9 @@ class Engine:
         return {one: self.kinds.kind_of_set(one, self.layout) for one in self.kinds.sets(self.layout)}
 
     def of_set(self, one: str) -> tuple[str, ...]:
-        """The parts that are decided in a set; what lies beside them is left out."""
-        return tuple(part.id for part in self.parts.values() if part.set == one and not part.beside)
+        """The parts that are decided in a set by the places of the engine; what lies beside them is left out."""
+        own = self.parts.values()
+        return tuple(part.id for part in own if part.set == one and not part.beside and not part.spare)
 
     def look(self, key: str, on: str) -> LookKind | None:
         """A look by its key, as the kind of the part, set or whole it is on has it; None where that kind has
@@ -295,12 +336,18 @@ class Engine:
 
     def touched(self, on: str) -> frozenset[str]:
         """The parts that something done or seen on a part, a set or a whole is done to."""
-        return _touched(self.kinds, self.layout, on)
+        known = self._touched.get(on)
+        if known is None:
+            known = self._touched[on] = frozenset(self._find_touched(on))
+        return known
 
+    @cached_property
+    def _touched(self) -> dict[str, frozenset[str]]:
+        return {}
 
-@lru_cache(maxsize=512)
-def _touched(kinds: Kinds, layout: Layout, on: str) -> frozenset[str]:
-    found = kinds.parts(layout)
-    return frozenset(
-        part.id for part in found.values() if on in (part.id, part.set, part.beside, *kinds.of(part).wholes)
-    )
+    def _find_touched(self, on: str) -> Iterator[str]:
+        for part in self.parts.values():
+            under = self.parts.get(part.rests_on)
+            resting = (under.id, under.set) if under is not None else ()
+            if on in (part.id, part.set, part.beside, *self.kinds.of(part).wholes, *resting):
+                yield part.id

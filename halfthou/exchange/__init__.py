@@ -1,6 +1,6 @@
 """Documents to and from text: job files, readings and limits sheets. Strict: a bad file is refused whole."""
 
-from halfthou.exchange.decimals import exact_text
+from halfthou.exchange.decimals import exact_amount, exact_text
 from halfthou.exchange.faults import BadFile, Fault, faults_of
 from halfthou.exchange.gauge_line import LineFault, LineRead, read_line
 from halfthou.exchange.job_json import read_job, read_limits, write_job, write_limits
@@ -17,6 +17,7 @@ __all__ = [
     "LineRead",
     "ReadingRow",
     "assessment_text",
+    "exact_amount",
     "exact_text",
     "faults_of",
     "read_job",

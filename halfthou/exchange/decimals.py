@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from decimal import Decimal
+from fractions import Fraction
 
+from halfthou.amounts import COUNT_PER_UNIT, QUANTITIES, Quantity
 from halfthou.lengths import Length, Unit
 
 #: Decimals that may be needed: a nanometre is 0.000001 mm; 127 nm is 0.000005 in.
@@ -21,3 +23,11 @@ def exact_text(length: Length, unit: Unit) -> tuple[str, Unit]:
     value = (Decimal(length.nm) / _NM[unit]).quantize(Decimal("0.000001"))
     text = format(value.normalize(), "f")
     return text, unit
+
+
+def exact_amount(quantity: Quantity, count: int | None) -> str:
+    """A count of a quantity beside length as an exact decimal in the unit it is kept in; nothing for none."""
+    if count is None:
+        return ""
+    value = Fraction(count) / COUNT_PER_UNIT[QUANTITIES[quantity].unit]
+    return format(Decimal(value.numerator) / Decimal(value.denominator), "f")

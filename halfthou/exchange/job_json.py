@@ -15,7 +15,7 @@ from halfthou.parts import CATALOGUE, faults_of_job
 D = TypeVar("D", bound=Document)
 LIMITS_FORMAT = "halfthou-limits"
 #: The limits file has a version of its own.
-LIMITS_VERSION = 4
+LIMITS_VERSION = 5
 
 
 def write_job(file: JobFile) -> str:

@@ -6,11 +6,12 @@ import re
 from collections.abc import Iterator
 from typing import Any
 
-from halfthou.exchange.decimals import exact_text
+from halfthou.amounts import QUANTITIES, Quantity, read_amount
+from halfthou.exchange.decimals import exact_amount, exact_text
 from halfthou.exchange.faults import BadFile, Fault
 from halfthou.exchange.job_json import document
 from halfthou.exchange.table import Table, write_table
-from halfthou.jobs import Band, LimitsSheet, SetLimits
+from halfthou.jobs import AmountBand, Band, LimitsSheet, SetLimits
 from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
 from halfthou.parts import CATALOGUE
 
@@ -51,6 +52,11 @@ def write_limits_csv(sheet: LimitsSheet) -> str:
 
 def _set_rows(one: str, limits: SetLimits, unit: Unit) -> Iterator[list[Any]]:
     for name, found in limits.figures.items():
+        if isinstance(found, AmountBand):
+            ends = [exact_amount(found.quantity, end) for end in (found.least, found.most)]
+            kept = QUANTITIES[found.quantity].unit.value
+            yield [one, name, *ends, kept, found.source.kind.value, found.source.place, found.typed]
+            continue
         value = found.least if isinstance(found, Band) else found.value
         text, its_unit = exact_text(value, unit)
         most = ""
@@ -114,6 +120,9 @@ def _take_limit(limits: dict[str, Any], cells: dict[str, str]) -> None:
     if made:
         limits["made"][made] = cells["value"]
         return
+    if unit in _AMOUNTS and name not in ("step", "shell"):
+        limits["figures"][name] = _amount(cells, _AMOUNTS[unit])
+        return
     if unit not in ("in", "mm"):
         raise ValueError(f"the unit “{unit}” is neither in nor mm")
     value = _length(cells["value"], Unit(unit))
@@ -135,6 +144,22 @@ def _take_limit(limits: dict[str, Any], cells: dict[str, str]) -> None:
         limits["figures"][name] = {**figure, "least": value, "most": _length(cells["most"], Unit(unit))}
     else:
         limits["figures"][name] = {**figure, "value": value}
+
+
+_AMOUNTS = {kept.unit.value: quantity for quantity, kept in QUANTITIES.items()}
+
+
+def _amount(cells: dict[str, str], quantity: Quantity) -> dict[str, Any]:
+    """A limit that is no length, as a row has it: either end may be left open."""
+    ends: dict[str, int] = {}
+    for name, cell in (("least", cells["value"]), ("most", cells["most"])):
+        if cell:
+            found = read_amount(cell, quantity)
+            if not isinstance(found, Typed):
+                raise ValueError(found.question)
+            ends[name] = found.length.nm
+    source = {"kind": cells["source"], "place": cells["place"]}
+    return {"quantity": quantity.value, "typed": cells["typed"], "source": source, **ends}
 
 
 def _figures_of(one: str) -> tuple[str, ...]:

@@ -9,19 +9,21 @@ from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
 
-from halfthou.engines import Part
-from halfthou.exchange.decimals import exact_text
+from halfthou.amounts import QUANTITIES, Quantity, read_amount
+from halfthou.engines import Engine, Part
+from halfthou.exchange.decimals import exact_amount, exact_text
 from halfthou.exchange.faults import BadFile, Fault, faults_of
 from halfthou.exchange.table import Table, write_table
 from halfthou.exchange.upgrade import part_of_v3
-from halfthou.jobs import DIAMETER, Job, Moment
-from halfthou.lengths import ZERO, Length, Notation, Typed, Unit, Unreadable, Window, read_length
+from halfthou.jobs import DIAMETER, Job, Moment, Reading
+from halfthou.lengths import ZERO, AmountUnit, Length, Notation, Typed, Unit, Unreadable, Window, read_length
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import plan_of, window_for
 
 COLUMNS = ("id", "part", "feature", "spot", "size [mm]", "typed", "unit", "gauge", "by", "at", "angle", "planes",
            "corrects", "repeats", "caps torqued", "cleaned", "withdrawn", "answer", "offered [mm]")  # fmt: skip
 _SIZE = re.compile(r"^size \[(in|mm)\]$")
+_UNITS: dict[str, Unit | AmountUnit] = {unit.value: unit for unit in (*Unit, *AmountUnit)}
 #: So many readings are taken from one file at the most. Source: half of what a job holds.
 MOST_ROWS = 10_000
 
@@ -40,7 +42,7 @@ class ReadingRow:
     spot: str
     size: Length
     typed: str
-    unit: Unit
+    unit: Unit | AmountUnit
     gauge: str | None
     at: datetime | None
     id: str | None = None
@@ -62,11 +64,12 @@ def write_readings(job: Job) -> str:
     rows: list[tuple[object, ...]] = []
     withdrawn = {withdrawal.fact for withdrawal in job.withdrawals}
     answers = {answer.reading: answer for answer in job.slip_answers}
+    engine = CATALOGUE.engine_of(job)
     for reading in job.readings:
         answer = answers.get(reading.id)
         offered = answer.offered if answer is not None and answer.taken else None
         rows.append((
-            reading.id, reading.part, reading.feature, reading.spot, exact_text(reading.size, Unit.MM)[0],
+            reading.id, reading.part, reading.feature, reading.spot, _written(reading, engine),
             reading.typed, reading.unit.value, reading.gauge, reading.by, reading.at.isoformat(),
             "" if reading.angle_deg is None else f"{reading.angle_deg:g}", reading.planes or "",
             reading.corrects or "", reading.repeats or "", _yes(reading.caps_torqued), _yes(reading.cleaned),
@@ -74,6 +77,14 @@ def write_readings(job: Job) -> str:
             "" if offered is None else exact_text(offered, Unit.MM)[0],
         ))  # fmt: skip
     return write_table(COLUMNS, rows)
+
+
+def _written(reading: Reading, engine: Engine) -> str:
+    """A length in millimetres; what is no length with its unit, both exact."""
+    quantity = engine.feature(reading.part, reading.feature).quantity
+    if quantity is Quantity.LENGTH:
+        return exact_text(reading.size, Unit.MM)[0]
+    return f"{exact_amount(quantity, reading.count)} {QUANTITIES[quantity].unit.value}"
 
 
 def _yes(said: bool | None) -> str:
@@ -136,7 +147,7 @@ class _Against:
         self.size_column = size_column
         self.unit = Unit(size_column[6:8])
         self.gauges = {gauge.id for gauge in job.gauges}
-        self.engine = CATALOGUE.engine(job.limits.layout)
+        self.engine = CATALOGUE.engine_of(job)
         self.pins = [pin.cylinders for pin in job.limits.layout.pins]
         self.windows: dict[tuple[str, str], Window] = {}
 
@@ -147,7 +158,7 @@ class _Against:
         part, feature, spot = self._part(cells), cells.get("feature") or DIAMETER, cells.get("spot", "")
         if not cells.get("part") and cells.get("journal"):
             part, feature = part_of_v3(part, cells.get("feature") or "journal", self.pins)
-        size = _size(cells.get(self.size_column, ""), self.unit, where, faults)
+        size = self._size(part, feature, cells.get(self.size_column, ""), where, faults)
         faults += self._place_faults(part, feature, spot, cells, where)
         if not faults and size is not None and not cells.get("id"):
             faults += self._outside(part, feature, size, where, self._part(cells))
@@ -156,14 +167,36 @@ class _Against:
             faults.append(Fault(where, f"the gauge “{gauge[:64]}” is not in the gauge list"))
         at = _time(cells.get("at", ""), where, faults)
         typed, typed_unit = cells.get("typed") or cells.get(self.size_column, ""), cells.get("unit") or self.unit
-        if typed_unit not in ("in", "mm"):
-            faults.append(Fault(where, f"the unit “{typed_unit[:20]}” is neither in nor mm"))
+        if typed_unit not in _UNITS:
+            faults.append(Fault(where, f"the unit “{typed_unit[:20]}” is none of {', '.join(_UNITS)}"))
         if len(typed) > 200:
             faults.append(Fault(where, "what was typed is longer than 200 characters"))
         more = _more(cells, where, faults)
         if faults or size is None:
             return faults
-        return ReadingRow(line, part, feature, spot, size, typed, Unit(typed_unit), gauge, at, **more)
+        return ReadingRow(line, part, feature, spot, size, typed, _UNITS[typed_unit], gauge, at, **more)
+
+    def _size(self, part: str, feature: str, cell: str, where: str, faults: list[Fault]) -> Length | None:
+        """What was read: a length in the unit of the column, anything else with its own."""
+        known = self.engine.parts.get(part)
+        kind = self.engine.kinds.feature(known, feature) if known is not None else None
+        if kind is None or (kind.quantity is Quantity.LENGTH and not kind.small):
+            return _size(cell, self.unit, where, faults)
+        try:
+            window = window_for(self.job.limits, known.set if known else "", kind, ZERO, ())
+            found = (
+                read_length(cell, self.unit)
+                if kind.quantity is Quantity.LENGTH
+                else read_amount(cell, kind.quantity)
+            )
+        except Unreadable as error:
+            faults.append(Fault(where, error.message))
+            return None
+        below = kind.signed or kind.may_be_nothing
+        if not isinstance(found, Typed) or (found.length.nm <= 0 and not below) or found.length < window.least:
+            faults.append(Fault(where, f"“{cell}” is no {kind.name}: write it with a decimal point, and its unit"))
+            return None
+        return found.length
 
     def _part(self, cells: dict[str, str]) -> str:
         return cells.get("part") or cells.get("journal", "")
@@ -202,6 +235,8 @@ class _Against:
             kind = self.engine.feature(part, feature)
             self.windows[key] = window_for(self.job.limits, one, kind, ZERO, ())
         window = self.windows[key]
+        if self.engine.feature(part, feature).quantity is not Quantity.LENGTH:
+            return []
         if window.holds(size):
             return []
         say = Notation.usual(self.unit)

@@ -160,5 +160,10 @@ def _set_to_v4(limits: Any) -> Any:
     }
 
 
-_STEPS: tuple[Callable[[Data], Data], ...] = (_v1_to_v2, _v2_to_v3, _v3_to_v4)
+def _v4_to_v5(data: Data) -> Data:
+    """Version 4 has no pieces, no fittings, no use and no limits that are no lengths: left out, there are none."""
+    return {**data, "version": 5}
+
+
+_STEPS: tuple[Callable[[Data], Data], ...] = (_v1_to_v2, _v2_to_v3, _v3_to_v4, _v4_to_v5)
 READABLE = tuple(range(1, VERSION + 1))

@@ -25,7 +25,7 @@ from halfthou.gauges.fitness import (
     repeat_doubt,
     size_doubt,
 )
-from halfthou.gauges.question import GaugeQuestion, question_of, shifted, weighs_only
+from halfthou.gauges.question import GaugeQuestion, question_of, reads_something_else, shifted
 from halfthou.gauges.repeatability import ENOUGH_FREEDOM, Repeatability, few_repeats, pooled, repeatability
 from halfthou.gauges.setting import (
     SAME_DAY,
@@ -110,6 +110,7 @@ __all__ = [
     "pooled",
     "question_of",
     "read_celsius",
+    "reads_something_else",
     "repeat_doubt",
     "repeatability",
     "scale_terms",
@@ -121,5 +122,4 @@ __all__ = [
     "slips_of",
     "standard_doubt",
     "standing_of",
-    "weighs_only",
 ]

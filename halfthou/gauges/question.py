@@ -5,8 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from enum import StrEnum
 
+from halfthou.amounts import Quantity
 from halfthou.gauges.setting import SAME_DAY, Setting
-from halfthou.jobs import COMPARATORS, Gauge, GaugeKind, Purpose, Reading
+from halfthou.jobs import COMPARATORS, Gauge, Purpose, Reading
+from halfthou.lengths import Length
 
 
 class GaugeQuestion(StrEnum):
@@ -29,7 +31,8 @@ def question_of(gauge: Gauge, setting: Setting | None, reading: Reading, needed:
     """
     if needed not in gauge.purposes:
         return GaugeQuestion.KIND
-    if not gauge.reaches(reading.size):
+    # Nothing is what no leaf goes into, or what is level: no gauge has a range for it.
+    if reading.count and not gauge.reaches(Length(abs(reading.count))):
         return GaugeQuestion.RANGE
     comparator = gauge.kind in COMPARATORS
     if setting is not None and not comparator and abs(setting.zero) > gauge.permissible_error:
@@ -53,6 +56,20 @@ def shifted(gauge: Gauge, settings: Sequence[Setting], reading: Reading) -> bool
     return before.near(after.standard) and abs(after.zero - before.zero) > gauge.permissible_error
 
 
-def weighs_only(gauge: Gauge) -> bool:
-    """Whether the gauge knows no lengths at all."""
-    return gauge.kind is GaugeKind.WEIGHING_SCALE
+def reads_something_else(gauge: Gauge, quantity: Quantity) -> str:
+    """What is said of a gauge that cannot read a quantity at all; nothing where it can.
+
+    Rule:    a weight is never a length.
+    """
+    if gauge.quantity is quantity:
+        return ""
+    return f"{gauge.name} reads {_READ_AS[gauge.quantity]}, not {_READ_AS[quantity]}"
+
+
+_READ_AS = {
+    Quantity.LENGTH: "lengths",
+    Quantity.MASS: "weights",
+    Quantity.FORCE: "forces",
+    Quantity.ANGLE: "angles",
+    Quantity.PRESSURE: "pressures",
+}

@@ -62,8 +62,8 @@ def repeatability(gauge: Gauge, groups: Iterable[Sequence[int]] = ()) -> Repeata
     """
     deviation, freedom = pooled(groups)
     if freedom >= ENOUGH_FREEDOM:
-        least = gauge.resolution.nm / (2 * RECTANGLE)
+        least = gauge.step / (2 * RECTANGLE)
         return Repeatability(max(deviation * few_repeats(freedom), least), freedom, TermKind.REPEAT)
     if gauge.repeatability is not None:
         return Repeatability(float(gauge.repeatability.nm), 0, TermKind.REPEAT_KNOWN)
-    return Repeatability(gauge.resolution.nm / 2, 0, TermKind.REPEAT_TAKEN)
+    return Repeatability(gauge.step / 2, 0, TermKind.REPEAT_TAKEN)

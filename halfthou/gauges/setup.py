@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
+from halfthou.amounts import Quantity
 from halfthou.gauges.budget import RECTANGLE, Budget, Term, TermKind
 from halfthou.gauges.repeatability import Repeatability
 from halfthou.gauges.setting import Setting, Settings, in_force
@@ -39,7 +40,9 @@ class Setup:
     sitting: str
 
     def corrected(self, read: Length) -> Length:
-        """What was read, its zero error taken off, at 20 degrees."""
+        """What was read, its zero error taken off, at 20 degrees. What is no length stands as it was read."""
+        if self.gauge.quantity is not Quantity.LENGTH:
+            return read
         size = read if self.setting is None else read - self.setting.zero
         return size if self.part.growth == self.scale.growth else at_reference(size, self.part, self.scale)
 
@@ -62,7 +65,7 @@ def own_terms(setup: Setup, place: SpotRead) -> Budget:
 
     Rule:    gauges.budget.   Source: GUM 4.2, F.2.2.1, recalled; docs/trade: A micrometer's budget.
     """
-    step = setup.gauge.resolution.nm / (2 * RECTANGLE)
+    step = setup.gauge.step / (2 * RECTANGLE)
     return (
         Term(TermKind.RESOLUTION, f"step {setup.gauge.id} {place.part} {place.spot}", step),
         Term(setup.repeat.kind, f"reading {place.reading}", setup.repeat.nm),
@@ -76,6 +79,8 @@ def shared_terms(setup: Setup, size: Length, part: str, cabinet: Cabinet) -> Bud
              cancels.
     """
     terms = scale_terms(setup.gauge, setup.setting, size, cabinet)
+    if setup.gauge.quantity is not Quantity.LENGTH:
+        return tuple(terms)
     expansion = COEFFICIENTS[setup.part.material]
     if setup.spread_k:
         warmth = size.nm * expansion.ppb * setup.spread_k / 1e9 / RECTANGLE
@@ -94,7 +99,7 @@ def scale_terms(gauge: Gauge, setting: Setting | None, size: Length, cabinet: Ca
     as that check; checked elsewhere or not at all, its permissible error counts.
     """
     comparator = gauge.kind in COMPARATORS
-    own = gauge.permissible_error.nm / RECTANGLE
+    own = gauge.may_err / RECTANGLE
     if setting is None or not (comparator or setting.near(size)):
         return [Term(TermKind.SCALE, f"scale {gauge.id}", own)]
     check = setting.check

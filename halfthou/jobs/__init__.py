@@ -7,24 +7,30 @@ from halfthou.jobs.facts import (
     NOT_LOOKED,
     Extension,
     Feature,
+    Fitting,
     Look,
     Observation,
+    Piece,
     Reading,
     SlipAnswer,
+    Use,
+    UseSaid,
     Withdrawal,
 )
-from halfthou.jobs.figures import Band, Figure, Source, SourceKind
+from halfthou.jobs.figures import AmountBand, Band, Figure, Source, SourceKind
 from halfthou.jobs.gauge import (
     COMPARATORS,
+    READS,
     THIMBLES,
     USUAL_PURPOSES,
     WITHOUT_ZERO,
+    CountScale,
     Gauge,
     GaugeKind,
     Purpose,
     Weighing,
 )
-from halfthou.jobs.house_rules import GlazedBore, Guard, HardenedCrank, HouseRules, WornBore
+from halfthou.jobs.house_rules import GlazedBore, Guard, HardenedCrank, HouseRules, PumpAfterMetal, WornBore
 from halfthou.jobs.job import CRANK_ONLY, Job
 from halfthou.jobs.job_file import FORMAT, VERSION, JobFile, Signature
 from halfthou.jobs.journal_limits import BANDS, SINGLES, Hardening, JournalLimits, JournalSet
@@ -33,11 +39,12 @@ from halfthou.jobs.limits_sheet import LimitsSheet, SheetState, set_of
 from halfthou.jobs.material import Material
 from halfthou.jobs.operation import Operation, OperationKind
 from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder, along
-from halfthou.jobs.set_limits import BAND, FIGURE, Key, SetLimits, SetName, Step
+from halfthou.jobs.set_limits import AMOUNT, BAND, FIGURE, Key, SetLimits, SetName, Step
 from halfthou.jobs.setting_check import SettingCheck
 from halfthou.jobs.temperatures import Celsius, Condition, Sitting
 
 __all__ = [
+    "AMOUNT",
     "ANGLE_LETTERS",
     "BAND",
     "BANDS",
@@ -47,15 +54,18 @@ __all__ = [
     "FIGURE",
     "FORMAT",
     "NOT_LOOKED",
+    "READS",
     "SINGLES",
     "THIMBLES",
     "USUAL_PURPOSES",
     "VERSION",
     "WITHOUT_ZERO",
+    "AmountBand",
     "Arrangement",
     "Band",
     "Celsius",
     "Condition",
+    "CountScale",
     "Decision",
     "DecisionKind",
     "Document",
@@ -63,6 +73,7 @@ __all__ = [
     "FactId",
     "Feature",
     "Figure",
+    "Fitting",
     "Gauge",
     "GaugeKind",
     "GlazedBore",
@@ -84,8 +95,10 @@ __all__ = [
     "Observation",
     "Operation",
     "OperationKind",
+    "Piece",
     "Pin",
     "Plan",
+    "PumpAfterMetal",
     "Purpose",
     "Reading",
     "ReadingOrder",
@@ -101,6 +114,8 @@ __all__ = [
     "Source",
     "SourceKind",
     "Step",
+    "Use",
+    "UseSaid",
     "Waived",
     "Weighing",
     "Withdrawal",

@@ -7,7 +7,7 @@ from pydantic import Field, model_validator
 
 from halfthou.jobs.document import Document, FactId, Moment, Note, Words
 from halfthou.jobs.set_limits import Key
-from halfthou.lengths import ZERO, Length, Unit
+from halfthou.lengths import ZERO, AmountUnit, Length, Unit
 
 #: A part by its place in the engine: R1, bearing-rod-5, bore-3. Which there are, the layout and the catalogue know.
 PartName = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z][A-Za-z0-9.-]*$")]
@@ -29,6 +29,10 @@ class Feature(StrEnum):
 DIAMETER = Feature.DIAMETER.value
 
 
+#: No count of anything is larger: beyond it a number is not exact in every program that reads our files.
+LONGEST_COUNT = 9_000_000_000_000_000
+
+
 class Reading(Document):
     """One amount at one spot of a feature of a part. `typed` and `unit` are what was keyed; `count` is what the
     gauge said, in whole smallest units of the feature's quantity (lengths: nanometres).
@@ -44,9 +48,9 @@ class Reading(Document):
     part: PartName
     feature: Key = DIAMETER
     spot: SpotName
-    count: Annotated[int, Field(gt=0, strict=True)]
+    count: Annotated[int, Field(strict=True, ge=-LONGEST_COUNT, le=LONGEST_COUNT)]
     typed: Words
-    unit: Unit
+    unit: Unit | AmountUnit
     gauge: FactId
     angle_deg: Annotated[float, Field(ge=0, lt=180)] | None = None
     planes: Annotated[int, Field(ge=2, le=5)] | None = None
@@ -66,6 +70,11 @@ class Reading(Document):
     def size(self) -> Length:
         """What the gauge said, as a length."""
         return Length(self.count)
+
+    @property
+    def length_unit(self) -> Unit:
+        """The unit it was typed in, where it is a length."""
+        return self.unit if isinstance(self.unit, Unit) else Unit.MM
 
 
 class SlipAnswer(Document):
@@ -100,6 +109,53 @@ class Extension(Document):
 
     id: FactId
     sets: Annotated[tuple[Key, ...], Field(min_length=1, max_length=40)]
+    by: Words
+    at: Moment
+
+
+class Piece(Document):
+    """A piece that did not come in the engine: new, or a used one kept. Until it is fitted it lies in no place.
+
+    What came in the engine is a piece too, named by the place it came in. `part` is the new piece's own name: its
+    readings are known by it wherever it lies. `step` is the size from standard it is said to be.
+    """
+
+    id: FactId
+    part: PartName
+    kind: Key
+    new: bool = True
+    step: Length | None = None
+    note: Note = ""
+    by: Words
+    at: Moment
+
+
+class Fitting(Document):
+    """A piece put in a place, or taken out of where it lay (`place` empty). What lay there before lies in none."""
+
+    id: FactId
+    piece: PartName
+    place: PartName | None = None
+    note: Note = ""
+    by: Words
+    at: Moment
+
+
+class Use(StrEnum):
+    """What an engine is used for: it picks the typical factors of ring gaps. Source: docs/trade: Ring gaps."""
+
+    STREET = "street"
+    HARD = "hard use"
+    BOOSTED = "boosted"
+    MARINE = "marine"
+    STATIONARY = "stationary"
+
+
+class UseSaid(Document):
+    """What the engine is used for, as somebody said it. The last that was said counts."""
+
+    id: FactId
+    use: Use
     by: Words
     at: Moment
 

@@ -6,6 +6,7 @@ from typing import Annotated
 
 from pydantic import Field, model_validator
 
+from halfthou.amounts import Quantity
 from halfthou.jobs.document import Document, FactId, Note, Words
 from halfthou.jobs.material import Material
 from halfthou.lengths import ZERO, Length, Unit
@@ -28,6 +29,9 @@ class GaugeKind(StrEnum):
     CALIPER = "caliper"
     WEIGHING_SCALE = "weighing scale"
     ULTRASONIC = "ultrasonic wall gauge"
+    SPRING_TESTER = "spring tester"
+    PRESSURE_GAUGE = "pressure gauge"
+    PROTRACTOR = "protractor"
 
 
 class Purpose(StrEnum):
@@ -41,6 +45,9 @@ class Purpose(StrEnum):
     CLEARANCE = "clearances"
     RUN_OUT = "run-out"
     WEIGHT = "weights"
+    FORCE = "spring loads"
+    ANGLE = "angles"
+    PRESSURE = "pressures"
     SETTING = "setting other gauges"
 
 
@@ -62,6 +69,16 @@ USUAL_PURPOSES: dict[GaugeKind, tuple[Purpose, ...]] = {
     GaugeKind.CALIPER: (Purpose.DEPTH,),
     GaugeKind.WEIGHING_SCALE: (Purpose.WEIGHT,),
     GaugeKind.ULTRASONIC: (Purpose.WALL,),
+    GaugeKind.SPRING_TESTER: (Purpose.FORCE,),
+    GaugeKind.PRESSURE_GAUGE: (Purpose.PRESSURE,),
+    GaugeKind.PROTRACTOR: (Purpose.ANGLE,),
+}
+#: What a gauge reads that reads no lengths.
+READS: dict[GaugeKind, Quantity] = {
+    GaugeKind.WEIGHING_SCALE: Quantity.MASS,
+    GaugeKind.SPRING_TESTER: Quantity.FORCE,
+    GaugeKind.PRESSURE_GAUGE: Quantity.PRESSURE,
+    GaugeKind.PROTRACTOR: Quantity.ANGLE,
 }
 
 #: Kinds that have no zero to check: their permissible error counts as it stands.
@@ -71,6 +88,9 @@ WITHOUT_ZERO = (
     GaugeKind.FEELER_GAUGE,
     GaugeKind.PLASTIC_THREAD,
     GaugeKind.WEIGHING_SCALE,
+    GaugeKind.SPRING_TESTER,
+    GaugeKind.PRESSURE_GAUGE,
+    GaugeKind.PROTRACTOR,
 )
 THIMBLES = (GaugeKind.MICROMETER,)
 COMPARATORS = (GaugeKind.DIAL_BORE_GAUGE, GaugeKind.DIGITAL_BORE_GAUGE, GaugeKind.SNAP_GAUGE, GaugeKind.INDICATOR)
@@ -82,6 +102,15 @@ class Weighing(Document):
     resolution_mg: Annotated[int, Field(gt=0, le=100_000)]
     permissible_error_mg: Annotated[int, Field(ge=0, le=1_000_000)]
     most_mg: Annotated[int, Field(gt=0)]
+
+
+class CountScale(Document):
+    """How finely a gauge that reads no lengths reads, how far it may be out, and the most it takes, in the smallest
+    units of what it reads (millinewtons, pascals, millionths of a degree)."""
+
+    resolution: Annotated[int, Field(gt=0, le=10**12)]
+    permissible_error: Annotated[int, Field(ge=0, le=10**12)]
+    most: Annotated[int, Field(gt=0, le=10**15)]
 
 
 class Gauge(Document):
@@ -106,6 +135,7 @@ class Gauge(Document):
     revolution: Length | None = None
     port: Note = ""
     weighs: Weighing | None = None
+    scale: CountScale | None = None
     plus_is_larger: bool = True
 
     @property
@@ -113,8 +143,30 @@ class Gauge(Document):
         """What it is fit for: as the cabinet says, else what its kind is."""
         return self.fit_for or USUAL_PURPOSES[self.kind]
 
+    @property
+    def quantity(self) -> Quantity:
+        """What it reads."""
+        return READS.get(self.kind, Quantity.LENGTH)
+
+    @property
+    def step(self) -> int:
+        """One step of its scale, in the smallest units of what it reads."""
+        if self.weighs is not None and self.kind is GaugeKind.WEIGHING_SCALE:
+            return self.weighs.resolution_mg
+        return self.resolution.nm if self.scale is None else self.scale.resolution
+
+    @property
+    def may_err(self) -> int:
+        """Its permissible error, in the smallest units of what it reads."""
+        if self.weighs is not None and self.kind is GaugeKind.WEIGHING_SCALE:
+            return self.weighs.permissible_error_mg
+        return self.permissible_error.nm if self.scale is None else self.scale.permissible_error
+
     def reaches(self, size: Length) -> bool:
         """Whether the size lies in its range; a range left open reaches everything."""
+        if self.quantity is not Quantity.LENGTH:
+            most = self.weighs.most_mg if self.weighs else self.scale.most if self.scale else size.nm
+            return size.nm <= most
         return (self.least is None or self.least <= size) and (self.most is None or size <= self.most)
 
     @model_validator(mode="after")
@@ -125,6 +177,14 @@ class Gauge(Document):
             if self.weighs.resolution_mg > self.weighs.most_mg:
                 raise ValueError("it cannot weigh in steps larger than the most it takes: check the decimal point")
             return self
+        if self.quantity is not Quantity.LENGTH:
+            if self.scale is None:
+                raise ValueError(f"say how finely the {self.kind.value} reads, how far it may be out and the most")
+            if self.scale.resolution > self.scale.most:
+                raise ValueError("it cannot read in steps larger than the most it takes: check the decimal point")
+            return self
+        if self.scale is not None:
+            raise ValueError(f"a {self.kind.value} reads lengths: it has no other scale")
         for name, value in (("resolution", self.resolution), ("permissible error", self.permissible_error)):
             if not ZERO <= value <= Length(1_000_000) or (name == "resolution" and value == ZERO):
                 raise ValueError(f"the {name} must lie between nothing and 1 mm: check the decimal point")

@@ -40,6 +40,14 @@ class WornBore(StrEnum):
     THIN_SLEEVE = "thin sleeves, keep the pistons"
 
 
+class PumpAfterMetal(StrEnum):
+    """What becomes of a pump that metal went through. Good shops disagree: docs/trade: The pump that fed a
+    failure."""
+
+    MEASURE = "flush, measure, reuse if within"
+    NEW = "new regardless"
+
+
 class HouseRules(Document):
     """The shop's choices, as exact lengths; a unit only changes how they are shown.
 
@@ -51,7 +59,8 @@ class HouseRules(Document):
     says nothing else; `spread_k` is how far part and gauge may differ though they have lain side by side. Of bores:
     `light_hone` is what a light hone takes off the wall, on diameter, `hone_stock` what is left for the final hone;
     `keep_bore_axis` that they are bored where they stand, `torque_plate` that plates are fitted to bore and
-    measure."""
+    measure. `pistons_keep` says that a piston that is used again goes back into its own bore; `pump_after_metal`
+    what becomes of a pump that fed a failure."""
 
     confirmed: bool = True
 
@@ -67,6 +76,8 @@ class HouseRules(Document):
     torque_plate: bool = True
     glazed_bore: GlazedBore = GlazedBore.LIGHT_HONE
     worn_bore: WornBore = WornBore.OVERSIZE
+    pistons_keep: bool = True
+    pump_after_metal: PumpAfterMetal = PumpAfterMetal.MEASURE
     check_stands_h: Annotated[int, Field(ge=1, le=168)] = 24
     shop_c: Celsius = 20.0
     spread_k: Annotated[float, Field(ge=0, le=10)] = 1.0

@@ -10,7 +10,17 @@ from pydantic import Field, model_validator
 
 from halfthou.jobs.decision import Decision
 from halfthou.jobs.document import Document, Note, Words
-from halfthou.jobs.facts import Extension, Observation, Reading, SlipAnswer, Withdrawal
+from halfthou.jobs.facts import (
+    Extension,
+    Fitting,
+    Observation,
+    Piece,
+    Reading,
+    SlipAnswer,
+    Use,
+    UseSaid,
+    Withdrawal,
+)
 from halfthou.jobs.gauge import Gauge
 from halfthou.jobs.house_rules import HouseRules
 from halfthou.jobs.limits_sheet import LimitsSheet
@@ -56,12 +66,40 @@ class Job(Document):
     checks: Annotated[tuple[SettingCheck, ...], Field(max_length=20_000)] = ()
     decisions: Annotated[tuple[Decision, ...], Field(max_length=5_000)] = ()
     extensions: Annotated[tuple[Extension, ...], Field(max_length=100)] = ()
+    pieces: Annotated[tuple[Piece, ...], Field(max_length=500)] = ()
+    fittings: Annotated[tuple[Fitting, ...], Field(max_length=2_000)] = ()
+    uses: Annotated[tuple[UseSaid, ...], Field(max_length=500)] = ()
 
     @cached_property
     def sets(self) -> tuple[str, ...]:
         """The sets the job judges: those it was booked in for, and those its scope was extended by since."""
         added = (one for extension in self.extensions for one in extension.sets)
         return tuple(dict.fromkeys((*self.scope, *added)))
+
+    @cached_property
+    def use(self) -> Use | None:
+        """What the engine is used for, as last said; None where nobody has said it."""
+        return max(self.uses, key=lambda said: (said.at, said.id)).use if self.uses else None
+
+    @cached_property
+    def lies_in(self) -> dict[str, str]:
+        """In which place every piece lies that was ever moved; "" for one that lies in none.
+
+        Rule:    places hold pieces: what is fitted puts out what lay there before.
+        """
+        where: dict[str, str] = {piece.part: "" for piece in self.pieces}
+        back = {withdrawal.fact for withdrawal in self.withdrawals}
+        for fitting in sorted(self.fittings, key=lambda one: (one.at, one.id)):
+            if fitting.id in back:
+                continue
+            place = fitting.place or ""
+            if place:
+                for piece in [known for known, at in where.items() if at == place]:
+                    where[piece] = ""
+                if where.get(place, place) == place:
+                    where[place] = ""
+            where[fitting.piece] = place
+        return where
 
     def plan_of(self, one: str) -> Plan:
         """The measuring plan of one set: as chosen, else the usual one of journals."""
@@ -94,7 +132,7 @@ class Job(Document):
         all_sittings = (*self.sittings, *sittings)
         alone = {
             "withdrawals": (), "observations": (), "operations": (), "slip_answers": (), "decisions": (),
-            "readings": tuple(new.values()), "sittings": all_sittings, "checks": checks,
+            "uses": (), "readings": tuple(new.values()), "sittings": all_sittings, "checks": checks,
         }  # fmt: skip
         Job(**{name: alone.get(name, getattr(self, name)) for name in Job.model_fields})
         fields = {"readings": (*self.readings, *readings), "sittings": all_sittings, "checks": checks}
@@ -153,7 +191,8 @@ class Job(Document):
 
     def _doubled(self) -> Iterator[str]:
         facts = (self.readings, self.withdrawals, self.observations, self.sittings, self.operations,
-                 self.slip_answers, self.decisions, self.extensions)  # fmt: skip
+                 self.slip_answers, self.decisions, self.extensions, self.pieces, self.fittings,
+                 self.uses)  # fmt: skip
         for name, times in Counter(fact.id for kind in facts for fact in kind).items():
             if times > 1:
                 yield f"the fact {name} stands {times} times"
@@ -191,7 +230,7 @@ class Job(Document):
             if reading.sitting is not None and reading.sitting not in sittings:
                 yield f"reading {reading.id} belongs to the sitting {reading.sitting}, which is not there"
         yield from _in_a_ring({r.id: r.corrects for r in self.readings if r.corrects is not None})
-        operations = {operation.id for operation in self.operations}
+        operations = {one.id for one in self.operations} | {one.id for one in self.fittings}
         for withdrawal in self.withdrawals:
             if withdrawal.fact not in known and withdrawal.fact not in operations:
                 yield f"withdrawal {withdrawal.id} takes back {withdrawal.fact}, which is not there"

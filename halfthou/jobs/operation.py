@@ -25,6 +25,11 @@ class OperationKind(StrEnum):
     LIGHT_HONE = "light hone"
     BORE = "bore and hone"
     SLEEVE = "sleeve fitted"
+    FILE_RINGS = "ring gap filed"
+    PISTON_WORK = "piston machined"
+    PINS = "pins or bushes fitted"
+    PUMP_WORK = "pump opened and worked on"
+    LAP_COVER = "pump cover lapped"
 
 
 class Operation(Document):

@@ -7,7 +7,7 @@ from typing import Annotated, Any
 from pydantic import Discriminator, Field, Tag, model_validator
 
 from halfthou.jobs.document import Document, Note, Words
-from halfthou.jobs.figures import Band, Figure
+from halfthou.jobs.figures import AmountBand, Band, Figure
 from halfthou.lengths import ZERO, Length
 
 #: The key of a figure, of a feature or of something a part is made of: short words, as on the sheet.
@@ -36,13 +36,18 @@ class Step(Document):
 
 def _which(given: Any) -> str:
     """Whether a figure has two ends: by the fields it comes with."""
+    if isinstance(given, AmountBand) or (isinstance(given, dict) and "quantity" in given):
+        return AMOUNT
     if isinstance(given, dict):
         return BAND if "least" in given or "most" in given else FIGURE
     return BAND if isinstance(given, Band) else FIGURE
 
 
-BAND, FIGURE = "a band", "a figure"
-BandOrFigure = Annotated[Annotated[Band, Tag(BAND)] | Annotated[Figure, Tag(FIGURE)], Discriminator(_which)]
+BAND, FIGURE, AMOUNT = "a band", "a figure", "an amount"
+BandOrFigure = Annotated[
+    Annotated[Band, Tag(BAND)] | Annotated[Figure, Tag(FIGURE)] | Annotated[AmountBand, Tag(AMOUNT)],
+    Discriminator(_which),
+]
 
 
 class SetLimits(Document):
@@ -66,6 +71,11 @@ class SetLimits(Document):
         found = self.figures.get(key)
         return found if isinstance(found, Band) else None
 
+    def amount(self, key: str) -> AmountBand | None:
+        """A limit that is no length by its key; None where the sheet has none."""
+        found = self.figures.get(key)
+        return found if isinstance(found, AmountBand) else None
+
     def figure(self, key: str) -> Figure | None:
         """A single limit by its key; None where the sheet has none."""
         found = self.figures.get(key)
@@ -78,3 +88,6 @@ class SetName(StrEnum):
     MAINS = "mains"
     RODS = "rods"
     BORES = "bores"
+    PISTONS = "pistons"
+    RINGS = "rings"
+    PUMP = "pump"

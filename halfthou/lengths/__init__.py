@@ -1,9 +1,10 @@
 """Exact sizes, in inch and metric: holding them, reading typed text, showing them."""
 
-from halfthou.lengths.length import ZERO, Length, Unit, middle
+from halfthou.lengths.length import ZERO, AmountUnit, Length, Unit, middle
 from halfthou.lengths.show import USUAL_DECIMALS, Notation, Shown
 from halfthou.lengths.typed import Asked, Choice, Typed, Unreadable, read_length
 from halfthou.lengths.typed_here import UNIT_WORDS, Window, read_here
+from halfthou.lengths.typed_small import read_small
 from halfthou.lengths.typed_undersize import MOST_UNDERSIZE, read_undersize
 
 __all__ = [
@@ -11,6 +12,7 @@ __all__ = [
     "UNIT_WORDS",
     "USUAL_DECIMALS",
     "ZERO",
+    "AmountUnit",
     "Asked",
     "Choice",
     "Length",
@@ -23,5 +25,6 @@ __all__ = [
     "middle",
     "read_here",
     "read_length",
+    "read_small",
     "read_undersize",
 ]

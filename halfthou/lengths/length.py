@@ -17,6 +17,20 @@ class Unit(StrEnum):
     MM = "mm"
 
 
+class AmountUnit(StrEnum):
+    """The units of what is no length: weights, forces, angles, pressures. What they are worth stands in amounts."""
+
+    GRAM = "g"
+    KILOGRAM = "kg"
+    OUNCE = "oz"
+    NEWTON = "N"
+    POUND_FORCE = "lbf"
+    KILOGRAM_FORCE = "kgf"
+    DEGREE = "°"
+    BAR = "bar"
+    PSI = "psi"
+
+
 #: 1 in = 25.4 mm exactly. Source: international yard and pound agreement, 1959 (recalled); NIST SP 811.
 NM_PER_UNIT = {Unit.INCH: 25_400_000, Unit.MM: 1_000_000}
 

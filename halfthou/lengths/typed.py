@@ -6,7 +6,7 @@ import re
 from dataclasses import dataclass
 from fractions import Fraction
 
-from halfthou.lengths.length import NM_PER_UNIT, Length, Unit
+from halfthou.lengths.length import NM_PER_UNIT, AmountUnit, Length, Unit
 from halfthou.lengths.words import spoken_number
 
 THOU = Fraction(1, 1000)
@@ -36,7 +36,7 @@ class Typed:
     """
 
     length: Length
-    unit: Unit
+    unit: Unit | AmountUnit
     exact: bool = True
     how: str = "as typed"
 
@@ -46,7 +46,7 @@ class Choice:
     """One answer to a question about typed text: the length and, in words, what it would mean."""
 
     length: Length
-    unit: Unit
+    unit: Unit | AmountUnit
     words: str
 
 

@@ -7,12 +7,18 @@ from halfthou.parts.bearings import BEARING
 from halfthou.parts.bores import Bores, BoreSet, BoringCard, boring_card, boring_card_csv
 from halfthou.parts.faults import faults_of_job, faults_of_look, faults_of_readings
 from halfthou.parts.journals import Journals
+from halfthou.parts.pistons import Pistons, PistonSet
+from halfthou.parts.pump import Pump
+from halfthou.parts.rings import Rings, RingSet, filing_table
 from halfthou.parts.trade import Catalogue, Given, SetDecided, Standing, Trade
 
 CATALOGUE = Catalogue(
     Journals(),
     BEARING,
     Bores(),
+    Pistons(),
+    Rings(),
+    Pump(),
 )
 
 __all__ = [
@@ -21,6 +27,8 @@ __all__ = [
     "BoringCard",
     "Catalogue",
     "Given",
+    "PistonSet",
+    "RingSet",
     "SetDecided",
     "Standing",
     "Trade",
@@ -29,4 +37,5 @@ __all__ = [
     "faults_of_job",
     "faults_of_look",
     "faults_of_readings",
+    "filing_table",
 ]

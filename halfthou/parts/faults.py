@@ -10,7 +10,7 @@ from halfthou.jobs import NOT_LOOKED, Job, Observation, Reading
 
 def faults_of_job(job: Job, kinds: Kinds) -> tuple[str, ...]:
     """Everything in a job that names what its engine does not have; nothing where it hangs together."""
-    return tuple(_faults(job, kinds.engine(job.limits.layout)))
+    return tuple(_faults(job, kinds.engine_of(job)))
 
 
 def _faults(job: Job, engine: Engine) -> Iterator[str]:
@@ -22,7 +22,8 @@ def _faults(job: Job, engine: Engine) -> Iterator[str]:
             for fault in engine.kinds.kind_of_set(one, engine.layout).check(limits):
                 yield f"limits of the {one}: {fault}"
     yield from faults_of_readings(job.readings, engine)
-    spoken_of = engine.kinds.spoken_of(engine.layout)
+    yield from _pieces(job, engine)
+    spoken_of = engine.spoken_of
     for seen in job.observations:
         yield from faults_of_look(seen, engine)
     for done in job.operations:
@@ -33,6 +34,23 @@ def _faults(job: Job, engine: Engine) -> Iterator[str]:
             yield f"decision {decision.id} is about {decision.part}, which is none of the {decision.set}"
 
 
+def _pieces(job: Job, engine: Engine) -> Iterator[str]:
+    """What is wrong with pieces brought in and fitted: of no kind that has any, twice, or where nothing can lie."""
+    came = engine.kinds.parts(engine.layout)
+    names = [piece.part for piece in job.pieces]
+    for piece in job.pieces:
+        if piece.part not in engine.parts or piece.part in came or engine.parts[piece.part].kind != piece.kind:
+            yield f"piece {piece.id} is a {piece.kind} called {piece.part}, which is no name of one"
+        elif names.count(piece.part) > 1:
+            yield f"there are two pieces called {piece.part}"
+    for fitting in job.fittings:
+        moved, place = engine.parts.get(fitting.piece), came.get(fitting.place or "")
+        if moved is None or not engine.kind(moved.id).loose:
+            yield f"fitting {fitting.id} moves {fitting.piece}, which is not there to move"
+        elif fitting.place is not None and (place is None or place.kind != moved.kind):
+            yield f"fitting {fitting.id} puts {fitting.piece} where none of its kind can lie"
+
+
 def faults_of_readings(readings: Iterable[Reading], engine: Engine) -> Iterator[str]:
     """What is wrong with readings: of a part or feature that the engine does not have."""
     for reading in readings:
@@ -40,11 +58,17 @@ def faults_of_readings(readings: Iterable[Reading], engine: Engine) -> Iterator[
             yield f"reading {reading.id} is of {reading.part}, which this engine does not have"
         elif reading.feature not in engine.kind(reading.part).by_key:
             yield f"reading {reading.id} is of the {reading.feature} of {reading.part}, which has none"
+        else:
+            feature = engine.feature(reading.part, reading.feature)
+            if reading.count < 0 and not feature.signed:
+                yield f"reading {reading.id} is less than nothing, and the {feature.name} cannot be"
+            elif reading.count == 0 and not (feature.signed or feature.may_be_nothing):
+                yield f"reading {reading.id} is nothing: the {feature.name} is more than that"
 
 
 def faults_of_look(seen: Observation, engine: Engine) -> Iterator[str]:
     """What is wrong with one look: of what nobody has, or with an answer that is none."""
-    if seen.on not in engine.kinds.spoken_of(engine.layout):
+    if seen.on not in engine.spoken_of:
         yield f"observation {seen.id} is of {seen.on}, which this engine does not have"
         return
     look = engine.look(seen.look, seen.on)

@@ -20,11 +20,12 @@ from halfthou.report.documents import (
     StepShown,
     StoryKind,
     StoryLine,
+    TableShown,
     ToOrder,
     WayOn,
 )
 from halfthou.report.doubts import doubts_of
-from halfthou.report.figures import warmth_of
+from halfthou.report.figures import amounts_shown, figures_shown, warmth_of
 from halfthou.report.journal_sets import journal_set_report
 from halfthou.report.journals import journal_report
 from halfthou.report.part import Told, told
@@ -54,13 +55,16 @@ __all__ = [
     "StepShown",
     "StoryKind",
     "StoryLine",
+    "TableShown",
     "ToOrder",
     "Told",
     "WayOn",
+    "amounts_shown",
     "blank_spots",
     "budgets_shown",
     "doubts_of",
     "feature_report",
+    "figures_shown",
     "graduations",
     "journal_report",
     "journal_set_report",

@@ -14,7 +14,7 @@ from enum import StrEnum
 
 from halfthou.engines import StationDrawing
 from halfthou.jobs import Document, Observation, Waived
-from halfthou.lengths import Shown, Unit
+from halfthou.lengths import AmountUnit, Shown, Unit
 from halfthou.verdicts import Action, Called, Mark, Open
 from halfthou.words import Caution, DoubtShown, Reason
 
@@ -29,7 +29,7 @@ class ShownReading:
     id: str
     size: Shown
     typed: str
-    unit: Unit
+    unit: Unit | AmountUnit
     gauge: str
     by: str
     at: datetime
@@ -130,7 +130,8 @@ class PartReport(Document):
 
     `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
     a person may waive of it; `looks` what is to be looked for. `size` is the size found: the least of a shaft, the
-    greatest of a hole."""
+    greatest of a hole. `place` is where it lies now where pieces are moved, `lies` says so; a `spare` did not come
+    in the engine, what is `out` lies in no place of it."""
 
     id: str
     kind: str
@@ -166,6 +167,10 @@ class PartReport(Document):
     seen: tuple[Observation, ...] = ()
     looks: tuple[str, ...] = ()
     cautions: tuple[Caution, ...] = ()
+    place: str = ""
+    spare: bool = False
+    out: bool = False
+    lies: str = ""
 
     @property
     def spots(self) -> tuple[Spot, ...]:
@@ -227,9 +232,21 @@ class WayOn(Document):
     rule: str
 
 
+class TableShown(Document):
+    """A list that a set brings, to be shown and printed: the piston map, what to file from each ring, what is
+    checked at assembly."""
+
+    key: str
+    title: str
+    columns: tuple[str, ...]
+    rows: tuple[tuple[str, ...], ...]
+    note: str = ""
+
+
 class SetReport(Document):
     """Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the
-    polish or the hone brings it to its `finished_band`."""
+    polish or the hone brings it to its `finished_band`.
+    `tables` are the lists it brings; `card` is what its card to hang is called, where it has one."""
 
     set: str
     kind: str
@@ -260,6 +277,8 @@ class SetReport(Document):
     reading_order: tuple[SpotAsked, ...] = ()
     notes: tuple[Reason, ...] = ()
     cautions: tuple[Caution, ...] = ()
+    tables: tuple[TableShown, ...] = ()
+    card: str = ""
 
 
 class StationReport(Document):

@@ -4,16 +4,39 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
 
+from halfthou.amounts import amount_text
 from halfthou.lengths import Notation, Shown
 from halfthou.report.documents import FigureShown
 from halfthou.surveys import FeatureSurvey
-from halfthou.verdicts import Called, Finding
+from halfthou.verdicts import AmountFinding, Called, Finding, count_of
 from halfthou.words import Reason, warmth_reasons
 
 
 def figures_shown(findings: Iterable[Finding], say: Notation) -> tuple[FigureShown, ...]:
     """The figures of a part, in the unit of the job."""
     return tuple(_figure(finding, say) for finding in findings)
+
+
+def amounts_shown(findings: Iterable[AmountFinding]) -> tuple[FigureShown, ...]:
+    """Weights, forces, angles and pressures as figures of a part, each in its own unit."""
+    return tuple(_amount(finding) for finding in findings)
+
+
+def _amount(finding: AmountFinding) -> FigureShown:
+    value, quantity = count_of(finding.value), finding.quantity
+    return FigureShown(
+        key=finding.key,
+        rule=finding.rule,
+        name=finding.name,
+        called=finding.called,
+        value=Shown(amount_text(quantity, value), value),
+        limit=amount_text(quantity, finding.limit),
+        limit_is_least=finding.limit_is_least,
+        guard=Shown(amount_text(quantity, finding.guard, finer=1), finding.guard),
+        conforms=finding.probability,
+        spots=finding.spots,
+        note="rule of thumb" if finding.by_rule_of_thumb else "",
+    )
 
 
 def _figure(finding: Finding, say: Notation) -> FigureShown:

@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from typing import NamedTuple
 
+from halfthou.amounts import Quantity, amount_text
 from halfthou.engines import FeatureKind
 from halfthou.jobs import ANGLE_LETTERS, Reading
-from halfthou.lengths import ZERO, Notation
+from halfthou.lengths import ZERO, Length, Notation, Shown
 from halfthou.report.documents import AsideShown, FeatureReport, ShownReading, Spot, SpotAsked
 from halfthou.surveys import Aside, FeatureSurvey, SpotState, Taken
 from halfthou.verdicts import Settling, Way
@@ -20,14 +22,15 @@ def feature_report(survey: FeatureSurvey, name: str, say: Notation) -> FeatureRe
     angles = (
         kind.angles_deg if survey.plan is None else dict(zip(ANGLE_LETTERS, survey.plan.angles_deg, strict=False))
     )
+    says = _Says(say, kind.quantity)
     return FeatureReport(
         survey.part.id,
         kind.key,
         name,
         kind.planned,
-        tuple(_spot(state, angles[state.spot[1]], say) for state in survey.spots),
+        tuple(_spot(state, angles[state.spot[1]], says) for state in survey.spots),
         tuple(
-            _spot(state, round(where.angle_deg) if (where := survey.places.get(state.spot)) else 0, say)
+            _spot(state, round(where.angle_deg) if (where := survey.places.get(state.spot)) else 0, says)
             for state in survey.outside
         ),
     )
@@ -37,7 +40,7 @@ def blank_spots(kind: FeatureKind, say: Notation) -> tuple[Spot, ...]:
     """The spots of a feature of which nothing is read yet, as fixed or as its usual plan has them."""
     plan = kind.plan
     angles = kind.angles_deg if plan is None else dict(zip(ANGLE_LETTERS, plan.angles_deg, strict=False))
-    return tuple(_spot(SpotState(name), angles[name[1]], say) for name in kind.spots_of(None))
+    return tuple(_spot(SpotState(name), angles[name[1]], _Says(say, kind.quantity)) for name in kind.spots_of(None))
 
 
 def spots_asked(survey: FeatureSurvey, spots: Iterable[str]) -> tuple[SpotAsked, ...]:
@@ -56,7 +59,22 @@ def spots_to_repeat(survey: FeatureSurvey, ways: Iterable[Settling]) -> tuple[Sp
     return tuple(SpotAsked(survey.part.id, survey.feature.key, spot, count) for spot, count in more.items())
 
 
-def _spot(state: SpotState, angle_deg: int, say: Notation) -> Spot:
+class _Says(NamedTuple):
+    """How the amounts of a feature are written: lengths in the unit of the job, all else in its own."""
+
+    say: Notation
+    quantity: Quantity
+
+    def shown(self, size: Length) -> Shown:
+        """The amount as text, with its count."""
+        return self.say.shown(size) if self.quantity is Quantity.LENGTH else Shown(self.text(size), size.nm)
+
+    def text(self, size: Length) -> str:
+        """The amount as text; what is no length with its unit."""
+        return self.say.text(size) if self.quantity is Quantity.LENGTH else amount_text(self.quantity, size.nm)
+
+
+def _spot(state: SpotState, angle_deg: int, say: _Says) -> Spot:
     current = _taken(state.counted[0], say) if state.counted else None
     size = None
     if current is not None and not state.held:
@@ -75,7 +93,7 @@ def _spot(state: SpotState, angle_deg: int, say: Notation) -> Spot:
     )
 
 
-def _taken(taken: Taken, say: Notation) -> ShownReading:
+def _taken(taken: Taken, say: _Says) -> ShownReading:
     reading = taken.reading
     read = say.text(reading.size) if taken.size != reading.size else ""
     return ShownReading(
@@ -83,13 +101,13 @@ def _taken(taken: Taken, say: Notation) -> ShownReading:
     )
 
 
-def _reading(reading: Reading, say: Notation) -> ShownReading:
+def _reading(reading: Reading, say: _Says) -> ShownReading:
     return ShownReading(
         reading.id, say.shown(reading.size), reading.typed, reading.unit, reading.gauge, reading.by, reading.at
     )
 
 
-def _aside(aside: Aside, say: Notation) -> AsideShown:
+def _aside(aside: Aside, say: _Says) -> AsideShown:
     done = aside.operation
     why = f"{done.kind.value}, {done.at:%d %B}" if done else aside.state
     return AsideShown(aside.reading.id, say.shown(aside.reading.size), aside.reading.by, why)

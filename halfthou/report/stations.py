@@ -6,7 +6,7 @@ from halfthou.engines import Kinds
 from halfthou.report.documents import PartReport, SetReport, StationReport
 from halfthou.verdicts import MarkCode
 
-NAMES = {"crank": "Crank", "block": "Block"}
+NAMES = {"crank": "Crank", "block": "Block", "pistons": "Pistons and rings", "pump": "Oil pump"}
 #: The worst mark of a station's parts is worn by the station: what ends it first, what is well last.
 WORST_FIRST = (
     MarkCode.REPLACE,
@@ -14,13 +14,20 @@ WORST_FIRST = (
     MarkCode.SLEEVE,
     MarkCode.REGRIND,
     MarkCode.REBORE,
+    MarkCode.NEW_PARTS,
+    MarkCode.REPIN,
+    MarkCode.REGROOVE,
+    MarkCode.LAP,
     MarkCode.TOO_CLOSE,
     MarkCode.NOT_READ,
     MarkCode.FIT_UNDERSIZE,
+    MarkCode.FILE,
+    MarkCode.MOVE,
     MarkCode.HONE,
     MarkCode.POLISH,
     MarkCode.WITH_SET,
     MarkCode.REUSE,
+    MarkCode.SPARE,
 )
 
 
@@ -31,7 +38,7 @@ def stations_of(
     found = []
     for key in dict.fromkeys(part.station for part in parts):
         here = [part for part in parts if part.station == key]
-        marks = [*(part.mark for part in here), *(one.mark for one in sets if one.station == key)]
+        marks = [*(part.mark for part in here if not part.out), *(one.mark for one in sets if one.station == key)]
         worst = min(marks, key=lambda mark: WORST_FIRST.index(mark.code))
         left = sum(part.left for part in here)
         name = NAMES.get(key, key.capitalize())

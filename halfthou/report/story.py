@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from datetime import timedelta
 
+from halfthou.amounts import Quantity, amount_text
 from halfthou.engines import Engine
 from halfthou.jobs import DIAMETER, Job, Operation, Reading, SlipAnswer
 from halfthou.lengths import Notation
@@ -29,6 +30,7 @@ def story(job: Job, engine: Engine) -> tuple[StoryLine, ...]:
         *_checks(job),
         *_sittings(job),
         *_seen(job, engine),
+        *_pieces(job, engine),
     ]
     return tuple(sorted(lines, key=lambda line: line.at))
 
@@ -71,8 +73,11 @@ def _read_line(group: list[Reading], gauges: dict[str, str], engine: Engine) -> 
     )
 
 
-def _text(reading: Reading) -> str:
-    return Notation.usual(reading.unit).with_unit(reading.size)
+def _text(reading: Reading, engine: Engine) -> str:
+    quantity = engine.feature(reading.part, reading.feature).quantity
+    if quantity is not Quantity.LENGTH:
+        return amount_text(quantity, reading.count)
+    return Notation.usual(reading.length_unit).with_unit(reading.size)
 
 
 def _corrections(job: Job, engine: Engine) -> Iterator[StoryLine]:
@@ -80,31 +85,33 @@ def _corrections(job: Job, engine: Engine) -> Iterator[StoryLine]:
     for reading in job.readings:
         if reading.corrects is not None:
             before = known[reading.corrects]
-            words = (
-                f"corrected {_called(reading.part, engine)} {reading.spot}: {_text(reading)}, was {_text(before)}"
-            )
+            what, was = _text(reading, engine), _text(before, engine)
+            words = f"corrected {_called(reading.part, engine)} {reading.spot}: {what}, was {was}"
             yield StoryLine(at=reading.at, by=reading.by, kind=StoryKind.CORRECTED, words=words)
 
 
 def _withdrawals(job: Job, engine: Engine) -> Iterator[StoryLine]:
     known = {reading.id: reading for reading in job.readings}
     work = {operation.id: operation for operation in job.operations}
+    moved = {fitting.id for fitting in job.fittings}
     for withdrawal in job.withdrawals:
+        if withdrawal.fact in moved:
+            continue
         if withdrawal.fact in work:
             done = work[withdrawal.fact]
             words = f"took back: {done.kind.value} on {_called(done.on, engine)}. What it made stale counts again"
             yield StoryLine(at=withdrawal.at, by=withdrawal.by, kind=StoryKind.WITHDRAWN, words=words)
             continue
         reading = known[withdrawal.fact]
-        words = f"took back {_called(reading.part, engine)} {reading.spot}, {_text(reading)}"
+        words = f"took back {_called(reading.part, engine)} {reading.spot}, {_text(reading, engine)}"
         yield StoryLine(at=withdrawal.at, by=withdrawal.by, kind=StoryKind.WITHDRAWN, words=words)
 
 
 def _answer(job: Job, answer: SlipAnswer, engine: Engine) -> StoryLine:
     reading = next(r for r in job.readings if r.id == answer.reading)
-    where, say = f"{_called(reading.part, engine)} {reading.spot}", Notation.usual(reading.unit)
+    where, say = f"{_called(reading.part, engine)} {reading.spot}", Notation.usual(reading.length_unit)
     offered = say.text(answer.offered) if answer.offered is not None else ""
-    kept, took = f"kept {_text(reading)} at {where}", f"took {offered} for {where}: {answer.slip}"
+    kept, took = f"kept {_text(reading, engine)} at {where}", f"took {offered} for {where}: {answer.slip}"
     words = took if answer.taken else kept
     more = f"It was read as {say.text(reading.size)}." if answer.taken else f"Asked: {answer.slip}."
     return StoryLine(at=answer.at, by=answer.by, kind=StoryKind.QUESTION, words=words, more=more)
@@ -126,6 +133,22 @@ def _called(part: str, engine: Engine) -> str:
     """A part by its short name."""
     known = engine.parts.get(part)
     return known.short if known is not None else part
+
+
+def _pieces(job: Job, engine: Engine) -> Iterator[StoryLine]:
+    """Pieces brought in and moved, and what the engine is used for."""
+    back = {withdrawal.fact for withdrawal in job.withdrawals}
+    for piece in job.pieces:
+        more = "; ".join(text for text in ("" if piece.new else "used", piece.note) if text)
+        words = f"brought in {_called(piece.part, engine)}"
+        yield StoryLine(at=piece.at, by=piece.by, kind=StoryKind.WORK, words=words, more=more)
+    for fitting in job.fittings:
+        where = f"fitted as {_called(fitting.place, engine)}" if fitting.place else "taken out"
+        taken = "Taken back." if fitting.id in back else ""
+        words = f"{_called(fitting.piece, engine)} {where}"
+        yield StoryLine(at=fitting.at, by=fitting.by, kind=StoryKind.WORK, words=words, more=taken or fitting.note)
+    for said in job.uses:
+        yield StoryLine(at=said.at, by=said.by, kind=StoryKind.DECIDED, words=f"used for: {said.use.value}")
 
 
 def _checks(job: Job) -> Iterator[StoryLine]:

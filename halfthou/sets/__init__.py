@@ -14,6 +14,16 @@ from halfthou.sets.clearance import (
 )
 from halfthou.sets.crank import as_one_crank, overruled, standing_decisions, waived_of
 from halfthou.sets.decide import End, SetCase, SetVerdict, decide_set
+from halfthou.sets.filing import (
+    OIL_LEAST,
+    WARMER_K,
+    FileToFit,
+    Filing,
+    file_to_fit,
+    gap_growth,
+    thermal_gap,
+    typical_gap,
+)
 from halfthou.sets.hardening import HardeningCase, HardeningSays, case_left, hardening_says
 from halfthou.sets.one_size import (
     Reach,
@@ -24,12 +34,32 @@ from halfthou.sets.one_size import (
     regrind_steps,
     workable_band,
 )
+from halfthou.sets.pairing import (
+    Candidate,
+    Clearances,
+    Pair,
+    Paired,
+    Pairing,
+    Place,
+    best_pairing,
+    pair_pistons,
+)
 
 __all__ = [
+    "OIL_LEAST",
+    "WARMER_K",
+    "Candidate",
     "Clearance",
+    "Clearances",
     "End",
+    "FileToFit",
+    "Filing",
     "HardeningCase",
     "HardeningSays",
+    "Pair",
+    "Paired",
+    "Pairing",
+    "Place",
     "Reach",
     "Rung",
     "SetCase",
@@ -37,22 +67,28 @@ __all__ = [
     "SizeChoice",
     "StepOutlook",
     "as_one_crank",
+    "best_pairing",
     "case_left",
     "choose_one_size",
     "clearance_is_settled",
     "clearance_to_be",
     "decide_set",
+    "file_to_fit",
     "finished_band",
+    "gap_growth",
     "ground_band",
     "hardening_says",
     "housing_is_read",
     "missing_shells",
     "oil_clearance",
     "overruled",
+    "pair_pistons",
     "regrind_steps",
     "shells_of",
     "sizes_to_be",
     "standing_decisions",
+    "thermal_gap",
+    "typical_gap",
     "waived_of",
     "workable_band",
 ]

@@ -1,7 +1,7 @@
 """Surveys: what was read where, what form it shows, what looks like a slip, and what is still to read."""
 
 from halfthou.surveys.doubting import ALIKE
-from halfthou.surveys.entry import read_at, window_for
+from halfthou.surveys.entry import ReadBy, read_at, read_spot, window_for
 from halfthou.surveys.forms import REAR, Form, Measure, Ovality, Where, fit_ovality, form_of, places_of
 from halfthou.surveys.order import reading_order
 from halfthou.surveys.present_size import (
@@ -39,6 +39,7 @@ __all__ = [
     "Ovality",
     "PartSurvey",
     "PresentSize",
+    "ReadBy",
     "Rests",
     "Seen",
     "SizeLadder",
@@ -59,6 +60,7 @@ __all__ = [
     "present_sizes",
     "present_undersize",
     "read_at",
+    "read_spot",
     "reading_order",
     "seen_on",
     "sheet_steps",

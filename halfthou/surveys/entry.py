@@ -4,16 +4,33 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import replace
+from typing import NamedTuple
 
+from halfthou.amounts import Quantity, read_amount
 from halfthou.engines import FeatureKind
 from halfthou.gauges import WEIGHT, ReadText, Slip, slips_of
 from halfthou.jobs import COMPARATORS, Gauge, LimitsSheet
-from halfthou.lengths import ZERO, Asked, Choice, Length, Notation, Typed, Unit, Unreadable, Window, read_here
+from halfthou.lengths import (
+    ZERO,
+    Asked,
+    Choice,
+    Length,
+    Notation,
+    Typed,
+    Unit,
+    Unreadable,
+    Window,
+    read_here,
+    read_small,
+)
 
 #: How far past the sheet's own sizes a reading may lie before it is asked about: 0.010 in past the last step,
 #: 0.001 in past new the other way. Source: docs/trade: Slips of reading, from memory.
 BELOW, ABOVE = Length(254_000), Length(25_400)
 #: A feature of which the sheet says nothing is taken for anything a bench reads: 1 mm to 1 m.
+#: A gap, a play or a wear is no more than 0.2 in, a height above or below its datum 0.5 in: a limit typed in tenths
+#: where thou are usual is found by it. Source: common practice, no source.
+SMALL, HIGH = Length(5_080_000), Length(12_700_000)
 ANYTHING = Window(Length(50_000_000), Length(1_000_000), Length(1_000_000_000))
 
 
@@ -28,6 +45,9 @@ def window_for(
              anything where the sheet says nothing. A signed number counts from the unworn end when new, the present
              step allowed for.
     """
+    if feature.small:
+        widest = feature.most or (HIGH if feature.signed else SMALL)
+        return Window(ZERO, -widest if feature.signed else ZERO, widest)
     sizes = sorted(read)
     near = sizes[len(sizes) // 2] if sizes else None
     expected = feature.expected(sheet, one)
@@ -43,6 +63,37 @@ def window_for(
         return Window(Length(least) + present, low - ABOVE, high + BELOW, near or claimed)
     claimed = Length(least) - present if present > ZERO else None
     return Window(Length(most) - present, low - BELOW, high + ABOVE, near or claimed)
+
+
+class ReadBy(NamedTuple):
+    """With what a spot is read: the gauge, and what it was set to where it is a comparator."""
+
+    gauge: Gauge
+    setting: Length | None = None
+
+
+def read_spot(text: str, unit: Unit, feature: FeatureKind, window: Window, by: ReadBy) -> Typed | Asked:
+    """Read what is typed at a spot of a feature, as what it is: a size, a gap, a weight, a force.
+
+    Takes:   as `read_at`; the feature, and with what it is read.
+    Gives:   the amount in whole smallest units of the feature's quantity, or a question.
+    Refuses: Unreadable.
+    """
+    if feature.quantity is not Quantity.LENGTH:
+        found = read_amount(text, feature.quantity)
+        if isinstance(found, Typed) and found.length <= ZERO and not feature.may_be_nothing:
+            raise Unreadable("not-a-size", text, "That is more than nothing. Type it again.")
+        return found
+    if feature.small:
+        found = read_small(text, unit, window)
+        if isinstance(found, Typed) and found.length == ZERO and not (feature.may_be_nothing or feature.signed):
+            raise Unreadable("not-a-size", text, "That is more than nothing. Type it again.")
+        return found
+    found = read_at(text, unit, window, by.gauge, by.setting)
+    if isinstance(found, Asked) and found.outside is not None and feature.mistaken and found.outside < window.least:
+        under = Notation.usual(unit).text(window.nominal - found.outside)
+        return Asked(f"That is {under} under. {feature.mistaken}", found.choices, found.outside)
+    return found
 
 
 def read_at(text: str, unit: Unit, window: Window, gauge: Gauge, setting: Length | None = None) -> Typed | Asked:

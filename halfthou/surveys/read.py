@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from halfthou.engines import Engine, FeatureKind, Part
-from halfthou.gauges import GaugeQuestion, weighs_only
+from halfthou.gauges import GaugeQuestion, reads_something_else
 from halfthou.jobs import Gauge, Job, Operation, Plan, Reading, along
 from halfthou.operations import LastWork
 from halfthou.surveys.forms import Where, places_of
@@ -16,7 +16,6 @@ from halfthou.surveys.spots import Aside, SpotState
 from halfthou.surveys.taken import Taken, TakenWith
 
 CAPS_LOOSE = "read with the caps not torqued"
-GRAMS = "read with a weighing scale, which knows no lengths"
 NOT_CLEAN = "read before it was clean"
 #: A spot of a part: its feature, and its name.
 FeatureSpot = tuple[str, str]
@@ -132,9 +131,7 @@ def _spot_state(
         # Of two taken at the same moment the smaller counts: their names and their order in a file say nothing.
         readings.sort(key=lambda reading: (reading.at, -reading.count, reading.id), reverse=True)
     gauges = taken_with.cabinet.gauges
-    aside = tuple(
-        found for r in readings if (found := _aside(r, worked, gauges[r.gauge], caps=feature.caps)) is not None
-    )
+    aside = tuple(found for r in readings if (found := _aside(r, worked, gauges[r.gauge], feature)) is not None)
     left = readings
     if aside:
         gone = {found.reading.id for found in aside}
@@ -150,11 +147,11 @@ def _spot_state(
     return SpotState(spot, counted, others, aside)
 
 
-def _aside(reading: Reading, worked: Operation | None, gauge: Gauge, *, caps: bool) -> Aside | None:
-    if weighs_only(gauge):
-        return Aside(reading, None, GRAMS)
+def _aside(reading: Reading, worked: Operation | None, gauge: Gauge, feature: FeatureKind) -> Aside | None:
+    if wrong := reads_something_else(gauge, feature.quantity):
+        return Aside(reading, None, wrong)
     if worked is not None and reading.at <= worked.at:
         return Aside(reading, worked, "")
-    if reading.caps_torqued is False and caps:
+    if reading.caps_torqued is False and feature.caps:
         return Aside(reading, None, CAPS_LOOSE)
     return Aside(reading, None, NOT_CLEAN) if reading.cleaned is False else None

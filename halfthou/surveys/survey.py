@@ -7,6 +7,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
 
+from halfthou.amounts import Amount, Quantity, amount_of
 from halfthou.engines import Engine, FeatureKind, Part
 from halfthou.gauges import Budget
 from halfthou.jobs import Job, Plan
@@ -38,8 +39,16 @@ class FeatureSurvey:
 
     @cached_property
     def sizes(self) -> dict[str, Length]:
-        """The size of every spot that has one, those outside the plan too."""
+        """The size of every spot that has one, those outside the plan too. What is no length has none."""
+        if self.feature.quantity is not Quantity.LENGTH:
+            return {}
         return {state.spot: size for state in self.all_spots if (size := state.size) is not None}
+
+    @cached_property
+    def amounts(self) -> dict[str, Amount]:
+        """The amount at every spot that has one, as what it is: a weight is never given as a length."""
+        quantity = self.feature.quantity
+        return {s.spot: amount_of(quantity, s.size.nm) for s in self.all_spots if s.size is not None}
 
     @property
     def all_spots(self) -> tuple[SpotState, ...]:

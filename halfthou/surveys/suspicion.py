@@ -137,7 +137,7 @@ def _steps(one: Taken, expected: Expected) -> Iterable[tuple[SlipKind, int]]:
 def _text(one: Taken, expected: Expected) -> ReadText:
     setting = one.setup.setting.standard if one.setup.setting else None
     reading = one.reading
-    return ReadText(one.said, reading.typed, reading.unit, one.setup.gauge, expected.nominal, setting)
+    return ReadText(one.said, reading.typed, reading.length_unit, one.setup.gauge, expected.nominal, setting)
 
 
 def _one(

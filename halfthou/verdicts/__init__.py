@@ -1,6 +1,7 @@
 """One part against its limits: findings, what to do, and the reasons in words."""
 
 from halfthou.verdicts.actions import MARKS, Action, Mark, MarkCode
+from halfthou.verdicts.amounts import AmountFinding, count_of, judge_amount
 from halfthou.verdicts.bearing import (
     CROWN,
     Bore,
@@ -40,6 +41,7 @@ from halfthou.verdicts.journal import (
     keeps,
 )
 from halfthou.verdicts.settling import Settling, Way, gauges_for, scale_now, settlings
+from halfthou.verdicts.sums import Term, greatest, least, summed
 
 __all__ = [
     "CROWN",
@@ -51,6 +53,7 @@ __all__ = [
     "TAPER",
     "TURNED",
     "Action",
+    "AmountFinding",
     "Bore",
     "Called",
     "Clashing",
@@ -69,6 +72,7 @@ __all__ = [
     "Open",
     "Score",
     "Settling",
+    "Term",
     "Way",
     "bore_sizes",
     "budget_of",
@@ -78,13 +82,17 @@ __all__ = [
     "clearance_known",
     "conformance",
     "contradictions",
+    "count_of",
     "gauges_for",
+    "greatest",
     "housing_awaited",
     "housing_findings",
     "housing_read",
     "judge",
+    "judge_amount",
     "judge_journal",
     "keeps",
+    "least",
     "measured",
     "measured_clearance",
     "most",
@@ -93,6 +101,7 @@ __all__ = [
     "scale_now",
     "settlings",
     "size_found",
+    "summed",
     "top_against_bottom",
     "twice",
     "worst_state",

@@ -18,6 +18,12 @@ class Action(StrEnum):
     HONE = "light hone"
     REBORE = "rebore"
     SLEEVE = "sleeve"
+    FILE = "file to fit"
+    MOVE = "fit to another bore"
+    REPIN = "re-pin or bush"
+    REGROOVE = "regroove"
+    LAP = "lap cover"
+    NEW_PARTS = "new parts in it"
     REFER = "refer"
     REPLACE = "replace"
     MEASURE = "measure"
@@ -33,6 +39,13 @@ class MarkCode(StrEnum):
     HONE = "hone"
     REBORE = "rebore"
     SLEEVE = "sleeve"
+    FILE = "file"
+    MOVE = "move"
+    REPIN = "repin"
+    REGROOVE = "regroove"
+    LAP = "lap"
+    NEW_PARTS = "new-parts"
+    SPARE = "spare"
     WITH_SET = "with-set"
     REFER = "refer"
     REPLACE = "replace"
@@ -79,6 +92,35 @@ MARKS: dict[MarkCode, Mark] = {
             word="sleeve",
             meaning="Past boring by itself: a sleeve takes its place.",
         ),
+        Mark(
+            code=MarkCode.FILE, letter="E", word="file to fit", meaning="Its gap is filed to size in its own bore."
+        ),
+        Mark(
+            code=MarkCode.MOVE,
+            letter="M",
+            word="fit to another bore",
+            meaning="Sound, and better in another bore than in the one it came from.",
+        ),
+        Mark(
+            code=MarkCode.REPIN,
+            letter="I",
+            word="re-pin or bush",
+            meaning="Another pin, or bushes, make it good.",
+        ),
+        Mark(
+            code=MarkCode.REGROOVE,
+            letter="V",
+            word="regroove",
+            meaning="Grooves worn: machined and spaced where that is done, else another piston.",
+        ),
+        Mark(code=MarkCode.LAP, letter="C", word="lap cover", meaning="Sound once its cover is lapped flat."),
+        Mark(
+            code=MarkCode.NEW_PARTS,
+            letter="W",
+            word="new parts in it",
+            meaning="The body is sound; gears, relief plunger or spring are not.",
+        ),
+        Mark(code=MarkCode.SPARE, letter="O", word="out", meaning="Lies in no place of the engine."),
         Mark(
             code=MarkCode.WITH_SET,
             letter="S",

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from enum import StrEnum
 
+from halfthou.amounts import Quantity
 from halfthou.gauges import combine, standard_doubt
 from halfthou.jobs import Feature, Reading
 from halfthou.lengths import Length
@@ -44,6 +45,7 @@ class Contradiction:
     sizes: tuple[Length, ...]
     readings: tuple[Reading, ...] = ()
     what: str = ""
+    quantity: Quantity = Quantity.LENGTH
 
 
 def contradictions(case: JournalCase) -> tuple[Contradiction, ...]:
@@ -71,9 +73,10 @@ def twice(what: str, survey: FeatureSurvey) -> Iterator[Contradiction]:
         rest = (*state.counted[1:], *(taken_with.take(other) for other in state.others))
         other = max(rest, key=lambda taken: abs(taken.size - newest.size).nm)
         own, _ = own_and_common(taken_with.budget((newest,)))
-        if abs(newest.size - other.size).nm > max(ALIKE.nm, TIMES * math.sqrt(2) * own):
+        alike = ALIKE.nm if survey.feature.quantity is Quantity.LENGTH else 0
+        if abs(newest.size - other.size).nm > max(alike, TIMES * math.sqrt(2) * own):
             sizes, both = (newest.size, other.size), (newest.reading, other.reading)
-            yield Contradiction(Clashing.TWICE, (state.spot,), sizes, both, what)
+            yield Contradiction(Clashing.TWICE, (state.spot,), sizes, both, what, survey.feature.quantity)
 
 
 def top_against_bottom(survey: FeatureSurvey) -> Iterator[Contradiction]:

@@ -48,6 +48,11 @@ class Open(StrEnum):
     PISTON = "piston clearance not known"
     BEFORE_BORING = "wanted before boring"
     MISSED = "not the size it was bored to"
+    PLACE = "where it was measured is not known"
+    NO_LIMIT = "a limit is wanted"
+    SUSPECT = "fed a failure"
+    UNSEEN = "not looked at"
+    RINGS = "rings not known"
 
 
 #: What leaves the size of a journal open: its set cannot be sized, ordered for or ground while one stands.

@@ -1,9 +1,9 @@
 """Every sentence: what was found, put into words in the unit of the person."""
 
 from halfthou.words.before_measuring import blind_to_a_turn, fitness_notes
-from halfthou.words.cautions import Caution, cautions_for, cautions_of_work
+from halfthou.words.cautions import Caution, cautions_for, cautions_of_piece, cautions_of_work
 from halfthou.words.doubts import DoubtShown, Offer, doubt_shown, settling_words, warmth_reasons
-from halfthou.words.figures import contradiction_words, figure_reasons, sentence
+from halfthou.words.figures import amount_sentence, contradiction_words, figure_reasons, sentence
 from halfthou.words.journals import journal_reasons
 from halfthou.words.reading_again import outside_plan, set_aside
 from halfthou.words.reason import Reason
@@ -18,8 +18,10 @@ __all__ = [
     "Offer",
     "Reason",
     "SheetQuestion",
+    "amount_sentence",
     "blind_to_a_turn",
     "cautions_for",
+    "cautions_of_piece",
     "cautions_of_work",
     "contradiction_words",
     "doubt_shown",

@@ -82,6 +82,27 @@ SLEEVING = Caution(
     defer_to="A trained machinist; the sleeve maker's fit.",
 )
 
+RING_FILING = Caution(
+    work="Filing rings",
+    say="Eyes covered; rings break and cut. File one end, square, towards the inside; take the burr off.",
+    defer_to="The ring maker's sheet.",
+)
+PISTON_PINS = Caution(
+    work="Pins and pistons",
+    say="Heated pistons burn and presses let go. Lock clips fly: eyes covered, and see each one seated.",
+    defer_to="The maker's manual; a trained machinist.",
+)
+PUMP_OPEN = Caution(
+    work="Opening and testing the pump",
+    say="The relief spring is under load: hold the plug, face out of line. Oil under pressure cuts skin.",
+    defer_to="The maker's manual.",
+)
+LAPPING = Caution(
+    work="Lapping a cover",
+    say="Gloves; flat plate and paste, and every grain washed out before it is closed.",
+    defer_to="The maker's manual.",
+)
+
 _BY_ACTION = {
     Action.REUSE: (FITTING,),
     Action.POLISH: (POLISHING, WASHING, FITTING),
@@ -93,11 +114,37 @@ _BY_ACTION = {
     Action.REFER: (STRAIGHTENING, CRACK_TEST),
     Action.REPLACE: (LIFTING,),
     Action.MEASURE: (),
+    Action.FILE: (RING_FILING, FITTING),
+    Action.MOVE: (PISTON_PINS, FITTING),
+    Action.REPIN: (PISTON_PINS, WASHING),
+    Action.REGROOVE: (PISTON_PINS, WASHING),
+    Action.LAP: (LAPPING, WASHING),
+    Action.NEW_PARTS: (PUMP_OPEN, WASHING),
 }
 
 
 #: Of a block: what is to be looked at by somebody else is cracked or leaks, and lifting it is the work.
 _OF_A_BLOCK = {Action.REFER: (CRACK_TEST, PRESSURE_TEST), Action.REPLACE: (BLOCK_LIFTING,)}
+
+
+_OF_A_PUMP = {
+    Action.REUSE: (PUMP_OPEN, WASHING),
+    Action.REPLACE: (PUMP_OPEN,),
+    Action.REFER: (PUMP_OPEN,),
+    Action.MEASURE: (PUMP_OPEN,),
+}
+_OF_A_PISTON = {
+    Action.REUSE: (PISTON_PINS, FITTING),
+    Action.REPLACE: (PISTON_PINS,),
+    Action.REFER: (PISTON_PINS, CRACK_TEST),
+    Action.MEASURE: (),
+}
+
+
+def cautions_of_piece(action: Action, *, pump: bool) -> tuple[Caution, ...]:
+    """The cautions to show where this action is proposed for a pump, or for a piston or ring."""
+    own = (_OF_A_PUMP if pump else _OF_A_PISTON).get(action)
+    return _BY_ACTION[action] if own is None else own
 
 
 def cautions_for(action: Action, *, block: bool = False) -> tuple[Caution, ...]:
@@ -121,6 +168,11 @@ _BY_WORK = {
     OperationKind.LIGHT_HONE: (BLOCK_BORING, WASHING),
     OperationKind.BORE: (BLOCK_LIFTING, BLOCK_BORING, WASHING),
     OperationKind.SLEEVE: (BLOCK_LIFTING, SLEEVING),
+    OperationKind.FILE_RINGS: (RING_FILING,),
+    OperationKind.PISTON_WORK: (PISTON_PINS, WASHING),
+    OperationKind.PINS: (PISTON_PINS,),
+    OperationKind.PUMP_WORK: (PUMP_OPEN, WASHING),
+    OperationKind.LAP_COVER: (LAPPING, WASHING),
 }
 
 

@@ -57,7 +57,7 @@ def doubt_shown(state: SpotState) -> DoubtShown | None:
     if doubt is None:
         return None
     reading = next(taken.reading for taken in state.counted if taken.reading.id == doubt.reading)
-    say = Notation.usual(reading.unit)
+    say = Notation.usual(reading.length_unit)
     offers = tuple(
         Offer(slip=o.kind.value, meant=say.shown(o.meant), words=f"{say.text(o.meant)}, {o.kind.value}")
         for o in doubt.offers

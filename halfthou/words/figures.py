@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from halfthou.amounts import Quantity, amount_text
 from halfthou.gauges import REPEATS, noise_floor
 from halfthou.lengths import ZERO, Notation
-from halfthou.verdicts import Called, Clashing, Contradiction, FigureKey, Finding
+from halfthou.verdicts import AmountFinding, Called, Clashing, Contradiction, FigureKey, Finding, count_of
 from halfthou.words.reason import Reason
 from halfthou.words.steps import step_words
 
@@ -42,6 +43,19 @@ def sentence(finding: Finding, say: Notation) -> str:
         away = say.text(abs(finding.to_spare))
         return f"{name}: {away} {'inside' if finding.to_spare >= ZERO else 'under'} the limit {limit}."
     return f"{name}, limit {limit}."
+
+
+def amount_sentence(finding: AmountFinding) -> str:
+    """One weight, force, angle or pressure in words, and how it stands to its limit."""
+    quantity = finding.quantity
+    limit = amount_text(quantity, finding.limit)
+    said = f"{finding.name.capitalize()} {amount_text(quantity, count_of(finding.value))}"
+    end = "least" if finding.limit_is_least else "most"
+    if finding.by_rule_of_thumb:
+        return f"{said}, rule of thumb {limit}. Find the maker's limit: a rule of thumb settles nothing."
+    if finding.called is Called.TOO_CLOSE:
+        return f"{said}, {end} {limit}: too close to call within ±{amount_text(quantity, finding.guard, finer=1)}."
+    return f"{said}, {end} {limit}."
 
 
 def _cools(finding: Finding, say: Notation) -> str:
@@ -86,7 +100,8 @@ def only_scatter(finding: Finding) -> bool:
 
 def contradiction_words(found: Contradiction, say: Notation) -> Reason:
     """A contradiction in words: what clashes, and what to do."""
-    first, second = (say.text(size) for size in found.sizes)
+    plain = found.quantity is Quantity.LENGTH
+    first, second = (say.text(size) if plain else amount_text(found.quantity, size.nm) for size in found.sizes)
     spots = found.spots
     if found.how is Clashing.TWICE:
         newest, other = found.readings

@@ -329,7 +329,7 @@ def test_the_boring_card_and_the_bores_held_against_it() -> None:
     chosen = Decision(
         id="d", kind=DecisionKind.ACCEPTED, set="bores", action="rebore", step=step, words="", by="owner", at=NOON
     )
-    engine, say = CATALOGUE.engine(before.limits.layout), Notation.usual(Unit.INCH)
+    engine, say = CATALOGUE.engine_of(before), Notation.usual(Unit.INCH)
     card = boring_card(decided(before), engine, say)
     assert card is not None and card.oversize == "0.020 over"
     assert {line.hone_to for line in card.lines} == {"4.0200 to 4.0207"}

@@ -14,9 +14,10 @@ from ninja import Schema
 from pydantic import Field, ValidationError
 
 from gauge_bridge.address import AddressRefused, check_address
+from halfthou.amounts import Quantity, read_amount
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius
-from halfthou.jobs import Gauge, GaugeKind, Material, Moment, Purpose, SettingCheck
+from halfthou.jobs import READS, CountScale, Gauge, GaugeKind, Material, Moment, Purpose, SettingCheck
 from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
 from workshop.gauges.models import GaugeRecord, SettingCheckRecord
 from workshop.people.may import Act, must
@@ -173,7 +174,11 @@ def _gauge(key: str, typed: GaugeForm) -> Gauge:
     values.update(
         plus_is_larger=typed.plus_is_larger, id=key, name=typed.name.strip(), fit_for=tuple(typed.fit_for)
     )
-    if typed.kind is GaugeKind.WEIGHING_SCALE:
+    quantity = READS.get(typed.kind)
+    if quantity is not None and quantity is not Quantity.MASS:
+        scale = {field: _count(field, getattr(typed, field), quantity, faults) for field in CountScale.model_fields}
+        values.update(resolution=Length(1), permissible_error=Length(0), scale=scale)
+    elif typed.kind is GaugeKind.WEIGHING_SCALE:
         values.update(resolution=Length(1), permissible_error=Length(0), weighs=_weighing(typed, faults))
     else:
         for field in LENGTHS:
@@ -201,6 +206,20 @@ def _weighing(typed: GaugeForm, faults: list[Fault]) -> dict[str, int]:
         except (ValueError, OverflowError):
             faults.append(Fault(field, f"“{text}” is no weight in grams. Type for example 0.1."))
     return found
+
+
+def _count(field: str, text: str, quantity: Quantity, faults: list[Fault]) -> int:
+    """A step, an error or the most of a scale that reads no lengths, in the smallest units of what it reads."""
+    try:
+        found = read_amount(text, quantity)
+    except Unreadable as error:
+        faults.append(Fault(field, error.message))
+        return 0
+    if not isinstance(found, Typed):
+        faults.append(Fault(field, f"{found.question} Write it so."))
+        return 0
+    count: int = found.length.nm
+    return count
 
 
 @transaction.atomic

@@ -6,6 +6,8 @@ from django.http import HttpRequest
 from django.utils import timezone
 from ninja import Router, Schema
 
+from halfthou.amounts import QUANTITIES, Quantity
+from halfthou.exchange import exact_amount
 from halfthou.gauges import (
     ENOUGH_FREEDOM,
     Setting,
@@ -35,6 +37,7 @@ class GaugeOut(Schema):
     name: str
     kind: GaugeKind
     unit: Unit
+    reads_in: str
     resolution: str
     permissible_error: str
     repeatability: str
@@ -120,8 +123,13 @@ def _text(gauge: Gauge, length: Length | None) -> str:
     return text.rstrip("0").rstrip(".") if "." in text else text
 
 
-def _grams(milligrams: int) -> str:
-    return f"{milligrams / 1000:g}"
+def _scale_words(gauge: Gauge) -> tuple[str, str, str]:
+    """One step, the permissible error and the most a gauge takes, in the unit it reads in."""
+    if gauge.quantity is Quantity.LENGTH:
+        return _text(gauge, gauge.resolution), _text(gauge, gauge.permissible_error), _text(gauge, gauge.most)
+    most = gauge.weighs.most_mg if gauge.weighs else gauge.scale.most if gauge.scale else 0
+    step, error, greatest = (exact_amount(gauge.quantity, count) for count in (gauge.step, gauge.may_err, most))
+    return step, error, greatest
 
 
 def bench_gauge(gauge: Gauge) -> BenchGauge:
@@ -133,17 +141,18 @@ def gauge_out(record: GaugeRecord, last: Setting | None = None) -> GaugeOut:
     """A gauge as the API shows it, with its last check."""
     gauge = Gauge.model_validate(record.document)
     standing = standing_of(gauge, last, timezone.localdate())
-    weighs = gauge.weighs
+    reads, error, most = _scale_words(gauge)
     return GaugeOut(
         id=gauge.id,
         name=gauge.name,
         kind=gauge.kind,
         unit=gauge.unit,
-        resolution=_grams(weighs.resolution_mg) if weighs else _text(gauge, gauge.resolution),
-        permissible_error=_grams(weighs.permissible_error_mg) if weighs else _text(gauge, gauge.permissible_error),
+        resolution=reads,
+        permissible_error=error,
         repeatability=_text(gauge, gauge.repeatability),
         least=_text(gauge, gauge.least),
-        most=_grams(weighs.most_mg) if weighs else _text(gauge, gauge.most),
+        most=most,
+        reads_in=gauge.unit.value if gauge.quantity is Quantity.LENGTH else QUANTITIES[gauge.quantity].unit.value,
         revolution=_text(gauge, gauge.revolution),
         plus_is_larger=gauge.plus_is_larger,
         serial=gauge.serial,

@@ -72,6 +72,9 @@ class FactKind(models.TextChoices):
     OPERATION = "operation"
     SLIP_ANSWER = "slip answer"
     EXTENSION = "extension"
+    PIECE = "piece"
+    FITTING = "fitting"
+    USE = "use"
 
 
 class FactRecord(models.Model):

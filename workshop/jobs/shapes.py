@@ -16,6 +16,7 @@ from halfthou.jobs import (
     Plan,
     SheetState,
     Side,
+    Use,
     Waived,
 )
 from halfthou.lengths import Asked, Length, Notation, Unit
@@ -122,6 +123,7 @@ class PlaceOut(BaseModel):
     name: str
     short: str
     beside: str
+    spare: bool = False
 
 
 class BankOut(BaseModel):
@@ -144,6 +146,7 @@ class BenchOut(BaseModel):
     hints: dict[str, EntryHint]
     gauges: list[BenchGauge]
     shop_c: float
+    use: Use | None = None
     assessment: Assessment
     signed_assessment: Assessment | None
     decisions: list[DecisionOut]
@@ -260,7 +263,7 @@ def decision_out(row: DecisionRecord, found: Assessment) -> DecisionOut:
 def bench_out(opened: Opened) -> BenchOut:
     """The bench of an opened job."""
     record, job, found = opened.record, opened.job, opened.assessment
-    engine = CATALOGUE.engine(job.limits.layout)
+    engine = CATALOGUE.engine_of(job)
     signature = standing_signature(record)
     signed = read_signed(signature.sheet) if signature else None
     return BenchOut(
@@ -269,7 +272,7 @@ def bench_out(opened: Opened) -> BenchOut:
         banks=[BankOut(name=name, cylinders=list(stood)) for name, stood in job.limits.layout.named_banks],
         thrust_side=job.limits.layout.thrust_side,
         places=[
-            PlaceOut(id=p.id, kind=p.kind, set=p.set, name=p.name, short=p.short, beside=p.beside)
+            PlaceOut(id=p.id, kind=p.kind, set=p.set, name=p.name, short=p.short, beside=p.beside, spare=p.spare)
             for p in engine.parts.values()
             if p.set in job.sets
         ],
@@ -278,6 +281,7 @@ def bench_out(opened: Opened) -> BenchOut:
         hints={one: _hint(opened, engine, one) for one in job.sets},
         gauges=[bench_gauge(gauge) for gauge in job.gauges],
         shop_c=job.house_rules.shop_c,
+        use=job.use,
         assessment=found,
         signed_assessment=signed,
         decisions=[decision_out(row, found) for row in (*standing_decisions(record).values(), *_elsewhere(record))],

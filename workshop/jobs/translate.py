@@ -15,6 +15,7 @@ from halfthou.jobs import (
     Decision,
     DecisionKind,
     Extension,
+    Fitting,
     Gauge,
     HouseRules,
     Job,
@@ -22,12 +23,14 @@ from halfthou.jobs import (
     LimitsSheet,
     Observation,
     Operation,
+    Piece,
     Plan,
     Reading,
     SettingCheck,
     Signature,
     Sitting,
     SlipAnswer,
+    UseSaid,
     Waived,
     Withdrawal,
 )
@@ -60,7 +63,7 @@ def _plans(stored: dict[str, Any]) -> dict[str, Plan]:
 MOST_OF_CABINET, MOST_CHECKS = 1_000, 10_000
 
 Checks = tuple[SettingCheck, ...]
-Fact = Reading | Withdrawal | Observation | Sitting | Operation | SlipAnswer | Extension
+Fact = Reading | Withdrawal | Observation | Sitting | Operation | SlipAnswer | Extension | Piece | Fitting | UseSaid
 _KINDS: dict[str, type[Fact]] = {
     FactKind.READING: Reading,
     FactKind.WITHDRAWAL: Withdrawal,
@@ -69,6 +72,9 @@ _KINDS: dict[str, type[Fact]] = {
     FactKind.OPERATION: Operation,
     FactKind.SLIP_ANSWER: SlipAnswer,
     FactKind.EXTENSION: Extension,
+    FactKind.PIECE: Piece,
+    FactKind.FITTING: Fitting,
+    FactKind.USE: UseSaid,
 }
 _KIND_OF = {document: kind for kind, document in _KINDS.items()}
 _READERS: dict[str, TypeAdapter[tuple[Any, ...]]] = {
@@ -225,6 +231,9 @@ def _fields_of(record: JobRecord, shown_in: Unit, known: KeptJob) -> dict[str, A
         "checks": checks_of_job(record, gauges, ReadWith(found.gauges, found.read_between), memo),
         "decisions": tuple(decision_of(row) for row in sorted(record.decisions.all(), key=lambda row: row.pk)),
         "extensions": facts[FactKind.EXTENSION],
+        "pieces": facts[FactKind.PIECE],
+        "fittings": facts[FactKind.FITTING],
+        "uses": facts[FactKind.USE],
     }
 
 

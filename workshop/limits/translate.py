@@ -5,9 +5,11 @@ from typing import Any
 from ninja import Schema
 from pydantic import Field, ValidationError
 
+from halfthou.amounts import Quantity, read_amount
 from halfthou.engines import PartKind
-from halfthou.exchange import Fault, exact_text, faults_of
+from halfthou.exchange import Fault, exact_amount, exact_text, faults_of
 from halfthou.jobs import (
+    AmountBand,
     Band,
     Figure,
     JournalLimits,
@@ -108,7 +110,7 @@ def sheet_of(form: SheetForm, revision: int) -> LimitsSheet:
 
 def _set(form: SetForm, kind: PartKind, unit: Unit, faults: list[Fault]) -> SetLimits | None:
     typed = {figure.name: figure for figure in form.figures}
-    figures: dict[str, Band | Figure] = {}
+    figures: dict[str, Band | Figure | AmountBand] = {}
     before, part = len(faults), form.set
     for asked in kind.figures:
         figure = typed.get(asked.key)
@@ -116,7 +118,12 @@ def _set(form: SetForm, kind: PartKind, unit: Unit, faults: list[Fault]) -> SetL
             if asked.needed:
                 faults.append(Fault(f"{part}.{asked.key}", f"{asked.label} is needed."))
             continue
-        found = _figure(f"{part}.{asked.key}", figure, asked.is_band, unit, faults)
+        where = f"{part}.{asked.key}"
+        found: Band | Figure | AmountBand | None
+        if asked.quantity is Quantity.LENGTH:
+            found = _figure(where, figure, asked.is_band, unit, faults)
+        else:
+            found = _amount(where, figure, asked.quantity, faults)
         if found is not None:
             figures[asked.key] = found
     made = _made(form, kind, faults)
@@ -186,6 +193,30 @@ def _figure(where: str, typed: FigureForm, is_band: bool, unit: Unit, faults: li
     return Band.model_validate({"least": least, "most": most, "typed": text, "source": source})
 
 
+def _amount(where: str, typed: FigureForm, quantity: Quantity, faults: list[Fault]) -> AmountBand | None:
+    """A limit that is no length: at least, at most, or both."""
+    ends: dict[str, int] = {}
+    for name, text in (("least", typed.least), ("most", typed.most)):
+        if not text.strip():
+            continue
+        try:
+            found = read_amount(text, quantity)
+        except Unreadable as error:
+            faults.append(Fault(where, error.message))
+            return None
+        if not isinstance(found, Typed):
+            faults.append(Fault(where, f"{found.question} Write it so."))
+            return None
+        ends[name] = found.length.nm
+    source = {"kind": typed.source, "place": typed.place}
+    text = " to ".join(text.strip() for text in (typed.least, typed.most) if text.strip())
+    try:
+        return AmountBand.model_validate({"quantity": quantity, "typed": text, "source": source, **ends})
+    except ValidationError as error:
+        faults.extend(Fault(where, fault.what) for fault in faults_of(error))
+        return None
+
+
 def _step(where: str, form: StepForm, unit: Unit, faults: list[Fault]) -> dict[str, Any] | None:
     try:
         found = read_undersize(form.size, unit)
@@ -242,6 +273,11 @@ def _set_form(one: str, limits: SetLimits, sheet: LimitsSheet) -> SetForm:
         found = limits.figures.get(asked.key)
         if found is None:
             figures.append(FigureForm(name=asked.key))
+            continue
+        if isinstance(found, AmountBand):
+            ends = [exact_amount(found.quantity, end) for end in (found.least, found.most)]
+            source, place = found.source.kind, found.source.place
+            figures.append(FigureForm(name=asked.key, least=ends[0], most=ends[1], source=source, place=place))
             continue
         least = found.least if isinstance(found, Band) else found.value
         figures.append(

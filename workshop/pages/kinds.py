@@ -4,6 +4,7 @@ from dataclasses import asdict
 
 from pydantic import BaseModel
 
+from halfthou.amounts import QUANTITIES, Quantity
 from halfthou.engines import Drawing, FeatureKind, LookKind, PartKind, SheetFigure, SheetMade
 from halfthou.jobs import OperationKind, Plan, Purpose
 from halfthou.verdicts import Action
@@ -12,7 +13,8 @@ from halfthou.verdicts import Action
 class FeatureOut(BaseModel):
     """What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each
     letter at its degrees. `asks` is what state of the part is asked while it is read, and in which words; planes
-    and angles (by their degrees) are called by name where they have one."""
+    and angles (by their degrees) are called by name where they have one. `read_in` is the unit of what is no
+    length; `small` a gap or a play, typed as it is; `signed` one that may lie below nothing."""
 
     key: str
     name: str
@@ -27,6 +29,10 @@ class FeatureOut(BaseModel):
     hold: str
     plane_names: list[str]
     angle_names: dict[int, str]
+    quantity: Quantity
+    read_in: str
+    small: bool
+    signed: bool
 
 
 class LookOut(BaseModel):
@@ -50,6 +56,7 @@ class SheetFigureOut(BaseModel):
     label: str
     is_band: bool
     needed: bool
+    read_in: str
 
 
 class SheetMadeOut(BaseModel):
@@ -96,6 +103,7 @@ class KindOut(BaseModel):
     step_rings: bool
     plans: list[PlanOut]
     plan_hint: str
+    loose: bool
     actions: list[Action]
 
 
@@ -116,6 +124,7 @@ def kind_out(kind: PartKind) -> KindOut:
         step_rings=kind.step_rings,
         plans=[PlanOut(label=label, plan=plan) for label, plan in kind.plans],
         plan_hint=kind.plan_hint,
+        loose=kind.loose,
         actions=[Action(action) for action in kind.actions],
     )
 
@@ -135,6 +144,10 @@ def _feature(feature: FeatureKind) -> FeatureOut:
         hold=feature.hold,
         plane_names=list(feature.plane_names),
         angle_names=dict(feature.angle_names),
+        quantity=feature.quantity,
+        read_in="" if feature.quantity is Quantity.LENGTH else QUANTITIES[feature.quantity].unit.value,
+        small=feature.small,
+        signed=feature.signed,
     )
 
 
@@ -152,7 +165,10 @@ def _look(look: LookKind) -> LookOut:
 
 
 def _figure(figure: SheetFigure) -> SheetFigureOut:
-    return SheetFigureOut(name=figure.key, label=figure.label, is_band=figure.is_band, needed=figure.needed)
+    read_in = "" if figure.quantity is Quantity.LENGTH else QUANTITIES[figure.quantity].unit.value
+    return SheetFigureOut(
+        name=figure.key, label=figure.label, is_band=figure.is_band, needed=figure.needed, read_in=read_in
+    )
 
 
 def _made(made: SheetMade) -> SheetMadeOut:

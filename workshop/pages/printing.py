@@ -70,7 +70,7 @@ def sheet_html(opened: Opened) -> str:
 def card_html(opened: Opened) -> str:
     """A blank measuring card: every part and spot in the order they are typed."""
     job = opened.job
-    engine, say = CATALOGUE.engine(job.limits.layout), Notation.usual(job.shown_in)
+    engine, say = CATALOGUE.engine_of(job), Notation.usual(job.shown_in)
     sets = []
     for one in job.sets:
         kind = CATALOGUE.kind_of_set(one, engine.layout)

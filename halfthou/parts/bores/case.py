@@ -6,10 +6,11 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
-from halfthou.jobs import Feature, HouseRules, Look, Observation, Operation, OperationKind, Waived
+from halfthou.jobs import Feature, Figure, HouseRules, Look, Observation, Operation, OperationKind, Waived
 from halfthou.lengths import Length
 from halfthou.parts.bores.kind import COATED_BORE
 from halfthou.parts.bores.limits import BoreLimits
+from halfthou.parts.fit import Fit
 from halfthou.surveys import FeatureSurvey, PartSurvey
 from halfthou.verdicts import Limit
 
@@ -18,13 +19,22 @@ from halfthou.verdicts import Limit
 TWO_ANGLES, FOUR_ANGLES = 2, 4
 
 
+@dataclass(frozen=True, slots=True)
+class RingAtTop:
+    """The gap a new top ring gets at the foot of its travel, and the most it may open to anywhere on it."""
+
+    gap: Length
+    most: Figure
+
+
 @dataclass(frozen=True)
 class BoreCase:
     """What a bore is judged by: its readings, limits, house rules, the oversize it stands at, and what was seen of
     it and of the whole block.
 
     `bored` is the boring on record that its readings followed; `plate` that it was read with a plate fitted;
-    `deck_work` that the deck was worked or studs were fitted.
+    `deck_work` that the deck was worked or studs were fitted. `fit` is the piston in it, where
+    pistons are in scope; `ring_at_top` what a new ring would be allowed there.
     """
 
     bore: PartSurvey
@@ -36,6 +46,8 @@ class BoreCase:
     waived: frozenset[Waived] = frozenset()
     bored: Operation | None = None
     deck_work: bool = False
+    fit: Fit | None = None
+    ring_at_top: RingAtTop | None = None
 
     def answer(self, look: str) -> str | None:
         """What was seen, or None where nobody has looked."""

@@ -2,32 +2,39 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 
 from halfthou.gauges import Budget, beyond_guard_of_difference, combine, guard_band, standard_doubt
 from halfthou.jobs import Figure
 from halfthou.lengths import Length
 from halfthou.parts.bores.case import FOUR_ANGLES, TWO_ANGLES, BoreCase
+from halfthou.parts.fit import MOST
 from halfthou.surveys import Form
 from halfthou.verdicts import (
     TAPER,
+    Called,
     FigureKey,
     FigureKind,
     Finding,
     Limit,
     Measured,
     bulge,
+    greatest,
     judge,
+    least,
     measured,
     most,
     roundness,
     size_found,
+    summed,
 )
 
 SIZE = FigureKind(FigureKey.SIZE, "bores.size.greatest", "greatest size", difference=False)
 SMALLER = FigureKind(FigureKey.SMALLER, "bores.smaller", "least size", difference=False)
 LEAST = FigureKind(FigureKey.FINISHED_LEAST, "bores.finished", "least size as finished", difference=False)
-MOST = FigureKind(FigureKey.FINISHED_MOST, "bores.finished", "greatest size as finished", difference=False)
+GREATEST = FigureKind(FigureKey.FINISHED_MOST, "bores.finished", "greatest size as finished", difference=False)
+AT_TOP = FigureKind("ring gap at the top", "rings.at-top", "gap of a new ring at the top", difference=False)
 WEAR, RIDGE = "bores.wear", "bores.ridge"
 BARREL, HOURGLASS = "barrel", "hourglass"
 
@@ -67,7 +74,27 @@ def _findings(case: BoreCase, form: Form) -> Iterator[Finding]:
     if barrel is not None and barrel_limit is not None:
         yield judge(barrel, most(barrel_limit))
     yield from _ridge(case)
+    yield from _last_word(case)
     yield from _finished(case, form)
+
+
+def _last_word(case: BoreCase) -> Iterator[Finding]:
+    """What bore, piston and ring say together: where a new piston would be too loose, or a new ring open too far at
+    the top of its travel, honing does not mend it.
+
+    Rule:    bores.last-word, rings.at-top.   Source: docs/trade: Bore, piston and ring together.
+    """
+    worn = next((one for one in case.fit.findings(case.house) if one.key == MOST.key), None) if case.fit else None
+    if case.fit is not None and worn is not None and worn.called is not Called.WITHIN:
+        found = case.fit.with_new(case.house, case.present)
+        if found is not None:
+            yield found
+    ring = case.ring_at_top
+    if ring is not None and case.survey.whole:
+        terms = (greatest(case.survey, math.pi), least(case.survey, -math.pi))
+        figure = summed(AT_TOP, terms, case.house.guard, ring.gap)
+        if figure is not None:
+            yield judge(figure, most(ring.most))
 
 
 def _smaller(case: BoreCase, form: Form) -> Finding | None:
@@ -144,4 +171,4 @@ def _finished(case: BoreCase, form: Form) -> Iterator[Finding]:
     guard, size = case.house.guard, case.limits.size
     kind = size.source.kind
     yield judge(measured(case.survey, LEAST, form.least, guard), Limit(size.least + bored.step, True, kind))
-    yield judge(measured(case.survey, MOST, form.greatest, guard), Limit(size.most + bored.step, False, kind))
+    yield judge(measured(case.survey, GREATEST, form.greatest, guard), Limit(size.most + bored.step, False, kind))

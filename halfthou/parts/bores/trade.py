@@ -21,15 +21,17 @@ from halfthou.jobs import (
 )
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.operations import ground_to
-from halfthou.parts.bores.case import BoreCase
+from halfthou.parts.bores.case import BoreCase, RingAtTop
 from halfthou.parts.bores.kind import BORE
 from halfthou.parts.bores.limits import BoreLimits
 from halfthou.parts.bores.oversize import BoreSet, decide_bores
 from halfthou.parts.bores.report import bore_report, bores_report
 from halfthou.parts.bores.set_words import bores_headline
 from halfthou.parts.bores.verdict import judge_bore, keeps
+from halfthou.parts.fit import RINGS, fit_in
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport
+from halfthou.sets import typical_gap
 from halfthou.surveys import (
     Evidence,
     PartSurvey,
@@ -164,8 +166,21 @@ def _case(given: Given, limits: BoreLimits, name: str, stands: PresentSize) -> B
         seen=about,
         waived=given.waived.get(name, frozenset()),
         bored=_last_sized(done),
+        fit=fit_in(given, name.replace("bore-", "piston-")),
+        ring_at_top=_ring_at_top(given, limits),
         deck_work=any(one.kind in (OperationKind.DECK, OperationKind.BLOCK_STUDS) for one in done),
     )
+
+
+def _ring_at_top(given: Given, limits: BoreLimits) -> RingAtTop | None:
+    """What a new top ring would be allowed, where rings are in scope and the sheet has how far one may open."""
+    job = given.job
+    worn = job.limits.sets[RINGS].figure("worn_gap") if RINGS in job.sets else None
+    if worn is None or job.use is None:
+        return None
+    band = job.limits.sets[RINGS].band("top_gap")
+    gap = band.least if band is not None else typical_gap(limits.size.least, job.use, 1)
+    return RingAtTop(gap, worn)
 
 
 def _last_sized(done: list[Operation]) -> Operation | None:

@@ -195,8 +195,15 @@ def _opens(
         yield Open.MISSED
     if _referred(case) is not None or (case.coated and _machined(case)):
         yield Open.REFERRED
-    if Waived.CLEARANCE not in case.waived:
+    if Waived.CLEARANCE not in case.waived and not _piston_known(case):
         yield Open.PISTON
+
+
+def _piston_known(case: BoreCase) -> bool:
+    """Whether the clearance of its own piston is measured and called; a piston that is to blame is another's
+    verdict."""
+    found = case.fit.findings(case.house) if case.fit is not None else ()
+    return len(found) > 1 and all(one.called is not Called.TOO_CLOSE for one in found)
 
 
 def _below_read(case: BoreCase) -> bool:

@@ -30,21 +30,25 @@ from workshop.jobs.actions.landing import (
     sitting_from,
 )
 from workshop.jobs.actions.opened import Opened, job_record, looked_at, open_job, sound_job
+from workshop.jobs.actions.pieces import BringingIn, FittingIn, SayingUse, bring_in, fit, say_use
 from workshop.jobs.actions.reading_up import budgets_of, story_of
 from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operation
 
 __all__ = [
     "BookIn",
+    "BringingIn",
     "Compared",
     "Deciding",
     "Desk",
     "Doing",
     "Extending",
+    "FittingIn",
     "Header",
     "Landed",
     "Landing",
     "Opened",
     "Reported",
+    "SayingUse",
     "Seeing",
     "SittingForm",
     "SlipReply",
@@ -53,6 +57,7 @@ __all__ = [
     "answer_slip",
     "archive_job",
     "book_in",
+    "bring_in",
     "budgets_of",
     "change_header",
     "change_plan",
@@ -61,6 +66,7 @@ __all__ = [
     "decide",
     "do_operation",
     "extend_scope",
+    "fit",
     "gauge_of",
     "interpret",
     "job_record",
@@ -70,6 +76,7 @@ __all__ = [
     "looked_at",
     "observe",
     "open_job",
+    "say_use",
     "sign",
     "sitting_from",
     "sound_job",

@@ -1,17 +1,19 @@
 """Book an engine in, change what stands on its card, its plan or its limits; archive it and bring it back."""
 
 from datetime import date
+from uuid import uuid4
 
 from django.db import transaction
+from django.utils import timezone
 from ninja import Schema
 from pydantic import Field
 
 from halfthou.exchange import Fault
-from halfthou.jobs import CRANK_ONLY, LimitsSheet, Plan
+from halfthou.jobs import CRANK_ONLY, LimitsSheet, Plan, Use, UseSaid
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
 from workshop.jobs.actions.facts import must_have_limits
-from workshop.jobs.actions.opened import Opened, job_record, settled, to_change, write_history
+from workshop.jobs.actions.opened import Opened, add_facts, job_record, settled, to_change, write_history
 from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import sheet_of_job
 from workshop.limits.actions import revision_of
@@ -43,6 +45,7 @@ class BookIn(Header):
     booked_in: date
     scope: list[str] = Field(default=list(CRANK_ONLY), min_length=1, max_length=40)
     plans: dict[str, Plan] = {}
+    use: Use | None = None
 
 
 def next_number() -> str:
@@ -81,6 +84,8 @@ def book_in(person: Person, given: BookIn) -> Opened:
         scope=scope,
         plans={one: plan.model_dump(mode="json") for one, plan in given.plans.items() if one in scope},
     )
+    if given.use is not None:
+        add_facts(record, [UseSaid(id=f"use.{uuid4().hex}", use=given.use, by=person.username, at=timezone.now())])
     write_history(record, person.username, "booked the engine in")
     return _settled(record, person)
 

@@ -131,7 +131,7 @@ def _override(row: DecisionRecord, given: Deciding, opened: Opened) -> None:
     row.action = given.action.value
     row.step_nm = None if step is None else step.nm
     say = Notation.usual(opened.job.limits.unit)
-    way = CATALOGUE.engine(opened.job.limits.layout).way_of(given.set)
+    way = CATALOGUE.engine_of(opened.job).way_of(given.set)
     size = f", {say.undersize(step)} {way}" if step is not None else ""
     row.words = f"{answer.name}: {given.action.value}{size}, instead of {answer.headline}."
 
@@ -141,7 +141,7 @@ def _warn_of_nothing_sold(size: Length, given: Deciding, opened: Opened) -> None
     step = next((step for step in opened.job.limits.sets[given.set].steps if step.size == size), None)
     if step is None or not step.sold:
         why = "are not on the limits sheet" if step is None else "cannot be bought by the sheet"
-        way = CATALOGUE.engine(opened.job.limits.layout).way_of(given.set)
+        way = CATALOGUE.engine_of(opened.job).way_of(given.set)
         what = "Shells" if way == "under" else "Pistons and rings"
         raise Clash("no-shells", f"{what} {given.step.strip()} {way} {why}. Write it down all the same?")
 
@@ -165,7 +165,7 @@ def _step(given: Deciding, opened: Opened, faults: list[Fault]) -> Length | None
 
 
 def _waive(row: DecisionRecord, given: Deciding, opened: Opened) -> None:
-    engine = CATALOGUE.engine(opened.job.limits.layout)
+    engine = CATALOGUE.engine_of(opened.job)
     if given.part not in engine.of_set(given.set):
         raise NotThere("no-journal", f"{given.part or 'That'} is none of the {given.set}.")
     report = opened.assessment.part(given.part)

@@ -11,7 +11,7 @@ from halfthou.gauges import Setting, check_stands, in_force, settings_of
 from halfthou.jobs import COMPARATORS, Gauge, Job, Plan, Reading, SettingCheck, Sitting
 from halfthou.lengths import ZERO, Asked, Length, Typed, Unit, Unreadable, Window
 from halfthou.parts import CATALOGUE
-from halfthou.surveys import plan_of, read_at, standing_sizes, window_for
+from halfthou.surveys import ReadBy, plan_of, read_spot, standing_sizes, window_for
 from workshop.gauges.actions import checks_since
 from workshop.jobs.actions.opened import sound_with
 from workshop.jobs.kept import kept
@@ -37,10 +37,11 @@ class Desk:
 
     def __init__(self, record: JobRecord, job: Job) -> None:
         self.record, self.job = record, job
-        self.engine = CATALOGUE.engine(job.limits.layout)
+        self.engine = CATALOGUE.engine_of(job)
         self.readings = {reading.id: reading for reading in job.readings}
         self.sittings = {sitting.id: sitting for sitting in job.sittings}
-        beside = (job.withdrawals, job.observations, job.operations, job.slip_answers, job.extensions)
+        beside = (job.withdrawals, job.observations, job.operations, job.slip_answers, job.extensions, job.pieces,
+                  job.fittings, job.uses)  # fmt: skip
         self.taken = {fact.id for kind in (*beside, job.decisions) for fact in kind}
         self.new: list[Reading] = []
         self.new_sittings: list[Sitting] = []
@@ -152,7 +153,9 @@ def interpret(desk: Desk, ref: SpotRef, typed: str, unit: Unit, gauge: Gauge) ->
     desk.part(ref)
     setting = desk.setting(gauge)
     try:
-        return read_at(typed, unit, desk.window(ref), gauge, None if setting is None else setting.standard)
+        standard = None if setting is None else setting.standard
+        feature = desk.engine.feature(ref.part, ref.feature)
+        return read_spot(typed, unit, feature, desk.window(ref), ReadBy(gauge, standard))
     except Unreadable as error:
         raise Refusal(error.code, error.message, [Fault("typed", error.message)]) from None
 

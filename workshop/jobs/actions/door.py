@@ -12,6 +12,7 @@ from pydantic import Field, ValidationError
 from workshop.jobs.actions.facts import Extending, Seeing, TakingBack, extend_scope, observe, take_back
 from workshop.jobs.actions.landing import Landed, Landing, land_readings, not_worked_out
 from workshop.jobs.actions.opened import Opened, open_job
+from workshop.jobs.actions.pieces import BringingIn, FittingIn, SayingUse, bring_in, fit, say_use
 from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operation
 from workshop.people.may import Act, must
 from workshop.people.models import Person
@@ -19,13 +20,19 @@ from workshop.people.refusals import NotThere, Refusal
 
 log = logging.getLogger(__name__)
 #: A fact as a bench reports it; `fact` says of which kind it is.
-Reported = Annotated[Landing | TakingBack | Seeing | Doing | SlipReply | Extending, Field(discriminator="fact")]
+Reported = Annotated[
+    Landing | TakingBack | Seeing | Doing | SlipReply | Extending | BringingIn | FittingIn | SayingUse,
+    Field(discriminator="fact"),
+]
 _DONE_WITH: dict[type[Any], Callable[[Person, int, Any], Opened]] = {
     TakingBack: take_back,
     Seeing: observe,
     Doing: do_operation,
     SlipReply: answer_slip,
     Extending: extend_scope,
+    BringingIn: bring_in,
+    FittingIn: fit,
+    SayingUse: say_use,
 }
 
 

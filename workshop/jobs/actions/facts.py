@@ -11,7 +11,7 @@ from pydantic import Field, ValidationError
 
 from halfthou.engines import LookKind
 from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import Extension, Job, LimitsSheet, Moment, Observation, Operation, Reading, Withdrawal
+from halfthou.jobs import Extension, Fitting, Job, LimitsSheet, Moment, Observation, Operation, Reading, Withdrawal
 from halfthou.lengths import Asked, Length, Unit, Unreadable, read_length, read_undersize
 from halfthou.parts import CATALOGUE, faults_of_look
 from halfthou.surveys import plan_of
@@ -25,7 +25,7 @@ from workshop.jobs.actions.opened import (
     write_history,
 )
 from workshop.jobs.models import FactKind, JobRecord
-from workshop.jobs.translate import known_fact, sheet_of_job
+from workshop.jobs.translate import known_fact
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
@@ -88,12 +88,14 @@ def take_back(person: Person, job_id: int, given: TakingBack) -> Opened:
 def _taken_back(person: Person, record: JobRecord, fact: str) -> str:
     """What is taken back, in words. Refuses: NotThere, NotAllowed."""
     known = known_fact(record, fact)
-    if not isinstance(known, Reading | Operation):
+    if not isinstance(known, Reading | Operation | Fitting):
         raise NotThere("no-fact", "That is not there to take back.")
     own_or_may(person, known.by)
     if isinstance(known, Reading):
-        short = CATALOGUE.parts(sheet_of_job(record).layout)[known.part].short
+        short = CATALOGUE.engine_of(sound_job(record, Unit.MM)).parts[known.part].short
         return f"withdrew {short} {known.spot}, {known.typed}"
+    if isinstance(known, Fitting):
+        return f"took back: {known.piece} {f'fitted as {known.place}' if known.place else 'taken out'}"
     return f"withdrew the work: {known.kind.value} on {known.on}"
 
 
@@ -154,8 +156,8 @@ DEEPEST = Length(5_080_000)
 
 def _seen(person: Person, given: Seeing, job: Job) -> Observation:
     """A look as a fact. Refuses: Refusal."""
-    engine = CATALOGUE.engine(job.limits.layout)
-    if given.on not in engine.kinds.spoken_of(job.limits.layout):
+    engine = CATALOGUE.engine_of(job)
+    if given.on not in engine.spoken_of:
         raise NotThere("no-part", f"This engine has no {given.on}.")
     look = engine.look(given.look, given.on)
     if look is None:

@@ -251,7 +251,7 @@ class Taken(NamedTuple):
 
 def _reading(person: Person, job: Job, row: ReadingRow, name: str, taken: Taken) -> Reading:
     angle, planes = row.angle_deg, row.planes
-    engine = CATALOGUE.engine(job.limits.layout)
+    engine = CATALOGUE.engine_of(job)
     feature = engine.feature(row.part, row.feature)
     plan = plan_of(job, engine.parts[row.part].set, feature)
     if feature.plan is not None and angle is None and row.spot in plan.spots:

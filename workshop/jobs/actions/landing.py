@@ -15,9 +15,9 @@ from pydantic import Field, ValidationError
 
 from halfthou.assess import JudgedJob, judge, put_in_words
 from halfthou.exchange import Fault, faults_of
-from halfthou.gauges import read_celsius, weighs_only
+from halfthou.gauges import read_celsius, reads_something_else
 from halfthou.jobs import DIAMETER, Condition, Job, Moment, Reading, Sitting
-from halfthou.lengths import Asked, Typed, Unit, Unreadable
+from halfthou.lengths import AmountUnit, Asked, Typed, Unit, Unreadable
 from halfthou.operations import makes_stale
 from halfthou.report import Assessment
 from halfthou.surveys import ALIKE
@@ -73,7 +73,7 @@ class Landing(Schema):
     feature: str = Field(default=DIAMETER, max_length=40)
     spot: str = Field(max_length=8)
     typed: str = Field(max_length=200)
-    unit: Unit
+    unit: Unit | AmountUnit
     gauge: str = Field(max_length=64)
     at: Moment
     chosen_nm: int | None = None
@@ -207,10 +207,12 @@ def _land(person: Person, record: JobRecord, desk: Desk, given: Landing) -> Land
         raise Clash("name-taken", "Another fact of this job has that name already. This one was not kept.")
     _check_links(person, desk, given)
     gauge = gauge_of(desk.job, given.gauge)
-    if weighs_only(gauge):
-        raise Refusal("no-lengths", f"{gauge.name} weighs: it knows no lengths.", [Fault("gauge", "weighs")])
     ref = SpotRef(given.part, given.feature, given.spot)
-    meant = interpret(desk, ref, given.typed, given.unit, gauge)
+    desk.part(ref)
+    if wrong := reads_something_else(gauge, desk.engine.feature(given.part, given.feature).quantity):
+        raise Refusal("other-quantity", f"{wrong}. Choose another gauge.", [Fault("gauge", wrong)])
+    unit = given.unit if isinstance(given.unit, Unit) else desk.job.shown_in
+    meant = interpret(desk, ref, given.typed, unit, gauge)
     how = ""
     if isinstance(meant, Asked):
         chosen = next((choice for choice in meant.choices if choice.length.nm == given.chosen_nm), None)

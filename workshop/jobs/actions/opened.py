@@ -100,7 +100,7 @@ def sound_with(
         found = job.with_more(readings, sittings, checks)
     except ValidationError as error:
         raise Refusal("unsound", message, faults_of(error)) from None
-    faults = [Fault("job", fault) for fault in faults_of_readings(readings, CATALOGUE.engine(job.limits.layout))]
+    faults = [Fault("job", fault) for fault in faults_of_readings(readings, CATALOGUE.engine_of(job))]
     if faults:
         raise Refusal("unsound", message, faults)
     return found

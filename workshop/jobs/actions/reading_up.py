@@ -16,7 +16,7 @@ _TOLD_BY_FACTS = ("withdrew ", "took back: ")
 def budgets_of(person: Person, job_id: int, part: str) -> list[BudgetShown]:
     """The uncertainty budgets of one part. Refuses: NotThere."""
     job = sound_job(job_record(job_id), Unit(person.shown_unit))
-    known = CATALOGUE.parts(job.limits.layout).get(part)
+    known = CATALOGUE.engine_of(job).parts.get(part)
     if known is None or known.beside or known.set not in job.sets:
         raise NotThere("no-journal", f"This job judges no {part}.")
     return list(open_budgets(job, part))
@@ -31,7 +31,7 @@ def story_of(person: Person, job_id: int) -> list[StoryLine]:
         for entry in record.history.order_by("pk")
         if _worth_telling(entry)
     ]
-    return sorted([*story(job, CATALOGUE.engine(job.limits.layout)), *told], key=lambda line: line.at)
+    return sorted([*story(job, CATALOGUE.engine_of(job)), *told], key=lambda line: line.at)
 
 
 def _worth_telling(entry: HistoryEntry) -> bool:

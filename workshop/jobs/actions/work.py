@@ -73,7 +73,7 @@ def do_operation(person: Person, job_id: int, given: Doing) -> Opened:
         return open_job(job_id, person)
     must_be_open(record)
     job = sound_job(record, Unit(person.shown_unit))
-    engine = CATALOGUE.engine(job.limits.layout)
+    engine = CATALOGUE.engine_of(job)
     done_to = CATALOGUE.done_to.get(given.kind, ())
     if given.on not in done_to and not (given.on in engine.parts and engine.parts[given.on].set in done_to):
         raise Refusal("no-part", f"That is done to {' or '.join(done_to)}.", [Fault("on", "not done to it")])
@@ -171,7 +171,7 @@ def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
 
 def _asked_about(job: Job) -> list[tuple[Suspicion, Reading]]:
     """Every reading a question stands about, with its question."""
-    surveys = survey_parts(job, CATALOGUE.engine(job.limits.layout), Memo())
+    surveys = survey_parts(job, CATALOGUE.engine_of(job), Memo())
     return [
         (state.doubt, taken.reading)
         for _, state in every_spot(surveys.values())

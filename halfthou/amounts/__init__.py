@@ -1,0 +1,29 @@
+"""What is measured beside lengths: weights, forces, angles, pressures, each in its own whole smallest units."""
+
+from halfthou.amounts.quantity import (
+    COUNT_PER_UNIT,
+    QUANTITIES,
+    Amount,
+    Angle,
+    Force,
+    Mass,
+    Pressure,
+    Quantity,
+    amount_of,
+    amount_text,
+)
+from halfthou.amounts.typed import read_amount
+
+__all__ = [
+    "COUNT_PER_UNIT",
+    "QUANTITIES",
+    "Amount",
+    "Angle",
+    "Force",
+    "Mass",
+    "Pressure",
+    "Quantity",
+    "amount_of",
+    "amount_text",
+    "read_amount",
+]

@@ -1,0 +1,167 @@
+"""What is said of a loose piece as a document: the same for pistons, rings and pumps."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+
+from halfthou.engines import Engine
+from halfthou.lengths import Notation
+from halfthou.parts.pieces.verdict import Note, PieceVerdict
+from halfthou.report import (
+    ClearanceShown,
+    PartReport,
+    SpotAsked,
+    amounts_shown,
+    feature_report,
+    told,
+)
+from halfthou.verdicts import MARKS, Action, Called, MarkCode, Open, Settling, settlings
+from halfthou.words import Reason, amount_sentence, cautions_of_piece, figure_reasons, set_aside
+
+#: The mark of each action of a piece.
+MARK_OF: Mapping[Action, MarkCode] = {
+    Action.REUSE: MarkCode.REUSE,
+    Action.FILE: MarkCode.FILE,
+    Action.MOVE: MarkCode.MOVE,
+    Action.REPIN: MarkCode.REPIN,
+    Action.REGROOVE: MarkCode.REGROOVE,
+    Action.LAP: MarkCode.LAP,
+    Action.NEW_PARTS: MarkCode.NEW_PARTS,
+    Action.REFER: MarkCode.REFER,
+    Action.REPLACE: MarkCode.REPLACE,
+    Action.MEASURE: MarkCode.NOT_READ,
+}
+
+
+@dataclass(frozen=True)
+class Tell:
+    """A sentence of a kind: the rule it rests on, and the words, with {0}, {1} where a length or word stands."""
+
+    rule: str
+    words: str
+
+
+@dataclass(frozen=True)
+class Said:
+    """What a kind says of a piece beyond what is the same for all: how its set uses it, the looks, and the
+    sentences its notes stand for."""
+
+    action: Action
+    tells: Mapping[str, Tell]
+    looks: tuple[str, ...]
+    under: str = ""
+    size_words: str = ""
+    clearance: str = ""
+    still: tuple[str, ...] = ()
+    more: tuple[Note, ...] = ()
+
+
+def mark_of(verdict: PieceVerdict, action: Action) -> MarkCode:
+    """The mark a piece wears: what becomes of it; *out* for one that lies nowhere and is not scrap."""
+    if action is Action.MEASURE and verdict.called is Called.TOO_CLOSE:
+        return MarkCode.TOO_CLOSE
+    return MARK_OF[action]
+
+
+def note_words(note: Note, tells: Mapping[str, Tell], say: Notation) -> Reason:
+    """A note as a sentence, its lengths in the unit of the job."""
+    tell = tells[note.key]
+    values = [one if isinstance(one, str) else say.text(one) for one in note.with_]
+    text = tell.words.format(*values)
+    return Reason(rule=tell.rule, text=text[:1].upper() + text[1:])
+
+
+def lies_words(verdict: PieceVerdict, engine: Engine) -> str:
+    """Where a piece lies, where that is not where it came from."""
+    part, place = verdict.case.piece.part, verdict.case.place
+    if place == part.id:
+        return ""
+    if not place:
+        return "spare" if part.spare else "taken out"
+    return f"fitted as {engine.parts[place].short}"
+
+
+def piece_report(verdict: PieceVerdict, said: Said, engine: Engine, say: Notation) -> PartReport:
+    """Everything said of one piece, in the unit of the job."""
+    case, part = verdict.case, verdict.case.piece.part
+    ways = tuple(_ways(verdict))
+    # What is replaced whatever it reads is not asked for.
+    gone = said.action is Action.REPLACE
+    to_read = () if gone else tuple(SpotAsked(part.id, feature, spot) for feature, spot in verdict.to_read)
+    lies = lies_words(verdict, engine)
+    base = told(case.survey, verdict.findings, verdict.contradictions, ways, say)
+    base["figures"] = (*base["figures"], *amounts_shown(verdict.judged.amounts))
+    return PartReport(
+        **base,
+        id=part.id,
+        kind=case.kind.key,
+        station=case.kind.station,
+        name=part.name,
+        short_name=part.short,
+        set=part.set,
+        mark=MARKS[MarkCode.SPARE if lies == "taken out" else mark_of(verdict, said.action)],
+        own_action=verdict.action,
+        action=said.action,
+        called=verdict.called,
+        headline=_headline(verdict, said),
+        under_headline=said.under or lies,
+        opens=tuple(one for one in Open if one in verdict.opens),
+        waived=tuple(sorted(case.waived)),
+        features=tuple(feature_report(one, one.feature.name, say) for one in case.piece.features.values()),
+        to_read=to_read,
+        left=len(to_read) if case.placed else 0,
+        size_words=said.size_words,
+        clearance=ClearanceShown(least=None, most=None, called=None, words=said.clearance),
+        reasons=tuple(_reasons(verdict, said, say)),
+        still_to_do=said.still,
+        seen=tuple(case.seen.values()),
+        looks=said.looks,
+        cautions=cautions_of_piece(said.action, pump=case.kind.station == "pump"),
+        place=case.place,
+        spare=part.spare,
+        out=not case.placed,
+        lies=lies,
+    )
+
+
+def _headline(verdict: PieceVerdict, said: Said) -> str:
+    action = said.action
+    if not verdict.case.placed and not verdict.case.piece.part.spare:
+        return "Taken out"
+    if action is not Action.MEASURE:
+        return action.value.capitalize()
+    survey = verdict.case.survey
+    if verdict.called is Called.NOT_READ and not survey.taken and not survey.held:
+        return "Not read yet"
+    for one, words in (
+        (Open.HELD, "Answer first"),
+        (Open.CONTRADICTED, "Readings contradict"),
+        (Open.PLACE, "Find the height"),
+        (Open.FORM, "Wrong place?"),
+        (Open.UNREAD, "Measure on"),
+        (Open.TOO_CLOSE, "Too close to call"),
+        (Open.NO_LIMIT, "A limit is wanted"),
+        (Open.SUSPECT, "Suspect"),
+        (Open.UNSEEN, "Look at it first"),
+    ):
+        if one in verdict.opens:
+            return words
+    return "Measure"
+
+
+def _ways(verdict: PieceVerdict) -> Iterator[Settling]:
+    if verdict.action is Action.MEASURE:
+        for finding in verdict.findings:
+            yield from settlings(verdict.case, finding)
+
+
+def _reasons(verdict: PieceVerdict, said: Said, say: Notation) -> Iterator[Reason]:
+    for note in (*verdict.notes, *said.more):
+        yield note_words(note, said.tells, say)
+    groups = [(f"{survey.feature.name} ", survey) for survey in verdict.case.piece.features.values()]
+    yield from set_aside(groups)
+    yield from figure_reasons(verdict.findings, say)
+    for amount in verdict.judged.amounts:
+        rule = "verdicts.guard-band" if amount.called is Called.TOO_CLOSE else amount.rule
+        yield Reason(rule=rule, text=amount_sentence(amount), spots=amount.spots)

@@ -1,0 +1,236 @@
+"""One piston by itself: what the eye says, its skirt, pin, grooves and weight, and its clearance where it lies."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from halfthou.jobs import Look, SourceKind
+from halfthou.lengths import ZERO, Length
+from halfthou.operations import CRACK_FOUND
+from halfthou.parts.fit import NOT_THE_SKIRT, SKIRT, Fit
+from halfthou.parts.pieces import Figures, Judged, Note, PieceCase
+from halfthou.parts.pistons.kind import (
+    BLUED,
+    BROKEN,
+    BURNT,
+    CLIPS,
+    CROWN,
+    FOOT,
+    FRONT,
+    GROOVE_LOOK,
+    GROOVES,
+    HOLED,
+    LANDS,
+    LOOSE,
+    PIN,
+    PIN_BORE,
+    PIN_BORES,
+    PIN_FEEL,
+    SCORED,
+    SCUFF,
+    SCUFFED,
+    SMALL_END,
+    STEPPED,
+    STIFF,
+    VALVES,
+    WASHED,
+    WEIGHT,
+)
+from halfthou.verdicts import Action, Called, FigureKind, Finding, Limit, Open, Term, judge, summed
+
+_PIN, _SMALL = "pistons.pin", "pin in the small end"
+COLLAPSE = FigureKind("collapse", "pistons.collapse", "skirt collapse", difference=False)
+ASSEMBLY = (FRONT, CLIPS, VALVES)
+#: What has to be looked at before a piston is called good.
+FIRST_LOOKS = (SCUFF, LANDS, CROWN)
+
+
+@dataclass(frozen=True)
+class PistonSays:
+    """A piston's case with what it lies in: the step it is of, and its fit."""
+
+    case: PieceCase
+    step: Length
+    fit: Fit
+
+
+def step_of(case: PieceCase, steps: tuple[Length, ...], stamped: Length | None) -> Length:
+    """The oversize a piston is of: by its skirt, else as it is stamped.
+
+    Rule:    pistons.present. A stamp is a claim: the skirt decides where it is read.
+    """
+    skirt, size = case.read(SKIRT), case.limits.band("size")
+    if skirt is None or size is None or not skirt.sizes:
+        return stamped or ZERO
+    read = next(iter(skirt.sizes.values()))
+    near = [step for step in steps if read >= size.least + step - NOT_THE_SKIRT]
+    return max(near, key=lambda step: step.nm) if near else ZERO
+
+
+def judge_piston(says: PistonSays) -> Judged:
+    """Judge one piston.
+
+    Rule:    pistons.*   Source: docs/trade: Measuring a piston.
+    """
+    case, figures = says.case, Figures(says.case)
+    eye = tuple(_by_eye(case))
+    opens = set(_opens(says))
+    findings = tuple(_findings(says, figures, opens))
+    by_eye = _eye_says(case)
+    if by_eye is None and any(case.answer(look) is None for look in FIRST_LOOKS):
+        opens.add(Open.UNSEEN)
+    notes = (*eye, *_notes(says, opens))
+    return Judged(
+        findings=findings,
+        notes=notes,
+        by_eye=by_eye,
+        by_look=Action.REGROOVE if case.answer(GROOVE_LOOK) == STEPPED else _pin_look(case),
+        remedies=_remedies(case, findings),
+        wanted=tuple(_wanted(case)),
+        opens=frozenset(opens),
+    )
+
+
+def _opens(says: PistonSays) -> Iterator[Open]:
+    case = says.case
+    if case.limits.figure("gauge_height") is None:
+        yield Open.PLACE
+    elif _at_a_land(says):
+        yield Open.FORM
+    tight = says.fit.least
+    if tight is not None and tight < ZERO:
+        yield Open.CONTRADICTED
+
+
+def _at_a_land(says: PistonSays) -> Length | None:
+    """By how much the skirt reads below new, where that looks like the land; None where it does not."""
+    skirt, size = says.case.read(SKIRT), says.case.limits.band("size")
+    if skirt is None or size is None or not skirt.sizes:
+        return None
+    under = size.least + says.step - next(iter(skirt.sizes.values()))
+    return under if under >= NOT_THE_SKIRT else None
+
+
+def _findings(says: PistonSays, figures: Figures, opens: set[Open]) -> Iterator[Finding]:
+    case, limits = says.case, says.case.limits
+    # Without the height, or read on a land, its size says nothing: no figure of it is given.
+    if not opens & {Open.PLACE, Open.FORM}:
+        yield from _collapse(says, figures)
+        yield from figures.against(
+            FigureKind("skirt taper", "pistons.design", "skirt, foot over gauge point", difference=False),
+            "skirt_taper",
+            (figures.most(FOOT), figures.least(SKIRT, -1)),
+        )
+        if Open.CONTRADICTED not in opens:
+            yield from says.fit.findings(case.house)
+    pin = limits.band("pin")
+    if pin is not None:
+        worn = summed(
+            FigureKind("pin", _PIN, "pin, least", difference=False), (figures.least(PIN),), case.house.guard
+        )
+        if worn is not None:
+            yield judge(worn, Limit(pin.least, True, pin.source.kind))
+    holes = (("pin_clearance", PIN_BORE, "pin in the piston"), ("small_end_clearance", SMALL_END, _SMALL))
+    for key, hole, name in holes:
+        kind = FigureKind(name, _PIN, name, difference=False)
+        yield from figures.against(kind, key, (figures.most(hole), figures.least(PIN, -1)))
+    for groove in GROOVES:
+        kind = FigureKind(groove, "pistons.groove", f"ring in {groove}", difference=False)
+        yield from figures.against(kind, "groove_clearance", (figures.most(groove),))
+
+
+def _collapse(says: PistonSays, figures: Figures) -> Iterator[Finding]:
+    """How much smaller the skirt is than the least when new."""
+    size, limit = says.case.limits.band("size"), says.case.limits.figure("collapse")
+    skirt: Term | None = figures.most(SKIRT, -1)
+    if size is None or limit is None or skirt is None:
+        return
+    figure = summed(COLLAPSE, (skirt,), says.case.house.guard, size.least + says.step)
+    # Not smaller than the least when new: no collapse to speak of.
+    if figure is not None and figure.value > ZERO:
+        yield judge(figure, Limit(limit.value, False, limit.source.kind))
+
+
+def _remedies(case: PieceCase, findings: tuple[Finding, ...]) -> dict[str, Action]:
+    """What mends what is beyond: a worn pin is changed; play with a good pin scraps the piston.
+
+    Rule:    pistons.pin.   Source: docs/trade: Measuring a piston: a pin may be good and its piston scrap.
+    """
+    pin = next((one for one in findings if one.key == "pin"), None)
+    worn = pin is not None and pin.called is Called.BEYOND
+    groove = Action.REGROOVE if case.limits.made.get("regrooved") == "here" else Action.REPLACE
+    return {
+        "pin": Action.REPIN,
+        "pin in the piston": Action.REPIN if worn else Action.REPLACE,
+        "pin in the small end": Action.REPIN,
+        **dict.fromkeys(GROOVES, groove),
+    }
+
+
+def _by_eye(case: PieceCase) -> Iterator[Note]:
+    for look, answers, key in (
+        (SCUFF, SCUFFED, "scuffed"),
+        (LANDS, (BROKEN,), "land"),
+        (CROWN, (BURNT, HOLED), "crown"),
+        (CROWN, (WASHED,), "washed"),
+        (GROOVE_LOOK, (STEPPED,), "stepped"),
+        (PIN_BORES, (SCORED,), "pin bore"),
+        (PIN_FEEL, (STIFF, LOOSE), "pin feel"),
+        (PIN_FEEL, (BLUED,), "blued"),
+        (Look.CRACK_TEST, (CRACK_FOUND,), "crack"),
+    ):
+        said = case.answer(look)
+        if said in answers:
+            yield Note(key, (str(said),))
+
+
+def _eye_says(case: PieceCase) -> Action | None:
+    if case.answer(PIN_FEEL) == BLUED:
+        return Action.REFER
+    rejected = (
+        case.answer(SCUFF) in SCUFFED,
+        case.answer(LANDS) == BROKEN,
+        case.answer(CROWN) in (BURNT, HOLED),
+        case.answer(PIN_BORES) == SCORED,
+        case.answer(Look.CRACK_TEST) == CRACK_FOUND,
+        case.answer(PIN_FEEL) == LOOSE,
+    )
+    return Action.REPLACE if any(rejected) else None
+
+
+def _pin_look(case: PieceCase) -> Action | None:
+    return Action.REPIN if case.answer(PIN_FEEL) == STIFF else None
+
+
+def _notes(says: PistonSays, opens: set[Open]) -> Iterator[Note]:
+    case = says.case
+    if Open.PLACE in opens:
+        yield Note("height")
+    under = _at_a_land(says)
+    if under is not None and Open.PLACE not in opens:
+        yield Note("land read", (under,))
+    tight = says.fit.least
+    if tight is not None and tight < ZERO:
+        yield Note("larger", (-tight,))
+    limits = says.fit.limits
+    if limits is not None and limits.band.source.kind is SourceKind.RULE_OF_THUMB:
+        yield Note("typical")
+    if case.read(FOOT) is not None and Open.PLACE not in opens:
+        yield Note("design")
+    if case.limits.made.get("coating", "").startswith("coated"):
+        yield Note("coated", (case.limits.made["coating"],))
+
+
+def _wanted(case: PieceCase) -> Iterator[str]:
+    """What has to be read: the skirt always; what else the sheet has a limit for."""
+    yield SKIRT
+    for key, features in (
+        ("pin_clearance", (PIN_BORE, PIN)),
+        ("small_end_clearance", (SMALL_END, PIN)),
+        ("groove_clearance", GROOVES[:2]),
+        ("skirt_taper", (FOOT,)),
+        ("weight_spread", (WEIGHT,)),
+    ):
+        if key in case.limits.figures:
+            yield from features

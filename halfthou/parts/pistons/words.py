@@ -1,0 +1,62 @@
+"""Everything said of one piston, in short sentences."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from halfthou.parts.pieces import PieceVerdict, Tell
+from halfthou.parts.pistons.verdict import FIRST_LOOKS
+
+TELLS = {
+    "height": Tell(
+        "pistons.place",
+        "At which height it is measured is not on the sheet: find the height and its datum. Skirts are oval and "
+        "barrelled: read anywhere else, the size says nothing.",
+    ),
+    "land read": Tell(
+        "pistons.place",
+        "Read {0} below new: that is a ring land, or a digit missing, more likely than wear. Read it again at the "
+        "gauge height, square to the pin.",
+    ),
+    "larger": Tell(
+        "pistons.clearance", "Reads {0} larger than its bore: one of the two is misread. Read both again."
+    ),
+    "typical": Tell(
+        "pistons.clearance", "The clearance is only what is usual for the alloy: find the piston maker's figure."
+    ),
+    "design": Tell("pistons.design", "Oval, wider at the foot and small at the lands: made so, not damage."),
+    "coated": Tell("pistons.place", "Skirt {0}: read it as the piston maker's sheet says."),
+    "scuffed": Tell("pistons.eye", "{0}: rejected by eye."),
+    "land": Tell("pistons.eye", "{0}: rejected by eye. Look for the piece."),
+    "crown": Tell("pistons.eye", "Crown {0}: rejected by eye. Look at that cylinder's injector or mixture."),
+    "washed": Tell("pistons.eye", "Crown washed clean: coolant or fuel got in here. Look at gasket and injector."),
+    "stepped": Tell("pistons.groove", "Grooves stepped: a new ring rides on the step, whatever the feeler says."),
+    "pin bore": Tell("pistons.pin", "Pin bore scored: rejected by eye."),
+    "pin feel": Tell("pistons.pin", "Pin {0}."),
+    "blued": Tell("pistons.pin", "Pin blued: it got hot. Hardness and crack test before anything of it is used."),
+    "crack": Tell("pistons.eye", "Crack found: rejected."),
+    "one": Tell("pistons.one-or-all", "The only one bad: look at what is particular to cylinder {0}."),
+    "all": Tell(
+        "pistons.one-or-all", "All are bad: look at what they share, oil and air, before any one cylinder."
+    ),
+    "crown height": Tell(
+        "pistons.crown", "Crown stands {0} off the others: a wrong rod, piston or crank throw in this cylinder?"
+    ),
+    "moved": Tell("sets.pairing", "Better in bore {0}: {1} there."),
+    "stays": Tell("sets.pairing", "Keeps its own bore, by the house rule."),
+    "bored": Tell("pistons.oversize", "Its bore goes to {0}: a piston of that size takes its place."),
+    "bore to blame": Tell("pistons.bore-or-piston", "A new piston would be too loose too: the bore is to blame."),
+    "piston to blame": Tell(
+        "pistons.bore-or-piston", "In this bore a new piston is within: the piston is to blame."
+    ),
+    "not fitted": Tell("pieces.places", "Lies in no bore."),
+    "rod on": Tell("sets.pairing", "Its rod is still on: it moves with its rod, or not at all."),
+}
+
+
+def still_of_piston(verdict: PieceVerdict) -> Iterator[str]:
+    """What is still wanted of a piston."""
+    case = verdict.case
+    unseen = [look for look in FIRST_LOOKS if case.answer(look) is None]
+    if verdict.judged.by_eye is None and unseen:
+        yield f"Look first: {', '.join(unseen)}. The eye may reject it at once."

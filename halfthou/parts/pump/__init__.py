@@ -1,0 +1,7 @@
+"""The oil pump: looked at first, measured, judged as a unit."""
+
+from halfthou.parts.pump.kind import PUMP
+from halfthou.parts.pump.leak import leak_litres, leak_ratio, opening_pressure
+from halfthou.parts.pump.trade import Pump
+
+__all__ = ["PUMP", "Pump", "leak_litres", "leak_ratio", "opening_pressure"]

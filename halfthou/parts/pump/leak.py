@@ -1,0 +1,39 @@
+"""What a clearance of a pump costs, and at what pressure its relief valve opens. Advice, never a verdict."""
+
+from __future__ import annotations
+
+import math
+
+from halfthou.amounts import Force, Pressure
+from halfthou.lengths import Length
+
+LITRES_A_MINUTE = 1e3 * 60
+
+
+def leak_ratio(now: Length, new: Length) -> float:
+    """How many times the oil of a new pump leaks past a gap: it goes with the cube of the gap.
+
+    Rule:    pump.leak.   Source: docs/trade: Leak past a gap: flow between parallel plates.
+    >>> leak_ratio(Length(160_000), Length(80_000))
+    8.0
+    """
+    return (now.nm / new.nm) ** 3
+
+
+def leak_litres(gap: Length, breadth: Length, length: Length, pressure: Pressure, viscosity: float) -> float:
+    """The oil that leaks past a gap, in litres a minute.
+
+    Takes:   the gap; the breadth of the path across the flow and its length along it; the pressure; the dynamic
+             viscosity of the oil in mPa s.
+    Source:  docs/trade: Leak past a gap: q = b h³ Δp / (12 µ L).
+    """
+    b, h, along = (one.nm / 1e9 for one in (breadth, gap, length))
+    return b * h**3 * pressure.count / (12 * viscosity / 1000 * along) * LITRES_A_MINUTE
+
+
+def opening_pressure(load: Force, plunger: Length) -> Pressure:
+    """At what pressure a spring's load lets a relief plunger lift.
+
+    Rule:    pump.relief.   Source: docs/trade: Relief valve: p = 4F / (π d²).
+    """
+    return Pressure(round(4 * load.count / 1000 / (math.pi * (plunger.nm / 1e9) ** 2)))

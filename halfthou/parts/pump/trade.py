@@ -1,0 +1,229 @@
+"""The oil pump, judged as a unit."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import cast
+
+from halfthou.engines import Engine
+from halfthou.jobs import Decision, Job, Look
+from halfthou.lengths import ZERO, Length, Notation
+from halfthou.parts.pieces import (
+    PieceCase,
+    PieceVerdict,
+    Said,
+    Together,
+    cases_of,
+    mark_of,
+    piece_report,
+    verdict_of,
+)
+from halfthou.parts.pump.kind import LOOKS, PUMP, SET
+from halfthou.parts.pump.verdict import judge_pump
+from halfthou.parts.pump.words import TELLS, before_closing, still_of_pump, under_pump
+from halfthou.parts.trade import Given, SetDecided
+from halfthou.report import PartReport, SetReport, SpotAsked, TableShown, ToOrder
+from halfthou.verdicts import HOT, MARKS, TURNED, Action, Finding, MarkCode, Open
+from halfthou.words import Reason, cautions_of_piece
+
+
+@dataclass(frozen=True, kw_only=True)
+class PumpSet(Together):
+    """The pump that lies in the engine, and those beside it: taken out, or spare."""
+
+    step: Length | None = ZERO
+
+    @property
+    def fitted(self) -> PieceVerdict | None:
+        """The pump in its place; None where none is."""
+        return next((one for one in self.verdicts.values() if one.case.placed), None)
+
+    @property
+    def own(self) -> Action:
+        """What its verdict says, before a person decides otherwise."""
+        fitted = self.fitted
+        if fitted is None:
+            return Action.MEASURE
+        if fitted.action is Action.MEASURE and fitted.opens == {Open.SUSPECT}:
+            return Action.REFER
+        return fitted.action
+
+    @property
+    def action(self) -> Action:
+        """What is done with it."""
+        return self.overruled or self.own
+
+    @property
+    def so_far(self) -> bool:
+        """Whether readings of it are missing."""
+        return self.fitted is None or bool(self.fitted.to_read)
+
+
+class Pump:
+    """The oil pump."""
+
+    kind = PUMP
+
+    def decide(self, given: Given) -> Mapping[str, SetDecided]:
+        """The pump, where it is in scope."""
+        if SET not in given.job.sets:
+            return {}
+        failed = any(
+            (look == Look.SHELL and seen.answer == TURNED) or (look == Look.HEAT and seen.answer in HOT)
+            for (_, look), seen in given.seen.items()
+        )
+        verdicts = {
+            name: given.memo.of(("verdict", name), _verdict, case, failed)
+            for name, case in cases_of(given, PUMP, SET).items()
+        }
+        return {SET: PumpSet(verdicts=verdicts, decision=given.overruling(SET))}
+
+    def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
+        """Everything said of one pump."""
+        found = cast(PumpSet, decided)
+        verdict = found.verdicts[part]
+        action = found.action if verdict.case.placed else verdict.action
+        return given.memo.of(("part", part), _part, verdict, action, given.engine, given.say)
+
+    def set_report(self, decided: SetDecided, one: str, given: Given, accepted: Decision | None) -> SetReport:
+        """Everything said of the pump as a unit."""
+        return given.memo.of(("told", one), _told, cast(PumpSet, decided), given.say, accepted)
+
+    def headline(self, decided: SetDecided, say: Notation) -> str:
+        """The decision on the pump in a few words."""
+        return _headline(cast(PumpSet, decided))
+
+    def settled(self, decided: SetDecided) -> bool:
+        """Whether nothing about the pump is open: a new one is measured too before it counts.
+
+        Rule:    assess.whole, pump.new.
+        """
+        found = cast(PumpSet, decided)
+        fitted = found.fitted
+        if fitted is None or found.action is not Action.REUSE:
+            return False
+        return not fitted.opens - {Open.SUSPECT} and fitted.action in (Action.REUSE, Action.MEASURE)
+
+    def stands_at(self, job: Job, engine: Engine, one: str, sizes: tuple[Length, ...]) -> Length:
+        """A pump has no steps."""
+        return ZERO
+
+    def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:
+        """Every judged length of one pump."""
+        return cast(PumpSet, decided).verdicts[part].findings
+
+
+def _verdict(case: PieceCase, failed: bool) -> PieceVerdict:
+    return verdict_of(case, judge_pump(case, failed))
+
+
+def _part(verdict: PieceVerdict, action: Action, engine: Engine, say: Notation) -> PartReport:
+    said = Said(
+        action=action,
+        tells=TELLS,
+        looks=tuple(look.key for look in LOOKS),
+        under=under_pump(verdict),
+        still=tuple(still_of_pump(verdict)) if verdict.case.placed else (),
+    )
+    return piece_report(verdict, said, engine, say)
+
+
+_HEADLINES = {
+    Action.REUSE: "Reuse",
+    Action.LAP: "Reuse, its cover lapped",
+    Action.NEW_PARTS: "New parts in it",
+    Action.REFER: "A person's word first",
+    Action.REPLACE: "Replace",
+}
+
+
+def _headline(found: PumpSet) -> str:
+    fitted = found.fitted
+    if fitted is None:
+        return "No pump fitted"
+    if found.action is Action.REPLACE and fitted.judged.by_eye is not None:
+        return "Replace, by eye"
+    if found.action is Action.MEASURE:
+        return "Measure" if fitted.to_read else "Not settled"
+    return _HEADLINES.get(found.action, found.action.value.capitalize())
+
+
+def _told(found: PumpSet, say: Notation, accepted: Decision | None) -> SetReport:
+    fitted, decision = found.fitted, accepted or found.decision
+    awaiting = ("pump",) if found.so_far and not (fitted and fitted.judged.by_eye) else ()
+    spots = tuple(SpotAsked("pump", feature, spot) for feature, spot in (fitted.to_read if fitted else ()))
+    code = MarkCode.NOT_READ if fitted is None else mark_of(fitted, found.action)
+    table = () if fitted is None else (_closing(fitted),)
+    return SetReport(
+        set=SET,
+        kind=PUMP.key,
+        station=PUMP.station,
+        name=PUMP.sets[SET],
+        mark=MARKS[code],
+        action=found.action,
+        headline=_headline(found),
+        present=say.shown(ZERO),
+        complete=not awaiting,
+        finished=not awaiting and found.action is not Action.MEASURE,
+        decided=decision is not None,
+        awaiting=awaiting,
+        can_be_accepted=fitted is not None and found.action not in (Action.MEASURE, Action.REFER),
+        reasons=tuple(_reasons(found)),
+        to_order=_to_order(found, say),
+        reading_order=spots,
+        cautions=cautions_of_piece(found.action, pump=True),
+        tables=table,
+    )
+
+
+def _reasons(found: PumpSet) -> list[Reason]:
+    fitted = found.fitted
+    if fitted is None:
+        return [Reason(rule="pump.new", text="No pump lies in the engine: fit one, and measure it first.")]
+    if fitted.case.piece.part.spare:
+        name = fitted.case.piece.part.short
+        return [Reason(rule="pump.new", text=f"{name} is fitted, judged by its own readings.")]
+    if fitted.judged.by_eye is not None and found.action is Action.REPLACE:
+        return [
+            Reason(
+                rule="pump.eye",
+                text="The eye rejects it. The one that replaces it is measured before it is fitted.",
+            )
+        ]
+    return []
+
+
+def _closing(verdict: PieceVerdict) -> TableShown:
+    return TableShown(
+        key="pump-closing",
+        title="Pump, before the engine is closed",
+        columns=("what", "stands"),
+        rows=before_closing(verdict),
+        note="A dry pump starves the bearings at the first start.",
+    )
+
+
+_BOUGHT = {Action.REPLACE: "oil pump", Action.NEW_PARTS: "relief plunger and spring, or gears, as told"}
+
+
+def _to_order(found: PumpSet, say: Notation) -> tuple[ToOrder, ...]:
+    """What is bought for the pump; nothing where it is not settled what.
+
+    Rule:    pump.to-order.
+    """
+    fitted, what = found.fitted, _BOUGHT.get(found.action)
+    if fitted is None or what is None:
+        return ()
+    number = fitted.case.limits.made.get("pump number", "")
+    return (
+        ToOrder(
+            words="",
+            step=say.shown(ZERO),
+            part_number=number if found.action is Action.REPLACE else "",
+            count=1,
+            what=what,
+            parts=("Pump",),
+            can_be_bought=True,
+        ),
+    )

@@ -1,0 +1,224 @@
+"""One oil pump against its limits: the eye may reject it at once, only figures accept it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from halfthou.amounts import Force, Pressure
+from halfthou.jobs import PumpAfterMetal
+from halfthou.lengths import ZERO
+from halfthou.parts.pieces import Figures, Judged, Note, PieceCase
+from halfthou.parts.pump.kind import (
+    BACKLASH,
+    BLUED,
+    BROKEN,
+    CHIP,
+    CHIPPED,
+    COVER,
+    CRACKED,
+    DEPTH,
+    DRIVE,
+    DRY,
+    DRY_INSIDE,
+    END,
+    FLATNESS,
+    FOREIGN,
+    GEARS,
+    HEIGHT,
+    HOUSING,
+    LIMIT_OF,
+    LOAD,
+    METAL,
+    METAL_FOUND,
+    NAIL,
+    NEW_SEAL,
+    OPENS_AT,
+    OWN_KIND,
+    PICKUP,
+    PICKUP_SEAL,
+    PLAY,
+    PLUNGER,
+    PLUNGER_BORE,
+    RELIEF,
+    RELIEF_SCORED,
+    ROTOR_BODY,
+    ROTOR_TIP,
+    SCREEN,
+    SEAL,
+    SEAL_WRONG,
+    SHAFT,
+    SHAFT_BORE,
+    SPRING,
+    STUCK,
+    TIP,
+    TWISTED,
+    VANE_SLOT,
+    WHOSE,
+    pump_kind,
+)
+from halfthou.parts.pump.leak import leak_litres, leak_ratio, opening_pressure
+from halfthou.verdicts import Action, AmountFinding, FigureKind, Finding, Open
+
+_CLEARANCE, _SIZE = "pump.clearance", "pump.size"
+_RELIEF_KEYS = ("plunger", "spring", "load", "opens")
+#: Which looks are wanted before a pump is judged: cheap, and each may end it.
+FIRST_LOOKS = (HOUSING, GEARS, DRIVE, RELIEF, METAL, WHOSE)
+
+
+def judge_pump(case: PieceCase, failed: bool) -> Judged:
+    """Judge one pump.
+
+    Takes:   whether metal was found in the engine or a bearing failed: then the pump that fed it is suspect.
+    Rule:    pump.*   Source: docs/trade: Measuring an oil pump.
+    """
+    suspect = case.placed and not case.piece.part.spare and (failed or case.answer(METAL) == METAL_FOUND)
+    eye = tuple(_by_eye(case))
+    by_eye = _eye_says(case, eye)
+    if by_eye is None and suspect and case.house.pump_after_metal is PumpAfterMetal.NEW:
+        by_eye, eye = Action.REPLACE, (*eye, Note("new regardless"))
+    figures = Figures(case)
+    findings, amounts = tuple(_lengths(case, figures)), tuple(_amounts(figures))
+    relief = case.answer(RELIEF) in (STUCK, CHIP, RELIEF_SCORED)
+    notes = (*eye, *_advice(case, figures, findings))
+    opens = set()
+    if suspect and by_eye is None:
+        notes, opens = (*notes, Note("suspect")), {Open.SUSPECT}
+    if by_eye is None and any(case.answer(look) is None for look in FIRST_LOOKS):
+        opens.add(Open.UNSEEN)
+    return Judged(
+        findings=findings,
+        amounts=amounts,
+        notes=notes,
+        by_eye=by_eye,
+        by_look=Action.NEW_PARTS if relief else None,
+        remedies={key: _remedy(key) for key in (*(f.key for f in findings), *(a.key for a in amounts))},
+        wanted=tuple(_wanted(case)),
+        opens=frozenset(opens),
+    )
+
+
+def _remedy(key: str) -> Action:
+    """What becomes of a pump of which one figure is beyond: a cover is lapped, relief parts are renewed."""
+    if key in ("cover wear", "cover flatness"):
+        return Action.LAP
+    if key.startswith(_RELIEF_KEYS):
+        return Action.NEW_PARTS
+    return Action.REPLACE
+
+
+def _by_eye(case: PieceCase) -> Iterator[Note]:
+    for look, answers, key in (
+        (WHOSE, (FOREIGN,), "foreign"),
+        (HOUSING, (NAIL, CRACKED), "housing"),
+        (GEARS, (BLUED, CHIPPED), "gears"),
+        (DRIVE, (TWISTED, BROKEN), "drive"),
+        (DRY, (DRY_INSIDE,), "dry"),
+        (RELIEF, (STUCK, CHIP, RELIEF_SCORED), "relief"),
+        (SCREEN, ("metal in it", "blocked", "torn"), "screen"),
+        (PICKUP_SEAL, SEAL_WRONG, "seal"),
+    ):
+        said = case.answer(look)
+        if said in answers:
+            yield Note(key, (str(said),))
+
+
+def _eye_says(case: PieceCase, eye: tuple[Note, ...]) -> Action | None:
+    keys = {note.key for note in eye}
+    if "foreign" in keys:
+        return Action.REFER
+    if keys & {"housing", "drive"}:
+        return Action.REPLACE
+    if "gears" in keys:
+        return Action.NEW_PARTS if case.limits.made.get("gears sold") == "yes" else Action.REPLACE
+    return None
+
+
+def features_of(case: PieceCase) -> tuple[str, ...]:
+    """What is read of this kind of pump, in the order of its kind; what belongs to another kind is left out."""
+    kind = pump_kind(case.limits)
+    return tuple(key for key in case.kind.by_key if kind in OWN_KIND.get(key, (kind,)))
+
+
+def _wanted(case: PieceCase) -> Iterator[str]:
+    """The features that have a limit on the sheet; end clearance by feeler, or by depth and height."""
+    by_depth = case.read(DEPTH) is not None or case.read(HEIGHT) is not None
+    yield from (DEPTH, HEIGHT) if by_depth and case.read(END) is None else (END,)
+    for key in features_of(case):
+        limit = LIMIT_OF.get(key)
+        if limit is not None and limit in case.limits.figures:
+            yield key
+
+
+def _clear(key: str) -> FigureKind:
+    return FigureKind(key, _CLEARANCE, key, difference=False)
+
+
+def _lengths(case: PieceCase, figures: Figures) -> Iterator[Finding]:
+    most, least = figures.most, figures.least
+    ours = features_of(case)
+    yield from _end(case, figures)
+    for key, name in ((TIP, "gear tips to body"), (BACKLASH, BACKLASH), (ROTOR_TIP, "rotor tip"),
+                      (VANE_SLOT, VANE_SLOT), (COVER, COVER), (FLATNESS, "cover flatness")):  # fmt: skip
+        if key in ours:
+            kind = FigureKind(key, _CLEARANCE, name, difference=False)
+            yield from figures.against(kind, LIMIT_OF[key], (most(key),))
+    if ROTOR_BODY in ours:
+        # The rotor floats in its body: pushed over, one side shows all of its play, and radially it has half.
+        kind = FigureKind(ROTOR_BODY, "pump.floating", "outer rotor to body, radial", difference=False)
+        yield from figures.against(kind, LIMIT_OF[ROTOR_BODY], (most(ROTOR_BODY, 0.5),))
+    yield from figures.against(_clear("shaft in its bore"), "shaft_clearance", (most(SHAFT_BORE), least(SHAFT, -1)))
+    plunger = FigureKind("plunger in its bore", _CLEARANCE, "relief plunger in its bore", difference=False)
+    yield from figures.against(plunger, "plunger_clearance", (most(PLUNGER_BORE), least(PLUNGER, -1)))
+    spring = FigureKind("spring length", _SIZE, "spring, free length", difference=False)
+    yield from figures.against(spring, "spring_length", (most(SPRING),))
+    yield from figures.against(FigureKind(PICKUP, _SIZE, PICKUP, difference=False), "pickup_depth", (most(PICKUP),))
+    seal = NEW_SEAL if case.read(NEW_SEAL) is not None else SEAL
+    yield from figures.against(FigureKind(SEAL, "pump.seal", seal, difference=False), "seal_section", (most(seal),))
+
+
+def _end(case: PieceCase, figures: Figures) -> Iterator[Finding]:
+    """End clearance: by straightedge and feeler, or depth less height; the gasket added where one is fitted.
+
+    Rule:    pump.end.   Source: docs/trade: Measuring an oil pump.
+    """
+    gasket = case.limits.figure("gasket")
+    terms = (figures.most(END),) if case.read(END) is not None else (figures.most(DEPTH), figures.least(HEIGHT, -1))
+    kind = FigureKind(END, "pump.end", END, difference=False)
+    yield from figures.against(kind, "end_clearance", terms, more=gasket.value if gasket is not None else ZERO)
+
+
+def _amounts(figures: Figures) -> Iterator[AmountFinding]:
+    yield from figures.amount(("load", "pump.relief", "spring load"), LOAD, "spring_load")
+    yield from figures.amount(("opens", "pump.relief", "opens at"), OPENS_AT, "opening_pressure")
+    yield from figures.amount(("drive play", "pump.drive", "drive play"), PLAY, "drive_play")
+
+
+def _advice(case: PieceCase, figures: Figures, findings: tuple[Finding, ...]) -> Iterator[Note]:
+    end = next((one for one in findings if one.key == END), None)
+    new = case.limits.band("end_new")
+    if end is not None and new is not None and end.value > new.most:
+        yield Note("leak", (end.value, new.most, f"{leak_ratio(end.value, new.most):.1f}"))
+        yield from _litres(case, end)
+    load, plunger = case.read(LOAD), figures.most(PLUNGER)
+    if load is not None and plunger is not None:
+        force = next(iter(load.amounts.values()))
+        if isinstance(force, Force):
+            opens = opening_pressure(force, plunger.survey.sizes[plunger.spot])
+            yield Note("opens", (f"{opens.count / 1e5:.2f} bar",))
+    tip, shaft = figures.most(TIP), figures.most(SHAFT_BORE)
+    if tip is not None and shaft is not None and figures.least(SHAFT) is not None:
+        yield Note("as read")
+
+
+def _litres(case: PieceCase, end: Finding) -> Iterator[Note]:
+    breadth, length = case.limits.figure("leak_breadth"), case.limits.figure("leak_length")
+    band, said = case.limits.amount("opening_pressure"), case.limits.made.get("viscosity", "")
+    pressure = (band.most or band.least) if band is not None else None
+    try:
+        viscosity = float(said)
+    except ValueError:
+        return
+    if breadth is None or length is None or pressure is None or viscosity <= 0:
+        return
+    litres = leak_litres(end.value, breadth.value, length.value, Pressure(pressure), viscosity)
+    yield Note("litres", (f"{litres:.2f}", f"{pressure / 1e5:.1f} bar"))

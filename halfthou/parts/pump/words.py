@@ -1,0 +1,82 @@
+"""Everything said of an oil pump, in short sentences."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from halfthou.parts.pieces import PieceVerdict, Tell
+from halfthou.parts.pump.kind import (
+    ENGAGED,
+    METAL,
+    PICKUP_SEAL,
+    PRIMED,
+    SCREEN,
+    YES,
+)
+from halfthou.parts.pump.verdict import FIRST_LOOKS
+from halfthou.verdicts import Action, Open
+
+TELLS = {
+    "foreign": Tell(
+        "pump.eye", "Not this engine's pump: find out what it is made for before anything of it is used."
+    ),
+    "housing": Tell("pump.eye", "Housing {0}: rejected by eye. Measuring adds nothing."),
+    "gears": Tell("pump.eye", "Gears or rotors {0}: rejected by eye. Measuring adds nothing."),
+    "drive": Tell(
+        "pump.eye", "Drive {0}: the pump jammed and the drive went on. Rejected by eye; find what jammed it."
+    ),
+    "dry": Tell("pump.eye", "Dry inside: it was never primed. Look for scores before it is measured."),
+    "relief": Tell(
+        "pump.relief", "Relief valve: {0}. What the oil pressure was says nothing, and grit went round."
+    ),
+    "screen": Tell("pump.pickup", "Screen: {0}. Where it came from is found before the engine is closed."),
+    "seal": Tell(
+        "pump.seal", "Pickup seal {0}: air gets in, the oil foams, the pressure wanders. Fit the right one."
+    ),
+    "new regardless": Tell("pump.suspect", "Metal went through it: a new pump regardless, by the house rule."),
+    "suspect": Tell(
+        "pump.suspect",
+        "It fed a failure. With every figure within it goes back only on a person's word, with the reason.",
+    ),
+    "leak": Tell("pump.leak", "End clearance {0} against {1} when new: {2} times the leak."),
+    "litres": Tell("pump.leak", "That is {0} litres a minute past the gear faces at {1}, hot."),
+    "opens": Tell("pump.relief", "By its spring and plunger the relief valve opens at {0}."),
+    "as read": Tell("pump.floating", "Gears sit on their shafts: the tip clearance stands as read, never halved."),
+}
+
+
+def under_pump(verdict: PieceVerdict) -> str:
+    """What is said under the headline of a pump."""
+    if verdict.judged.by_eye is not None:
+        return "rejected by eye" if verdict.judged.by_eye is not Action.REFER else "somebody else's word first"
+    if Open.SUSPECT in verdict.opens and verdict.action is Action.REFER:
+        return "every figure within, but it fed a failure"
+    left = len(verdict.to_read)
+    return f"{left} {'reading' if left == 1 else 'readings'} to go" if left else ""
+
+
+def still_of_pump(verdict: PieceVerdict) -> Iterator[str]:
+    """What is still wanted of a pump."""
+    case = verdict.case
+    unseen = [look for look in FIRST_LOOKS if case.answer(look) is None]
+    if verdict.judged.by_eye is None and unseen:
+        yield f"Look before you measure: {', '.join(unseen)}. The eye may reject it at once."
+    if case.answer(SCREEN) is None:
+        yield "Look at the screen before it is washed."
+    if case.answer(PICKUP_SEAL) is None:
+        yield "Hold the pickup seal against a new one."
+
+
+def before_closing(verdict: PieceVerdict) -> tuple[tuple[str, str], ...]:
+    """What of the pump is done before the engine is closed, each with how it stands.
+
+    Rule:    pump.primed.   Source: docs/trade: Measuring an oil pump.
+    """
+    case = verdict.case
+    done = {True: "done", False: "open"}
+    return (
+        ("Screen clean, pickup seal the right one", done[case.answer(PICKUP_SEAL) == "as the new one"]),
+        ("Drive in mesh", done[case.answer(ENGAGED) == YES]),
+        ("Packed with assembly grease that dissolves, or primed", done[case.answer(PRIMED) == YES]),
+        ("Metal looked for", done[case.answer(METAL) is not None]),
+    )

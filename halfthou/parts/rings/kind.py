@@ -1,0 +1,169 @@
+"""Piston rings as a kind of part: the gap of each in its own bore, what is seen of it, what work does to it."""
+
+from __future__ import annotations
+
+from halfthou.engines import Drawing, FeatureKind, LookKind, Part, PartKind, SheetFigure, SheetMade, StationDrawing
+from halfthou.jobs import Layout, OperationKind, Purpose, SetLimits, SetName
+from halfthou.lengths import ZERO, Length
+
+SET = SetName.RINGS.value
+GAP, AT_DEPTH = "closed gap", "depth of the gap"
+TOP, SECOND, OIL = 1, 2, 3
+NAMES = {TOP: "top ring", SECOND: "second ring", OIL: "oil ring"}
+
+FACE, WHOLE, TENSION, FACING = "face", "whole or broken", "tension", "facing"
+SQUARE, SIDE_UP, STAGGER, TAGGED = "square in its bore", "marked side up", "gaps staggered", "tagged"
+SCUFFED, THROUGH, FLAKING, BROKEN, WEAK = "scuffed", "worn through its facing", "flaking", "broken", "weak"
+NOT_SQUARE, YES, NOT_YET = "not square", "yes", "not yet"
+FACINGS = ("plain iron", "chromium", "molybdenum", "nitrided steel")
+
+LOOKS = (
+    LookKind(WHOLE, ("whole", BROKEN), ("part", "set")),
+    LookKind(FACE, ("even all round", SCUFFED, THROUGH, FLAKING), ("part", "set")),
+    LookKind(TENSION, ("springs back", WEAK), ("part", "set")),
+    LookKind(FACING, FACINGS),
+    LookKind(SQUARE, ("pushed down square", NOT_SQUARE), ("part", "set")),
+    LookKind(TAGGED, (YES, NOT_YET), ("part", "set")),
+    LookKind(SIDE_UP, (YES, NOT_YET), ("part", "set")),
+    LookKind(STAGGER, (YES, NOT_YET), ("set",)),
+)
+FIGURES = (
+    SheetFigure("top_gap", "Top ring, gap when new", is_band=True),
+    SheetFigure("second_gap", "Second ring, gap when new", is_band=True),
+    SheetFigure("oil_gap", "Oil ring, least gap"),
+    SheetFigure("worn_gap", "Gap of a worn ring, most, anywhere in its travel"),
+)
+ONE_PIECE, THREE_PIECE = "one-piece", "three-piece, with rails"
+CHECK_ONLY = "gapless or pre-gapped: check only"
+MADE = (
+    SheetMade("top factor", "Top ring, gap for each unit of bore, by its maker", free=True),
+    SheetMade("second factor", "Second ring, the same", free=True),
+    SheetMade("top ring", "Top ring, type and facing", free=True),
+    SheetMade("second ring", "Second ring, type and facing", free=True),
+    SheetMade("oil ring", "Oil ring", (ONE_PIECE, "one-piece, with expander", THREE_PIECE)),
+    SheetMade("second may be tighter", "Second gap", ("at least as wide as the top", "as its maker says")),
+    SheetMade("gaps", "Gaps are", ("filed to fit", CHECK_ONLY)),
+)
+TIGHTER = "as its maker says"
+#: A gap wider than this is no ring's in its bore: 0.2 in. Source: common practice, no source.
+WIDEST = Length(5_080_000)
+
+
+def ring_of(part: str) -> tuple[str, int]:
+    """The cylinder (or set of spares) and the number of a ring, by its name.
+
+    >>> ring_of("ring-3.2"), ring_of("ring-s1.1")
+    (('3', 2), ('s1', 1))
+    """
+    cylinder, _, number = part.removeprefix("ring-").partition(".")
+    return cylinder, int(number)
+
+
+def _named(part: str, *, spare: bool) -> Part:
+    cylinder, number = ring_of(part)
+    name = f"{NAMES[number].capitalize()}, {'set' if spare else 'cylinder'} {cylinder.upper()}"
+    short = f"{ {TOP: 'Top', SECOND: 'Second', OIL: 'Oil'}[number] } {cylinder.upper()}"
+    rests_on = "" if spare else f"bore-{cylinder}"
+    return Part(part, "ring", SET, name, short, rests_on=rests_on, spare=spare)
+
+
+def _parts(layout: Layout) -> tuple[Part, ...]:
+    return tuple(
+        _named(f"ring-{cylinder}.{number}", spare=False)
+        for cylinder in range(1, layout.cylinders + 1)
+        for number in NAMES
+    )
+
+
+def _spare(name: str) -> Part | None:
+    cylinder, _, number = name.removeprefix("ring-").partition(".")
+    if not name.startswith("ring-") or number not in ("1", "2", "3") or not cylinder:
+        return None
+    return _named(name, spare=True)
+
+
+def factor_of(limits: SetLimits, number: int) -> float | None:
+    """The gap for each unit of bore that the ring's maker gives; None where the sheet has none."""
+    said = limits.made.get({TOP: "top factor", SECOND: "second factor"}.get(number, ""), "")
+    try:
+        return float(said)
+    except ValueError:
+        return None
+
+
+def faults_of_rings(limits: SetLimits) -> tuple[str, ...]:
+    """What does not hang together in the limits of rings, in words."""
+    found = []
+    for key, name in (("top_gap", "top ring"), ("second_gap", "second ring")):
+        band = limits.band(key)
+        if band is not None and not ZERO < band.most <= WIDEST:
+            found.append(f"the gap of the {name} must lie between nothing and 0.2 in: check the decimal point")
+    for key, name in (("oil_gap", "gap of the oil ring"), ("worn_gap", "gap of a worn ring")):
+        figure = limits.figure(key)
+        if figure is not None and not ZERO < figure.value <= WIDEST:
+            found.append(f"the {name} must lie between nothing and 0.2 in: check the decimal point")
+    for number, name in ((TOP, "top"), (SECOND, "second")):
+        said, factor = limits.made.get(f"{name} factor"), factor_of(limits, number)
+        if said and (factor is None or not 0.001 <= factor <= 0.02):
+            found.append(f"the factor of the {name} ring is “{said[:20]}”: it lies between 0.001 and 0.02")
+    known = {figure.key for figure in FIGURES}
+    if unknown := sorted(limits.figures.keys() - known):
+        found.append(f"rings have no figure {', '.join(unknown)}")
+    return tuple(found)
+
+
+RING = PartKind(
+    key="ring",
+    name="Piston ring",
+    station="pistons",
+    station_drawing=StationDrawing.PISTONS,
+    parts=_parts,
+    features=(
+        FeatureKind(
+            GAP,
+            "closed gap",
+            Purpose.GAP,
+            spots=("1a",),
+            angles_deg={"a": 0},
+            small=True,
+            most=WIDEST,
+            may_be_nothing=True,
+            drawing=Drawing.RING,
+            hold="in its own bore, foot of ring travel, pushed square with a piston",
+            plane_names=("foot of ring travel",),
+        ),
+        FeatureKind(
+            AT_DEPTH,
+            "depth below the deck where the gap was read",
+            Purpose.DEPTH,
+            spots=("1a",),
+            angles_deg={"a": 0},
+            planned=False,
+            small=True,
+            most=Length(400_000_000),
+            drawing=Drawing.RING,
+            hold="from the deck to the ring",
+            plane_names=("in its bore",),
+        ),
+    ),
+    sets={SET: "Piston rings"},
+    looks=LOOKS,
+    # Source: docs/trade: What work makes stale, common practice: a gap counts after the final hone only.
+    stale_after={
+        OperationKind.FILE_RINGS: (GAP,),
+        OperationKind.BORE: (GAP,),
+        OperationKind.LIGHT_HONE: (GAP,),
+        OperationKind.SLEEVE: (GAP,),
+    },
+    figures=FIGURES,
+    made=MADE,
+    actions=("reuse", "file to fit", "replace"),
+    check=faults_of_rings,
+    done_to={
+        OperationKind.FILE_RINGS: (SET,),
+        OperationKind.BORE: ("bores",),
+        OperationKind.LIGHT_HONE: ("bores",),
+        OperationKind.SLEEVE: ("bores",),
+    },
+    spare=_spare,
+)

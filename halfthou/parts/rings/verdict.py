@@ -1,0 +1,226 @@
+"""One ring by itself: what the eye says, the gap aimed at, what has to be filed, how far it opens at the top."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from halfthou.jobs import Figure, Source, SourceKind, Use
+from halfthou.lengths import ZERO, Length
+from halfthou.parts.pieces import Figures, Judged, Note, PieceCase
+from halfthou.parts.rings.kind import (
+    BROKEN,
+    CHECK_ONLY,
+    FACE,
+    FLAKING,
+    GAP,
+    NOT_SQUARE,
+    OIL,
+    SCUFFED,
+    SECOND,
+    SQUARE,
+    TENSION,
+    THROUGH,
+    TIGHTER,
+    TOP,
+    WEAK,
+    WHOLE,
+    factor_of,
+    ring_of,
+)
+from halfthou.sets import OIL_LEAST, WARMER_K, FileToFit, file_to_fit, thermal_gap, typical_gap
+from halfthou.surveys import FeatureSurvey
+from halfthou.verdicts import Action, FigureKind, Finding, Limit, Open, Term, judge, summed
+
+_GAP = FigureKind("closed gap least", "rings.gap", "closed gap", difference=False)
+_WIDE = FigureKind("closed gap most", "rings.gap", "closed gap", difference=False)
+_AT_TOP = FigureKind("gap at the top", "rings.at-top", "gap at the top of travel", difference=False)
+#: A worn ring's gap where nobody gives a limit: about twice what is aimed at when new.
+#: Source: docs/trade: Ring gaps, from memory; a rule of thumb, which settles nothing.
+WORN_TIMES = 2
+
+
+@dataclass(frozen=True)
+class RingSays:
+    """A ring's case with its bore and what the engine is used for.
+
+    `bore` is the bore it was read in; None where that is not read whole, or is to be machined first. `top_gap` is
+    the gap the top ring of the same cylinder has or is filed to: the second is at least as wide.
+    """
+
+    case: PieceCase
+    number: int
+    bore: FeatureSurvey | None
+    new_size: Length | None
+    use: Use | None
+    top_gap: Length | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Target:
+    """What a gap is aimed at: at least so much, at most so much where that is known, and by whose word."""
+
+    least: Length
+    most: Length | None
+    source: Source
+
+
+def target_of(says: RingSays) -> Target | None:
+    """The gap aimed at: the maker's band, else the maker's factor, else what is typical for the engine's use.
+
+    Rule:    rings.target: the second is at least as wide as the top, unless its maker says otherwise.
+    Source:  docs/trade: Ring gaps.
+    """
+    found = _target(says)
+    wider = says.number == SECOND and says.case.limits.made.get("second may be tighter") != TIGHTER
+    if found is None or not wider or says.top_gap is None or says.top_gap <= found.least:
+        return found
+    most = None if found.most is None else max(found.most, says.top_gap)
+    return Target(says.top_gap, most, found.source)
+
+
+def _target(says: RingSays) -> Target | None:
+    limits, number = says.case.limits, says.number
+    if number == OIL:
+        least = limits.figure("oil_gap")
+        thumb = Source(kind=SourceKind.RULE_OF_THUMB)
+        return Target(least.value, None, least.source) if least is not None else Target(OIL_LEAST, None, thumb)
+    band = limits.band("top_gap" if number == TOP else "second_gap")
+    if band is not None:
+        return Target(band.least, band.most, band.source)
+    bore = _size(says)
+    if bore is None:
+        return None
+    factor = factor_of(limits, number)
+    if factor is not None:
+        return Target(Length(math.ceil(bore.nm * factor)), None, Source(kind=SourceKind.PART_MAKER, place="factor"))
+    if says.use is None:
+        return None
+    thumb = Source(kind=SourceKind.RULE_OF_THUMB, place=f"typical for {says.use.value}")
+    return Target(typical_gap(bore, says.use, number), None, thumb)
+
+
+def _size(says: RingSays) -> Length | None:
+    """The bore a gap is worked out for: where it is least, as read; the new size where it is not read."""
+    if says.bore is not None and says.bore.sizes:
+        return min(says.bore.sizes.values())
+    return says.new_size
+
+
+def judge_ring(says: RingSays) -> Judged:
+    """Judge one ring.
+
+    Rule:    rings.*   Source: docs/trade: Ring gaps.
+    """
+    case, target = says.case, target_of(says)
+    eye = tuple(_by_eye(case))
+    by_eye = Action.REPLACE if any(note.key != "not square" for note in eye) else None
+    opens = set()
+    if target is None:
+        opens.add(Open.NO_LIMIT)
+    if case.answer(SQUARE) == NOT_SQUARE:
+        opens.add(Open.FORM)
+    findings = tuple(_findings(says, target)) if target is not None and Open.FORM not in opens else ()
+    check_only = case.limits.made.get("gaps") == CHECK_ONLY
+    return Judged(
+        findings=findings,
+        notes=(*eye, *_notes(says, target, opens)),
+        by_eye=by_eye,
+        remedies={_GAP.key: Action.REPLACE if check_only else Action.FILE},
+        wanted=(GAP,) if says.number != OIL or "oil_gap" in case.limits.figures else (),
+        opens=frozenset(opens),
+    )
+
+
+def _by_eye(case: PieceCase) -> Iterator[Note]:
+    for look, answers, key in (
+        (WHOLE, (BROKEN,), "broken"),
+        (FACE, (SCUFFED, THROUGH, FLAKING), "face"),
+        (TENSION, (WEAK,), "weak"),
+        (SQUARE, (NOT_SQUARE,), "not square"),
+    ):
+        said = case.answer(look)
+        if said in answers:
+            yield Note(key, (str(said),))
+
+
+def _findings(says: RingSays, target: Target) -> Iterator[Finding]:
+    figures, guard = Figures(says.case), says.case.house.guard
+    gap = figures.most(GAP)
+    least = summed(_GAP, (gap,), guard)
+    if least is None or gap is None:
+        return
+    yield judge(least, Limit(target.least, True, target.source.kind))
+    new = says.case.piece.part.spare
+    if target.most is not None and new:
+        wide = summed(_WIDE, (gap,), guard)
+        if wide is not None:
+            yield judge(wide, Limit(target.most, False, target.source.kind))
+    if not new:
+        yield from _worn(says, target, gap)
+
+
+def _worn(says: RingSays, target: Target, gap: Term) -> Iterator[Finding]:
+    """A used ring: its gap where its bore is widest, π times the growth of the bore more than where it was read."""
+    worn = says.case.limits.figure("worn_gap")
+    if worn is None:
+        thumb = Source(kind=SourceKind.RULE_OF_THUMB)
+        worn = Figure(value=target.least * WORN_TIMES, source=thumb)
+    terms = (gap, *growth_terms(says.bore)) if says.bore is not None else (gap,)
+    figure = summed(_AT_TOP, terms, says.case.house.guard)
+    if figure is not None:
+        yield judge(figure, Limit(worn.value, False, worn.source.kind))
+
+
+def growth_terms(bore: FeatureSurvey) -> tuple[Term, ...]:
+    """By how much the gap opens between the foot of ring travel and where the bore is widest: π times the mean of
+    the axes there less that at the foot.
+
+    Rule:    rings.growth.   Source: docs/trade: Ring gaps; geometry.
+    """
+    by_plane: dict[str, list[str]] = {}
+    for spot in bore.sizes:
+        by_plane.setdefault(spot[0], []).append(spot)
+    if len(by_plane) < 2:
+        return ()
+    means = {plane: sum(bore.sizes[s].nm for s in spots) / len(spots) for plane, spots in by_plane.items()}
+    foot, widest = max(by_plane), max(means, key=lambda plane: means[plane])
+    if widest == foot:
+        return ()
+    count = len(by_plane)
+    up = (Term(math.pi / len(by_plane[widest]), bore, spot, count) for spot in by_plane[widest])
+    down = (Term(-math.pi / len(by_plane[foot]), bore, spot) for spot in by_plane[foot])
+    return (*up, *down)
+
+
+def filing_of(says: RingSays, finding: Finding | None) -> FileToFit | None:
+    """How the gap of a ring stands to what is aimed at; None where one of the two is not known.
+
+    Rule:    rings.file.
+    """
+    read, target = says.case.read(GAP), target_of(says)
+    if read is None or target is None or not read.sizes:
+        return None
+    guard = finding.guard if finding is not None else ZERO
+    return file_to_fit(next(iter(read.sizes.values())), target.least, target.most, guard)
+
+
+def _notes(says: RingSays, target: Target | None, opens: set[Open]) -> Iterator[Note]:
+    if Open.NO_LIMIT in opens:
+        yield Note("use")
+    if target is not None and target.source.kind is SourceKind.RULE_OF_THUMB:
+        yield Note("typical")
+    bore = _size(says)
+    if target is None or bore is None or says.use is None or says.number == OIL:
+        return
+    closes = thermal_gap(bore, *WARMER_K[says.use])
+    if closes.nm * 10 > target.least.nm * 11:
+        yield Note("closes", (closes, target.least))
+    else:
+        yield Note("leaves", (closes, target.least))
+
+
+def number_of(case: PieceCase) -> int:
+    """The number of a ring: 1 the top."""
+    return ring_of(case.piece.part.id)[1]

@@ -93,7 +93,8 @@ class SpotAsked:
 @dataclass(frozen=True, slots=True)
 class FigureShown:
     """One judged figure, known by its key. `limit_is_least` says which way its limit works; `conforms` is the
-    probability that it truly lies within it."""
+    probability that it truly lies within it. `limit_nm` places the limit in a drawing, in the smallest units of
+    what is judged."""
 
     key: str
     rule: str
@@ -106,6 +107,7 @@ class FigureShown:
     conforms: float
     spots: tuple[str, ...]
     note: str
+    limit_nm: int = 0
 
 
 class CleanUpShown(Document):

@@ -36,6 +36,7 @@ def _amount(finding: AmountFinding) -> FigureShown:
         conforms=finding.probability,
         spots=finding.spots,
         note="rule of thumb" if finding.by_rule_of_thumb else "",
+        limit_nm=finding.limit,
     )
 
 
@@ -54,6 +55,7 @@ def _figure(finding: Finding, say: Notation) -> FigureShown:
         conforms=finding.probability,
         spots=finding.spots,
         note="rule of thumb" if finding.by_rule_of_thumb else "two angles only" if finding.cannot_accept else "",
+        limit_nm=finding.limit.nm,
     )
 
 

@@ -69,6 +69,9 @@ class BenchGauge(Schema):
     unit: Unit
     purposes: list[Purpose]
     port: str
+    least_nm: int | None = None
+    most_nm: int | None = None
+    reads_in: str = ""
 
 
 class GaugeIn(GaugeForm):
@@ -123,6 +126,11 @@ def _text(gauge: Gauge, length: Length | None) -> str:
     return text.rstrip("0").rstrip(".") if "." in text else text
 
 
+def reads_in(gauge: Gauge) -> str:
+    """The unit a gauge reads in."""
+    return gauge.unit.value if gauge.quantity is Quantity.LENGTH else QUANTITIES[gauge.quantity].unit.value
+
+
 def _scale_words(gauge: Gauge) -> tuple[str, str, str]:
     """One step, the permissible error and the most a gauge takes, in the unit it reads in."""
     if gauge.quantity is Quantity.LENGTH:
@@ -134,7 +142,16 @@ def _scale_words(gauge: Gauge) -> tuple[str, str, str]:
 
 def bench_gauge(gauge: Gauge) -> BenchGauge:
     """A gauge as the bench offers it."""
-    return BenchGauge(id=gauge.id, name=gauge.name, unit=gauge.unit, purposes=list(gauge.purposes), port=gauge.port)
+    return BenchGauge(
+        id=gauge.id,
+        name=gauge.name,
+        unit=gauge.unit,
+        purposes=list(gauge.purposes),
+        port=gauge.port,
+        least_nm=gauge.least.nm if gauge.least else None,
+        most_nm=gauge.most.nm if gauge.most else None,
+        reads_in=reads_in(gauge),
+    )
 
 
 def gauge_out(record: GaugeRecord, last: Setting | None = None) -> GaugeOut:
@@ -152,7 +169,7 @@ def gauge_out(record: GaugeRecord, last: Setting | None = None) -> GaugeOut:
         repeatability=_text(gauge, gauge.repeatability),
         least=_text(gauge, gauge.least),
         most=most,
-        reads_in=gauge.unit.value if gauge.quantity is Quantity.LENGTH else QUANTITIES[gauge.quantity].unit.value,
+        reads_in=reads_in(gauge),
         revolution=_text(gauge, gauge.revolution),
         plus_is_larger=gauge.plus_is_larger,
         serial=gauge.serial,

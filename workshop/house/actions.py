@@ -8,7 +8,7 @@ from pydantic import Field, ValidationError
 
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius
-from halfthou.jobs import GlazedBore, Guard, HardenedCrank, HouseRules, WornBore
+from halfthou.jobs import GlazedBore, Guard, HardenedCrank, HouseRules, PumpAfterMetal, WornBore
 from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
 from workshop.house.models import HouseRulesRecord
 from workshop.people.may import Act, must
@@ -49,6 +49,8 @@ class HouseRulesForm(Schema):
     torque_plate: bool = True
     glazed_bore: GlazedBore = GlazedBore.LIGHT_HONE
     worn_bore: WornBore = WornBore.OVERSIZE
+    pistons_keep: bool = True
+    pump_after_metal: PumpAfterMetal = PumpAfterMetal.MEASURE
     check_stands_h: int = 24
     shop_c: str = Field(default="20", max_length=40)
     spread_k: str = Field(default="1", max_length=40)
@@ -89,6 +91,8 @@ def keep_rules(owner: Person, given: HouseRulesForm) -> HouseRules:
             torque_plate=given.torque_plate,
             glazed_bore=given.glazed_bore,
             worn_bore=given.worn_bore,
+            pistons_keep=given.pistons_keep,
+            pump_after_metal=given.pump_after_metal,
             check_stands_h=given.check_stands_h,
             **values,
         )

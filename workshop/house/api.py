@@ -35,6 +35,8 @@ def _out(rules: HouseRules) -> HouseRulesForm:
         torque_plate=rules.torque_plate,
         glazed_bore=rules.glazed_bore,
         worn_bore=rules.worn_bore,
+        pistons_keep=rules.pistons_keep,
+        pump_after_metal=rules.pump_after_metal,
         check_stands_h=rules.check_stands_h,
         shop_c=f"{rules.shop_c:g}",
         spread_k=f"{rules.spread_k:g}",

@@ -112,6 +112,8 @@ class EntryHint(BaseModel):
 
     nominal: str
     oil_hole_deg: float | None
+    sizes_nm: dict[str, int] = {}
+    made: dict[str, str] = {}
 
 
 class PlaceOut(BaseModel):
@@ -342,7 +344,13 @@ def _hint(opened: Opened, engine: Engine, one: str) -> EntryHint:
     unit = Unit(opened.record.entry_unit)
     nominal = Notation.usual(unit).with_unit(window_for(limits, one, first, present, ()).nominal)
     hole = limits.sets[one].made.get("oil hole")
-    return EntryHint(nominal=nominal, oil_hole_deg=None if hole is None else float(hole))
+    sizes = {
+        feature.key: found.nominal.nm
+        for feature in engine.kind_of_set[one].features
+        if (found := feature.expected(limits, one)) is not None
+    }
+    made = dict(limits.sets[one].made)
+    return EntryHint(nominal=nominal, oil_hole_deg=None if hole is None else float(hole), sizes_nm=sizes, made=made)
 
 
 def _other_limits(record: JobRecord) -> list[LimitsChoice]:

@@ -12,7 +12,15 @@ from workshop.jobs.actions import open_job, sign
 from workshop.jobs.api import bench_answer
 from workshop.jobs.shapes import CONDITIONS, WORK, BenchOut, WorkOut
 from workshop.pages.kinds import KindOut, kind_out
-from workshop.pages.printing import boring_card_of, boring_html, card_html, pdf_of, sheet_html
+from workshop.pages.printing import (
+    boring_card_of,
+    boring_html,
+    card_html,
+    filing_html,
+    filing_of,
+    pdf_of,
+    sheet_html,
+)
 from workshop.people.api import signed_in
 
 router = Router(tags=["pages"])
@@ -94,6 +102,29 @@ def boring_csv(request: HttpRequest, job_id: int) -> HttpResponse:
     head, *rows = boring_card_csv(boring_card_of(opened))
     response = HttpResponse(write_table(head, rows), content_type="text/csv")
     response["Content-Disposition"] = f'attachment; filename="boring-card-{_safe(opened.record.number)}.csv"'
+    return response
+
+
+@router.get("/jobs/{int:job_id}/filing.html", include_in_schema=False)
+def filing_page(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The ring filing card to print."""
+    return _page(request, filing_html(open_job(job_id, signed_in(request))))
+
+
+@router.get("/jobs/{int:job_id}/filing.pdf", include_in_schema=False)
+def filing_pdf(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The ring filing card as PDF."""
+    opened = open_job(job_id, signed_in(request))
+    return _pdf(filing_html(opened), f"ring-filing-{opened.record.number}.pdf")
+
+
+@router.get("/jobs/{int:job_id}/filing.csv", include_in_schema=False)
+def filing_csv(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The ring filing card as CSV."""
+    opened = open_job(job_id, signed_in(request))
+    table = filing_of(opened)
+    response = HttpResponse(write_table(table.columns, table.rows), content_type="text/csv")
+    response["Content-Disposition"] = f'attachment; filename="ring-filing-{_safe(opened.record.number)}.csv"'
     return response
 
 

@@ -10,11 +10,13 @@ from weasyprint.text.fonts import FontConfiguration
 
 from halfthou.assess import judge
 from halfthou.engines import PartKind
-from halfthou.jobs import Plan
+from halfthou.jobs import Plan, SetName
 from halfthou.lengths import UNIT_WORDS, Length, Notation
 from halfthou.parts import CATALOGUE, BoreSet, BoringCard, boring_card
-from halfthou.report import read_signed
+from halfthou.report import Assessment, FigureShown, TableShown, read_signed
 from halfthou.surveys import plan_of, window_for
+from halfthou.verdicts import Action
+from halfthou.words import cautions_for
 from workshop.jobs.actions import Opened
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
 from workshop.pages.marks import mark_drawing
@@ -46,6 +48,8 @@ def sheet_html(opened: Opened) -> str:
     sets = [
         {
             "said": one,
+            "loose": any(part.place or part.spare for part in found.parts if part.set == one.set),
+            "figures": _figures_of(found, one.set),
             "parts": [part for part in found.parts if part.set == one.set],
             "mark": mark_drawing(one.mark.code),
         }
@@ -67,6 +71,35 @@ def sheet_html(opened: Opened) -> str:
     )
 
 
+def _figures_of(found: Assessment, one: str) -> tuple[FigureShown, ...]:
+    """The figures of a set that is one piece, as the pump: they stand on the sheet themselves."""
+    fitted = [part for part in found.parts if part.set == one and part.place]
+    return fitted[0].figures if len(fitted) == 1 else ()
+
+
+def filing_of(opened: Opened) -> TableShown:
+    """What is filed from each ring. Refuses: NotThere where no gap is read yet."""
+    found = next((one for one in opened.assessment.sets if one.set == SetName.RINGS), None)
+    table = next((table for table in found.tables if table.key == "filing"), None) if found is not None else None
+    if table is None or not table.rows:
+        raise NotThere("no-card", "There is no ring filing card: no gap of a ring to be fitted is read yet.")
+    return table
+
+
+def filing_html(opened: Opened) -> str:
+    """The ring filing card: one page for the bench."""
+    use = opened.job.use
+    context = {
+        "job": opened.record,
+        "engine": opened.job.limits.engine,
+        "table": filing_of(opened),
+        "unit": UNIT_WORDS[opened.job.shown_in],
+        "use": use.value if use is not None else "",
+        "cautions": cautions_for(Action.FILE),
+    }
+    return render_to_string("pages/filing.html", context)
+
+
 def card_html(opened: Opened) -> str:
     """A blank measuring card: every part and spot in the order they are typed."""
     job = opened.job
@@ -75,7 +108,8 @@ def card_html(opened: Opened) -> str:
     for one in job.sets:
         kind = CATALOGUE.kind_of_set(one, engine.layout)
         first = kind.features[0]
-        plan, size = plan_of(job, one, first), job.limits.sets[one].band("size")
+        plan = plan_of(job, one, first) if first.plan is not None else None
+        size = job.limits.sets[one].band("size")
         window = window_for(job.limits, one, first, Length(opened.assessment.of(one).present.nm), ())
         sets.append(
             {
@@ -86,9 +120,10 @@ def card_html(opened: Opened) -> str:
                 "nominal": say.text(window.nominal),
                 "angles": [
                     {"letter": letter, "deg": deg, "name": first.angle_names.get(deg, "")}
-                    for letter, deg in zip("abcdefgh", plan.angles_deg, strict=False)
+                    for letter, deg in zip("abcdefgh", plan.angles_deg if plan is not None else (), strict=False)
                 ],
-                "rows": _rows(kind, plan),
+                "rows": _rows(kind, plan) if plan is not None else _fixed_rows(kind),
+                "width": max(len(feature.spots) for feature in kind.features),
                 "parts": [engine.parts[name].name for name in engine.of_set(one)],
                 "hold": first.hold,
                 "looks": ", ".join([look.key for look in kind.looks if "part" in look.on][:3]),
@@ -110,6 +145,15 @@ def _rows(kind: PartKind, plan: Plan) -> list[dict[str, Any]]:
         for one in more
     ]
     return rows
+
+
+def _fixed_rows(kind: PartKind) -> list[dict[str, Any]]:
+    """The rows of a loose piece: a feature a row, each with so many places to write in."""
+    widest = max(len(feature.spots) for feature in kind.features)
+    return [
+        {"name": feature.name, "cells": feature.spots, "blank": widest - len(feature.spots)}
+        for feature in kind.features
+    ]
 
 
 def boring_card_of(opened: Opened) -> BoringCard:

@@ -152,7 +152,12 @@ def _headline(found: PumpSet) -> str:
 def _told(found: PumpSet, say: Notation, accepted: Decision | None) -> SetReport:
     fitted, decision = found.fitted, accepted or found.decision
     awaiting = ("pump",) if found.so_far and not (fitted and fitted.judged.by_eye) else ()
-    spots = tuple(SpotAsked("pump", feature, spot) for feature, spot in (fitted.to_read if fitted else ()))
+    spots = tuple(
+        SpotAsked(name, feature.key, spot)
+        for name in found.verdicts
+        for feature in PUMP.features
+        for spot in feature.spots
+    )
     code = MarkCode.NOT_READ if fitted is None else mark_of(fitted, found.action)
     table = () if fitted is None else (_closing(fitted),)
     return SetReport(

@@ -1123,13 +1123,13 @@ export interface components {
          * @description The punch marks. The drawing of each is in the web's marks file; letter and word are here.
          * @enum {string}
          */
-        MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "hone" | "rebore" | "sleeve" | "with-set" | "refer" | "replace" | "too-close" | "not-read";
+        MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "hone" | "rebore" | "sleeve" | "file" | "move" | "repin" | "regroove" | "lap" | "new-parts" | "spare" | "with-set" | "refer" | "replace" | "too-close" | "not-read";
         /**
          * OperationKind
          * @description Work that readings depend on. Source: docs/trade: What work makes stale.
          * @enum {string}
          */
-        OperationKind: "grind" | "polish" | "straighten" | "heat treat" | "line hone" | "studs or girdle fitted" | "cap torque changed" | "resize rods" | "other shells fitted" | "final wash" | "deck surfaced" | "head studs or block fill" | "light hone" | "bore and hone" | "sleeve fitted";
+        OperationKind: "grind" | "polish" | "straighten" | "heat treat" | "line hone" | "studs or girdle fitted" | "cap torque changed" | "resize rods" | "other shells fitted" | "final wash" | "deck surfaced" | "head studs or block fill" | "light hone" | "bore and hone" | "sleeve fitted" | "ring gap filed" | "piston machined" | "pins or bushes fitted" | "pump opened and worked on" | "pump cover lapped";
         /**
          * RuleOut
          * @description A rule that reasons cite.
@@ -1164,18 +1164,19 @@ export interface components {
          *     it.
          * @enum {string}
          */
-        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "light hone" | "rebore" | "sleeve" | "refer" | "replace" | "measure";
+        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "light hone" | "rebore" | "sleeve" | "file to fit" | "fit to another bore" | "re-pin or bush" | "regroove" | "lap cover" | "new parts in it" | "refer" | "replace" | "measure";
         /**
          * Drawing
          * @description The drawings of a part from which a screen shows where the gauge goes.
          * @enum {string}
          */
-        Drawing: "shaft" | "housing" | "shell" | "bore" | "plain";
+        Drawing: "shaft" | "housing" | "shell" | "bore" | "piston" | "ring" | "pump" | "plain";
         /**
          * FeatureOut
          * @description What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each
          *     letter at its degrees. `asks` is what state of the part is asked while it is read, and in which words; planes
-         *     and angles (by their degrees) are called by name where they have one.
+         *     and angles (by their degrees) are called by name where they have one. `read_in` is the unit of what is no
+         *     length; `small` a gap or a play, typed as it is; `signed` one that may lie below nothing.
          */
         FeatureOut: {
             /** Key */
@@ -1207,6 +1208,13 @@ export interface components {
             angle_names: {
                 [key: string]: string;
             };
+            quantity: components["schemas"]["Quantity"];
+            /** Read In */
+            read_in: string;
+            /** Small */
+            small: boolean;
+            /** Signed */
+            signed: boolean;
         };
         /**
          * KindOut
@@ -1242,6 +1250,8 @@ export interface components {
             plans: components["schemas"]["PlanOut"][];
             /** Plan Hint */
             plan_hint: string;
+            /** Loose */
+            loose: boolean;
             /** Actions */
             actions: components["schemas"]["Action"][];
         };
@@ -1306,7 +1316,13 @@ export interface components {
          * @description What a gauge is fit for.
          * @enum {string}
          */
-        Purpose: "journals" | "bores" | "walls" | "depths" | "gaps" | "clearances" | "run-out" | "weights" | "setting other gauges";
+        Purpose: "journals" | "bores" | "walls" | "depths" | "gaps" | "clearances" | "run-out" | "weights" | "spring loads" | "angles" | "pressures" | "setting other gauges";
+        /**
+         * Quantity
+         * @description What can be measured of a part, by the unit its counts are whole numbers of.
+         * @enum {string}
+         */
+        Quantity: "nm" | "mg" | "mN" | "microdegree" | "Pa";
         /**
          * ReadingOrder
          * @description In which order the spots come, to suit the hand.
@@ -1326,6 +1342,8 @@ export interface components {
             is_band: boolean;
             /** Needed */
             needed: boolean;
+            /** Read In */
+            read_in: string;
         };
         /**
          * SheetMadeOut
@@ -1404,6 +1422,12 @@ export interface components {
             notes: string;
         };
         /**
+         * AmountUnit
+         * @description The units of what is no length: weights, forces, angles, pressures. What they are worth stands in amounts.
+         * @enum {string}
+         */
+        AmountUnit: "g" | "kg" | "oz" | "N" | "lbf" | "kgf" | "°" | "bar" | "psi";
+        /**
          * Arrangement
          * @description How the cylinders stand. Terms: ISO 7967-1 (recalled).
          * @enum {string}
@@ -1477,6 +1501,15 @@ export interface components {
             purposes: components["schemas"]["Purpose"][];
             /** Port */
             port: string;
+            /** Least Nm */
+            least_nm?: number | null;
+            /** Most Nm */
+            most_nm?: number | null;
+            /**
+             * Reads In
+             * @default
+             */
+            reads_in: string;
         };
         /**
          * BenchOut
@@ -1504,6 +1537,7 @@ export interface components {
             gauges: components["schemas"]["BenchGauge"][];
             /** Shop C */
             shop_c: number;
+            use?: components["schemas"]["Use"] | null;
             assessment: components["schemas"]["Assessment"];
             signed_assessment: components["schemas"]["Assessment"] | null;
             /** Decisions */
@@ -1654,6 +1688,20 @@ export interface components {
             nominal: string;
             /** Oil Hole Deg */
             oil_hole_deg: number | null;
+            /**
+             * Sizes Nm
+             * @default {}
+             */
+            sizes_nm: {
+                [key: string]: number;
+            };
+            /**
+             * Made
+             * @default {}
+             */
+            made: {
+                [key: string]: string;
+            };
         };
         /**
          * FeatureReport
@@ -1681,7 +1729,8 @@ export interface components {
         /**
          * FigureShown
          * @description One judged figure, known by its key. `limit_is_least` says which way its limit works; `conforms` is the
-         *     probability that it truly lies within it.
+         *     probability that it truly lies within it. `limit_nm` places the limit in a drawing, in the smallest units of
+         *     what is judged.
          */
         FigureShown: {
             /** Key */
@@ -1703,6 +1752,11 @@ export interface components {
             spots: string[];
             /** Note */
             note: string;
+            /**
+             * Limit Nm
+             * @default 0
+             */
+            limit_nm: number;
         };
         /**
          * Graduation
@@ -1805,14 +1859,15 @@ export interface components {
          * @description What keeps a journal from being settled. While one stands, nothing about the journal is whole.
          * @enum {string}
          */
-        Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word" | "does not look like wear" | "four angles wanted" | "piston clearance not known" | "wanted before boring" | "not the size it was bored to";
+        Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word" | "does not look like wear" | "four angles wanted" | "piston clearance not known" | "wanted before boring" | "not the size it was bored to" | "where it was measured is not known" | "a limit is wanted" | "fed a failure" | "not looked at" | "rings not known";
         /**
          * PartReport
          * @description Everything said of one part, the same for every kind.
          *
          *     `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
          *     a person may waive of it; `looks` what is to be looked for. `size` is the size found: the least of a shaft, the
-         *     greatest of a hole.
+         *     greatest of a hole. `place` is where it lies now where pieces are moved, `lies` says so; a `spare` did not come
+         *     in the engine, what is `out` lies in no place of it.
          */
         PartReport: {
             /** Id */
@@ -1921,6 +1976,26 @@ export interface components {
              * @default []
              */
             cautions: components["schemas"]["Caution"][];
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Spare
+             * @default false
+             */
+            spare: boolean;
+            /**
+             * Out
+             * @default false
+             */
+            out: boolean;
+            /**
+             * Lies
+             * @default
+             */
+            lies: string;
         };
         /**
          * Pin
@@ -1951,6 +2026,11 @@ export interface components {
             short: string;
             /** Beside */
             beside: string;
+            /**
+             * Spare
+             * @default false
+             */
+            spare: boolean;
         };
         /**
          * Reason
@@ -1996,6 +2076,7 @@ export interface components {
          * SetReport
          * @description Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the
          *     polish or the hone brings it to its `finished_band`.
+         *     `tables` are the lists it brings; `card` is what its card to hang is called, where it has one.
          */
         SetReport: {
             /** Set */
@@ -2084,6 +2165,16 @@ export interface components {
              * @default []
              */
             cautions: components["schemas"]["Caution"][];
+            /**
+             * Tables
+             * @default []
+             */
+            tables: components["schemas"]["TableShown"][];
+            /**
+             * Card
+             * @default
+             */
+            card: string;
         };
         /**
          * SheetState
@@ -2113,7 +2204,8 @@ export interface components {
             size: components["schemas"]["Shown"];
             /** Typed */
             typed: string;
-            unit: components["schemas"]["Unit"];
+            /** Unit */
+            unit: components["schemas"]["Unit"] | components["schemas"]["AmountUnit"];
             /** Gauge */
             gauge: string;
             /** By */
@@ -2217,7 +2309,7 @@ export interface components {
          * @description The drawings of an engine that are the menu of a station.
          * @enum {string}
          */
-        StationDrawing: "crank" | "block" | "row";
+        StationDrawing: "crank" | "block" | "pistons" | "pump" | "row";
         /**
          * StationReport
          * @description One station of the bench: a drawing of the engine with its parts, the worst mark and what is still wanted.
@@ -2256,6 +2348,26 @@ export interface components {
             outlook: string;
         };
         /**
+         * TableShown
+         * @description A list that a set brings, to be shown and printed: the piston map, what to file from each ring, what is
+         *     checked at assembly.
+         */
+        TableShown: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Columns */
+            columns: string[];
+            /** Rows */
+            rows: string[][];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * ToOrder
          * @description What a set needs of one step: so many of what, for which parts.
          */
@@ -2274,6 +2386,12 @@ export interface components {
             /** Can Be Bought */
             can_be_bought: boolean;
         };
+        /**
+         * Use
+         * @description What an engine is used for: it picks the typical factors of ring gaps. Source: docs/trade: Ring gaps.
+         * @enum {string}
+         */
+        Use: "street" | "hard use" | "boosted" | "marine" | "stationary";
         /**
          * Waived
          * @description What of a part is waived: its readings, the housing of a shell that turned, the clearance of a piston not
@@ -2511,7 +2629,7 @@ export interface components {
          * @description What stands in a gauge cabinet.
          * @enum {string}
          */
-        GaugeKind: "micrometer" | "digital micrometer" | "comparator snap gauge" | "dial bore gauge" | "digital bore gauge" | "setting ring" | "indicator" | "depth gauge" | "telescoping gauge" | "feeler gauge" | "plastic thread" | "caliper" | "weighing scale" | "ultrasonic wall gauge";
+        GaugeKind: "micrometer" | "digital micrometer" | "comparator snap gauge" | "dial bore gauge" | "digital bore gauge" | "setting ring" | "indicator" | "depth gauge" | "telescoping gauge" | "feeler gauge" | "plastic thread" | "caliper" | "weighing scale" | "ultrasonic wall gauge" | "spring tester" | "pressure gauge" | "protractor";
         /**
          * GaugeOut
          * @description A gauge, its figures as text in its own unit (a scale's in grams); what it was last set or checked on, and
@@ -2524,6 +2642,8 @@ export interface components {
             name: string;
             kind: components["schemas"]["GaugeKind"];
             unit: components["schemas"]["Unit"];
+            /** Reads In */
+            reads_in: string;
             /** Resolution */
             resolution: string;
             /** Permissible Error */
@@ -2818,6 +2938,13 @@ export interface components {
             /** @default first oversize, new pistons */
             worn_bore: components["schemas"]["WornBore"];
             /**
+             * Pistons Keep
+             * @default true
+             */
+            pistons_keep: boolean;
+            /** @default flush, measure, reuse if within */
+            pump_after_metal: components["schemas"]["PumpAfterMetal"];
+            /**
              * Check Stands H
              * @default 24
              */
@@ -2833,6 +2960,13 @@ export interface components {
              */
             spread_k: string;
         };
+        /**
+         * PumpAfterMetal
+         * @description What becomes of a pump that metal went through. Good shops disagree: docs/trade: The pump that fed a
+         *     failure.
+         * @enum {string}
+         */
+        PumpAfterMetal: "flush, measure, reuse if within" | "new regardless";
         /**
          * WornBore
          * @description What becomes of worn bores whose pistons are good. Good shops disagree: docs/trade: Bores, schools.
@@ -3077,6 +3211,7 @@ export interface components {
             plans: {
                 [key: string]: components["schemas"]["Plan"];
             };
+            use?: components["schemas"]["Use"] | null;
         };
         /**
          * JobFileIn
@@ -3155,6 +3290,7 @@ export interface components {
             gauges?: components["schemas"]["BenchGauge"][] | null;
             /** Shop C */
             shop_c?: number | null;
+            use?: components["schemas"]["Use"] | null;
             signed_assessment?: components["schemas"]["Assessment"] | null;
             /** Decisions */
             decisions?: components["schemas"]["DecisionOut"][] | null;
@@ -3296,6 +3432,43 @@ export interface components {
             conflict: string;
         };
         /**
+         * BringingIn
+         * @description A piece that did not come in the engine: its own name, its kind, new or not, the size it is said to be.
+         */
+        BringingIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "piece";
+            /** Id */
+            id: string;
+            /** Part */
+            part: string;
+            /** Kind */
+            kind: string;
+            /**
+             * New
+             * @default true
+             */
+            new: boolean;
+            /**
+             * Step
+             * @default
+             */
+            step: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
          * Doing
          * @description An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says
          *     that the person knows how many readings it makes stale.
@@ -3361,7 +3534,37 @@ export interface components {
              */
             have: string;
             /** Facts */
-            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"])[];
+            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"] | components["schemas"]["BringingIn"] | components["schemas"]["FittingIn"] | components["schemas"]["SayingUse"])[];
+        };
+        /**
+         * FittingIn
+         * @description A piece put in a place, or taken out of where it lies (`place` empty).
+         */
+        FittingIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "fitting";
+            /** Id */
+            id: string;
+            /** Piece */
+            piece: string;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
         };
         /**
          * Landing
@@ -3387,7 +3590,8 @@ export interface components {
             spot: string;
             /** Typed */
             typed: string;
-            unit: components["schemas"]["Unit"];
+            /** Unit */
+            unit: components["schemas"]["Unit"] | components["schemas"]["AmountUnit"];
             /** Gauge */
             gauge: string;
             /**
@@ -3415,6 +3619,25 @@ export interface components {
             by_button: boolean;
             /** Seen */
             seen?: string | null;
+        };
+        /**
+         * SayingUse
+         * @description What the engine is used for.
+         */
+        SayingUse: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "use";
+            /** Id */
+            id: string;
+            use: components["schemas"]["Use"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
         };
         /**
          * Seeing

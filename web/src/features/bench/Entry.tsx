@@ -49,7 +49,7 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
               setPasted(values);
             }}
           />
-          <span className="text-2xl text-quiet">{desk.setup.unit}</span>
+          <span className="text-2xl text-quiet">{desk.feature.read_in || desk.setup.unit}</span>
         </span>
       </label>
       <Preview desk={desk} nominal={nominal} />
@@ -73,7 +73,12 @@ function where({ feature, spot, spots }: Desk): string {
   const planes = new Set(spots.map((one) => one.plane)).size;
   const words = placeWords(feature, planes);
   const angle = words.angle(here.angle, here.angle_deg);
-  if (words.named) return `${words.plane(here.plane)}, ${angle}`;
+  if (words.named) {
+    const place = angle === here.angle ? [] : [angle];
+    const plane = words.plane(here.plane);
+    const named = feature.plan || plane === feature.name || !feature.small ? [plane] : [feature.name, plane];
+    return [...named, ...place].join(", ");
+  }
   if (planes === 1) return angle === here.angle ? `angle ${angle}` : `${angle} half, at the crown`;
   return `plane ${here.plane}, ${angle === here.angle ? `angle ${angle}` : angle}`;
 }
@@ -95,6 +100,12 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
     const dial = dialWords(setOn);
     if (!desk.text && dial) return dial;
     if (!desk.text && !desk.byPlan) return "Type the size, or press the gauge's button.";
+    if (!desk.text && desk.feature.read_in)
+      return `Type it in ${desk.feature.read_in}, as the gauge says it.`;
+    if (!desk.text && desk.feature.signed) return "Minus is below. 12 is 12 thou, or hundredths in mm.";
+    if (!desk.text && desk.feature.small)
+      return "12 is 12 thou, or hundredths in mm. 0.010+0.002 adds two leaves.";
+    if (!desk.text && !desk.feature.plan) return "Type the size, or press the gauge's button.";
     if (!desk.text) return `Last digits are enough. −3 counts from ${nominal}.`;
     if (draft.error) return draft.error;
     if (draft.data?.asked) return draft.data.asked.question;

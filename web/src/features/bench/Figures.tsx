@@ -15,7 +15,7 @@ export function Figures({ bench, part }: { bench: Bench; part: Part }) {
   const [open, setOpen] = useState(false);
   const figures = part.figures.filter((figure) => !BEARING.includes(figure.key));
   if (figures.length === 0) {
-    return <p className="text-quiet">The first reading gives the size; two in a plane the out-of-round.</p>;
+    return <p className="text-quiet">Figures come with the readings they are worked out from.</p>;
   }
   const size = figures.find((figure) => figure.key === "size");
   const form = figures.find((figure) => DIFFERENCES.includes(figure.key));
@@ -44,8 +44,9 @@ export function Figures({ bench, part }: { bench: Bench; part: Part }) {
       </table>
       <p className="text-[15px] leading-tight text-quiet">
         {part.fitted && `Two-point ${part.two_point ?? ""}, fitted ${part.fitted}. `}
-        Sure within ±{size?.guard.text}
-        {form && `, differences ±${form.guard.text}`}.{" "}
+        {size && `Sure within ±${size.guard.text}`}
+        {form && `, differences ±${form.guard.text}`}
+        {size && ". "}
         <button type="button" className="min-h-8 font-semibold text-blue" onClick={() => setOpen(true)}>
           What that consists of
         </button>

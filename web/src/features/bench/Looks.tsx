@@ -192,7 +192,7 @@ function ClaimForm({ desk, look, onClose }: DialogProps) {
   return (
     <form className="flex flex-col gap-4" onSubmit={(event) => event.preventDefault()}>
       <Field
-        label={look.look === "claimed oversize" ? "Oversize" : "Undersize"}
+        label={look.look === "claimed undersize" ? "Undersize" : "Oversize"}
         placeholder="STD, 10 or 0.25"
         {...field("depth")}
       />

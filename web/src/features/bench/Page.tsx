@@ -7,6 +7,7 @@ import type { Bench } from "../../shared/job";
 import { Button, Notice } from "../../shared/ui";
 import { usePerson, useSessionChanges } from "../session";
 import { Entry } from "./Entry";
+import { FigureBars } from "./FigureBars";
 import { Figures } from "./Figures";
 import { KeysDialog } from "./KeysDialog";
 import { Section } from "./drawings/Section";
@@ -77,7 +78,7 @@ export function BenchPage() {
           )}
         </div>
         <div className="max-[1279px]:order-last">
-          <Scale bench={bench} part={desk.part} />
+          {desk.kind?.loose ? <FigureBars part={desk.part} /> : <Scale bench={bench} part={desk.part} />}
         </div>
         <div
           className={`${bench.assessment.stations.length > 1 ? "h-[420px]" : "h-[458px]"} max-[979px]:h-auto`}

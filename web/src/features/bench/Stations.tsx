@@ -4,6 +4,8 @@ import { STAGES } from "./drawings/stages";
 
 const ICONS: Record<string, string> = {
   crank: "M2 15h6V9h7v12h7v-9h6",
+  pistons: "M9 3h14l2 10c0 5 1 9 2 14h-7q-4-4-8 0H5c1-5 2-9 2-14zM8 8h16M8 12h16",
+  pump: "M10 7h12a8 8 0 0 1 0 16H10a8 8 0 0 1 0-16zM10 15m-4 0a4 4 0 1 0 8 0a4 4 0 1 0-8 0M22 15m-4 0a4 4 0 1 0 8 0a4 4 0 1 0-8 0",
   block: "M3 6h26v18H3zM10 15m-5 0a5 5 0 1 0 10 0a5 5 0 1 0-10 0M22 15m-5 0a5 5 0 1 0 10 0a5 5 0 1 0-10 0",
 };
 
@@ -24,7 +26,7 @@ export function Stations({ desk }: { desk: Desk }) {
               aria-current={station.key === part.station}
               title={`Alt+${n + 1}; F9 goes to the next`}
               onClick={() => desk.goToStation(station.key)}
-              className={`flex min-h-11 min-w-36 items-center gap-3 border-b-4 px-3 text-left leading-tight ${station.key === part.station ? "border-blue bg-tint text-blue" : "border-transparent hover:bg-tint"}`}
+              className={`flex min-h-11 min-w-32 items-center gap-3 border-b-4 px-3 text-left leading-tight ${station.key === part.station ? "border-blue bg-tint text-blue" : "border-transparent hover:bg-tint"}`}
             >
               {ICONS[station.key] && (
                 <svg width={32} height={30} viewBox="0 0 32 30" aria-hidden="true">

@@ -3,6 +3,7 @@ import { type ReactNode, useId } from "react";
 import { useStandings } from "../../shared/job";
 import type { Desk } from "./useDesk";
 import { GaugeLine } from "./GaugeLine";
+import { PiecesDialog } from "./PiecesDialog";
 import { PlanDialog } from "./PlanDialog";
 import { ScopeDialog } from "./ScopeDialog";
 import type { Live } from "./useLive";
@@ -10,7 +11,7 @@ import { WarmthDialog } from "./WarmthDialog";
 import { WorkDialog } from "./WorkDialog";
 
 const BOX = "h-10 border-2 border-line bg-sheet px-1 text-ink";
-export type Opened = "setup" | "warmth" | "work" | "plan" | "scope" | null;
+export type Opened = "setup" | "warmth" | "work" | "plan" | "scope" | "pieces" | null;
 
 interface Props {
   desk: Desk;
@@ -58,7 +59,8 @@ export function ToolLine({ desk, live, opened, onOpen, onKeys }: Props) {
         </button>
         <span className="ml-auto flex flex-wrap gap-x-2">
           <Tool onClick={() => onOpen("work")}>Work done</Tool>
-          <Tool onClick={() => onOpen("plan")}>Plan</Tool>
+          {desk.kind?.loose && <Tool onClick={() => onOpen("pieces")}>Pieces</Tool>}
+          {(desk.kind?.plans.length ?? 0) > 0 && <Tool onClick={() => onOpen("plan")}>Plan</Tool>}
           <Tool onClick={() => onOpen("scope")}>Scope</Tool>
           <Tool onClick={onKeys}>Keys</Tool>
         </span>
@@ -69,6 +71,7 @@ export function ToolLine({ desk, live, opened, onOpen, onKeys }: Props) {
       {opened === "warmth" && <WarmthDialog desk={desk} open onOpenChange={shut} />}
       {opened === "work" && <WorkDialog desk={desk} open onOpenChange={shut} />}
       {opened === "plan" && <PlanDialog desk={desk} open onOpenChange={shut} />}
+      {opened === "pieces" && <PiecesDialog desk={desk} open onOpenChange={shut} />}
       {opened === "scope" && <ScopeDialog desk={desk} open onOpenChange={shut} />}
     </footer>
   );
@@ -84,7 +87,7 @@ function Stands({ desk }: { desk: Desk }) {
     setup.isAsked(name) ? label : `${label.split(" ").slice(0, -1).join(" ")} ${OFF[name] ?? "not so"}`,
   );
   const rest = [
-    setup.unit === "in" ? "inch" : "mm",
+    feature.read_in || (setup.unit === "in" ? "inch" : "mm"),
     ...states,
     setup.cleaned ? "clean" : "not clean",
     warmthWords(desk),

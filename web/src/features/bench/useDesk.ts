@@ -13,7 +13,7 @@ import { spotsOf, type Target, targetsOf } from "./targets";
 import { useOutbox } from "./useOutbox";
 import { useSetup } from "./useSetup";
 
-type Unit = Schemas["Unit"];
+type Unit = Schemas["Landing"]["unit"];
 type Spot = Schemas["Spot"];
 
 /** When it is, on the clock that the gauge lines are compared by. */
@@ -63,6 +63,7 @@ export function useDesk(bench: Bench) {
   const stop = chosen && isOf(chosen, part, target) ? chosen : openIn(part, target);
   const kind = kinds.find((one) => one.kind === part.kind);
   const feature = (byPlan && kind?.features.find((one) => one.key === stop?.feature)) || target.feature;
+  const gauge = setup.gaugeFor(feature, bench.hints[part.set]?.sizes_nm[feature.key]);
   const spots = spotsOf(bench, part, target.part, feature);
   const spot = stop?.spot ?? null;
   const draftKey = stop ? keyOf(stop) : `${part.id} ${feature.key}`;
@@ -127,7 +128,7 @@ export function useDesk(bench: Bench) {
   const landText = (typed: string, unit: Unit, byButton: boolean) => {
     if (!stop || !typed.trim()) return;
     const landing: Landing = {
-      ...setup.state(feature),
+      ...setup.state(feature, gauge),
       ...stop,
       id: newId(),
       typed: typed.trim(),
@@ -167,7 +168,7 @@ export function useDesk(bench: Bench) {
     }
     const last = lastReadBy(parts, person.name, byPlan ? null : feature.key);
     if (!last) return;
-    const once = { ...setup.state(feature), ...last, at: "", id: "", corrects: null, repeats: null };
+    const once = { ...setup.state(feature, gauge), ...last, at: "", id: "", corrects: null, repeats: null };
     const landing: Landing = { ...once, chosen_nm: last.nm, by_button: false, seen: null };
     withdrawing.mutate(last.reading, { onSuccess: () => tookBack(landing) });
   };
@@ -182,7 +183,7 @@ export function useDesk(bench: Bench) {
   const landAll = (pasted: readonly (Stop & { typed: string })[]) => {
     for (const one of pasted) {
       outbox.add(jobId, {
-        ...setup.state(feature), id: newId(), ...one, unit: setup.unit, at: new Date().toISOString(),
+        ...setup.state(feature, gauge), id: newId(), ...one, unit: setup.unit, at: new Date().toISOString(),
         chosen_nm: null, corrects: null, repeats: null, by_button: false, seen: null,
       }); // prettier-ignore
     }
@@ -196,8 +197,7 @@ export function useDesk(bench: Bench) {
     setText(landing.typed, keyOf(landing));
     setSelect(true);
   };
-  const gauge = setup.gaugeFor(feature.purpose);
-  const setGauge = (id: string) => setup.setGauge(feature.purpose, id);
+  const setGauge = (id: string) => setup.setGauge(feature, id);
 
   return {
     bench, kinds, kind, part, stop, spot, spots, feature, targets, target, byPlan, measure, again, text, setup, gauge,

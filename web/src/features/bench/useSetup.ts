@@ -4,11 +4,11 @@ import { useKept } from "../../shared/useKept";
 import type { Landing } from "./outbox";
 
 type Sitting = Schemas["SittingForm"];
-type Purpose = Schemas["Purpose"];
 
 interface Kept {
-  /** The gauge in hand for each purpose: going from journals to bores takes the bore gauge in hand. */
-  gauges: Partial<Record<Purpose, string>>;
+  /** The gauge in hand for each purpose, or each feature of a loose piece: a pin takes another micrometer than a
+   * skirt. Going from journals to bores takes the bore gauge in hand. */
+  gauges: Partial<Record<string, string>>;
   unit: Schemas["Unit"];
   /** What is read: by the plan (""), or a feature beside it. */
   reading: string;
@@ -36,10 +36,15 @@ export function useSetup(bench: Bench) {
   const isAsked = (name: string) => kept.asked[name] ?? name !== "plate";
 
   /** The gauge in hand for a purpose: the one chosen, the one last used, else the first that is fit. */
-  const gaugeFor = (purpose: Purpose): string => {
-    const fit = bench.gauges.filter((gauge) => gauge.purposes.includes(purpose));
-    const chosen = bench.gauges.find((gauge) => gauge.id === kept.gauges[purpose]);
-    const used = usedGauges(bench).findLast((id) => fit.some((gauge) => gauge.id === id));
+  const gaugeFor = (feature: FeatureKind, size?: number): string => {
+    const reaches = (gauge: Schemas["BenchGauge"]) =>
+      size === undefined || ((gauge.least_nm ?? size) <= size && size <= (gauge.most_nm ?? size));
+    const made = bench.gauges.filter((gauge) => gauge.purposes.includes(feature.purpose));
+    const fit = made.some(reaches) ? made.filter(reaches) : made;
+    const chosen = bench.gauges.find((gauge) => gauge.id === kept.gauges[keyOf(feature)]);
+    const used = usedGauges(bench, feature.plan ? null : feature.key).findLast((id) =>
+      fit.some((gauge) => gauge.id === id),
+    );
     const listed = fit.find((gauge) => gauge.unit === unit) ?? fit[0] ?? bench.gauges[0];
     return chosen?.id ?? used ?? listed?.id ?? "";
   };
@@ -47,8 +52,9 @@ export function useSetup(bench: Bench) {
   /** The part of a landing that says how it was taken. */
   const state = (
     feature: FeatureKind,
+    gauge: string,
   ): Pick<Landing, "gauge" | "sitting" | "caps_torqued" | "plate_fitted" | "cleaned"> => ({
-    gauge: gaugeFor(feature.purpose),
+    gauge,
     sitting,
     caps_torqued: "caps" in feature.asks ? isAsked("caps") : null,
     plate_fitted: "plate" in feature.asks ? isAsked("plate") : null,
@@ -62,7 +68,8 @@ export function useSetup(bench: Bench) {
   };
   return {
     unit, reading, sitting, cleaned, isAsked, gaugeFor, state, warm,
-    setGauge: (purpose: Purpose, id: string) => keep({ ...kept, gauges: { ...kept.gauges, [purpose]: id } }),
+    setGauge: (feature: FeatureKind, id: string) =>
+      keep({ ...kept, gauges: { ...kept.gauges, [keyOf(feature)]: id } }),
     setUnit: (next: Schemas["Unit"]) => keep({ ...kept, unit: next }),
     setReading: (next: string) => keep({ ...kept, reading: next }),
     setAsked: (name: string, value: boolean) => keep({ ...kept, asked: { ...kept.asked, [name]: value } }),
@@ -70,10 +77,14 @@ export function useSetup(bench: Bench) {
   }; // prettier-ignore
 }
 
-/** The gauges used on this job, oldest part first. */
-const usedGauges = (bench: Bench): string[] =>
+const keyOf = (feature: FeatureKind): string => (feature.plan ? feature.purpose : feature.key);
+
+/** The gauges used on this job, or on one feature of it, oldest part first. */
+const usedGauges = (bench: Bench, only: string | null): string[] =>
   bench.assessment.parts.flatMap((part) =>
     part.features.flatMap((feature) =>
-      feature.spots.flatMap((spot) => (spot.current ? [spot.current.gauge] : [])),
+      only !== null && feature.feature !== only
+        ? []
+        : feature.spots.flatMap((spot) => (spot.current ? [spot.current.gauge] : [])),
     ),
   );

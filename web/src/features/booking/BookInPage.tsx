@@ -20,7 +20,10 @@ const START = {
   due: "",
   limits: "",
   unit: "in",
+  use: "",
 };
+
+const USES: readonly Schemas["Use"][] = ["street", "hard use", "boosted", "marine", "stationary"];
 
 export function BookInPage() {
   const go = useNavigate();
@@ -49,6 +52,7 @@ export function BookInPage() {
         limits_id: Number(given.limits),
         entry_unit: given.unit === "mm" ? "mm" : "in",
         booked_in: today(),
+        use: USES.find((use) => use === given.use) ?? null,
         scope: [...judged(given.limits)],
         plans: Object.fromEntries(judged(given.limits).map((set) => [set, planOf(planIn(set))])),
       });
@@ -95,6 +99,12 @@ export function BookInPage() {
               <LinkButton to="/limits/new">Not listed: enter it</LinkButton>
             </div>
             <Pick label="A bare number is in" options={UNITS} {...field("unit")} />
+            <Pick
+              label="What the engine is used for"
+              hint="Picks the usual ring gaps. It can be said later."
+              options={[{ value: "", label: "not said" }, ...USES.map((use) => ({ value: use, label: use }))]}
+              {...field("use")}
+            />
           </div>
           {limits !== "" && (
             <div className="mt-4 flex flex-col gap-4">

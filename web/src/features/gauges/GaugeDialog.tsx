@@ -10,11 +10,19 @@ type GaugeIn = Schemas["GaugeIn"];
 const KINDS: readonly Schemas["GaugeKind"][] = [
   "micrometer", "digital micrometer", "comparator snap gauge", "dial bore gauge", "digital bore gauge", "setting ring",
   "indicator", "depth gauge", "telescoping gauge", "feeler gauge", "plastic thread", "caliper", "weighing scale",
-  "ultrasonic wall gauge",
+  "ultrasonic wall gauge", "spring tester", "pressure gauge", "protractor",
 ]; // prettier-ignore
 const PURPOSES: readonly Schemas["Purpose"][] = [
-  "journals", "bores", "walls", "depths", "gaps", "clearances", "run-out", "weights", "setting other gauges",
+  "journals", "bores", "walls", "depths", "gaps", "clearances", "run-out", "weights",
+  "spring loads", "angles", "pressures", "setting other gauges",
 ]; // prettier-ignore
+/** What a gauge reads in that reads no lengths. */
+const READ_IN: Partial<Record<Schemas["GaugeKind"], string>> = {
+  "weighing scale": "grams",
+  "spring tester": "newtons",
+  "pressure gauge": "bar",
+  protractor: "degrees",
+};
 const MATERIALS: readonly Schemas["Material"][] = ["gauge steel", "tungsten carbide", "steel"];
 
 export const BLANK: GaugeIn = {
@@ -53,7 +61,7 @@ export function GaugeDialog({ id, start, onClose }: Props) {
     onClose();
   });
   const gauge = form.watch();
-  const scale = gauge.kind === "weighing scale";
+  const scale = READ_IN[gauge.kind];
   const comparator = gauge.kind.includes("bore gauge") || gauge.kind === "comparator snap gauge";
   const dial = gauge.kind.includes("bore gauge") || gauge.kind === "indicator";
   return (
@@ -72,7 +80,7 @@ export function GaugeDialog({ id, start, onClose }: Props) {
         <Choice
           label="Reads in"
           value={gauge.unit}
-          disabled={scale}
+          disabled={!!scale}
           options={[
             { value: "in", label: "inch" },
             { value: "mm", label: "millimetre" },
@@ -86,7 +94,7 @@ export function GaugeDialog({ id, start, onClose }: Props) {
           onChange={(material) => set({ material })}
         />
         <Field
-          label={scale ? "Weighs to, grams" : "Reads to"}
+          label={scale ? `Reads to, ${scale}` : "Reads to"}
           hint="One graduation or one digit."
           {...field("resolution")}
         />
@@ -99,7 +107,7 @@ export function GaugeDialog({ id, start, onClose }: Props) {
           <Field label="Repeatability" hint="One standard deviation, if known." {...field("repeatability")} />
         )}
         {!scale && <Field label="Range from" hint="A ring: its size, twice." {...field("least")} />}
-        <Field label={scale ? "Takes at most, grams" : "Range to"} {...field("most")} />
+        <Field label={scale ? `Takes at most, ${scale}` : "Range to"} {...field("most")} />
         {dial && <Field label="One turn of the dial" {...field("revolution")} />}
         <Field label="Calibration due" type="date" {...field("due")} />
         {!scale && (

@@ -56,7 +56,7 @@ export function GaugesPage() {
 }
 
 function Row({ gauge }: { gauge: Gauge }) {
-  const unit = gauge.kind === "weighing scale" ? "g" : gauge.unit;
+  const unit = gauge.reads_in;
   return (
     <tr className="border-b border-line align-baseline hover:bg-tint">
       <td className="py-1.5">
@@ -67,7 +67,7 @@ function Row({ gauge }: { gauge: Gauge }) {
             {gauge.kind}
             {gauge.least &&
               gauge.kind !== "setting ring" &&
-              gauge.kind !== "weighing scale" &&
+              gauge.reads_in === gauge.unit &&
               `, ${gauge.least} to ${gauge.most} ${unit}`}
             {gauge.serial && `, ${gauge.serial}`}
             {gauge.port && ", with a data button"}

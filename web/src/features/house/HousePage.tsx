@@ -119,6 +119,31 @@ const PLATE = [
   },
 ] as const;
 
+const KEEP = [
+  {
+    value: "yes",
+    title: "Back into its own bore",
+    why: "A used piston and its bore have worn to each other. Only what is new goes where it fits best.",
+  },
+  {
+    value: "no",
+    title: "Where it fits best",
+    why: "Sound pistons are paired with the bores over the whole set, nearest to the clearance aimed at.",
+  },
+] as const;
+const AFTER_METAL: readonly { value: Rules["pump_after_metal"]; title: string; why: string }[] = [
+  {
+    value: "flush, measure, reuse if within",
+    title: "Flush it, measure it, reuse it if within",
+    why: "A pump within every figure pumps. It still goes back only on a person's word, with the reason.",
+  },
+  {
+    value: "new regardless",
+    title: "New regardless",
+    why: "Metal that went through it may lie in it, and what it scored shows later. A pump costs less than a crank.",
+  },
+];
+
 function RulesForm({ start }: { start: Rules }) {
   const may = useMay()("keep the house rules");
   const queries = useQueryClient();
@@ -191,6 +216,22 @@ function RulesForm({ start }: { start: Rules }) {
               {...field("least_band")}
             />
           </div>
+        </Section>
+        <Section title="A piston that is used again">
+          <School
+            name="pistons"
+            options={KEEP}
+            value={rules.pistons_keep ? "yes" : "no"}
+            onChange={(value) => set({ pistons_keep: value === "yes" })}
+          />
+        </Section>
+        <Section title="A pump that metal went through">
+          <School
+            name="pump"
+            options={AFTER_METAL}
+            value={rules.pump_after_metal}
+            onChange={(pump_after_metal) => set({ pump_after_metal })}
+          />
         </Section>
         <Section title="A bore that is glazed and still round">
           <School

@@ -140,6 +140,7 @@ function FigureRow({ set, asked, figure, fault, onChange }: RowProps) {
     <tr>
       <th scope="row" className="pr-3 text-left font-normal">
         {asked.label}
+        {asked.read_in && ` (${asked.read_in})`}
         {asked.needed && <span className="text-quiet"> (needed)</span>}
         {fault && <span className="block font-semibold text-red">{fault}</span>}
       </th>

@@ -78,6 +78,26 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
           </div>
         </Part>
       )}
+      {report.tables
+        .filter((table) => table.rows.length > 0)
+        .map((table) => (
+          <ListPart key={table.key} table={table} />
+        ))}
+      {report.card && (
+        <Part title="To hang at the bench">
+          <div className="flex gap-2">
+            <LinkButton to={`/api/jobs/${bench.card.id}/filing.html`} file>
+              {report.card}
+            </LinkButton>
+            <LinkButton to={`/api/jobs/${bench.card.id}/filing.pdf`} file>
+              {report.card} as PDF
+            </LinkButton>
+            <LinkButton to={`/api/jobs/${bench.card.id}/filing.csv`} file>
+              as CSV
+            </LinkButton>
+          </div>
+        </Part>
+      )}
       <ToOrder report={report} />
       {report.would_change.length > 0 && (
         <Part title="What would change it">
@@ -108,6 +128,43 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
       <h3 className="mt-3 font-semibold">{title}</h3>
       {children}
     </>
+  );
+}
+
+/** A list the set brings: which piston lies where, what is filed from each ring, what is checked before closing. */
+function ListPart({ table }: { table: Schemas["TableShown"] }) {
+  return (
+    <Part title={table.title}>
+      <div className="overflow-x-auto">
+        <table className="w-full border-collapse text-left text-[15px]">
+          <caption className="sr-only">{table.title}</caption>
+          <thead className="text-quiet">
+            <tr className="border-b border-ink">
+              {table.columns.map((column) => (
+                <th key={column} scope="col" className="pr-3 font-normal">
+                  {column}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {table.rows.map((row) => (
+              <tr key={row.join()} className="border-b border-line">
+                {row.map((cell, n) => (
+                  <td
+                    key={table.columns[n]}
+                    className={`py-1 pr-3 ${/^[\d.-]+$/.test(cell) ? "figure" : ""}`}
+                  >
+                    {cell}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {table.note && <p className="text-[15px] text-quiet">{table.note}</p>}
+    </Part>
   );
 }
 
@@ -155,7 +212,9 @@ function PartTable({ parts, bench, onWaive }: PartsProps) {
 const saysOf = (part: Part): string =>
   part.station === "crank" && part.clearance.words
     ? part.clearance.words
-    : part.under_headline || part.headline;
+    : [part.under_headline || part.headline, part.place ? part.clearance.words : "", part.lies]
+        .filter((words, n, all) => words && all.indexOf(words) === n)
+        .join("; ");
 
 /** What the verdict asks the shop to buy. */
 function ToOrder({ report }: { report: SetReport }) {

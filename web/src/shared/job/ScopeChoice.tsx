@@ -4,6 +4,7 @@ import { type Kind, setName } from "./useKinds";
 const NAMED: readonly { label: string; stations: readonly string[] | null }[] = [
   { label: "crank only", stations: ["crank"] },
   { label: "block only", stations: ["block"] },
+  { label: "short engine", stations: ["crank", "block", "pistons", "pump"] },
   { label: "whole engine", stations: null },
 ];
 

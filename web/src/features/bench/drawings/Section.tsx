@@ -3,6 +3,7 @@ import type { FunctionComponent } from "react";
 import type { Schemas } from "../../../api";
 import type { Desk } from "../useDesk";
 import { BoreSection } from "./BoreSection";
+import { PistonSection, PumpSection, RingSection } from "./LooseSections";
 import type { SectionProps } from "./props";
 
 type Spot = Schemas["Spot"];
@@ -17,6 +18,9 @@ const SECTIONS: Record<Schemas["Drawing"], FunctionComponent<SectionProps>> = {
   housing: RoundSection,
   shell: RoundSection,
   bore: BoreSection,
+  piston: PistonSection,
+  ring: RingSection,
+  pump: PumpSection,
   plain: RoundSection,
 };
 

@@ -1,0 +1,178 @@
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+
+import type { Schemas } from "../../api";
+import { type Kind, newId, type Part, useReport } from "../../shared/job";
+import { PunchMark } from "../../shared/marks";
+import { Button, Dialog, Faults } from "../../shared/ui";
+import type { Desk } from "./useDesk";
+
+interface Props {
+  desk: Desk;
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+}
+
+type Reported = Parameters<ReturnType<typeof useReport>>[0];
+const now = (): string => new Date().toISOString();
+
+/** Pieces of the kind in hand: brought in new or off the shelf, fitted, moved, taken out. Readings stay with the
+ * piece. */
+export function PiecesDialog({ desk, open, onOpenChange }: Props) {
+  const { bench, kind, part } = desk;
+  const report = useReport(bench.card.id);
+  const all = bench.assessment.parts.filter((one) => one.kind === part.kind);
+  const send = useMutation({
+    mutationFn: async (facts: readonly Reported[]) => {
+      for (const fact of facts) await report(fact);
+    },
+  });
+  if (!kind) return null;
+  return (
+    <Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      wide
+      title={`${kind.name}s: what lies where`}
+      note="A piece that is brought in is measured before it is fitted. What it replaces keeps its own readings."
+    >
+      <BringIn desk={desk} kind={kind} all={all} onSend={(facts) => send.mutate(facts)} />
+      <Faults error={send.error} />
+      <ul className="mt-3 grid grid-cols-2 gap-x-6 max-md:grid-cols-1">
+        {all.map((one) => (
+          <PieceLine
+            key={one.id}
+            piece={one}
+            places={all.filter((other) => !other.spare && fits(one, other)).map((other) => other.id)}
+            name={(id) => bench.places.find((place) => place.id === id)?.short ?? id}
+            signed={bench.card.signed}
+            onMove={(place) =>
+              send.mutate([{ fact: "fitting", id: newId(), piece: one.id, place, note: "", at: now() }])
+            }
+          />
+        ))}
+      </ul>
+    </Dialog>
+  );
+}
+
+/** Whether a piece is for a place at all: a ring for its own groove. */
+const fits = (piece: Part, place: Part): boolean =>
+  piece.kind !== "ring" || piece.id.slice(-2) === place.id.slice(-2);
+
+interface LineProps {
+  piece: Part;
+  places: readonly string[];
+  name: (id: string) => string;
+  signed: boolean;
+  onMove: (place: string) => void;
+}
+
+function PieceLine({ piece, places, name, signed, onMove }: LineProps) {
+  return (
+    <li className="flex items-center gap-2 border-b border-line/60 py-1">
+      <PunchMark code={piece.mark.code} size={18} label={piece.mark.word} />
+      <span className="w-28 font-semibold">{piece.short_name}</span>
+      <label className="flex flex-1 items-center gap-1 text-[15px] text-quiet">
+        lies as
+        <select
+          aria-label={`${piece.short_name} lies as`}
+          className="h-10 min-w-0 flex-1 border-2 border-line bg-sheet px-1 text-ink"
+          value={piece.place}
+          disabled={signed}
+          onChange={(event) => onMove(event.target.value)}
+        >
+          <option value="">{piece.spare ? "spare, not fitted" : "taken out"}</option>
+          {places.map((place) => (
+            <option key={place} value={place}>
+              {name(place)}
+            </option>
+          ))}
+        </select>
+      </label>
+    </li>
+  );
+}
+
+interface BringInProps {
+  desk: Desk;
+  kind: Kind;
+  all: readonly Part[];
+  onSend: (facts: readonly Reported[]) => void;
+}
+
+/** The next free name of a piece brought in: s1, s2 and so on. */
+function nextName(kind: Kind, all: readonly Part[]): string {
+  const prefix = kind.kind === "oil pump" ? "pump" : kind.kind;
+  for (let n = 1; ; n += 1) {
+    const name = `${prefix}-s${n}`;
+    if (!all.some((one) => one.id === name || one.id.startsWith(`${name}.`))) return name;
+  }
+}
+
+function BringIn({ desk, kind, all, onSend }: BringInProps) {
+  const [isNew, setNew] = useState(true);
+  const [note, setNote] = useState("");
+  const rings = kind.kind === "ring";
+  const cylinders = desk.bench.layout.cylinders;
+  const [cylinder, setCylinder] = useState("");
+  const bring = () => {
+    const name = nextName(kind, all);
+    const names = rings ? [1, 2, 3].map((ring) => `${name}.${ring}`) : [name];
+    const facts: Reported[] = names.flatMap((part) => {
+      const piece: Schemas["BringingIn"] = {
+        fact: "piece", id: newId(), part, kind: kind.kind, new: isNew, step: "", note, at: now(),
+      }; // prettier-ignore
+      if (!rings || !cylinder) return [piece];
+      const place = `ring-${cylinder}.${part.slice(-1)}`;
+      return [piece, { fact: "fitting", id: newId(), piece: part, place, note: "", at: now() } as const];
+    });
+    onSend(facts);
+    setNote("");
+  };
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <label className="block">
+        <span className="block text-[15px] text-quiet">what</span>
+        <select
+          className="h-11 border-2 border-line bg-sheet px-2"
+          value={isNew ? "new" : "used"}
+          onChange={(event) => setNew(event.target.value === "new")}
+        >
+          <option value="new">new, goods in</option>
+          <option value="used">used, off the shelf</option>
+        </select>
+      </label>
+      {rings && (
+        <label className="block">
+          <span className="block text-[15px] text-quiet">fitted to cylinder</span>
+          <select
+            aria-label="fitted to cylinder"
+            className="h-11 border-2 border-line bg-sheet px-2"
+            value={cylinder}
+            onChange={(event) => setCylinder(event.target.value)}
+          >
+            <option value="">none yet</option>
+            {Array.from({ length: cylinders }, (_, n) => (
+              <option key={n} value={String(n + 1)}>
+                {n + 1}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <label className="block flex-1">
+        <span className="block text-[15px] text-quiet">part number, where from</span>
+        <input
+          className="h-11 w-full border-2 border-line bg-sheet px-2"
+          value={note}
+          maxLength={200}
+          onChange={(event) => setNote(event.target.value)}
+        />
+      </label>
+      <Button kind="strong" disabled={desk.bench.card.signed} onClick={bring}>
+        {rings ? "Bring in a set of three" : `Bring in one ${kind.name.toLowerCase()}`}
+      </Button>
+    </div>
+  );
+}

@@ -101,7 +101,7 @@ def bench_job(readings: list[Reading], gauge: Gauge, checks: tuple[SettingCheck,
 
 def altered(reading: Reading, nm: int) -> Reading:
     """The reading with another size, typed as that."""
-    return reading.model_copy(update={"count": nm, "typed": as_typed(nm, reading.unit)})
+    return reading.model_copy(update={"count": nm, "typed": as_typed(nm, reading.length_unit)})
 
 
 __all__ = [

@@ -81,7 +81,7 @@ def _against(
     return AmountFinding(
         key=f"{key} {'least' if is_least else 'most'}",
         rule=rule,
-        name=name,
+        name=f"{name}, {'least' if is_least else 'most'}",
         called=Called.TOO_CLOSE if thumb else call(Length(spare), Length(band)),
         quantity=survey.feature.quantity,
         value=value,

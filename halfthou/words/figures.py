@@ -50,12 +50,11 @@ def amount_sentence(finding: AmountFinding) -> str:
     quantity = finding.quantity
     limit = amount_text(quantity, finding.limit)
     said = f"{finding.name.capitalize()} {amount_text(quantity, count_of(finding.value))}"
-    end = "least" if finding.limit_is_least else "most"
     if finding.by_rule_of_thumb:
         return f"{said}, rule of thumb {limit}. Find the maker's limit: a rule of thumb settles nothing."
     if finding.called is Called.TOO_CLOSE:
-        return f"{said}, {end} {limit}: too close to call within ±{amount_text(quantity, finding.guard, finer=1)}."
-    return f"{said}, {end} {limit}."
+        return f"{said}, limit {limit}: too close to call within ±{amount_text(quantity, finding.guard, finer=1)}."
+    return f"{said}, limit {limit}."
 
 
 def _cools(finding: Finding, say: Notation) -> str:

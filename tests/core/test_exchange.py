@@ -52,7 +52,7 @@ def test_the_published_schema_is_this_programs_and_accepts_its_files() -> None:
 
 def test_a_bad_file_is_refused_with_every_fault_and_its_path() -> None:
     data = json.loads(write_job(whole_file()))
-    data["job"]["readings"][3]["count"] = -5
+    data["job"]["readings"][3]["count"] = 5.5
     data["job"]["readings"][4]["part"] = "Q 9"
     data["job"]["limits"]["sets"]["rods"]["figures"]["size"]["least"] = "2.0370"
     data["job"]["colour"] = "blue"

@@ -10,7 +10,7 @@ from datetime import date
 import pytest
 from django.utils import timezone
 
-from halfthou.engines import Kinds, PartKind, kind
+from halfthou.engines import Kinds, PartKind
 from halfthou.exchange import read_job, write_job, write_readings
 from halfthou.jobs import Gauge, JobFile, SourceKind
 from halfthou.lengths import Unit
@@ -40,7 +40,6 @@ def _list(*listed: Trade | PartKind) -> None:
     Catalogue.__init__(CATALOGUE, *listed)
     Kinds.parts.cache_clear()
     Kinds.engine.cache_clear()
-    kind._touched.cache_clear()
 
 
 @pytest.mark.django_db

@@ -350,6 +350,9 @@ def _hint(opened: Opened, engine: Engine, one: str) -> EntryHint:
         if (found := feature.expected(limits, one)) is not None
     }
     made = dict(limits.sets[one].made)
+    height = limits.sets[one].figure("gauge_height")
+    if height is not None:
+        made["gauge height"] = Notation.usual(unit).with_unit(height.value)
     return EntryHint(nominal=nominal, oil_hole_deg=None if hole is None else float(hole), sizes_nm=sizes, made=made)
 
 

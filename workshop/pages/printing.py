@@ -50,7 +50,7 @@ def sheet_html(opened: Opened) -> str:
             "said": one,
             "loose": any(part.place or part.spare for part in found.parts if part.set == one.set),
             "figures": _figures_of(found, one.set),
-            "parts": [part for part in found.parts if part.set == one.set],
+            "parts": [part for part in found.parts if part.set == one.set and not part.out],
             "mark": mark_drawing(one.mark.code),
         }
         for one in found.sets

@@ -201,7 +201,7 @@ PISTON = PartKind(
             drawing=Drawing.PISTON,
             hold="in each boss, up and down and across",
             plane_names=("front boss", "rear boss"),
-            angle_names={0: "up and down", 90: "across"},
+            angle_names={0: "upright", 90: "across"},
             material=_material,
             expected=_pin_hole,
         ),

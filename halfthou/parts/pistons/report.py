@@ -59,6 +59,8 @@ def _under(found: PistonSet, verdict: PieceVerdict) -> str:
         return "rejected by eye"
     if found.goes(verdict.case.piece.part.id):
         return "its bore goes to another size"
+    if Open.FORM in verdict.opens:
+        return "read its skirt again, at the gauge point"
     left = len(verdict.to_read)
     if verdict.action is Action.MEASURE and left:
         return f"{left} {'reading' if left == 1 else 'readings'} to go"
@@ -71,9 +73,9 @@ def _clearance(found: PistonSet, verdict: PieceVerdict, say: Notation) -> str:
         return f"hone its bore to {say.text(pair.hone_to)} for {say.text(pair.clearance)}"
     tight, loose = verdict.finding("piston clearance least"), verdict.finding("piston clearance most")
     if tight is not None and loose is not None:
-        return f"clearance {say.text(tight.value)} to {say.text(loose.value)}"
+        return f"{say.text(tight.value)} to {say.text(loose.value)}"
     if Open.PISTON in verdict.opens and not verdict.scrap:
-        return "clearance not known: read its bore whole"
+        return "not known: read its skirt and its bore whole"
     return ""
 
 

@@ -14,10 +14,8 @@ from halfthou.parts.pistons.kind import (
     BLUED,
     BROKEN,
     BURNT,
-    CLIPS,
     CROWN,
     FOOT,
-    FRONT,
     GROOVE_LOOK,
     GROOVES,
     HOLED,
@@ -33,7 +31,6 @@ from halfthou.parts.pistons.kind import (
     SMALL_END,
     STEPPED,
     STIFF,
-    VALVES,
     WASHED,
     WEIGHT,
 )
@@ -41,7 +38,8 @@ from halfthou.verdicts import Action, Called, FigureKind, Finding, Limit, Open, 
 
 _PIN, _SMALL = "pistons.pin", "pin in the small end"
 COLLAPSE = FigureKind("collapse", "pistons.collapse", "skirt collapse", difference=False)
-ASSEMBLY = (FRONT, CLIPS, VALVES)
+#: So much larger than new a skirt may read and still be of its step: 0.001 in. Source: common practice, no source.
+MORE_THAN_NEW = Length(25_400)
 #: What has to be looked at before a piston is called good.
 FIRST_LOOKS = (SCUFF, LANDS, CROWN)
 
@@ -58,14 +56,20 @@ class PistonSays:
 def step_of(case: PieceCase, steps: tuple[Length, ...], stamped: Length | None) -> Length:
     """The oversize a piston is of: by its skirt, else as it is stamped.
 
-    Rule:    pistons.present. A stamp is a claim: the skirt decides where it is read.
+    Rule:    pistons.present. A stamp is a claim: it decides only between sizes that the skirt leaves open.
     """
     skirt, size = case.read(SKIRT), case.limits.band("size")
     if skirt is None or size is None or not skirt.sizes:
         return stamped or ZERO
     read = next(iter(skirt.sizes.values()))
-    near = [step for step in steps if read >= size.least + step - NOT_THE_SKIRT]
-    return max(near, key=lambda step: step.nm) if near else ZERO
+
+    def holds(step: Length) -> bool:
+        """Whether a piston of a step can read so: worn, and larger than new by no more than a slip of the hand."""
+        return size.least + step - NOT_THE_SKIRT <= read <= size.most + step + MORE_THAN_NEW
+
+    if stamped is not None and holds(stamped):
+        return stamped
+    return next((step for step in steps if holds(step)), stamped or ZERO)
 
 
 def judge_piston(says: PistonSays) -> Judged:
@@ -114,16 +118,15 @@ def _at_a_land(says: PistonSays) -> Length | None:
 
 def _findings(says: PistonSays, figures: Figures, opens: set[Open]) -> Iterator[Finding]:
     case, limits = says.case, says.case.limits
-    # Without the height, or read on a land, its size says nothing: no figure of it is given.
-    if not opens & {Open.PLACE, Open.FORM}:
+    # Without the height, read on a land, or larger than its bore, its size says nothing: no figure of it is given.
+    if not opens & {Open.PLACE, Open.FORM, Open.CONTRADICTED}:
         yield from _collapse(says, figures)
         yield from figures.against(
             FigureKind("skirt taper", "pistons.design", "skirt, foot over gauge point", difference=False),
             "skirt_taper",
             (figures.most(FOOT), figures.least(SKIRT, -1)),
         )
-        if Open.CONTRADICTED not in opens:
-            yield from says.fit.findings(case.house)
+        yield from says.fit.findings(case.house)
     pin = limits.band("pin")
     if pin is not None:
         worn = summed(

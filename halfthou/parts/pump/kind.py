@@ -80,6 +80,9 @@ FIGURES = (
     SheetFigure("drive_play", "Play of the drive", is_band=True, quantity=Quantity.ANGLE),
     SheetFigure("pickup_depth", "Pickup to pan", is_band=True),
     SheetFigure("seal_section", "Pickup seal, section when new", is_band=True),
+    SheetFigure("seal_groove", "Pickup seal, depth of its groove"),
+    SheetFigure("gear_module", "Gears, module"),
+    SheetFigure("gear_breadth", "Gears, breadth"),
     SheetFigure("leak_breadth", "Leak path at the gear faces, breadth"),
     SheetFigure("leak_length", "Leak path at the gear faces, length"),
 )
@@ -87,6 +90,7 @@ MADE = (
     SheetMade("kind", "Kind of pump", (SPUR, GEROTOR, VANE)),
     SheetMade("drive", "Driven by", ("shaft", "crank", "chain")),
     SheetMade("gears sold", "Gears or rotors sold by themselves", ("yes", "no")),
+    SheetMade("teeth", "Teeth on each gear", free=True),
     SheetMade("viscosity", "Oil when hot, in mPa s", free=True),
     SheetMade("pump number", "Pump, part number", free=True),
 )

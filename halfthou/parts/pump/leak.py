@@ -37,3 +37,11 @@ def opening_pressure(load: Force, plunger: Length) -> Pressure:
     Rule:    pump.relief.   Source: docs/trade: Relief valve: p = 4F / (π d²).
     """
     return Pressure(round(4 * load.count / 1000 / (math.pi * (plunger.nm / 1e9) ** 2)))
+
+
+def spur_displacement_mm3(module: Length, teeth: int, breadth: Length) -> float:
+    """What a pair of spur gears moves at each turn, in cubic millimetres.
+
+    Source:  docs/trade: Measuring an oil pump: about 2 π m² z b.
+    """
+    return 2 * math.pi * (module.nm / 1e6) ** 2 * teeth * breadth.nm / 1e6

@@ -49,6 +49,7 @@ from halfthou.parts.pump.kind import (
     SHAFT,
     SHAFT_BORE,
     SPRING,
+    SPUR,
     STUCK,
     TIP,
     TWISTED,
@@ -56,7 +57,8 @@ from halfthou.parts.pump.kind import (
     WHOSE,
     pump_kind,
 )
-from halfthou.parts.pump.leak import leak_litres, leak_ratio, opening_pressure
+from halfthou.parts.pump.leak import leak_litres, leak_ratio, opening_pressure, spur_displacement_mm3
+from halfthou.parts.pump.seal import NEAR, series_of, squeeze
 from halfthou.verdicts import Action, AmountFinding, FigureKind, Finding, Open
 
 _CLEARANCE, _SIZE = "pump.clearance", "pump.size"
@@ -205,9 +207,36 @@ def _advice(case: PieceCase, figures: Figures, findings: tuple[Finding, ...]) ->
         if isinstance(force, Force):
             opens = opening_pressure(force, plunger.survey.sizes[plunger.spot])
             yield Note("opens", (f"{opens.count / 1e5:.2f} bar",))
+    yield from _seals(case, figures)
+    yield from _displaced(case)
     tip, shaft = figures.most(TIP), figures.most(SHAFT_BORE)
     if tip is not None and shaft is not None and figures.least(SHAFT) is not None:
         yield Note("as read")
+
+
+def _seals(case: PieceCase, figures: Figures) -> Iterator[Note]:
+    """The seal that came off held against the one to be fitted, and the groove it goes into.
+
+    Rule:    pump.seal.
+    """
+    old, new = figures.most(SEAL), figures.most(NEW_SEAL)
+    if old is not None and new is not None:
+        was, will = old.survey.sizes[old.spot], new.survey.sizes[new.spot]
+        if abs(was - will) > NEAR:
+            yield Note("seals differ", (was, will, f", series {series_of(will)}" if series_of(will) else ""))
+    groove = case.limits.figure("seal_groove")
+    if new is not None and groove is not None:
+        share = squeeze(new.survey.sizes[new.spot], groove.value)
+        yield Note("squeeze", (f"{share:.0%}",))
+
+
+def _displaced(case: PieceCase) -> Iterator[Note]:
+    """What the gears move at each turn, where the sheet tells their module, breadth and teeth."""
+    module, breadth = case.limits.figure("gear_module"), case.limits.figure("gear_breadth")
+    teeth = case.limits.made.get("teeth", "")
+    if module is not None and breadth is not None and teeth.isdecimal() and pump_kind(case.limits) == SPUR:
+        moved = spur_displacement_mm3(module.value, int(teeth), breadth.value) / 1000
+        yield Note("displaces", (f"{moved:.1f}",))
 
 
 def _litres(case: PieceCase, end: Finding) -> Iterator[Note]:

@@ -41,6 +41,9 @@ TELLS = {
     "leak": Tell("pump.leak", "End clearance {0} against {1} when new: {2} times the leak."),
     "litres": Tell("pump.leak", "That is {0} litres a minute past the gear faces at {1}, hot."),
     "opens": Tell("pump.relief", "By its spring and plunger the relief valve opens at {0}."),
+    "seals differ": Tell("pump.seal", "The seal that came off is {0}, the new one {1}{2}: not the same section."),
+    "squeeze": Tell("pump.seal", "Its groove squeezes the new seal by {0}: 15 to 30 % is usual."),
+    "displaces": Tell("pump.leak", "The gears move about {0} cm³ at each turn."),
     "as read": Tell("pump.floating", "Gears sit on their shafts: the tip clearance stands as read, never halved."),
 }
 

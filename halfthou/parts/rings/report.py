@@ -57,7 +57,6 @@ def ring_report(ring: tuple[PieceVerdict, Action, FileToFit | None], engine: Eng
         looks=(WHOLE, FACE, TENSION, *(look.key for look in LOOKS[3:7])),
         under=_under(verdict, action, filing, say),
         size_words=say.text(next(iter(read.sizes.values()))) if read is not None and read.sizes else "",
-        clearance=filing_words(filing, say) if filing is not None and action is not Action.REPLACE else "",
     )
     return piece_report(verdict, said, engine, say)
 
@@ -67,7 +66,7 @@ def _under(verdict: PieceVerdict, action: Action, filing: FileToFit | None, say:
         return "rejected by eye"
     if action is Action.REPLACE and verdict.action is not Action.REPLACE:
         return "new rings go with the hone"
-    return filing_words(filing, say) if filing is not None and action is Action.FILE else ""
+    return filing_words(filing, say) if filing is not None and action in (Action.FILE, Action.REUSE) else ""
 
 
 def filing_words(filing: FileToFit, say: Notation) -> str:
@@ -147,7 +146,11 @@ def filing_table(found: RingSet, say: Notation) -> TableShown:
     Rule:    rings.file, rings.order.   Source: docs/trade: Ring gaps.
     """
     rows = []
-    for verdict in sorted(found.placed.values(), key=lambda v: ring_of(v.case.place)):
+    to_file = any(one.says is Filing.FILE for one in found.filing.values())
+    new = any(verdict.case.piece.part.spare for verdict in found.placed.values())
+    # Used rings that are wide enough bring no card: there is nothing to file.
+    placed = found.placed.values() if to_file or new else ()
+    for verdict in sorted(placed, key=lambda v: ring_of(v.case.place)):
         name = verdict.case.piece.part.id
         filing = found.filing.get(name)
         if filing is None or found.action_of(name) is Action.REPLACE:

@@ -33,8 +33,8 @@ from halfthou.sets import OIL_LEAST, WARMER_K, FileToFit, file_to_fit, thermal_g
 from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts import Action, FigureKind, Finding, Limit, Open, Term, judge, summed
 
-_GAP = FigureKind("closed gap least", "rings.gap", "closed gap", difference=False)
-_WIDE = FigureKind("closed gap most", "rings.gap", "closed gap", difference=False)
+_GAP = FigureKind("closed gap least", "rings.gap", "closed gap, least", difference=False)
+_WIDE = FigureKind("closed gap most", "rings.gap", "closed gap, most", difference=False)
 _AT_TOP = FigureKind("gap at the top", "rings.at-top", "gap at the top of travel", difference=False)
 #: A worn ring's gap where nobody gives a limit: about twice what is aimed at when new.
 #: Source: docs/trade: Ring gaps, from memory; a rule of thumb, which settles nothing.

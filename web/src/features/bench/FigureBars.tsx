@@ -32,11 +32,22 @@ function Bar({ figure }: { figure: Figure }) {
   const [value, limit] = [x(figure.value.nm), x(figure.limit_nm)];
   const allowed = figure.limit_is_least ? { at: limit, wide: WIDE - limit } : { at: 0, wide: limit };
   return (
-    <div className="mb-2">
+    <div className="mb-1.5">
       <p className="truncate text-[14px] leading-tight" title={figure.name}>
         {figure.name}
       </p>
-      <svg aria-hidden width={WIDE + 2} height={22} className="block">
+      <p className="flex items-baseline justify-between leading-tight" style={{ width: WIDE }}>
+        <span className={`figure text-[19px] font-bold ${figure.called === "beyond" ? "text-red" : ""}`}>
+          {figure.value.text}
+        </span>
+        <span className="text-[14px] text-quiet">
+          {figure.limit_is_least ? "least" : "most"} {figure.limit}
+          {(figure.called === "beyond" || figure.called === "too close") && (
+            <strong className="ml-1 text-ink">{figure.called}</strong>
+          )}
+        </span>
+      </p>
+      <svg aria-hidden width={WIDE + 2} height={18} viewBox={`0 3 ${WIDE + 2} 18`} className="block">
         <rect x={allowed.at} y={6} width={Math.max(1, allowed.wide)} height={10} className="fill-tint" />
         <line x1={0} x2={WIDE} y1={16} y2={16} className="stroke-ink" />
         <rect

@@ -11,7 +11,7 @@ const DIFFERENCES: readonly string[] = ["out-of-round", "taper", "barrel"];
 const CALLED = { within: "", beyond: "beyond", "too close": "too close", "not read": "" } as const;
 
 /** What the readings come to: each figure against its limit, and how sure it is. */
-export function Figures({ bench, part }: { bench: Bench; part: Part }) {
+export function Figures({ bench, part, drawn = false }: { bench: Bench; part: Part; drawn?: boolean }) {
   const [open, setOpen] = useState(false);
   const figures = part.figures.filter((figure) => !BEARING.includes(figure.key));
   if (figures.length === 0) {
@@ -21,7 +21,7 @@ export function Figures({ bench, part }: { bench: Bench; part: Part }) {
   const form = figures.find((figure) => DIFFERENCES.includes(figure.key));
   return (
     <>
-      <table className="w-full border-collapse">
+      <table className={drawn ? "sr-only" : "w-full border-collapse"}>
         <caption className="sr-only">Figures of {part.name}</caption>
         <tbody>
           {figures.map((figure) => (

@@ -8,6 +8,8 @@ import { useLooks } from "./useLooks";
 
 type Look = Schemas["LookOut"];
 const UNSEEN = "not looked at";
+/** So many looks of a loose piece stand open; the rest, as those at assembly, are folded. */
+const OF_LOOSE = 6;
 
 /** What a look is written down of, where a person says nothing else: the part, its set, or the whole it belongs to. */
 function onOf(look: Look, desk: Desk): string {
@@ -22,6 +24,8 @@ export function Looks({ desk }: { desk: Desk }) {
   const { see } = useLooks(bench.card.id);
   const [deep, setDeep] = useState<{ look: Look; answer: string } | null>(null);
   const [claim, setClaim] = useState(false);
+  const [all, setAll] = useState(false);
+  const first = kind?.loose ? OF_LOOSE : part.looks.length;
   const answerOf = (look: string) => part.seen.find((seen) => seen.look === look)?.answer ?? UNSEEN;
   const write = (look: Look, answer: string) => {
     if (look.depth_for.includes(answer) || look.measured.includes(answer)) setDeep({ look, answer });
@@ -32,7 +36,7 @@ export function Looks({ desk }: { desk: Desk }) {
   return (
     <section aria-label="Seen on the bench">
       <div className="grid grid-cols-3 gap-x-2 gap-y-1">
-        {part.looks.map((key) => {
+        {(all ? part.looks : part.looks.slice(0, first)).map((key) => {
           const look = kind?.looks.find((one) => one.look === key);
           return look ? (
             <LookChoice
@@ -45,7 +49,7 @@ export function Looks({ desk }: { desk: Desk }) {
             />
           ) : null;
         })}
-        {claimed && (
+        {claimed && (all || part.looks.length <= first) && (
           <div>
             <span className="block text-[15px] text-quiet">claimed size</span>
             <button
@@ -59,6 +63,16 @@ export function Looks({ desk }: { desk: Desk }) {
           </div>
         )}
       </div>
+      {part.looks.length > first && (
+        <button
+          type="button"
+          aria-expanded={all}
+          className="min-h-9 text-[15px] font-semibold text-blue hover:bg-tint"
+          onClick={() => setAll(!all)}
+        >
+          {all ? "Fewer looks" : `${part.looks.length - first} more looks`}
+        </button>
+      )}
       {scored && (
         <p className="mt-1 text-[15px]">
           Depth of the score is written down{scored.spot ? `, at ${scored.spot}` : ""}.

@@ -74,7 +74,7 @@ export function BenchPage() {
           {doubt ? (
             <SlipPanel key={doubt.reading} desk={desk} doubt={doubt} answer={slip} />
           ) : (
-            <Figures bench={bench} part={desk.part} />
+            <Figures bench={bench} part={desk.part} drawn={desk.kind?.loose ?? false} />
           )}
         </div>
         <div className="max-[1279px]:order-last">

@@ -15,6 +15,7 @@ export function ReadingTable({ desk, lit }: Props) {
   const outside = desk.part.features.flatMap((one) => one.outside);
   return (
     <>
+      {desk.kind?.loose && <Features desk={desk} />}
       {tablesOf(desk).map((table) => (
         <FeatureTable key={table.feature.key} desk={desk} lit={lit} {...table} />
       ))}
@@ -36,6 +37,37 @@ export function ReadingTable({ desk, lit }: Props) {
   );
 }
 
+/** What is read of a loose piece, each with how far it is; one in hand. */
+function Features({ desk }: { desk: Desk }) {
+  const { bench, part, kind } = desk;
+  const asked = new Set(part.to_read.map((one) => one.feature));
+  const shown = (kind?.features ?? []).filter(
+    (one) => asked.has(one.key) || part.features.some((read) => read.feature === one.key) || one.planned,
+  );
+  if (shown.length < 2) return null;
+  return (
+    <div className="flex flex-wrap gap-1">
+      {shown.map((feature) => {
+        const spots = spotsOf(bench, part, part.id, feature);
+        const read = spots.filter((spot) => spot.current).length;
+        const next = spots.find((spot) => !spot.current) ?? spots[0];
+        const here = feature.key === desk.feature.key;
+        return (
+          <button
+            key={feature.key}
+            type="button"
+            aria-current={here}
+            onClick={() => next && desk.goToSpot(next.name, feature.key)}
+            className={`min-h-9 border px-1.5 text-[14px] ${here ? "border-blue bg-tint font-semibold text-blue" : read === spots.length ? "border-line text-ink hover:bg-tint" : "border-ink font-semibold hover:bg-tint"}`}
+          >
+            {feature.key} {read === spots.length ? "✓" : `${read}/${spots.length}`}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
 interface Table {
   feature: FeatureKind;
   spots: readonly Spot[];
@@ -46,6 +78,7 @@ function tablesOf(desk: Desk): Table[] {
   const { bench, part, kind, target } = desk;
   if (!desk.byPlan) return [{ feature: target.feature, spots: desk.spots }];
   const own = kind?.features ?? [];
+  if (kind?.loose) return [{ feature: desk.feature, spots: desk.spots }];
   const asked = new Set(part.to_read.map((one) => one.feature));
   return own
     .filter(
@@ -60,12 +93,14 @@ function FeatureTable({ desk, lit, feature, spots }: Props & Table) {
   const words = placeWords(feature, planes.length);
   const first = spots.filter((spot) => spot.plane === planes[0]);
   const single = spots.length === 1;
+  const unnamed =
+    first.every((spot) => words.angle(spot.angle, spot.angle_deg) === spot.angle) && words.named;
   return (
     <table className="w-full table-fixed border-collapse">
       <caption className="sr-only">
         Readings of {desk.part.name}, {feature.name}
       </caption>
-      <thead className={single ? "sr-only" : ""}>
+      <thead className={single || unnamed ? "sr-only" : ""}>
         <tr>
           <th className={words.named ? "w-16" : "w-6"}>
             <span className="sr-only">plane</span>
@@ -104,7 +139,7 @@ function FeatureTable({ desk, lit, feature, spots }: Props & Table) {
 }
 
 /** Long names of angles belong to the entry; over a column a letter serves. */
-const short = (name: string, letter: string): string => (name.length > 8 ? letter : name);
+const short = (name: string, letter: string): string => (name.length > 13 ? letter : name);
 
 function Cell({ spot, desk, feature, lit }: { spot: Spot; desk: Desk; feature: FeatureKind; lit: boolean }) {
   const waiting = desk.mine.find(

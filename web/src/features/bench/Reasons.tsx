@@ -42,10 +42,12 @@ export function Reasons({ bench, part, onSpots }: Props) {
           </p>
         ))}
         <ReasonList part={part} onSpots={onSpots} />
-        <p className="mt-2 border-t border-line pt-2">
-          <span className="font-semibold">{part.station === "crank" ? "Oil clearance" : "Clearance"}</span>{" "}
-          {part.clearance.words}
-        </p>
+        {part.clearance.words && (
+          <p className="mt-2 border-t border-line pt-2">
+            <span className="font-semibold">{part.station === "crank" ? "Oil clearance" : "Clearance"}</span>{" "}
+            {part.clearance.words}
+          </p>
+        )}
         <Lines title="What would settle it" lines={part.would_change} />
         {part.figures.length === 0 && (
           <Lines

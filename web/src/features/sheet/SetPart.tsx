@@ -27,6 +27,9 @@ interface Props {
 export function SetPart({ bench, found, set, onWaive }: Props) {
   const may = useMay();
   const report = setOf(found, set);
+  const here = found.parts.filter((part) => part.set === set);
+  const out = here.filter((part) => part.out);
+  const only = here.filter((part) => part.place);
   const stepped = useKinds().find((one) => set in one.sets)?.stepped;
   return (
     <section aria-label={report.name} className="border-t-2 border-ink pb-5 pt-3">
@@ -47,7 +50,7 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
         <DecideBar bench={bench} set={set} mayDecide={may("decide and sign")} />
       </div>
       <PartTable
-        parts={found.parts.filter((part) => part.set === set)}
+        parts={here.filter((part) => !part.out)}
         bench={bench}
         onWaive={may("decide and sign") ? onWaive : undefined}
       />
@@ -78,6 +81,12 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
           </div>
         </Part>
       )}
+      {out.length > 0 && (
+        <p className="text-[15px] text-quiet">
+          In no place: {out.map((part) => `${part.short_name} (${part.mark.word})`).join(", ")}
+        </p>
+      )}
+      {only[0] && only.length === 1 && <FiguresPart part={only[0]} />}
       {report.tables
         .filter((table) => table.rows.length > 0)
         .map((table) => (
@@ -165,6 +174,30 @@ function ListPart({ table }: { table: Schemas["TableShown"] }) {
       </div>
       {table.note && <p className="text-[15px] text-quiet">{table.note}</p>}
     </Part>
+  );
+}
+
+/** The figures of a set that is one piece, as the pump: they stand on the sheet themselves. */
+function FiguresPart({ part }: { part: Part }) {
+  if (part.figures.length === 0) return null;
+  return (
+    <table className="mt-2 w-full border-collapse text-left text-[15px]">
+      <caption className="sr-only">Figures of {part.name}</caption>
+      <tbody>
+        {part.figures.map((figure) => (
+          <tr key={figure.key} className="border-b border-line">
+            <th scope="row" className="py-1 font-normal">
+              {figure.name}
+            </th>
+            <td className="figure pr-3 text-right text-[17px] font-bold">{figure.value.text}</td>
+            <td className="text-quiet">
+              {figure.limit_is_least ? "least" : "most"} {figure.limit}
+              {figure.called !== "within" && <strong className="ml-1 text-ink">{figure.called}</strong>}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

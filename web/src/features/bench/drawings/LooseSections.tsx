@@ -17,7 +17,9 @@ const INNER = ["pin", "pin bore", "small end"];
 export function PistonSection({ desk, onSpot }: SectionProps) {
   const { feature, part, bench, spot, spots } = desk;
   const at = PISTON_AT[feature.key];
-  const datum = bench.hints[part.set]?.made["datum"] ?? "";
+  const made = bench.hints[part.set]?.made ?? {};
+  const datum = made["datum"] ?? "";
+  const height = made["gauge height"];
   const said = `${part.name}: ${feature.name}. ${feature.hold}.`;
   return (
     <figure>
@@ -33,9 +35,11 @@ export function PistonSection({ desk, onSpot }: SectionProps) {
           <circle cx={144} cy={120} r={19} fill="none" className="stroke-blue" strokeWidth={4} />
         )}
         {at && <Reach {...at} />}
-        {(feature.key === "skirt" || feature.key === "skirt foot") && (
-          <text x={252} y={188} fontSize={13} className="fill-quiet">
-            {datum && `from the ${datum.replace(/^the /, "")}`.slice(0, 26)}
+        {feature.key === "skirt" && (
+          <text x={338} y={14} textAnchor="end" fontSize={13} className="fill-quiet">
+            {height
+              ? `${height} from the ${datum || "datum"}`
+              : "height of the gauge point: not on the sheet"}
           </text>
         )}
         {feature.key === "weight" && (
@@ -84,7 +88,7 @@ function SpotKeys({ spots, now, words, onSpot }: SpotKeysProps) {
         return (
           <g key={spot.name} onClick={() => onSpot(spot.name)} className="cursor-pointer">
             <circle
-              cx={258}
+              cx={246}
               cy={62 + n * 24}
               r={7}
               className={
@@ -92,12 +96,12 @@ function SpotKeys({ spots, now, words, onSpot }: SpotKeysProps) {
               }
             />
             <text
-              x={270}
+              x={257}
               y={67 + n * 24}
               fontSize={13}
               className={state === "now" ? "fill-blue font-semibold" : "fill-ink"}
             >
-              {label(words, spot)}
+              {label(words, spot, planesOf(spots))}
             </text>
           </g>
         );
@@ -106,11 +110,11 @@ function SpotKeys({ spots, now, words, onSpot }: SpotKeysProps) {
   );
 }
 
-function label(words: SpotKeysProps["words"], spot: SpotKeysProps["spots"][number]): string {
+function label(words: SpotKeysProps["words"], spot: SpotKeysProps["spots"][number], planes: number): string {
   const angle = words.angle(spot.angle, spot.angle_deg);
-  const plane = words.named ? words.plane(spot.plane) : "";
-  const both = angle === spot.angle ? plane : plane ? `${plane.split(" ")[0] ?? ""} ${angle}` : angle;
-  return both.slice(0, 14);
+  if (planes === 1) return angle;
+  const plane = words.named ? words.plane(spot.plane) : String(spot.plane);
+  return angle === spot.angle ? plane : `${plane.split(" ")[0] ?? ""} ${angle}`;
 }
 
 /** A ring in its own bore, pushed down square: the gap is read where the bore is least worn. */
@@ -141,8 +145,8 @@ export function RingSection({ desk }: SectionProps) {
         </text>
         <rect x={219} y={140} width={94} height={7} className="fill-blue" />
         <path d="M222 136v-44h88v44z" className="fill-sheet stroke-ink" />
-        <text x={266} y={118} textAnchor="middle" fontSize={12} className="fill-ink">
-          piston, upside down
+        <text x={266} y={120} textAnchor="middle" fontSize={12} className="fill-ink">
+          piston
         </text>
         {depth && <path d="M208 24v120" className="stroke-blue" strokeWidth={2.5} />}
         <text x={338} y={224} textAnchor="end" fontSize={13} className="fill-quiet">
@@ -172,7 +176,7 @@ export function PumpSection({ desk, onSpot }: SectionProps) {
   return (
     <figure>
       <svg width={340} height={228} role="img" aria-label={said}>
-        <OpenPump kind={kind} cx={126} cy={98} scale={1.3} />
+        <OpenPump kind={kind} cx={118} cy={98} scale={1.2} />
         <Pointer feature={feature.key} kind={kind} />
         <SpotKeys spots={spots} now={spot} words={placeWords(feature, planesOf(spots))} onSpot={onSpot} />
         <text x={4} y={200} fontSize={15} className="fill-blue font-semibold">
@@ -190,14 +194,14 @@ export function PumpSection({ desk, onSpot }: SectionProps) {
 /** A blade at the place that is read, in the drawing of the open pump. */
 function Pointer({ feature, kind }: { feature: string; kind: string }) {
   const gears: Record<string, string> = {
-    "tip clearance": "M10 98h10",
-    backlash: "M126 70v56",
-    "end clearance": "M8 98h236",
+    "tip clearance": "M12 98h9",
+    backlash: "M118 72v52",
+    "end clearance": "M6 98h224",
   };
   const rotors: Record<string, string> = {
-    "rotor tip": "M150 40l10 16",
-    "rotor to body": "M52 98h12",
-    "end clearance": "M40 98h172",
+    "rotor tip": "M150 60l10 12",
+    "rotor to body": "M54 98h12",
+    "end clearance": "M48 98h140",
   };
   const path = (kind === "gerotor" ? rotors : gears)[feature];
   return path ? (

@@ -100,14 +100,13 @@ function PistonKey({ part, chosen, onSelect }: KeyProps) {
           className={`${chosen ? "stroke-blue" : "stroke-ink"} fill-sheet`}
           strokeWidth={chosen ? 2.5 : 1.5}
         />
-        <path d="M8.600 11h36.800M8.300 16h37.400M8 21h38" className="stroke-ink" strokeWidth={1} />
-        <circle cx={27} cy={33} r={4} className="fill-paper stroke-ink" strokeWidth={1} />
+        <path d="M8.600 10h36.800M8.300 14h37.400M8 18h38" className="stroke-ink" strokeWidth={1} />
       </svg>
       <span
         aria-hidden
-        className={`absolute bottom-0 left-0 flex w-full items-center justify-center gap-0.5 bg-paper/80 text-[14px] font-semibold ${chosen ? "text-blue" : ""}`}
+        className={`absolute left-0 top-[21px] flex w-full items-center justify-center gap-1 text-[15px] font-semibold leading-none ${chosen ? "text-blue" : ""}`}
       >
-        <PunchMark code={part.mark.code} size={16} />
+        <PunchMark code={part.mark.code} size={17} />
         {part.mark.letter}
       </span>
     </button>
@@ -129,7 +128,7 @@ function RingKey({ part, number, chosen, onSelect }: KeyProps & { number: number
       <span className="sr-only">{said(part)}</span>
       <svg aria-hidden width={30} height={62} viewBox="0 0 30 62">
         <path
-          d="M8 8a18 20 0 0 1 0 36"
+          d="M15 5a15 18 0 0 1 0 36"
           fill="none"
           className={chosen ? "stroke-blue" : "stroke-ink"}
           strokeWidth={number === 3 ? 4 : number === 2 ? 3 : 2}
@@ -141,7 +140,7 @@ function RingKey({ part, number, chosen, onSelect }: KeyProps & { number: number
       </svg>
       <span
         aria-hidden
-        className={`absolute left-0 top-[18px] flex flex-col items-center text-[13px] font-semibold leading-none ${chosen ? "text-blue" : ""}`}
+        className={`absolute left-[1px] top-[10px] flex w-[17px] flex-col items-center text-[13px] font-semibold leading-none ${chosen ? "text-blue" : ""}`}
       >
         <PunchMark code={part.mark.code} size={13} />
         {part.mark.letter}
@@ -150,12 +149,15 @@ function RingKey({ part, number, chosen, onSelect }: KeyProps & { number: number
   );
 }
 
+/** So many of what lies in no place stand in the drawing. */
+const SHOWN = 7;
+
 /** What lies in no bore: taken out, or on the shelf. */
 export function Out({ parts, selected, onSelect }: Omit<StageProps, "bench">) {
   return (
     <p className="flex flex-wrap items-center gap-1 text-[14px] text-quiet">
       In no place:
-      {parts.map((part) => (
+      {parts.slice(0, SHOWN).map((part) => (
         <button
           key={part.id}
           type="button"
@@ -168,6 +170,7 @@ export function Out({ parts, selected, onSelect }: Omit<StageProps, "bench">) {
           {part.short_name}
         </button>
       ))}
+      {parts.length > SHOWN && <span>and {parts.length - SHOWN} more, under Pieces</span>}
     </p>
   );
 }

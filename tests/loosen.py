@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import timedelta
 from typing import Any
 
 from halfthou.amounts import Quantity
@@ -233,5 +234,11 @@ def brought(part: str, kind: str, **more: Any) -> Piece:
 
 
 def fitted(piece: str, place: str | None, nth: int = 0) -> Fitting:
-    """A piece put in a place, or taken out."""
-    return Fitting(id=f"fit.{piece}.{place or 'out'}.{nth}", piece=piece, place=place, by="bench", at=NOON)
+    """A piece put in a place, or taken out; so many minutes after noon."""
+    return Fitting(
+        id=f"fit.{piece}.{place or 'out'}.{nth}",
+        piece=piece,
+        place=place,
+        by="bench",
+        at=NOON + nth * timedelta(minutes=1),
+    )

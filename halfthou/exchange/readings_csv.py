@@ -183,7 +183,6 @@ class _Against:
         if kind is None or (kind.quantity is Quantity.LENGTH and not kind.small):
             return _size(cell, self.unit, where, faults)
         try:
-            window = window_for(self.job.limits, known.set if known else "", kind, ZERO, ())
             found = (
                 read_length(cell, self.unit)
                 if kind.quantity is Quantity.LENGTH
@@ -192,8 +191,8 @@ class _Against:
         except Unreadable as error:
             faults.append(Fault(where, error.message))
             return None
-        below = kind.signed or kind.may_be_nothing
-        if not isinstance(found, Typed) or (found.length.nm <= 0 and not below) or found.length < window.least:
+        least = -1 if kind.may_be_nothing else 0
+        if not isinstance(found, Typed) or (found.length.nm <= least and not kind.signed):
             faults.append(Fault(where, f"“{cell}” is no {kind.name}: write it with a decimal point, and its unit"))
             return None
         return found.length

@@ -6,8 +6,7 @@ import re
 from fractions import Fraction
 
 from halfthou.amounts.quantity import COUNT_PER_UNIT, QUANTITIES, Quantity, amount_text
-from halfthou.lengths import AmountUnit, Asked, Choice, Length, Typed, Unreadable
-from halfthou.lengths.typed import LONGEST, plain, read_number
+from halfthou.lengths import LONGEST, AmountUnit, Asked, Choice, Length, Typed, Unreadable, plain, read_number
 
 _WORDS: dict[Quantity, dict[str, AmountUnit]] = {
     Quantity.MASS: {

@@ -41,8 +41,9 @@ class WornBore(StrEnum):
 
 
 class PumpAfterMetal(StrEnum):
-    """What becomes of a pump that metal went through. Good shops disagree: docs/trade: The pump that fed a
-    failure."""
+    """What becomes of a pump that metal went through. Good shops disagree.
+
+    Source:  docs/trade: The pump that fed a failure."""
 
     MEASURE = "flush, measure, reuse if within"
     NEW = "new regardless"

@@ -2,12 +2,13 @@
 
 from halfthou.lengths.length import ZERO, AmountUnit, Length, Unit, middle
 from halfthou.lengths.show import USUAL_DECIMALS, Notation, Shown
-from halfthou.lengths.typed import Asked, Choice, Typed, Unreadable, read_length
+from halfthou.lengths.typed import LONGEST, Asked, Choice, Typed, Unreadable, plain, read_length, read_number
 from halfthou.lengths.typed_here import UNIT_WORDS, Window, read_here
 from halfthou.lengths.typed_small import read_small
 from halfthou.lengths.typed_undersize import MOST_UNDERSIZE, read_undersize
 
 __all__ = [
+    "LONGEST",
     "MOST_UNDERSIZE",
     "UNIT_WORDS",
     "USUAL_DECIMALS",
@@ -23,8 +24,10 @@ __all__ = [
     "Unreadable",
     "Window",
     "middle",
+    "plain",
     "read_here",
     "read_length",
+    "read_number",
     "read_small",
     "read_undersize",
 ]

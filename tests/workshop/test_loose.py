@@ -1,5 +1,5 @@
-"""Pistons, rings and pumps through the workshop: pieces and fittings as facts, weights in grams, springs in newtons,
-limits that are no lengths, the filing card, files that go round."""
+"""Pistons, rings and pumps through the workshop: pieces and fittings as facts, weights and springs in their own
+units, limits that are no lengths, the filing card, files that go round."""
 
 from __future__ import annotations
 

@@ -56,6 +56,11 @@ class HouseRulesForm(Schema):
     spread_k: str = Field(default="1", max_length=40)
 
 
+#: The rules that are chosen, not typed.
+CHOSEN = {
+    "guard", "hardened_crank", "keep_axis", "mixed_sizes", "keep_bore_axis", "torque_plate", "glazed_bore",
+    "worn_bore", "pistons_keep", "pump_after_metal", "check_stands_h",
+}  # fmt: skip
 #: A shop colder or warmer than this is asked about. Source: common practice, no source.
 COLD_C, WARM_C = 5.0, 40.0
 
@@ -81,21 +86,7 @@ def keep_rules(owner: Person, given: HouseRulesForm) -> HouseRules:
     if faults:
         raise Refusal("bad-rules", "The house rules were not kept. Mend what is marked.", faults)
     try:
-        rules = HouseRules(
-            confirmed=True,
-            guard=given.guard,
-            hardened_crank=given.hardened_crank,
-            keep_axis=given.keep_axis,
-            mixed_sizes=given.mixed_sizes,
-            keep_bore_axis=given.keep_bore_axis,
-            torque_plate=given.torque_plate,
-            glazed_bore=given.glazed_bore,
-            worn_bore=given.worn_bore,
-            pistons_keep=given.pistons_keep,
-            pump_after_metal=given.pump_after_metal,
-            check_stands_h=given.check_stands_h,
-            **values,
-        )
+        rules = HouseRules(confirmed=True, **given.dict(include=CHOSEN), **values)
     except ValidationError as error:
         raise Refusal(
             "bad-rules", "The house rules were not kept. Mend what is marked.", faults_of(error)

@@ -157,6 +157,7 @@ def _about(key: str) -> Callable[[LimitsSheet, str], Expected | None]:
     """What a size can be, where the sheet has a band of it: a fifth either way, so that a slip is asked about."""
 
     def expected(sheet: LimitsSheet, one: str) -> Expected | None:
+        """The band of the sheet, a fifth wider either way."""
         limits = sheet.sets.get(one)
         band = limits.band(key) if limits is not None else None
         if band is None:

@@ -116,7 +116,7 @@ def rings_report(found: RingSet, say: Notation, accepted: Decision | None) -> Se
         reading_order=order,
         cautions=cautions_of_piece(action, pump=False),
         tables=(*((filed,) if filed.rows else ()), _assembly(found)),
-        card="Ring filing card" if filed.rows else "",
+        card="Ring filing card" if filed.rows and _has_card(found) else "",
     )
 
 
@@ -146,11 +146,7 @@ def filing_table(found: RingSet, say: Notation) -> TableShown:
     Rule:    rings.file, rings.order.   Source: docs/trade: Ring gaps.
     """
     rows = []
-    to_file = any(one.says is Filing.FILE for one in found.filing.values())
-    new = any(verdict.case.piece.part.spare for verdict in found.placed.values())
-    # Used rings that are wide enough bring no card: there is nothing to file.
-    placed = found.placed.values() if to_file or new else ()
-    for verdict in sorted(placed, key=lambda v: ring_of(v.case.place)):
+    for verdict in sorted(found.placed.values(), key=lambda v: ring_of(v.case.place)):
         name = verdict.case.piece.part.id
         filing = found.filing.get(name)
         if filing is None or found.action_of(name) is Action.REPLACE:
@@ -162,12 +158,18 @@ def filing_table(found: RingSet, say: Notation) -> TableShown:
         )
     return TableShown(
         key="filing",
-        title="Ring filing",
+        title="Ring gaps",
         columns=("cylinder", "ring", "gap read", "gap aimed at", "file off", "what to do"),
         rows=tuple(rows),
         note="After the final hone, each ring in its own bore at the foot of its travel, square. File one end "
         "only, square, a little at a time; deburr it and tag it. A gap too wide cannot be mended.",
     )
+
+
+def _has_card(found: RingSet) -> bool:
+    """Whether there is anything to file: used rings that are wide enough bring no card to the bench."""
+    to_file = any(one.says is Filing.FILE for one in found.filing.values())
+    return to_file or any(verdict.case.piece.part.spare for verdict in found.placed.values())
 
 
 def _assembly(found: RingSet) -> TableShown:

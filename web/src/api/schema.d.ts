@@ -2962,8 +2962,9 @@ export interface components {
         };
         /**
          * PumpAfterMetal
-         * @description What becomes of a pump that metal went through. Good shops disagree: docs/trade: The pump that fed a
-         *     failure.
+         * @description What becomes of a pump that metal went through. Good shops disagree.
+         *
+         *     Source:  docs/trade: The pump that fed a failure.
          * @enum {string}
          */
         PumpAfterMetal: "flush, measure, reuse if within" | "new regardless";

@@ -36,7 +36,15 @@ from workshop.people.refusals import Clash, NotThere, Refusal
 #: Work that takes parts to a size.
 SIZED = (OperationKind.GRIND, OperationKind.BORE)
 #: Work that is also done to one part of a set alone.
-ALONE = (*SIZED, OperationKind.POLISH, OperationKind.LIGHT_HONE, OperationKind.SLEEVE)
+ALONE = (
+    *SIZED,
+    OperationKind.POLISH,
+    OperationKind.LIGHT_HONE,
+    OperationKind.SLEEVE,
+    OperationKind.FILE_RINGS,
+    OperationKind.PISTON_WORK,
+    OperationKind.PINS,
+)
 
 
 class Doing(Schema):

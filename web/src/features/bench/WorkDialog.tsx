@@ -50,7 +50,8 @@ function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
   };
   const placeOf = (kind: Kind, on: string) => (placesOf(kind).includes(on) ? on : (placesOf(kind)[0] ?? ""));
   const start = {
-    kind: desk.kind?.stepped?.work ?? work[0]?.kind ?? "grind",
+    kind:
+      desk.kind?.stepped?.work ?? (work.find((one) => one.on.includes(part.set)) ?? work[0])?.kind ?? "grind",
     on: part.set,
     step: "",
     note: "",

@@ -104,7 +104,7 @@ def _good_pump(shop: Shop, job: int) -> None:
 def _rejected_by_eye(shop: Shop) -> None:
     """A pump that metal went through: rejected before a feeler is in the hand; the new one is measured."""
     job = shop.book(
-        54, "Sprayer 2, low pressure", shop.diesel, 4,
+        54, "Orchard mist blower", shop.diesel, 4,
         ("Lowmoor Orchards Co-operative", "Oil light after a filter change. Stopped at once, says the driver."),
         scope=["pump"],
     )  # fmt: skip

@@ -88,6 +88,8 @@ class FeatureKind:
     small: bool = False
     may_be_nothing: bool = False
     signed: bool = False
+    #: About how large it is of any engine, so that a gauge of that range is at hand; None where the sheet says.
+    about: Length | None = None
     #: What to ask where a size lies far below all it can be: most likely the gauge stood somewhere else.
     mistaken: str = ""
     material: Callable[[LimitsSheet, str], Material] = lambda _sheet, _set: Material.STEEL

@@ -10,7 +10,8 @@ from halfthou.lengths.show import Notation
 from halfthou.lengths.typed import THOU, Asked, Choice, Typed, Unreadable, plain, read_length, typed
 from halfthou.lengths.typed_here import UNIT_WORDS, Window
 
-_WHOLE = re.compile(r"^[+-]?\d{1,3}$")
+#: So many whole steps; in inch, where half-thou are read, a half as well.
+_WHOLE = {Unit.INCH: re.compile(r"^[+-]?\d{1,3}([.]5)?$"), Unit.MM: re.compile(r"^[+-]?\d{1,3}$")}
 #: What a whole number without its point counts in: thou in inch, hundredths in metric.
 _FINE = {Unit.INCH: (THOU, "thou"), Unit.MM: (Fraction(1, 100), "hundredths")}
 
@@ -36,7 +37,9 @@ def read_small(text: str, unit: Unit, window: Window) -> Typed | Asked:
         return Typed(fitting[0].length, fitting[0].unit, how=fitting[0].words) if len(fitting) == 1 else found
     if found.length < ZERO and window.least >= ZERO:
         raise Unreadable("below-nothing", text, "That cannot be less than nothing. Type it again.")
-    return _without_point(said, found, unit, window) if _WHOLE.match(said) else _fits(found, said, unit, window)
+    return (
+        _without_point(said, found, unit, window) if _WHOLE[unit].match(said) else _fits(found, said, unit, window)
+    )
 
 
 def _sum(leaves: list[str], text: str, unit: Unit, window: Window) -> Typed | Asked:

@@ -26,6 +26,7 @@ def book_in(page: Page) -> None:
 
 def type_all(page: Page, texts: tuple[str, ...]) -> None:
     """Type what the gauges say, Enter by Enter, as the bench leads; each is shown before the next is typed."""
+    page.locator("[data-entry]").click()
     for text in texts:
         entry = page.locator("[data-entry]")
         expect(entry).to_be_focused()
@@ -41,8 +42,9 @@ def pick(page: Page, name: str) -> None:
 
 def look(page: Page, answers: dict[str, str]) -> None:
     for what, answer in answers.items():
-        page.get_by_label(what, exact=True).select_option(answer)
-        expect(page.get_by_label(what, exact=True)).to_have_value(answer)
+        choice = page.get_by_role("combobox", name=what, exact=True)
+        choice.select_option(answer)
+        expect(choice).to_have_value(answer)
 
 
 def read_bores(page: Page) -> None:

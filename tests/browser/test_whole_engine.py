@@ -54,7 +54,7 @@ def book_in(page: Page) -> None:
     page.get_by_role("link", name="Book in an engine").click()
     page.get_by_label("Engine or machine").fill("Trawler Petrel")
     page.get_by_label("Limits sheet").select_option(label="Morrick V8-61, revision 1")
-    expect(page.get_by_role("button", name="short engine")).to_have_attribute("aria-pressed", "true")
+    expect(page.get_by_role("button", name="whole engine")).to_have_attribute("aria-pressed", "true")
     for loose in ("pistons", "piston rings", "oil pump"):
         page.get_by_role("checkbox", name=loose, exact=True).uncheck()
     page.get_by_role("button", name="Book in and measure").click()

@@ -115,6 +115,7 @@ GAPS = Window(Length(0), Length(0), inches("0.2"))
         ("0.010+0.002", Unit.INCH, "0.012"),
         (".010 + .002 + .0015", Unit.INCH, "0.0135"),
         ("12", Unit.INCH, "0.012"),
+        ("2.5", Unit.INCH, "0.0025"),
         ("0.012", Unit.INCH, "0.012"),
         ("12 thou", Unit.MM, "0.012"),
         ("0", Unit.INCH, "0"),
@@ -132,7 +133,7 @@ def test_a_gap_below_nothing_is_refused_and_one_far_too_wide_asked_about() -> No
         read_small("-0.002", Unit.INCH, GAPS)
     with pytest.raises(Unreadable, match="no sum of leaves"):
         read_small("0.010+", Unit.INCH, GAPS)
-    assert isinstance(read_small("3.5", Unit.INCH, GAPS), Asked)
+    assert isinstance(read_small("3.7", Unit.INCH, GAPS), Asked)
     asked = read_small("2", Unit.MM, GAPS)
     assert isinstance(asked, Asked), "2 can be 2 mm or 0.02 mm"
     assert {choice.length.nm for choice in asked.choices} == {20_000, 2_000_000}

@@ -118,7 +118,7 @@ def test_leaves_are_added_and_a_gap_wider_than_any_is_asked_about(
 ) -> None:
     assert read("ring-1.1", "closed gap", "0.010+0.002", "feeler").refused is None
     assert read("ring-1.2", "closed gap", "3", "feeler").refused is None, "three thou"
-    assert read("ring-1.3", "closed gap", "3.5", "feeler").asked is not None
+    assert read("ring-1.3", "closed gap", "3.7", "feeler").asked is not None
     job = actions.open_job(JobRecord.objects.get().pk, bench).job
     assert [(one.count, one.typed) for one in job.readings] == [(304_800, "0.010+0.002"), (76_200, "3")]
 

@@ -344,11 +344,12 @@ def _hint(opened: Opened, engine: Engine, one: str) -> EntryHint:
     unit = Unit(opened.record.entry_unit)
     nominal = Notation.usual(unit).with_unit(window_for(limits, one, first, present, ()).nominal)
     hole = limits.sets[one].made.get("oil hole")
-    sizes = {
-        feature.key: found.nominal.nm
-        for feature in engine.kind_of_set[one].features
-        if (found := feature.expected(limits, one)) is not None
-    }
+    sizes = {}
+    for feature in engine.kind_of_set[one].features:
+        expected = feature.expected(limits, one)
+        about = expected.nominal if expected is not None else feature.about
+        if about is not None:
+            sizes[feature.key] = about.nm
     made = dict(limits.sets[one].made)
     height = limits.sets[one].figure("gauge_height")
     if height is not None:

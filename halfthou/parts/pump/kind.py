@@ -186,7 +186,11 @@ def _gap(key: str, name: str, *places: str, planned: bool = False, hold: str = "
     )
 
 
-def _size(key: str, purpose: Purpose, hold: str, *, hole: bool = False, about: str = "") -> FeatureKind:
+#: Shafts and plungers of pumps are about so thick: 1/2 in. Source: common practice, no source.
+SHAFT_ABOUT, SEAL_ABOUT = Length(12_700_000), Length(2_600_000)
+
+
+def _size(key: str, purpose: Purpose, hold: str, *, hole: bool = False) -> FeatureKind:
     return FeatureKind(
         key,
         key,
@@ -199,7 +203,7 @@ def _size(key: str, purpose: Purpose, hold: str, *, hole: bool = False, about: s
         hold=hold,
         plane_names=(key,),
         angle_names={0: "along", 90: "across"},
-        expected=_about(about) if about else lambda _sheet, _one: None,
+        about=SHAFT_ABOUT if purpose is not Purpose.DEPTH else None,
     )
 
 
@@ -220,6 +224,7 @@ def _one(
         drawing=Drawing.PUMP,
         hold=hold,
         plane_names=(key,),
+        about=SEAL_ABOUT if purpose is Purpose.JOURNAL else None,
         expected=_about(about) if about else lambda _sheet, _one: None,
     )
 

@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api";
-import { type Bench, type FeatureKind, newId } from "../../shared/job";
+import { type Bench, type FeatureKind, newId, useStandings } from "../../shared/job";
 import { useKept } from "../../shared/useKept";
 import type { Landing } from "./outbox";
 
@@ -35,12 +35,19 @@ export function useSetup(bench: Bench) {
   const { unit, reading, sitting, cleaned } = kept;
   const isAsked = (name: string) => kept.asked[name] ?? name !== "plate";
 
+  const standings = useStandings();
+  const isSound = (gauge: Schemas["BenchGauge"]): boolean => {
+    const standing = standings.get(gauge.id)?.standing;
+    return standing !== "out" && standing !== "overdue";
+  };
+
   /** The gauge in hand for a purpose: the one chosen, the one last used, else the first that is fit. */
   const gaugeFor = (feature: FeatureKind, size?: number): string => {
     const reaches = (gauge: Schemas["BenchGauge"]) =>
       size === undefined || ((gauge.least_nm ?? size) <= size && size <= (gauge.most_nm ?? size));
     const made = bench.gauges.filter((gauge) => gauge.purposes.includes(feature.purpose));
-    const fit = made.some(reaches) ? made.filter(reaches) : made;
+    const reaching = made.some(reaches) ? made.filter(reaches) : made;
+    const fit = reaching.some(isSound) ? reaching.filter(isSound) : reaching;
     const chosen = bench.gauges.find((gauge) => gauge.id === kept.gauges[keyOf(feature)]);
     const used = usedGauges(bench, feature.plan ? null : feature.key).findLast((id) =>
       fit.some((gauge) => gauge.id === id),

@@ -38,6 +38,8 @@ export function BookInPage() {
   const sheetSets = (id: string) => sheets.data?.find((one) => String(one.id) === id)?.sets ?? [];
   const judged = (id: string) => (scope ?? sheetSets(id)).filter((set) => sheetSets(id).includes(set));
   const kindOf = (set: string) => kinds.find((kind) => set in kind.sets);
+  /** The sets of which a measuring plan can be chosen: what comes loose is read where its kind says. */
+  const planned = (id: string) => judged(id).filter((set) => (kindOf(set)?.plans.length ?? 0) > 0);
   const planIn = (set: string) => plans[set] ?? plansFor(kindOf(set))[0]?.value ?? "";
   const { form, field, said, submit } = useServerForm(
     START,
@@ -54,7 +56,7 @@ export function BookInPage() {
         booked_in: today(),
         use: USES.find((use) => use === given.use) ?? null,
         scope: [...judged(given.limits)],
-        plans: Object.fromEntries(judged(given.limits).map((set) => [set, planOf(planIn(set))])),
+        plans: Object.fromEntries(planned(given.limits).map((set) => [set, planOf(planIn(set))])),
       });
       booked.current = bench.card.id;
     },
@@ -115,7 +117,7 @@ export function BookInPage() {
                 onChange={setScope}
               />
               <div className="grid grid-cols-3 gap-x-6 gap-y-4 max-md:grid-cols-1">
-                {judged(limits).map((set) => (
+                {planned(limits).map((set) => (
                   <PlanChoice
                     key={set}
                     label={`Plan for the ${setName(kinds, set).toLowerCase()}`}

@@ -25,7 +25,9 @@ export function ScopeChoice({ kinds, sets, value, onChange }: Props) {
       .filter((set) => sets.includes(set));
   const named = NAMED.map((one) => ({ ...one, sets: setsOf(one.stations) })).filter(
     (one, n, all) =>
-      one.sets.length > 0 && all.findIndex((other) => other.sets.join() === one.sets.join()) === n,
+      one.sets.length > 0 &&
+      // Until the top end is judged too, a short engine and a whole one hold the same: both names are known.
+      (one.stations === null || all.findIndex((other) => other.sets.join() === one.sets.join()) === n),
   );
   return (
     <fieldset>

@@ -196,6 +196,8 @@ class PartKind:
     actions: tuple[str, ...] = ()
     #: What does not hang together in the limits of a set, in words.
     check: Callable[[SetLimits], tuple[str, ...]] = lambda _limits: ()
+    #: What is odd in the limits of a set and worth a second look, by the figure it is about. Nothing is forbidden.
+    questions: Callable[[SetLimits], tuple[tuple[str, str], ...]] = lambda _limits: ()
     #: What each work is done to, where a choice is offered: sets and wholes.
     done_to: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
     #: A piece of it that did not come in the engine, by its own name; None where there are none.

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from halfthou.engines import Kinds
 from halfthou.jobs import JournalLimits, JournalSet, LimitsSheet, SourceKind
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.sets import oil_clearance
@@ -30,18 +31,27 @@ class SheetQuestion:
     what: str
 
 
-def questions_of_sheet(sheet: LimitsSheet) -> tuple[SheetQuestion, ...]:
+def questions_of_sheet(sheet: LimitsSheet, kinds: Kinds) -> tuple[SheetQuestion, ...]:
     """Everything about a sheet that is worth a second look before it is kept.
 
+    Takes:   the kinds of part: each has questions of its own.
     Rule:    sets.sheet-questions.   Source: common practice, no source. Nothing here forbids: odd engines exist.
     """
     say = Notation.usual(sheet.unit)
-    return tuple(
+    journals = tuple(
         SheetQuestion(f"{one.value}.{where}", what)
         for one in JournalSet
         if one in sheet.sets
         for where, what in _questions(sheet.of(one), say)
     )
+    here = kinds.sets(sheet.layout)
+    others = (
+        SheetQuestion(f"{one}.{where}", what)
+        for one, limits in sheet.sets.items()
+        if one in here
+        for where, what in kinds.kind_of_set(one, sheet.layout).questions(limits)
+    )
+    return (*journals, *others)
 
 
 def _questions(limits: JournalLimits, say: Notation) -> Iterator[tuple[str, str]]:

@@ -150,8 +150,31 @@ def test_a_pin_of_three_tenths_cannot_be_accepted_by_a_thou_micrometer() -> None
             one for one in part(only((*skirts(*GOOD), *pin), seen=SOUND, on=limits)).figures if one.key == "pin"
         )
         assert called.called is Called.TOO_CLOSE, size
+        assert any("can reject the pin, not accept it" in one.text for one in report.reasons)
     far = at("piston-1", "pin", "0.8710", "0.8746", "0.8746", gauge=THOU_MIC)
     assert part(only((*skirts(*GOOD), *far), seen=SOUND, on=limits)).action == "re-pin or bush", "it still rejects"
+
+
+def test_a_snap_at_the_least_size_proves_one_thing_only() -> None:
+    """Trade case, common practice: a pin that passes is at or below its least size and is rejected; one that does
+    not is above it, and nothing more: it is not accepted by that."""
+    figures = {"pin": band("0.8746", "0.8749"), "pin_clearance": figure(inches("0.0008"))}
+    limits = {"pistons": piston_limits(figures=figures)}
+    passes = saw("piston-1", "pin in a snap set at its least size", "passes")
+    held = saw("piston-1", "pin in a snap set at its least size", "does not pass")
+    assert part(only(skirts(*GOOD), seen=(*SOUND, passes), on=limits)).own_action == "re-pin or bush"
+    report = part(only(skirts(*GOOD), seen=(*SOUND, held), on=limits))
+    assert report.action == "measure"
+    assert {asked.feature for asked in report.to_read} == {"pin", "pin bore"}
+
+
+def test_a_clearance_in_thou_where_tenths_are_usual_is_asked_about() -> None:
+    """Trade case, common practice: bore 3.500, limit typed as 7 to 13 thou where 7 to 13 tenths are usual."""
+    questions = CATALOGUE["piston"].questions
+    typed = piston_limits(figures={"size": band("3.4970", "3.4976"), "clearance": band("0.007", "0.013")})
+    assert [where for where, _ in questions(typed)] == ["clearance"]
+    meant = piston_limits(figures={"size": band("3.4970", "3.4976"), "clearance": band("0.0007", "0.0013")})
+    assert questions(meant) == ()
 
 
 def test_a_worn_groove_is_regrooved_only_where_that_is_done() -> None:

@@ -4,6 +4,7 @@ from django.db import transaction
 
 from halfthou.exchange import Fault
 from halfthou.jobs import LimitsSheet, SheetState
+from halfthou.parts import CATALOGUE
 from halfthou.words import questions_of_sheet, unsourced
 from workshop.limits.models import Sheet, SheetRevision
 from workshop.limits.translate import SheetForm, form_of_sheet, sheet_of
@@ -47,7 +48,7 @@ def take_in_sheet(person: Person, sheet: LimitsSheet) -> SheetRevision:
 
 def _question(sheet: LimitsSheet, *, sure: bool) -> None:
     """Put what is odd about a sheet to the person, once. Refuses: Refusal, at the fields."""
-    asked = questions_of_sheet(sheet)
+    asked = questions_of_sheet(sheet, CATALOGUE)
     if asked and not sure:
         faults = [Fault(one.where, one.what) for one in asked]
         message = "The sheet asks about itself. Look at what is marked, then keep it as it is or mend it."

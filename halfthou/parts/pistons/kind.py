@@ -28,6 +28,7 @@ CROWN_HEIGHT, WEIGHT = "crown height", "weight"
 SCUFF, LANDS, CROWN, GROOVE_LOOK = "skirts", "lands", "crown", "grooves"
 PIN_BORES, PIN_FEEL, MADE_FOR, ROD = "pin bores", "pin", "made for", "rod"
 STAMPED = "size stamped"
+SNAP, PASSES = "pin in a snap set at its least size", "passes"
 FRONT, CLIPS, VALVES = "mark to the front", "lock clips", "valves and deck"
 ONE_SKIRT, BOTH_SKIRTS, CORNERS = "scuffed on one skirt", "scuffed on both skirts", "scuffed at four corners"
 SCUFFED = (ONE_SKIRT, BOTH_SKIRTS, CORNERS)
@@ -47,6 +48,7 @@ LOOKS = (
     LookKind(GROOVE_LOOK, ("square", "carboned", STEPPED), _ANY),
     LookKind(PIN_BORES, ("smooth", SCORED)),
     LookKind(PIN_FEEL, ("free", STIFF, BLUED, LOOSE)),
+    LookKind(SNAP, (PASSES, "does not pass")),
     LookKind(MADE_FOR, (ANY_BORE, LEFT, RIGHT)),
     LookKind(ROD, (OFF, STILL_ON), _ANY),
     LookKind(STAMPED, ("crown stamp", "paint", "paper"), step_for=("crown stamp", "paint", "paper")),
@@ -285,6 +287,7 @@ PISTON = PartKind(
     made=MADE,
     actions=("reuse", "fit to another bore", "re-pin or bush", "regroove", "refer", "replace"),
     check=lambda limits: faults_of_pistons(limits),
+    questions=lambda limits: questions_of_pistons(limits),
     done_to={OperationKind.PISTON_WORK: (SET,), OperationKind.PINS: (SET,), OperationKind.DECK: ("block",)},
     spare=_spare,
 )
@@ -316,3 +319,20 @@ def faults_of_pistons(limits: SetLimits) -> tuple[str, ...]:
     if unknown := sorted(limits.figures.keys() - known):
         found.append(f"pistons have no figure {', '.join(unknown)}")
     return tuple(found)
+
+
+#: A piston clearance of more than this for each unit of bore is hardly any engine's: 0.0025, twice what forged pistons
+#: have. Source: common practice, no source.
+HARDLY_PER_UNIT = (25, 10_000)
+
+
+def questions_of_pistons(limits: SetLimits) -> tuple[tuple[str, str], ...]:
+    """What is odd in the limits of pistons: a clearance in thou where tenths are usual.
+
+    Rule:    sets.sheet-questions.   Source: docs/trade: Piston clearance.
+    """
+    size, clearance = limits.band("size"), limits.band("clearance")
+    top, bottom = HARDLY_PER_UNIT
+    if size is None or clearance is None or clearance.most.nm * bottom <= size.most.nm * top:
+        return ()
+    return (("clearance", "That is several times what pistons of this size have. Were tenths meant, not thou?"),)

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from halfthou.jobs import Look, SourceKind
 from halfthou.lengths import ZERO, Length
 from halfthou.operations import CRACK_FOUND
-from halfthou.parts.fit import NOT_THE_SKIRT, SKIRT, Fit
+from halfthou.parts.fit import LEAST, NOT_THE_SKIRT, SKIRT, Fit
 from halfthou.parts.pieces import Figures, Judged, Note, PieceCase
 from halfthou.parts.pistons.kind import (
     BLUED,
@@ -21,6 +21,7 @@ from halfthou.parts.pistons.kind import (
     HOLED,
     LANDS,
     LOOSE,
+    PASSES,
     PIN,
     PIN_BORE,
     PIN_BORES,
@@ -29,6 +30,7 @@ from halfthou.parts.pistons.kind import (
     SCUFF,
     SCUFFED,
     SMALL_END,
+    SNAP,
     STEPPED,
     STIFF,
     WASHED,
@@ -84,7 +86,7 @@ def judge_piston(says: PistonSays) -> Judged:
     by_eye = _eye_says(case)
     if by_eye is None and any(case.answer(look) is None for look in FIRST_LOOKS):
         opens.add(Open.UNSEEN)
-    notes = (*eye, *_notes(says, opens))
+    notes = (*eye, *_notes(says, opens), *_coarse(case, findings))
     return Judged(
         findings=findings,
         notes=notes,
@@ -94,6 +96,17 @@ def judge_piston(says: PistonSays) -> Judged:
         wanted=tuple(_wanted(case)),
         opens=frozenset(opens),
     )
+
+
+def _coarse(case: PieceCase, findings: tuple[Finding, ...]) -> Iterator[Note]:
+    """Bands narrower than what the gauge can tell: said plainly, so that nobody reads on and on.
+
+    Rule:    gauges.cannot-accept.
+    """
+    for key, name, limit in (("pin", "the pin", "pin"), (LEAST.key, "the clearance", "clearance")):
+        band, found = case.limits.band(limit), next((one for one in findings if one.key == key), None)
+        if band is not None and found is not None and band.most - band.least < found.guard:
+            yield Note("coarse", (name,))
 
 
 def _opens(says: PistonSays) -> Iterator[Open]:
@@ -181,6 +194,8 @@ def _by_eye(case: PieceCase) -> Iterator[Note]:
         (PIN_BORES, (SCORED,), "pin bore"),
         (PIN_FEEL, (STIFF, LOOSE), "pin feel"),
         (PIN_FEEL, (BLUED,), "blued"),
+        (SNAP, (PASSES,), "snap"),
+        (SNAP, ("does not pass",), "snap held"),
         (Look.CRACK_TEST, (CRACK_FOUND,), "crack"),
     ):
         said = case.answer(look)
@@ -203,7 +218,13 @@ def _eye_says(case: PieceCase) -> Action | None:
 
 
 def _pin_look(case: PieceCase) -> Action | None:
-    return Action.REPIN if case.answer(PIN_FEEL) == STIFF else None
+    """What the pin's own looks say: stiff, or through a snap set at its least size, it is changed. One that does not
+    pass is above its least size, and nothing more is known of it.
+
+    Source:  docs/trade: Measuring a piston: what a go or a no-go proves.
+    """
+    gone = case.answer(PIN_FEEL) == STIFF or case.answer(SNAP) == PASSES
+    return Action.REPIN if gone else None
 
 
 def _notes(says: PistonSays, opens: set[Open]) -> Iterator[Note]:

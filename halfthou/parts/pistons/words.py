@@ -35,6 +35,17 @@ TELLS = {
     "pin bore": Tell("pistons.pin", "Pin bore scored: rejected by eye."),
     "pin feel": Tell("pistons.pin", "Pin {0}."),
     "blued": Tell("pistons.pin", "Pin blued: it got hot. Hardness and crack test before anything of it is used."),
+    "snap": Tell(
+        "pistons.pin", "The pin passes a snap set at its least size: it is at or below it. A pin is wanted."
+    ),
+    "snap held": Tell(
+        "pistons.pin",
+        "The pin does not pass a snap set at its least size: it is above it, and that proves no more.",
+    ),
+    "coarse": Tell(
+        "gauges.cannot-accept",
+        "The band is narrower than this gauge can tell: it can reject {0}, not accept it. A finer gauge is wanted.",
+    ),
     "crack": Tell("pistons.eye", "Crack found: rejected."),
     "one": Tell("pistons.one-or-all", "The only one bad: look at what is particular to cylinder {0}."),
     "all": Tell(

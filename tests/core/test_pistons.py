@@ -146,10 +146,8 @@ def test_a_pin_of_three_tenths_cannot_be_accepted_by_a_thou_micrometer() -> None
     limits = {"pistons": piston_limits(figures={"pin": band("0.8746", "0.8749")})}
     for size in ("0.8746", "0.8747", "0.8749"):
         pin = at("piston-1", "pin", size, size, size, gauge=THOU_MIC)
-        called = next(
-            one for one in part(only((*skirts(*GOOD), *pin), seen=SOUND, on=limits)).figures if one.key == "pin"
-        )
-        assert called.called is Called.TOO_CLOSE, size
+        report = part(only((*skirts(*GOOD), *pin), seen=SOUND, on=limits))
+        assert next(one.called for one in report.figures if one.key == "pin") is Called.TOO_CLOSE, size
         assert any("can reject the pin, not accept it" in one.text for one in report.reasons)
     far = at("piston-1", "pin", "0.8710", "0.8746", "0.8746", gauge=THOU_MIC)
     assert part(only((*skirts(*GOOD), *far), seen=SOUND, on=limits)).action == "re-pin or bush", "it still rejects"

@@ -237,9 +237,9 @@ def test_a_gap_of_tenths_typed_as_thou_is_questioned_on_the_sheet() -> None:
 
 
 def test_repeats_of_a_published_table_of_rings() -> None:
-    """Published data, 40 samples of 5 (tests/cases/piston_rings.json): over the first 25 the mean is 74.00118 mm and
-    the mean range 0.02276 mm, as the textbook has them, recalled. The deviation that the real code pools from them
-    agrees with the range over d2 = 2.326, another way to the same figure."""
+    """Published data, 40 samples of 5 (tests/cases/piston_rings.json): over the first 25 the mean is 74.00118 mm
+    and the mean range 0.02276 mm, as the textbook has them, recalled. The deviation that the real code pools from
+    them agrees with the range over d2 = 2.326, another way to the same figure."""
     given = json.loads((Path(__file__).parents[1] / "cases" / "piston_rings.json").read_text(encoding="utf-8"))
     samples = [[mm(str(size)).nm for size in sample] for sample in given["samples"]]
     first = samples[:25]

@@ -321,8 +321,8 @@ def faults_of_pistons(limits: SetLimits) -> tuple[str, ...]:
     return tuple(found)
 
 
-#: A piston clearance of more than this for each unit of bore is hardly any engine's: 0.0025, twice what forged pistons
-#: have. Source: common practice, no source.
+#: A piston clearance of more than this for each unit of bore is hardly any engine's: 0.0025, twice what forged
+#: pistons have. Source: common practice, no source.
 HARDLY_PER_UNIT = (25, 10_000)
 
 

@@ -218,8 +218,8 @@ def _eye_says(case: PieceCase) -> Action | None:
 
 
 def _pin_look(case: PieceCase) -> Action | None:
-    """What the pin's own looks say: stiff, or through a snap set at its least size, it is changed. One that does not
-    pass is above its least size, and nothing more is known of it.
+    """What the pin's own looks say: stiff, or through a snap set at its least size, it is changed. One that does
+    not pass is above its least size, and nothing more is known of it.
 
     Source:  docs/trade: Measuring a piston: what a go or a no-go proves.
     """

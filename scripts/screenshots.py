@@ -38,10 +38,6 @@ def too_close(page: Page, server: Server) -> None:
     open_job(page, server, "Locomotive 3", "Main journal M3")
 
 
-def decided(page: Page, server: Server) -> None:
-    open_job(page, server, "Mobile crane", "Rod journal No. 3")
-
-
 def dark(page: Page, server: Server) -> None:
     open_job(page, server, "Quarry water pump", "Rod journal No. 2")
     page.get_by_role("button", name="owner").click()
@@ -62,10 +58,6 @@ def budget(page: Page, server: Server) -> None:
     open_job(page, server, "Sawmill engine", "Rod journal No. 1")
     page.get_by_role("button", name="What that consists of").click()
     page.get_by_role("dialog").get_by_text("repeatability").first.wait_for()
-
-
-def stale(page: Page, server: Server) -> None:
-    open_job(page, server, "Sawmill engine", "Rod journal No. 2")
 
 
 def story(page: Page, server: Server) -> None:
@@ -94,8 +86,21 @@ def sheet(page: Page, server: Server) -> None:
     page.get_by_role("heading", name="Decision sheet").first.wait_for()
 
 
+def pistons(page: Page, server: Server) -> None:
+    open_job(page, server, "Gang trolley 7", "Piston 3")
+    page.get_by_role("button", name=re.compile("^Piston 1:")).click()
+
+
+def pump(page: Page, server: Server) -> None:
+    page.goto(server.url)
+    page.get_by_role("link", name=re.compile("Gang trolley 7")).click()
+    page.get_by_test_id("verdict").wait_for()
+    page.get_by_role("button", name=re.compile("^Oil pump")).first.click()
+    page.get_by_role("heading", name="Oil pump", level=2).wait_for()
+
+
 def bores(page: Page, server: Server) -> None:
-    open_job(page, server, "Pilot boat Grey Heron", "Bore 7, right bank")
+    open_job(page, server, "Pilot boat Grey Heron, port", "Bore 7, right bank")
 
 
 def limits(page: Page, server: Server) -> None:
@@ -117,10 +122,10 @@ VIEWS: dict[str, Callable[[Page, Server], None]] = {
     "book-in": at("/book-in"),
     "bench-reading": in_doubt,
     "bench-too-close": too_close,
-    "bench-decided": decided,
     "bench-slip": slip,
     "bench-budget": budget,
-    "bench-stale": stale,
+    "bench-pistons": pistons,
+    "bench-pump": pump,
     "bench-bores": bores,
     "story": story,
     "setting-check": setting_check,

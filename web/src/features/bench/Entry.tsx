@@ -27,7 +27,7 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
     <form onSubmit={submit}>
       <label className="block border-[3px] border-blue bg-sheet px-4 pb-1 pt-2">
         <span className="flex justify-between text-[17px] font-semibold text-blue">
-          {spot ? where(desk) : `${part.short_name} is read`}
+          {spot ? where(desk) : `${part.short_name} ${anyRead(part) ? "is read" : "need not be read"}`}
           <span className="font-normal text-quiet">{aside(desk)}</span>
         </span>
         <span className="flex items-baseline gap-2">
@@ -65,6 +65,9 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
     </form>
   );
 }
+
+const anyRead = (part: Desk["part"]): boolean =>
+  part.features.some((feature) => feature.spots.some((spot) => spot.current));
 
 /** What is read next: plane and angle, by name where the kind of part names them. */
 function where({ feature, spot, spots }: Desk): string {

@@ -63,6 +63,7 @@ export function BenchPage() {
           <h2 className="text-xl font-semibold">
             {desk.part.name}
             {!desk.byPlan && `: ${desk.target.label}`}
+            {desk.part.lies && <span className="font-normal text-quiet">, {desk.part.lies}</span>}
           </h2>
           <Section desk={desk} onSpot={(spot) => desk.goToSpot(spot)} />
           <Looks desk={desk} />

@@ -72,9 +72,11 @@ def twice(what: str, survey: FeatureSurvey) -> Iterator[Contradiction]:
         newest = state.counted[0]
         rest = (*state.counted[1:], *(taken_with.take(other) for other in state.others))
         other = max(rest, key=lambda taken: abs(taken.size - newest.size).nm)
+        apart = abs(newest.size - other.size).nm
+        if apart <= (ALIKE.nm if survey.feature.quantity is Quantity.LENGTH else 0):
+            continue
         own, _ = own_and_common(taken_with.budget((newest,)))
-        alike = ALIKE.nm if survey.feature.quantity is Quantity.LENGTH else 0
-        if abs(newest.size - other.size).nm > max(alike, TIMES * math.sqrt(2) * own):
+        if apart > TIMES * math.sqrt(2) * own:
             sizes, both = (newest.size, other.size), (newest.reading, other.reading)
             yield Contradiction(Clashing.TWICE, (state.spot,), sizes, both, what, survey.feature.quantity)
 

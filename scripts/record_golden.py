@@ -21,6 +21,7 @@ from halfthou.exchange import write_job  # noqa: E402
 from halfthou.jobs import Job, JobFile  # noqa: E402
 from tests.golden.block_jobs import blocks  # noqa: E402
 from tests.golden.crank_jobs import mends  # noqa: E402
+from tests.golden.loose_jobs import loose_jobs  # noqa: E402
 
 FOLDER = ROOT / "tests" / "golden"
 #: The newest form of each, by the name it is kept under.
@@ -81,6 +82,7 @@ def main() -> None:
         return
     answers(FOLDER / "answers", {name: make() for name, make in mends().items()})
     answers(FOLDER / "blocks", blocks())
+    answers(FOLDER / "loose", loose_jobs())
 
 
 if __name__ == "__main__":

@@ -227,7 +227,8 @@ def test_the_pump_that_fed_a_failure_waits_for_a_persons_word() -> None:
 
 def test_the_other_school_takes_a_new_pump_regardless() -> None:
     new = HouseRules(spread_k=0, pump_after_metal=PumpAfterMetal.NEW)
-    assert told(only(PUMP_READ, seen=METAL, house_rules=new)).action == "replace"
+    job = only(PUMP_READ, seen=METAL, house_rules=new)
+    assert (told(job).action, assess(job).of("pump").headline) == ("replace", "Replace, by the house rule")
     assert told(only(PUMP_READ, seen=GOOD_PUMP, house_rules=new)).action == "reuse"
 
 

@@ -19,10 +19,11 @@ from halfthou.exchange import read_job, write_job
 from halfthou.report import read_signed, shape_of
 from tests.golden.block_jobs import blocks
 from tests.golden.crank_jobs import mends
+from tests.golden.loose_jobs import loose_jobs
 from tests.serving import ROOT
 
 FOLDER = Path(__file__).parent
-ANSWERS, BLOCKS = (sorted((FOLDER / place).glob("*.json")) for place in ("answers", "blocks"))
+ANSWERS, BLOCKS, LOOSE = (sorted((FOLDER / place).glob("*.json")) for place in ("answers", "blocks", "loose"))
 
 
 def test_every_kind_has_its_answer() -> None:
@@ -37,12 +38,13 @@ def test_the_whole_answer_is_what_it_was(path: Path) -> None:
     assert _but_for_rods(assess(job).model_dump(mode="json")) == _but_for_rods(was)
 
 
-def test_every_block_has_its_answer() -> None:
+def test_every_block_and_every_loose_part_has_its_answer() -> None:
     assert {path.stem for path in BLOCKS} == set(blocks())
+    assert {path.stem for path in LOOSE} == set(loose_jobs())
 
 
-@pytest.mark.parametrize("path", BLOCKS, ids=lambda path: path.stem)
-def test_the_whole_answer_on_a_block_is_what_it_was(path: Path) -> None:
+@pytest.mark.parametrize("path", [*BLOCKS, *LOOSE], ids=lambda path: path.stem)
+def test_the_whole_answer_on_blocks_and_loose_parts_is_what_it_was(path: Path) -> None:
     kept = json.loads(path.read_text(encoding="utf-8"))
     assert assess(read_job(json.dumps(kept["file"])).job).model_dump(mode="json") == kept["answer"]
 

@@ -20,7 +20,7 @@ from halfthou.parts.pieces import (
     verdict_of,
 )
 from halfthou.parts.pump.kind import LOOKS, PUMP, SET
-from halfthou.parts.pump.verdict import judge_pump
+from halfthou.parts.pump.verdict import by_house_rule, judge_pump
 from halfthou.parts.pump.words import TELLS, before_closing, still_of_pump, under_pump
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport, SpotAsked, TableShown, ToOrder
@@ -143,7 +143,7 @@ def _headline(found: PumpSet) -> str:
     if fitted is None:
         return "No pump fitted"
     if found.action is Action.REPLACE and fitted.judged.by_eye is not None:
-        return "Replace, by eye"
+        return "Replace, by the house rule" if by_house_rule(fitted) else "Replace, by eye"
     if found.action is Action.MEASURE:
         return "Measure" if fitted.to_read else "Not settled"
     return _HEADLINES.get(found.action, found.action.value.capitalize())

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from halfthou.amounts import Force, Pressure
 from halfthou.jobs import PumpAfterMetal
 from halfthou.lengths import ZERO
-from halfthou.parts.pieces import Figures, Judged, Note, PieceCase
+from halfthou.parts.pieces import Figures, Judged, Note, PieceCase, PieceVerdict
 from halfthou.parts.pump.kind import (
     BACKLASH,
     BLUED,
@@ -67,6 +67,14 @@ _RELIEF_KEYS = ("plunger", "spring", "load", "opens")
 FIRST_LOOKS = (HOUSING, GEARS, DRIVE, RELIEF, METAL, WHOSE)
 
 
+REGARDLESS = "new regardless"
+
+
+def by_house_rule(verdict: PieceVerdict) -> bool:
+    """Whether a pump that looked sound is replaced because metal went through it, by the rule of the house."""
+    return any(note.key == REGARDLESS for note in verdict.judged.notes)
+
+
 def judge_pump(case: PieceCase, failed: bool) -> Judged:
     """Judge one pump.
 
@@ -77,7 +85,7 @@ def judge_pump(case: PieceCase, failed: bool) -> Judged:
     eye = tuple(_by_eye(case))
     by_eye = _eye_says(case, eye)
     if by_eye is None and suspect and case.house.pump_after_metal is PumpAfterMetal.NEW:
-        by_eye, eye = Action.REPLACE, (*eye, Note("new regardless"))
+        by_eye, eye = Action.REPLACE, (*eye, Note(REGARDLESS))
     figures = Figures(case)
     findings, amounts = tuple(_lengths(case, figures)), tuple(_amounts(figures))
     relief = case.answer(RELIEF) in (STUCK, CHIP, RELIEF_SCORED)

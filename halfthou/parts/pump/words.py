@@ -13,7 +13,7 @@ from halfthou.parts.pump.kind import (
     SCREEN,
     YES,
 )
-from halfthou.parts.pump.verdict import FIRST_LOOKS
+from halfthou.parts.pump.verdict import FIRST_LOOKS, REGARDLESS, by_house_rule
 from halfthou.verdicts import Action, Open
 
 TELLS = {
@@ -33,7 +33,7 @@ TELLS = {
     "seal": Tell(
         "pump.seal", "Pickup seal {0}: air gets in, the oil foams, the pressure wanders. Fit the right one."
     ),
-    "new regardless": Tell("pump.suspect", "Metal went through it: a new pump regardless, by the house rule."),
+    REGARDLESS: Tell("pump.suspect", "Metal went through it: a new pump regardless, by the house rule."),
     "suspect": Tell(
         "pump.suspect",
         "It fed a failure. With every figure within it goes back only on a person's word, with the reason.",
@@ -50,6 +50,8 @@ TELLS = {
 
 def under_pump(verdict: PieceVerdict) -> str:
     """What is said under the headline of a pump."""
+    if by_house_rule(verdict):
+        return "metal went through it"
     if verdict.judged.by_eye is not None:
         return "rejected by eye" if verdict.judged.by_eye is not Action.REFER else "somebody else's word first"
     if Open.SUSPECT in verdict.opens and verdict.action is Action.REFER:

@@ -43,6 +43,7 @@ TELLS = {
     "closes": Tell(
         "rings.thermal", "Advice: hot, it closes by {0}, more than the {1} aimed at. Ask the ring maker."
     ),
+    "all": Tell("rings.thermal", "Advice: hot, it closes by about {0}: all of the {1} aimed at."),
     "leaves": Tell("rings.thermal", "Advice: hot, it closes by about {0} of the {1} aimed at."),
 }
 

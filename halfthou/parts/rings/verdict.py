@@ -217,6 +217,8 @@ def _notes(says: RingSays, target: Target | None, opens: set[Open]) -> Iterator[
     closes = thermal_gap(bore, *WARMER_K[says.use])
     if closes.nm * 10 > target.least.nm * 11:
         yield Note("closes", (closes, target.least))
+    elif closes >= target.least:
+        yield Note("all", (closes, target.least))
     else:
         yield Note("leaves", (closes, target.least))
 

@@ -70,7 +70,9 @@ export function Looks({ desk }: { desk: Desk }) {
           className="min-h-9 text-[15px] font-semibold text-blue hover:bg-tint"
           onClick={() => setAll(!all)}
         >
-          {all ? "Fewer looks" : `${part.looks.length - first} more looks`}
+          {all
+            ? "Fewer looks"
+            : `${part.looks.length - first} more ${part.looks.length - first === 1 ? "look" : "looks"}`}
         </button>
       )}
       {scored && (

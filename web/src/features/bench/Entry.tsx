@@ -98,6 +98,8 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
     if (desk.bench.card.signed) return "Signed: no readings are taken.";
     if (!desk.spot && desk.upNext)
       return `Enter goes to ${desk.upNext.short_name}. An arrow key goes back to a spot.`;
+    if (!desk.spot && !anyRead(desk.part))
+      return "No reading is asked for. Decide, or pick a spot to read it all the same.";
     if (!desk.spot) return "All is read. Decide, or pick a spot to read it again.";
     if (!desk.text && desk.again) return "Read this spot again: the mean counts, and it may settle it.";
     const dial = dialWords(setOn);

@@ -6,17 +6,23 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from halfthou.amounts import Quantity
+from halfthou.door import faults_at_the_door
 from halfthou.engines import Engine
-from halfthou.jobs import Decision, DecisionKind, Job, Waived
+from halfthou.jobs import FACT_KINDS, Decision, DecisionKind, Job, Waived
 from halfthou.lengths import Length, Notation, Unit
+from halfthou.looks import faults_of_looks
 from halfthou.memo import Memo
-from halfthou.parts import CATALOGUE, Catalogue, Given, SetDecided, Trade
+from halfthou.parts import CATALOGUE, Catalogue, Given, SetDecided, Trade, faults_of_job
 from halfthou.report import Assessment, BudgetShown, PartReport, budgets_shown, doubts_of, stations_of
 from halfthou.sets import standing_decisions, waived_of
+from halfthou.strip import BeforeBench, before_bench, caps_seen, faults_of_strip
 from halfthou.surveys import seen_on, survey_parts
 from halfthou.verdicts import Action
 
 HALF_TENTH = Length(1_270)
+DECISION = "a decision"
+_OF_THE_DOOR = ("statement", "look", "stop point", "way on", "step", "mark", "removal", "fastener", "fragment",
+                "closing", "hand over")  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,7 +73,7 @@ def judge(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) 
         engine=engine,
         say=notation_of(job),
         surveys=survey_parts(job, engine, memo),
-        seen=seen_on(job, engine),
+        seen={**seen_on(job, engine), **caps_seen(job)},
         standing=standing_decisions(job),
         waived=waived_of(job),
         before={},
@@ -101,6 +107,8 @@ def put_in_words(judged: JudgedJob) -> Assessment:
         judged.trade(one).set_report(verdict, one, given, judged.accepted(one)) for one, verdict in decided.items()
     )
     taken, planned = _readings(parts)
+    before = _before_bench(given)
+    waits_for = before.first or _waits_for(parts, decided)
     return Assessment(
         unit=say.unit,
         decimals=say.decimals,
@@ -110,10 +118,29 @@ def put_in_words(judged: JudgedJob) -> Assessment:
         readings_taken=taken,
         readings_planned=planned,
         doubts=tuple(doubt for part in parts for doubt in given.memo.of(("doubts", part.id), doubts_of, part)),
-        waits_for=_waits_for(parts, decided),
+        waits_for=before.last or waits_for if waits_for == DECISION else waits_for,
         whole=is_whole(judged),
         decided=all(one.decided for one in sets),
+        notices=before.notices,
     )
+
+
+def _before_bench(given: Given) -> BeforeBench:
+    """What door, looks and strip say; as before where none of what it is worked out from has changed."""
+    job = given.job
+    rests_on = (
+        tuple(getattr(job, FACT_KINDS[kind][0]) for kind in _OF_THE_DOOR), job.withdrawals, bool(job.readings),
+        job.operations, job.look_table, job.house_rules, job.limits, job.gauges, given.say,
+    )  # fmt: skip
+    return given.memo.of("before the bench", lambda *_: before_bench(job, given.say), *rests_on)
+
+
+def faults_in(job: Job) -> tuple[str, ...]:
+    """Everything in a job that its engine, its door or its strip list does not know; nothing where it hangs
+    together."""
+    return (
+        *faults_of_job(job, CATALOGUE), *faults_at_the_door(job), *faults_of_looks(job), *faults_of_strip(job)
+    )  # fmt: skip
 
 
 def _readings(parts: tuple[PartReport, ...]) -> tuple[int, int]:
@@ -155,7 +182,7 @@ def notation_of(job: Job) -> Notation:
 
 def _waits_for(parts: tuple[PartReport, ...], decided: Mapping[str, SetDecided]) -> str:
     if any(one.ends for one in decided.values()):
-        return "a decision"
+        return DECISION
     to_read = sum(part.left for part in parts)
     spots = (spot for part in parts for feature in part.features for spot in (*feature.spots, *feature.outside))
     if any(spot.doubt is not None and spot.doubt.holds for spot in spots):
@@ -171,7 +198,7 @@ def _waits_for(parts: tuple[PartReport, ...], decided: Mapping[str, SetDecided])
     for waits, words in _WAITS:
         if any(waits in part.waits for part in parts):
             return words
-    return "a decision"
+    return DECISION
 
 
 def _untouched(part: PartReport) -> bool:

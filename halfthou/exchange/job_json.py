@@ -7,10 +7,10 @@ from typing import Any, TypeVar
 
 from pydantic import ValidationError
 
+from halfthou.assess import faults_in
 from halfthou.exchange.faults import BadFile, Fault, faults_of
 from halfthou.exchange.upgrade import READABLE, limits_to_v4, upgrade
 from halfthou.jobs import FORMAT, VERSION, Document, JobFile, LimitsSheet
-from halfthou.parts import CATALOGUE, faults_of_job
 
 D = TypeVar("D", bound=Document)
 LIMITS_FORMAT = "halfthou-limits"
@@ -37,7 +37,7 @@ def read_job(text: str) -> JobFile:
         what = f"version {data.get('version')!r} {whose}; this program reads versions 1 to {VERSION}"
         raise BadFile([Fault("version", what)])
     file = document(JobFile, upgrade(data))
-    faults = [Fault("job", fault) for fault in faults_of_job(file.job, CATALOGUE)]
+    faults = [Fault("job", fault) for fault in faults_in(file.job)]
     if faults:
         raise BadFile(faults[:500])
     return file

@@ -2,6 +2,8 @@
 
 from halfthou.jobs.decision import Decision, DecisionKind, Waived
 from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+from halfthou.jobs.door_facts import Coins, ComplaintKind, Found, LookTaken, Statement, StopPoint, WayOn
+from halfthou.jobs.fact_kinds import AFTER_SIGNING, FACT_KINDS, TAKEN_BACK, Fact
 from halfthou.jobs.facts import (
     DIAMETER,
     NOT_LOOKED,
@@ -30,32 +32,62 @@ from halfthou.jobs.gauge import (
     Purpose,
     Weighing,
 )
-from halfthou.jobs.house_rules import GlazedBore, Guard, HardenedCrank, HouseRules, PumpAfterMetal, WornBore
+from halfthou.jobs.house_rules import (
+    GlazedBore,
+    Guard,
+    HardenedCrank,
+    HouseRules,
+    PumpAfterMetal,
+    StretchBolts,
+    StripFar,
+    WornBore,
+)
 from halfthou.jobs.job import CRANK_ONLY, Job
 from halfthou.jobs.job_file import FORMAT, VERSION, JobFile, Signature
 from halfthou.jobs.journal_limits import BANDS, SINGLES, Hardening, JournalLimits, JournalSet
 from halfthou.jobs.layout import Arrangement, Layout, Pin, Rotation, Side
 from halfthou.jobs.limits_sheet import LimitsSheet, SheetState, set_of
+from halfthou.jobs.look_table import LookRow, LookTable
 from halfthou.jobs.material import Material
 from halfthou.jobs.operation import Operation, OperationKind
+from halfthou.jobs.picture import OnWhat, Picture, PictureKind
 from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder, along
 from halfthou.jobs.set_limits import AMOUNT, BAND, FIGURE, Key, SetLimits, SetName, Step
 from halfthou.jobs.setting_check import SettingCheck
+from halfthou.jobs.strip_facts import (
+    BARE,
+    Closed,
+    Closing,
+    FastenerKind,
+    FastenerSeen,
+    FastenerState,
+    Felt,
+    Fragment,
+    HandOver,
+    Laying,
+    Marking,
+    Removal,
+    StepDone,
+)
 from halfthou.jobs.temperatures import Celsius, Condition, Sitting
 
 __all__ = [
+    "AFTER_SIGNING",
     "AMOUNT",
     "ANGLE_LETTERS",
     "BAND",
     "BANDS",
+    "BARE",
     "COMPARATORS",
     "CRANK_ONLY",
     "DIAMETER",
+    "FACT_KINDS",
     "FIGURE",
     "FORMAT",
     "NOT_LOOKED",
     "READS",
     "SINGLES",
+    "TAKEN_BACK",
     "THIMBLES",
     "USUAL_PURPOSES",
     "VERSION",
@@ -64,20 +96,32 @@ __all__ = [
     "Arrangement",
     "Band",
     "Celsius",
+    "Closed",
+    "Closing",
+    "Coins",
+    "ComplaintKind",
     "Condition",
     "CountScale",
     "Decision",
     "DecisionKind",
     "Document",
     "Extension",
+    "Fact",
     "FactId",
+    "FastenerKind",
+    "FastenerSeen",
+    "FastenerState",
     "Feature",
+    "Felt",
     "Figure",
     "Fitting",
+    "Found",
+    "Fragment",
     "Gauge",
     "GaugeKind",
     "GlazedBore",
     "Guard",
+    "HandOver",
     "HardenedCrank",
     "Hardening",
     "HouseRules",
@@ -86,15 +130,23 @@ __all__ = [
     "JournalLimits",
     "JournalSet",
     "Key",
+    "Laying",
     "Layout",
     "LimitsSheet",
     "Look",
+    "LookRow",
+    "LookTable",
+    "LookTaken",
+    "Marking",
     "Material",
     "Moment",
     "Note",
     "Observation",
+    "OnWhat",
     "Operation",
     "OperationKind",
+    "Picture",
+    "PictureKind",
     "Piece",
     "Pin",
     "Plan",
@@ -102,6 +154,7 @@ __all__ = [
     "Purpose",
     "Reading",
     "ReadingOrder",
+    "Removal",
     "Rotation",
     "SetLimits",
     "SetName",
@@ -113,10 +166,16 @@ __all__ = [
     "SlipAnswer",
     "Source",
     "SourceKind",
+    "Statement",
     "Step",
+    "StepDone",
+    "StopPoint",
+    "StretchBolts",
+    "StripFar",
     "Use",
     "UseSaid",
     "Waived",
+    "WayOn",
     "Weighing",
     "Withdrawal",
     "Words",

@@ -180,6 +180,7 @@ class Look(StrEnum):
     PRESSURE = "pressure test"
     DECK = "deck"
     SQUARE = "bore to tunnel"
+    CAPS = "cap and rod"
 
 
 NOT_LOOKED = "not looked at"

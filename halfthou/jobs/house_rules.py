@@ -49,6 +49,20 @@ class PumpAfterMetal(StrEnum):
     NEW = "new regardless"
 
 
+class StripFar(StrEnum):
+    """How far an engine is stripped. Good shops disagree. Source: docs/trade: How far to strip."""
+
+    EVERYTHING = "everything"
+    FIRST_FATAL = "to the first fatal fault"
+
+
+class StretchBolts(StrEnum):
+    """What becomes of stretch bolts. Good shops disagree. Source: docs/trade: Fasteners."""
+
+    NEW = "always new"
+    MEASURED = "by measured stretch"
+
+
 class HouseRules(Document):
     """The shop's choices, as exact lengths; a unit only changes how they are shown.
 
@@ -61,7 +75,9 @@ class HouseRules(Document):
     `light_hone` is what a light hone takes off the wall, on diameter, `hone_stock` what is left for the final hone;
     `keep_bore_axis` that they are bored where they stand, `torque_plate` that plates are fitted to bore and
     measure. `pistons_keep` says that a piston that is used again goes back into its own bore; `pump_after_metal`
-    what becomes of a pump that fed a failure."""
+    what becomes of a pump that fed a failure. Of the strip: `strip_far` how far it goes where a fault can end the
+    job, `stretch_bolts` what becomes of them, `bolt_growth` how much longer than new one may be, `keep_shells` that
+    old half bearings are kept as evidence until the engine is handed over."""
 
     confirmed: bool = True
 
@@ -79,6 +95,10 @@ class HouseRules(Document):
     worn_bore: WornBore = WornBore.OVERSIZE
     pistons_keep: bool = True
     pump_after_metal: PumpAfterMetal = PumpAfterMetal.MEASURE
+    strip_far: StripFar = StripFar.EVERYTHING
+    stretch_bolts: StretchBolts = StretchBolts.NEW
+    bolt_growth: Length = Length(25_400)
+    keep_shells: bool = True
     check_stands_h: Annotated[int, Field(ge=1, le=168)] = 24
     shop_c: Celsius = 20.0
     spread_k: Annotated[float, Field(ge=0, le=10)] = 1.0
@@ -91,6 +111,8 @@ class HouseRules(Document):
             raise ValueError("a light hone takes between nothing and 0.002 in")
         if not ZERO <= self.hone_stock <= Length(254_000):
             raise ValueError("the hone stock must lie between nothing and 0.010 in")
+        if not ZERO < self.bolt_growth <= Length(508_000):
+            raise ValueError("a bolt may have grown by more than nothing and at most 0.020 in")
         if not ZERO < self.least_band <= Length(101_600):
             raise ValueError("the least workable band must be more than nothing and at most 0.004 in")
         return self

@@ -4,12 +4,14 @@ from collections import Counter
 from collections.abc import Iterator
 from datetime import date, datetime
 from functools import cached_property
-from typing import Annotated
+from typing import Annotated, TypeVar
 
 from pydantic import Field, model_validator
 
 from halfthou.jobs.decision import Decision
 from halfthou.jobs.document import Document, Note, Words
+from halfthou.jobs.door_facts import LookTaken, Statement, StopPoint, WayOn
+from halfthou.jobs.fact_kinds import FACT_KINDS, TAKEN_BACK, Fact
 from halfthou.jobs.facts import (
     Extension,
     Fitting,
@@ -24,16 +26,31 @@ from halfthou.jobs.facts import (
 from halfthou.jobs.gauge import Gauge
 from halfthou.jobs.house_rules import HouseRules
 from halfthou.jobs.limits_sheet import LimitsSheet
+from halfthou.jobs.look_table import LookTable
 from halfthou.jobs.operation import Operation
+from halfthou.jobs.picture import Picture
 from halfthou.jobs.plan import Plan
 from halfthou.jobs.set_limits import Key
 from halfthou.jobs.setting_check import SettingCheck
+from halfthou.jobs.strip_facts import (
+    Closing,
+    FastenerSeen,
+    Fragment,
+    HandOver,
+    Laying,
+    Marking,
+    Removal,
+    StepDone,
+)
 from halfthou.jobs.temperatures import Sitting
 from halfthou.lengths import Unit
 
 #: What a job judges where nothing else was chosen at booking: the crank, its journals with their bearings.
 CRANK_ONLY = ("mains", "rods")
 _USUAL = Plan()
+F = TypeVar("F", bound=Fact)
+#: What a reading is checked against, besides itself: which sets are judged, and which pieces there are.
+_KEPT_ALONE = frozenset({"extensions", "pieces", "fittings"})
 
 
 class Job(Document):
@@ -69,6 +86,30 @@ class Job(Document):
     pieces: Annotated[tuple[Piece, ...], Field(max_length=500)] = ()
     fittings: Annotated[tuple[Fitting, ...], Field(max_length=2_000)] = ()
     uses: Annotated[tuple[UseSaid, ...], Field(max_length=500)] = ()
+    look_table: LookTable | None = None
+    statements: Annotated[tuple[Statement, ...], Field(max_length=2_000)] = ()
+    looks_taken: Annotated[tuple[LookTaken, ...], Field(max_length=2_000)] = ()
+    stop_points: Annotated[tuple[StopPoint, ...], Field(max_length=200)] = ()
+    ways_on: Annotated[tuple[WayOn, ...], Field(max_length=500)] = ()
+    steps_done: Annotated[tuple[StepDone, ...], Field(max_length=5_000)] = ()
+    markings: Annotated[tuple[Marking, ...], Field(max_length=5_000)] = ()
+    layings: Annotated[tuple[Laying, ...], Field(max_length=5_000)] = ()
+    removals: Annotated[tuple[Removal, ...], Field(max_length=2_000)] = ()
+    fasteners: Annotated[tuple[FastenerSeen, ...], Field(max_length=2_000)] = ()
+    fragments: Annotated[tuple[Fragment, ...], Field(max_length=500)] = ()
+    closings: Annotated[tuple[Closing, ...], Field(max_length=5_000)] = ()
+    pictures: Annotated[tuple[Picture, ...], Field(max_length=2_000)] = ()
+    handovers: Annotated[tuple[HandOver, ...], Field(max_length=100)] = ()
+
+    @cached_property
+    def taken_back(self) -> frozenset[str]:
+        """The names of the facts that were taken back."""
+        return frozenset({withdrawal.fact for withdrawal in self.withdrawals})
+
+    def standing(self, facts: tuple[F, ...]) -> tuple[F, ...]:
+        """Those facts that were not taken back, oldest first."""
+        back = self.taken_back
+        return tuple(sorted((one for one in facts if one.id not in back), key=lambda one: (one.at, one.id)))
 
     @cached_property
     def sets(self) -> tuple[str, ...]:
@@ -88,10 +129,7 @@ class Job(Document):
         Rule:    places hold pieces: what is fitted puts out what lay there before.
         """
         where: dict[str, str] = {piece.part: "" for piece in self.pieces}
-        back = {withdrawal.fact for withdrawal in self.withdrawals}
-        for fitting in sorted(self.fittings, key=lambda one: (one.at, one.id)):
-            if fitting.id in back:
-                continue
+        for fitting in self.standing(self.fittings):
             place = fitting.place or ""
             if place:
                 for piece in [known for known, at in where.items() if at == place]:
@@ -131,8 +169,8 @@ class Job(Document):
                     named.append(known[link])
         all_sittings = (*self.sittings, *sittings)
         alone = {
-            "withdrawals": (), "observations": (), "operations": (), "slip_answers": (), "decisions": (),
-            "uses": (), "readings": tuple(new.values()), "sittings": all_sittings, "checks": checks,
+            **{field: () for field, _ in FACT_KINDS.values() if field not in _KEPT_ALONE}, "decisions": (),
+            "readings": tuple(new.values()), "sittings": all_sittings, "checks": checks,
         }  # fmt: skip
         Job(**{name: alone.get(name, getattr(self, name)) for name in Job.model_fields})
         fields = {"readings": (*self.readings, *readings), "sittings": all_sittings, "checks": checks}
@@ -159,13 +197,12 @@ class Job(Document):
     @cached_property
     def standing_operations(self) -> tuple[Operation, ...]:
         """The operations that were not taken back, oldest first."""
-        back = {withdrawal.fact for withdrawal in self.withdrawals}
-        return tuple(sorted((o for o in self.operations if o.id not in back), key=lambda o: (o.at, o.id)))
+        return self.standing(self.operations)
 
     @cached_property
     def standing_readings(self) -> tuple[Reading, ...]:
         """The readings that are neither withdrawn nor corrected, as they came."""
-        back = {withdrawal.fact for withdrawal in self.withdrawals}
+        back = self.taken_back
         standing = tuple([one for one in self.readings if one.id not in back]) if back else self.readings
         corrected = {one.corrects for one in standing} - {None}
         return tuple([one for one in standing if one.id not in corrected]) if corrected else standing
@@ -190,10 +227,9 @@ class Job(Document):
         return frozenset({one.gauge for one in self.readings})
 
     def _doubled(self) -> Iterator[str]:
-        facts = (self.readings, self.withdrawals, self.observations, self.sittings, self.operations,
-                 self.slip_answers, self.decisions, self.extensions, self.pieces, self.fittings,
-                 self.uses)  # fmt: skip
-        for name, times in Counter(fact.id for kind in facts for fact in kind).items():
+        names = Counter(fact.id for field, _ in FACT_KINDS.values() for fact in getattr(self, field))
+        names.update(decision.id for decision in self.decisions)
+        for name, times in names.items():
             if times > 1:
                 yield f"the fact {name} stands {times} times"
         # Checks are the cabinet's and are named there: a name of theirs may be that of a fact of the job.
@@ -230,9 +266,9 @@ class Job(Document):
             if reading.sitting is not None and reading.sitting not in sittings:
                 yield f"reading {reading.id} belongs to the sitting {reading.sitting}, which is not there"
         yield from _in_a_ring({r.id: r.corrects for r in self.readings if r.corrects is not None})
-        operations = {one.id for one in self.operations} | {one.id for one in self.fittings}
+        there = {one.id for kind in TAKEN_BACK for one in getattr(self, FACT_KINDS[kind][0])}
         for withdrawal in self.withdrawals:
-            if withdrawal.fact not in known and withdrawal.fact not in operations:
+            if withdrawal.fact not in there:
                 yield f"withdrawal {withdrawal.id} takes back {withdrawal.fact}, which is not there"
         for answer in self.slip_answers:
             if answer.reading not in known:

@@ -29,6 +29,7 @@ from halfthou.jobs import (
     set_of,
 )
 from halfthou.lengths import Length
+from halfthou.verdicts import CAP_STEPS, CAPS_DISAGREE
 
 #: Two tenths: readings of one part are never expected to agree better. Source: docs/trade: Slips of reading.
 FLOOR_NM = 5_080
@@ -74,6 +75,7 @@ LOOKS = (
     LookKind(Look.HARDNESS, ("as the maker asks", "soft"), ("part", "crank")),
     LookKind(Look.STRAIGHTNESS, ("within the maker's run-out", "bent"), ("crank", "part")),
     LookKind(Look.TREATMENT, ("hardened again", "not hardened again"), ("crank", "part")),
+    LookKind(Look.CAPS, ("belong together", CAPS_DISAGREE, CAP_STEPS)),
 )
 
 #: The figures of the sheet, in its order.

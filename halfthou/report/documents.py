@@ -354,7 +354,8 @@ class Assessment(Document):
 
     `whole` is true where every figure in scope is settled or waived, each that is beyond has an action that deals
     with it, and nothing is unread, held, contradicted, outside the plan or waiting for somebody's word. `decided`
-    is another mark: a person has accepted or overridden every set.
+    is another mark: a person has accepted or overridden every set. `notices` are said of the job as a whole: caps
+    that are no pair, a mix inside, what stands open until the engine leaves.
     """
 
     unit: Unit
@@ -368,6 +369,7 @@ class Assessment(Document):
     waits_for: str
     whole: bool
     decided: bool
+    notices: tuple[Reason, ...] = ()
 
     def part(self, name: str) -> PartReport:
         """What is said of one part by its id. Refuses: StopIteration where it is not in scope."""

@@ -31,6 +31,7 @@ _DOUBTFUL = (
     "verdicts.journal.straightness",
     "verdicts.journal.treatment",
     "verdicts.journal.turned-shell",
+    "verdicts.journal.caps",
     "surveys.plan.outside",
     "gauges.temperature",
 )

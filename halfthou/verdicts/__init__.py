@@ -30,6 +30,8 @@ from halfthou.verdicts.figures import (
 )
 from halfthou.verdicts.finding import Called, FigureKey, Finding, Limit, Measured, call, conformance, judge
 from halfthou.verdicts.journal import (
+    CAP_STEPS,
+    CAPS_DISAGREE,
     HOT,
     LIGHT,
     SIZE_OPEN,
@@ -39,11 +41,14 @@ from halfthou.verdicts.journal import (
     housing_awaited,
     judge_journal,
     keeps,
+    no_pair,
 )
 from halfthou.verdicts.settling import Settling, Way, gauges_for, scale_now, settlings
 from halfthou.verdicts.sums import Term, greatest, least, summed
 
 __all__ = [
+    "CAPS_DISAGREE",
+    "CAP_STEPS",
     "CROWN",
     "HOT",
     "LIGHT",
@@ -96,6 +101,7 @@ __all__ = [
     "measured",
     "measured_clearance",
     "most",
+    "no_pair",
     "own_and_common",
     "roundness",
     "scale_now",

@@ -23,6 +23,8 @@ from halfthou.verdicts.journal_figures import LEAST_ANGLES, journal_findings
 #: Temper colours from which a journal counts as overheated. Source: common practice, no source.
 HOT = ("brown or purple", "blue", "grey")
 TURNED, CATCHES, LIGHT = "turned in its housing", "nail catches", "light marks"
+#: What cap and rod, or cap and block, say where they are no pair.
+CAPS_DISAGREE, CAP_STEPS = "numbers disagree", "step at the joint"
 BAD_FILLET = "sharp, notched or undercut"
 _KEPT = (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE)
 
@@ -182,9 +184,20 @@ def words_awaited(case: JournalCase) -> Iterator[str]:
         yield "verdicts.journal.treatment"
 
 
+def no_pair(case: JournalCase) -> bool:
+    """Whether cap and rod, or cap and block, were seen to be no pair.
+
+    Rule:    verdicts.journal.caps.
+    """
+    return case.answer(Look.CAPS) in (CAPS_DISAGREE, CAP_STEPS)
+
+
 def housing_awaited(case: JournalCase) -> bool:
-    """Whether a shell turned and nobody has measured its housing, or waived that."""
-    turned = case.answer(Look.SHELL) == TURNED
+    """Whether a shell turned, or cap and rod are no pair, and nobody has measured the housing, or waived that.
+
+    Rule:    verdicts.journal.turned-shell, verdicts.journal.caps.
+    """
+    turned = case.answer(Look.SHELL) == TURNED or no_pair(case)
     return turned and not housing_read(case) and Waived.HOUSING not in case.waived
 
 

@@ -1,7 +1,22 @@
 """Every sentence: what was found, put into words in the unit of the person."""
 
 from halfthou.words.before_measuring import blind_to_a_turn, fitness_notes
-from halfthou.words.cautions import Caution, cautions_for, cautions_of_piece, cautions_of_work
+from halfthou.words.cautions import (
+    CRACK_TEST,
+    ENGINE_LIFTING,
+    HOT_OIL,
+    LIFTING,
+    OLD_GASKETS,
+    PUMP_OPEN,
+    SPRINGS,
+    TURNING,
+    WASHING,
+    Caution,
+    cautions_for,
+    cautions_of_look,
+    cautions_of_piece,
+    cautions_of_work,
+)
 from halfthou.words.doubts import DoubtShown, Offer, doubt_shown, settling_words, warmth_reasons
 from halfthou.words.figures import amount_sentence, contradiction_words, figure_reasons, sentence
 from halfthou.words.journals import journal_reasons
@@ -13,6 +28,15 @@ from halfthou.words.sizes import hardening_words
 from halfthou.words.steps import names_of, step_words
 
 __all__ = [
+    "CRACK_TEST",
+    "ENGINE_LIFTING",
+    "HOT_OIL",
+    "LIFTING",
+    "OLD_GASKETS",
+    "PUMP_OPEN",
+    "SPRINGS",
+    "TURNING",
+    "WASHING",
     "Caution",
     "DoubtShown",
     "Offer",
@@ -21,6 +45,7 @@ __all__ = [
     "amount_sentence",
     "blind_to_a_turn",
     "cautions_for",
+    "cautions_of_look",
     "cautions_of_piece",
     "cautions_of_work",
     "contradiction_words",

@@ -103,6 +103,37 @@ LAPPING = Caution(
     defer_to="The maker's manual.",
 )
 
+HOT_OIL = Caution(
+    work="Draining",
+    say="Hot oil and water burn: let it stand, gloves and eyes. Used oil stays off the skin and goes to recycling.",
+    defer_to="Safety data sheets and local waste rules.",
+)
+ENGINE_LIFTING = Caution(
+    work="Lifting the engine",
+    say="Rated sling and points, balance checked, nobody under it; the stand rated for its weight, locked.",
+    defer_to="Local lifting rules and the stand's maker.",
+)
+SPRINGS = Caution(
+    work="Springs and covers under load",
+    say="Compressor tool, face out of line. Let a cover off by its long screws, turn about.",
+    defer_to="The maker's manual.",
+)
+OLD_GASKETS = Caution(
+    work="Old gaskets and clutch dust",
+    say="Made before about 1990 they may hold asbestos: keep wet, do not scrape, sand or blow.",
+    defer_to="Licensed removal and local rules.",
+)
+TURNING = Caution(
+    work="Turning the engine",
+    say="Plugs or injectors out, fuel and battery off, hands clear of belts, gears and cylinders.",
+    defer_to="The maker's manual.",
+)
+AIR = Caution(
+    work="Air in a cylinder",
+    say="It throws the crank round: bar off the nose, hands clear, eyes covered, below 2 bar to blow out.",
+    defer_to="The tester's manual and site rules.",
+)
+
 _BY_ACTION = {
     Action.REUSE: (FITTING,),
     Action.POLISH: (POLISHING, WASHING, FITTING),
@@ -179,3 +210,29 @@ _BY_WORK = {
 def cautions_of_work(kind: OperationKind) -> tuple[Caution, ...]:
     """The cautions to show where this work is written down."""
     return _BY_WORK[kind]
+
+
+_BY_LOOK = {
+    "turn": (TURNING,),
+    "oil drained": (HOT_OIL,),
+    "filter": (HOT_OIL,),
+    "starter pressure": (TURNING,),
+    "plug holes": (TURNING,),
+    "leak-down": (AIR, TURNING),
+    "coolant test": (PRESSURE_TEST,),
+    "valve covers": (SPRINGS,),
+    "heads": (ENGINE_LIFTING, OLD_GASKETS, TURNING),
+    "deck": (OLD_GASKETS,),
+    "screen": (HOT_OIL, ENGINE_LIFTING),
+    "one rod": (TURNING,),
+    "all rods": (TURNING,),
+    "pump open": (PUMP_OPEN,),
+    "pistons": (TURNING,),
+    "crank": (LIFTING,),
+    "crack test": (CRACK_TEST,),
+}
+
+
+def cautions_of_look(look: str) -> tuple[Caution, ...]:
+    """The cautions to show where this look is named."""
+    return _BY_LOOK.get(look, ())

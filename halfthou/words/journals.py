@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from halfthou.jobs import Look
 from halfthou.lengths import ZERO, Length, Notation, Unit
 from halfthou.operations import CRACK_FOUND
-from halfthou.verdicts import LIGHT, TURNED, Action, JournalVerdict, Open, housing_awaited
+from halfthou.verdicts import LIGHT, TURNED, Action, JournalVerdict, Open, housing_awaited, no_pair
 from halfthou.words.figures import figure_reasons
 from halfthou.words.reading_again import outside_plan, set_aside
 from halfthou.words.reason import Reason
@@ -49,6 +49,10 @@ def _seen(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
         tail = "" if housing_awaited(case) else " Its housing is dealt with."
         text = f"The shell turned: measure its housing before anything else about it, and indicate the crank.{tail}"
         yield Reason(rule="verdicts.journal.turned-shell", text=text)
+    if no_pair(case):
+        tail = "" if housing_awaited(case) else " Its housing is dealt with."
+        text = f"Cap: {case.answer(Look.CAPS)}. Not a pair until its housing is measured, caps torqued.{tail}"
+        yield Reason(rule="verdicts.journal.caps", text=text)
     yield from _surface(verdict, say)
 
 

@@ -6,11 +6,11 @@ from dataclasses import dataclass
 from django.db import IntegrityError, connection, transaction
 from pydantic import ValidationError
 
-from halfthou.assess import JudgedJob, judge, put_in_words
+from halfthou.assess import JudgedJob, faults_in, judge, put_in_words
 from halfthou.exchange import Fault, faults_of
 from halfthou.jobs import Job, Reading, SettingCheck, Sitting
 from halfthou.lengths import Unit
-from halfthou.parts import CATALOGUE, faults_of_job, faults_of_readings
+from halfthou.parts import CATALOGUE, faults_of_readings
 from halfthou.report import Assessment
 from workshop.jobs.kept import kept, loaded
 from workshop.jobs.models import DecisionRecord, FactRecord, HistoryEntry, JobRecord, SignatureRecord, Stage
@@ -84,7 +84,7 @@ def sound(job: Job) -> Job:
         found = Job(**{name: getattr(job, name) for name in Job.model_fields})
     except ValidationError as error:
         raise Refusal("unsound", message, faults_of(error)) from None
-    faults = [Fault("job", fault) for fault in faults_of_job(found, CATALOGUE)]
+    faults = [Fault("job", fault) for fault in faults_in(found)]
     if faults:
         raise Refusal("unsound", message, faults)
     return found

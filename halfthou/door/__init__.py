@@ -1,0 +1,22 @@
+"""The door: what is asked of an engine before it is opened, and what the answers say together."""
+
+from halfthou.door.faults import faults_at_the_door, faults_of_statement
+from halfthou.door.findings import complaint_kinds, door_findings, run_of, said_of, turns
+from halfthou.door.topics import COMPLAINT, DRAWN, NOT_FREE, SAMPLE, TOPICS, TURNS, Topic
+
+__all__ = [
+    "COMPLAINT",
+    "DRAWN",
+    "NOT_FREE",
+    "SAMPLE",
+    "TOPICS",
+    "TURNS",
+    "Topic",
+    "complaint_kinds",
+    "door_findings",
+    "faults_at_the_door",
+    "faults_of_statement",
+    "run_of",
+    "said_of",
+    "turns",
+]

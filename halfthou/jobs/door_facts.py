@@ -1,0 +1,105 @@
+"""Facts from the door: what was said and found out of an engine before it is opened, the looks taken, and which way
+on was chosen."""
+
+from enum import StrEnum
+from typing import Annotated
+
+from pydantic import Field, model_validator
+
+from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+from halfthou.jobs.set_limits import Key
+
+#: An amount of money in the smallest coin of the shop's money.
+Coins = Annotated[int, Field(strict=True, ge=0, le=1_000_000_000)]
+
+
+class ComplaintKind(StrEnum):
+    """The kinds a complaint falls under. They choose what is looked at first."""
+
+    LOW_PRESSURE = "low pressure"
+    KNOCK = "knock"
+    METAL = "metal found"
+    MILKY = "milky oil"
+    SHAKING = "shaking"
+    AFTER_SERVICE = "after a service"
+    BURNS_OIL = "burns oil"
+    SEIZED = "seized"
+    NONE = "none"
+
+
+class Statement(Document):
+    """Something said or found out about the engine: `topic` is the question, `answer` what was said to it.
+
+    `source` says who or what says so: two may disagree, and both stay. `verified` says that somebody here has seen
+    or measured it; what is not verified is a claim.
+    """
+
+    id: FactId
+    topic: Key
+    answer: Words
+    source: Note = ""
+    verified: bool = False
+    note: Note = ""
+    by: Words
+    at: Moment
+
+
+class Found(StrEnum):
+    """What came of a look. Not looked is no answer: then there is no such fact."""
+
+    NOTHING = "looked, nothing"
+    FOUND = "found"
+    ENDS = "can end the job"
+    CANNOT = "cannot be looked at"
+
+
+class LookTaken(Document):
+    """A look that was taken, of the list of looks. `cleaned` says that what it is of was clean already: the answer
+    is kept, and counts less. `minutes` is what it took, where that was written down."""
+
+    id: FactId
+    look: Key
+    found: Found
+    words: Note = ""
+    cleaned: bool = False
+    minutes: Annotated[int, Field(strict=True, ge=0, le=10_000)] | None = None
+    by: Words
+    at: Moment
+
+    @model_validator(mode="after")
+    def _says_what(self) -> "LookTaken":
+        if self.found in (Found.FOUND, Found.ENDS) and not self.words.strip():
+            raise ValueError("say what was found, in a few words")
+        return self
+
+
+class StopPoint(Document):
+    """A point agreed with the customer at which work stops and is talked over: once so much is spent, or before a
+    look is begun."""
+
+    id: FactId
+    name: Words
+    spend: Coins | None = None
+    before: Key | None = None
+    by: Words
+    at: Moment
+
+    @model_validator(mode="after")
+    def _one_of_both(self) -> "StopPoint":
+        if (self.spend is None) == (self.before is None):
+            raise ValueError("a stop point is at a sum, or before a look: one of both")
+        return self
+
+
+class WayOn(Document):
+    """What was decided at a stop point, or where a look could end the job: to go on or to stop, and why.
+
+    `point` is the stop point, or the look that could end it.
+    """
+
+    id: FactId
+    point: FactId
+    on: bool
+    reason: Words
+    by: Words
+    at: Moment

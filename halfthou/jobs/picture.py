@@ -1,0 +1,37 @@
+"""A picture of a part, a look or a step, as a fact: which file it is, by the hash of what is kept."""
+
+from enum import StrEnum
+from typing import Annotated
+
+from pydantic import Field
+
+from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+
+#: The hash of a kept picture: SHA-256, in small hexadecimal letters.
+Sha256 = Annotated[str, Field(pattern=r"^[0-9a-f]{64}$")]
+#: What a picture is of: a part or position, `look:` and its key, `step:` and its name, or the engine.
+OnWhat = Annotated[str, Field(min_length=1, max_length=70, pattern=r"^(?:look:|step:)?[A-Za-z][A-Za-z0-9 ._-]*$")]
+
+
+class PictureKind(StrEnum):
+    """The kinds of picture file that are kept."""
+
+    JPEG = "jpeg"
+    PNG = "png"
+
+
+class Picture(Document):
+    """One picture: turned upright, without place data. Its file lies beside the job under its hash; a job without
+    the file still says that there was one. `cleaned` says that what it shows was clean already."""
+
+    id: FactId
+    on: OnWhat
+    sha256: Sha256
+    kind: PictureKind = PictureKind.JPEG
+    width: Annotated[int, Field(strict=True, ge=1, le=20_000)]
+    height: Annotated[int, Field(strict=True, ge=1, le=20_000)]
+    size: Annotated[int, Field(strict=True, ge=1, le=100_000_000)]
+    words: Note = ""
+    cleaned: bool = False
+    by: Words
+    at: Moment

@@ -1,0 +1,152 @@
+"""Facts from the strip: steps done, marks, where a part lies, what was taken off for access, fasteners, fragments;
+and the engine handed over."""
+
+from enum import StrEnum
+from typing import Annotated
+
+from pydantic import Field
+
+from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+from halfthou.jobs.facts import PartName
+from halfthou.lengths import Length
+
+#: A step of the strip list, by its lasting name: `cap-rod-3.off`.
+StepName = Annotated[str, Field(min_length=1, max_length=60, pattern=r"^[a-z][a-z0-9.-]*$")]
+
+
+class Felt(StrEnum):
+    """What was felt at a step. Each is one key."""
+
+    FORCE = "force needed"
+    STUCK = "came away stuck"
+    STEPPED = "step at the joint"
+
+
+class StepDone(Document):
+    """A step of the strip that is done, or that this engine does not have (`there` false).
+
+    `unseen` says that it was done although a look it destroys had not been taken.
+    """
+
+    id: FactId
+    step: StepName
+    there: bool = True
+    felt: Annotated[tuple[Felt, ...], Field(max_length=3)] = ()
+    unseen: bool = False
+    note: Note = ""
+    by: Words
+    at: Moment
+
+
+#: The mark of a part that bears none.
+BARE = "none"
+
+
+class Marking(Document):
+    """The mark of a part, by its position in the engine: `found` on it, or given to it here. `mark` is what stands
+    there, `none` where nothing does; `side` is where on the part."""
+
+    id: FactId
+    part: PartName
+    mark: Annotated[str, Field(min_length=1, max_length=24)]
+    found: bool
+    side: Note = ""
+    by: Words
+    at: Moment
+
+
+class Laying(Document):
+    """Where a part lies that was taken off: a bag, a pocket of a tray. One pocket holds one part."""
+
+    id: FactId
+    part: PartName
+    pocket: Annotated[str, Field(min_length=1, max_length=60)]
+    by: Words
+    at: Moment
+
+
+class Removal(Document):
+    """Something taken out for access. It goes back, or is renewed, before the engine leaves."""
+
+    id: FactId
+    what: Words
+    place: Words
+    by: Words
+    at: Moment
+
+
+class FastenerKind(StrEnum):
+    """How often a fastener may be used."""
+
+    ONE_USE = "one use"
+    REUSABLE = "reusable"
+    STRETCH = "stretch bolt"
+
+
+class FastenerState(StrEnum):
+    """How a fastener was found."""
+
+    RIGHT = "right"
+    BROKEN = "broken"
+    WRONG_LENGTH = "wrong length"
+    DAMAGED = "thread or shank damaged"
+    HOLE_EMPTY = "hole found empty"
+
+
+class FastenerSeen(Document):
+    """A fastener, or a group alike, by its place. `uses` counts how often it was tightened, as far as known;
+    `new_length` and `length` are its free length new and now, read with `gauge`."""
+
+    id: FactId
+    place: Words
+    kind: FastenerKind = FastenerKind.REUSABLE
+    state: FastenerState = FastenerState.RIGHT
+    count: Annotated[int, Field(strict=True, ge=1, le=200)] = 1
+    uses: Annotated[int, Field(strict=True, ge=0, le=100)] | None = None
+    new_length: Length | None = None
+    length: Length | None = None
+    gauge: FactId | None = None
+    note: Note = ""
+    by: Words
+    at: Moment
+
+
+class Fragment(Document):
+    """A loose piece found in the engine. It stays open until it is known where it came from."""
+
+    id: FactId
+    place: Words
+    what: Words
+    magnetic: bool | None = None
+    by: Words
+    at: Moment
+
+
+class Closed(StrEnum):
+    """How something that stood open was closed."""
+
+    BACK = "back in its place"
+    RENEWED = "renewed"
+    LOOSE = "goes along loose"
+    KNOWN = "known where it came from"
+
+
+class Closing(Document):
+    """Something that stood open is closed: what was taken out is back, a hole has its bolt, a fragment is known."""
+
+    id: FactId
+    of: FactId
+    how: Closed
+    words: Note = ""
+    by: Words
+    at: Moment
+
+
+class HandOver(Document):
+    """The engine has left the shop. `words` say what left with it unsettled, as a fragment nobody could place."""
+
+    id: FactId
+    to: Words
+    words: Note = ""
+    by: Words
+    at: Moment

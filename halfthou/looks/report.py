@@ -1,0 +1,240 @@
+"""What screen and rack are told of the looks: the order, what was taken, what was spent, the stop points."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from datetime import datetime
+
+from halfthou.jobs import ComplaintKind, Document, Found, LookRow, StopPoint, StripFar, WayOn
+from halfthou.looks.order import expected_cost, order_looks
+from halfthou.looks.standing import Looks, asked_of_kind
+from halfthou.words import Caution, Reason, cautions_of_look
+
+
+class LookShown(Document):
+    """A look still to be taken: what it takes, what it spoils, its chance to end the job in per cent, and what has
+    to come before it."""
+
+    key: str
+    name: str
+    how: str
+    minutes: int
+    spoils: str
+    harm_minutes: int
+    percent: int
+    after: str
+    ends: str
+    cautions: tuple[Caution, ...]
+
+
+class TakenShown(Document):
+    """A look that was taken. `weak` says that it was taken after cleaning, and counts less."""
+
+    id: str
+    key: str
+    name: str
+    found: Found
+    words: str
+    by: str
+    at: datetime
+    minutes: int
+    weak: bool
+    at_the_door: bool
+
+
+class BarredShown(Document):
+    """A look that is not taken on this engine, and why."""
+
+    key: str
+    name: str
+    why: str
+
+
+class StopShown(Document):
+    """A stop point, or a look that can end the job: whether it is reached, and what was decided there."""
+
+    id: str
+    name: str
+    lit: bool
+    words: str
+    decided: str = ""
+    on: bool | None = None
+    agreed: bool = True
+
+
+class WayShown(Document):
+    """A way on and what it costs, in minutes and in the smallest coin."""
+
+    name: str
+    minutes: int
+    coins: int
+
+
+class LooksReport(Document):
+    """How the looks of a job stand. Minutes are of work; sums in the smallest coin, `coins` of which make one of
+    the currency. `expected` is the mean work until a look ends the job or all are taken, in this order; `plain`
+    that in the order of a plain strip. Harm counts in both as work."""
+
+    kinds: tuple[ComplaintKind, ...]
+    order: tuple[LookShown, ...]
+    taken: tuple[TakenShown, ...]
+    barred: tuple[BarredShown, ...]
+    expected: int
+    plain: int
+    spent_minutes: int
+    spent: int
+    hour: int
+    currency: str
+    coins: int
+    stops: tuple[StopShown, ...]
+    ways: tuple[WayShown, ...]
+    stopped: bool
+    reasons: tuple[Reason, ...]
+    waits_for: str
+
+
+def looks_report(looks: Looks, strip_minutes: int, strip_left: int) -> LooksReport:
+    """How the looks stand, what comes next, and what each way on costs.
+
+    Takes:   the looks of a job; the minutes of strip steps that are done, and of those that are left.
+    Rule:    looks.order, looks.destroyed, looks.stop.
+    """
+    weighed, table = looks.weighed(), looks.table
+    order = order_looks(weighed)
+    plain = [row.key for row in looks.open]
+    expected = round(expected_cost(order, weighed))
+    spent_minutes = sum(looks.minutes_taken(one) for one in looks.taken.values()) + strip_minutes
+    spent = coins_of(spent_minutes, table.hour)
+    stops = tuple(_stops(looks, spent, order))
+    ways = (
+        WayShown(name="Go on looking, in the mean until a look ends it", minutes=expected,
+                 coins=coins_of(expected, table.hour)),
+        WayShown(name="Strip all of it", minutes=strip_left, coins=coins_of(strip_left, table.hour)),
+        WayShown(name="Stop, and put back what is off", minutes=strip_minutes,
+                 coins=coins_of(strip_minutes, table.hour)),
+    )  # fmt: skip
+    return LooksReport(
+        kinds=tuple(kind for kind in ComplaintKind if kind in looks.kinds),
+        order=tuple(_shown(looks, looks.rows[key]) for key in order),
+        taken=tuple(_taken(looks)),
+        barred=tuple(
+            BarredShown(key=row.key, name=row.name, why=looks.barred(row))
+            for row in table.looks
+            if row.key not in looks.taken and looks.barred(row)
+        ),
+        expected=expected,
+        plain=round(expected_cost(plain, weighed)),
+        spent_minutes=spent_minutes,
+        spent=spent,
+        hour=table.hour,
+        currency=table.currency,
+        coins=table.coins,
+        stops=stops,
+        ways=ways,
+        stopped=_stopped(looks),
+        reasons=tuple(_reasons(looks)),
+        waits_for=_waits_for(looks, stops, order),
+    )
+
+
+def coins_of(minutes: int, hour: int) -> int:
+    """What so many minutes cost, in the smallest coin, at an hour's price."""
+    return round(minutes * hour / 60)
+
+
+def _shown(looks: Looks, row: LookRow) -> LookShown:
+    left = {one.key for one in looks.open}
+    after = looks.rows[row.after].name if row.after in left and row.after is not None else ""
+    percent = looks.percent(row)
+    ends = "often ends it" if percent >= 25 else "may end it" if percent >= 10 else "seldom ends it"
+    return LookShown(
+        key=row.key, name=row.name, how=row.how, minutes=looks.minutes(row), spoils=row.spoils,
+        harm_minutes=row.harm_minutes, percent=percent, after=after, ends=ends, cautions=cautions_of_look(row.key),
+    )  # fmt: skip
+
+
+def _taken(looks: Looks) -> Iterator[TakenShown]:
+    for key, one in sorted(looks.taken.items(), key=lambda pair: (pair[1].at, pair[0])):
+        row = looks.rows.get(key)
+        yield TakenShown(
+            id=one.id, key=key, name=row.name if row is not None else key, found=one.found, words=one.words,
+            by=one.by, at=one.at, minutes=looks.minutes_taken(one), weak=looks.weak(one),
+            at_the_door=any(said.id == one.id for said in looks.job.statements),
+        )  # fmt: skip
+
+
+def _way(looks: Looks, point: str) -> WayOn | None:
+    """What was decided last at a point."""
+    found = [way for way in looks.job.standing(looks.job.ways_on) if way.point == point]
+    return found[-1] if found else None
+
+
+def _stops(looks: Looks, spent: int, order: tuple[str, ...]) -> Iterator[StopShown]:
+    for point in looks.job.standing(looks.job.stop_points):
+        lit = spent >= point.spend if point.spend is not None else _reached(looks, point, order)
+        yield _decided(looks, StopShown(id=point.id, name=point.name, lit=lit, words=_words(looks, point, spent)))
+    for key, one in looks.taken.items():
+        if one.found is Found.ENDS:
+            words = f"{looks.rows[key].name if key in looks.rows else key}: {one.words}"
+            stop = StopShown(id=one.id, name="A look can end the job", lit=True, words=words, agreed=False)
+            yield _decided(looks, stop)
+
+
+def _decided(looks: Looks, stop: StopShown) -> StopShown:
+    """A stop with what was decided there last."""
+    way = _way(looks, stop.id)
+    if way is None:
+        return stop
+    said = f"{'Gone on' if way.on else 'Stopped'}: {way.reason} ({way.by})"
+    return stop.model_copy(update={"decided": said, "on": way.on})
+
+
+def _reached(looks: Looks, point: StopPoint, order: tuple[str, ...]) -> bool:
+    """Whether the look that a point stands before comes next, or was taken already."""
+    return point.before in looks.taken or order[:1] == (point.before,)
+
+
+def _words(looks: Looks, point: StopPoint, spent: int) -> str:
+    table = looks.table
+    if point.spend is not None:
+        money = f"{point.spend / table.coins:,.0f} {table.currency}"
+        return f"at {money}; {spent / table.coins:,.0f} {table.currency} spent"
+    row = looks.rows.get(point.before or "")
+    return f"before: {row.name if row is not None else point.before}"
+
+
+def _stopped(looks: Looks) -> bool:
+    """Whether it was decided to stop, and nobody decided to go on since."""
+    ways = looks.job.standing(looks.job.ways_on)
+    return bool(ways) and not ways[-1].on
+
+
+def _reasons(looks: Looks) -> Iterator[Reason]:
+    if asked_of_kind(looks.job):
+        yield Reason(
+            rule="looks.order", text="Say at the door which kinds the complaint falls under: they choose the order."
+        )
+    for key, one in looks.taken.items():
+        name = looks.rows[key].name if key in looks.rows else key
+        if looks.weak(one):
+            yield Reason(
+                rule="looks.destroyed", text=f"{name}: looked at after cleaning. It is kept, and counts less."
+            )
+        if one.found is Found.ENDS and _way(looks, one.id) is None:
+            first = looks.job.house_rules.strip_far is StripFar.FIRST_FATAL
+            tail = (
+                "By the house rule work stops here."
+                if first
+                else "By the house rule the strip goes on; ask the customer."
+            )
+            yield Reason(rule="looks.stop", text=f"{name}: {one.words}. It can end the job. {tail}")
+
+
+def _waits_for(looks: Looks, stops: tuple[StopShown, ...], order: tuple[str, ...]) -> str:
+    """What the job waits for before the bench: the customer at a stop point, else the next look."""
+    if _stopped(looks):
+        return "the hand-over: it was stopped"
+    lit = next((stop for stop in stops if stop.lit and stop.on is None), None)
+    if lit is not None:
+        return f"the customer: {lit.name}" if lit.agreed else f"the customer: {lit.words}"
+    return f"the look: {looks.rows[order[0]].name}" if order else ""

@@ -1,0 +1,130 @@
+"""How the looks of a job stand: which were taken and what each is worth, which may not be taken, and how the rest
+is weighed by complaint and layout."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import datetime
+from functools import cached_property
+
+from halfthou.door import COMPLAINT, TURNS, complaint_kinds, said_of, turns
+from halfthou.jobs import Arrangement, ComplaintKind, Found, Job, LookRow, LookTable, LookTaken
+from halfthou.looks.order import Weighed
+from halfthou.looks.usual import USUAL_LOOKS
+
+#: The look that the answer to "turns by hand" is.
+TURN = "turn"
+
+
+@dataclass(frozen=True)
+class Looks:
+    """The looks of one job. `destroyed` says when work destroyed what a look is of, by the key of the look."""
+
+    job: Job
+    destroyed: Mapping[str, datetime]
+
+    @property
+    def table(self) -> LookTable:
+        """The house's table, or the one that a shop starts with."""
+        return self.job.look_table or USUAL_LOOKS
+
+    @cached_property
+    def rows(self) -> dict[str, LookRow]:
+        """The looks by key, in the order of a plain strip."""
+        return {row.key: row for row in self.table.looks}
+
+    @cached_property
+    def taken(self) -> dict[str, LookTaken]:
+        """The last answer to each look; that it turns by hand may have been said at the door."""
+        found = {one.look: one for one in self.job.standing(self.job.looks_taken)}
+        said = said_of(self.job, TURNS)
+        if TURN not in found and TURN in self.rows and said and turns(self.job) != "not tried":
+            last, free = said[-1], said[-1].answer == "free"
+            found[TURN] = LookTaken(
+                id=last.id, look=TURN, found=Found.NOTHING if free else Found.FOUND, words=last.answer, by=last.by,
+                at=last.at,
+            )  # fmt: skip
+        return found
+
+    @cached_property
+    def kinds(self) -> frozenset[ComplaintKind]:
+        """The kinds the complaint falls under, and those that looks have added since.
+
+        Rule:    looks.order: the order is made anew as answers come.
+        """
+        told = (
+            self.rows[key].tells
+            for key, one in self.taken.items()
+            if key in self.rows and one.found in (Found.FOUND, Found.ENDS)
+        )
+        locked = {ComplaintKind.SEIZED} if turns(self.job) in ("locked", "tight at one place") else set()
+        return complaint_kinds(self.job) | {kind for kind in told if kind is not None} | locked
+
+    def weak(self, taken: LookTaken) -> bool:
+        """Whether a look was taken after what it is of was cleaned or taken apart: it is kept, and counts less.
+
+        Rule:    looks.destroyed.
+        """
+        gone = self.destroyed.get(taken.look)
+        return taken.cleaned or (gone is not None and gone < taken.at)
+
+    def minutes(self, row: LookRow) -> int:
+        """What a look takes on this engine."""
+        inline = self.job.limits.layout.arrangement is Arrangement.INLINE
+        return row.minutes if inline else row.minutes_vee
+
+    def percent(self, row: LookRow) -> int:
+        """The chance of a look to end the job after this complaint: the highest of its kinds, else the usual."""
+        return max([row.usual, *(row.chance.get(kind, 0) for kind in self.kinds)])
+
+    def barred(self, row: LookRow) -> str:
+        """Why a look is not taken on this engine, in words; nothing where it may be.
+
+        Rule:    door.locked: an engine that came locked is never given a starter.
+        """
+        answer = turns(self.job)
+        return f"It is {answer}." if answer in row.not_when.get(TURNS, ()) and answer != "not tried" else (
+            "Turn it by hand first." if answer in row.not_when.get(TURNS, ()) else ""
+        )  # fmt: skip
+
+    @cached_property
+    def open(self) -> tuple[LookRow, ...]:
+        """The looks that are still to be taken, in the order of a plain strip."""
+        return tuple(row for row in self.table.looks if row.key not in self.taken and not self.barred(row))
+
+    def weighed(self) -> tuple[Weighed, ...]:
+        """The looks still to be taken as the order sees them. One whose forerunner is done or barred waits for the
+        next that is left, if any."""
+        left = {row.key for row in self.open}
+        return tuple(
+            Weighed(
+                key=row.key,
+                cost=self.minutes(row) + row.harm_minutes,
+                chance=self.percent(row) / 100,
+                after=self._waits_for(row, left),
+            )
+            for row in self.open
+        )
+
+    def _waits_for(self, row: LookRow, left: set[str]) -> str | None:
+        at = row.after
+        while at is not None and at not in left:
+            at = self.rows[at].after
+        return at
+
+    def minutes_taken(self, taken: LookTaken) -> int:
+        """What a look took: as written down, else as the table has it."""
+        row = self.rows.get(taken.look)
+        if taken.minutes is not None or row is None:
+            return taken.minutes or 0
+        return 0 if taken.id in self._said_ids else self.minutes(row)
+
+    @cached_property
+    def _said_ids(self) -> frozenset[str]:
+        return frozenset({one.id for one in self.job.statements})
+
+
+def asked_of_kind(job: Job) -> bool:
+    """Whether nobody has said yet which kinds the complaint falls under."""
+    return not said_of(job, COMPLAINT)

@@ -1,0 +1,40 @@
+"""The strip: its list by layout, marks and places of parts, and what stands open until the engine leaves."""
+
+from halfthou.strip.before_bench import NOTHING, BeforeBench, before_bench
+from halfthou.strip.fasteners import growth_of, renew_because, stretch_called
+from halfthou.strip.faults import faults_of_strip
+from halfthou.strip.marks import caps_seen, disagreements, fault_of_mark, mark_findings, same_mark
+from halfthou.strip.open_ends import EndKind, OpenEnd, open_ends, still_open
+from halfthou.strip.positions import Position, positions_of
+from halfthou.strip.report import StripReport, looks_of, strip_report
+from halfthou.strip.standing import Strip
+from halfthou.strip.step import StripStep
+from halfthou.strip.steps import steps_by_id, strip_list
+
+__all__ = [
+    "NOTHING",
+    "BeforeBench",
+    "EndKind",
+    "OpenEnd",
+    "Position",
+    "Strip",
+    "StripReport",
+    "StripStep",
+    "before_bench",
+    "caps_seen",
+    "disagreements",
+    "fault_of_mark",
+    "faults_of_strip",
+    "growth_of",
+    "looks_of",
+    "mark_findings",
+    "open_ends",
+    "positions_of",
+    "renew_because",
+    "same_mark",
+    "steps_by_id",
+    "still_open",
+    "stretch_called",
+    "strip_list",
+    "strip_report",
+]

@@ -1,0 +1,162 @@
+"""What the screen is told of the strip: the list, the parts with their marks and places, what stands open."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+from halfthou.jobs import Closed, Document, FastenerKind, FastenerState, Felt, HandOver, Job
+from halfthou.lengths import Notation
+from halfthou.looks import LooksReport, looks_report
+from halfthou.strip.fasteners import growth_of, renew_because
+from halfthou.strip.marks import mark_findings
+from halfthou.strip.open_ends import OpenEnd, open_ends, still_open
+from halfthou.strip.standing import Strip
+from halfthou.strip.step import StripStep
+from halfthou.words import Caution, Reason
+
+
+class StepShown(Document):
+    """One step: what it is, whether it is done and what was felt, and what has to come before it."""
+
+    id: str
+    section: str
+    text: str
+    hint: str
+    tools: str
+    minutes: int
+    joint: bool
+    goes_back: str
+    cautions: tuple[Caution, ...]
+    takes: tuple[str, ...]
+    marks: tuple[str, ...]
+    done: str
+    there: bool
+    felt: tuple[Felt, ...]
+    by: str
+    at: datetime | None
+    unmarked: tuple[str, ...]
+    unseen: tuple[str, ...]
+    first: tuple[str, ...]
+
+
+class PositionShown(Document):
+    """A position: its part's mark as it ought to be, as found and as given, and where the part lies."""
+
+    id: str
+    kind: str
+    name: str
+    short: str
+    mark: str
+    how: str
+    of: str
+    found: str
+    given: str
+    lies: str
+
+
+class FastenerShown(Document):
+    """A fastener as it was seen, and what becomes of it."""
+
+    id: str
+    place: str
+    kind: FastenerKind
+    state: FastenerState
+    count: int
+    uses: int | None
+    new_length: str
+    length: str
+    growth: str
+    renew: str
+    by: str
+    at: datetime
+
+
+class StripReport(Document):
+    """How the strip of a job stands. `next` is the step in hand. `may_leave` says that nothing bars a hand-over."""
+
+    steps: tuple[StepShown, ...]
+    next: str
+    done: int
+    positions: tuple[PositionShown, ...]
+    fasteners: tuple[FastenerShown, ...]
+    ends: tuple[OpenEnd, ...]
+    open: int
+    barring: int
+    findings: tuple[Reason, ...]
+    closed_by: tuple[Closed, ...]
+    keep_shells: bool
+    handed_over: HandOver | None
+
+
+def strip_report(job: Job, say: Notation) -> StripReport:
+    """How the strip stands: the list with what is done, marks, places, and what stands open.
+
+    Rule:    strip.order, strip.marks, strip.places, strip.open-ends, strip.fasteners, strip.caps.
+    """
+    strip, ends = Strip(job), open_ends(job, say)
+    steps = tuple(_step(strip, step) for step in strip.steps)
+    left = [step.id for step in steps if not step.done]
+    handed = job.standing(job.handovers)
+    return StripReport(
+        steps=steps,
+        next=left[0] if left else "",
+        done=len(steps) - len(left),
+        positions=tuple(_positions(strip)),
+        fasteners=tuple(_fasteners(job, say)),
+        ends=ends,
+        open=len(still_open(ends)),
+        barring=len(still_open(ends, barring=True)),
+        findings=mark_findings(job),
+        closed_by=tuple(Closed),
+        keep_shells=job.house_rules.keep_shells,
+        handed_over=handed[-1] if handed else None,
+    )
+
+
+def looks_of(job: Job) -> LooksReport:
+    """How the looks stand, with what the strip has cost and destroyed."""
+    strip = Strip(job)
+    done, left = strip.minutes
+    return looks_report(strip.looks, done, left)
+
+
+def _step(strip: Strip, step: StripStep) -> StepShown:
+    done, rows = strip.done.get(step.id), strip.looks.rows
+    return StepShown(
+        id=step.id, section=step.section, text=step.text, hint=step.hint, tools=step.tools, minutes=step.minutes,
+        joint=step.joint, goes_back=step.goes_back, cautions=step.cautions, takes=step.takes, marks=step.marks,
+        done="" if done is None else done.id, there=done is None or done.there,
+        felt=() if done is None else done.felt, by="" if done is None else done.by,
+        at=None if done is None else done.at,
+        unmarked=() if done is not None else tuple(place.id for place in strip.unmarked(step)),
+        unseen=() if done is not None else tuple(rows[key].name for key in strip.unseen(step)),
+        first=() if done is not None else tuple(other.text for other in strip.not_before(step)),
+    )  # fmt: skip
+
+
+def _positions(strip: Strip) -> list[PositionShown]:
+    marks = strip.marks
+    return [
+        PositionShown(
+            id=key, kind=place.kind, name=place.name, short=place.short, mark=place.mark, how=place.how,
+            of=place.of, found=marks.found[key].mark if key in marks.found else "",
+            given=marks.given[key].mark if key in marks.given else "", lies=strip.lies_in.get(key, ""),
+        )
+        for key, place in strip.places.items()
+    ]  # fmt: skip
+
+
+def _fasteners(job: Job, say: Notation) -> list[FastenerShown]:
+    found = []
+    for seen in job.standing(job.fasteners):
+        growth = growth_of(seen)
+        found.append(
+            FastenerShown(
+                id=seen.id, place=seen.place, kind=seen.kind, state=seen.state, count=seen.count, uses=seen.uses,
+                new_length="" if seen.new_length is None else say.with_unit(seen.new_length),
+                length="" if seen.length is None else say.with_unit(seen.length),
+                growth="" if growth is None else say.with_unit(growth), renew=renew_because(seen, job, say),
+                by=seen.by, at=seen.at,
+            )
+        )  # fmt: skip
+    return found

@@ -1,0 +1,121 @@
+"""How the strip of a job stands: which steps are done, what lies where, what was destroyed unseen."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import datetime
+from functools import cached_property
+
+from halfthou.jobs import Job, OperationKind, StepDone
+from halfthou.looks import Looks
+from halfthou.strip.marks import Marks, marks_of
+from halfthou.strip.positions import MARKED_FIRST, Position, positions_of
+from halfthou.strip.step import StripStep
+from halfthou.strip.steps import steps_by_id, strip_list
+
+#: A look this unlikely to end the job is not asked for before a step destroys it. Source: common practice.
+WORTH_ASKING = 10
+
+
+@dataclass(frozen=True)
+class Strip:
+    """The strip of one job."""
+
+    job: Job
+
+    @property
+    def steps(self) -> tuple[StripStep, ...]:
+        """The list for its layout."""
+        return strip_list(self.job.limits.layout)
+
+    @property
+    def places(self) -> dict[str, Position]:
+        """The positions of its layout."""
+        return positions_of(self.job.limits.layout)
+
+    @cached_property
+    def done(self) -> dict[str, StepDone]:
+        """The steps that are done, or that this engine does not have, by name."""
+        return {one.step: one for one in self.job.standing(self.job.steps_done)}
+
+    @cached_property
+    def marks(self) -> Marks:
+        """What each part bears."""
+        return marks_of(self.job)
+
+    @cached_property
+    def destroyed(self) -> Mapping[str, datetime]:
+        """When work destroyed what a look is of, by the key of the look: the first time.
+
+        Rule:    looks.destroyed.
+        """
+        found: dict[str, datetime] = {}
+        known = steps_by_id(self.job.limits.layout)
+        for name, done in self.done.items():
+            for look in known[name].destroys if done.there and name in known else ():
+                found[look] = min(found.get(look, done.at), done.at)
+        for work in self.job.standing_operations:
+            if work.kind is OperationKind.FINAL_WASH:
+                for look in (key for step in self.steps for key in step.destroys):
+                    found[look] = min(found.get(look, work.at), work.at)
+        return found
+
+    @cached_property
+    def looks(self) -> Looks:
+        """The looks of the job, with what the strip destroyed of them."""
+        return Looks(self.job, self.destroyed)
+
+    def unmarked(self, step: StripStep) -> tuple[Position, ...]:
+        """The parts that a step takes off and that bear no mark yet, though they must.
+
+        Rule:    strip.marks.
+        """
+        own = set(step.marks)
+        return tuple(
+            self.places[key]
+            for key in step.takes
+            if self.places[key].kind in MARKED_FIRST and not self.marks.bears(key) and key not in own
+        )
+
+    def unseen(self, step: StripStep) -> tuple[str, ...]:
+        """The looks that a step destroys, that were not taken and that are worth their time after this complaint.
+
+        Rule:    looks.destroyed.
+        """
+        looks = self.looks
+        open_now = {row.key: row for row in looks.open}
+        return tuple(
+            key
+            for key in step.destroys
+            if key in open_now and (looks.percent(open_now[key]) >= WORTH_ASKING or step.id.startswith("wash."))
+        )
+
+    def not_before(self, step: StripStep) -> tuple[StripStep, ...]:
+        """The steps that should be done before this one and are not."""
+        known = steps_by_id(self.job.limits.layout)
+        return tuple(known[name] for name in step.before if name not in self.done)
+
+    @cached_property
+    def lies_in(self) -> dict[str, str]:
+        """Where each part lies that was taken off: in the pocket it was put in, else in the one of its own name.
+
+        Rule:    strip.places.
+        """
+        known = steps_by_id(self.job.limits.layout)
+        found = {
+            key: self.places[key].short
+            for name, done in self.done.items()
+            if done.there and name in known
+            for key in known[name].takes
+        }
+        for laid in self.job.standing(self.job.layings):
+            found[laid.part] = laid.pocket
+        return found
+
+    @cached_property
+    def minutes(self) -> tuple[int, int]:
+        """Minutes of the steps that are done, and of those that are left."""
+        done = sum(step.minutes for step in self.steps if step.id in self.done and self.done[step.id].there)
+        left = sum(step.minutes for step in self.steps if step.id not in self.done)
+        return done, left

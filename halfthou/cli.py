@@ -8,10 +8,12 @@ import sys
 from pathlib import Path
 
 from halfthou.assess import assess
-from halfthou.exchange import BadFile, assessment_text, read_job, read_limits, read_limits_csv
+from halfthou.exchange import BadFile, assessment_text, read_job, read_limits, read_limits_csv, read_zip, write_job
 from halfthou.jobs import JobFile
 
 JUDGED, NOT_WHOLE, BAD_INPUT = 0, 1, 2
+#: How a zip file begins: a job with its pictures.
+PACKED = b"PK\x03\x04"
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -21,12 +23,16 @@ def main(arguments: list[str] | None = None) -> int:
         print(json.dumps(JobFile.model_json_schema(mode="serialization"), indent=1))
         return JUDGED
     try:
-        text = Path(asked.file).read_text(encoding="utf-8")
+        data = Path(asked.file).read_bytes()
+        packed = data[:4] == PACKED
+        text = "" if packed else data.decode("utf-8")
     except OSError as error:
         return _refuse([f"{asked.file}: cannot be opened: {error.strerror}"])
     except UnicodeDecodeError:
         return _refuse([f"{asked.file}: is not text in UTF-8"])
     try:
+        if packed:
+            text = write_job(read_zip(data)[0])
         return _check(asked.file, text) if asked.command == "check" else _assess(text, as_json=asked.json)
     except BadFile as error:
         return _refuse([f"{asked.file}: {fault.where}: {fault.what}" for fault in error.faults])
@@ -62,7 +68,7 @@ def _parser() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(prog="halfthou", description="Judge measured engine parts from files.")
     commands = parser.add_subparsers(dest="command", required=True)
     judging = commands.add_parser("assess", help="judge a job file; exit 0 judged, 1 not whole, 2 bad input")
-    judging.add_argument("file", help="a job file (JSON)")
+    judging.add_argument("file", help="a job file (JSON, or a zip with its pictures)")
     judging.add_argument("--json", action="store_true", help="the assessment as JSON, for programs")
     checking = commands.add_parser("check", help="check a job file or a limits sheet without judging it")
     checking.add_argument("file", help="a job file, or a limits sheet (JSON or CSV)")

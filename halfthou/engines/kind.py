@@ -202,6 +202,10 @@ class PartKind:
     done_to: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
     #: A piece of it that did not come in the engine, by its own name; None where there are none.
     spare: Callable[[str], Part | None] = _no_spare
+    #: Whether a piece goes into a place of its kind, by their names; a ring goes into its own groove only.
+    goes_into: Callable[[str, str], bool] = lambda _piece, _place: True
+    #: The names of the pieces of its kind that are brought in together, numbered.
+    piece_names: Callable[[int], tuple[str, ...]] = lambda _number: ()
 
     @property
     def loose(self) -> bool:
@@ -319,6 +323,24 @@ class Engine:
         """The parts that are decided in a set by the places of the engine; what lies beside them is left out."""
         own = self.parts.values()
         return tuple(part.id for part in own if part.set == one and not part.beside and not part.spare)
+
+    def goes_into(self, piece: str) -> tuple[str, ...]:
+        """The places that a loose piece goes into. Refuses: KeyError where there is no such piece.
+
+        Rule:    pieces.places.
+        """
+        kind = self.kind(piece)
+        came = self.kinds.parts(self.layout).values()
+        return tuple(place.id for place in came if place.kind == kind.key and kind.goes_into(piece, place.id))
+
+    def next_pieces(self, kind: PartKind) -> tuple[str, ...]:
+        """The next free names for pieces of a kind that are brought in together; none where it has no loose
+        ones."""
+        for number in range(1, len(self.pieces) + 2):
+            names = kind.piece_names(number)
+            if not any(name in self.parts for name in names):
+                return names
+        return ()
 
     def look(self, key: str, on: str) -> LookKind | None:
         """A look by its key, as the kind of the part, set or whole it is on has it; None where that kind has

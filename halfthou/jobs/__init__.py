@@ -46,7 +46,7 @@ from halfthou.jobs.job import CRANK_ONLY, Job
 from halfthou.jobs.job_file import FORMAT, VERSION, JobFile, Signature
 from halfthou.jobs.journal_limits import BANDS, SINGLES, Hardening, JournalLimits, JournalSet
 from halfthou.jobs.layout import Arrangement, Layout, Pin, Rotation, Side
-from halfthou.jobs.limits_sheet import LimitsSheet, SheetState, set_of
+from halfthou.jobs.limits_sheet import NOT_IDENTIFIED, LimitsSheet, SheetState, set_of, unidentified_sheet
 from halfthou.jobs.look_table import LookRow, LookTable
 from halfthou.jobs.material import Material
 from halfthou.jobs.operation import Operation, OperationKind
@@ -84,6 +84,7 @@ __all__ = [
     "FACT_KINDS",
     "FIGURE",
     "FORMAT",
+    "NOT_IDENTIFIED",
     "NOT_LOOKED",
     "READS",
     "SINGLES",
@@ -182,4 +183,5 @@ __all__ = [
     "WornBore",
     "along",
     "set_of",
+    "unidentified_sheet",
 ]

@@ -7,9 +7,9 @@ from pydantic import Field, model_validator
 
 from halfthou.jobs.document import Document, Note, Words
 from halfthou.jobs.journal_limits import JournalLimits, JournalSet
-from halfthou.jobs.layout import Layout
+from halfthou.jobs.layout import Arrangement, Layout, Pin
 from halfthou.jobs.material import Material
-from halfthou.jobs.set_limits import Key, SetLimits
+from halfthou.jobs.set_limits import Key, SetLimits, SetName
 from halfthou.lengths import Unit
 
 
@@ -19,6 +19,10 @@ class SheetState(StrEnum):
     DRAFT = "draft"
     CONFIRMED = "confirmed"
     ELSEWHERE = "confirmed elsewhere"
+
+
+#: The engine of a job of which nobody has said yet what it is.
+NOT_IDENTIFIED = "not identified yet"
 
 
 class LimitsSheet(Document):
@@ -61,3 +65,13 @@ class LimitsSheet(Document):
 def set_of(journal: str) -> JournalSet:
     """The set a journal belongs to, by its name: M1 is a main, R1 a rod."""
     return JournalSet.MAINS if journal.startswith("M") else JournalSet.RODS
+
+
+def unidentified_sheet() -> LimitsSheet:
+    """What stands in for the limits of an engine that is not identified yet: it allows nothing and judges nothing
+    but that limits are wanted. The pump is the one part that every engine has."""
+    layout = Layout(
+        name=NOT_IDENTIFIED, arrangement=Arrangement.INLINE, cylinders=1, pins=(Pin(cylinders=(1,), throw_deg=0),),
+        shaft=("M1", "R1", "M2"),
+    )  # fmt: skip
+    return LimitsSheet(engine=NOT_IDENTIFIED, unit=Unit.MM, layout=layout, sets={SetName.PUMP: SetLimits()})

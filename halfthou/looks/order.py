@@ -32,6 +32,7 @@ class _Block:
     goes_on: float
 
     def then(self, other: _Block) -> _Block:
+        """This block and another after it, as one."""
         return _Block(
             [*self.keys, *other.keys], self.cost + self.goes_on * other.cost, self.goes_on * other.goes_on
         )
@@ -51,8 +52,8 @@ def order_looks(looks: Sequence[Weighed]) -> tuple[str, ...]:
     Rule:    looks.order.   Source: Sidney's decomposition, Horn's rule for trees, recalled; docs/trade: The order
              of looks.
     Assumes: that no look tells of another: what one finds changes the chances, and the order is made anew.
-    >>> order_looks([Weighed("slow", 100, 0.5), Weighed("quick", 10, 0.1), Weighed("behind", 1, 0.9, after="slow")])
-    ('slow', 'behind', 'quick')
+    >>> order_looks([Weighed("slow", 100, 0.5), Weighed("quick", 10, 0.09), Weighed("behind", 1, 0.9,
+    after="slow")]) ('slow', 'behind', 'quick')
     """
     here = {look.key for look in looks}
     behind: dict[str | None, list[Weighed]] = {}

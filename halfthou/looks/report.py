@@ -101,7 +101,7 @@ def looks_report(looks: Looks, strip_minutes: int, strip_left: int) -> LooksRepo
     """
     weighed, table = looks.weighed(), looks.table
     order = order_looks(weighed)
-    plain = [row.key for row in looks.open]
+    plain = [row.key for row in looks.left]
     expected = round(expected_cost(order, weighed))
     spent_minutes = sum(looks.minutes_taken(one) for one in looks.taken.values()) + strip_minutes
     spent = coins_of(spent_minutes, table.hour)
@@ -143,7 +143,7 @@ def coins_of(minutes: int, hour: int) -> int:
 
 
 def _shown(looks: Looks, row: LookRow) -> LookShown:
-    left = {one.key for one in looks.open}
+    left = {one.key for one in looks.left}
     after = looks.rows[row.after].name if row.after in left and row.after is not None else ""
     percent = looks.percent(row)
     ends = "often ends it" if percent >= 25 else "may end it" if percent >= 10 else "seldom ends it"

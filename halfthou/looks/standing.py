@@ -89,22 +89,22 @@ class Looks:
         )  # fmt: skip
 
     @cached_property
-    def open(self) -> tuple[LookRow, ...]:
+    def left(self) -> tuple[LookRow, ...]:
         """The looks that are still to be taken, in the order of a plain strip."""
         return tuple(row for row in self.table.looks if row.key not in self.taken and not self.barred(row))
 
     def weighed(self) -> tuple[Weighed, ...]:
         """The looks still to be taken as the order sees them. One whose forerunner is done or barred waits for the
         next that is left, if any."""
-        left = {row.key for row in self.open}
+        waiting = {row.key for row in self.left}
         return tuple(
             Weighed(
                 key=row.key,
                 cost=self.minutes(row) + row.harm_minutes,
                 chance=self.percent(row) / 100,
-                after=self._waits_for(row, left),
+                after=self._waits_for(row, waiting),
             )
-            for row in self.open
+            for row in self.left
         )
 
     def _waits_for(self, row: LookRow, left: set[str]) -> str | None:

@@ -47,7 +47,7 @@ def _pieces(job: Job, engine: Engine) -> Iterator[str]:
         moved, place = engine.parts.get(fitting.piece), came.get(fitting.place or "")
         if moved is None or not engine.kind(moved.id).loose:
             yield f"fitting {fitting.id} moves {fitting.piece}, which is not there to move"
-        elif fitting.place is not None and (place is None or place.kind != moved.kind):
+        elif fitting.place is not None and (place is None or place.id not in engine.goes_into(moved.id)):
             yield f"fitting {fitting.id} puts {fitting.piece} where none of its kind can lie"
 
 

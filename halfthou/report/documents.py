@@ -337,6 +337,10 @@ class StoryKind(StrEnum):
     WARMTH = "temperature"
     SEEN = "seen"
     DECIDED = "decided"
+    DOOR = "door"
+    LOOK = "look"
+    STRIP = "strip"
+    PICTURE = "picture"
 
 
 class StoryLine(Document):

@@ -93,16 +93,15 @@ def _corrections(job: Job, engine: Engine) -> Iterator[StoryLine]:
 def _withdrawals(job: Job, engine: Engine) -> Iterator[StoryLine]:
     known = {reading.id: reading for reading in job.readings}
     work = {operation.id: operation for operation in job.operations}
-    moved = {fitting.id for fitting in job.fittings}
     for withdrawal in job.withdrawals:
-        if withdrawal.fact in moved:
-            continue
         if withdrawal.fact in work:
             done = work[withdrawal.fact]
             words = f"took back: {done.kind.value} on {_called(done.on, engine)}. What it made stale counts again"
             yield StoryLine(at=withdrawal.at, by=withdrawal.by, kind=StoryKind.WITHDRAWN, words=words)
             continue
-        reading = known[withdrawal.fact]
+        reading = known.get(withdrawal.fact)
+        if reading is None:
+            continue
         words = f"took back {_called(reading.part, engine)} {reading.spot}, {_text(reading, engine)}"
         yield StoryLine(at=withdrawal.at, by=withdrawal.by, kind=StoryKind.WITHDRAWN, words=words)
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from halfthou.door import DRAWN, SAMPLE, door_findings, said_of
-from halfthou.jobs import Job
+from halfthou.jobs import NOT_IDENTIFIED, Job
 from halfthou.lengths import Notation
 from halfthou.strip.marks import mark_findings
 from halfthou.strip.open_ends import OpenEnd, open_ends, still_open
@@ -26,6 +26,7 @@ class BeforeBench(NamedTuple):
     notices: tuple[Reason, ...]
 
 
+IDENTITY = "which engine it is, and its limits"
 NOTHING = BeforeBench("", "", ())
 
 
@@ -37,7 +38,7 @@ def before_bench(job: Job, say: Notation) -> BeforeBench:
     begun = (job.statements, job.looks_taken, job.stop_points, job.steps_done, job.markings, job.removals,
              job.fasteners, job.fragments, job.handovers)  # fmt: skip
     if not any(begun):
-        return NOTHING
+        return BeforeBench(IDENTITY, "", ()) if job.limits.engine == NOT_IDENTIFIED else NOTHING
     ends = still_open(open_ends(job, say))
     open_words = (
         (Reason(rule="strip.open-ends", text=f"{len(ends)} still open before it leaves: {_named(ends)}."),)
@@ -58,6 +59,8 @@ def _named(ends: tuple[OpenEnd, ...]) -> str:
 def _first(job: Job) -> str:
     if job.standing(job.handovers):
         return "nothing: handed over"
+    if job.limits.engine == NOT_IDENTIFIED:
+        return IDENTITY
     looks, strip = looks_of(job), Strip(job)
     if looks.stopped or any(stop.lit and stop.on is None for stop in looks.stops):
         return looks.waits_for

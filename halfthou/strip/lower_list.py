@@ -153,23 +153,7 @@ def mains(layout: Layout) -> Iterator[StripStep]:
             marks=(f"cap-main-{n}",),
         )
     for n in _from_the_ends(numbers):
-        yield StripStep(
-            id=f"cap-main-{n}.off",
-            section=CRANK,
-            text=f"Cap of main {n} off",
-            minutes=5,
-            joint=True,
-            takes=(f"cap-main-{n}",),
-            hint="Let all of them go in turns, from the ends to the middle.",
-        )
-        yield StripStep(
-            id=f"half-main-{n}-lower.out",
-            section=CRANK,
-            minutes=2,
-            takes=(f"half-main-{n}-lower",),
-            text=f"Half bearing lower of main {n} out, its back marked, not wiped",
-            marks=(f"half-main-{n}-lower",),
-        )
+        yield from _main_cap(n)
     yield StripStep(
         id="crank.out",
         section=CRANK,
@@ -180,14 +164,31 @@ def mains(layout: Layout) -> Iterator[StripStep]:
         before=("drive.off", *(f"cap-main-{n}.off" for n in numbers)),
     )
     for n in numbers:
-        yield StripStep(
-            id=f"half-main-{n}-upper.out",
-            section=CRANK,
-            minutes=2,
-            takes=(f"half-main-{n}-upper",),
-            text=f"Half bearing upper of main {n} out, its back marked, not wiped",
-            marks=(f"half-main-{n}-upper",),
-        )
+        yield _main_half(n, "upper")
+
+
+def _main_cap(n: str) -> Iterator[StripStep]:
+    yield StripStep(
+        id=f"cap-main-{n}.off",
+        section=CRANK,
+        text=f"Cap of main {n} off",
+        minutes=5,
+        joint=True,
+        takes=(f"cap-main-{n}",),
+        hint="Let all of them go in turns, from the ends to the middle.",
+    )
+    yield _main_half(n, "lower")
+
+
+def _main_half(n: str, half: str) -> StripStep:
+    return StripStep(
+        id=f"half-main-{n}-{half}.out",
+        section=CRANK,
+        minutes=2,
+        takes=(f"half-main-{n}-{half}",),
+        text=f"Half bearing {half} of main {n} out, its back marked, not wiped",
+        marks=(f"half-main-{n}-{half}",),
+    )
 
 
 def _from_the_ends(numbers: list[str]) -> list[str]:

@@ -46,7 +46,7 @@ class Strip:
 
     @cached_property
     def destroyed(self) -> Mapping[str, datetime]:
-        """When work destroyed what a look is of, by the key of the look: the first time.
+        """When work first destroyed what a look is of, by the key of the look.
 
         Rule:    looks.destroyed.
         """
@@ -84,7 +84,7 @@ class Strip:
         Rule:    looks.destroyed.
         """
         looks = self.looks
-        open_now = {row.key: row for row in looks.open}
+        open_now = {row.key: row for row in looks.left}
         return tuple(
             key
             for key in step.destroys

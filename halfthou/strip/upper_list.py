@@ -115,6 +115,26 @@ def top(layout: Layout) -> Iterator[StripStep]:
                 takes=(f"pushrod-{n}-{valve}",),
                 hint="Twist it free of its follower.",
             )
+    yield from _heads(layout)
+    for n in range(1, layout.cylinders + 1):
+        for valve in ("inlet", "exhaust"):
+            yield StripStep(
+                id=f"follower-{n}-{valve}.out",
+                section=TOP,
+                text=f"Follower out, cylinder {n} {valve}",
+                minutes=2,
+                takes=(f"follower-{n}-{valve}",),
+            )
+    yield StripStep(
+        id="turned",
+        section=TOP,
+        text="Turned by hand without compression, two whole turns",
+        minutes=5,
+        cautions=(TURNING,),
+    )
+
+
+def _heads(layout: Layout) -> Iterator[StripStep]:
     for bank, _ in layout.named_banks:
         key, name = (f"head-{bank}", f"{bank.capitalize()} head") if bank else ("head", "Head")
         yield StripStep(
@@ -134,19 +154,3 @@ def top(layout: Layout) -> Iterator[StripStep]:
             before=(f"{key}.bolts",),
             cautions=(ENGINE_LIFTING, OLD_GASKETS),
         )
-    for n in range(1, layout.cylinders + 1):
-        for valve in ("inlet", "exhaust"):
-            yield StripStep(
-                id=f"follower-{n}-{valve}.out",
-                section=TOP,
-                text=f"Follower out, cylinder {n} {valve}",
-                minutes=2,
-                takes=(f"follower-{n}-{valve}",),
-            )
-    yield StripStep(
-        id="turned",
-        section=TOP,
-        text="Turned by hand without compression, two whole turns",
-        minutes=5,
-        cautions=(TURNING,),
-    )

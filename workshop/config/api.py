@@ -13,6 +13,7 @@ from halfthou.exchange import BadFile
 from workshop.gauges.api import router as gauges
 from workshop.house.api import router as house
 from workshop.jobs.api import router as jobs
+from workshop.jobs.door_api import router as door
 from workshop.limits.api import router as limits
 from workshop.live.api import router as live
 from workshop.pages.api import router as pages
@@ -27,6 +28,7 @@ api.add_router("/limits", limits)
 api.add_router("/gauges", gauges)
 api.add_router("/house-rules", house)
 api.add_router("/live", live)
+api.add_router("", door)
 api.add_router("", jobs)
 
 

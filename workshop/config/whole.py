@@ -18,6 +18,8 @@ MOST_BODY = 20_000_000
 #: What one bridge parcel may be, at the most.
 MOST_LINES = 2_000_000
 BRIDGE = "/api/live/bridge/"
+#: A whole job with its pictures is larger than anything else, and takes longer to come.
+MOST_PACKED, PACKED, PACKED_S = 310_000_000, "/api/jobs/import.zip", 180.0
 #: In these times a body must have come, an answer must have been read, a new connection must have asked something.
 BODY_S, ANSWER_S, SILENT_S = 20.0, 30.0, 20.0
 
@@ -70,13 +72,16 @@ class Whole:
 async def _gathered(scope: Any, receive: Any) -> bytes | None:
     """The whole body; None where the client went away. Refuses: TooMuch."""
     most = MOST_LINES if scope["path"].startswith(BRIDGE) else MOST_BODY
+    seconds = BODY_S
+    if scope["path"] == PACKED:
+        most, seconds = MOST_PACKED, PACKED_S
     told = dict(scope["headers"]).get(b"content-length", b"0")
     if told.isdigit() and len(told) < 20 and int(told) > most:
         raise TooMuch(413, "too-large", f"That is more than {most // 1_000_000} MB: it was not taken in.")
     parts: list[bytes] = []
     length = 0
     try:
-        async with asyncio.timeout(BODY_S):
+        async with asyncio.timeout(seconds):
             while True:
                 message = await receive()
                 if message["type"] == "http.disconnect":

@@ -8,7 +8,16 @@ from pydantic import Field, ValidationError
 
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius
-from halfthou.jobs import GlazedBore, Guard, HardenedCrank, HouseRules, PumpAfterMetal, WornBore
+from halfthou.jobs import (
+    GlazedBore,
+    Guard,
+    HardenedCrank,
+    HouseRules,
+    PumpAfterMetal,
+    StretchBolts,
+    StripFar,
+    WornBore,
+)
 from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
 from workshop.house.models import HouseRulesRecord
 from workshop.people.may import Act, must
@@ -51,6 +60,10 @@ class HouseRulesForm(Schema):
     worn_bore: WornBore = WornBore.OVERSIZE
     pistons_keep: bool = True
     pump_after_metal: PumpAfterMetal = PumpAfterMetal.MEASURE
+    strip_far: StripFar = StripFar.EVERYTHING
+    stretch_bolts: StretchBolts = StretchBolts.NEW
+    bolt_growth: str = Field(default="0.001 in", max_length=200)
+    keep_shells: bool = True
     check_stands_h: int = 24
     shop_c: str = Field(default="20", max_length=40)
     spread_k: str = Field(default="1", max_length=40)
@@ -59,7 +72,8 @@ class HouseRulesForm(Schema):
 #: The rules that are chosen, not typed.
 CHOSEN = {
     "guard", "hardened_crank", "keep_axis", "mixed_sizes", "keep_bore_axis", "torque_plate", "glazed_bore",
-    "worn_bore", "pistons_keep", "pump_after_metal", "check_stands_h",
+    "worn_bore", "pistons_keep", "pump_after_metal", "check_stands_h", "strip_far", "stretch_bolts",
+    "keep_shells",
 }  # fmt: skip
 #: A shop colder or warmer than this is asked about. Source: common practice, no source.
 COLD_C, WARM_C = 5.0, 40.0
@@ -80,6 +94,7 @@ def keep_rules(owner: Person, given: HouseRulesForm) -> HouseRules:
         "least_band": _length(given.least_band, "least_band", faults),
         "light_hone": _length(given.light_hone, "light_hone", faults),
         "hone_stock": _length(given.hone_stock, "hone_stock", faults),
+        "bolt_growth": _length(given.bolt_growth, "bolt_growth", faults),
         "shop_c": _degrees(given.shop_c, "shop_c", faults),
         "spread_k": _degrees(given.spread_k, "spread_k", faults),
     }

@@ -6,8 +6,9 @@ from ninja import Router
 from halfthou.exchange import exact_text
 from halfthou.jobs import HouseRules
 from halfthou.lengths import Length, Unit
-from workshop.house import actions
+from workshop.house import actions, looks
 from workshop.house.actions import HouseRulesForm
+from workshop.house.looks import LookTableForm, LookTableOut
 from workshop.people.api import signed_in
 
 router = Router(tags=["house rules"])
@@ -37,6 +38,10 @@ def _out(rules: HouseRules) -> HouseRulesForm:
         worn_bore=rules.worn_bore,
         pistons_keep=rules.pistons_keep,
         pump_after_metal=rules.pump_after_metal,
+        strip_far=rules.strip_far,
+        stretch_bolts=rules.stretch_bolts,
+        bolt_growth=_text(rules.bolt_growth),
+        keep_shells=rules.keep_shells,
         check_stands_h=rules.check_stands_h,
         shop_c=f"{rules.shop_c:g}",
         spread_k=f"{rules.spread_k:g}",
@@ -53,3 +58,16 @@ def get_rules(request: HttpRequest) -> HouseRulesForm:
 def keep_rules(request: HttpRequest, given: HouseRulesForm) -> HouseRulesForm:
     """Choose them."""
     return _out(actions.keep_rules(signed_in(request), given))
+
+
+@router.get("/looks", response=LookTableOut)
+def get_looks(request: HttpRequest) -> LookTableOut:
+    """The table of looks in force."""
+    return LookTableOut(version=looks.table_version(), table=looks.look_table_in_force())
+
+
+@router.put("/looks", response=LookTableOut)
+def keep_looks(request: HttpRequest, given: LookTableForm) -> LookTableOut:
+    """Choose its figures."""
+    table = looks.keep_looks(signed_in(request), given)
+    return LookTableOut(version=looks.table_version(), table=table)

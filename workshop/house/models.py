@@ -15,3 +15,17 @@ class HouseRulesRecord(models.Model):
 
     def __str__(self) -> str:
         return f"House rules of {self.at:%Y-%m-%d} by {self.by}"
+
+
+class LookTableRecord(models.Model):
+    """One version of the table of looks; the newest counts."""
+
+    document = models.JSONField()
+    by = models.CharField(max_length=150)
+    at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        get_latest_by = "id"
+
+    def __str__(self) -> str:
+        return f"Table of looks of {self.at:%Y-%m-%d} by {self.by}"

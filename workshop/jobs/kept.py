@@ -44,7 +44,7 @@ class KeptFacts:
         return KeptFacts(
             last,
             {kind: (*self.by_kind.get(kind, ()), *facts) for kind, facts in new.items()},
-            self.gauges | {reading.gauge for reading in readings},
+            self.gauges | {one.gauge for one in (*readings, *new.get(FactKind.FASTENER, ())) if one.gauge},
             (min(times), max(times)) if times else None,
         )
 

@@ -11,9 +11,11 @@ class Stage(models.TextChoices):
     """Where a job stands, a mark on a rule."""
 
     BOOKED_IN = "booked in"
+    STRIPPING = "stripping"
     MEASURING = "measuring"
     DECIDING = "deciding"
     SIGNED = "signed"
+    HANDED_OVER = "handed over"
 
 
 def crank_only() -> list[str]:
@@ -34,6 +36,7 @@ class JobRecord(models.Model):
     limits = models.ForeignKey(SheetRevision, null=True, blank=True, on_delete=models.PROTECT)
     frozen_limits = models.JSONField(null=True, blank=True)
     frozen_house_rules = models.JSONField(null=True, blank=True)
+    frozen_look_table = models.JSONField(null=True, blank=True)
     own_gauges = models.JSONField(default=list)
     own_checks = models.JSONField(default=list)
     # The sets it judges as booked in, and the measuring plan of each where one was chosen.
@@ -75,6 +78,19 @@ class FactKind(models.TextChoices):
     PIECE = "piece"
     FITTING = "fitting"
     USE = "use"
+    STATEMENT = "statement"
+    LOOK = "look"
+    STOP_POINT = "stop point"
+    WAY_ON = "way on"
+    STEP = "step"
+    MARK = "mark"
+    LAYING = "laying"
+    REMOVAL = "removal"
+    FASTENER = "fastener"
+    FRAGMENT = "fragment"
+    CLOSING = "closing"
+    PICTURE = "picture"
+    HAND_OVER = "hand over"
 
 
 class FactRecord(models.Model):

@@ -6,13 +6,11 @@ from pydantic import BaseModel
 
 from halfthou.engines import Engine
 from halfthou.exchange import Fault
-from halfthou.gauges import RISE_K
 from halfthou.jobs import (
     Condition,
     DecisionKind,
     Job,
     Layout,
-    OperationKind,
     Plan,
     SheetState,
     Side,
@@ -20,18 +18,17 @@ from halfthou.jobs import (
     Waived,
 )
 from halfthou.lengths import Asked, Length, Notation, Unit
-from halfthou.operations import made_stale
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment, read_signed
 from halfthou.surveys import plan_of, window_for
 from halfthou.verdicts import Action
-from halfthou.words import Caution, cautions_of_work
 from workshop.gauges.api import BenchGauge, bench_gauge
 from workshop.jobs.actions import Landed, Opened
 from workshop.jobs.actions.deciding import matches
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
-from workshop.jobs.actions.work import ALONE, SIZED
 from workshop.jobs.models import DecisionRecord, JobRecord, Stage
+from workshop.jobs.translate import is_identified
+from workshop.jobs.work_shapes import WorkDone, work_done
 
 
 class DecisionOut(BaseModel):
@@ -91,20 +88,7 @@ class CardOut(BaseModel):
     archived: bool
     stage: Stage
     signed: bool
-
-
-class WorkDone(BaseModel):
-    """Work that stands on record, and how many readings it made stale."""
-
-    id: str
-    kind: OperationKind
-    on: str
-    on_words: str
-    step: str
-    note: str
-    by: str
-    at: datetime
-    stale: int
+    identified: bool = True
 
 
 class EntryHint(BaseModel):
@@ -117,7 +101,8 @@ class EntryHint(BaseModel):
 
 
 class PlaceOut(BaseModel):
-    """A part of the engine by its place: its kind, its set, how it is called, and what it lies beside."""
+    """A part of the engine by its place: its kind, its set, how it is called, and what it lies beside; of a loose
+    piece, which places it goes into."""
 
     id: str
     kind: str
@@ -126,6 +111,7 @@ class PlaceOut(BaseModel):
     short: str
     beside: str
     spare: bool = False
+    goes_in: list[str] = []
 
 
 class BankOut(BaseModel):
@@ -149,6 +135,7 @@ class BenchOut(BaseModel):
     gauges: list[BenchGauge]
     shop_c: float
     use: Use | None = None
+    next_pieces: dict[str, list[str]] = {}
     assessment: Assessment
     signed_assessment: Assessment | None
     decisions: list[DecisionOut]
@@ -207,24 +194,6 @@ class DraftOut(BaseModel):
     asked: AskedOut | None
 
 
-class WorkOut(BaseModel):
-    """An operation that can be written down, what it is done to, whether it takes parts to a size, whether it
-    can be done to one part alone, and what can hurt."""
-
-    kind: OperationKind
-    on: list[str]
-    sized: bool
-    alone: bool
-    cautions: list[Caution]
-
-
-WORK = [
-    WorkOut(kind=kind, on=list(on), sized=kind in SIZED, alone=kind in ALONE, cautions=list(cautions_of_work(kind)))
-    for kind, on in CATALOGUE.done_to.items()
-]
-CONDITIONS = list(RISE_K)
-
-
 def asked_out(asked: Asked) -> AskedOut:
     """A question as the API puts it."""
     choices = [ChoiceOut(nm=choice.length.nm, words=choice.words) for choice in asked.choices]
@@ -274,7 +243,16 @@ def bench_out(opened: Opened) -> BenchOut:
         banks=[BankOut(name=name, cylinders=list(stood)) for name, stood in job.limits.layout.named_banks],
         thrust_side=job.limits.layout.thrust_side,
         places=[
-            PlaceOut(id=p.id, kind=p.kind, set=p.set, name=p.name, short=p.short, beside=p.beside, spare=p.spare)
+            PlaceOut(
+                id=p.id,
+                kind=p.kind,
+                set=p.set,
+                name=p.name,
+                short=p.short,
+                beside=p.beside,
+                spare=p.spare,
+                goes_in=list(engine.goes_into(p.id)) if engine.kind(p.id).loose else [],
+            )
             for p in engine.parts.values()
             if p.set in job.sets
         ],
@@ -284,10 +262,11 @@ def bench_out(opened: Opened) -> BenchOut:
         gauges=[bench_gauge(gauge) for gauge in job.gauges],
         shop_c=job.house_rules.shop_c,
         use=job.use,
+        next_pieces={kind.key: list(engine.next_pieces(kind)) for kind in CATALOGUE.all if kind.loose},
         assessment=found,
         signed_assessment=signed,
         decisions=[decision_out(row, found) for row in (*standing_decisions(record).values(), *_elsewhere(record))],
-        operations=_work_done(job, engine),
+        operations=work_done(job, engine),
         signatures=[
             SignatureOut(
                 revision=row.revision,
@@ -311,25 +290,6 @@ def _elsewhere(record: JobRecord) -> list[DecisionRecord]:
         row
         for row in sorted(record.decisions.all(), key=lambda row: row.pk)
         if row.made_elsewhere and row.kind != "taken back" and (row.set, row.part, row.about) not in here
-    ]
-
-
-def _work_done(job: Job, engine: Engine) -> list[WorkDone]:
-    say = Notation.usual(job.shown_in)
-    stale = made_stale(job.standing_operations, job.standing_readings, engine)
-    return [
-        WorkDone(
-            id=done.id,
-            kind=done.kind,
-            on=done.on,
-            on_words=engine.parts[done.on].short if done.on in engine.parts else done.on,
-            step="" if done.step is None else f"{say.undersize(done.step)} {engine.way_of(done.on)}",
-            note=done.note,
-            by=done.by,
-            at=done.at,
-            stale=stale[done.id],
-        )
-        for done in job.standing_operations
     ]
 
 
@@ -386,6 +346,7 @@ def _card(opened: Opened, *, signed: bool) -> CardOut:
         archived=record.archived,
         stage=Stage(record.stage),
         signed=signed,
+        identified=is_identified(record),
     )
 
 

@@ -12,39 +12,40 @@ from pydantic import TypeAdapter
 
 from halfthou.gauges import SAME_DAY
 from halfthou.jobs import (
+    FACT_KINDS,
+    NOT_IDENTIFIED,
     Decision,
     DecisionKind,
-    Extension,
-    Fitting,
+    Fact,
     Gauge,
     HouseRules,
     Job,
     JobFile,
     LimitsSheet,
-    Observation,
-    Operation,
-    Piece,
+    LookTable,
     Plan,
-    Reading,
     SettingCheck,
     Signature,
-    Sitting,
-    SlipAnswer,
-    UseSaid,
     Waived,
-    Withdrawal,
 )
 from halfthou.lengths import Length, Unit
+from halfthou.looks import USUAL_LOOKS
 from halfthou.memo import Memo
 from workshop.gauges.actions import cabinet_documents, checks_since, documents_by_key, last_check_made
 from workshop.house.actions import rules_in_force
+from workshop.house.looks import look_table_in_force
 from workshop.jobs.kept import KeptFacts, KeptJob, kept
-from workshop.jobs.models import DecisionRecord, FactKind, FactRecord, JobRecord, SignatureRecord
+from workshop.jobs.models import DecisionRecord, FactRecord, JobRecord, SignatureRecord
 
 
 def sheet_of_job(record: JobRecord) -> LimitsSheet:
     """The limits a job is judged by: frozen at its signing or import, else its revision as it stands."""
     return LimitsSheet.model_validate(_limits_stored(record))
+
+
+def is_identified(record: JobRecord) -> bool:
+    """Whether it is said which engine the job is of: whether it has limits of its own."""
+    return record.limits is not None or sheet_of_job(record).engine != NOT_IDENTIFIED
 
 
 def _limits_stored(record: JobRecord) -> Any:
@@ -63,19 +64,7 @@ def _plans(stored: dict[str, Any]) -> dict[str, Plan]:
 MOST_OF_CABINET, MOST_CHECKS = 1_000, 10_000
 
 Checks = tuple[SettingCheck, ...]
-Fact = Reading | Withdrawal | Observation | Sitting | Operation | SlipAnswer | Extension | Piece | Fitting | UseSaid
-_KINDS: dict[str, type[Fact]] = {
-    FactKind.READING: Reading,
-    FactKind.WITHDRAWAL: Withdrawal,
-    FactKind.OBSERVATION: Observation,
-    FactKind.SITTING: Sitting,
-    FactKind.OPERATION: Operation,
-    FactKind.SLIP_ANSWER: SlipAnswer,
-    FactKind.EXTENSION: Extension,
-    FactKind.PIECE: Piece,
-    FactKind.FITTING: Fitting,
-    FactKind.USE: UseSaid,
-}
+_KINDS: dict[str, type[Fact]] = {kind: document for kind, (_, document) in FACT_KINDS.items()}
 _KIND_OF = {document: kind for kind, document in _KINDS.items()}
 _READERS: dict[str, TypeAdapter[tuple[Any, ...]]] = {
     kind: TypeAdapter(tuple[document, ...])  # type: ignore[valid-type]
@@ -206,7 +195,6 @@ def _fields_of(record: JobRecord, shown_in: Unit, known: KeptJob) -> dict[str, A
     found = facts_of(record, known.facts)
     known.keep_facts(found)
     facts, memo = found.by_kind, known.memo
-    readings = facts[FactKind.READING]
     rules = record.frozen_house_rules
     gauges = gauges_of(record, set(found.gauges), memo)
     return {
@@ -222,19 +210,19 @@ def _fields_of(record: JobRecord, shown_in: Unit, known: KeptJob) -> dict[str, A
         "gauges": gauges,
         "scope": tuple(record.scope),
         "plans": memo.of("plans", _plans, record.plans),
-        "readings": readings,
-        "withdrawals": facts[FactKind.WITHDRAWAL],
-        "observations": facts[FactKind.OBSERVATION],
-        "sittings": facts[FactKind.SITTING],
-        "operations": facts[FactKind.OPERATION],
-        "slip_answers": facts[FactKind.SLIP_ANSWER],
+        **{field: facts[kind] for kind, (field, _) in FACT_KINDS.items()},
+        "look_table": look_table_of(record),
         "checks": checks_of_job(record, gauges, ReadWith(found.gauges, found.read_between), memo),
         "decisions": tuple(decision_of(row) for row in sorted(record.decisions.all(), key=lambda row: row.pk)),
-        "extensions": facts[FactKind.EXTENSION],
-        "pieces": facts[FactKind.PIECE],
-        "fittings": facts[FactKind.FITTING],
-        "uses": facts[FactKind.USE],
     }
+
+
+def look_table_of(record: JobRecord) -> LookTable | None:
+    """The table of looks a job came with, else the house's; None where that is the one a shop starts with."""
+    if record.frozen_look_table is not None:
+        return LookTable.model_validate(record.frozen_look_table)
+    table = look_table_in_force()
+    return None if table is USUAL_LOOKS else table
 
 
 def decision_of(row: DecisionRecord) -> Decision:

@@ -10,7 +10,8 @@ from halfthou.rules import RULES
 from halfthou.verdicts import MARKS, Mark
 from workshop.jobs.actions import open_job, sign
 from workshop.jobs.api import bench_answer
-from workshop.jobs.shapes import CONDITIONS, WORK, BenchOut, WorkOut
+from workshop.jobs.shapes import BenchOut
+from workshop.jobs.work_shapes import CONDITIONS, WORK, WorkOut
 from workshop.pages.kinds import KindOut, kind_out
 from workshop.pages.printing import (
     boring_card_of,

@@ -290,6 +290,7 @@ PISTON = PartKind(
     questions=lambda limits: questions_of_pistons(limits),
     done_to={OperationKind.PISTON_WORK: (SET,), OperationKind.PINS: (SET,), OperationKind.DECK: ("block",)},
     spare=_spare,
+    piece_names=lambda number: (f"piston-s{number}",),
 )
 #: A clearance of a piston larger than this is a slip of the decimal point: 0.03 in. Source: common practice.
 WIDEST = Length(762_000)

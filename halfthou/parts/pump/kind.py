@@ -275,4 +275,5 @@ PUMP = PartKind(
     check=_faults,
     done_to={OperationKind.PUMP_WORK: (SET,), OperationKind.LAP_COVER: (SET,)},
     spare=_spare,
+    piece_names=lambda number: (f"pump-s{number}",),
 )

@@ -166,4 +166,6 @@ RING = PartKind(
         OperationKind.SLEEVE: ("bores",),
     },
     spare=_spare,
+    goes_into=lambda piece, place: piece.partition(".")[2] == place.partition(".")[2],
+    piece_names=lambda number: tuple(f"ring-s{number}.{ring}" for ring in (1, 2, 3)),
 )

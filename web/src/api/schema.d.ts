@@ -436,6 +436,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/house-rules/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Looks
+         * @description The table of looks in force.
+         */
+        get: operations["workshop_house_api_get_looks"];
+        /**
+         * Keep Looks
+         * @description Choose its figures.
+         */
+        put: operations["workshop_house_api_keep_looks"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/live/bridge/ports": {
         parameters: {
             query?: never;
@@ -550,6 +574,150 @@ export interface paths {
          * @description Put the gauge down.
          */
         post: operations["workshop_live_api_release"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/door": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Topics
+         * @description What is asked at the door.
+         */
+        get: operations["workshop_jobs_door_api_get_topics"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/door": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Door
+         * @description What was said at the door.
+         */
+        get: operations["workshop_jobs_door_api_get_door"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Looks
+         * @description How the looks stand: the order, what was spent, the stop points.
+         */
+        get: operations["workshop_jobs_door_api_get_looks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/strip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Strip
+         * @description How the strip stands: the list, marks and places, what stands open.
+         */
+        get: operations["workshop_jobs_door_api_get_strip"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Pictures
+         * @description The pictures of a job.
+         */
+        get: operations["workshop_jobs_door_api_get_pictures"];
+        put?: never;
+        /**
+         * Add Picture
+         * @description Keep a picture. Sent twice under one name it is kept once.
+         */
+        post: operations["workshop_jobs_door_api_add_picture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/pictures/like": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Like
+         * @description Pictures of the same part or position in other jobs, to lie beside this one's.
+         */
+        get: operations["workshop_jobs_door_api_get_like"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/import.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Zip
+         * @description Take in a job with its pictures.
+         */
+        post: operations["workshop_jobs_door_api_import_zip"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1452,7 +1620,8 @@ export interface components {
          *
          *     `whole` is true where every figure in scope is settled or waived, each that is beyond has an action that deals
          *     with it, and nothing is unread, held, contradicted, outside the plan or waiting for somebody's word. `decided`
-         *     is another mark: a person has accepted or overridden every set.
+         *     is another mark: a person has accepted or overridden every set. `notices` are said of the job as a whole: caps
+         *     that are no pair, a mix inside, what stands open until the engine leaves.
          */
         Assessment: {
             unit: components["schemas"]["Unit"];
@@ -1476,6 +1645,11 @@ export interface components {
             whole: boolean;
             /** Decided */
             decided: boolean;
+            /**
+             * Notices
+             * @default []
+             */
+            notices: components["schemas"]["Reason"][];
         };
         /**
          * BankOut
@@ -1538,6 +1712,13 @@ export interface components {
             /** Shop C */
             shop_c: number;
             use?: components["schemas"]["Use"] | null;
+            /**
+             * Next Pieces
+             * @default {}
+             */
+            next_pieces: {
+                [key: string]: string[];
+            };
             assessment: components["schemas"]["Assessment"];
             signed_assessment: components["schemas"]["Assessment"] | null;
             /** Decisions */
@@ -1597,6 +1778,11 @@ export interface components {
             stage: components["schemas"]["Stage"];
             /** Signed */
             signed: boolean;
+            /**
+             * Identified
+             * @default true
+             */
+            identified: boolean;
         };
         /**
          * CleanUpShown
@@ -2011,7 +2197,8 @@ export interface components {
         };
         /**
          * PlaceOut
-         * @description A part of the engine by its place: its kind, its set, how it is called, and what it lies beside.
+         * @description A part of the engine by its place: its kind, its set, how it is called, and what it lies beside; of a loose
+         *     piece, which places it goes into.
          */
         PlaceOut: {
             /** Id */
@@ -2031,6 +2218,11 @@ export interface components {
              * @default false
              */
             spare: boolean;
+            /**
+             * Goes In
+             * @default []
+             */
+            goes_in: string[];
         };
         /**
          * Reason
@@ -2303,7 +2495,7 @@ export interface components {
          * @description Where a job stands, a mark on a rule.
          * @enum {string}
          */
-        Stage: "booked in" | "measuring" | "deciding" | "signed";
+        Stage: "booked in" | "stripping" | "measuring" | "deciding" | "signed" | "handed over";
         /**
          * StationDrawing
          * @description The drawings of an engine that are the menu of a station.
@@ -2944,6 +3136,20 @@ export interface components {
             pistons_keep: boolean;
             /** @default flush, measure, reuse if within */
             pump_after_metal: components["schemas"]["PumpAfterMetal"];
+            /** @default everything */
+            strip_far: components["schemas"]["StripFar"];
+            /** @default always new */
+            stretch_bolts: components["schemas"]["StretchBolts"];
+            /**
+             * Bolt Growth
+             * @default 0.001 in
+             */
+            bolt_growth: string;
+            /**
+             * Keep Shells
+             * @default true
+             */
+            keep_shells: boolean;
             /**
              * Check Stands H
              * @default 24
@@ -2969,11 +3175,136 @@ export interface components {
          */
         PumpAfterMetal: "flush, measure, reuse if within" | "new regardless";
         /**
+         * StretchBolts
+         * @description What becomes of stretch bolts. Good shops disagree. Source: docs/trade: Fasteners.
+         * @enum {string}
+         */
+        StretchBolts: "always new" | "by measured stretch";
+        /**
+         * StripFar
+         * @description How far an engine is stripped. Good shops disagree. Source: docs/trade: How far to strip.
+         * @enum {string}
+         */
+        StripFar: "everything" | "to the first fatal fault";
+        /**
          * WornBore
          * @description What becomes of worn bores whose pistons are good. Good shops disagree: docs/trade: Bores, schools.
          * @enum {string}
          */
         WornBore: "first oversize, new pistons" | "thin sleeves, keep the pistons";
+        /**
+         * ComplaintKind
+         * @description The kinds a complaint falls under. They choose what is looked at first.
+         * @enum {string}
+         */
+        ComplaintKind: "low pressure" | "knock" | "metal found" | "milky oil" | "shaking" | "after a service" | "burns oil" | "seized" | "none";
+        /**
+         * LookRow
+         * @description One look. `after` is the look that must come before it. It takes `minutes` on an engine in line and
+         *     `minutes_vee` on one with two banks; `harm_minutes` is what it spoils, counted as work. `usual` is its chance to
+         *     end the job after any complaint, `chance` that after certain ones. `how` says how it is taken, `spoils` what it
+         *     costs, `tells` which kind of complaint is added where it finds something. `not_when` names answers at the door
+         *     after which it is never done.
+         */
+        LookRow: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /**
+             * How
+             * @default
+             */
+            how: string;
+            /** After */
+            after?: string | null;
+            /** Minutes */
+            minutes: number;
+            /** Minutes Vee */
+            minutes_vee: number;
+            /**
+             * Spoils
+             * @default
+             */
+            spoils: string;
+            /**
+             * Harm Minutes
+             * @default 0
+             */
+            harm_minutes: number;
+            /**
+             * Usual
+             * @default 0
+             */
+            usual: number;
+            /**
+             * Chance
+             * @default {}
+             */
+            chance: {
+                [key: string]: number;
+            };
+            tells?: components["schemas"]["ComplaintKind"] | null;
+            /**
+             * Not When
+             * @default {}
+             */
+            not_when: {
+                [key: string]: string[];
+            };
+        };
+        /**
+         * LookTable
+         * @description The looks of the house in the order of a plain strip, and what an hour costs, in the smallest coin.
+         *
+         *     `confirmed` says that an owner has looked at it.
+         */
+        LookTable: {
+            /**
+             * Confirmed
+             * @default false
+             */
+            confirmed: boolean;
+            /**
+             * Currency
+             * @default EUR
+             */
+            currency: string;
+            /**
+             * Coins
+             * @default 100
+             */
+            coins: number;
+            /**
+             * Hour
+             * @default 8500
+             */
+            hour: number;
+            /** Looks */
+            looks: components["schemas"]["LookRow"][];
+        };
+        /**
+         * LookTableOut
+         * @description The table in force and its version.
+         */
+        LookTableOut: {
+            /** Version */
+            version: number;
+            table: components["schemas"]["LookTable"];
+        };
+        /**
+         * LookTableForm
+         * @description The table as an owner keeps it; `version` is that of the table it was changed from. Which looks there are,
+         *     and what each waits for, is the program's: their figures are the house's.
+         */
+        LookTableForm: {
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            table: components["schemas"]["LookTable"];
+        };
         /**
          * PortOut
          * @description A port to listen to.
@@ -3099,6 +3430,539 @@ export interface components {
             gauge: string;
         };
         /**
+         * AskedAtDoor
+         * @description What is asked at the door, and the looks a stop point can stand before.
+         */
+        AskedAtDoor: {
+            /** Topics */
+            topics: components["schemas"]["Topic"][];
+            /** Kinds */
+            kinds: components["schemas"]["ComplaintKind"][];
+            /** Looks */
+            looks: [
+                string,
+                string
+            ][];
+            /** Currency */
+            currency: string;
+        };
+        /**
+         * Topic
+         * @description One question at the door.
+         *
+         *     `answers` are those of one key; `free` says that words of one's own may be given, beside them or alone.
+         *     `several` says that more than one answer stands at a time; `claim` that what is said is a claim until somebody
+         *     here has seen or measured it; `source` that it is asked who says so, or by what. `hint` shows what to write.
+         */
+        Topic: {
+            /** Key */
+            key: string;
+            /** Group */
+            group: string;
+            /** Question */
+            question: string;
+            /**
+             * Answers
+             * @default []
+             */
+            answers: string[];
+            /**
+             * Free
+             * @default false
+             */
+            free: boolean;
+            /**
+             * Several
+             * @default false
+             */
+            several: boolean;
+            /**
+             * Claim
+             * @default false
+             */
+            claim: boolean;
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /**
+             * Hint
+             * @default
+             */
+            hint: string;
+        };
+        /**
+         * DoorOut
+         * @description What was said at the door of one job, and what it says together.
+         */
+        DoorOut: {
+            /** Said */
+            said: components["schemas"]["Statement"][];
+            /** Findings */
+            findings: components["schemas"]["Reason"][];
+            /** Identified */
+            identified: boolean;
+            /** Sheets */
+            sheets: components["schemas"]["SheetChoice"][];
+        };
+        /**
+         * SheetChoice
+         * @description A limits sheet that may be taken up.
+         */
+        SheetChoice: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * Statement
+         * @description Something said or found out about the engine: `topic` is the question, `answer` what was said to it.
+         *
+         *     `source` says who or what says so: two may disagree, and both stay. `verified` says that somebody here has seen
+         *     or measured it; what is not verified is a claim.
+         */
+        Statement: {
+            /** Id */
+            id: string;
+            /** Topic */
+            topic: string;
+            /** Answer */
+            answer: string;
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /**
+             * Verified
+             * @default false
+             */
+            verified: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * BarredShown
+         * @description A look that is not taken on this engine, and why.
+         */
+        BarredShown: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * Found
+         * @description What came of a look. Not looked is no answer: then there is no such fact.
+         * @enum {string}
+         */
+        Found: "looked, nothing" | "found" | "can end the job" | "cannot be looked at";
+        /**
+         * LookShown
+         * @description A look still to be taken: what it takes, what it spoils, its chance to end the job in per cent, and what has
+         *     to come before it.
+         */
+        LookShown: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** How */
+            how: string;
+            /** Minutes */
+            minutes: number;
+            /** Spoils */
+            spoils: string;
+            /** Harm Minutes */
+            harm_minutes: number;
+            /** Percent */
+            percent: number;
+            /** After */
+            after: string;
+            /** Ends */
+            ends: string;
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+        };
+        /**
+         * LooksReport
+         * @description How the looks of a job stand. Minutes are of work; sums in the smallest coin, `coins` of which make one of
+         *     the currency. `expected` is the mean work until a look ends the job or all are taken, in this order; `plain`
+         *     that in the order of a plain strip. Harm counts in both as work.
+         */
+        LooksReport: {
+            /** Kinds */
+            kinds: components["schemas"]["ComplaintKind"][];
+            /** Order */
+            order: components["schemas"]["LookShown"][];
+            /** Taken */
+            taken: components["schemas"]["TakenShown"][];
+            /** Barred */
+            barred: components["schemas"]["BarredShown"][];
+            /** Expected */
+            expected: number;
+            /** Plain */
+            plain: number;
+            /** Spent Minutes */
+            spent_minutes: number;
+            /** Spent */
+            spent: number;
+            /** Hour */
+            hour: number;
+            /** Currency */
+            currency: string;
+            /** Coins */
+            coins: number;
+            /** Stops */
+            stops: components["schemas"]["StopShown"][];
+            /** Ways */
+            ways: components["schemas"]["WayShown"][];
+            /** Stopped */
+            stopped: boolean;
+            /** Reasons */
+            reasons: components["schemas"]["Reason"][];
+            /** Waits For */
+            waits_for: string;
+        };
+        /**
+         * StopShown
+         * @description A stop point, or a look that can end the job: whether it is reached, and what was decided there.
+         */
+        StopShown: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Lit */
+            lit: boolean;
+            /** Words */
+            words: string;
+            /**
+             * Decided
+             * @default
+             */
+            decided: string;
+            /** On */
+            on: boolean | null;
+            /**
+             * Agreed
+             * @default true
+             */
+            agreed: boolean;
+        };
+        /**
+         * TakenShown
+         * @description A look that was taken. `weak` says that it was taken after cleaning, and counts less.
+         */
+        TakenShown: {
+            /** Id */
+            id: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            found: components["schemas"]["Found"];
+            /** Words */
+            words: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Minutes */
+            minutes: number;
+            /** Weak */
+            weak: boolean;
+            /** At The Door */
+            at_the_door: boolean;
+        };
+        /**
+         * WayShown
+         * @description A way on and what it costs, in minutes and in the smallest coin.
+         */
+        WayShown: {
+            /** Name */
+            name: string;
+            /** Minutes */
+            minutes: number;
+            /** Coins */
+            coins: number;
+        };
+        /**
+         * Closed
+         * @description How something that stood open was closed.
+         * @enum {string}
+         */
+        Closed: "back in its place" | "renewed" | "goes along loose" | "known where it came from";
+        /**
+         * EndKind
+         * @description The kinds of open end.
+         * @enum {string}
+         */
+        EndKind: "taken out for access" | "empty hole" | "fastener to renew" | "fragment";
+        /**
+         * FastenerKind
+         * @description How often a fastener may be used.
+         * @enum {string}
+         */
+        FastenerKind: "one use" | "reusable" | "stretch bolt";
+        /**
+         * FastenerShown
+         * @description A fastener as it was seen, and what becomes of it.
+         */
+        FastenerShown: {
+            /** Id */
+            id: string;
+            /** Place */
+            place: string;
+            kind: components["schemas"]["FastenerKind"];
+            state: components["schemas"]["FastenerState"];
+            /** Count */
+            count: number;
+            /** Uses */
+            uses: number | null;
+            /** New Length */
+            new_length: string;
+            /** Length */
+            length: string;
+            /** Growth */
+            growth: string;
+            /** Renew */
+            renew: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * FastenerState
+         * @description How a fastener was found.
+         * @enum {string}
+         */
+        FastenerState: "right" | "broken" | "wrong length" | "thread or shank damaged" | "hole found empty";
+        /**
+         * Felt
+         * @description What was felt at a step. Each is one key.
+         * @enum {string}
+         */
+        Felt: "force needed" | "came away stuck" | "step at the joint";
+        /**
+         * HandOver
+         * @description The engine has left the shop. `words` say what left with it unsettled, as a fragment nobody could place.
+         */
+        HandOver: {
+            /** Id */
+            id: string;
+            /** To */
+            to: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * OpenEnd
+         * @description Something that stands open, or stood so: `closed` says how it was closed, and `words` what was said then.
+         *
+         *     `bars` says that the engine does not leave while it stands open; a fragment does not bar it, but has to be
+         *     answered for in words. `may_close` are the ways it may be closed.
+         */
+        OpenEnd: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["EndKind"];
+            /** What */
+            what: string;
+            /** Place */
+            place: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bars */
+            bars: boolean;
+            /** May Close */
+            may_close: components["schemas"]["Closed"][];
+            closed: components["schemas"]["Closed"] | null;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Closed By
+             * @default
+             */
+            closed_by: string;
+        };
+        /**
+         * PositionShown
+         * @description A position: its part's mark as it ought to be, as found and as given, and where the part lies.
+         */
+        PositionShown: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Short */
+            short: string;
+            /** Mark */
+            mark: string;
+            /** How */
+            how: string;
+            /** Of */
+            of: string;
+            /** Found */
+            found: string;
+            /** Given */
+            given: string;
+            /** Lies */
+            lies: string;
+        };
+        /**
+         * StripReport
+         * @description How the strip of a job stands. `next` is the step in hand. `may_leave` says that nothing bars a hand-over.
+         */
+        StripReport: {
+            /** Steps */
+            steps: components["schemas"]["StepShown"][];
+            /** Next */
+            next: string;
+            /** Done */
+            done: number;
+            /** Positions */
+            positions: components["schemas"]["PositionShown"][];
+            /** Fasteners */
+            fasteners: components["schemas"]["FastenerShown"][];
+            /** Ends */
+            ends: components["schemas"]["OpenEnd"][];
+            /** Open */
+            open: number;
+            /** Barring */
+            barring: number;
+            /** Findings */
+            findings: components["schemas"]["Reason"][];
+            /** Closed By */
+            closed_by: components["schemas"]["Closed"][];
+            /** Keep Shells */
+            keep_shells: boolean;
+            handed_over: components["schemas"]["HandOver"] | null;
+        };
+        /**
+         * PictureOut
+         * @description A picture: what it is of, its addresses, and whether its file is here.
+         */
+        PictureOut: {
+            /** Id */
+            id: string;
+            /** On */
+            on: string;
+            /** Name */
+            name: string;
+            /** Small */
+            small: string;
+            /** Full */
+            full: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Words */
+            words: string;
+            /** Cleaned */
+            cleaned: boolean;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Here */
+            here: boolean;
+        };
+        /**
+         * PicturesOut
+         * @description The pictures of a job, newest first.
+         */
+        PicturesOut: {
+            /** Pictures */
+            pictures: components["schemas"]["PictureOut"][];
+        };
+        /**
+         * TakingPicture
+         * @description What a picture shows: a part or position, `look:` and its key, `step:` and its name, or the engine.
+         */
+        TakingPicture: {
+            /** Id */
+            id: string;
+            /** On */
+            on: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Cleaned
+             * @default false
+             */
+            cleaned: boolean;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * SoundOut
+         * @description A picture of a like part from another job, to lie beside one of this.
+         */
+        SoundOut: {
+            /** Job */
+            job: string;
+            /** Title */
+            title: string;
+            picture: components["schemas"]["PictureOut"];
+        };
+        /**
          * RackOrder
          * @description The orders a rack can stand in.
          * @enum {string}
@@ -3191,7 +4055,7 @@ export interface components {
              */
             number: string;
             /** Limits Id */
-            limits_id: number;
+            limits_id?: number | null;
             /**
              * Booked In
              * Format: date
@@ -3213,6 +4077,83 @@ export interface components {
                 [key: string]: components["schemas"]["Plan"];
             };
             use?: components["schemas"]["Use"] | null;
+            /**
+             * Told
+             * @default []
+             */
+            told: components["schemas"]["Telling"][];
+            /**
+             * Stops
+             * @default []
+             */
+            stops: components["schemas"]["SettingStop"][];
+        };
+        /**
+         * SettingStop
+         * @description A stop point agreed: at a sum in whole coins as typed, or before a look.
+         */
+        SettingStop: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "stop point";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Spend
+             * @default
+             */
+            spend: string;
+            /**
+             * Before
+             * @default
+             */
+            before: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * Telling
+         * @description Something said or found out at the door.
+         */
+        Telling: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "statement";
+            /** Id */
+            id: string;
+            /** Topic */
+            topic: string;
+            /** Answer */
+            answer: string;
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /**
+             * Verified
+             * @default false
+             */
+            verified: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
         };
         /**
          * JobFileIn
@@ -3267,6 +4208,8 @@ export interface components {
             whole?: boolean | null;
             /** Decided */
             decided?: boolean | null;
+            /** Notices */
+            notices?: components["schemas"]["Reason"][] | null;
         };
         /** BenchLines */
         BenchLines: {
@@ -3292,6 +4235,10 @@ export interface components {
             /** Shop C */
             shop_c?: number | null;
             use?: components["schemas"]["Use"] | null;
+            /** Next Pieces */
+            next_pieces?: {
+                [key: string]: string[];
+            } | null;
             signed_assessment?: components["schemas"]["Assessment"] | null;
             /** Decisions */
             decisions?: components["schemas"]["DecisionOut"][] | null;
@@ -3470,6 +4417,56 @@ export interface components {
             at: string;
         };
         /**
+         * ChoosingWay
+         * @description What was decided at a stop point: to go on, or to stop.
+         */
+        ChoosingWay: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "way on";
+            /** Id */
+            id: string;
+            /** Point */
+            point: string;
+            /** On */
+            on: boolean;
+            /** Reason */
+            reason: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * ClosingEnd
+         * @description Something that stood open is closed.
+         */
+        ClosingEnd: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "closing";
+            /** Id */
+            id: string;
+            /** Of */
+            of: string;
+            how: components["schemas"]["Closed"];
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
          * Doing
          * @description An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says
          *     that the person knows how many readings it makes stale.
@@ -3500,6 +4497,52 @@ export interface components {
              * @default false
              */
             sure: boolean;
+        };
+        /**
+         * DoingStep
+         * @description A step done; `there` false where the engine has no such thing. `mark` gives the parts their marks as listed,
+         *     with the step; `unseen` says that it is done although a look it destroys was not taken.
+         */
+        DoingStep: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "step";
+            /** Id */
+            id: string;
+            /** Step */
+            step: string;
+            /**
+             * There
+             * @default true
+             */
+            there: boolean;
+            /**
+             * Felt
+             * @default []
+             */
+            felt: components["schemas"]["Felt"][];
+            /**
+             * Mark
+             * @default false
+             */
+            mark: boolean;
+            /**
+             * Unseen
+             * @default false
+             */
+            unseen: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
         };
         /**
          * Extending
@@ -3535,7 +4578,31 @@ export interface components {
              */
             have: string;
             /** Facts */
-            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"] | components["schemas"]["BringingIn"] | components["schemas"]["FittingIn"] | components["schemas"]["SayingUse"])[];
+            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"] | components["schemas"]["BringingIn"] | components["schemas"]["FittingIn"] | components["schemas"]["SayingUse"] | components["schemas"]["Telling"] | components["schemas"]["TakingLook"] | components["schemas"]["SettingStop"] | components["schemas"]["ChoosingWay"] | components["schemas"]["DoingStep"] | components["schemas"]["MarkingPart"] | components["schemas"]["LayingPart"] | components["schemas"]["TakingOut"] | components["schemas"]["SeeingFastener"] | components["schemas"]["FindingFragment"] | components["schemas"]["ClosingEnd"] | components["schemas"]["HandingOver"])[];
+        };
+        /**
+         * FindingFragment
+         * @description A loose piece found in the engine.
+         */
+        FindingFragment: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "fragment";
+            /** Id */
+            id: string;
+            /** Place */
+            place: string;
+            /** What */
+            what: string;
+            /** Magnetic */
+            magnetic?: boolean | null;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
         };
         /**
          * FittingIn
@@ -3561,6 +4628,31 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * HandingOver
+         * @description The engine is handed over; `words` answer for what leaves unsettled.
+         */
+        HandingOver: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "hand over";
+            /** Id */
+            id: string;
+            /** To */
+            to: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
             /**
              * At
              * Format: date-time
@@ -3622,6 +4714,57 @@ export interface components {
             seen?: string | null;
         };
         /**
+         * LayingPart
+         * @description A part put in a pocket of a tray or in a bag.
+         */
+        LayingPart: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "laying";
+            /** Id */
+            id: string;
+            /** Part */
+            part: string;
+            /** Pocket */
+            pocket: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * MarkingPart
+         * @description A mark found on a part, or given to it.
+         */
+        MarkingPart: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "mark";
+            /** Id */
+            id: string;
+            /** Part */
+            part: string;
+            /** Mark */
+            mark: string;
+            /** Found */
+            found: boolean;
+            /**
+             * Side
+             * @default
+             */
+            side: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
          * SayingUse
          * @description What the engine is used for.
          */
@@ -3668,6 +4811,57 @@ export interface components {
              * @default
              */
             spot: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * SeeingFastener
+         * @description A fastener, or a group alike, as it was found. Lengths as typed.
+         */
+        SeeingFastener: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "fastener";
+            /** Id */
+            id: string;
+            /** Place */
+            place: string;
+            /** @default reusable */
+            kind: components["schemas"]["FastenerKind"];
+            /** @default right */
+            state: components["schemas"]["FastenerState"];
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Uses */
+            uses?: number | null;
+            /**
+             * New Length
+             * @default
+             */
+            new_length: string;
+            /**
+             * Length
+             * @default
+             */
+            length: string;
+            /**
+             * Gauge
+             * @default
+             */
+            gauge: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
             /**
              * At
              * Format: date-time
@@ -3730,6 +4924,61 @@ export interface components {
             id: string;
             /** Of */
             of: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * TakingLook
+         * @description A look that was taken.
+         */
+        TakingLook: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "look";
+            /** Id */
+            id: string;
+            /** Look */
+            look: string;
+            found: components["schemas"]["Found"];
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Cleaned
+             * @default false
+             */
+            cleaned: boolean;
+            /** Minutes */
+            minutes?: number | null;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * TakingOut
+         * @description Something taken out for access.
+         */
+        TakingOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "removal";
+            /** Id */
+            id: string;
+            /** What */
+            what: string;
+            /** Place */
+            place: string;
             /**
              * At
              * Format: date-time
@@ -3802,7 +5051,7 @@ export interface components {
          * @description What a line of a job's story is about.
          * @enum {string}
          */
-        StoryKind: "read" | "corrected" | "withdrawn" | "question" | "work" | "setting check" | "temperature" | "seen" | "decided";
+        StoryKind: "read" | "corrected" | "withdrawn" | "question" | "work" | "setting check" | "temperature" | "seen" | "decided" | "door" | "look" | "strip" | "picture";
         /**
          * StoryLine
          * @description One line of a job's story: when, who, what, and what came of it.
@@ -4580,6 +5829,50 @@ export interface operations {
             };
         };
     };
+    workshop_house_api_get_looks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookTableOut"];
+                };
+            };
+        };
+    };
+    workshop_house_api_keep_looks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookTableForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookTableOut"];
+                };
+            };
+        };
+    };
     workshop_live_api_list_ports: {
         parameters: {
             query?: never;
@@ -4712,6 +6005,220 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReleaseIn"];
+                };
+            };
+        };
+    };
+    workshop_jobs_door_api_get_topics: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AskedAtDoor"];
+                };
+            };
+        };
+    };
+    workshop_jobs_door_api_get_door: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoorOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_door_api_get_looks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LooksReport"];
+                };
+            };
+        };
+    };
+    workshop_jobs_door_api_get_strip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StripReport"];
+                };
+            };
+        };
+    };
+    workshop_jobs_door_api_get_pictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PicturesOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_door_api_add_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Id */
+                    id: string;
+                    /** On */
+                    on: string;
+                    /**
+                     * Words
+                     * @default
+                     */
+                    words?: string;
+                    /**
+                     * Cleaned
+                     * @default false
+                     */
+                    cleaned?: boolean;
+                    /**
+                     * At
+                     * Format: date-time
+                     */
+                    at: string;
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PicturesOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_door_api_get_like: {
+        parameters: {
+            query: {
+                on: string;
+                search?: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoundOut"][];
+                };
+            };
+        };
+    };
+    workshop_jobs_door_api_import_zip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
                 };
             };
         };

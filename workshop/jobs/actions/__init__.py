@@ -1,5 +1,7 @@
 """Everything that changes a job: one short file a kind of change. May they, load, check, save and history."""
 
+from workshop.house.looks import look_table_in_force as look_table
+from workshop.jobs.actions.at_the_door import ChoosingWay, SettingStop, TakingLook, Telling
 from workshop.jobs.actions.booking import (
     BookIn,
     Header,
@@ -20,7 +22,7 @@ from workshop.jobs.actions.deciding import (
 from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
 from workshop.jobs.actions.door import Reported, land_facts
 from workshop.jobs.actions.facts import Extending, Seeing, TakingBack, clock_off, extend_scope, observe, take_back
-from workshop.jobs.actions.files import Compared, compare_readings, take_in_job, take_in_readings
+from workshop.jobs.actions.files import Compared, compare_readings, take_in_job, take_in_readings, take_in_zip
 from workshop.jobs.actions.landing import (
     Landed,
     Landing,
@@ -29,31 +31,63 @@ from workshop.jobs.actions.landing import (
     land_readings,
     sitting_from,
 )
+from workshop.jobs.actions.open_ends import (
+    ClosingEnd,
+    FindingFragment,
+    HandingOver,
+    SeeingFastener,
+    TakingOut,
+)
 from workshop.jobs.actions.opened import Opened, job_record, looked_at, open_job, sound_job
+from workshop.jobs.actions.pictures import (
+    TakingPicture,
+    add_picture,
+    alike,
+    files_of,
+    jobs_with_pictures,
+    name_of,
+    picture_of,
+)
 from workshop.jobs.actions.pieces import BringingIn, FittingIn, SayingUse, bring_in, fit, say_use
 from workshop.jobs.actions.reading_up import budgets_of, story_of
+from workshop.jobs.actions.strip import DoingStep, LayingPart, MarkingPart
 from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operation
 
 __all__ = [
     "BookIn",
     "BringingIn",
+    "ChoosingWay",
+    "ClosingEnd",
     "Compared",
     "Deciding",
     "Desk",
     "Doing",
+    "DoingStep",
     "Extending",
+    "FindingFragment",
     "FittingIn",
+    "HandingOver",
     "Header",
     "Landed",
     "Landing",
+    "LayingPart",
+    "MarkingPart",
     "Opened",
     "Reported",
     "SayingUse",
     "Seeing",
+    "SeeingFastener",
+    "SettingStop",
     "SittingForm",
     "SlipReply",
     "SpotRef",
     "TakingBack",
+    "TakingLook",
+    "TakingOut",
+    "TakingPicture",
+    "Telling",
+    "add_picture",
+    "alike",
     "answer_slip",
     "archive_job",
     "book_in",
@@ -66,16 +100,21 @@ __all__ = [
     "decide",
     "do_operation",
     "extend_scope",
+    "files_of",
     "fit",
     "gauge_of",
     "interpret",
     "job_record",
+    "jobs_with_pictures",
     "land_facts",
     "land_reading",
     "land_readings",
+    "look_table",
     "looked_at",
+    "name_of",
     "observe",
     "open_job",
+    "picture_of",
     "say_use",
     "sign",
     "sitting_from",
@@ -85,6 +124,7 @@ __all__ = [
     "take_back_decision",
     "take_in_job",
     "take_in_readings",
+    "take_in_zip",
     "take_up_decision",
     "take_up_limits",
     "withdraw_signature",

@@ -9,13 +9,23 @@ from ninja import Schema
 from pydantic import Field
 
 from halfthou.exchange import Fault
-from halfthou.jobs import CRANK_ONLY, LimitsSheet, Plan, Use, UseSaid
+from halfthou.jobs import CRANK_ONLY, LimitsSheet, Plan, Use, UseSaid, unidentified_sheet
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
+from workshop.jobs.actions.at_the_door import SettingStop, Telling, statement_of, stop_of
 from workshop.jobs.actions.facts import must_have_limits
-from workshop.jobs.actions.opened import Opened, add_facts, job_record, settled, to_change, write_history
+from workshop.jobs.actions.opened import (
+    Opened,
+    add_facts,
+    job_record,
+    must_be_free,
+    settled,
+    sound_job,
+    to_change,
+    write_history,
+)
 from workshop.jobs.models import JobRecord
-from workshop.jobs.translate import sheet_of_job
+from workshop.jobs.translate import is_identified, sheet_of_job
 from workshop.limits.actions import revision_of
 from workshop.people.may import Act, must
 from workshop.people.models import Person
@@ -40,12 +50,14 @@ class BookIn(Header):
     """An engine to book in. An empty number takes the next free one."""
 
     number: str = ""
-    limits_id: int
+    limits_id: int | None = None
     entry_unit: Unit
     booked_in: date
     scope: list[str] = Field(default=list(CRANK_ONLY), min_length=1, max_length=40)
     plans: dict[str, Plan] = {}
     use: Use | None = None
+    told: list[Telling] = Field(default=[], max_length=200)
+    stops: list[SettingStop] = Field(default=[], max_length=20)
 
 
 def next_number() -> str:
@@ -68,10 +80,12 @@ def book_in(person: Person, given: BookIn) -> Opened:
         faults.append(Fault("booked_in", f"The year {given.booked_in.year} cannot be right."))
     if faults:
         raise Refusal("bad-job", "The engine is not booked in yet. Mend what is marked.", faults)
-    revision = revision_of(given.limits_id)
-    sheet = LimitsSheet.model_validate(revision.document)
-    must_have_limits(sheet, given.scope)
-    scope = [one for one in CATALOGUE.sets(sheet.layout) if one in given.scope]
+    revision = None if given.limits_id is None else revision_of(given.limits_id)
+    sheet = unidentified_sheet() if revision is None else LimitsSheet.model_validate(revision.document)
+    if revision is not None:
+        must_have_limits(sheet, given.scope)
+    scope = [one for one in CATALOGUE.sets(sheet.layout) if revision is None or one in given.scope]
+    scope = [one for one in scope if one in sheet.sets]
     record = JobRecord.objects.create(
         number=number,
         title=given.title.strip(),
@@ -81,11 +95,17 @@ def book_in(person: Person, given: BookIn) -> Opened:
         due=given.due,
         entry_unit=given.entry_unit.value,
         limits=revision,
+        frozen_limits=sheet.model_dump(mode="json") if revision is None else None,
         scope=scope,
         plans={one: plan.model_dump(mode="json") for one, plan in given.plans.items() if one in scope},
     )
     if given.use is not None:
         add_facts(record, [UseSaid(id=f"use.{uuid4().hex}", use=given.use, by=person.username, at=timezone.now())])
+    said = [statement_of(person, one) for one in given.told]
+    job = sound_job(record, Unit(person.shown_unit))
+    stops = [stop_of(person, one, job) for one in given.stops]
+    must_be_free(record, [*(one.id for one in said), *(one.id for one in stops)])
+    add_facts(record, [*said, *stops])
     write_history(record, person.username, "booked the engine in")
     return _settled(record, person)
 
@@ -137,8 +157,11 @@ def take_up_limits(person: Person, job_id: int, limits_id: int) -> Opened:
     record = to_change(job_id)
     revision = revision_of(limits_id)
     sheet, before = LimitsSheet.model_validate(revision.document), sheet_of_job(record)
-    must_have_limits(sheet, [one for one in record.scope if one in before.sets])
-    if CATALOGUE.parts(sheet.layout).keys() != CATALOGUE.parts(before.layout).keys():
+    if known := is_identified(record):
+        must_have_limits(sheet, [one for one in record.scope if one in before.sets])
+    else:
+        record.scope = [one for one in CATALOGUE.sets(sheet.layout) if one in sheet.sets]
+    if known and CATALOGUE.parts(sheet.layout).keys() != CATALOGUE.parts(before.layout).keys():
         raise Clash("other-engine", "That sheet has other journals or bores than this engine. Book it in anew.")
     record.limits, record.frozen_limits = revision, None
     write_history(record, person.username, f"took up limits sheet {revision}")

@@ -9,10 +9,33 @@ from typing import Annotated, Any
 
 from pydantic import Field, ValidationError
 
+from workshop.jobs.actions.at_the_door import (
+    ChoosingWay,
+    SettingStop,
+    TakingLook,
+    Telling,
+    choose_way,
+    set_stop,
+    take_look,
+    tell,
+)
 from workshop.jobs.actions.facts import Extending, Seeing, TakingBack, extend_scope, observe, take_back
 from workshop.jobs.actions.landing import Landed, Landing, land_readings, not_worked_out
+from workshop.jobs.actions.open_ends import (
+    ClosingEnd,
+    FindingFragment,
+    HandingOver,
+    SeeingFastener,
+    TakingOut,
+    close_end,
+    find_fragment,
+    hand_over,
+    see_fastener,
+    take_out,
+)
 from workshop.jobs.actions.opened import Opened, open_job
 from workshop.jobs.actions.pieces import BringingIn, FittingIn, SayingUse, bring_in, fit, say_use
+from workshop.jobs.actions.strip import DoingStep, LayingPart, MarkingPart, do_step, lay_part, mark_part
 from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operation
 from workshop.people.may import Act, must
 from workshop.people.models import Person
@@ -21,7 +44,27 @@ from workshop.people.refusals import NotThere, Refusal
 log = logging.getLogger(__name__)
 #: A fact as a bench reports it; `fact` says of which kind it is.
 Reported = Annotated[
-    Landing | TakingBack | Seeing | Doing | SlipReply | Extending | BringingIn | FittingIn | SayingUse,
+    Landing
+    | TakingBack
+    | Seeing
+    | Doing
+    | SlipReply
+    | Extending
+    | BringingIn
+    | FittingIn
+    | SayingUse
+    | Telling
+    | TakingLook
+    | SettingStop
+    | ChoosingWay
+    | DoingStep
+    | MarkingPart
+    | LayingPart
+    | TakingOut
+    | SeeingFastener
+    | FindingFragment
+    | ClosingEnd
+    | HandingOver,
     Field(discriminator="fact"),
 ]
 _DONE_WITH: dict[type[Any], Callable[[Person, int, Any], Opened]] = {
@@ -33,6 +76,18 @@ _DONE_WITH: dict[type[Any], Callable[[Person, int, Any], Opened]] = {
     BringingIn: bring_in,
     FittingIn: fit,
     SayingUse: say_use,
+    Telling: tell,
+    TakingLook: take_look,
+    SettingStop: set_stop,
+    ChoosingWay: choose_way,
+    DoingStep: do_step,
+    MarkingPart: mark_part,
+    LayingPart: lay_part,
+    TakingOut: take_out,
+    SeeingFastener: see_fastener,
+    FindingFragment: find_fragment,
+    ClosingEnd: close_end,
+    HandingOver: hand_over,
 }
 
 

@@ -11,10 +11,27 @@ from pydantic import Field, ValidationError
 
 from halfthou.engines import LookKind
 from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import Extension, Fitting, Job, LimitsSheet, Moment, Observation, Operation, Reading, Withdrawal
+from halfthou.jobs import (
+    TAKEN_BACK,
+    Extension,
+    Fact,
+    Fitting,
+    HandOver,
+    Job,
+    LimitsSheet,
+    Moment,
+    Observation,
+    Operation,
+    Reading,
+    StopPoint,
+    WayOn,
+    Withdrawal,
+)
 from halfthou.lengths import Asked, Length, Unit, Unreadable, read_length, read_undersize
 from halfthou.parts import CATALOGUE, faults_of_look
+from halfthou.strip import said_of_fact
 from halfthou.surveys import plan_of
+from workshop.jobs.actions.one_fact import Came, Made, land_one
 from workshop.jobs.actions.opened import (
     Opened,
     add_facts,
@@ -25,7 +42,7 @@ from workshop.jobs.actions.opened import (
     write_history,
 )
 from workshop.jobs.models import FactKind, JobRecord
-from workshop.jobs.translate import known_fact
+from workshop.jobs.translate import fact_of, known_fact
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
@@ -69,7 +86,8 @@ class Extending(Schema):
 
 @transaction.atomic
 def take_back(person: Person, job_id: int, given: TakingBack) -> Opened:
-    """Take a reading or an operation back. It stays in the record; what an operation made stale counts again."""
+    """Take a fact back: a reading, an operation, a mark, a step. It stays in the record; what an operation made
+    stale counts again."""
     must(person, Act.READ)
     record = job_record(job_id)
     known = known_fact(record, given.id)
@@ -77,65 +95,60 @@ def take_back(person: Person, job_id: int, given: TakingBack) -> Opened:
         if not isinstance(known, Withdrawal) or known.fact != given.of:
             raise Clash("name-taken", "Another fact has that name already. Nothing was taken back.")
         return settled(record, person)
-    must_be_open(record)
-    words = _taken_back(person, record, given.of)
+    row = record.facts.filter(key=given.of).first()
+    if row is None or row.kind not in TAKEN_BACK:
+        raise NotThere("no-fact", "That is not there to take back.")
+    must_be_open(record, row.kind)
+    words = _taken_back(person, record, fact_of(row))
     if not record.facts.filter(kind=FactKind.WITHDRAWAL, document__fact=given.of).exists():
         add_facts(record, [Withdrawal(id=given.id, fact=given.of, by=person.username, at=time_of(given.at))])
         write_history(record, person.username, words)
     return settled(record, person)
 
 
-def _taken_back(person: Person, record: JobRecord, fact: str) -> str:
-    """What is taken back, in words. Refuses: NotThere, NotAllowed."""
-    known = known_fact(record, fact)
-    if not isinstance(known, Reading | Operation | Fitting):
-        raise NotThere("no-fact", "That is not there to take back.")
+def _taken_back(person: Person, record: JobRecord, known: Fact) -> str:
+    """What is taken back, in words. Refuses: NotAllowed."""
     own_or_may(person, known.by)
     if isinstance(known, Reading):
         short = CATALOGUE.engine_of(sound_job(record, Unit.MM)).parts[known.part].short
         return f"withdrew {short} {known.spot}, {known.typed}"
     if isinstance(known, Fitting):
         return f"took back: {known.piece} {f'fitted as {known.place}' if known.place else 'taken out'}"
-    return f"withdrew the work: {known.kind.value} on {known.on}"
+    if isinstance(known, Operation):
+        return f"withdrew the work: {known.kind.value} on {known.on}"
+    if isinstance(known, HandOver | StopPoint | WayOn):
+        must(person, Act.DECIDE)
+    return f"took back: {said_of_fact(known)}"
 
 
-@transaction.atomic
 def observe(person: Person, job_id: int, given: Seeing) -> Opened:
     """Write down what was seen on a journal, a set or the crank."""
-    must(person, Act.READ)
-    record = job_record(job_id)
-    known = known_fact(record, given.id)
-    if known is not None:
-        if not isinstance(known, Observation) or (known.on, known.look, known.answer) != (
-            given.on, given.look, given.answer,
-        ):  # fmt: skip
-            raise Clash("name-taken", "Another look has that name already. This one was not written down.")
-        return settled(record, person)
-    must_be_open(record)
-    job = sound_job(record, Unit(person.shown_unit))
-    seen = _seen(person, given, job)
-    add_facts(record, [seen])
-    return settled(record, person)
+
+    def same(known: Fact) -> bool:
+        wanted = (given.on, given.look, given.answer)
+        return isinstance(known, Observation) and (known.on, known.look, known.answer) == wanted
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        return Made([_seen(person, given, job)])
+
+    return land_one(Came(person, job_id, FactKind.OBSERVATION), given, same, make)
 
 
-@transaction.atomic
 def extend_scope(person: Person, job_id: int, given: Extending) -> Opened:
     """Judge more sets of parts from now on. What a job judges is never made less: readings of it may stand."""
-    must(person, Act.READ)
-    record = job_record(job_id)
-    known = known_fact(record, given.id)
-    if known is not None:
-        if not isinstance(known, Extension) or known.sets != tuple(given.sets):
-            raise Clash("name-taken", "Another fact has that name already. The scope was not extended.")
-        return settled(record, person)
-    must_be_open(record)
-    job = sound_job(record, Unit(person.shown_unit))
-    must_have_limits(job.limits, given.sets)
-    new = tuple(one for one in given.sets if one not in job.sets)
-    if new:
-        add_facts(record, [Extension(id=given.id, sets=new, by=person.username, at=time_of(given.at))])
-        write_history(record, person.username, f"extended the scope: {', '.join(new)}")
-    return settled(record, person)
+
+    def same(known: Fact) -> bool:
+        return isinstance(known, Extension) and known.sets == tuple(given.sets)
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        must_have_limits(job.limits, given.sets)
+        new = tuple(one for one in given.sets if one not in job.sets)
+        if not new:
+            return Made([])
+        fact = Extension(id=given.id, sets=new, by=person.username, at=time_of(given.at))
+        return Made([fact], f"extended the scope: {', '.join(new)}")
+
+    return land_one(Came(person, job_id, FactKind.EXTENSION), given, same, make)
 
 
 def must_have_limits(sheet: LimitsSheet, sets: Iterable[str]) -> None:

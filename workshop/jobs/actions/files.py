@@ -14,8 +14,8 @@ from django.utils import timezone
 from pydantic import ValidationError
 
 from halfthou.assess import JudgedJob, judge, put_in_words
-from halfthou.exchange import BadFile, Fault, ReadingRow, faults_of, read_job, read_readings
-from halfthou.jobs import Job, JobFile, Reading, SheetState, SlipAnswer, Withdrawal
+from halfthou.exchange import BadFile, Fault, ReadingRow, faults_of, read_job, read_readings, read_zip
+from halfthou.jobs import FACT_KINDS, Job, JobFile, Reading, SheetState, SlipAnswer, Withdrawal
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment
@@ -33,6 +33,7 @@ from workshop.jobs.actions.opened import (
 )
 from workshop.jobs.kept import kept
 from workshop.jobs.models import DecisionRecord, JobRecord, SignatureRecord
+from workshop.jobs.pictures import keep_file, take_in_file
 from workshop.jobs.translate import decision_row
 from workshop.people.may import Act, must
 from workshop.people.models import Person
@@ -49,7 +50,27 @@ MOST_NEW = 4_000
 def take_in_job(person: Person, text: str) -> Opened:
     """Take in a job file. Its number must be free here; its limits, gauges and rules stay its own."""
     must(person, Act.BOOK_IN)
-    file = _of_elsewhere(read_job(text))
+    return _take_in(person, read_job(text))
+
+
+def take_in_zip(person: Person, data: bytes) -> Opened:
+    """Take in a job with its pictures. Nothing of it is kept where one picture is not what its hash says."""
+    must(person, Act.BOOK_IN)
+    file, contents = read_zip(data)
+    kinds = {one.sha256: one for one in file.job.pictures}
+    pictures = []
+    for name, content in contents.items():
+        picture, told = take_in_file(content), kinds[name]
+        if (picture.kind, picture.width, picture.height) != (told.kind, told.width, told.height):
+            raise BadFile([Fault(f"picture {name[:12]}", "is not of the kind and size that the job says")])
+        pictures.append(picture)
+    for picture in pictures:
+        keep_file(picture)
+    return _take_in(person, file)
+
+
+def _take_in(person: Person, read: JobFile) -> Opened:
+    file = _of_elsewhere(read)
     # Judged once before anything is locked: a file that cannot be judged is refused here.
     put_in_words(judge(sound(file.job)))
     with transaction.atomic():
@@ -60,7 +81,7 @@ def _keep_job(person: Person, file: JobFile) -> Opened:
     job = file.job
     if JobRecord.objects.filter(number=job.number).exists():
         raise Clash("number-taken", f"There is a job {job.number} here already. Nothing was taken in.")
-    used = {reading.gauge for reading in job.readings}
+    used = {reading.gauge for reading in job.readings} | {seen.gauge for seen in job.fasteners if seen.gauge}
     used |= {check.against for check in job.checks if check.gauge in used and check.against}
     record = JobRecord.objects.create(
         number=job.number,
@@ -72,14 +93,13 @@ def _keep_job(person: Person, file: JobFile) -> Opened:
         entry_unit=job.shown_in.value,
         frozen_limits=job.limits.model_dump(mode="json"),
         frozen_house_rules=job.house_rules.model_dump(mode="json"),
+        frozen_look_table=None if job.look_table is None else job.look_table.model_dump(mode="json"),
         own_gauges=[gauge.model_dump(mode="json") for gauge in job.gauges if gauge.id in used],
         own_checks=[check.model_dump(mode="json") for check in job.checks if check.gauge in used],
         scope=list(job.scope),
         plans={one: plan.model_dump(mode="json") for one, plan in job.plans.items()},
     )
-    kinds = (job.readings, job.sittings, job.operations, job.slip_answers, job.withdrawals, job.observations,
-             job.extensions)  # fmt: skip
-    add_facts(record, (fact for kind in kinds for fact in kind))
+    add_facts(record, (fact for field, _ in FACT_KINDS.values() for fact in getattr(job, field)))
     DecisionRecord.objects.bulk_create(
         (decision_row(record, decision, elsewhere=True) for decision in job.decisions), batch_size=BATCH
     )
@@ -104,9 +124,8 @@ def _of_elsewhere(file: JobFile) -> JobFile:
     job = file.job
     marked = {
         name: tuple(_marked(fact) for fact in getattr(job, name))
-        for name in ("readings", "withdrawals", "observations", "sittings", "operations", "slip_answers", "checks",
-                     "decisions", "extensions")
-    }  # fmt: skip
+        for name in (*(field for field, _ in FACT_KINDS.values()), "checks", "decisions")
+    }
     limits = job.limits
     if limits.state is SheetState.CONFIRMED:
         limits = limits.model_copy(update={"state": SheetState.ELSEWHERE})

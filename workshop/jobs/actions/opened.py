@@ -8,13 +8,21 @@ from pydantic import ValidationError
 
 from halfthou.assess import JudgedJob, faults_in, judge, put_in_words
 from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import Job, Reading, SettingCheck, Sitting
+from halfthou.jobs import AFTER_SIGNING, Fact, Job, Reading, SettingCheck, Sitting
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE, faults_of_readings
 from halfthou.report import Assessment
 from workshop.jobs.kept import kept, loaded
-from workshop.jobs.models import DecisionRecord, FactRecord, HistoryEntry, JobRecord, SignatureRecord, Stage
-from workshop.jobs.translate import Fact, fact_row, job_of
+from workshop.jobs.models import (
+    DecisionRecord,
+    FactKind,
+    FactRecord,
+    HistoryEntry,
+    JobRecord,
+    SignatureRecord,
+    Stage,
+)
+from workshop.jobs.translate import fact_row, job_of
 from workshop.live.hub import hub
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
@@ -148,10 +156,19 @@ def to_change(job_id: int) -> JobRecord:
     return record
 
 
-def must_be_open(record: JobRecord) -> None:
-    """Refuse a change to a job that is signed or archived. Refuses: Clash."""
+def must_be_open(record: JobRecord, kind: str = "") -> None:
+    """Refuse a change to a job that is archived, handed over or signed. Refuses: Clash.
+
+    Facts of a `kind` that changes no verdict land on a signed job too: what is put back, pictures, the hand-over.
+    """
     if record.archived:
         raise Clash("archived", "This job is archived. Bring it back to the rack first.")
+    if record.stage == Stage.HANDED_OVER and kind != FactKind.PICTURE:
+        raise Clash(
+            "handed-over", "This engine was handed over. Take the hand-over back first, if it is here again."
+        )
+    if kind in AFTER_SIGNING:
+        return
     signature = standing_signature(record)
     if signature is not None:
         message = f"Signed by {signature.by}. The owner can withdraw the signature, then it opens again."
@@ -195,7 +212,7 @@ def write_summary(record: JobRecord, judged: JudgedJob, shown: Assessment) -> No
         {"set": one.set, "mark": one.mark.code.value, "headline": judged.headline(one.set, own_unit)[:200]}
         for one in shown.sets
     ]
-    record.stage, record.waits_for = _stage(record, shown)
+    record.stage, record.waits_for = _stage(record, judged.job, shown)
     # The row was read in this transaction, or is known to be as it was: nobody else writes meanwhile.
     record.version += 1
     record.save(update_fields=SUMMARY)
@@ -212,14 +229,17 @@ def settled(record: JobRecord, person: Person) -> Opened:
     return Opened(fresh, job, settle(fresh, job))
 
 
-def _stage(record: JobRecord, own: Assessment) -> tuple[Stage, str]:
+def _stage(record: JobRecord, job: Job, own: Assessment) -> tuple[Stage, str]:
+    if job.standing(job.handovers):
+        return Stage.HANDED_OVER, ""
     if standing_signature(record) is not None:
         return Stage.SIGNED, ""
     decided = {name for name, part, _ in standing_decisions(record) if not part}
     if decided >= {one.set for one in own.sets}:
         return Stage.DECIDING, "a signature"
     if own.readings_taken == 0:
-        return Stage.BOOKED_IN, own.waits_for
+        begun = any(job.standing(job.steps_done)) or any(job.standing(job.looks_taken))
+        return Stage.STRIPPING if begun else Stage.BOOKED_IN, own.waits_for
     if own.readings_taken < own.readings_planned and own.waits_for != "a decision":
         return Stage.MEASURING, own.waits_for
     return Stage.DECIDING, own.waits_for

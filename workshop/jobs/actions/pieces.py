@@ -2,26 +2,17 @@
 
 from typing import Literal
 
-from django.db import transaction
 from ninja import Schema
-from pydantic import Field, ValidationError
+from pydantic import Field
 
-from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import Fitting, Moment, Piece, Use, UseSaid
+from halfthou.exchange import Fault
+from halfthou.jobs import Fact, Fitting, Job, Moment, Piece, Use, UseSaid
 from halfthou.lengths import Asked, Length, Unit, Unreadable, read_undersize
 from halfthou.parts import CATALOGUE
 from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.opened import (
-    Opened,
-    add_facts,
-    job_record,
-    must_be_open,
-    settled,
-    sound_job,
-    write_history,
-)
-from workshop.jobs.translate import known_fact
-from workshop.people.may import Act, must
+from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.opened import Opened
+from workshop.jobs.models import FactKind, JobRecord
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 
@@ -62,40 +53,31 @@ class SayingUse(Schema):
     at: Moment
 
 
-@transaction.atomic
 def bring_in(person: Person, job_id: int, given: BringingIn) -> Opened:
     """Bring a piece in. It lies in no place until it is fitted; its readings are its own. Refuses: Refusal."""
-    must(person, Act.READ)
-    record = job_record(job_id)
-    known = known_fact(record, given.id)
-    if known is not None:
-        if not isinstance(known, Piece) or known.part != given.part:
-            raise Clash("name-taken", "Another fact has that name already. The piece was not brought in.")
-        return settled(record, person)
-    must_be_open(record)
-    job = sound_job(record, Unit(person.shown_unit))
-    engine = CATALOGUE.engine_of(job)
-    if given.part in engine.parts:
-        words = f"There is a {engine.parts[given.part].short} already: give this one another name."
-        raise Clash("piece-there", words)
-    if len(job.pieces) >= MOST_PIECES:
-        raise Clash("job-full", f"A job holds {MOST_PIECES} pieces brought in at the most.")
-    kind = next((one for one in CATALOGUE.all if one.key == given.kind), None)
-    part = kind.spare(given.part) if kind is not None else None
-    if kind is None or part is None:
-        raise Refusal("no-piece", f"“{given.part}” is no name of a {given.kind}.", [Fault("part", "no such name")])
-    if part.set not in job.sets:
-        raise Refusal("not-in-scope", f"The {part.set} are not in this job's scope: extend it first.")
-    try:
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        engine = CATALOGUE.engine_of(job)
+        if given.part in engine.parts:
+            words = f"There is a {engine.parts[given.part].short} already: give this one another name."
+            raise Clash("piece-there", words)
+        if len(job.pieces) >= MOST_PIECES:
+            raise Clash("job-full", f"A job holds {MOST_PIECES} pieces brought in at the most.")
+        kind = next((one for one in CATALOGUE.all if one.key == given.kind), None)
+        part = kind.spare(given.part) if kind is not None else None
+        if part is None:
+            fault = Fault("part", "no such name")
+            raise Refusal("no-piece", f"“{given.part}” is no name of a {given.kind}.", [fault])
+        if part.set not in job.sets:
+            raise Refusal("not-in-scope", f"The {part.set} are not in this job's scope: extend it first.")
         piece = Piece(
             id=given.id, part=given.part, kind=given.kind, new=given.new, step=_step(given.step, job.shown_in),
             note=given.note.strip(), by=person.username, at=time_of(given.at),
         )  # fmt: skip
-    except ValidationError as error:
-        raise Refusal("bad-piece", "The piece was not brought in.", faults_of(error)) from None
-    add_facts(record, [piece])
-    write_history(record, person.username, f"brought in {part.name}")
-    return settled(record, person)
+        return Made([piece], f"brought in {part.name}")
+
+    came = Came(person, job_id, FactKind.PIECE)
+    return land_one(came, given, lambda known: isinstance(known, Piece) and known.part == given.part, make)
 
 
 def _step(text: str, unit: Unit) -> Length | None:
@@ -111,48 +93,36 @@ def _step(text: str, unit: Unit) -> Length | None:
     return found.length
 
 
-@transaction.atomic
 def fit(person: Person, job_id: int, given: FittingIn) -> Opened:
     """Put a piece in a place, or take it out. What lay there before lies in none; its readings stay its own."""
-    must(person, Act.READ)
-    record = job_record(job_id)
-    known = known_fact(record, given.id)
-    if known is not None:
-        if not isinstance(known, Fitting) or (known.piece, known.place or "") != (given.piece, given.place):
-            raise Clash("name-taken", "Another fact has that name already. Nothing was fitted.")
-        return settled(record, person)
-    must_be_open(record)
-    job = sound_job(record, Unit(person.shown_unit))
-    engine = CATALOGUE.engine_of(job)
-    piece, place = engine.parts.get(given.piece), engine.parts.get(given.place)
-    if piece is None or not engine.kind(piece.id).loose:
-        raise NotThere("no-piece", f"There is no {given.piece} that could be moved.")
-    if given.place and (place is None or place.spare or place.kind != piece.kind):
-        raise Refusal("no-place", f"{piece.short} cannot lie there.", [Fault("place", "no place for it")])
-    if piece.kind == "ring" and given.place and given.piece[-2:] != given.place[-2:]:
-        words = f"{piece.short} is ring {given.piece[-1]}: it does not go into groove {given.place[-1]}."
-        raise Refusal("no-place", words, [Fault("place", words)])
-    fact = Fitting(
-        id=given.id, piece=given.piece, place=given.place or None, note=given.note.strip(), by=person.username,
-        at=time_of(given.at),
-    )  # fmt: skip
-    add_facts(record, [fact])
-    where = f"fitted as {place.short}" if place is not None else "taken out"
-    write_history(record, person.username, f"{piece.short} {where}")
-    return settled(record, person)
+
+    def same(known: Fact) -> bool:
+        return isinstance(known, Fitting) and (known.piece, known.place or "") == (given.piece, given.place)
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        engine = CATALOGUE.engine_of(job)
+        piece, place = engine.parts.get(given.piece), engine.parts.get(given.place)
+        if piece is None or not engine.kind(piece.id).loose:
+            raise NotThere("no-piece", f"There is no {given.piece} that could be moved.")
+        if given.place and (place is None or given.place not in engine.goes_into(piece.id)):
+            words = f"{piece.short} does not go there."
+            raise Refusal("no-place", words, [Fault("place", words)])
+        fact = Fitting(
+            id=given.id, piece=given.piece, place=given.place or None, note=given.note.strip(), by=person.username,
+            at=time_of(given.at),
+        )  # fmt: skip
+        where = f"fitted as {place.short}" if place is not None else "taken out"
+        return Made([fact], f"{piece.short} {where}")
+
+    return land_one(Came(person, job_id, FactKind.FITTING), given, same, make)
 
 
-@transaction.atomic
 def say_use(person: Person, job_id: int, given: SayingUse) -> Opened:
     """Say what the engine is used for. The last that was said counts."""
-    must(person, Act.READ)
-    record = job_record(job_id)
-    known = known_fact(record, given.id)
-    if known is not None:
-        if not isinstance(known, UseSaid) or known.use is not given.use:
-            raise Clash("name-taken", "Another fact has that name already. The use was not kept.")
-        return settled(record, person)
-    must_be_open(record)
-    add_facts(record, [UseSaid(id=given.id, use=given.use, by=person.username, at=time_of(given.at))])
-    write_history(record, person.username, f"used for: {given.use.value}")
-    return settled(record, person)
+
+    def make(_record: JobRecord, _job: Job) -> Made:
+        said = UseSaid(id=given.id, use=given.use, by=person.username, at=time_of(given.at))
+        return Made([said], f"used for: {given.use.value}")
+
+    came = Came(person, job_id, FactKind.USE)
+    return land_one(came, given, lambda known: isinstance(known, UseSaid) and known.use is given.use, make)

@@ -4,6 +4,7 @@ from halfthou.assess import open_budgets
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
 from halfthou.report import BudgetShown, StoryKind, StoryLine, story
+from halfthou.strip import door_story
 from workshop.jobs.actions.opened import job_record, sound_job
 from workshop.jobs.models import HistoryEntry
 from workshop.people.models import Person
@@ -31,7 +32,7 @@ def story_of(person: Person, job_id: int) -> list[StoryLine]:
         for entry in record.history.order_by("pk")
         if _worth_telling(entry)
     ]
-    return sorted([*story(job, CATALOGUE.engine_of(job)), *told], key=lambda line: line.at)
+    return sorted([*story(job, CATALOGUE.engine_of(job)), *door_story(job), *told], key=lambda line: line.at)
 
 
 def _worth_telling(entry: HistoryEntry) -> bool:

@@ -36,14 +36,14 @@ export function PiecesDialog({ desk, open, onOpenChange }: Props) {
       title={`${kind.name}s: what lies where`}
       note="A piece that is brought in is measured before it is fitted. What it replaces keeps its own readings."
     >
-      <BringIn desk={desk} kind={kind} all={all} onSend={(facts) => send.mutate(facts)} />
+      <BringIn desk={desk} kind={kind} onSend={(facts) => send.mutate(facts)} />
       <Faults error={send.error} />
       <ul className="mt-3 grid grid-cols-2 gap-x-6 max-md:grid-cols-1">
         {all.map((one) => (
           <PieceLine
             key={one.id}
             piece={one}
-            places={all.filter((other) => !other.spare && fits(one, other)).map((other) => other.id)}
+            places={bench.places.find((place) => place.id === one.id)?.goes_in ?? []}
             name={(id) => bench.places.find((place) => place.id === id)?.short ?? id}
             signed={bench.card.signed}
             onMove={(place) =>
@@ -55,10 +55,6 @@ export function PiecesDialog({ desk, open, onOpenChange }: Props) {
     </Dialog>
   );
 }
-
-/** Whether a piece is for a place at all: a ring for its own groove. */
-const fits = (piece: Part, place: Part): boolean =>
-  piece.kind !== "ring" || piece.id.slice(-2) === place.id.slice(-2);
 
 interface LineProps {
   piece: Part;
@@ -97,34 +93,22 @@ function PieceLine({ piece, places, name, signed, onMove }: LineProps) {
 interface BringInProps {
   desk: Desk;
   kind: Kind;
-  all: readonly Part[];
   onSend: (facts: readonly Reported[]) => void;
 }
 
-/** The next free name of a piece brought in: s1, s2 and so on. */
-function nextName(kind: Kind, all: readonly Part[]): string {
-  const prefix = kind.kind === "oil pump" ? "pump" : kind.kind;
-  for (let n = 1; ; n += 1) {
-    const name = `${prefix}-s${n}`;
-    if (!all.some((one) => one.id === name || one.id.startsWith(`${name}.`))) return name;
-  }
-}
-
-function BringIn({ desk, kind, all, onSend }: BringInProps) {
+function BringIn({ desk, kind, onSend }: BringInProps) {
   const [isNew, setNew] = useState(true);
   const [note, setNote] = useState("");
   const rings = kind.kind === "ring";
   const cylinders = desk.bench.layout.cylinders;
   const [cylinder, setCylinder] = useState("");
   const bring = () => {
-    const name = nextName(kind, all);
-    const names = rings ? [1, 2, 3].map((ring) => `${name}.${ring}`) : [name];
-    const facts: Reported[] = names.flatMap((part) => {
+    const facts: Reported[] = (desk.bench.next_pieces[kind.kind] ?? []).flatMap((part) => {
       const piece: Schemas["BringingIn"] = {
         fact: "piece", id: newId(), part, kind: kind.kind, new: isNew, step: "", note, at: now(),
       }; // prettier-ignore
       if (!rings || !cylinder) return [piece];
-      const place = `ring-${cylinder}.${part.slice(-1)}`;
+      const place = `ring-${cylinder}.${part.split(".")[1] ?? ""}`;
       return [piece, { fact: "fitting", id: newId(), piece: part, place, note: "", at: now() } as const];
     });
     onSend(facts);

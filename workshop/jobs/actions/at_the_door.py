@@ -1,0 +1,180 @@
+"""Facts from the door land: what was said, looks taken, stop points, and which way on was chosen."""
+
+from typing import Literal
+
+from ninja import Schema
+from pydantic import Field
+
+from halfthou.door import faults_of_statement
+from halfthou.exchange import Fault
+from halfthou.jobs import FactId, Found, Job, LookTaken, Moment, Statement, StopPoint, WayOn
+from halfthou.looks import USUAL_LOOKS
+from workshop.jobs.actions.facts import time_of
+from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.opened import Opened
+from workshop.jobs.models import FactKind, JobRecord
+from workshop.people.may import Act
+from workshop.people.models import Person
+from workshop.people.refusals import NotThere, Refusal
+
+
+class Telling(Schema):
+    """Something said or found out at the door."""
+
+    fact: Literal["statement"] = "statement"
+    id: FactId
+    topic: str = Field(max_length=40)
+    answer: str = Field(max_length=200)
+    source: str = Field(default="", max_length=200)
+    verified: bool = False
+    note: str = Field(default="", max_length=2000)
+    at: Moment
+
+
+class TakingLook(Schema):
+    """A look that was taken."""
+
+    fact: Literal["look"] = "look"
+    id: FactId
+    look: str = Field(max_length=40)
+    found: Found
+    words: str = Field(default="", max_length=2000)
+    cleaned: bool = False
+    minutes: int | None = Field(default=None, ge=0, le=10_000)
+    at: Moment
+
+
+class SettingStop(Schema):
+    """A stop point agreed: at a sum in whole coins as typed, or before a look."""
+
+    fact: Literal["stop point"] = "stop point"
+    id: FactId
+    name: str = Field(max_length=200)
+    spend: str = Field(default="", max_length=40)
+    before: str = Field(default="", max_length=40)
+    at: Moment
+
+
+class ChoosingWay(Schema):
+    """What was decided at a stop point: to go on, or to stop."""
+
+    fact: Literal["way on"] = "way on"
+    id: FactId
+    point: str = Field(max_length=64)
+    on: bool
+    reason: str = Field(max_length=200)
+    at: Moment
+
+
+def tell(person: Person, job_id: int, given: Telling) -> Opened:
+    """Write down what was said at the door. Two sources may disagree: both stay."""
+
+    def make(_record: JobRecord, _job: Job) -> Made:
+        said = statement_of(person, given)
+        return Made([said])
+
+    came = Came(person, job_id, FactKind.STATEMENT)
+    return land_one(came, given, lambda known: isinstance(known, Statement) and known.answer == given.answer, make)
+
+
+def statement_of(person: Person, given: Telling) -> Statement:
+    """What was said, as a fact. Refuses: Refusal where it is no answer."""
+    if not given.answer.strip():
+        raise Refusal("bad-answer", "Say something, or leave it.", [Fault("answer", "Nothing was said.")])
+    said = Statement(
+        id=given.id, topic=given.topic, answer=given.answer.strip(), source=given.source.strip(),
+        verified=given.verified, note=given.note.strip(), by=person.username, at=time_of(given.at),
+    )  # fmt: skip
+    faults = [Fault("answer", fault) for fault in faults_of_statement(said)]
+    if faults:
+        raise Refusal("bad-answer", faults[0].what, faults)
+    return said
+
+
+def _must_be_known(job: Job, look: str) -> str:
+    rows = {row.key: row.name for row in (job.look_table or USUAL_LOOKS).looks}
+    if look not in rows:
+        raise NotThere("no-look", f"The table of looks has no “{look}”.")
+    return rows[look]
+
+
+def take_look(person: Person, job_id: int, given: TakingLook) -> Opened:
+    """Write down a look. One taken after cleaning is kept, and counts less."""
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        _must_be_known(job, given.look)
+        if given.found in (Found.FOUND, Found.ENDS) and not given.words.strip():
+            fault = Fault("words", "Say what was found, in a few words.")
+            raise Refusal("bad-look", "The look was not written down.", [fault])
+        taken = LookTaken(
+            id=given.id, look=given.look, found=given.found, words=given.words.strip(), cleaned=given.cleaned,
+            minutes=given.minutes, by=person.username, at=time_of(given.at),
+        )  # fmt: skip
+        return Made([taken])
+
+    def same(known: object) -> bool:
+        return isinstance(known, LookTaken) and (known.look, known.found) == (given.look, given.found)
+
+    return land_one(Came(person, job_id, FactKind.LOOK), given, same, make)
+
+
+def set_stop(person: Person, job_id: int, given: SettingStop) -> Opened:
+    """Agree a stop point."""
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        return Made([stop_of(person, given, job)])
+
+    came = Came(person, job_id, FactKind.STOP_POINT, Act.BOOK_IN)
+    return land_one(
+        came, given, lambda known: isinstance(known, StopPoint) and known.name == given.name.strip(), make
+    )
+
+
+def stop_of(person: Person, given: SettingStop, job: Job) -> StopPoint:
+    """A stop point as a fact. Refuses: Refusal where it is at neither a sum nor a look, or at both."""
+    if not given.name.strip():
+        raise Refusal("bad-stop", "Give the stop point a name.", [Fault("name", "For example: before the heads.")])
+    spend = _coins(given.spend, job) if given.spend.strip() else None
+    before = given.before or None
+    if before is not None:
+        _must_be_known(job, before)
+    if (spend is None) == (before is None):
+        fault = Fault("spend", "Give a sum, or choose a look: one of both.")
+        raise Refusal("bad-stop", "A stop point is at a sum, or before a look.", [fault])
+    return StopPoint(id=given.id, name=given.name.strip(), spend=spend, before=before, by=person.username,
+                     at=time_of(given.at))  # fmt: skip
+
+
+def _coins(text: str, job: Job) -> int:
+    """A sum as typed, in the smallest coin. Refuses: Refusal."""
+    table = job.look_table or USUAL_LOOKS
+    plain = text.strip().removesuffix(table.currency).strip().replace(" ", "")
+    if plain.count(",") == 1 and "." not in plain and len(plain.split(",")[1]) != 3:
+        plain = plain.replace(",", ".")
+    whole, _, part = plain.replace(",", "").partition(".")
+    if not whole.isdecimal() or (part and not part.isdecimal()) or len(whole) > 7 or len(part) > 2:
+        fault = Fault("spend", "Write a sum, as 450 or 450.00.")
+        raise Refusal("bad-stop", f"“{text.strip()}” is no sum of money.", [fault])
+    return int(whole) * table.coins + (int(part.ljust(2, "0")) * table.coins // 100 if part else 0)
+
+
+def choose_way(person: Person, job_id: int, given: ChoosingWay) -> Opened:
+    """Decide at a stop point, or where a look can end the job: go on, or stop. It stays on record."""
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        points = {point.id: point.name for point in job.standing(job.stop_points)}
+        points |= {look.id: look.words for look in job.standing(job.looks_taken)}
+        if given.point not in points:
+            raise NotThere("no-point", "There is no such stop point.")
+        if not given.reason.strip():
+            raise Refusal("no-reason", "Say why: it stays on record.", [Fault("reason", "Say why.")])
+        way = WayOn(id=given.id, point=given.point, on=given.on, reason=given.reason.strip(), by=person.username,
+                    at=time_of(given.at))  # fmt: skip
+        return Made([way])
+
+    came = Came(person, job_id, FactKind.WAY_ON, Act.DECIDE)
+
+    def same(known: object) -> bool:
+        return isinstance(known, WayOn) and (known.point, known.on) == (given.point, given.on)
+
+    return land_one(came, given, same, make)

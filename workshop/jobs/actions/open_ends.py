@@ -1,0 +1,222 @@
+"""Facts of what stands open land: taken out for access, fasteners, fragments; their closing; the hand-over."""
+
+from typing import Literal
+
+from ninja import Schema
+from pydantic import Field
+
+from halfthou.exchange import Fault
+from halfthou.jobs import (
+    Closed,
+    Closing,
+    FactId,
+    FastenerKind,
+    FastenerSeen,
+    FastenerState,
+    Fragment,
+    HandOver,
+    Job,
+    Moment,
+    Removal,
+)
+from halfthou.lengths import Asked, Length, Notation, Unreadable, read_length
+from halfthou.strip import EndKind, open_ends, still_open
+from workshop.jobs.actions.facts import time_of
+from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.opened import Opened
+from workshop.jobs.models import FactKind, JobRecord
+from workshop.people.may import Act
+from workshop.people.models import Person
+from workshop.people.refusals import Clash, NotThere, Refusal
+
+
+class TakingOut(Schema):
+    """Something taken out for access."""
+
+    fact: Literal["removal"] = "removal"
+    id: FactId
+    what: str = Field(max_length=200)
+    place: str = Field(max_length=200)
+    at: Moment
+
+
+class SeeingFastener(Schema):
+    """A fastener, or a group alike, as it was found. Lengths as typed."""
+
+    fact: Literal["fastener"] = "fastener"
+    id: FactId
+    place: str = Field(max_length=200)
+    kind: FastenerKind = FastenerKind.REUSABLE
+    state: FastenerState = FastenerState.RIGHT
+    count: int = Field(default=1, ge=1, le=200)
+    uses: int | None = Field(default=None, ge=0, le=100)
+    new_length: str = Field(default="", max_length=60)
+    length: str = Field(default="", max_length=60)
+    gauge: str = Field(default="", max_length=64)
+    note: str = Field(default="", max_length=2000)
+    at: Moment
+
+
+class FindingFragment(Schema):
+    """A loose piece found in the engine."""
+
+    fact: Literal["fragment"] = "fragment"
+    id: FactId
+    place: str = Field(max_length=200)
+    what: str = Field(max_length=200)
+    magnetic: bool | None = None
+    at: Moment
+
+
+class ClosingEnd(Schema):
+    """Something that stood open is closed."""
+
+    fact: Literal["closing"] = "closing"
+    id: FactId
+    of: str = Field(max_length=64)
+    how: Closed
+    words: str = Field(default="", max_length=2000)
+    at: Moment
+
+
+class HandingOver(Schema):
+    """The engine is handed over; `words` answer for what leaves unsettled."""
+
+    fact: Literal["hand over"] = "hand over"
+    id: FactId
+    to: str = Field(max_length=200)
+    words: str = Field(default="", max_length=2000)
+    at: Moment
+
+
+def _say(text: str, field: str, example: str) -> str:
+    """A text that must say something. Refuses: Refusal."""
+    said = text.strip()
+    if not said:
+        raise Refusal(
+            "bad-fact", "That was not kept. Mend what is marked.", [Fault(field, f"For example: {example}.")]
+        )
+    return said
+
+
+def take_out(person: Person, job_id: int, given: TakingOut) -> Opened:
+    """Write down what was taken out for access. It stands open until it is back."""
+
+    def make(_record: JobRecord, _job: Job) -> Made:
+        what, place = _say(given.what, "what", "dip tube"), _say(given.place, "place", "block, left side")
+        out = Removal(id=given.id, what=what, place=place, by=person.username, at=time_of(given.at))
+        return Made([out])
+
+    def same(known: object) -> bool:
+        return isinstance(known, Removal) and known.what == given.what.strip()
+
+    return land_one(Came(person, job_id, FactKind.REMOVAL), given, same, make)
+
+
+def see_fastener(person: Person, job_id: int, given: SeeingFastener) -> Opened:
+    """Write down a fastener by its place. What has to be renewed, and a hole found empty, stand open."""
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        place, faults = _say(given.place, "place", "bell housing, lower left"), list[Fault]()
+        new, now = (_length(getattr(given, field), field, job, faults) for field in ("new_length", "length"))
+        gauge = given.gauge or None
+        if gauge is not None and gauge not in {one.id for one in job.gauges}:
+            faults.append(Fault("gauge", "There is no such gauge."))
+        if (new is None) != (now is None) and not faults:
+            missing = "new_length" if new is None else "length"
+            faults.append(Fault(missing, "Both lengths, or none: growth is their difference."))
+        if faults:
+            raise Refusal("bad-fastener", "The fastener was not written down. Mend what is marked.", faults)
+        seen = FastenerSeen(
+            id=given.id, place=place, kind=given.kind, state=given.state, count=given.count, uses=given.uses,
+            new_length=new, length=now, gauge=gauge, note=given.note.strip(), by=person.username,
+            at=time_of(given.at),
+        )  # fmt: skip
+        return Made([seen])
+
+    def same(known: object) -> bool:
+        return isinstance(known, FastenerSeen) and known.place == given.place.strip()
+
+    return land_one(Came(person, job_id, FactKind.FASTENER), given, same, make)
+
+
+def _length(text: str, field: str, job: Job, faults: list[Fault]) -> Length | None:
+    if not text.strip():
+        return None
+    try:
+        found = read_length(text, job.shown_in)
+    except Unreadable as error:
+        faults.append(Fault(field, error.message))
+        return None
+    if isinstance(found, Asked):
+        faults.append(Fault(field, f"{found.question} Write it with in or mm."))
+        return None
+    if found.length.nm <= 0:
+        faults.append(Fault(field, "A bolt is longer than nothing."))
+    return found.length
+
+
+def find_fragment(person: Person, job_id: int, given: FindingFragment) -> Opened:
+    """Write down a loose piece. It stands open until it is known where it came from."""
+
+    def make(_record: JobRecord, _job: Job) -> Made:
+        place, what = _say(given.place, "place", "pan, rear corner"), _say(given.what, "what", "grey chip, 6 mm")
+        fragment = Fragment(id=given.id, place=place, what=what, magnetic=given.magnetic, by=person.username,
+                            at=time_of(given.at))  # fmt: skip
+        return Made([fragment])
+
+    def same(known: object) -> bool:
+        return isinstance(known, Fragment) and known.what == given.what.strip()
+
+    return land_one(Came(person, job_id, FactKind.FRAGMENT), given, same, make)
+
+
+def close_end(person: Person, job_id: int, given: ClosingEnd) -> Opened:
+    """Close what stood open: back in, renewed, known."""
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        ends = {end.id: end for end in open_ends(job, Notation.usual(job.shown_in))}
+        end = ends.get(given.of)
+        if end is None:
+            raise NotThere("no-end", "Nothing of that name stands open.")
+        if end.closed is not None:
+            raise Clash("closed-already", f"{end.what}: {end.closed.value} already, says {end.closed_by}.")
+        if given.how not in end.may_close:
+            ways = ", ".join(one.value for one in end.may_close)
+            raise Refusal("bad-closing", f"{end.what} is closed by: {ways}.", [Fault("how", ways)])
+        words = given.words.strip()
+        if given.how in (Closed.KNOWN, Closed.LOOSE) and not words:
+            ask = "Say where it came from." if given.how is Closed.KNOWN else "Say why it goes along loose."
+            raise Refusal("no-words", ask, [Fault("words", ask)])
+        closing = Closing(id=given.id, of=end.id, how=given.how, words=words, by=person.username,
+                          at=time_of(given.at))  # fmt: skip
+        return Made([closing])
+
+    def same(known: object) -> bool:
+        return isinstance(known, Closing) and (known.of, known.how) == (given.of, given.how)
+
+    return land_one(Came(person, job_id, FactKind.CLOSING), given, same, make)
+
+
+def hand_over(person: Person, job_id: int, given: HandingOver) -> Opened:
+    """Hand the engine over. Refuses: Refusal while anything that bars it stands open; a fragment nobody could place
+    is answered for in words."""
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        to = _say(given.to, "to", "the customer's driver")
+        ends = open_ends(job, Notation.usual(job.shown_in))
+        barring = still_open(ends, barring=True)
+        if barring:
+            faults = [Fault(end.kind.value, f"{end.what}, {end.place}{f': {end.why}' if end.why else ''}")
+                      for end in barring]  # fmt: skip
+            raise Refusal("still-open", "The engine does not leave yet: this stands open.", faults)
+        loose = [end for end in still_open(ends) if end.kind is EndKind.FRAGMENT]
+        if loose and not given.words.strip():
+            named = ", ".join(end.what for end in loose)
+            words = f"Nobody knows where this came from: {named}. Say in words that it leaves so."
+            raise Refusal("no-words", words, [Fault("words", words)])
+        handed = HandOver(id=given.id, to=to, words=given.words.strip(), by=person.username, at=time_of(given.at))
+        return Made([handed])
+
+    came = Came(person, job_id, FactKind.HAND_OVER, Act.DECIDE)
+    return land_one(came, given, lambda known: isinstance(known, HandOver) and known.to == given.to.strip(), make)

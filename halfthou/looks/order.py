@@ -52,8 +52,9 @@ def order_looks(looks: Sequence[Weighed]) -> tuple[str, ...]:
     Rule:    looks.order.   Source: Sidney's decomposition, Horn's rule for trees, recalled; docs/trade: The order
              of looks.
     Assumes: that no look tells of another: what one finds changes the chances, and the order is made anew.
-    >>> order_looks([Weighed("slow", 100, 0.5), Weighed("quick", 10, 0.09), Weighed("behind", 1, 0.9,
-    after="slow")]) ('slow', 'behind', 'quick')
+    >>> looks = [Weighed("slow", 100, 0.5), Weighed("quick", 10, 0.09), Weighed("behind", 1, 0.9, "slow")]
+    >>> order_looks(looks)
+    ('slow', 'behind', 'quick')
     """
     here = {look.key for look in looks}
     behind: dict[str | None, list[Weighed]] = {}

@@ -26,7 +26,7 @@ from workshop.gauges.api import BenchGauge, bench_gauge
 from workshop.jobs.actions import Landed, Opened
 from workshop.jobs.actions.deciding import matches
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
-from workshop.jobs.models import DecisionRecord, JobRecord, Stage
+from workshop.jobs.models import DecisionRecord, JobRecord, SignatureRecord, Stage
 from workshop.jobs.translate import is_identified
 from workshop.jobs.work_shapes import WorkDone, work_done
 
@@ -242,20 +242,7 @@ def bench_out(opened: Opened) -> BenchOut:
         layout=job.limits.layout,
         banks=[BankOut(name=name, cylinders=list(stood)) for name, stood in job.limits.layout.named_banks],
         thrust_side=job.limits.layout.thrust_side,
-        places=[
-            PlaceOut(
-                id=p.id,
-                kind=p.kind,
-                set=p.set,
-                name=p.name,
-                short=p.short,
-                beside=p.beside,
-                spare=p.spare,
-                goes_in=list(engine.goes_into(p.id)) if engine.kind(p.id).loose else [],
-            )
-            for p in engine.parts.values()
-            if p.set in job.sets
-        ],
+        places=_places(job, engine),
         scope=list(job.sets),
         plans={one: _plan(job, engine, one) for one in job.sets},
         hints={one: _hint(opened, engine, one) for one in job.sets},
@@ -267,20 +254,27 @@ def bench_out(opened: Opened) -> BenchOut:
         signed_assessment=signed,
         decisions=[decision_out(row, found) for row in (*standing_decisions(record).values(), *_elsewhere(record))],
         operations=work_done(job, engine),
-        signatures=[
-            SignatureOut(
-                revision=row.revision,
-                by=row.by,
-                at=row.at,
-                withdrawn_by=row.withdrawn_by,
-                withdrawn_at=row.withdrawn_at,
-                withdrawn_because=row.withdrawn_because,
-                made_elsewhere=row.made_elsewhere,
-            )
-            for row in record.signatures.all()
-        ],
+        signatures=[_signature(row) for row in record.signatures.all()],
         other_limits=_other_limits(record),
     )
+
+
+def _places(job: Job, engine: Engine) -> list[PlaceOut]:
+    return [
+        PlaceOut(
+            id=p.id, kind=p.kind, set=p.set, name=p.name, short=p.short, beside=p.beside, spare=p.spare,
+            goes_in=list(engine.goes_into(p.id)) if engine.kind(p.id).loose else [],
+        )
+        for p in engine.parts.values()
+        if p.set in job.sets
+    ]  # fmt: skip
+
+
+def _signature(row: SignatureRecord) -> SignatureOut:
+    return SignatureOut(
+        revision=row.revision, by=row.by, at=row.at, withdrawn_by=row.withdrawn_by, withdrawn_at=row.withdrawn_at,
+        withdrawn_because=row.withdrawn_because, made_elsewhere=row.made_elsewhere,
+    )  # fmt: skip
 
 
 def _elsewhere(record: JobRecord) -> list[DecisionRecord]:

@@ -10,10 +10,11 @@ from django.utils import timezone
 
 from demo.blocks import furnish_blocks
 from demo.cabinet import furnish_cabinet, furnish_checks
+from demo.door_jobs import furnish_door
 from demo.engines import diesel_three, petrol_four, vee_eight
 from demo.loose_jobs import furnish_loose
 from demo.worn import INCH_HAND, METRIC_HAND, Hand, Worn, readings_csv
-from halfthou.jobs import Condition, DecisionKind, Feature, Gauge, JournalSet, Look, OperationKind, Plan
+from halfthou.jobs import Condition, DecisionKind, Feature, Gauge, JournalSet, Layout, Look, OperationKind, Plan
 from halfthou.lengths import Unit
 from halfthou.verdicts import Action
 from workshop.house.actions import HouseRulesForm, keep_rules
@@ -54,6 +55,10 @@ class Shop:
         """Draft a sheet, look twice, confirm it."""
         drafted = draft_sheet(self.machinist, form.model_copy(update={"sure": True}))
         return confirm_sheet(self.owner, drafted.pk, drafted.version, sure=True)
+
+    def layout_of(self, sheet: SheetRevision) -> Layout:
+        """How the engine of a limits sheet is laid out."""
+        return Layout.model_validate(sheet.document["layout"])
 
     def _person(self, role: Role) -> Person:
         person = Person(username=role.value, role=role)
@@ -103,7 +108,7 @@ class Shop:
         """Type the readings of several parts."""
         landings = [
             actions.Landing(
-                id=self._key(), part=part, spot=spot, typed=text, unit=gauge.unit, gauge=gauge.id, at=self._now(),
+                id=self.key(), part=part, spot=spot, typed=text, unit=gauge.unit, gauge=gauge.id, at=self._now(),
                 **more,
             )
             for part, typed, gauge, more in rows
@@ -120,29 +125,29 @@ class Shop:
 
     def bring(self, job_id: int, part: str, kind: str, *, new: bool, note: str = "") -> None:
         """Bring a piece in that did not come in the engine."""
-        piece = actions.BringingIn(id=self._key(), part=part, kind=kind, new=new, note=note, at=self._now())
+        piece = actions.BringingIn(id=self.key(), part=part, kind=kind, new=new, note=note, at=self._now())
         actions.bring_in(self.bench, job_id, piece)
 
     def fit(self, job_id: int, piece: str, place: str) -> None:
         """Put a piece in its place."""
-        fitting = actions.FittingIn(id=self._key(), piece=piece, place=place, at=self._now())
+        fitting = actions.FittingIn(id=self.key(), piece=piece, place=place, at=self._now())
         actions.fit(self.bench, job_id, fitting)
 
     def see(self, job_id: int, on: str, look: str, answer: str, depth: str = "") -> None:
         """Write down what was seen."""
-        seeing = actions.Seeing(id=self._key(), on=on, look=look, answer=answer, depth=depth, at=self._now())
+        seeing = actions.Seeing(id=self.key(), on=on, look=look, answer=answer, depth=depth, at=self._now())
         actions.observe(self.bench, job_id, seeing)
 
     def accept(self, job_id: int, *sets: JournalSet) -> None:
         """Accept the verdicts on sets."""
         for journal_set in sets:
-            deciding = actions.Deciding(id=self._key(), kind=DecisionKind.ACCEPTED, set=journal_set, at=self._now())
+            deciding = actions.Deciding(id=self.key(), kind=DecisionKind.ACCEPTED, set=journal_set, at=self._now())
             actions.decide(self.machinist, job_id, deciding)
 
     def override(self, job_id: int, journal_set: JournalSet, action: Action, reason: str) -> None:
         """Decide otherwise, with a reason."""
         deciding = actions.Deciding(
-            id=self._key(),
+            id=self.key(),
             kind=DecisionKind.OVERRIDDEN,
             set=journal_set,
             action=action,
@@ -153,10 +158,11 @@ class Shop:
 
     def work(self, job_id: int, kind: OperationKind, on: str, undersize: str = "", note: str = "") -> None:
         """Write an operation down."""
-        doing = actions.Doing(id=self._key(), kind=kind, on=on, step=undersize, note=note, sure=True)
+        doing = actions.Doing(id=self.key(), kind=kind, on=on, step=undersize, note=note, sure=True)
         actions.do_operation(self.bench, job_id, doing)
 
-    def _key(self) -> str:
+    def key(self) -> str:
+        """A name for a fact of the demo."""
         self.count += 1
         return f"demo.{self.count}"
 
@@ -182,6 +188,7 @@ def furnish(today: date) -> None:
     _mixed(shop)
     furnish_blocks(shop)
     furnish_loose(shop)
+    furnish_door(shop)
 
 
 def _fit(names: str, size: float, oval: float, taper: float, chance: random.Random) -> dict[str, Worn]:

@@ -20,7 +20,6 @@ from halfthou.assess import assess  # noqa: E402
 from halfthou.exchange import write_job  # noqa: E402
 from halfthou.jobs import Job, JobFile  # noqa: E402
 from tests.golden.block_jobs import blocks  # noqa: E402
-from tests.golden.crank_jobs import mends  # noqa: E402
 from tests.golden.loose_jobs import loose_jobs  # noqa: E402
 
 FOLDER = ROOT / "tests" / "golden"
@@ -80,7 +79,6 @@ def main() -> None:
     if sys.argv[1:] == ["forms"]:
         forms()
         return
-    answers(FOLDER / "answers", {name: make() for name, make in mends().items()})
     answers(FOLDER / "blocks", blocks())
     answers(FOLDER / "loose", loose_jobs())
 

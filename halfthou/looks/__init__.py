@@ -2,7 +2,7 @@
 
 from halfthou.looks.faults import faults_of_looks
 from halfthou.looks.order import Weighed, expected_cost, order_looks
-from halfthou.looks.report import LooksReport, coins_of, looks_report
+from halfthou.looks.report import LooksReport, coins_of, looks_report, minutes_words, money_words
 from halfthou.looks.standing import Looks
 from halfthou.looks.usual import DEPOSITS, FILTER, SAMPLE, SCREEN, SHELLS, USUAL_LOOKS
 
@@ -20,5 +20,7 @@ __all__ = [
     "expected_cost",
     "faults_of_looks",
     "looks_report",
+    "minutes_words",
+    "money_words",
     "order_looks",
 ]

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from datetime import datetime
 
-from halfthou.jobs import ComplaintKind, Document, Found, LookRow, StopPoint, StripFar, WayOn
+from halfthou.jobs import ComplaintKind, Document, Found, LookRow, LookTable, StopPoint, StripFar, WayOn
 from halfthou.looks.order import expected_cost, order_looks
 from halfthou.looks.standing import Looks, asked_of_kind
 from halfthou.words import Caution, Reason, cautions_of_look
@@ -19,6 +19,7 @@ class LookShown(Document):
     name: str
     how: str
     minutes: int
+    time: str
     spoils: str
     harm_minutes: int
     percent: int
@@ -37,7 +38,7 @@ class TakenShown(Document):
     words: str
     by: str
     at: datetime
-    minutes: int
+    time: str
     weak: bool
     at_the_door: bool
 
@@ -63,17 +64,17 @@ class StopShown(Document):
 
 
 class WayShown(Document):
-    """A way on and what it costs, in minutes and in the smallest coin."""
+    """A way on and what it costs: time and money, in words."""
 
     name: str
-    minutes: int
-    coins: int
+    time: str
+    money: str
 
 
 class LooksReport(Document):
-    """How the looks of a job stand. Minutes are of work; sums in the smallest coin, `coins` of which make one of
-    the currency. `expected` is the mean work until a look ends the job or all are taken, in this order; `plain`
-    that in the order of a plain strip. Harm counts in both as work."""
+    """How the looks of a job stand. `expected` is the mean work in minutes until a look ends the job or all are
+    taken, in this order; `plain` that in the order of a plain strip. Harm counts in both as work. What stands
+    beside them in words is the same as time and money."""
 
     kinds: tuple[ComplaintKind, ...]
     order: tuple[LookShown, ...]
@@ -81,11 +82,12 @@ class LooksReport(Document):
     barred: tuple[BarredShown, ...]
     expected: int
     plain: int
-    spent_minutes: int
-    spent: int
-    hour: int
+    expected_time: str
+    plain_time: str
+    spent_time: str
+    spent_money: str
+    hour_money: str
     currency: str
-    coins: int
     stops: tuple[StopShown, ...]
     ways: tuple[WayShown, ...]
     stopped: bool
@@ -106,13 +108,15 @@ def looks_report(looks: Looks, strip_minutes: int, strip_left: int) -> LooksRepo
     spent_minutes = sum(looks.minutes_taken(one) for one in looks.taken.values()) + strip_minutes
     spent = coins_of(spent_minutes, table.hour)
     stops = tuple(_stops(looks, spent, order))
-    ways = (
-        WayShown(name="Go on looking, in the mean until a look ends it", minutes=expected,
-                 coins=coins_of(expected, table.hour)),
-        WayShown(name="Strip all of it", minutes=strip_left, coins=coins_of(strip_left, table.hour)),
-        WayShown(name="Stop, and put back what is off", minutes=strip_minutes,
-                 coins=coins_of(strip_minutes, table.hour)),
-    )  # fmt: skip
+    ways = tuple(
+        WayShown(name=name, time=minutes_words(minutes), money=money_words(coins_of(minutes, table.hour), table))
+        for name, minutes in (
+            ("Go on looking, in the mean until a look ends it", expected),
+            ("Strip all of it", strip_left),
+            ("Stop, and put back what is off", strip_minutes),
+        )
+    )
+    plain_minutes = round(expected_cost(plain, weighed))
     return LooksReport(
         kinds=tuple(kind for kind in ComplaintKind if kind in looks.kinds),
         order=tuple(_shown(looks, looks.rows[key]) for key in order),
@@ -123,12 +127,13 @@ def looks_report(looks: Looks, strip_minutes: int, strip_left: int) -> LooksRepo
             if row.key not in looks.taken and looks.barred(row)
         ),
         expected=expected,
-        plain=round(expected_cost(plain, weighed)),
-        spent_minutes=spent_minutes,
-        spent=spent,
-        hour=table.hour,
+        plain=plain_minutes,
+        expected_time=minutes_words(expected),
+        plain_time=minutes_words(plain_minutes),
+        spent_time=minutes_words(spent_minutes),
+        spent_money=money_words(spent, table),
+        hour_money=money_words(table.hour, table),
         currency=table.currency,
-        coins=table.coins,
         stops=stops,
         ways=ways,
         stopped=_stopped(looks),
@@ -142,13 +147,31 @@ def coins_of(minutes: int, hour: int) -> int:
     return round(minutes * hour / 60)
 
 
+def minutes_words(minutes: int) -> str:
+    """Minutes of work as the shop says them.
+
+    >>> minutes_words(40), minutes_words(80), minutes_words(120)
+    ('40 min', '1 h 20', '2 h')
+    """
+    if minutes < 60:
+        return f"{minutes} min"
+    hours, rest = divmod(minutes, 60)
+    return f"{hours} h {rest:02d}" if rest else f"{hours} h"
+
+
+def money_words(sum_: int, table: LookTable) -> str:
+    """A sum in whole coins of the shop's money."""
+    return f"{sum_ / table.coins:,.0f} {table.currency}"
+
+
 def _shown(looks: Looks, row: LookRow) -> LookShown:
     left = {one.key for one in looks.left}
     after = looks.rows[row.after].name if row.after in left and row.after is not None else ""
     percent = looks.percent(row)
     ends = "often ends it" if percent >= 25 else "may end it" if percent >= 10 else "seldom ends it"
     return LookShown(
-        key=row.key, name=row.name, how=row.how, minutes=looks.minutes(row), spoils=row.spoils,
+        key=row.key, name=row.name, how=row.how, minutes=looks.minutes(row),
+        time=minutes_words(looks.minutes(row)), spoils=row.spoils,
         harm_minutes=row.harm_minutes, percent=percent, after=after, ends=ends, cautions=cautions_of_look(row.key),
     )  # fmt: skip
 
@@ -158,7 +181,7 @@ def _taken(looks: Looks) -> Iterator[TakenShown]:
         row = looks.rows.get(key)
         yield TakenShown(
             id=one.id, key=key, name=row.name if row is not None else key, found=one.found, words=one.words,
-            by=one.by, at=one.at, minutes=looks.minutes_taken(one), weak=looks.weak(one),
+            by=one.by, at=one.at, time=minutes_words(looks.minutes_taken(one)), weak=looks.weak(one),
             at_the_door=any(said.id == one.id for said in looks.job.statements),
         )  # fmt: skip
 
@@ -197,8 +220,7 @@ def _reached(looks: Looks, point: StopPoint, order: tuple[str, ...]) -> bool:
 def _words(looks: Looks, point: StopPoint, spent: int) -> str:
     table = looks.table
     if point.spend is not None:
-        money = f"{point.spend / table.coins:,.0f} {table.currency}"
-        return f"at {money}; {spent / table.coins:,.0f} {table.currency} spent"
+        return f"at {money_words(point.spend, table)}; {money_words(spent, table)} spent"
     row = looks.rows.get(point.before or "")
     return f"before: {row.name if row is not None else point.before}"
 
@@ -236,5 +258,5 @@ def _waits_for(looks: Looks, stops: tuple[StopShown, ...], order: tuple[str, ...
         return "the hand-over: it was stopped"
     lit = next((stop for stop in stops if stop.lit and stop.on is None), None)
     if lit is not None:
-        return f"the customer: {lit.name}" if lit.agreed else f"the customer: {lit.words}"
+        return f"the customer: {lit.name if lit.agreed else 'a look can end the job'}"
     return f"the look: {looks.rows[order[0]].name}" if order else ""

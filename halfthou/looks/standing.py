@@ -19,10 +19,12 @@ TURN = "turn"
 
 @dataclass(frozen=True)
 class Looks:
-    """The looks of one job. `destroyed` says when work destroyed what a look is of, by the key of the look."""
+    """The looks of one job. `destroyed` says when work first destroyed what a look is of, by the key of the look;
+    `gone` names the step after which a look cannot be taken at all."""
 
     job: Job
     destroyed: Mapping[str, datetime]
+    gone: Mapping[str, str]
 
     @property
     def table(self) -> LookTable:
@@ -83,10 +85,12 @@ class Looks:
 
         Rule:    door.locked: an engine that came locked is never given a starter.
         """
+        if row.key in self.gone:
+            return f"Too late for it: {self.gone[row.key]}."
         answer = turns(self.job)
-        return f"It is {answer}." if answer in row.not_when.get(TURNS, ()) and answer != "not tried" else (
-            "Turn it by hand first." if answer in row.not_when.get(TURNS, ()) else ""
-        )  # fmt: skip
+        if answer not in row.not_when.get(TURNS, ()):
+            return ""
+        return "Turn it by hand first." if answer == "not tried" else f"It is {answer}."
 
     @cached_property
     def left(self) -> tuple[LookRow, ...]:

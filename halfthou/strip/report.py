@@ -15,7 +15,7 @@ from halfthou.strip.step import StripStep
 from halfthou.words import Caution, Reason
 
 
-class StepShown(Document):
+class StripStepShown(Document):
     """One step: what it is, whether it is done and what was felt, and what has to come before it."""
 
     id: str
@@ -74,7 +74,7 @@ class FastenerShown(Document):
 class StripReport(Document):
     """How the strip of a job stands. `next` is the step in hand. `may_leave` says that nothing bars a hand-over."""
 
-    steps: tuple[StepShown, ...]
+    steps: tuple[StripStepShown, ...]
     next: str
     done: int
     positions: tuple[PositionShown, ...]
@@ -120,9 +120,9 @@ def looks_of(job: Job) -> LooksReport:
     return looks_report(strip.looks, done, left)
 
 
-def _step(strip: Strip, step: StripStep) -> StepShown:
+def _step(strip: Strip, step: StripStep) -> StripStepShown:
     done, rows = strip.done.get(step.id), strip.looks.rows
-    return StepShown(
+    return StripStepShown(
         id=step.id, section=step.section, text=step.text, hint=step.hint, tools=step.tools, minutes=step.minutes,
         joint=step.joint, goes_back=step.goes_back, cautions=step.cautions, takes=step.takes, marks=step.marks,
         done="" if done is None else done.id, there=done is None or done.there,

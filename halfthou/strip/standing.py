@@ -11,7 +11,7 @@ from halfthou.jobs import Job, OperationKind, StepDone
 from halfthou.looks import Looks
 from halfthou.strip.marks import Marks, marks_of
 from halfthou.strip.positions import MARKED_FIRST, Position, positions_of
-from halfthou.strip.step import StripStep
+from halfthou.strip.step import WASH, StripStep
 from halfthou.strip.steps import steps_by_id, strip_list
 
 #: A look this unlikely to end the job is not asked for before a step destroys it. Source: common practice.
@@ -64,7 +64,17 @@ class Strip:
     @cached_property
     def looks(self) -> Looks:
         """The looks of the job, with what the strip destroyed of them."""
-        return Looks(self.job, self.destroyed)
+        return Looks(self.job, self.destroyed, self._gone)
+
+    @property
+    def _gone(self) -> Mapping[str, str]:
+        """The looks that a step done has made impossible, with that step. Washing only makes them weaker."""
+        return {
+            look: step.text
+            for step in self.steps
+            if step.id in self.done and self.done[step.id].there and step.section != WASH
+            for look in step.destroys
+        }
 
     def unmarked(self, step: StripStep) -> tuple[Position, ...]:
         """The parts that a step takes off and that bear no mark yet, though they must.

@@ -26,12 +26,19 @@ from workshop.people.refusals import Refusal
 router = Router(tags=["door"])
 
 
+class LookName(Schema):
+    """A look of the table by its key and name."""
+
+    key: str
+    name: str
+
+
 class AskedAtDoor(Schema):
     """What is asked at the door, and the looks a stop point can stand before."""
 
     topics: list[Topic]
     kinds: list[ComplaintKind]
-    looks: list[tuple[str, str]]
+    looks: list[LookName]
     currency: str
 
 
@@ -87,9 +94,11 @@ def get_topics(request: HttpRequest) -> AskedAtDoor:
     """What is asked at the door."""
     table = actions.look_table()
     return AskedAtDoor(
-        topics=list(TOPICS), kinds=list(ComplaintKind), looks=[(row.key, row.name) for row in table.looks],
+        topics=list(TOPICS),
+        kinds=list(ComplaintKind),
+        looks=[LookName(key=row.key, name=row.name) for row in table.looks],
         currency=table.currency,
-    )  # fmt: skip
+    )
 
 
 def _job(request: HttpRequest, job_id: int) -> tuple[JobRecord, Job]:

@@ -1,18 +1,19 @@
 """Printed pages, the key that explains marks and rules, and the kinds of part."""
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Router, Schema
+from ninja import Query, Router, Schema
 
 from halfthou.exchange import write_table
 from halfthou.jobs import Condition
 from halfthou.parts import CATALOGUE, BoringCard, boring_card_csv
 from halfthou.rules import RULES
 from halfthou.verdicts import MARKS, Mark
-from workshop.jobs.actions import open_job, sign
+from workshop.jobs.actions import looked_at, open_job, sign
 from workshop.jobs.api import bench_answer
 from workshop.jobs.shapes import BenchOut
 from workshop.jobs.work_shapes import CONDITIONS, WORK, WorkOut
 from workshop.pages.kinds import KindOut, kind_out
+from workshop.pages.labels import LabelForm, code_svg, code_text, labels_html, positions_for
 from workshop.pages.printing import (
     boring_card_of,
     boring_html,
@@ -25,6 +26,15 @@ from workshop.pages.printing import (
 from workshop.people.api import signed_in
 
 router = Router(tags=["pages"])
+
+
+class LabelsOut(Schema):
+    """Labels as they will be printed: how many, and the first one, its code as SVG."""
+
+    count: int
+    first: str
+    mark: str
+    code: str
 
 
 class RuleOut(Schema):
@@ -140,6 +150,29 @@ def sign_sheet(request: HttpRequest, job_id: int) -> HttpResponse:
     """Sign the decision sheet; the page for paper is kept as signed."""
     opened = sign(signed_in(request), job_id, sheet_html)
     return bench_answer(opened)
+
+
+@router.get("/jobs/{int:job_id}/labels.html", include_in_schema=False)
+def labels_page(request: HttpRequest, job_id: int, form: Query[LabelForm]) -> HttpResponse:
+    """Labels for trays and bags, to print."""
+    return _page(request, labels_html(looked_at(job_id, signed_in(request))[1], form))
+
+
+@router.get("/jobs/{int:job_id}/labels.pdf", include_in_schema=False)
+def labels_pdf(request: HttpRequest, job_id: int, form: Query[LabelForm]) -> HttpResponse:
+    """Labels for trays and bags as PDF."""
+    record, job = looked_at(job_id, signed_in(request))
+    return _pdf(labels_html(job, form), f"labels-{record.number}.pdf")
+
+
+@router.get("/jobs/{int:job_id}/labels/check", response=LabelsOut)
+def check_labels(request: HttpRequest, job_id: int, form: Query[LabelForm]) -> LabelsOut:
+    """Whether the labels fit, how many there are, and what the first one's code looks like."""
+    _, job = looked_at(job_id, signed_in(request))
+    labels_html(job, form)
+    places = positions_for(job, form.kinds)
+    return LabelsOut(count=len(places), first=places[0].name, mark=places[0].mark,
+                     code=str(code_svg(code_text(job, places[0]))))  # fmt: skip
 
 
 def _page(request: HttpRequest, html: str) -> HttpResponse:

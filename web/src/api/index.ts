@@ -1,1 +1,1 @@
-export { ask, client, onAnswer, Refused, type Schemas, stringOf, Unreachable } from "./client";
+export { ask, client, csrfToken, onAnswer, Refused, type Schemas, stringOf, Unreachable } from "./client";

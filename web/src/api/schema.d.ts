@@ -216,6 +216,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/labels/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Check Labels
+         * @description Whether the labels fit, how many there are, and what the first one's code looks like.
+         */
+        get: operations["workshop_pages_api_check_labels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/limits": {
         parameters: {
             query?: never;
@@ -2630,6 +2650,62 @@ export interface components {
             stale: number;
         };
         /**
+         * LabelForm
+         * @description The label as the printer cuts it, in millimetres; on a sheet so many side by side and below each other, the
+         *     first `skip` of them used already. A roll has one label a page.
+         */
+        LabelForm: {
+            /**
+             * Roll
+             * @default false
+             */
+            roll: boolean;
+            /**
+             * Width
+             * @default 63.5
+             */
+            width: number;
+            /**
+             * Height
+             * @default 33.9
+             */
+            height: number;
+            /**
+             * Columns
+             * @default 3
+             */
+            columns: number;
+            /**
+             * Rows
+             * @default 8
+             */
+            rows: number;
+            /**
+             * Skip
+             * @default 0
+             */
+            skip: number;
+            /**
+             * Kinds
+             * @default
+             */
+            kinds: string;
+        };
+        /**
+         * LabelsOut
+         * @description Labels as they will be printed: how many, and the first one, its code as SVG.
+         */
+        LabelsOut: {
+            /** Count */
+            count: number;
+            /** First */
+            first: string;
+            /** Mark */
+            mark: string;
+            /** Code */
+            code: string;
+        };
+        /**
          * SheetLine
          * @description A revision in the list of the library.
          */
@@ -3439,12 +3515,19 @@ export interface components {
             /** Kinds */
             kinds: components["schemas"]["ComplaintKind"][];
             /** Looks */
-            looks: [
-                string,
-                string
-            ][];
+            looks: components["schemas"]["LookName"][];
             /** Currency */
             currency: string;
+        };
+        /**
+         * LookName
+         * @description A look of the table by its key and name.
+         */
+        LookName: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
         };
         /**
          * Topic
@@ -3585,6 +3668,8 @@ export interface components {
             how: string;
             /** Minutes */
             minutes: number;
+            /** Time */
+            time: string;
             /** Spoils */
             spoils: string;
             /** Harm Minutes */
@@ -3600,9 +3685,9 @@ export interface components {
         };
         /**
          * LooksReport
-         * @description How the looks of a job stand. Minutes are of work; sums in the smallest coin, `coins` of which make one of
-         *     the currency. `expected` is the mean work until a look ends the job or all are taken, in this order; `plain`
-         *     that in the order of a plain strip. Harm counts in both as work.
+         * @description How the looks of a job stand. `expected` is the mean work in minutes until a look ends the job or all are
+         *     taken, in this order; `plain` that in the order of a plain strip. Harm counts in both as work. What stands
+         *     beside them in words is the same as time and money.
          */
         LooksReport: {
             /** Kinds */
@@ -3617,16 +3702,18 @@ export interface components {
             expected: number;
             /** Plain */
             plain: number;
-            /** Spent Minutes */
-            spent_minutes: number;
-            /** Spent */
-            spent: number;
-            /** Hour */
-            hour: number;
+            /** Expected Time */
+            expected_time: string;
+            /** Plain Time */
+            plain_time: string;
+            /** Spent Time */
+            spent_time: string;
+            /** Spent Money */
+            spent_money: string;
+            /** Hour Money */
+            hour_money: string;
             /** Currency */
             currency: string;
-            /** Coins */
-            coins: number;
             /** Stops */
             stops: components["schemas"]["StopShown"][];
             /** Ways */
@@ -3685,8 +3772,8 @@ export interface components {
              * Format: date-time
              */
             at: string;
-            /** Minutes */
-            minutes: number;
+            /** Time */
+            time: string;
             /** Weak */
             weak: boolean;
             /** At The Door */
@@ -3694,15 +3781,15 @@ export interface components {
         };
         /**
          * WayShown
-         * @description A way on and what it costs, in minutes and in the smallest coin.
+         * @description A way on and what it costs: time and money, in words.
          */
         WayShown: {
             /** Name */
             name: string;
-            /** Minutes */
-            minutes: number;
-            /** Coins */
-            coins: number;
+            /** Time */
+            time: string;
+            /** Money */
+            money: string;
         };
         /**
          * Closed
@@ -3862,7 +3949,7 @@ export interface components {
          */
         StripReport: {
             /** Steps */
-            steps: components["schemas"]["StepShown"][];
+            steps: components["schemas"]["StripStepShown"][];
             /** Next */
             next: string;
             /** Done */
@@ -3884,6 +3971,50 @@ export interface components {
             /** Keep Shells */
             keep_shells: boolean;
             handed_over: components["schemas"]["HandOver"] | null;
+        };
+        /**
+         * StripStepShown
+         * @description One step: what it is, whether it is done and what was felt, and what has to come before it.
+         */
+        StripStepShown: {
+            /** Id */
+            id: string;
+            /** Section */
+            section: string;
+            /** Text */
+            text: string;
+            /** Hint */
+            hint: string;
+            /** Tools */
+            tools: string;
+            /** Minutes */
+            minutes: number;
+            /** Joint */
+            joint: boolean;
+            /** Goes Back */
+            goes_back: string;
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            /** Takes */
+            takes: string[];
+            /** Marks */
+            marks: string[];
+            /** Done */
+            done: string;
+            /** There */
+            there: boolean;
+            /** Felt */
+            felt: components["schemas"]["Felt"][];
+            /** By */
+            by: string;
+            /** At */
+            at: string | null;
+            /** Unmarked */
+            unmarked: string[];
+            /** Unseen */
+            unseen: string[];
+            /** First */
+            first: string[];
         };
         /**
          * PictureOut
@@ -5479,6 +5610,36 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_pages_api_check_labels: {
+        parameters: {
+            query?: {
+                roll?: boolean;
+                width?: number;
+                height?: number;
+                columns?: number;
+                rows?: number;
+                skip?: number;
+                kinds?: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelsOut"];
                 };
             };
         };

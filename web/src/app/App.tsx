@@ -14,12 +14,21 @@ import { useUpdates } from "./useUpdates";
 const bench = () => import("../features/bench");
 const BenchPage = lazy(async () => ({ default: (await bench()).BenchPage }));
 const BookInPage = lazy(async () => ({ default: (await import("../features/booking")).BookInPage }));
+const DoorPage = lazy(async () => ({ default: (await import("../features/door")).DoorPage }));
+const LooksPage = lazy(async () => ({ default: (await import("../features/looks")).LooksPage }));
+const strip = () => import("../features/strip");
+const StripPage = lazy(async () => ({ default: (await strip()).StripPage }));
+const OpenPage = lazy(async () => ({ default: (await strip()).OpenPage }));
+const MarksPage = lazy(async () => ({ default: (await strip()).MarksPage }));
+const LabelsPage = lazy(async () => ({ default: (await strip()).LabelsPage }));
+const PicturesPage = lazy(async () => ({ default: (await strip()).PicturesPage }));
 const SheetPage = lazy(async () => ({ default: (await import("../features/sheet")).SheetPage }));
 const LimitsPages = lazy(async () => ({ default: (await import("../features/limits")).LimitsPages }));
 const GaugesPage = lazy(async () => ({ default: (await import("../features/gauges")).GaugesPage }));
 const StoryPage = lazy(async () => ({ default: (await import("../features/story")).StoryPage }));
 const GaugePage = lazy(async () => ({ default: (await import("../features/gauges")).GaugePage }));
 const HousePage = lazy(async () => ({ default: (await import("../features/house")).HousePage }));
+const LookTablePage = lazy(async () => ({ default: (await import("../features/house")).LookTablePage }));
 const PeoplePage = lazy(async () => ({ default: (await import("../features/people")).PeoplePage }));
 const KeyPage = lazy(async () => ({ default: (await import("../features/key")).KeyPage }));
 
@@ -61,6 +70,13 @@ export function App() {
       <Routes>
         <Route path="/jobs/:jobId" element={<JobFrame />}>
           <Route index element={<BenchPage />} />
+          <Route path="door" element={<DoorPage />} />
+          <Route path="looks" element={<LooksPage />} />
+          <Route path="strip" element={<StripPage />} />
+          <Route path="strip/open" element={<OpenPage />} />
+          <Route path="strip/marks" element={<MarksPage />} />
+          <Route path="strip/labels" element={<LabelsPage />} />
+          <Route path="strip/pictures" element={<PicturesPage />} />
           <Route path="sheet" element={<SheetPage />} />
           <Route path="story" element={<StoryPage />} />
         </Route>
@@ -71,6 +87,7 @@ export function App() {
           <Route path="/gauges" element={<GaugesPage />} />
           <Route path="/gauges/:gaugeId" element={<GaugePage />} />
           <Route path="/house-rules" element={<HousePage />} />
+          <Route path="/house-rules/looks" element={<LookTablePage />} />
           <Route path="/people" element={<PeoplePage />} />
           <Route path="/key" element={<KeyPage />} />
           <Route path="*" element={<NotFound />} />

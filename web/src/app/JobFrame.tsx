@@ -9,7 +9,15 @@ import { StageRule } from "../shared/StageRule";
 import { LinkButton, Notice } from "../shared/ui";
 import { useTitle } from "../shared/useTitle";
 
-const TABS = { "": "Bench", "/sheet": "Sheet", "/story": "Story" } as const;
+/** The views of a job in the order of the work: where each is, what its tab says, and what it is called. */
+const TABS = [
+  ["/door", "Door", "At the door"],
+  ["/looks", "Looks", "Looks"],
+  ["/strip", "Strip", "Strip"],
+  ["", "Bench", "Bench"],
+  ["/sheet", "Sheet", "Decision sheet"],
+  ["/story", "Story", "Story"],
+] as const;
 
 /** The head line of a job: which engine, how far, who is at the bench. */
 export function JobFrame() {
@@ -17,32 +25,32 @@ export function JobFrame() {
   const bench = useBench(jobId);
   const kinds = useKinds();
   const end = useLocation().pathname.split("/")[3];
-  const view = end === "sheet" ? "Decision sheet" : end === "story" ? "Story" : "Bench";
+  const view = TABS.find(([path]) => path === (end ? `/${end}` : ""))?.[2] ?? "Bench";
   useTitle(bench.data ? `${bench.data.card.number} ${bench.data.card.title}, ${view}` : view);
   return (
     <>
       <header className="flex h-[62px] items-center justify-between gap-4 border-b-2 border-line px-7 max-md:h-auto max-md:flex-wrap max-md:gap-y-0 max-md:px-3 max-md:py-2">
-        <div className="flex min-w-0 items-center gap-7">
+        <div className="flex min-w-0 items-center gap-5">
           <Name />
           {bench.data && <Title bench={bench.data} />}
         </div>
         {bench.data && (
-          <div className="max-[1099px]:hidden">
+          <div className="max-[1199px]:hidden">
             <StageRule stage={bench.data.card.stage} />
           </div>
         )}
         <div className="flex items-center gap-2">
-          <nav aria-label="Job" className="flex">
-            {(["", "/sheet", "/story"] as const).map((end) => (
+          <nav aria-label="Job" className="flex max-md:flex-wrap">
+            {TABS.map(([path, name]) => (
               <NavLink
-                key={end}
-                to={`/jobs/${jobId}${end}`}
-                end
+                key={path}
+                to={`/jobs/${jobId}${path}`}
+                end={path === ""}
                 className={({ isActive }) =>
-                  `flex min-h-11 items-center border-b-4 px-3 font-semibold ${isActive ? "border-blue text-blue" : "border-transparent hover:bg-tint"}`
+                  `flex min-h-11 items-center border-b-4 px-2 font-semibold ${isActive ? "border-blue text-blue" : "border-transparent hover:bg-tint"}`
                 }
               >
-                {TABS[end]}
+                {name}
               </NavLink>
             ))}
           </nav>

@@ -3,19 +3,22 @@ import type { Schemas } from "../api";
 type Stage = Schemas["Stage"];
 const STAGES: readonly { stage: Stage; label: string }[] = [
   { stage: "booked in", label: "Book in" },
+  { stage: "stripping", label: "Strip" },
   { stage: "measuring", label: "Measure" },
   { stage: "deciding", label: "Decide" },
   { stage: "signed", label: "Sign" },
+  { stage: "handed over", label: "Leave" },
 ];
 
 /** A stage is a mark on a rule. */
 export function StageRule({ stage, small = false }: { stage: Stage; small?: boolean }) {
-  const step = small ? 34 : 82;
+  const step = small ? 22 : 46;
+  const steps = STAGES.length - 1;
   const at = STAGES.findIndex((mark) => mark.stage === stage);
   const top = small ? 2 : 20;
-  const left = small ? 8 : 34;
-  const width = left * 2 + step * 3;
-  const ticks = Array.from({ length: 13 }, (_, n) => n);
+  const left = small ? 8 : 26;
+  const width = left * 2 + step * steps;
+  const ticks = Array.from({ length: steps * 4 + 1 }, (_, n) => n);
   return (
     <svg
       width={width}
@@ -24,7 +27,7 @@ export function StageRule({ stage, small = false }: { stage: Stage; small?: bool
       aria-label={`Stage: ${STAGES[at]?.label ?? stage}`}
     >
       <g className="stroke-ink">
-        <line x1={left} x2={left + step * 3} y1={top} y2={top} strokeWidth={1.5} />
+        <line x1={left} x2={left + step * steps} y1={top} y2={top} strokeWidth={1.5} />
         {ticks.map((n) => (
           <line
             key={n}

@@ -5,7 +5,8 @@ import { useNavigate } from "react-router";
 import { ask, client, type Schemas } from "../../api";
 import { today } from "../../shared/dates";
 import { SaidNotice, useServerForm } from "../../shared/forms";
-import { PlanChoice, planOf, plansFor, ScopeChoice, setName, useKinds } from "../../shared/job";
+import { Questions, type Said, type Stop, StopForm, useTopics } from "../../shared/door";
+import { newId, PlanChoice, planOf, plansFor, ScopeChoice, setName, useKinds } from "../../shared/job";
 import { Button, Field, LinkButton, Notice, Page, Pick, Section, TextArea } from "../../shared/ui";
 
 const UNITS = [
@@ -32,16 +33,26 @@ export function BookInPage() {
     mutationFn: (body: Schemas["BookIn"]) => ask(client.POST("/api/jobs", { body })),
   });
   const booked = useRef(0);
+  /** Where the engine goes once it is booked in: a view of its job. */
+  const next = useRef("");
   const kinds = useKinds();
   const [scope, setScope] = useState<readonly string[]>();
   const [plans, setPlans] = useState<Record<string, string>>({});
+  const topics = useTopics();
+  const [said, setSaid] = useState<readonly Said[]>([]);
+  const [stops, setStops] = useState<readonly Stop[]>([]);
   const sheetSets = (id: string) => sheets.data?.find((one) => String(one.id) === id)?.sets ?? [];
   const judged = (id: string) => (scope ?? sheetSets(id)).filter((set) => sheetSets(id).includes(set));
   const kindOf = (set: string) => kinds.find((kind) => set in kind.sets);
   /** The sets of which a measuring plan can be chosen: what comes loose is read where its kind says. */
   const planned = (id: string) => judged(id).filter((set) => (kindOf(set)?.plans.length ?? 0) > 0);
   const planIn = (set: string) => plans[set] ?? plansFor(kindOf(set))[0]?.value ?? "";
-  const { form, field, said, submit } = useServerForm(
+  const {
+    form,
+    field,
+    said: refused,
+    submit,
+  } = useServerForm(
     START,
     async (given) => {
       const bench = await book.mutateAsync({
@@ -51,32 +62,42 @@ export function BookInPage() {
         complaint: given.complaint,
         due: given.due || null,
         card_version: 0,
-        limits_id: Number(given.limits),
+        limits_id: given.limits ? Number(given.limits) : null,
         entry_unit: given.unit === "mm" ? "mm" : "in",
         booked_in: today(),
         use: USES.find((use) => use === given.use) ?? null,
-        scope: [...judged(given.limits)],
+        scope: given.limits ? [...judged(given.limits)] : ["pump"],
+        told: said.map((one) => ({ fact: "statement", note: "", at: new Date().toISOString(), ...one })),
+        stops: stops.map((one) => ({
+          fact: "stop point",
+          id: newId(),
+          at: new Date().toISOString(),
+          ...one,
+        })),
         plans: Object.fromEntries(planned(given.limits).map((set) => [set, planOf(planIn(set))])),
       });
       booked.current = bench.card.id;
     },
     {
       guard: true,
-      after: () => void go(`/jobs/${booked.current}`),
+      after: () => void go(`/jobs/${booked.current}${next.current}`),
       words: { limits_id: "Limits sheet", booked_in: "Booked in" },
     },
   );
   const limits = form.watch("limits");
-  const chosen = judged(limits).length > 0;
+  const chosen = limits === "" || judged(limits).length > 0;
   const options = [
-    { value: "", label: "choose the engine" },
+    { value: "", label: "not known yet" },
     ...(sheets.data ?? []).map((sheet) => ({
       value: String(sheet.id),
       label: `${sheet.engine}, revision ${sheet.revision}${sheet.state === "confirmed" ? "" : `, ${sheet.state}`}`,
     })),
   ];
   return (
-    <Page title="Book in an engine" note="What it is, whose it is, and the limits it will be judged by.">
+    <Page
+      title="Book in an engine"
+      note="Only a name is needed. What is known is one press each; the rest can be said later at the door."
+    >
       <form onSubmit={(event) => void submit(event)}>
         <div className="grid grid-cols-2 gap-x-10 gap-y-4 max-md:grid-cols-1">
           <Field label="Engine or machine" placeholder="Locomotive 3" autoFocus {...field("title")} />
@@ -84,13 +105,33 @@ export function BookInPage() {
           <Field label="Job number" hint="Left empty, it takes the next one." {...field("number")} />
           <Field label="Due" type="date" {...field("due")} />
           <div className="col-span-full">
-            <TextArea
-              label="Complaint in the customer's words; hours or distance, and who says so"
-              {...field("complaint")}
-            />
+            <TextArea label="Complaint in the customer's words" {...field("complaint")} />
           </div>
         </div>
         <div className="h-3" />
+        {topics.data && (
+          <Questions
+            topics={topics.data.topics}
+            said={said}
+            onTell={(given) => setSaid((before) => [...before, { id: newId(), ...given }])}
+            onTakeBack={(id) => setSaid((before) => before.filter((one) => one.id !== id))}
+          />
+        )}
+        {topics.data && (
+          <Section title="Stop points agreed with the customer">
+            <StopForm asked={topics.data} onSet={(stop) => setStops((before) => [...before, stop])} />
+            <ul className="mt-2">
+              {stops.map((stop) => (
+                <li key={stop.name} className="flex items-center gap-2 text-lg">
+                  Stop {stop.name}
+                  <Button kind="quiet" onClick={() => setStops(stops.filter((other) => other !== stop))}>
+                    Take back
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </Section>
+        )}
         <Section title="Limits and measuring plan">
           {sheets.data?.length === 0 && (
             <Notice>No limits sheet yet. Enter this engine's limits first.</Notice>
@@ -130,19 +171,24 @@ export function BookInPage() {
             </div>
           )}
         </Section>
-        <SaidNotice said={said} />
+        <SaidNotice said={refused} />
         <div className="mt-3 flex gap-3">
-          <Button kind="strong" type="submit" disabled={!chosen || book.isPending}>
-            {bookWords(limits, chosen)}
+          <Button
+            kind="strong"
+            type="submit"
+            disabled={!chosen || book.isPending}
+            onClick={() => (next.current = limits ? "/looks" : "/door")}
+          >
+            {limits ? "Book in and look" : "Book in, engine not known yet"}
           </Button>
+          {limits && (
+            <Button type="submit" disabled={!chosen || book.isPending} onClick={() => (next.current = "")}>
+              {chosen ? "Book in and measure" : "Choose what is measured first"}
+            </Button>
+          )}
           <LinkButton to="/">Back to the rack</LinkButton>
         </div>
       </form>
     </Page>
   );
-}
-
-function bookWords(limits: string, chosen: boolean): string {
-  if (limits === "") return "Choose the limits sheet first";
-  return chosen ? "Book in and measure" : "Choose what is measured first";
 }

@@ -3,8 +3,10 @@ import { useState } from "react";
 
 import { ask, client, Refused, type Schemas } from "../../api";
 import { SaidNotice, useServerForm } from "../../shared/forms";
-import { Button, Faults, Field, Notice, Page, Section } from "../../shared/ui";
+import { Button, Faults, Field, LinkButton, Notice, Page, Section } from "../../shared/ui";
 import { useMay } from "../session";
+import { School } from "./School";
+import { StripRules } from "./StripRules";
 
 type Rules = Schemas["HouseRulesForm"];
 
@@ -168,6 +170,7 @@ function RulesForm({ start }: { start: Rules }) {
     <Page
       title="House rules"
       note="Where good shops disagree, the school this shop keeps. Every verdict cites it."
+      actions={<LinkButton to="/house-rules/looks">The table of looks</LinkButton>}
     >
       {!start.confirmed && (
         <Notice tone="wrong">
@@ -279,6 +282,7 @@ function RulesForm({ start }: { start: Rules }) {
             />
           </div>
         </Section>
+        <StripRules rules={rules} growth={field("bolt_growth")} onChange={(changed) => set(changed)} />
         <Section title="Gauges and warmth">
           <div className="grid max-w-4xl grid-cols-3 max-md:grid-cols-1 gap-4">
             <Field
@@ -324,37 +328,5 @@ function RulesForm({ start }: { start: Rules }) {
         <SaidNotice said={said} />
       </div>
     </Page>
-  );
-}
-
-interface SchoolProps<T extends string> {
-  name: string;
-  options: readonly { value: T; title: string; why: string }[];
-  value: T;
-  onChange: (value: T) => void;
-}
-
-function School<T extends string>({ name, options, value, onChange }: SchoolProps<T>) {
-  return (
-    <div className={`grid gap-4 max-md:grid-cols-1 ${options.length === 3 ? "grid-cols-3" : "grid-cols-2"}`}>
-      {options.map((option) => (
-        <label
-          key={option.value}
-          className={`flex cursor-pointer gap-3 border-2 p-3 ${option.value === value ? "border-blue bg-tint" : "border-line bg-sheet"}`}
-        >
-          <input
-            type="radio"
-            name={name}
-            className="mt-1 size-5"
-            checked={option.value === value}
-            onChange={() => onChange(option.value)}
-          />
-          <span>
-            <span className="block text-lg font-semibold">{option.title}</span>
-            {option.why}
-          </span>
-        </label>
-      ))}
-    </div>
   );
 }

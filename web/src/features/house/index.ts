@@ -1,1 +1,2 @@
+export { LookTablePage } from "./LookTablePage";
 export { HousePage } from "./HousePage";

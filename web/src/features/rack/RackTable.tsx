@@ -55,7 +55,7 @@ function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] 
       <td className="py-3 pr-4 max-md:order-3 max-md:py-0">
         <StageRule stage={job.stage} small />
         <span className="block text-sm">
-          {job.stage === "signed" ? "signed" : `waits for ${job.waits_for}`}
+          {job.stage === "signed" || job.stage === "handed over" ? job.stage : `waits for ${job.waits_for}`}
           {job.doubts > 0 && (
             <strong className="block">
               {job.doubts} {job.doubts === 1 ? "doubt" : "doubts"} open
@@ -70,7 +70,7 @@ function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] 
       </td>
       <td className="whitespace-nowrap py-3 pr-4 max-md:pr-0 max-md:text-right">
         {job.due ? dayText(job.due) : "no date"}
-        {job.due && job.due < today() && job.stage !== "signed" && (
+        {job.due && job.due < today() && job.stage !== "signed" && job.stage !== "handed over" && (
           <strong className="block text-red">overdue</strong>
         )}
       </td>

@@ -21,6 +21,10 @@ const WORDS: Record<Kind, string> = {
   temperature: "warmth",
   seen: "seen",
   decided: "record",
+  door: "door",
+  look: "looked",
+  strip: "strip",
+  picture: "picture",
 };
 
 /** The job as a story: who measured what with which gauge, what was corrected, what work made stale. */

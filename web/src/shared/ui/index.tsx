@@ -1,4 +1,5 @@
 export { Button, LinkButton } from "./Button";
+export { Chip } from "./Chip";
 export { Dialog } from "./Dialog";
 export { Choice, Field, Pick, TextArea } from "./Field";
 export { Faults, Notice } from "./Notice";

@@ -1,0 +1,179 @@
+"""Four invented jobs at the door and in the strip: one that waits at its stop point, one half stripped with two
+caps that are no pair, one of which nobody knows yet what it is, and one that was stopped and has left."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING, Any
+
+from django.utils import timezone
+
+from demo import pictures
+from halfthou.jobs import Closed, FastenerKind, FastenerState, Found
+from halfthou.lengths import Unit
+from halfthou.strip import steps_by_id
+from workshop.jobs import actions
+from workshop.jobs.models import JobRecord
+from workshop.people.models import Person
+
+if TYPE_CHECKING:
+    from demo.shop import Shop
+
+
+def furnish_door(shop: Shop) -> None:
+    """Book the four in and take them as far as they are."""
+    _at_its_stop_point(shop)
+    _half_stripped(shop)
+    _not_known(shop)
+    _stopped(shop)
+
+
+def _report(shop: Shop, job: int, who: Person, *facts: dict[str, Any]) -> None:
+    """Report facts as a page would, by the one door."""
+    given = [_READ[fact["fact"]].model_validate({"id": shop.key(), "at": timezone.now(), **fact}) for fact in facts]
+    _, results = actions.land_facts(who, job, given)
+    for result in results:
+        if result.refused is not None:
+            raise result.refused
+
+
+_READ: dict[str, Any] = {
+    "statement": actions.Telling,
+    "look": actions.TakingLook,
+    "stop point": actions.SettingStop,
+    "way on": actions.ChoosingWay,
+    "step": actions.DoingStep,
+    "mark": actions.MarkingPart,
+    "removal": actions.TakingOut,
+    "fastener": actions.SeeingFastener,
+    "fragment": actions.FindingFragment,
+    "closing": actions.ClosingEnd,
+    "hand over": actions.HandingOver,
+}
+
+
+def _said(topic: str, answer: str, source: str = "", *, verified: bool = False) -> dict[str, Any]:
+    return {"fact": "statement", "topic": topic, "answer": answer, "source": source, "verified": verified}
+
+
+def _picture(shop: Shop, job: int, on: str, draw: pictures.Draw, words: str) -> None:
+    """A picture of something; that of a screen was taken with the camera on its side."""
+    given = actions.TakingPicture(id=shop.key(), on=on, words=words, at=timezone.now())
+    side = draw is pictures.screen
+    actions.add_picture(shop.bench, job, given, pictures.drawn(draw, job, on_its_side=side))
+
+
+def _at_its_stop_point(shop: Shop) -> None:
+    job = shop.book(
+        56, "Ice plant compressor engine", shop.diesel, 7,
+        ("Inner Harbour Trust", "Lamp came on in the cold store. Foreman let it run to the end of the shift."),
+        scope=["mains", "rods", "pump"],
+    )  # fmt: skip
+    _report(
+        shop, job, shop.bench,
+        _said("complaint kind", "low pressure"),
+        _said("hours", "6,210 h", "hour meter"), _said("hours", "about 4,500 h", "the foreman"),
+        _said("service before", "oil and filter"), _said("turns by hand", "free"),
+        _said("oil on arrival", "level right"), _said("oil on arrival", "thick"),
+        _said("carried over", "cooler", "the customer's book"),
+        _said("last built", "new", "the customer"), _said("missing", "accessories off"),
+        _said("earlier hands", "none seen"),
+        _said("block says", shop.diesel.document["engine"], "plate", verified=True),
+        _said("oil sample", "drawn, at the lab"),
+        _said("to be had", "shells STD to 0.50 mm: 4 days; no crank", "Eastquay parts counter"),
+        _said("budget", "2,000", "harbour office"), _said("customer signed", "strip and report only"),
+        {"fact": "stop point", "name": "at 250 EUR", "spend": "250"},
+        {"fact": "stop point", "name": "before the heads come off", "before": "heads"},
+        {"fact": "look", "look": "filter", "found": Found.FOUND, "words": "copper flakes in every pleat"},
+        {"fact": "look", "look": "oil drained", "found": Found.NOTHING, "minutes": 20},
+        {"fact": "step", "step": "stand.photographed"}, {"fact": "step", "step": "oil.drained", "unseen": True},
+        {"fact": "step", "step": "filter.off"}, {"fact": "step", "step": "stand.on"},
+        {"fact": "step", "step": "pan.off"},
+        {"fact": "look", "look": "screen", "found": Found.FOUND,
+         "words": "half closed by carbon; copper flakes in the pan"},
+        {"fact": "look", "look": "one rod", "found": Found.ENDS,
+         "words": "rod 3 down to its copper and blue; journal scored, and no crank to be had"},
+    )  # fmt: skip
+    _picture(shop, job, "engine", pictures.engine, "as it came")
+    _picture(shop, job, "look:filter", pictures.filter_pleats, "pleats on white paper")
+    _picture(shop, job, "look:screen", pictures.screen, "as it lay, before cleaning")
+    _picture(shop, job, "half-rod-3-upper", pictures.shell, "upper half of rod 3")
+
+
+def _half_stripped(shop: Shop) -> None:
+    job = shop.book(
+        57, "Mobile crane 4, carrier engine", shop.vee, 14,
+        ("Eastquay Lifting", "Knocks under load, worse warm. Rebuilt two seasons ago."),
+        scope=["mains", "rods"],
+    )  # fmt: skip
+    _report(
+        shop, job, shop.bench,
+        _said("complaint kind", "knock"), _said("turns by hand", "tight at one place"),
+        _said("last built", "rebuilt two seasons ago", "invoice"), _said("size said", "rods 0.010 under", "paint"),
+        _said("earlier hands", "foreign sealant"), _said("earlier hands", "mixed bolts"),
+        _said("oil sample", "drawn now"), _said("to be had", "shells to 0.030: from stock", "own shelf"),
+        {"fact": "look", "look": "filter", "found": Found.NOTHING},
+        {"fact": "look", "look": "screen", "found": Found.FOUND, "words": "shreds of sealant, grey paste"},
+        {"fact": "look", "look": "heads", "found": Found.NOTHING},
+    )  # fmt: skip
+    steps = list(steps_by_id(shop.layout_of(shop.vee)))
+    for step in steps[: steps.index("rod-1.marked")]:
+        _report(shop, job, shop.bench, {"fact": "step", "step": step, "unseen": True})
+    for rod, cap in ((1, "1"), (3, "7"), (7, "3")):
+        _report(
+            shop, job, shop.bench,
+            {"fact": "mark", "part": f"rod-{rod}", "mark": str(rod), "found": True},
+            {"fact": "mark", "part": f"cap-rod-{rod}", "mark": cap, "found": True},
+        )  # fmt: skip
+    for step in ("rod-1.marked", "cap-rod-1.off", "half-rod-1-lower.out", "half-rod-1-upper.out", "rod-1.out"):
+        felt = ["force needed", "came away stuck"] if step == "cap-rod-1.off" else []
+        _report(shop, job, shop.bench, {"fact": "step", "step": step, "felt": felt})
+    _report(
+        shop, job, shop.bench,
+        {"fact": "fastener", "place": "bell housing, upper left", "state": FastenerState.HOLE_EMPTY},
+        {"fact": "fastener", "place": "heads, both banks", "kind": FastenerKind.STRETCH, "count": 20, "uses": 2},
+        {"fact": "fastener", "place": "pan", "count": 22},
+        {"fact": "removal", "what": "dip tube", "place": "block, left side"},
+        {"fact": "fragment", "what": "grey chip, 6 mm, one edge bright", "place": "pan, rear corner",
+         "magnetic": False},
+    )  # fmt: skip
+    _picture(shop, job, "cap-rod-3", pictures.rod_and_cap, "3 on the rod, 7 on the cap")
+    _picture(shop, job, "step:gearbox.off", pictures.empty_hole, "upper left hole empty")
+    _picture(shop, job, "half-rod-1-upper", pictures.sound_shell, "rod 1, as new")
+
+
+def _not_known(shop: Shop) -> None:
+    given = actions.BookIn(
+        number="58", title="Engine in a crate, no papers", entry_unit=Unit.INCH, booked_in=shop.today,
+        customer="Upper Mill", complaint="Bought at a yard clearance. What is it, and is it worth anything?",
+    )  # fmt: skip
+    job = actions.book_in(shop.bench, given).record.pk
+    _report(shop, job, shop.bench, _said("turns by hand", "locked"), _said("missing", "accessories off"))
+
+
+def _stopped(shop: Shop) -> None:
+    job = shop.book(
+        59, "Ballast regulator, spare engine", shop.petrol, None,
+        ("Peat Line Railway", "Stood outside two winters. Wanted as a spare if it is any good."),
+        scope=["mains", "rods"],
+    )  # fmt: skip
+    key = shop.key()
+    _report(
+        shop, job, shop.bench,
+        _said("complaint kind", "seized"), _said("turns by hand", "locked"), _said("oil sample", "no oil in it"),
+        _said("to be had", "not worth asking: a whole engine stands in the yard", "the yard"),
+        {"fact": "removal", "what": "core plug", "place": "block, right side"},
+        {"fact": "look", "id": key, "look": "heads", "found": Found.ENDS,
+         "words": "block split by frost between cylinders 2 and 3"},
+    )  # fmt: skip
+    _report(
+        shop, job, shop.machinist,
+        {"fact": "way on", "point": key, "on": False,
+         "reason": "Railway told by telephone: scrap it, keep the head."},
+    )  # fmt: skip
+    record = JobRecord.objects.get(pk=job)
+    out = record.facts.get(kind="removal").key
+    _report(
+        shop, job, shop.machinist,
+        {"fact": "closing", "of": out, "how": Closed.LOOSE, "words": "in the box with the head"},
+        {"fact": "hand over", "to": "Peat Line Railway, scrap wagon"},
+    )  # fmt: skip

@@ -1,0 +1,1 @@
+export { LooksPage } from "./LooksPage";

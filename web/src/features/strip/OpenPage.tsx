@@ -1,0 +1,134 @@
+import { useState } from "react";
+import { useOutletContext } from "react-router";
+
+import type { Schemas } from "../../api";
+import { useStripReport } from "../../shared/door";
+import { FactsNotice, useFacts } from "../../shared/facts";
+import type { Bench } from "../../shared/job";
+import { Button, Faults, Page } from "../../shared/ui";
+import { useMay } from "../session";
+import { AddOpen } from "./AddOpen";
+import { FastenerTable } from "./FastenerTable";
+import { HandOverDialog } from "./HandOverDialog";
+import { StripTabs } from "./StripTabs";
+
+type End = Schemas["OpenEnd"];
+
+/** What stands open until the engine leaves, the fasteners by place, and the hand-over. */
+export function OpenPage() {
+  const bench = useOutletContext<Bench>();
+  const jobId = bench.card.id;
+  const strip = useStripReport(jobId);
+  const facts = useFacts(jobId);
+  const may = useMay();
+  const [handing, setHanding] = useState(false);
+  const report = strip.data;
+  const left = bench.card.stage === "handed over";
+  const open = report?.ends.filter((end) => !end.closed) ?? [];
+  const closed = report?.ends.filter((end) => end.closed) ?? [];
+  return (
+    <Page untitled title="Fasteners and removed parts" actions={<StripTabs jobId={jobId} />}>
+      <FactsNotice facts={facts} />
+      <Faults error={handing ? null : (facts.tell.error ?? strip.error)} />
+      {report && (
+        <div className="grid grid-cols-[minmax(0,6fr)_minmax(0,5fr)] gap-x-8 gap-y-5 max-[979px]:grid-cols-1">
+          <section aria-label="Stands open">
+            <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
+              <h2 className="text-2xl font-semibold">
+                {open.length === 0 ? "Nothing stands open" : `${open.length} stand open before it leaves`}
+              </h2>
+              {report.handed_over ? (
+                <strong>Handed over to {report.handed_over.to}</strong>
+              ) : (
+                may("decide and sign") && (
+                  <Button kind={report.barring === 0 ? "strong" : "plain"} onClick={() => setHanding(true)}>
+                    Hand over
+                  </Button>
+                )
+              )}
+            </div>
+            <ul>
+              {open.map((end) => (
+                <EndLine key={end.id} end={end} disabled={left} facts={facts} />
+              ))}
+            </ul>
+            {closed.length > 0 && (
+              <details className="mt-3">
+                <summary className="min-h-11 cursor-pointer font-semibold">{closed.length} closed</summary>
+                <ul>
+                  {closed.map((end) => (
+                    <li key={end.id} className="border-b border-line/60 py-1">
+                      {end.what}, {end.place}: <strong>{end.closed}</strong>
+                      {end.words && `, ${end.words}`} <span className="text-quiet">{end.closed_by}</span>
+                    </li>
+                  ))}
+                </ul>
+              </details>
+            )}
+            {report.keep_shells && !left && (
+              <p className="mt-3 text-[15px] text-quiet">
+                House rule: old half bearings stay in their bags until the engine is handed over.
+              </p>
+            )}
+          </section>
+          <div className="flex flex-col gap-5">
+            {!left && <AddOpen gauges={bench.gauges} facts={facts} signed={bench.card.signed} />}
+            <FastenerTable
+              fasteners={report.fasteners}
+              onTakeBack={
+                bench.card.signed || left
+                  ? undefined
+                  : (of) => facts.tell.mutate([{ fact: "withdrawal", of }])
+              }
+            />
+          </div>
+        </div>
+      )}
+      {report && handing && <HandOverDialog ends={open} facts={facts} onClose={() => setHanding(false)} />}
+    </Page>
+  );
+}
+
+interface EndProps {
+  end: End;
+  disabled: boolean;
+  facts: ReturnType<typeof useFacts>;
+}
+
+function EndLine({ end, disabled, facts }: EndProps) {
+  const [words, setWords] = useState("");
+  return (
+    <li aria-label={`${end.what}, ${end.place}`} className="border-b border-line py-2">
+      <p className="text-lg leading-tight">
+        <span className="text-[15px] text-quiet">{end.kind}</span>
+        <span className="block">
+          <strong>{end.what}</strong>, {end.place}
+          {end.why && `: ${end.why}`}
+          {!end.bars && <span className="text-quiet">; does not bar the hand-over</span>}
+        </span>
+      </p>
+      {!disabled && (
+        <div className="mt-1 flex flex-wrap gap-1.5">
+          <input
+            className="h-11 min-w-0 flex-[1_1_9rem] border-2 border-line bg-sheet px-2 focus:border-blue"
+            aria-label={`Words for ${end.what}`}
+            placeholder={end.kind === "fragment" ? "where it came from" : "words, where wanted"}
+            maxLength={300}
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+          />
+          {end.may_close.map((how) => (
+            <Button
+              key={how}
+              className="!px-3"
+              disabled={(how === "known where it came from" || how === "goes along loose") && !words.trim()}
+              onClick={() => facts.tell.mutate([{ fact: "closing", of: end.id, how, words: words.trim() }])}
+            >
+              {how}
+            </Button>
+          ))}
+        </div>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,196 @@
+import { useCallback, useEffect, useState } from "react";
+
+import type { Schemas } from "../../api";
+import { askedFirst, type useFacts } from "../../shared/facts";
+import { PictureStrip } from "../../shared/pictures";
+import { Button, Chip, Faults, Notice } from "../../shared/ui";
+import { FoundMarks, foundOf, type Typed } from "./FoundMarks";
+import { StampedMark } from "./StampedMark";
+
+type Felt = Schemas["Felt"];
+const FELT: readonly { key: string; felt: Felt }[] = [
+  { key: "f", felt: "force needed" },
+  { key: "s", felt: "came away stuck" },
+  { key: "j", felt: "step at the joint" },
+];
+
+interface Props {
+  jobId: number;
+  step: Schemas["StripStepShown"];
+  positions: readonly Schemas["PositionShown"][];
+  disabled: boolean;
+  facts: ReturnType<typeof useFacts>;
+  onDone: () => void;
+}
+
+/** One step, large: what to do, what it must bear, what was felt; Enter writes it down. */
+export function StepInHand({ jobId, step, positions, disabled, facts, onDone }: Props) {
+  const [felt, setFelt] = useState<readonly Felt[]>([]);
+  const [typed, setTyped] = useState<Typed>({});
+  const { tell } = facts;
+  const asked = askedFirst(tell.error);
+  const done = useCallback(
+    (more: { there?: boolean; mark?: boolean; unseen?: boolean }) => {
+      const one = { fact: "step", step: step.id, there: true, mark: false, unseen: false, note: "" } as const;
+      // What was typed as found on it goes along: nothing typed is lost by Enter.
+      tell.mutate([...foundOf(typed), { ...one, felt: [...felt], ...more }], { onSuccess: onDone });
+    },
+    [tell, step.id, felt, typed, onDone],
+  );
+  const toggle = (one: Felt) =>
+    setFelt((before) => (before.includes(one) ? before.filter((other) => other !== one) : [...before, one]));
+  const closed = disabled || step.done !== "" || tell.isPending;
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const there =
+        event.target instanceof HTMLElement && /INPUT|SELECT|TEXTAREA|BUTTON|A/.test(event.target.tagName);
+      if (there || closed || event.altKey || event.ctrlKey || event.metaKey) return;
+      const key = event.key.toLowerCase();
+      const one = FELT.find((other) => other.key === key && (other.key !== "j" || step.joint));
+      if (one) toggle(one.felt);
+      else if (key === "enter") done({});
+      else if (key === "n") done({ there: false });
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [closed, done, step.joint]);
+  const bear = positions.filter(
+    (one) => one.mark && (step.marks.includes(one.id) || step.takes.includes(one.id)),
+  );
+  return (
+    <section aria-label="The step in hand" className="border-2 border-ink bg-sheet p-4">
+      <p className="text-[15px] text-quiet">{step.section}</p>
+      <h2 className="text-3xl font-semibold leading-tight">{step.text}</h2>
+      {step.hint && <p className="mt-1 text-lg">{step.hint}</p>}
+      {step.first.length > 0 && (
+        <p className="mt-2 border-l-4 border-blue px-3 font-semibold">First: {step.first.join("; ")}.</p>
+      )}
+      {step.unseen.length > 0 && (
+        <p className="mt-2 border-l-4 border-red px-3 font-semibold text-red">
+          It destroys what has not been looked at: {step.unseen.join("; ")}.
+        </p>
+      )}
+      {step.goes_back && (
+        <p className="mt-1 text-[15px]">Goes on the list of what must be back: {step.goes_back}.</p>
+      )}
+      {step.tools && <p className="mt-1 text-[15px] text-quiet">Tools: {step.tools}.</p>}
+      {bear.length > 0 && (
+        <ul aria-label="Marks" className="mt-3 flex flex-wrap gap-x-6 gap-y-2">
+          {bear.map((one) => (
+            <li key={one.id} className="flex items-center gap-2">
+              <StampedMark text={one.given || one.mark} bare={!one.given} />
+              <span className="leading-tight">
+                {one.short}
+                <span className="block text-[15px] text-quiet">
+                  {one.given ? "marked" : one.found ? `found ${one.found}` : "not marked yet"}
+                </span>
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <Cautions cautions={step.cautions} />
+      {step.marks.length > 0 && (
+        <FoundMarks
+          positions={bear}
+          typed={typed}
+          disabled={closed}
+          onType={setTyped}
+          onWrite={() => tell.mutate(foundOf(typed), { onSuccess: () => setTyped({}) })}
+        />
+      )}
+      {asked ? (
+        <Asked
+          asked={asked}
+          onDo={() => done(asked.code === "mark-first" ? { mark: true } : { unseen: true })}
+        />
+      ) : (
+        <Faults error={tell.error} />
+      )}
+      {step.done ? (
+        <Done
+          step={step}
+          onTakeBack={disabled ? undefined : () => tell.mutate([{ fact: "withdrawal", of: step.done }])}
+        />
+      ) : (
+        <div className="mt-3 flex flex-wrap gap-2">
+          <Button kind="strong" className="!px-8 text-lg" disabled={closed} onClick={() => done({})}>
+            Done <kbd className="figure text-sm">Enter</kbd>
+          </Button>
+          {FELT.filter(({ key }) => key !== "j" || step.joint).map((one) => (
+            <Chip
+              key={one.key}
+              letter={one.key.toUpperCase()}
+              chosen={felt.includes(one.felt)}
+              disabled={closed}
+              onClick={() => toggle(one.felt)}
+            >
+              {one.felt}
+            </Chip>
+          ))}
+          <Button disabled={closed} onClick={() => done({ there: false })}>
+            Not on this engine <kbd className="figure text-sm text-quiet">N</kbd>
+          </Button>
+        </div>
+      )}
+      <div className="mt-3">
+        <PictureStrip jobId={jobId} on={`step:${step.id}`} name={step.text} />
+      </div>
+    </section>
+  );
+}
+
+function Cautions({ cautions }: { cautions: readonly Schemas["Caution"][] }) {
+  return (
+    <ul className="mt-2 text-[15px] text-quiet">
+      {cautions.map((caution) => (
+        <li key={caution.work}>
+          <strong className="text-ink">{caution.work}.</strong> {caution.say} {caution.defer_to}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Asked({ asked, onDo }: { asked: NonNullable<ReturnType<typeof askedFirst>>; onDo: () => void }) {
+  const marks = asked.code === "mark-first";
+  return (
+    <div className="mt-3">
+      <Notice tone="wrong">
+        <p>
+          {marks ? "It leaves its place only with its mark." : "Look and photograph first: this destroys it."}
+        </p>
+        <ul className="font-normal">
+          {asked.what.map((what) => (
+            <li key={what}>{what}</li>
+          ))}
+        </ul>
+        <Button className="mt-2" onClick={onDo}>
+          {marks ? "Marked as listed, and done" : "Not looked at; done all the same"}
+        </Button>
+      </Notice>
+    </div>
+  );
+}
+
+function Done({
+  step,
+  onTakeBack,
+}: {
+  step: Schemas["StripStepShown"];
+  onTakeBack: (() => void) | undefined;
+}) {
+  return (
+    <p className="mt-3 flex flex-wrap items-center gap-x-3 text-lg">
+      <strong>{step.there ? "Done" : "Not on this engine"}</strong> {step.by}
+      {step.felt.length > 0 && <span>, {step.felt.join(", ")}</span>}
+      {onTakeBack && (
+        <Button kind="quiet" onClick={onTakeBack}>
+          Take back
+        </Button>
+      )}
+    </p>
+  );
+}

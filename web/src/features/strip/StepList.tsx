@@ -1,0 +1,95 @@
+import { memo, useEffect, useRef } from "react";
+
+import type { Schemas } from "../../api";
+
+interface Props {
+  report: Schemas["StripReport"];
+  chosen: string;
+  onChoose: (id: string) => void;
+}
+
+/** The whole list by sections; what is done is ticked. */
+export function StepList({ report, chosen, onChoose }: Props) {
+  const box = useRef<HTMLDivElement>(null);
+  const sections = [...new Set(report.steps.map((step) => step.section))];
+  useEffect(() => {
+    const row = box.current?.querySelector<HTMLElement>("[aria-current='step']");
+    if (box.current && row) box.current.scrollTop = row.offsetTop - box.current.clientHeight / 3;
+  }, [chosen]);
+  return (
+    <section aria-label="Strip list" className="min-w-0">
+      <Progress done={report.done} all={report.steps.length} />
+      <div
+        ref={box}
+        className="relative h-[520px] overflow-y-auto border-y border-line max-[979px]:h-[420px]"
+      >
+        {sections.map((section) => (
+          <div key={section}>
+            <h3 className="sticky top-0 border-b border-ink bg-paper py-1 font-semibold">{section}</h3>
+            <ol>
+              {report.steps
+                .filter((step) => step.section === section)
+                .map((step) => (
+                  <Row key={step.id} step={step} chosen={step.id === chosen} onChoose={onChoose} />
+                ))}
+            </ol>
+          </div>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+interface RowProps {
+  step: Schemas["StripStepShown"];
+  chosen: boolean;
+  onChoose: (id: string) => void;
+}
+
+const Row = memo(function Row({ step, chosen, onChoose }: RowProps) {
+  const done = step.done !== "";
+  return (
+    <li>
+      <button
+        type="button"
+        aria-current={chosen ? "step" : undefined}
+        onClick={() => onChoose(step.id)}
+        className={`flex min-h-10 w-full scroll-mt-8 items-center gap-2 border-b border-line/60 px-2 text-left leading-tight ${chosen ? "bg-tint font-semibold" : "hover:bg-tint"}`}
+      >
+        <span aria-hidden="true" className="figure w-5 shrink-0 text-blue">
+          {done ? (step.there ? "✓" : "–") : ""}
+        </span>
+        <span className={done ? "text-quiet" : ""}>
+          {step.text}
+          {step.felt.length > 0 && <strong className="ml-1 text-ink">{step.felt.join(", ")}</strong>}
+          {done && <span className="sr-only">{step.there ? ", done" : ", not on this engine"}</span>}
+        </span>
+      </button>
+    </li>
+  );
+});
+
+/** How far the strip is: a mark on a rule. */
+function Progress({ done, all }: { done: number; all: number }) {
+  const width = 300;
+  const at = all === 0 ? 0 : (done / all) * width;
+  return (
+    <p className="mb-1 flex flex-wrap items-center gap-3">
+      <span className="figure text-2xl font-bold">{done}</span> of {all} steps
+      <svg width={width + 10} height={18} aria-hidden="true">
+        <line x1={4} x2={width + 4} y1={2} y2={2} className="stroke-ink" strokeWidth={1.5} />
+        {Array.from({ length: 21 }, (_, n) => (
+          <line
+            key={n}
+            x1={4 + (n * width) / 20}
+            x2={4 + (n * width) / 20}
+            y1={2}
+            y2={n % 5 === 0 ? 11 : 7}
+            className="stroke-ink"
+          />
+        ))}
+        <path d={`M${4 + at} 9l5 8h-10z`} className="fill-blue" />
+      </svg>
+    </p>
+  );
+}

@@ -1,0 +1,5 @@
+export { LabelsPage } from "./LabelsPage";
+export { MarksPage } from "./MarksPage";
+export { OpenPage } from "./OpenPage";
+export { PicturesPage } from "./PicturesPage";
+export { StripPage } from "./StripPage";

@@ -1,0 +1,3 @@
+export { type Fact, FactBox, type Kept } from "./factBox";
+export { FactsNotice } from "./FactsNotice";
+export { askedFirst, type Given, useFacts, usePersonName } from "./useFacts";

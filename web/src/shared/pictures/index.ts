@@ -1,0 +1,4 @@
+export { PictureBox, type Waiting } from "./pictureBox";
+export { PictureStrip, Small } from "./PictureStrip";
+export { PictureView } from "./PictureView";
+export { type Picture, usePictures } from "./usePictures";

@@ -198,7 +198,9 @@ def _stops(looks: Looks, spent: int, order: tuple[str, ...]) -> Iterator[StopSho
         yield _decided(looks, StopShown(id=point.id, name=point.name, lit=lit, words=_words(looks, point, spent)))
     for key, one in looks.taken.items():
         if one.found is Found.ENDS:
-            words = f"{looks.rows[key].name if key in looks.rows else key}: {one.words}"
+            first = looks.job.house_rules.strip_far is StripFar.FIRST_FATAL
+            rule = "work stops here" if first else "the strip goes on; ask the customer"
+            words = f"{looks.rows[key].name if key in looks.rows else key}: {one.words}. House rule: {rule}."
             stop = StopShown(id=one.id, name="A look can end the job", lit=True, words=words, agreed=False)
             yield _decided(looks, stop)
 
@@ -220,9 +222,10 @@ def _reached(looks: Looks, point: StopPoint, order: tuple[str, ...]) -> bool:
 def _words(looks: Looks, point: StopPoint, spent: int) -> str:
     table = looks.table
     if point.spend is not None:
-        return f"at {money_words(point.spend, table)}; {money_words(spent, table)} spent"
+        return f"{money_words(spent, table)} spent of {money_words(point.spend, table)}"
     row = looks.rows.get(point.before or "")
-    return f"before: {row.name if row is not None else point.before}"
+    name = row.name if row is not None else str(point.before)
+    return "" if name in point.name else name
 
 
 def _stopped(looks: Looks) -> bool:
@@ -242,14 +245,6 @@ def _reasons(looks: Looks) -> Iterator[Reason]:
             yield Reason(
                 rule="looks.destroyed", text=f"{name}: looked at after cleaning. It is kept, and counts less."
             )
-        if one.found is Found.ENDS and _way(looks, one.id) is None:
-            first = looks.job.house_rules.strip_far is StripFar.FIRST_FATAL
-            tail = (
-                "By the house rule work stops here."
-                if first
-                else "By the house rule the strip goes on; ask the customer."
-            )
-            yield Reason(rule="looks.stop", text=f"{name}: {one.words}. It can end the job. {tail}")
 
 
 def _waits_for(looks: Looks, stops: tuple[StopShown, ...], order: tuple[str, ...]) -> str:

@@ -145,7 +145,7 @@ USUAL_LOOKS = LookTable(
             harm_minutes=5,
             spoils="pan gasket",
             how="Photographed where it lies, then strained and sorted.",
-            chance={Kind.LOW_PRESSURE: 25, Kind.KNOCK: 30, Kind.METAL: 30, Kind.AFTER_SERVICE: 12, Kind.SEIZED: 15},
+            chance={Kind.LOW_PRESSURE: 25, Kind.KNOCK: 30, Kind.METAL: 30, Kind.AFTER_SERVICE: 12, Kind.SEIZED: 8},
         ),
         LookRow(
             key=SHELLS,
@@ -157,7 +157,7 @@ USUAL_LOOKS = LookTable(
             harm_minutes=2,
             spoils="one-use rod bolts",
             how="Marked first. Both halves, the pin, the cap's back.",
-            chance={Kind.LOW_PRESSURE: 30, Kind.KNOCK: 40, Kind.METAL: 35, Kind.SEIZED: 20},
+            chance={Kind.LOW_PRESSURE: 30, Kind.KNOCK: 40, Kind.METAL: 35, Kind.SEIZED: 12},
         ),
         LookRow(
             key="one main",
@@ -167,7 +167,7 @@ USUAL_LOOKS = LookTable(
             minutes_vee=25,
             usual=3,
             how="Marked first. Lower half and journal; crank held.",
-            chance={Kind.LOW_PRESSURE: 15, Kind.METAL: 15, Kind.KNOCK: 10, Kind.SEIZED: 12},
+            chance={Kind.LOW_PRESSURE: 15, Kind.METAL: 15, Kind.KNOCK: 10, Kind.SEIZED: 8},
         ),
         LookRow(
             key="pump open",

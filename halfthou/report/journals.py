@@ -108,6 +108,8 @@ def _looks(verdict: JournalVerdict) -> Iterator[Look]:
             yield look
     if "verdicts.journal.treatment" in verdict.referred_for or case.answer(Look.TREATMENT) is not None:
         yield Look.TREATMENT
+    if case.answer(Look.CAPS) is not None:
+        yield Look.CAPS
 
 
 def _beside(case: JournalCase, say: Notation) -> tuple[FeatureReport, ...]:

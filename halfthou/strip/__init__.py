@@ -1,7 +1,7 @@
 """The strip: its list by layout, marks and places of parts, and what stands open until the engine leaves."""
 
 from halfthou.strip.before_bench import NOTHING, BeforeBench, before_bench
-from halfthou.strip.fasteners import growth_of, renew_because, stretch_called
+from halfthou.strip.fasteners import growth_of, renew_because, stretch_called, stretch_when_tight
 from halfthou.strip.faults import faults_of_strip
 from halfthou.strip.marks import caps_seen, disagreements, fault_of_mark, mark_findings, same_mark
 from halfthou.strip.open_ends import EndKind, OpenEnd, open_ends, still_open
@@ -38,6 +38,7 @@ __all__ = [
     "steps_by_id",
     "still_open",
     "stretch_called",
+    "stretch_when_tight",
     "strip_list",
     "strip_report",
 ]

@@ -20,6 +20,7 @@ from halfthou.jobs import (
 from halfthou.lengths import Asked, Length, Notation, Unit
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment, read_signed
+from halfthou.strip import positions_of
 from halfthou.surveys import plan_of, window_for
 from halfthou.verdicts import Action
 from workshop.gauges.api import BenchGauge, bench_gauge
@@ -102,7 +103,7 @@ class EntryHint(BaseModel):
 
 class PlaceOut(BaseModel):
     """A part of the engine by its place: its kind, its set, how it is called, and what it lies beside; of a loose
-    piece, which places it goes into."""
+    piece, which places it goes into; and the positions whose parts belong to it."""
 
     id: str
     kind: str
@@ -112,6 +113,7 @@ class PlaceOut(BaseModel):
     beside: str
     spare: bool = False
     goes_in: list[str] = []
+    positions: list[str] = []
 
 
 class BankOut(BaseModel):
@@ -260,10 +262,12 @@ def bench_out(opened: Opened) -> BenchOut:
 
 
 def _places(job: Job, engine: Engine) -> list[PlaceOut]:
+    places = positions_of(engine.layout)
     return [
         PlaceOut(
             id=p.id, kind=p.kind, set=p.set, name=p.name, short=p.short, beside=p.beside, spare=p.spare,
             goes_in=list(engine.goes_into(p.id)) if engine.kind(p.id).loose else [],
+            positions=[key for key, place in places.items() if place.of == p.id and key != p.id],
         )
         for p in engine.parts.values()
         if p.set in job.sets

@@ -2218,7 +2218,7 @@ export interface components {
         /**
          * PlaceOut
          * @description A part of the engine by its place: its kind, its set, how it is called, and what it lies beside; of a loose
-         *     piece, which places it goes into.
+         *     piece, which places it goes into; and the positions whose parts belong to it.
          */
         PlaceOut: {
             /** Id */
@@ -2243,6 +2243,11 @@ export interface components {
              * @default []
              */
             goes_in: string[];
+            /**
+             * Positions
+             * @default []
+             */
+            positions: string[];
         };
         /**
          * Reason

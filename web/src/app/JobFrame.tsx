@@ -85,8 +85,11 @@ function Title({ bench }: { bench: Bench }) {
       <div className="min-w-0 leading-tight">
         <h1 className="truncate text-lg font-semibold">{bench.card.title}</h1>
         <p className="truncate text-quiet">
-          {bench.card.engine}, limits revision {bench.card.limits_revision}
-          {bench.card.limits_state !== "confirmed" ? `, ${bench.card.limits_state}` : ""}
+          {bench.card.engine}
+          {bench.card.identified && `, limits revision ${bench.card.limits_revision}`}
+          {bench.card.identified && bench.card.limits_state !== "confirmed"
+            ? `, ${bench.card.limits_state}`
+            : ""}
         </p>
       </div>
     </div>

@@ -4,7 +4,8 @@ import { useOutletContext } from "react-router";
 import { stringOf } from "../../api";
 import { announce } from "../../shared/announce";
 import type { Bench } from "../../shared/job";
-import { Button, Notice } from "../../shared/ui";
+import { PictureStrip } from "../../shared/pictures";
+import { Button, LinkButton, Notice, Page } from "../../shared/ui";
 import { usePerson, useSessionChanges } from "../session";
 import { Entry } from "./Entry";
 import { FigureBars } from "./FigureBars";
@@ -23,9 +24,23 @@ import { type Desk, useDesk } from "./useDesk";
 import { useKeys } from "./useKeys";
 import { useLive } from "./useLive";
 
-/** The bench: the screen people live in. */
+/** The bench: the screen people live in. Of an engine nobody has named there is nothing to measure by. */
 export function BenchPage() {
   const bench = useOutletContext<Bench>();
+  if (bench.card.identified) return <TheBench bench={bench} />;
+  return (
+    <Page untitled title="Which engine is it?">
+      <p className="mb-3 text-lg">
+        Nothing is judged until its limits are chosen. Say at the door which engine it is.
+      </p>
+      <LinkButton to={`/jobs/${bench.card.id}/door`} kind="strong">
+        To the door
+      </LinkButton>
+    </Page>
+  );
+}
+
+function TheBench({ bench }: { bench: Bench }) {
   const desk = useDesk(bench);
   const live = useLive(desk);
   const person = usePerson();
@@ -67,6 +82,9 @@ export function BenchPage() {
           </h2>
           <Section desk={desk} onSpot={(spot) => desk.goToSpot(spot)} />
           <Looks desk={desk} />
+          <div className="mt-2">
+            <PictureStrip jobId={bench.card.id} on={desk.part.id} name={desk.part.name} also={alsoOf(desk)} />
+          </div>
         </div>
         <div className="flex flex-col gap-2 max-[699px]:order-first">
           <Entry desk={desk} input={input} />
@@ -92,6 +110,10 @@ export function BenchPage() {
     </main>
   );
 }
+
+/** The positions whose parts belong to the part in hand: their pictures are shown with its own. */
+const alsoOf = (desk: Desk): readonly string[] =>
+  desk.bench.places.find((place) => place.id === desk.part.id)?.positions ?? [];
 
 /** What stands between a reading and the record: a server that is down, another person's readings. */
 function Doubts({ desk }: { desk: Desk }) {

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { ask, client } from "../../api";
-import { type Bench, DecideBar, MAKER_FIRST, type Part, setOf } from "../../shared/job";
+import { type Bench, DecideBar, MAKER_FIRST, Notices, type Part, setOf } from "../../shared/job";
 import { PunchMark } from "../../shared/marks";
 import { Dialog } from "../../shared/ui";
 import { useMay } from "../session";
@@ -36,6 +36,7 @@ export function Reasons({ bench, part, onSpots }: Props) {
             <strong>Next:</strong> {part.still_to_do.join(" ")}
           </p>
         )}
+        <Notices notices={bench.assessment.notices} />
         {part.contradictions.map((reason) => (
           <p key={reason.text} className="mb-1 border-l-4 border-red pl-2 font-medium">
             {reason.text}

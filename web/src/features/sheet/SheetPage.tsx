@@ -5,7 +5,15 @@ import { useOutletContext } from "react-router";
 import { ask, client } from "../../api";
 import { momentText } from "../../shared/dates";
 import { SaidNotice, useServerForm } from "../../shared/forms";
-import { type Bench, setName, useDecisions, useKinds, WaiveDialog, type Waiving } from "../../shared/job";
+import {
+  Notices,
+  type Bench,
+  setName,
+  useDecisions,
+  useKinds,
+  WaiveDialog,
+  type Waiving,
+} from "../../shared/job";
 import { Button, Dialog, Faults, LinkButton, Page, Section, TextArea } from "../../shared/ui";
 import { useMay } from "../session";
 import { CardPart } from "./CardPart";
@@ -38,6 +46,7 @@ export function SheetPage() {
         </>
       }
     >
+      <Notices notices={found.notices} />
       <div className="grid grid-cols-2 gap-x-10 max-lg:grid-cols-1">
         {found.sets.map((one) => (
           <SetPart key={one.set} bench={bench} found={found} set={one.set} onWaive={setWaiving} />

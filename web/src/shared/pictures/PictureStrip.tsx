@@ -10,15 +10,17 @@ interface Props {
   /** What it is called, for the button. */
   name: string;
   disabled?: boolean;
+  /** Other things whose pictures are shown beside its own. */
+  also?: readonly string[];
 }
 
 /** The pictures of one thing, small, and the button that takes another: from the camera, from a file, or dropped. */
-export function PictureStrip({ jobId, on, name, disabled = false }: Props) {
+export function PictureStrip({ jobId, on, name, disabled = false, also = [] }: Props) {
   const pictures = usePictures(jobId);
   const [shown, setShown] = useState<Picture | null>(null);
   const [over, setOver] = useState(false);
   const id = useId();
-  const mine = pictures.all.filter((one) => one.on === on);
+  const mine = pictures.all.filter((one) => one.on === on || also.includes(one.on));
   const waiting = pictures.waiting.filter((one) => one.on === on);
   const drop = (event: DragEvent) => {
     event.preventDefault();

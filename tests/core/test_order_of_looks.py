@@ -1,0 +1,182 @@
+"""Which look first: the order against every other order, its expected cost against simulation."""
+
+from __future__ import annotations
+
+import itertools
+import random
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from halfthou.jobs import Arrangement, ComplaintKind, Found, LookTaken, StopPoint, StripFar, WayOn
+from halfthou.looks import USUAL_LOOKS, Weighed, expected_cost, order_looks
+from halfthou.strip import looks_of
+from tests.making import job
+from tests.stripping import at_the_door, fact, said
+
+
+@st.composite
+def forests(draw: st.DrawFn) -> list[Weighed]:
+    """Up to seven looks, each waiting for one before it in the list or for none."""
+    count = draw(st.integers(1, 7))
+    looks: list[Weighed] = []
+    for n in range(count):
+        after = draw(st.sampled_from([None, *(one.key for one in looks)]))
+        cost, chance = draw(st.integers(1, 90)), draw(st.integers(0, 95)) / 100
+        looks.append(Weighed(f"look {n}", float(cost), chance, after))
+    return looks
+
+
+def allowed(order: tuple[Weighed, ...]) -> bool:
+    place = {look.key: n for n, look in enumerate(order)}
+    return all(look.after is None or place[look.after] < place[look.key] for look in order)
+
+
+@given(forests())
+def test_no_order_that_keeps_the_chains_costs_less(looks: list[Weighed]) -> None:
+    """Outside: brute force over all orders. Source of the rule: Sidney 1975 and Horn 1972, recalled."""
+    order = order_looks(looks)
+    known = {look.key: look for look in looks}
+    assert sorted(order) == sorted(known)
+    assert allowed(tuple(known[key] for key in order))
+    least = min(
+        expected_cost([look.key for look in one], looks) for one in itertools.permutations(looks) if allowed(one)
+    )
+    assert expected_cost(order, looks) == pytest.approx(least, rel=1e-9)
+
+
+def test_what_an_order_costs_in_the_mean_is_what_simulated_jobs_cost() -> None:
+    """Outside: 40,000 jobs drawn by chance, each looked at in this order until a look ends it."""
+    looks = [Weighed("a", 20, 0.25), Weighed("b", 40, 0.30), Weighed("c", 20, 0.40, "b"), Weighed("d", 90, 0.05)]
+    order = order_looks(looks)
+    known, chance, total = {look.key: look for look in looks}, random.Random(7), 0.0
+    for _ in range(40_000):
+        for key in order:
+            total += known[key].cost
+            if chance.random() < known[key].chance:
+                break
+    assert total / 40_000 == pytest.approx(expected_cost(order, looks), rel=0.01)
+
+
+def test_the_example_worked_by_hand() -> None:
+    """The three looks of docs/trade: The order of looks, worked out there by hand: 60.5 min, and 62.4 turned
+    round."""
+    looks = [Weighed("filter", 20, 0.25), Weighed("pan", 40, 0.30), Weighed("rod", 20, 0.40, after="pan")]
+    assert order_looks(looks) == ("filter", "pan", "rod")
+    assert expected_cost(("filter", "pan", "rod"), looks) == pytest.approx(60.5)
+    assert expected_cost(("pan", "rod", "filter"), looks) == pytest.approx(62.4)
+
+
+def test_a_look_whose_forerunner_is_done_waits_for_nothing() -> None:
+    assert order_looks([Weighed("rod", 20, 0.4, after="pan"), Weighed("filter", 20, 0.2)]) == ("rod", "filter")
+
+
+def of(*kinds: ComplaintKind, turns: str = "free", engine: str = "Inline four") -> list[str]:
+    """The order for a complaint of these kinds."""
+    facts = [*(said("complaint kind", kind.value) for kind in kinds), said("turns by hand", turns)]
+    return [look.key for look in looks_of(at_the_door(*facts, engine=engine)).order]
+
+
+def test_heads_off_and_turned_by_hand_comes_first_where_it_is_likeliest_to_end_the_job() -> None:
+    """Common practice, no source: a seized or milky engine is opened from the top, a knocking one from below."""
+    seized, knock = of(ComplaintKind.SEIZED, turns="locked"), of(ComplaintKind.KNOCK)
+    assert seized.index("heads") < seized.index("screen")
+    assert knock.index("screen") < knock.index("heads")
+    milky = of(ComplaintKind.MILKY)
+    assert milky.index("heads") < milky.index("screen")
+
+
+@pytest.mark.parametrize("turns", ["locked", "tight at one place"])
+def test_an_engine_that_came_locked_is_never_given_a_starter(turns: str) -> None:
+    """Common practice, no source."""
+    facts = (said("complaint kind", "low pressure"), said("turns by hand", turns))
+    found = looks_of(at_the_door(*facts))
+    assert not {"starter pressure", "leak-down"} & {look.key for look in found.order}
+    assert {"starter pressure", "leak-down"} <= {look.key for look in found.barred}
+    assert all(turns in one.why for one in found.barred)
+
+
+def test_nobody_cranks_what_was_not_turned_by_hand_yet() -> None:
+    found = looks_of(at_the_door(said("complaint kind", "low pressure")))
+    assert {one.key: one.why for one in found.barred}["starter pressure"] == "Turn it by hand first."
+    assert "turn" in {look.key for look in found.order}
+
+
+def test_two_banks_take_longer_and_the_order_is_never_dearer_than_a_plain_strip() -> None:
+    inline, vee = (
+        looks_of(at_the_door(said("complaint kind", "burns oil"), engine=one))
+        for one in ("Inline six", "V eight, cross plane")
+    )
+    assert {look.key: look.minutes for look in vee.order}["heads"] == 170
+    assert {look.key: look.minutes for look in inline.order}["heads"] == 90
+    assert inline.expected <= inline.plain
+    assert vee.expected <= vee.plain
+
+
+@pytest.mark.parametrize("kind", ComplaintKind)
+@pytest.mark.parametrize("arrangement", Arrangement)
+def test_for_no_complaint_is_the_order_dearer_than_a_plain_strip(
+    kind: ComplaintKind, arrangement: Arrangement
+) -> None:
+    engine = {Arrangement.INLINE: "Inline six", Arrangement.VEE: "V twelve", Arrangement.FLAT: "Flat four"}
+    found = looks_of(at_the_door(said("complaint kind", kind.value), engine=engine[arrangement]))
+    assert found.expected <= found.plain
+
+
+def test_an_answer_takes_its_look_off_and_makes_the_order_anew() -> None:
+    """Metal in the filter makes it a matter of metal, whatever the customer said."""
+    before = of(ComplaintKind.BURNS_OIL)
+    metal = fact(LookTaken, 5, look="filter", found=Found.FOUND, words="copper flakes")
+    after = looks_of(at_the_door(said("complaint kind", "burns oil"), said("turns by hand", "free"), metal))
+    order = [look.key for look in after.order]
+    assert "filter" in before
+    assert "filter" not in order
+    assert ComplaintKind.METAL in after.kinds
+    assert order.index("screen") < order.index("heads")
+    assert before.index("heads") < before.index("screen")
+
+
+def test_looked_and_nothing_adds_no_complaint() -> None:
+    nothing = fact(LookTaken, 5, look="filter", found=Found.NOTHING)
+    assert looks_of(at_the_door(said("complaint kind", "knock"), nothing)).kinds == (ComplaintKind.KNOCK,)
+
+
+def test_a_stop_point_lights_up_when_so_much_is_spent() -> None:
+    """85 an hour: three hours are 255."""
+    point = fact(StopPoint, name="at 250", spend=25_000)
+    at_three_hours = fact(LookTaken, 5, look="filter", found=Found.NOTHING, minutes=180)
+    dark = looks_of(at_the_door(point))
+    lit = looks_of(at_the_door(point, at_three_hours))
+    assert [stop.lit for stop in dark.stops] == [False]
+    assert [stop.lit for stop in lit.stops] == [True]
+    assert lit.spent_money == "255 EUR"
+    assert lit.waits_for == "the customer: at 250"
+
+
+def test_a_stop_point_before_a_look_lights_up_when_that_look_is_next() -> None:
+    kinds = (said("complaint kind", "milky oil"), said("turns by hand", "free"))
+    first = looks_of(at_the_door(*kinds)).order[0].key
+    point = fact(StopPoint, name="before the first", before=first)
+    later = fact(StopPoint, name="before the crank", before="crank")
+    assert [stop.lit for stop in looks_of(at_the_door(*kinds, point, later)).stops] == [True, False]
+
+
+@pytest.mark.parametrize(
+    ("far", "word"), [(StripFar.FIRST_FATAL, "work stops here"), (StripFar.EVERYTHING, "the strip goes on")]
+)
+def test_a_look_that_can_end_the_job_asks_by_the_house_rule(far: StripFar, word: str) -> None:
+    """Both schools, common practice: docs/trade: How far to strip."""
+    cracked = fact(LookTaken, look="heads", found=Found.ENDS, words="block split")
+    rules = job().house_rules.model_copy(update={"strip_far": far})
+    found = looks_of(at_the_door(cracked, house_rules=rules))
+    assert word in found.stops[0].words
+    stop = fact(WayOn, 5, point=cracked.id, on=False, reason="customer told")
+    stopped = looks_of(at_the_door(cracked, stop, house_rules=rules))
+    assert stopped.stopped
+    assert stopped.waits_for == "the hand-over: it was stopped"
+
+
+def test_every_look_the_table_starts_with_can_be_ordered() -> None:
+    assert len(USUAL_LOOKS.looks) == len({row.key for row in USUAL_LOOKS.looks})
+    assert all(row.after is None or row.minutes > 0 for row in USUAL_LOOKS.looks)

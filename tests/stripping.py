@@ -1,0 +1,55 @@
+"""Jobs at the door and in the strip, for tests, in few words. What is in them is invented."""
+
+from __future__ import annotations
+
+import itertools
+from datetime import datetime, timedelta
+from typing import Any
+
+from halfthou.jobs import (
+    Closing,
+    Fact,
+    FastenerSeen,
+    Fragment,
+    Job,
+    Laying,
+    LookTaken,
+    Marking,
+    Operation,
+    Removal,
+    Statement,
+    StepDone,
+    StopPoint,
+    WayOn,
+    Withdrawal,
+)
+from tests.making import NOON, job, layout
+
+counted = itertools.count(1)
+FIELDS: dict[type[Any], str] = {
+    Statement: "statements", LookTaken: "looks_taken", StopPoint: "stop_points", WayOn: "ways_on",
+    StepDone: "steps_done", Marking: "markings", Laying: "layings", Removal: "removals", FastenerSeen: "fasteners",
+    Fragment: "fragments", Closing: "closings", Withdrawal: "withdrawals", Operation: "operations",
+}  # fmt: skip
+
+
+def fact(document: type[Any], minute: int = 0, /, **said: Any) -> Any:
+    """A fact of a kind, so many minutes after noon."""
+    at: datetime = NOON + timedelta(minutes=minute)
+    return document(**{"id": f"f{next(counted)}", "by": "bench", "at": at, **said})
+
+
+def at_the_door(*facts: Fact, engine: str = "Inline four", **more: Any) -> Job:
+    """A job of nothing but these facts."""
+    fields: dict[str, Any] = {}
+    for one in facts:
+        fields[FIELDS[type(one)]] = (*fields.get(FIELDS[type(one)], ()), one)
+    made = job(**{**fields, **more})
+    sheet = made.limits.model_copy(update={"layout": layout(engine)})
+    return made.model_copy(update={"limits": sheet})
+
+
+def said(topic: str, answer: str, source: str = "", *, verified: bool = False) -> Statement:
+    """Something said at the door."""
+    found: Statement = fact(Statement, topic=topic, answer=answer, source=source, verified=verified)
+    return found

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 
 from halfthou.engines import Engine, Kinds
-from halfthou.jobs import NOT_LOOKED, Job, Observation, Reading
+from halfthou.jobs import NOT_IDENTIFIED, NOT_LOOKED, Job, Observation, Reading
 
 
 def faults_of_job(job: Job, kinds: Kinds) -> tuple[str, ...]:
@@ -18,7 +18,7 @@ def _faults(job: Job, engine: Engine) -> Iterator[str]:
         if one not in engine.kinds.sets(engine.layout):
             yield f"the job is to judge the {one}, which this engine does not have"
     for one, limits in job.limits.sets.items():
-        if one in engine.kinds.sets(engine.layout):
+        if one in engine.kinds.sets(engine.layout) and job.limits.engine != NOT_IDENTIFIED:
             for fault in engine.kinds.kind_of_set(one, engine.layout).check(limits):
                 yield f"limits of the {one}: {fault}"
     yield from faults_of_readings(job.readings, engine)

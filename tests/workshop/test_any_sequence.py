@@ -47,6 +47,37 @@ FEATURES = st.sampled_from(["journal", "journal", "journal", "housing bore", "be
 SETS = st.sampled_from([one.value for one in JournalSet])
 
 
+#: A fact of door and strip of every kind, well formed and not.
+BEFORE_THE_BENCH: list[tuple[str, dict[str, Any]]] = [
+    ("statement", {"topic": "turns by hand", "answer": "locked"}),
+    ("statement", {"topic": "hours", "answer": "6,210 h", "source": "meter"}),
+    ("statement", {"topic": "inside is", "answer": "Other 6", "verified": True}),
+    ("statement", {"topic": "oil sample", "answer": "drawn, at the lab"}),
+    ("statement", {"topic": "complaint kind", "answer": "nonsense"}),
+    ("look", {"look": "filter", "found": "found", "words": "metal"}),
+    ("look", {"look": "heads", "found": "can end the job", "words": "cracked"}),
+    ("look", {"look": "screen", "found": "looked, nothing", "cleaned": True}),
+    ("stop point", {"name": "at 100", "spend": "100"}),
+    ("stop point", {"name": "before heads", "before": "heads"}),
+    ("way on", {"point": "", "on": True, "reason": "customer said so"}),
+    ("step", {"step": "wash.pan", "unseen": True, "there": True}),
+    ("step", {"step": "cap-rod-1.off", "mark": True, "felt": ["step at the joint"]}),
+    ("step", {"step": "gallery-plugs.out", "there": True}),
+    ("step", {"step": "rod-9.out"}),
+    ("mark", {"part": "rod-2", "mark": "2", "found": True}),
+    ("mark", {"part": "cap-rod-2", "mark": "4", "found": True}),
+    ("mark", {"part": "cap-main-1", "mark": "M1", "found": True}),
+    ("laying", {"part": "rod-2", "pocket": "tray 1"}),
+    ("removal", {"what": "dip tube", "place": "block"}),
+    ("fastener", {"place": "head", "kind": "stretch bolt", "new_length": "2.25", "length": "2.26"}),
+    ("fastener", {"place": "housing", "state": "hole found empty"}),
+    ("fragment", {"place": "pan", "what": "chip", "magnetic": False}),
+    ("closing", {"of": "", "how": "renewed"}),
+    ("closing", {"of": "", "how": "known where it came from", "words": "the pump"}),
+    ("hand over", {"to": "driver", "words": "as it is"}),
+]
+
+
 class Shop(RuleBasedStateMachine):
     """A shop with one engine booked in; three people ask for whatever comes to their mind."""
 
@@ -130,6 +161,14 @@ class Shop(RuleBasedStateMachine):
     @rule(role=roles, name=NAMES, fact=NAMES, at=TIMES)
     def take_back(self, role: Role, name: str, fact: str, at: str) -> None:
         self.report(role, "withdrawal", {"id": name, "of": fact, "at": at})
+
+    @rule(role=roles, name=NAMES, nth=st.integers(0, 99), other=NAMES, flag=st.booleans(), at=TIMES)
+    def tell_of_door_and_strip(self, role: Role, name: str, nth: int, other: str, flag: bool, at: str) -> None:
+        fact, said = BEFORE_THE_BENCH[nth % len(BEFORE_THE_BENCH)]
+        body = {"id": name, "at": at, **said}
+        body |= {key: other for key in ("of", "point") if key in said}
+        body |= {key: flag for key in ("found", "on", "mark", "there") if isinstance(said.get(key), bool)}
+        self.report(role, fact, body)
 
     @rule(role=roles, name=NAMES, kind=st.sampled_from(list(DecisionKind)), which=SETS, on=WHERE, under=UNDER,
           about=st.sampled_from(list(Waived)), action=st.sampled_from([None, *Action]), at=TIMES)  # fmt: skip
@@ -223,7 +262,9 @@ class Shop(RuleBasedStateMachine):
         client = self.people[Role.OWNER]
         opened = client.get(f"/api/jobs/{job}")
         assert opened.status_code == 200, opened.content
-        for view in ("/story", "/history", "/sheet.html", "/card.html", "/readings.csv", "/budgets/R1"):
+        views = ("/story", "/history", "/sheet.html", "/card.html", "/readings.csv", "/budgets/R1", "/door",
+                 "/looks", "/strip", "/pictures", "/labels.html", "/job.zip")  # fmt: skip
+        for view in views:
             assert client.get(f"/api/jobs/{job}{view}").status_code == 200, view
         file = client.get(f"/api/jobs/{job}/job.json").content.decode()
         found = assess(read_job(file).job)
@@ -245,4 +286,4 @@ def gauge_form(step: str) -> dict[str, str]:
 
 @pytest.mark.django_db
 def test_whatever_is_accepted_opens_judges_prints_and_goes_round() -> None:
-    run_state_machine_as_test(Shop, settings=settings(max_examples=examples(30), stateful_step_count=25))
+    run_state_machine_as_test(Shop, settings=settings(max_examples=examples(36), stateful_step_count=25))

@@ -13,7 +13,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from django.conf import settings
-from PIL import Image, ImageOps, UnidentifiedImageError
+from PIL import Image, ImageFile, ImageOps, UnidentifiedImageError
 
 from halfthou.jobs import PictureKind
 from workshop.people.refusals import Refusal
@@ -22,7 +22,7 @@ from workshop.people.refusals import Refusal
 MOST_BYTES, MOST_PIXELS = 15_000_000, 50_000_000
 LONGEST_SIDE, LEAST_SIDE = 20_000, 16
 SMALL_SIDE, QUALITY, SMALL_QUALITY = 480, 90, 78
-_READ = ("JPEG", "PNG", "WEBP", "MPO")
+_READ = ("JPEG", "PNG", "WEBP")
 _KEPT_AS = {PictureKind.JPEG: "jpg", PictureKind.PNG: "png"}
 _HEIC = (
     "This phone saves its pictures as HEIC, which browsers do not show. Set its camera to JPEG (most compatible)."
@@ -76,6 +76,8 @@ def upright(data: bytes) -> Upright:
     if min(width, height) < LEAST_SIDE:
         raise Refusal("no-picture", f"{width} by {height} points show nothing. Take another.")
     kind = PictureKind.PNG if picture.format == "PNG" else PictureKind.JPEG
+    # What prints our pages has Pillow take pictures that are cut short; here one that is must be refused.
+    ImageFile.LOAD_TRUNCATED_IMAGES = False
     try:
         turned = ImageOps.exif_transpose(picture)
         full = turned.convert("RGB") if kind is PictureKind.JPEG or turned.mode not in ("L", "RGB") else turned

@@ -87,7 +87,7 @@ def statement_of(person: Person, given: Telling) -> Statement:
     )  # fmt: skip
     faults = [Fault("answer", fault) for fault in faults_of_statement(said)]
     if faults:
-        raise Refusal("bad-answer", faults[0].what, faults)
+        raise Refusal("bad-answer", f"{faults[0].what}.", faults)
     return said
 
 

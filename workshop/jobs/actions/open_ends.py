@@ -203,6 +203,8 @@ def hand_over(person: Person, job_id: int, given: HandingOver) -> Opened:
     is answered for in words."""
 
     def make(_record: JobRecord, job: Job) -> Made:
+        if job.standing(job.handovers):
+            raise Clash("handed-over", f"It was handed over to {job.standing(job.handovers)[-1].to} already.")
         to = _say(given.to, "to", "the customer's driver")
         ends = open_ends(job, Notation.usual(job.shown_in))
         barring = still_open(ends, barring=True)

@@ -163,7 +163,7 @@ def must_be_open(record: JobRecord, kind: str = "") -> None:
     """
     if record.archived:
         raise Clash("archived", "This job is archived. Bring it back to the rack first.")
-    if record.stage == Stage.HANDED_OVER and kind != FactKind.PICTURE:
+    if record.stage == Stage.HANDED_OVER and kind not in (FactKind.PICTURE, FactKind.HAND_OVER):
         raise Clash(
             "handed-over", "This engine was handed over. Take the hand-over back first, if it is here again."
         )

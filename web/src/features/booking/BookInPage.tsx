@@ -39,7 +39,7 @@ export function BookInPage() {
   const [scope, setScope] = useState<readonly string[]>();
   const [plans, setPlans] = useState<Record<string, string>>({});
   const topics = useTopics();
-  const [said, setSaid] = useState<readonly Said[]>([]);
+  const [said, setSaid] = useState<readonly (Said & { at: string })[]>([]);
   const [stops, setStops] = useState<readonly Stop[]>([]);
   const sheetSets = (id: string) => sheets.data?.find((one) => String(one.id) === id)?.sets ?? [];
   const judged = (id: string) => (scope ?? sheetSets(id)).filter((set) => sheetSets(id).includes(set));
@@ -67,7 +67,7 @@ export function BookInPage() {
         booked_in: today(),
         use: USES.find((use) => use === given.use) ?? null,
         scope: given.limits ? [...judged(given.limits)] : ["pump"],
-        told: said.map((one) => ({ fact: "statement", note: "", at: new Date().toISOString(), ...one })),
+        told: said.map((one) => ({ fact: "statement", note: "", ...one })),
         stops: stops.map((one) => ({
           fact: "stop point",
           id: newId(),
@@ -113,7 +113,9 @@ export function BookInPage() {
           <Questions
             topics={topics.data.topics}
             said={said}
-            onTell={(given) => setSaid((before) => [...before, { id: newId(), ...given }])}
+            onTell={(given) =>
+              setSaid((before) => [...before, { id: newId(), at: new Date().toISOString(), ...given }])
+            }
             onTakeBack={(id) => setSaid((before) => before.filter((one) => one.id !== id))}
           />
         )}

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from "react";
 
 import type { Schemas } from "../../api";
-import { askedFirst, type useFacts } from "../../shared/facts";
+import { askedFirst, useFacts } from "../../shared/facts";
 import { PictureStrip } from "../../shared/pictures";
 import { Button, Chip, Faults, Notice } from "../../shared/ui";
 import { FoundMarks, foundOf, type Typed } from "./FoundMarks";
@@ -19,15 +19,15 @@ interface Props {
   step: Schemas["StripStepShown"];
   positions: readonly Schemas["PositionShown"][];
   disabled: boolean;
-  facts: ReturnType<typeof useFacts>;
   onDone: () => void;
 }
 
 /** One step, large: what to do, what it must bear, what was felt; Enter writes it down. */
-export function StepInHand({ jobId, step, positions, disabled, facts, onDone }: Props) {
+export function StepInHand({ jobId, step, positions, disabled, onDone }: Props) {
   const [felt, setFelt] = useState<readonly Felt[]>([]);
   const [typed, setTyped] = useState<Typed>({});
-  const { tell } = facts;
+  // Its own: what one step was refused is not said of the next.
+  const { tell } = useFacts(jobId);
   const asked = askedFirst(tell.error);
   const done = useCallback(
     (more: { there?: boolean; mark?: boolean; unseen?: boolean }) => {

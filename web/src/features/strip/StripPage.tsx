@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { useOutletContext } from "react-router";
 
+import type { Schemas } from "../../api";
 import { useStripReport } from "../../shared/door";
 import { FactsNotice, useFacts } from "../../shared/facts";
 import type { Bench } from "../../shared/job";
@@ -9,6 +10,12 @@ import { Findings } from "./Findings";
 import { StepInHand } from "./StepInHand";
 import { StepList } from "./StepList";
 import { StripTabs } from "./StripTabs";
+
+type Step = Schemas["StripStepShown"];
+
+/** The step that comes after one that is done: the next of the list that is not, "" where none is left behind it. */
+const after = (steps: readonly Step[], done: string): string =>
+  steps.slice(steps.findIndex((one) => one.id === done) + 1).find((one) => !one.done)?.id ?? "";
 
 /** The strip: the step in hand, large, and the list it comes from. */
 export function StripPage() {
@@ -60,8 +67,7 @@ export function StripPage() {
                 step={step}
                 positions={report.positions}
                 disabled={closed}
-                facts={facts}
-                onDone={() => setChosen("")}
+                onDone={() => setChosen(after(steps, step.id))}
               />
             ) : (
               <p className="text-xl">

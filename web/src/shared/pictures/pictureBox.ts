@@ -42,8 +42,9 @@ export class PictureBox {
 
   /** Read what waits from before, and send it. A browser without a store keeps them for this page alone. */
   async open(): Promise<void> {
-    const known = new Set(this.waiting.map((one) => one.id));
     const found = await entries<string, Waiting>(store).catch(() => []);
+    // Others may have been added while the store was read.
+    const known = new Set(this.waiting.map((one) => one.id));
     this.show([...found.map(([, one]) => one).filter((one) => !known.has(one.id)), ...this.waiting]);
     await this.send();
   }

@@ -54,6 +54,8 @@ test-python:
 bench: setup-test ## speed, as ratios in one run
 	$(PY) bench/assess_speed.py
 	$(PY) bench/pairing.py
+	$(PY) bench/before_bench.py
+	$(PY) bench/strip_drawn.py
 	$(PY) bench/landing.py
 	$(PY) bench/many_writers.py
 	$(PY) bench/upgrade.py

@@ -101,7 +101,7 @@ def _at_its_stop_point(shop: Shop) -> None:
 
 def _half_stripped(shop: Shop) -> None:
     job = shop.book(
-        57, "Mobile crane 4, carrier engine", shop.vee, 14,
+        57, "Dockside grab, carrier engine", shop.vee, 14,
         ("Eastquay Lifting", "Knocks under load, worse warm. Rebuilt two seasons ago."),
         scope=["mains", "rods"],
     )  # fmt: skip

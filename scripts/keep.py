@@ -1,8 +1,9 @@
 """Back the shop's data up and put it back, with SQLite's own online backup.
 
-keep.py backup FOLDER   copies the database while it may be in use, and names the copy by the time
-keep.py restore FILE    checks the copy, keeps what is there beside it, then puts the copy in its place
-keep.py check           says whether the data in place is whole
+keep.py backup FOLDER   copies the database while it may be in use, and names the copy by the time; and the pictures
+                        beside it, those that are not there yet
+keep.py restore FILE    checks the copy, keeps what is there beside it, then puts the copy in its place, and
+pictures that are missing keep.py check           says whether the data in place is whole
 """
 
 from __future__ import annotations
@@ -16,6 +17,7 @@ from datetime import datetime
 from pathlib import Path
 
 DATABASE = Path(os.environ.get("DATA_DIR", "data")) / "halfthou.sqlite3"
+PICTURES = DATABASE.parent / "pictures"
 #: What this program's data consists of. A file without one of these is not its whole data.
 TABLES = frozenset(
     {
@@ -98,7 +100,46 @@ def backup(folder: Path) -> Path:
     if fault:
         target.unlink()
         sys.exit(f"Not backed up: of the copy, {fault}. The data is untouched; keep.py check says how it stands.")
+    try:
+        copy_pictures(PICTURES, folder / "pictures")
+    except OSError as error:
+        sys.exit(
+            f"Backed up to {target}, but not every picture: {error}. Look whether the disk is full, and try again."
+        )
     return target
+
+
+def copy_pictures(source: Path, target: Path) -> int:
+    """Copy the picture files that are not there yet; each is named by its hash and never changed. Gives how
+    many."""
+    copied = 0
+    for file in sorted(source.glob("??/*")):
+        place = target / file.parent.name / file.name
+        if file.suffix == ".part" or place.exists():
+            continue
+        own_folder(target)
+        own_folder(place.parent)
+        part = place.with_name(f"{place.name}.part")
+        shutil.copyfile(file, part)
+        part.chmod(0o600)
+        part.replace(place)
+        copied += 1
+    return copied
+
+
+def missing_pictures(database: Path, pictures: Path) -> list[str]:
+    """The pictures that facts name and whose files are not here, by the job's number. What came in a job file
+    without its pictures is among them: that is told, and is no fault of the data."""
+    asked = (
+        "SELECT j.number, json_extract(f.document, '$.sha256') FROM jobs_factrecord f "
+        "JOIN jobs_jobrecord j ON j.id = f.job_id WHERE f.kind = 'picture'"
+    )
+    try:
+        with closing(sqlite3.connect(f"file:{database}?mode=ro", uri=True)) as opened:
+            named = opened.execute(asked).fetchall()
+    except sqlite3.DatabaseError:
+        return []
+    return [f"job {number}: {name[:12]}" for number, name in named if not list(pictures.glob(f"??/{name}.*"))]
 
 
 def set_aside(folder: Path) -> Path:
@@ -126,6 +167,7 @@ def restore(file: Path) -> None:
     for ending in BESIDE:
         DATABASE.with_name(DATABASE.name + ending).unlink(missing_ok=True)
     incoming.replace(DATABASE)
+    copy_pictures(file.parent / "pictures", PICTURES)
     print(f"Restored from {file}. Stop and start the server if it is running.")
 
 
@@ -137,6 +179,8 @@ def check() -> None:
     if fault:
         sys.exit(f"The data at {DATABASE}: {fault}. make restore FILE=... puts a backup back.")
     print(f"The data at {DATABASE} is whole.")
+    for picture in missing_pictures(DATABASE, PICTURES):
+        print(f"The file of a picture is not here: {picture}. A backup's folder of pictures may hold it.")
 
 
 if __name__ == "__main__":

@@ -67,7 +67,7 @@ def _of_cylinder(layout: Layout, cylinder: int) -> Iterator[Position]:
     yield Position(id=f"plug-{n}", kind="plug or injector", name=f"Plug or injector of cylinder {n}",
                    short=f"Plug {n}", mark=n, how=BAGGED)  # fmt: skip
     for valve in ("inlet", "exhaust"):
-        for kind in ("rocker", "push rod", "follower"):
+        for kind in ("rocker", "push rod", "follower", "valve"):
             key = kind.replace(" ", "")
             yield Position(id=f"{key}-{n}-{valve}", kind=kind, name=f"{kind.capitalize()}, {valve}, cylinder {n}",
                            short=f"{kind.capitalize()} {n} {valve[:2]}", mark=f"{n}{valve[0].upper()}", how=BAGGED,

@@ -29,6 +29,6 @@ class StripStep(Document):
     cautions: tuple[Caution, ...] = ()
 
 
-STAND, OUTSIDE, TOP, BELOW, RODS, FRONT, CRANK, BLOCK, WASH = (
-    "On the stand", "Outside", "Top", "Below", "Rods and pistons", "Front", "Mains and crank", "Block", "Washing",
+STAND, OUTSIDE, TOP, BELOW, RODS, FRONT, CRANK, BLOCK, HEADS, WASH = (
+    "On the stand", "Outside", "Top", "Below", "Rods and pistons", "Front", "Mains and crank", "Block", "Heads on the bench", "Washing",
 )  # fmt: skip

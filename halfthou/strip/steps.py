@@ -11,7 +11,7 @@ from functools import lru_cache
 from halfthou.jobs import Layout
 from halfthou.strip.lower_list import below, block, front, mains, rods, washing
 from halfthou.strip.step import StripStep
-from halfthou.strip.upper_list import outside, stand, top
+from halfthou.strip.upper_list import heads, outside, stand, top
 
 
 @lru_cache(maxsize=64)
@@ -30,6 +30,7 @@ def strip_list(layout: Layout) -> tuple[StripStep, ...]:
         *front(),
         *mains(layout),
         *block(layout),
+        *heads(layout),
         *washing(),
     )
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.jobs import Layout
-from halfthou.strip.step import OUTSIDE, STAND, TOP, StripStep
+from halfthou.strip.step import HEADS, OUTSIDE, STAND, TOP, StripStep
 from halfthou.words import ENGINE_LIFTING, HOT_OIL, OLD_GASKETS, SPRINGS, TURNING
 
 
@@ -154,3 +154,18 @@ def _heads(layout: Layout) -> Iterator[StripStep]:
             before=(f"{key}.bolts",),
             cautions=(ENGINE_LIFTING, OLD_GASKETS),
         )
+
+
+def heads(layout: Layout) -> Iterator[StripStep]:
+    """The heads taken apart on the bench, each valve with its own spring and collets."""
+    for n in range(1, layout.cylinders + 1):
+        for valve in ("inlet", "exhaust"):
+            yield StripStep(
+                id=f"valve-{n}-{valve}.out",
+                section=HEADS,
+                text=f"Valve out, cylinder {n} {valve}, with its spring and collets",
+                minutes=3,
+                takes=(f"valve-{n}-{valve}",),
+                cautions=(SPRINGS,),
+                tools="spring compressor",
+            )

@@ -46,7 +46,7 @@ def test_the_demo_is_lived_in_and_is_not_overwritten(shop: Path) -> None:
     marks = {one["mark"] for sets in summed for one in sets}
     assert count(shop, "limits_sheet") == 3
     assert count(shop, "jobs_jobrecord") >= 6
-    assert stages == {"booked in", "measuring", "deciding", "signed"}
+    assert stages == {"booked in", "stripping", "measuring", "deciding", "signed", "handed over"}
     assert {"regrind", "replace", "reuse", "polish", "not-read"} <= marks
     before = count(shop, "jobs_factrecord")
     run(shop, "manage.py", "furnish_demo")
@@ -223,3 +223,19 @@ def land_from_two_benches(shop: Path, kill_after: int | None) -> tuple[list[str]
             )
         ]
     return acknowledged, kept
+
+
+def test_pictures_go_with_a_backup_and_come_back(shop: Path, tmp_path: Path) -> None:
+    """A file is known by its hash: what is there already is not copied again."""
+    pictures = sorted(path.relative_to(shop) for path in (shop / "pictures").rglob("*.jpg"))
+    assert len(pictures) > 10
+    copies = tmp_path / "copies"
+    for _ in range(2):
+        run(shop, "scripts/keep.py", "backup", str(copies))
+    kept = sorted(path.relative_to(copies) for path in (copies / "pictures").rglob("*.jpg"))
+    assert kept == pictures
+    (shop / pictures[0]).unlink()
+    told = run(shop, "scripts/keep.py", "check").stdout
+    assert ("not here" in told) is not pictures[0].name.endswith(".small.jpg")
+    run(shop, "scripts/keep.py", "restore", str(next(copies.glob("*.sqlite3"))))
+    assert (shop / pictures[0]).read_bytes() == (copies / pictures[0]).read_bytes()

@@ -7,16 +7,13 @@ import re
 import subprocess
 import sys
 import tempfile
-import threading
 from collections.abc import Callable
-from http.server import ThreadingHTTPServer
 from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 
 sys.path.insert(0, str(Path(__file__).parents[1]))
-from demo.simulated_gauge import SimulatedGauge, panel_of
-from tests.serving import CHROMIUM_FLAGS, ROOT, Server, free_port, serving
+from tests.serving import CHROMIUM_FLAGS, ROOT, Server, serving
 
 SHOTS = ROOT / "docs" / "screenshots"
 
@@ -32,10 +29,6 @@ def in_doubt(page: Page, server: Server) -> None:
     open_job(page, server, "Locomotive 3", "Rod journal No. 3")
     page.keyboard.type("373")
     page.get_by_text("Enter lands").wait_for()
-
-
-def too_close(page: Page, server: Server) -> None:
-    open_job(page, server, "Locomotive 3", "Main journal M3")
 
 
 def dark(page: Page, server: Server) -> None:
@@ -70,14 +63,6 @@ def setting_check(page: Page, server: Server) -> None:
     page.goto(server.url + "/gauges")
     page.get_by_role("link", name=re.compile("No. 7")).click()
     page.get_by_role("img", name=re.compile("Zero error")).wait_for()
-
-
-def panel(page: Page, _: Server) -> None:
-    gauges = [SimulatedGauge("Simulated gauge, mm", "mm", free_port(), 61.383, 0.0007)]
-    shown = ThreadingHTTPServer(("127.0.0.1", 0), panel_of(gauges))
-    threading.Thread(target=shown.serve_forever, daemon=True).start()
-    page.goto(f"http://127.0.0.1:{shown.server_port}/")
-    page.get_by_role("button", name="Pull the trigger").click()
 
 
 def sheet(page: Page, server: Server) -> None:
@@ -117,11 +102,39 @@ def at(address: str) -> Callable[[Page, Server], None]:
     return go
 
 
+def view_of(page: Page, server: Server, title: str, *links: str) -> None:
+    """A view of a job before its bench."""
+    page.goto(server.url)
+    page.get_by_role("link", name=re.compile(title)).click()
+    for link in links:
+        page.get_by_role("link", name=link, exact=True).click()
+    page.locator("h1").last.wait_for()
+    page.wait_for_load_state("networkidle")
+
+
+def looks(page: Page, server: Server) -> None:
+    view_of(page, server, "Ice plant compressor", "Looks")
+
+
+def strip(page: Page, server: Server) -> None:
+    view_of(page, server, "Dockside grab", "Strip")
+
+
+def pictures(page: Page, server: Server) -> None:
+    view_of(page, server, "Ice plant compressor", "Strip", "Pictures")
+    page.get_by_role("button", name=re.compile("^Open the picture of Half bearing")).click()
+    page.get_by_role("button", name="Beside one of another job").click()
+    page.get_by_role("region", name="Pictures of other jobs").get_by_role("button").first.click()
+    page.get_by_text("Job 57").wait_for()
+
+
 VIEWS: dict[str, Callable[[Page, Server], None]] = {
     "rack": at("/"),
     "book-in": at("/book-in"),
+    "looks": looks,
+    "strip": strip,
+    "pictures": pictures,
     "bench-reading": in_doubt,
-    "bench-too-close": too_close,
     "bench-slip": slip,
     "bench-budget": budget,
     "bench-pistons": pistons,
@@ -132,10 +145,7 @@ VIEWS: dict[str, Callable[[Page, Server], None]] = {
     "bench-dark": dark,
     "decision-sheet": sheet,
     "limits-sheet": limits,
-    "gauges": at("/gauges"),
     "house-rules": at("/house-rules"),
-    "key": at("/key"),
-    "simulated-gauges": panel,
 }
 
 

@@ -30,5 +30,6 @@ class StripStep(Document):
 
 
 STAND, OUTSIDE, TOP, BELOW, RODS, FRONT, CRANK, BLOCK, HEADS, WASH = (
-    "On the stand", "Outside", "Top", "Below", "Rods and pistons", "Front", "Mains and crank", "Block", "Heads on the bench", "Washing",
+    "On the stand", "Outside", "Top", "Below", "Rods and pistons", "Front", "Mains and crank", "Block",
+    "Heads on the bench", "Washing",
 )  # fmt: skip

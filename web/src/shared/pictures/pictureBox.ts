@@ -1,4 +1,4 @@
-import { createStore, del, entries, set } from "idb-keyval";
+import { createStore, del, entries, set, type UseStore } from "idb-keyval";
 
 import { csrfToken } from "../../api";
 
@@ -17,7 +17,18 @@ export interface Waiting {
 }
 
 const RETRY_MS = 2000;
-const store = createStore("half-thou.pictures", "waiting");
+let opened: UseStore | undefined;
+/** The store, made when it is first used. */
+const store = (): UseStore => (opened ??= createStore("half-thou.pictures", "waiting"));
+
+/** What the store gives; a browser without one keeps what waits for this page alone. */
+async function stored<T>(run: () => Promise<T>, otherwise: T): Promise<T> {
+  try {
+    return await run();
+  } catch {
+    return otherwise;
+  }
+}
 
 /** Pictures kept in this browser until they have landed; each lands once, by its name. */
 export class PictureBox {
@@ -40,9 +51,9 @@ export class PictureBox {
     this.listeners.forEach((listener) => listener());
   }
 
-  /** Read what waits from before, and send it. A browser without a store keeps them for this page alone. */
+  /** Read what waits from before, and send it. */
   async open(): Promise<void> {
-    const found = await entries<string, Waiting>(store).catch(() => []);
+    const found = await stored(() => entries<string, Waiting>(store()), []);
     // Others may have been added while the store was read.
     const known = new Set(this.waiting.map((one) => one.id));
     this.show([...found.map(([, one]) => one).filter((one) => !known.has(one.id)), ...this.waiting]);
@@ -53,14 +64,14 @@ export class PictureBox {
   async add(picture: Omit<Waiting, "by" | "message">): Promise<void> {
     const waiting = { ...picture, by: this.person, message: "" };
     this.show([...this.waiting, waiting]);
-    await set(waiting.id, waiting, store).catch(() => undefined);
+    await stored(() => set(waiting.id, waiting, store()), undefined);
     await this.send();
   }
 
   /** Put one away that was refused, or that nobody wants any more. */
   async drop(id: string): Promise<void> {
     this.show(this.waiting.filter((one) => one.id !== id));
-    await del(id, store).catch(() => undefined);
+    await stored(() => del(id, store()), undefined);
   }
 
   /** Send what waits, oldest first. */

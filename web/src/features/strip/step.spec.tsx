@@ -1,0 +1,112 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+
+import type { Schemas } from "../../api";
+import { StepInHand } from "./StepInHand";
+import { StepList } from "./StepList";
+
+const report = vi.hoisted(() => vi.fn<(fact: Record<string, unknown>) => Promise<void>>());
+vi.mock("../../shared/job", async (real) => ({ ...(await real<object>()), useReport: () => report }));
+
+vi.mock("../../shared/pictures", () => ({ PictureStrip: () => null }));
+
+type Step = Schemas["StripStepShown"];
+const step = (more: Partial<Step> = {}): Step => ({
+  id: "cap-rod-2.off", section: "Rods and pistons", text: "Cap of rod 2 off", hint: "Note the force.", tools: "", minutes: 5,
+  joint: true, goes_back: "", cautions: [], takes: ["cap-rod-2"], marks: [], done: "", there: true, felt: [], by: "", at: null,
+  unmarked: [], unseen: [], first: [], ...more,
+}); // prettier-ignore
+const cap: Schemas["PositionShown"] = {
+  id: "cap-rod-2", kind: "rod cap", name: "Cap of rod 2", short: "Cap 2", mark: "2", how: "", of: "R2", found: "",
+  given: "", lies: "",
+}; // prettier-ignore
+
+function show(one: Step, onDone = vi.fn()) {
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <StepInHand jobId={7} step={one} positions={[cap]} disabled={false} onDone={onDone} />
+    </QueryClientProvider>,
+  );
+  return onDone;
+}
+const press = (key: string) => fireEvent.keyDown(document.body, { key });
+
+beforeEach(() => {
+  report.mockResolvedValue(undefined);
+});
+afterEach(() => {
+  cleanup();
+  report.mockReset();
+});
+
+describe("the step in hand", () => {
+  it("is written down by one key, with what was felt", async () => {
+    const onDone = show(step());
+    press("f");
+    press("j");
+    press("Enter");
+    await vi.waitFor(() => expect(onDone).toHaveBeenCalled());
+    expect(report).toHaveBeenCalledWith(
+      expect.objectContaining({
+        fact: "step",
+        step: "cap-rod-2.off",
+        there: true,
+        felt: ["force needed", "step at the joint"],
+      }),
+    );
+  });
+
+  it("says with N that this engine has no such thing", async () => {
+    const onDone = show(step());
+    press("n");
+    await vi.waitFor(() => expect(onDone).toHaveBeenCalled());
+    expect(report).toHaveBeenCalledWith(expect.objectContaining({ there: false }));
+  });
+
+  it("takes no key for a joint where there is none, and none once it is done", () => {
+    show(step({ joint: false, done: "x", by: "bench" }));
+    press("j");
+    press("Enter");
+    expect(report).not.toHaveBeenCalled();
+    expect(screen.queryByRole("button", { name: /step at the joint/ })).toBeNull();
+    expect(screen.getByRole("button", { name: "Take back" })).toBeTruthy();
+  });
+
+  it("sends what was typed as found along with the step: nothing typed is lost", async () => {
+    const onDone = show(step({ id: "rod-2.marked", takes: [], marks: ["cap-rod-2"], joint: false }));
+    fireEvent.change(screen.getByLabelText("found on cap 2"), { target: { value: "4" } });
+    fireEvent.click(screen.getByRole("button", { name: /^Done/ }));
+    await vi.waitFor(() => expect(onDone).toHaveBeenCalled());
+    expect(report.mock.calls.map(([fact]) => fact.fact)).toEqual(["mark", "step"]);
+    expect(report.mock.calls[0]?.[0]).toMatchObject({ part: "cap-rod-2", mark: "4", found: true });
+  });
+
+  it("shows what has to be looked at first, and what comes before it", () => {
+    show(step({ unseen: ["Pan off: screen"], first: ["Pan off"] }));
+    expect(screen.getByText(/destroys what has not been looked at: Pan off: screen/)).toBeTruthy();
+    expect(screen.getByText("First: Pan off.")).toBeTruthy();
+    expect(screen.getByRole("img", { name: "to mark: 2" })).toBeTruthy();
+  });
+});
+
+describe("the strip list", () => {
+  it("says in words which steps are done, not there, and what was felt", () => {
+    const steps = [
+      step({ id: "a", text: "Pan off", done: "1" }),
+      step({ id: "b", text: "Squirters out", done: "2", there: false }),
+      step({ id: "c", text: "Cap off", done: "3", felt: ["came away stuck"] }),
+      step({ id: "d", text: "Crank out" }),
+    ];
+    const strip = { steps, done: 3, next: "d" } as unknown as Schemas["StripReport"];
+    const choose = vi.fn();
+    render(<StepList report={strip} chosen="d" onChoose={choose} />);
+    const list = within(screen.getByRole("region", { name: "Strip list" }));
+    expect(list.getByRole("button", { name: "Pan off, done" })).toBeTruthy();
+    expect(list.getByRole("button", { name: "Squirters out, not on this engine" })).toBeTruthy();
+    expect(list.getByText("came away stuck")).toBeTruthy();
+    expect(list.getByRole("button", { name: "Crank out" }).getAttribute("aria-current")).toBe("step");
+    fireEvent.click(list.getByRole("button", { name: "Pan off, done" }));
+    expect(choose).toHaveBeenCalledWith("a");
+  });
+});

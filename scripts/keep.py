@@ -139,7 +139,8 @@ def missing_pictures(database: Path, pictures: Path) -> list[str]:
             named = opened.execute(asked).fetchall()
     except sqlite3.DatabaseError:
         return []
-    return [f"job {number}: {name[:12]}" for number, name in named if not list(pictures.glob(f"??/{name}.*"))]
+    here = {file.name for file in pictures.glob("??/*")}
+    return [f"job {n}: {name[:12]}" for n, name in named if not here & {f"{name}.jpg", f"{name}.png"}]
 
 
 def set_aside(folder: Path) -> Path:

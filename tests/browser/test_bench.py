@@ -9,6 +9,11 @@ from playwright.sync_api import Browser, Page, expect
 
 from tests.serving import ROOT, Server
 
+#: The views of a job before its bench, and the bench of an engine nobody has named.
+BEFORE_THE_BENCH = (
+    "/jobs/18/door", "/jobs/18/looks", "/jobs/19/strip", "/jobs/19/strip/open", "/jobs/19/strip/marks",
+    "/jobs/19/strip/labels", "/jobs/18/strip/pictures", "/jobs/20",
+)  # fmt: skip
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
@@ -144,6 +149,7 @@ def test_a_readings_file_with_faults_is_refused_by_line(enter: Callable[..., Pag
         "/jobs/9",
         "/jobs/3/sheet",
         "/jobs/10/story",
+        *BEFORE_THE_BENCH,
         "/book-in",
         "/limits",
         "/limits/1",
@@ -153,6 +159,7 @@ def test_a_readings_file_with_faults_is_refused_by_line(enter: Callable[..., Pag
         "/gauges",
         "a gauge",
         "/house-rules",
+        "/house-rules/looks",
         "/key",
     ],
 )
@@ -179,6 +186,28 @@ def complaints(page: Page) -> list[str]:
     """What axe finds on the page as it stands."""
     found = page.evaluate("axe.run()")
     return [f"{v['id']}: {v['nodes'][0]['html'][:120]}" for v in found["violations"]]
+
+
+@pytest.mark.parametrize("size", [(1024, 768), (800, 1280), (390, 844)], ids=lambda size: f"{size[0]} wide")
+def test_no_view_before_the_bench_is_wider_than_the_screen(
+    enter: Callable[..., Page], server: Server, size: tuple[int, int]
+) -> None:
+    """And what a glove has to hit is 44 points high: WCAG 2.2, 2.5.5 (AAA), recalled."""
+    page = enter("machinist")
+    page.set_viewport_size({"width": size[0], "height": size[1]})
+    for address in (*BEFORE_THE_BENCH, "/book-in"):
+        page.goto(server.url + address)
+        page.locator("h1").first.wait_for()
+        page.wait_for_load_state("networkidle")
+        assert page.evaluate("document.documentElement.scrollWidth") <= size[0], address
+        low = page.locator("main").evaluate(LOW)
+        assert low == [], address
+
+
+#: The buttons and boxes of a page's main part that are lower than a glove can hit.
+LOW = """main => [...main.querySelectorAll("button, input:not([type=checkbox]):not(.sr-only), select, a")]
+  .filter((one) => one.offsetParent && one.getBoundingClientRect().height < 39 && !one.closest("img"))
+  .map((one) => one.outerHTML.slice(0, 90))"""
 
 
 def test_the_printed_sheet_can_be_read_by_everyone(enter: Callable[..., Page], server: Server) -> None:

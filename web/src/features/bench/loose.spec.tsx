@@ -29,7 +29,7 @@ describe("the drawings of loose pieces", () => {
     render(<PistonsDrawing bench={bench} parts={parts} selected="piston-1" onSelect={onSelect} />);
     const names = screen
       .getAllByRole("button")
-      .map((one) => one.getAttribute("aria-label") ?? one.textContent ?? "");
+      .map((one) => one.getAttribute("aria-label") ?? one.textContent);
     expect(names.some((name) => name.includes("piston-s1"))).toBe(true);
     screen.getByRole("button", { name: /ring-1\.1/ }).click();
     expect(onSelect).toHaveBeenCalledWith("ring-1.1");

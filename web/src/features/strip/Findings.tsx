@@ -4,12 +4,14 @@ import type { Schemas } from "../../api";
 export function Findings({ findings }: { findings: readonly Schemas["Reason"][] }) {
   if (findings.length === 0) return null;
   return (
-    <ul role="alert" aria-label="Said at once" className="mb-3 border-l-4 border-red bg-sheet px-4 py-2">
-      {findings.map((one) => (
-        <li key={one.text} className="text-lg font-semibold leading-snug text-red">
-          {one.text}
-        </li>
-      ))}
-    </ul>
+    <div role="alert" aria-label="Said at once" className="mb-3 border-l-4 border-red bg-sheet px-4 py-2">
+      <ul>
+        {findings.map((one) => (
+          <li key={one.text} className="text-lg font-semibold leading-snug text-red">
+            {one.text}
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

@@ -43,7 +43,8 @@ export function StepInHand({ jobId, step, positions, disabled, onDone }: Props) 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const there =
-        event.target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA|BUTTON|A)$/.test(event.target.tagName);
+        event.target instanceof HTMLElement &&
+        /^(INPUT|SELECT|TEXTAREA|BUTTON|A)$/.test(event.target.tagName);
       if (there || closed || event.altKey || event.ctrlKey || event.metaKey) return;
       const key = event.key.toLowerCase();
       const one = FELT.find((other) => other.key === key && (other.key !== "j" || step.joint));

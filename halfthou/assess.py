@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from halfthou.amounts import Quantity
 from halfthou.door import faults_at_the_door
 from halfthou.engines import Engine
-from halfthou.jobs import FACT_KINDS, Decision, DecisionKind, Job, Waived
+from halfthou.jobs import FACT_KINDS, OF_THE_DOOR, Decision, DecisionKind, Job, Waived
 from halfthou.lengths import Length, Notation, Unit
 from halfthou.looks import faults_of_looks
 from halfthou.memo import Memo
@@ -21,8 +21,6 @@ from halfthou.verdicts import Action
 
 HALF_TENTH = Length(1_270)
 DECISION = "a decision"
-_OF_THE_DOOR = ("statement", "look", "stop point", "way on", "step", "mark", "removal", "fastener", "fragment",
-                "closing", "hand over")  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
@@ -129,7 +127,7 @@ def _before_bench(given: Given) -> BeforeBench:
     """What door, looks and strip say; as before where none of what it is worked out from has changed."""
     job = given.job
     rests_on = (
-        tuple(getattr(job, FACT_KINDS[kind][0]) for kind in _OF_THE_DOOR), job.withdrawals, bool(job.readings),
+        tuple(getattr(job, FACT_KINDS[kind][0]) for kind in OF_THE_DOOR), job.withdrawals, bool(job.readings),
         job.operations, job.look_table, job.house_rules, job.limits, job.gauges, given.say,
     )  # fmt: skip
     return given.memo.of("before the bench", lambda *_: before_bench(job, given.say), *rests_on)

@@ -3,7 +3,7 @@
 from halfthou.jobs.decision import Decision, DecisionKind, Waived
 from halfthou.jobs.document import Document, FactId, Moment, Note, Words
 from halfthou.jobs.door_facts import Coins, ComplaintKind, Found, LookTaken, Statement, StopPoint, WayOn
-from halfthou.jobs.fact_kinds import AFTER_SIGNING, FACT_KINDS, TAKEN_BACK, Fact
+from halfthou.jobs.fact_kinds import AFTER_SIGNING, FACT_KINDS, OF_THE_DOOR, TAKEN_BACK, Fact
 from halfthou.jobs.facts import (
     DIAMETER,
     NOT_LOOKED,
@@ -86,6 +86,7 @@ __all__ = [
     "FORMAT",
     "NOT_IDENTIFIED",
     "NOT_LOOKED",
+    "OF_THE_DOOR",
     "READS",
     "SINGLES",
     "TAKEN_BACK",

@@ -71,3 +71,8 @@ TAKEN_BACK = frozenset(
      "removal", "fastener", "fragment", "closing", "picture", "hand over"}
 )  # fmt: skip
 AFTER_SIGNING = frozenset({"closing", "picture", "hand over", "removal", "fragment", "laying"})
+#: Facts of door and strip: what is worked out before the bench rests on them.
+OF_THE_DOOR = (
+    "statement", "look", "stop point", "way on", "step", "mark", "laying", "removal", "fastener", "fragment",
+    "closing", "picture", "hand over", "withdrawal",
+)  # fmt: skip

@@ -13,6 +13,7 @@ import zxingcpp
 from PIL import Image
 from playwright.sync_api import Browser, Page, ViewportSize, expect
 
+from halfthou.exchange import read_zip, write_zip
 from tests.serving import Server
 
 PHONE: ViewportSize = {"width": 390, "height": 844}
@@ -182,6 +183,26 @@ def test_pictures_come_from_a_phone_and_wait_while_the_server_is_away(
     )
     expect(of_engine).to_have_count(1)
     phone.close()
+
+
+def test_a_job_with_its_pictures_goes_out_and_comes_in(
+    enter: Callable[..., Page], server: Server, tmp_path: Path
+) -> None:
+    page = enter("machinist", "Ferry capstan")
+    address = re.sub(r".*(/jobs/\d+).*", r"\1", page.url)
+    file, pictures = read_zip(page.request.get(f"{server.url}/api{address}/job.zip").body())
+    assert len(pictures) == 2
+    renamed = file.job.model_copy(update={"number": "770", "title": "Capstan, from the other shop"})
+    elsewhere = tmp_path / "job-770.zip"
+    elsewhere.write_bytes(write_zip(file.model_copy(update={"job": renamed}), pictures))
+    page.get_by_role("link", name="Half Thou").click()
+    page.get_by_label("Job file").set_input_files(elsewhere)
+    expect(page.get_by_role("heading", name="Capstan, from the other shop")).to_be_visible()
+    page.get_by_role("link", name="Strip").click()
+    page.get_by_role("link", name="Pictures").click()
+    expect(page.get_by_role("listitem").get_by_role("button", name=re.compile("^Open the picture"))).to_have_count(
+        2
+    )
 
 
 def test_what_stands_open_bars_the_hand_over_until_it_is_closed(enter: Callable[..., Page]) -> None:

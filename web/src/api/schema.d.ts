@@ -1707,7 +1707,8 @@ export interface components {
         };
         /**
          * BenchOut
-         * @description Everything the bench shows of a job.
+         * @description Everything the bench shows of a job. `before_bench` counts what was told at the door and in the strip, so
+         *     that pages of those hear that there is more.
          */
         BenchOut: {
             card: components["schemas"]["CardOut"];
@@ -1739,6 +1740,11 @@ export interface components {
             next_pieces: {
                 [key: string]: string[];
             };
+            /**
+             * Before Bench
+             * @default 0
+             */
+            before_bench: number;
             assessment: components["schemas"]["Assessment"];
             signed_assessment: components["schemas"]["Assessment"] | null;
             /** Decisions */
@@ -4375,6 +4381,8 @@ export interface components {
             next_pieces?: {
                 [key: string]: string[];
             } | null;
+            /** Before Bench */
+            before_bench?: number | null;
             signed_assessment?: components["schemas"]["Assessment"] | null;
             /** Decisions */
             decisions?: components["schemas"]["DecisionOut"][] | null;

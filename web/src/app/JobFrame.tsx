@@ -1,3 +1,5 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { NavLink, Outlet, useLocation, useParams } from "react-router";
 
 import { stringOf } from "../api";
@@ -24,6 +26,14 @@ export function JobFrame() {
   const jobId = Number(useParams().jobId);
   const bench = useBench(jobId);
   const kinds = useKinds();
+  const queries = useQueryClient();
+  const told = bench.data?.before_bench;
+  // Something landed, here or at another bench: what is asked for beside the bench may be other now.
+  useEffect(() => {
+    void queries.invalidateQueries({
+      predicate: ({ queryKey }) => queryKey[0] === "bench" && queryKey[1] === jobId && queryKey.length > 2,
+    });
+  }, [queries, jobId, told]);
   const end = useLocation().pathname.split("/")[3];
   const view = TABS.find(([path]) => path === (end ? `/${end}` : ""))?.[2] ?? "Bench";
   useTitle(bench.data ? `${bench.data.card.number} ${bench.data.card.title}, ${view}` : view);

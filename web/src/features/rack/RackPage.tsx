@@ -21,7 +21,7 @@ export function RackPage() {
   const may = useMay();
   const take = async (chosen: File | undefined) => {
     if (!chosen) return;
-    const bench = await takeIn.mutateAsync(await chosen.text());
+    const bench = await takeIn.mutateAsync(chosen);
     void go(`/jobs/${bench.card.id}`);
   };
   return (
@@ -43,7 +43,7 @@ export function RackPage() {
       <input
         ref={file}
         type="file"
-        accept=".json,application/json"
+        accept=".json,.zip,application/json,application/zip"
         aria-label="Job file"
         className="hidden"
         onChange={(event) => {

@@ -18,6 +18,11 @@ export function useRack(view: RackView) {
   });
 }
 
+/** Whether a file begins as a zip does: a job with its pictures. */
+async function isZip(file: File): Promise<boolean> {
+  return (await file.slice(0, 2).text()) === "PK";
+}
+
 export function useRackChanges() {
   const queries = useQueryClient();
   const refresh = () => queries.invalidateQueries({ queryKey: ["rack"] });
@@ -30,7 +35,19 @@ export function useRackChanges() {
       onSuccess: refresh,
     }),
     takeIn: useMutation({
-      mutationFn: (text: string) => ask(client.POST("/api/jobs/import", { body: { text } })),
+      mutationFn: async (file: File) => {
+        if (!(await isZip(file))) {
+          return ask(client.POST("/api/jobs/import", { body: { text: await file.text() } }));
+        }
+        // The generated types know a file as text: the form carries it as it is.
+        const body = { file: "" };
+        const bodySerializer = () => {
+          const form = new FormData();
+          form.set("file", file);
+          return form;
+        };
+        return ask(client.POST("/api/jobs/import.zip", { body, bodySerializer }));
+      },
       onSuccess: refresh,
     }),
   };

@@ -37,6 +37,9 @@ export function FilePart({ bench }: { bench: Bench }) {
         <LinkButton to={`${base}/job.json`} file>
           Whole job (JSON)
         </LinkButton>
+        <LinkButton to={`${base}/job.zip`} file>
+          With its pictures (zip)
+        </LinkButton>
         <LinkButton to={`${base}/readings.csv`} file>
           Readings (CSV)
         </LinkButton>

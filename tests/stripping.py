@@ -11,6 +11,7 @@ from halfthou.jobs import (
     Fact,
     FastenerSeen,
     Fragment,
+    HandOver,
     Job,
     Laying,
     LookTaken,
@@ -29,7 +30,7 @@ counted = itertools.count(1)
 FIELDS: dict[type[Any], str] = {
     Statement: "statements", LookTaken: "looks_taken", StopPoint: "stop_points", WayOn: "ways_on",
     StepDone: "steps_done", Marking: "markings", Laying: "layings", Removal: "removals", FastenerSeen: "fasteners",
-    Fragment: "fragments", Closing: "closings", Withdrawal: "withdrawals", Operation: "operations",
+    Fragment: "fragments", Closing: "closings", HandOver: "handovers", Withdrawal: "withdrawals", Operation: "operations",
 }  # fmt: skip
 
 

@@ -30,7 +30,8 @@ counted = itertools.count(1)
 FIELDS: dict[type[Any], str] = {
     Statement: "statements", LookTaken: "looks_taken", StopPoint: "stop_points", WayOn: "ways_on",
     StepDone: "steps_done", Marking: "markings", Laying: "layings", Removal: "removals", FastenerSeen: "fasteners",
-    Fragment: "fragments", Closing: "closings", HandOver: "handovers", Withdrawal: "withdrawals", Operation: "operations",
+    Fragment: "fragments", Closing: "closings", HandOver: "handovers", Withdrawal: "withdrawals",
+    Operation: "operations",
 }  # fmt: skip
 
 

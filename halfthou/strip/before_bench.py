@@ -42,7 +42,7 @@ def before_bench(job: Job, say: Notation) -> BeforeBench:
     ends = still_open(open_ends(job, say))
     open_words = (
         (Reason(rule="strip.open-ends", text=f"{len(ends)} still open before it leaves: {_named(ends)}."),)
-        if ends
+        if ends and not job.standing(job.handovers)
         else ()
     )
     notices = (*mark_findings(job), *(one for one in door_findings(job) if one.rule in _TO_THE_BENCH), *open_words)

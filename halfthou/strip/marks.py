@@ -124,6 +124,8 @@ def caps_seen(job: Job) -> dict[tuple[str, str], Observation]:
     Rule:    strip.caps: whatever else was seen, numbers that disagree stand until the mark is taken back.
     """
     seen: dict[tuple[str, str], Observation] = {}
+    if not job.markings and not job.steps_done:
+        return seen
     marks = marks_of(job)
     for place, done in stepped(job):
         seen[place.of, Look.CAPS] = Observation(

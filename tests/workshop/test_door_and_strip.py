@@ -39,8 +39,9 @@ def tell(bench: Person, job: JobRecord) -> Told:
     count = iter(range(1, 1000))
 
     def one(fact: str, by: Person = bench, **said: Any) -> actions.Landed:
+        of = said.pop("job", job.pk)
         given = READ[fact].model_validate({"id": f"t{next(count)}", "at": timezone.now(), **said})
-        _, (landed,) = actions.land_facts(by, said.pop("job", job.pk), [given])
+        _, (landed,) = actions.land_facts(by, of, [given])
         return landed
 
     return one
@@ -290,3 +291,15 @@ def test_every_view_before_the_bench_opens(
     answer = client_of(bench).get(f"/api/jobs/{job.pk}/{view}")
     assert answer.status_code == 200
     assert Client().get(f"/api/jobs/{job.pk}/{view}").status_code == 401
+
+
+def test_the_rack_stands_in_the_order_of_the_work(
+    bench: Person, machinist: Person, job: JobRecord, limits: SheetRevision, tell: Told
+) -> None:
+    booked = actions.BookIn(title="Next", limits_id=limits.pk, entry_unit=Unit.INCH, booked_in=date(2031, 5, 4))
+    gone = actions.book_in(bench, booked).record
+    tell("hand over", by=machinist, job=gone.pk, to="the driver")
+    actions.book_in(bench, booked)
+    tell("step", step="stand.photographed")
+    stages = [line.stage for line in read_rack("", RackOrder.STAGE, archived=False, page=1).jobs]
+    assert stages == [Stage.BOOKED_IN, Stage.STRIPPING, Stage.HANDED_OVER]

@@ -3,7 +3,7 @@
 from datetime import date
 from enum import StrEnum
 
-from django.db.models import F, Q, QuerySet
+from django.db.models import Case, F, Q, QuerySet, When
 from pydantic import BaseModel
 
 from halfthou.verdicts import MarkCode
@@ -57,10 +57,12 @@ class RackOrder(StrEnum):
     STAGE = "stage"
 
 
+#: The stages in the order of the work, not of the alphabet.
+_BY_STAGE = Case(*(When(stage=stage, then=nth) for nth, stage in enumerate(Stage)), default=len(Stage))
 _ORDERS = {
     RackOrder.DUE: (F("due").asc(nulls_last=True), "id"),
     RackOrder.NUMBER: ("-id",),
-    RackOrder.STAGE: ("stage", F("due").asc(nulls_last=True), "id"),
+    RackOrder.STAGE: (_BY_STAGE, F("due").asc(nulls_last=True), "id"),
 }
 
 

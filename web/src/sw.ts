@@ -20,7 +20,9 @@ const WANTED = [
   /^\/api\/limits$/,
   /^\/api\/gauges$/,
   /^\/api\/rack$/,
+  /^\/api\/door$/,
   /^\/api\/jobs\/\d+$/,
+  /^\/api\/jobs\/\d+\/(door|looks|strip|pictures)$/,
 ];
 
 // The assets by their hashed names. The page is not among them: its nonce is the server's.

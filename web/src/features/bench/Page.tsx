@@ -82,7 +82,7 @@ function TheBench({ bench }: { bench: Bench }) {
           </h2>
           <Section desk={desk} onSpot={(spot) => desk.goToSpot(spot)} />
           <Looks desk={desk} />
-          <div className="mt-2">
+          <div className="my-2">
             <PictureStrip jobId={bench.card.id} on={desk.part.id} name={desk.part.name} also={alsoOf(desk)} />
           </div>
         </div>

@@ -68,7 +68,7 @@ export function StepInHand({ jobId, step, positions, disabled, onDone }: Props) 
       {step.first.length > 0 && (
         <p className="mt-2 border-l-4 border-blue px-3 font-semibold">First: {step.first.join("; ")}.</p>
       )}
-      {step.unseen.length > 0 && (
+      {step.unseen.length > 0 && !asked && (
         <p className="mt-2 border-l-4 border-red px-3 font-semibold text-red">
           It destroys what has not been looked at: {step.unseen.join("; ")}.
         </p>

@@ -18,7 +18,7 @@ import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from django.utils import timezone
-from PIL import Image
+from PIL import Image, ImageCms
 
 from halfthou.exchange import BadFile, read_zip, write_zip
 from halfthou.jobs import PictureKind
@@ -91,6 +91,30 @@ def test_the_small_copy_is_small_and_the_full_one_keeps_its_size() -> None:
     kept = upright(jpeg(wide))
     assert (kept.width, kept.height) == (1600, 1200)
     assert max(Image.open(io.BytesIO(kept.small)).size) == SMALL_SIDE
+
+
+def test_colours_keep_their_meaning_and_ink_becomes_light() -> None:
+    """Outside: Pillow's own sRGB profile, and a picture in four inks."""
+    profile = ImageCms.ImageCmsProfile(ImageCms.createProfile("sRGB")).tobytes()
+    out, ink = io.BytesIO(), io.BytesIO()
+    Image.fromarray(corners()).save(out, "JPEG", icc_profile=profile)
+    assert Image.open(io.BytesIO(upright(out.getvalue()).content)).info["icc_profile"] == profile
+    Image.fromarray(corners()).convert("CMYK").save(ink, "JPEG", icc_profile=profile)
+    kept = Image.open(io.BytesIO(upright(ink.getvalue()).content))
+    assert (kept.mode, "icc_profile" in kept.info) == ("RGB", False)
+
+
+@pytest.mark.parametrize("mode", ["L", "LA", "P", "RGBA", "1"])
+def test_a_picture_of_any_sort_of_points_is_kept_as_it_looks(mode: str) -> None:
+    """Screenshots and scans come so; lossless ones stay lossless."""
+    out = io.BytesIO()
+    Image.fromarray(corners()).convert(mode).save(out, "PNG")
+    kept = upright(out.getvalue())
+    found = Image.open(io.BytesIO(kept.content))
+    assert (found.format, found.size) == ("PNG", (200, 120))
+    assert found.mode in ("L", "RGB")
+    wanted = np.asarray(Image.open(out).convert("RGB")).astype(int)
+    assert np.abs(np.asarray(found.convert("RGB")).astype(int) - wanted).max() == 0
 
 
 def png_that_says(width: int, height: int) -> bytes:

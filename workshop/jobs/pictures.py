@@ -83,7 +83,9 @@ def upright(data: bytes) -> Upright:
         full = turned.convert("RGB") if kind is PictureKind.JPEG or turned.mode not in ("L", "RGB") else turned
     except (OSError, ValueError, SyntaxError):
         raise Refusal("no-picture", "The picture is cut short: it did not come whole. Send it again.") from None
-    content = _written(full, kind, QUALITY, picture.info.get("icc_profile"))
+    # A profile belongs to the colours it was made for: ink's is not that of light.
+    colours = picture.info.get("icc_profile") if full.mode == picture.mode else None
+    content = _written(full, kind, QUALITY, colours)
     small = full.convert("RGB")
     small.thumbnail((SMALL_SIDE, SMALL_SIDE))
     return Upright(content, kind, *full.size, _written(small, PictureKind.JPEG, SMALL_QUALITY, None))

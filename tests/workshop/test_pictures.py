@@ -23,6 +23,7 @@ from PIL import Image, ImageCms
 from halfthou.exchange import BadFile, read_zip, write_zip
 from halfthou.jobs import PictureKind
 from halfthou.lengths import Unit
+from tests.making import layout
 from workshop.jobs import actions
 from workshop.jobs.models import JobRecord
 from workshop.jobs.pictures import MOST_PIXELS, SMALL_SIDE, content_of, upright
@@ -301,3 +302,21 @@ def test_the_largest_phones_fit() -> None:
     """A phone's camera makes up to 50 megapixels: facts of the trade, from memory."""
     assert MOST_PIXELS == 50_000_000
     assert PictureKind.JPEG.value == "jpeg"
+
+
+def test_a_picture_of_what_the_engine_turns_out_not_to_have_is_still_shown(
+    bench: Person, machinist: Person, limits: Any, client_of: Callable[[Person], Client]
+) -> None:
+    """It was taken while nobody knew yet how many heads there are."""
+    crate = actions.BookIn(title="Crate", entry_unit=Unit.INCH, booked_in=date(2031, 5, 4))
+    record = actions.book_in(bench, crate).record
+    actions.add_picture(bench, record.pk, taking("head"), jpeg(corners()))
+    two_banks = limits.document | {"layout": vee_layout()}
+    type(limits).objects.filter(pk=limits.pk).update(document=two_banks)
+    actions.take_up_limits(machinist, record.pk, limits.pk)
+    (shown,) = client_of(bench).get(f"/api/jobs/{record.pk}/pictures").json()["pictures"]
+    assert (shown["on"], shown["name"]) == ("head", "head")
+
+
+def vee_layout() -> Any:
+    return layout("V four").model_dump(mode="json")

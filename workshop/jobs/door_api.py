@@ -141,10 +141,10 @@ def get_pictures(request: HttpRequest, job_id: int) -> PicturesOut:
 
 
 def _pictures(job_id: int, job: Job) -> list[PictureOut]:
-    address = f"/api/jobs/{job_id}/pictures/"
+    address, names = f"/api/jobs/{job_id}/pictures/", actions.names_of(job)
     return [
         PictureOut(
-            id=one.id, on=one.on, name=actions.name_of(job, one.on), small=f"{address}{quote(one.id)}/small",
+            id=one.id, on=one.on, name=names.get(one.on, one.on), small=f"{address}{quote(one.id)}/small",
             full=f"{address}{quote(one.id)}/full", width=one.width, height=one.height, words=one.words,
             cleaned=one.cleaned, by=one.by, at=one.at, here=place_of(one.sha256, one.kind).is_file(),
         )

@@ -45,7 +45,7 @@ from workshop.jobs.actions.pictures import (
     alike,
     files_of,
     jobs_with_pictures,
-    name_of,
+    names_of,
     picture_of,
 )
 from workshop.jobs.actions.pieces import BringingIn, FittingIn, SayingUse, bring_in, fit, say_use
@@ -111,7 +111,7 @@ __all__ = [
     "land_readings",
     "look_table",
     "looked_at",
-    "name_of",
+    "names_of",
     "observe",
     "open_job",
     "picture_of",

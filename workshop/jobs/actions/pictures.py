@@ -35,24 +35,16 @@ class TakingPicture(Schema):
     at: Moment
 
 
-def name_of(job: Job, on: str) -> str:
-    """What a picture is of, in words. Refuses: NotThere where this engine has no such thing."""
+def names_of(job: Job) -> dict[str, str]:
+    """Everything a picture may be of, by its key, in words."""
     strip = Strip(job)
-    sort, _, key = on.rpartition(":")
-    if sort == "look" and key in strip.looks.rows:
-        return strip.looks.rows[key].name
-    if sort == "step":
-        found = next((step.text for step in strip.steps if step.id == key), None)
-        if found is not None:
-            return found
-    if not sort and on == ENGINE:
-        return "The engine"
-    if not sort and on in strip.places:
-        return strip.places[on].name
-    parts = CATALOGUE.engine_of(job).parts
-    if not sort and on in parts:
-        return parts[on].name
-    raise NotThere("no-part", f"This engine has no {on} to take a picture of.")
+    return {
+        ENGINE: "The engine",
+        **{part.id: part.name for part in CATALOGUE.engine_of(job).parts.values()},
+        **{key: place.name for key, place in strip.places.items()},
+        **{f"look:{key}": row.name for key, row in strip.looks.rows.items()},
+        **{f"step:{step.id}": step.text for step in strip.steps},
+    }
 
 
 def add_picture(person: Person, job_id: int, given: TakingPicture, data: bytes) -> Opened:
@@ -67,7 +59,8 @@ def add_picture(person: Person, job_id: int, given: TakingPicture, data: bytes) 
         return isinstance(known, Picture) and (known.sha256, known.on) == (found.sha256, given.on)
 
     def make(_record: JobRecord, job: Job) -> Made:
-        name_of(job, given.on)
+        if given.on not in names_of(job):
+            raise NotThere("no-part", f"This engine has no {given.on} to take a picture of.")
         if len(job.pictures) >= MOST_PICTURES:
             raise Clash("job-full", f"A job holds {MOST_PICTURES:,} pictures at the most.")
         if any(one.sha256 == found.sha256 and one.on == given.on for one in job.standing(job.pictures)):

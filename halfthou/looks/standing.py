@@ -49,6 +49,17 @@ class Looks:
             )  # fmt: skip
         return found
 
+    @property
+    def turning(self) -> str:
+        """Whether it turns by hand: as said at the door, else as the look found it. Found is not free: no starter.
+
+        Rule:    door.locked.
+        """
+        said, look = turns(self.job), self.taken.get(TURN)
+        if said != "not tried" or look is None or look.found is Found.CANNOT:
+            return said
+        return "free" if look.found is Found.NOTHING else "tight at one place"
+
     @cached_property
     def kinds(self) -> frozenset[ComplaintKind]:
         """The kinds the complaint falls under, and those that looks have added since.
@@ -60,7 +71,7 @@ class Looks:
             for key, one in self.taken.items()
             if key in self.rows and one.found in (Found.FOUND, Found.ENDS)
         )
-        locked = {ComplaintKind.SEIZED} if turns(self.job) in ("locked", "tight at one place") else set()
+        locked = {ComplaintKind.SEIZED} if self.turning in ("locked", "tight at one place") else set()
         return complaint_kinds(self.job) | {kind for kind in told if kind is not None} | locked
 
     def weak(self, taken: LookTaken) -> bool:
@@ -87,7 +98,7 @@ class Looks:
         """
         if row.key in self.gone:
             return f"Too late for it: {self.gone[row.key]}."
-        answer = turns(self.job)
+        answer = self.turning
         if answer not in row.not_when.get(TURNS, ()):
             return ""
         return "Turn it by hand first." if answer == "not tried" else f"It is {answer}."

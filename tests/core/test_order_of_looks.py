@@ -103,6 +103,16 @@ def test_nobody_cranks_what_was_not_turned_by_hand_yet() -> None:
     assert "turn" in {look.key for look in found.order}
 
 
+@pytest.mark.parametrize(
+    ("found", "cranked"), [(Found.NOTHING, True), (Found.FOUND, False), (Found.ENDS, False), (Found.CANNOT, False)]
+)
+def test_what_the_look_by_hand_found_counts_where_nothing_was_said_at_the_door(found: Found, cranked: bool) -> None:
+    """Common practice, no source: only what was turned and was free is given a starter."""
+    turned = fact(LookTaken, look="turn", found=found, words="hangs once a turn")
+    order = {look.key for look in looks_of(at_the_door(said("complaint kind", "low pressure"), turned)).order}
+    assert ("starter pressure" in order) is cranked
+
+
 def test_two_banks_take_longer_and_the_order_is_never_dearer_than_a_plain_strip() -> None:
     inline, vee = (
         looks_of(at_the_door(said("complaint kind", "burns oil"), engine=one))

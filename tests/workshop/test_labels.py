@@ -16,7 +16,7 @@ from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
 
 A4_MM, MM_PER_POINT = (210.0, 297.0), 25.4 / 72
-SMALLEST = {"roll": "true", "width": "20", "height": "14"}
+SMALLEST = {"roll": "true", "width": "40", "height": "20"}
 
 
 def get(client: Client, job: JobRecord, end: str = "pdf", **form: str) -> Any:
@@ -66,7 +66,9 @@ def test_labels_used_already_are_left_out_of_the_first_sheet(
     ("form", "where"),
     [
         ({"width": "10"}, "width"), ({"height": "5"}, "height"), ({"columns": "4"}, "columns"),
-        ({"rows": "9"}, "rows"), ({"roll": "true", "width": "300"}, "width"), ({"kinds": "turbine"}, ""),
+        ({"rows": "9"}, "rows"),
+        ({"roll": "true", "width": "20", "height": "14"}, "height"),
+        ({"roll": "true", "width": "300"}, "width"), ({"kinds": "turbine"}, ""),
     ],
 )  # fmt: skip
 def test_a_size_that_does_not_fit_is_refused_in_words(

@@ -73,6 +73,8 @@ def labels_html(job: Job, form: LabelForm) -> str:
     pages = [cells[n : n + each] for n in range(0, len(cells), each)]
     page = (form.width, form.height) if form.roll else A4_MM
     side = min(form.height - 4, form.width * 0.42)
+    modules = max(segno.make_qr(code_text(job, one), error="m").symbol_size(border=4)[0] for one in places)
+    _must_be_readable(side, modules)
     context = {
         "job": job, "pages": pages, "form": form, "page_width": page[0], "page_height": page[1],
         "left": 0 if form.roll else round((A4_MM[0] - form.columns * form.width) / 2, 2),
@@ -97,6 +99,13 @@ def _must_fit(form: LabelForm) -> None:
                 faults.append(Fault(name, f"{count} of {one:g} mm are {count * one:g} mm; the sheet has {all_:g}."))
     if faults:
         raise Refusal("bad-labels", "The labels do not fit. Give the size as the printer cuts it.", faults)
+
+
+def _must_be_readable(side: float, modules: float) -> None:
+    """Refuse labels whose code comes out too fine for a phone. Refuses: Refusal."""
+    if side / modules < LEAST_MODULE_MM:
+        words = f"The code needs {modules * LEAST_MODULE_MM:.0f} mm and gets {side:.0f}: take a larger label."
+        raise Refusal("bad-labels", words, [Fault("height", words)])
 
 
 def code_svg(text: str) -> SafeString:

@@ -46,6 +46,9 @@ interface FormProps {
   onKeep: (table: Table) => void;
 }
 
+/** What is no number is not taken at all: it never becomes 0. What is too much the server says. */
+const DIGITS = /^\d{0,4}$/;
+const SUM = /^\d+([.,]\d{1,2})?$/;
 const whole = (text: string): number => Math.max(0, Math.trunc(Number(text) || 0));
 
 function TableForm({ start, pending, onKeep }: FormProps) {
@@ -81,7 +84,7 @@ function TableForm({ start, pending, onKeep }: FormProps) {
         {may ? (
           <Button
             kind="strong"
-            disabled={pending}
+            disabled={pending || !SUM.test(hour.trim())}
             onClick={() =>
               onKeep({ ...table, hour: Math.round(Number(hour.replace(",", ".")) * table.coins) || 0 })
             }
@@ -145,7 +148,7 @@ function LookLine({ row, after, onChange }: LineProps) {
         inputMode="numeric"
         aria-label={`${row.name}, ${label}`}
         value={value ?? ""}
-        onChange={(event) => set(event.target.value)}
+        onChange={(event) => DIGITS.test(event.target.value) && set(event.target.value)}
       />
     </td>
   );
@@ -155,7 +158,7 @@ function LookLine({ row, after, onChange }: LineProps) {
       const rest = Object.fromEntries(Object.entries(before.chance).filter(([known]) => known !== kind));
       return {
         ...before,
-        chance: text.trim() === "" ? rest : { ...rest, [kind]: Math.min(99, whole(text)) },
+        chance: text.trim() === "" ? rest : { ...rest, [kind]: whole(text) },
       };
     };
   return (
@@ -171,9 +174,7 @@ function LookLine({ row, after, onChange }: LineProps) {
       {cell("harm in minutes", row.harm_minutes, (text) =>
         onChange((one) => ({ ...one, harm_minutes: whole(text) })),
       )}
-      {cell("usual per cent", row.usual, (text) =>
-        onChange((one) => ({ ...one, usual: Math.min(99, whole(text)) })),
-      )}
+      {cell("usual per cent", row.usual, (text) => onChange((one) => ({ ...one, usual: whole(text) })))}
       {KINDS.map((kind) => (
         <Chance key={kind} row={row} kind={kind} onChange={(text) => onChange(chanceOf(text, kind))} />
       ))}
@@ -195,7 +196,7 @@ function Chance({ row, kind, onChange }: ChanceProps) {
         inputMode="numeric"
         aria-label={`${row.name}, ${kind}, per cent`}
         value={row.chance[kind] ?? ""}
-        onChange={(event) => onChange(event.target.value)}
+        onChange={(event) => DIGITS.test(event.target.value) && onChange(event.target.value)}
       />
     </td>
   );

@@ -60,10 +60,12 @@ describe("the table of looks", () => {
     show();
     fireEvent.change(screen.getByLabelText("An hour costs"), { target: { value: "92,50" } });
     fireEvent.change(screen.getByLabelText("filter, minutes in line"), { target: { value: "25" } });
-    fireEvent.change(screen.getByLabelText("crank, seized, per cent"), { target: { value: "140" } });
+    fireEvent.change(screen.getByLabelText("crank, seized, per cent"), { target: { value: "99" } });
     fireEvent.change(screen.getByLabelText("filter, knock, per cent"), { target: { value: "" } });
+    fireEvent.change(screen.getByLabelText("crank, usual per cent"), { target: { value: "lots" } });
     fireEvent.click(screen.getByRole("button", { name: "Keep the table" }));
     const body = await sent();
+    expect(body.table.looks[1]?.usual).toBe(3);
     expect(body.version).toBe(3);
     expect(body.table.hour).toBe(9_250);
     expect(body.table.looks[0]?.minutes).toBe(25);

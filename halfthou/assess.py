@@ -8,15 +8,16 @@ from dataclasses import dataclass, replace
 from halfthou.amounts import Quantity
 from halfthou.door import faults_at_the_door
 from halfthou.engines import Engine
-from halfthou.jobs import FACT_KINDS, OF_THE_DOOR, Decision, DecisionKind, Job, Waived
+from halfthou.evidence import EvidenceStanding, FigureCalled, evidence_seen, faults_of_evidence
+from halfthou.jobs import FACT_KINDS, OF_THE_DOOR, OF_THE_EVIDENCE, Decision, DecisionKind, Job, Waived
 from halfthou.lengths import Length, Notation, Unit
 from halfthou.looks import faults_of_looks
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE, Catalogue, Given, SetDecided, Trade, faults_of_job
-from halfthou.report import Assessment, BudgetShown, PartReport, budgets_shown, doubts_of, stations_of
+from halfthou.report import NO_CAUSE, Assessment, BudgetShown, PartReport, budgets_shown, doubts_of, stations_of
 from halfthou.sets import standing_decisions, waived_of
 from halfthou.strip import BeforeBench, before_bench, caps_seen, faults_of_strip
-from halfthou.surveys import seen_on, survey_parts
+from halfthou.surveys import Seen, seen_on, survey_parts
 from halfthou.verdicts import Action
 
 HALF_TENTH = Length(1_270)
@@ -71,7 +72,7 @@ def judge(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) 
         engine=engine,
         say=notation_of(job),
         surveys=survey_parts(job, engine, memo),
-        seen={**seen_on(job, engine), **caps_seen(job)},
+        seen=_seen(job, engine),
         standing=standing_decisions(job),
         waived=waived_of(job),
         before={},
@@ -81,6 +82,12 @@ def judge(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) 
     for trade in catalogue.trades:
         decided.update(trade.decide(replace(given, before=decided)))
     return JudgedJob(given, catalogue, decided)
+
+
+def _seen(job: Job, engine: Engine) -> Seen:
+    """What was seen, by part and look: at the bench; what marks and joints say; what the evidence rejects."""
+    at_bench = seen_on(job, engine)
+    return {**at_bench, **caps_seen(job), **evidence_seen(job, engine, at_bench)}
 
 
 def assess(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) -> Assessment:
@@ -96,17 +103,14 @@ def assess(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE)
 def put_in_words(judged: JudgedJob) -> Assessment:
     """The assessment of a job that is judged."""
     given, decided, say = judged.given, judged.decided, judged.given.say
-    parts = tuple(
-        judged.trade(part.set).part_report(decided[part.set], part.id, given)
-        for part in given.engine.parts.values()
-        if part.set in decided and not part.beside
-    )
+    parts = _part_reports(judged)
     sets = tuple(
         judged.trade(one).set_report(verdict, one, given, judged.accepted(one)) for one, verdict in decided.items()
     )
     taken, planned = _readings(parts)
     before = _before_bench(given)
     waits_for = before.first or _waits_for(parts, decided)
+    evidence = evidence_of(judged, parts)
     return Assessment(
         unit=say.unit,
         decimals=say.decimals,
@@ -117,9 +121,73 @@ def put_in_words(judged: JudgedJob) -> Assessment:
         readings_planned=planned,
         doubts=tuple(doubt for part in parts for doubt in given.memo.of(("doubts", part.id), doubts_of, part)),
         waits_for=before.last or waits_for if waits_for == DECISION else waits_for,
+        cause=NO_CAUSE if evidence is None else evidence.brief(),
         whole=is_whole(judged),
         decided=all(one.decided for one in sets),
-        notices=before.notices,
+        notices=before.notices if evidence is None else (*before.notices, *evidence.notices()),
+    )
+
+
+def evidence_of(judged: JudgedJob, parts: tuple[PartReport, ...]) -> EvidenceStanding | None:
+    """How the evidence of a job stands; None where nothing was said or seen that a cause could rest on.
+
+    Takes:   the job judged, and its parts as reported: what the gauge found on the engine as it came is evidence.
+    """
+    job = judged.job
+    if not any(getattr(job, FACT_KINDS[kind][0]) for kind in (*OF_THE_EVIDENCE, "statement")):
+        return None
+    first = min((work.at for work in job.standing_operations), default=None)
+    if first is not None:
+        as_it_came = job.model_copy(
+            update={
+                "readings": tuple(one for one in job.readings if one.at <= first),
+                "observations": tuple(one for one in job.observations if one.at <= first),
+                "operations": (), "fittings": (), "pieces": (), "decisions": (),
+            }
+        )  # fmt: skip
+        seen, figures = judged.given.memo.of(
+            "as it came", lambda *_: _figures_before(as_it_came, judged.catalogue),
+            as_it_came.readings, as_it_came.observations, job.withdrawals, job.slip_answers, job.checks,
+            job.sightings, job.limits, job.house_rules, job.gauges, job.sittings,
+        )  # fmt: skip
+    else:
+        seen, figures = _at_bench(job, judged.engine), _figures(parts)
+    return EvidenceStanding(job, seen, figures, judged.given.memo)
+
+
+def _at_bench(job: Job, engine: Engine) -> Seen:
+    return {**seen_on(job, engine), **caps_seen(job)}
+
+
+def _figures_before(job: Job, catalogue: Catalogue) -> tuple[Seen, tuple[FigureCalled, ...]]:
+    """What was seen and measured before any work was done: work does not change what failed."""
+    judged = judge(job, None, catalogue)
+    return _at_bench(job, judged.engine), _figures(_part_reports(judged))
+
+
+def _figures(parts: tuple[PartReport, ...]) -> tuple[FigureCalled, ...]:
+    """The judged figures of what came in the engine."""
+    return tuple(
+        FigureCalled(part.id, part.kind, figure.key, figure.called, not part.to_read and not part.left)
+        for part in parts
+        if not part.spare
+        for figure in part.figures
+    )
+
+
+def evidence_standing(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) -> EvidenceStanding:
+    """The evidence of a job as a whole, for the board and the report, also where nothing was said yet."""
+    judged = judge(job, memo, catalogue)
+    found = evidence_of(judged, _part_reports(judged))
+    return found or EvidenceStanding(job, _at_bench(job, judged.engine), (), judged.given.memo)
+
+
+def _part_reports(judged: JudgedJob) -> tuple[PartReport, ...]:
+    decided, given = judged.decided, judged.given
+    return tuple(
+        judged.trade(part.set).part_report(decided[part.set], part.id, given)
+        for part in given.engine.parts.values()
+        if part.set in decided and not part.beside
     )
 
 
@@ -137,7 +205,8 @@ def faults_in(job: Job) -> tuple[str, ...]:
     """Everything in a job that its engine, its door or its strip list does not know; nothing where it hangs
     together."""
     return (
-        *faults_of_job(job, CATALOGUE), *faults_at_the_door(job), *faults_of_looks(job), *faults_of_strip(job)
+        *faults_of_job(job, CATALOGUE), *faults_at_the_door(job), *faults_of_looks(job), *faults_of_strip(job),
+        *faults_of_evidence(job),
     )  # fmt: skip
 
 

@@ -2,9 +2,10 @@
 
 from halfthou.door.faults import faults_at_the_door, faults_of_statement
 from halfthou.door.findings import complaint_kinds, door_findings, run_of, said_of, turns
-from halfthou.door.topics import COMPLAINT, DRAWN, NOT_FREE, SAMPLE, TOPICS, TURNS, Topic
+from halfthou.door.topics import CARRIED, COMPLAINT, DRAWN, NOT_FREE, SAMPLE, TOPICS, TURNS, Topic
 
 __all__ = [
+    "CARRIED",
     "COMPLAINT",
     "DRAWN",
     "NOT_FREE",

@@ -52,6 +52,8 @@ TOPICS: tuple[Topic, ...] = (
     Topic(key="oil on arrival", group=_HAPPENED, question="Oil as it came", several=True,
           answers=("level right", "over", "under", "none", "milky", "smells of fuel", "thick", "glitter",
                    "water under it", "wrong kind", "not looked")),
+    Topic(key="known for", group=_CLAIMED, question="What this family of engines is known for", free=True,
+          several=True, source="who says so", hint="A reminder to look. It has no weight."),
     Topic(key="last built", group=_CLAIMED, question="Built last, by whom and when", free=True, claim=True,
           several=True, source="who says so"),
     Topic(key="size said", group=_CLAIMED, question="Size said or painted", free=True, claim=True, several=True,

@@ -24,6 +24,8 @@ class ComplaintKind(StrEnum):
     AFTER_SERVICE = "after a service"
     BURNS_OIL = "burns oil"
     SEIZED = "seized"
+    SHINY = "shiny bearings"
+    THRUST = "thrust or clutch"
     NONE = "none"
 
 

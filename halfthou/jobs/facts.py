@@ -181,6 +181,8 @@ class Look(StrEnum):
     DECK = "deck"
     SQUARE = "bore to tunnel"
     CAPS = "cap and rod"
+    ROD = "colour of the rod"
+    HALVES = "half bearings"
 
 
 NOT_LOOKED = "not looked at"

@@ -56,6 +56,22 @@ class StripFar(StrEnum):
     FIRST_FATAL = "to the first fatal fault"
 
 
+class UsedShells(StrEnum):
+    """What becomes of used half bearings within their limits. Good shops disagree. Source: docs/trade: Used half
+    bearings and blue rods."""
+
+    REFIT = "refit within limits"
+    NEW = "always new when open"
+
+
+class BlueRod(StrEnum):
+    """What becomes of a rod that went blue. Good shops disagree. Source: docs/trade: Used half bearings and blue
+    rods."""
+
+    SCRAP = "scrapped"
+    TEST = "resized after hardness and crack test"
+
+
 class StretchBolts(StrEnum):
     """What becomes of stretch bolts. Good shops disagree. Source: docs/trade: Fasteners."""
 
@@ -77,7 +93,8 @@ class HouseRules(Document):
     measure. `pistons_keep` says that a piston that is used again goes back into its own bore; `pump_after_metal`
     what becomes of a pump that fed a failure. Of the strip: `strip_far` how far it goes where a fault can end the
     job, `stretch_bolts` what becomes of them, `bolt_growth` how much longer than new one may be, `keep_shells` that
-    old half bearings are kept as evidence until the engine is handed over."""
+    old half bearings are kept as evidence until the engine is handed over. Of the evidence: `used_shells` what
+    becomes of used half bearings, `blue_rod` of a rod that went blue."""
 
     confirmed: bool = True
 
@@ -99,6 +116,8 @@ class HouseRules(Document):
     stretch_bolts: StretchBolts = StretchBolts.NEW
     bolt_growth: Length = Length(25_400)
     keep_shells: bool = True
+    used_shells: UsedShells = UsedShells.NEW
+    blue_rod: BlueRod = BlueRod.SCRAP
     check_stands_h: Annotated[int, Field(ge=1, le=168)] = 24
     shop_c: Celsius = 20.0
     spread_k: Annotated[float, Field(ge=0, le=10)] = 1.0

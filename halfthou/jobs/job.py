@@ -11,6 +11,17 @@ from pydantic import Field, model_validator
 from halfthou.jobs.decision import Decision
 from halfthou.jobs.document import Document, Note, Words
 from halfthou.jobs.door_facts import LookTaken, Statement, StopPoint, WayOn
+from halfthou.jobs.evidence_facts import (
+    CarriedPart,
+    CauseSaid,
+    Dealt,
+    Mistrust,
+    OilReport,
+    OilWaySaid,
+    Remedy,
+    ReportIssued,
+    Sighting,
+)
 from halfthou.jobs.fact_kinds import FACT_KINDS, TAKEN_BACK, Fact
 from halfthou.jobs.facts import (
     Extension,
@@ -100,6 +111,15 @@ class Job(Document):
     closings: Annotated[tuple[Closing, ...], Field(max_length=5_000)] = ()
     pictures: Annotated[tuple[Picture, ...], Field(max_length=2_000)] = ()
     handovers: Annotated[tuple[HandOver, ...], Field(max_length=100)] = ()
+    sightings: Annotated[tuple[Sighting, ...], Field(max_length=5_000)] = ()
+    oil_reports: Annotated[tuple[OilReport, ...], Field(max_length=100)] = ()
+    oil_ways: Annotated[tuple[OilWaySaid, ...], Field(max_length=100)] = ()
+    mistrusts: Annotated[tuple[Mistrust, ...], Field(max_length=500)] = ()
+    causes_said: Annotated[tuple[CauseSaid, ...], Field(max_length=500)] = ()
+    remedies: Annotated[tuple[Remedy, ...], Field(max_length=200)] = ()
+    dealt: Annotated[tuple[Dealt, ...], Field(max_length=1_000)] = ()
+    carried_parts: Annotated[tuple[CarriedPart, ...], Field(max_length=200)] = ()
+    reports: Annotated[tuple[ReportIssued, ...], Field(max_length=100)] = ()
 
     @cached_property
     def taken_back(self) -> frozenset[str]:

@@ -74,12 +74,15 @@ def stale_by(reading: Reading, worked: LastWork) -> Operation | None:
     return done if done is not None and reading.at <= done.at else None
 
 
-def stale_looks(job: Job, engine: Engine) -> frozenset[str]:
-    """The observations by id that an operation has since made worthless. A crack found is not among them."""
+def stale_looks(job: Job, engine: Engine, seen_of: Iterable[Observation] | None = None) -> frozenset[str]:
+    """The observations by id that an operation has since made worthless. A crack found is not among them.
+
+    Takes:   the observations to ask of, those of the job where none are given.
+    """
     return frozenset(
         seen.id
         for operation in (job.standing_operations if job.operations else ())
-        for seen in job.observations
+        for seen in (job.observations if seen_of is None else seen_of)
         if seen.at <= operation.at
         and not (seen.look == Look.CRACK_TEST and seen.answer == CRACK_FOUND)
         and _looked_away(seen, operation, engine)

@@ -29,7 +29,15 @@ from halfthou.jobs import (
     set_of,
 )
 from halfthou.lengths import Length
-from halfthou.verdicts import CAP_STEPS, CAPS_DISAGREE
+from halfthou.verdicts import (
+    CAP_STEPS,
+    CAPS_DISAGREE,
+    HALVES_NOT,
+    HALVES_SOUND,
+    ROD_BLUE,
+    ROD_RENEWED,
+    ROD_TESTED,
+)
 
 #: Two tenths: readings of one part are never expected to agree better. Source: docs/trade: Slips of reading.
 FLOOR_NM = 5_080
@@ -76,6 +84,8 @@ LOOKS = (
     LookKind(Look.STRAIGHTNESS, ("within the maker's run-out", "bent"), ("crank", "part")),
     LookKind(Look.TREATMENT, ("hardened again", "not hardened again"), ("crank", "part")),
     LookKind(Look.CAPS, ("belong together", CAPS_DISAGREE, CAP_STEPS)),
+    LookKind(Look.ROD, ("no colour", "straw", "brown or purple", *ROD_BLUE, ROD_TESTED, ROD_RENEWED)),
+    LookKind(Look.HALVES, (HALVES_SOUND, HALVES_NOT)),
 )
 
 #: The figures of the sheet, in its order.
@@ -152,7 +162,8 @@ JOURNAL = PartKind(
         OperationKind.POLISH: (Look.SURFACE,),
         OperationKind.STRAIGHTEN: (Look.CRACK_TEST, Look.STRAIGHTNESS),
         OperationKind.HEAT_TREAT: (Look.HARDNESS, Look.STRAIGHTNESS),
-        OperationKind.NEW_SHELLS: (Look.SHELL,),
+        OperationKind.NEW_SHELLS: (Look.SHELL, Look.HALVES),
+        OperationKind.RESIZE_RODS: (Look.SHELL,),
     },
     stepped=Stepped(OperationKind.GRIND, "Undersize", "Grind to", "Ground to, under standard", "Shells"),
     done_to={

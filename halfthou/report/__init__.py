@@ -2,10 +2,12 @@
 
 from halfthou.report.budget import budgets_shown
 from halfthou.report.documents import (
+    NO_CAUSE,
     AsideShown,
     Assessment,
     BudgetLine,
     BudgetShown,
+    CauseBrief,
     CleanUpShown,
     ClearanceShown,
     FeatureReport,
@@ -36,11 +38,13 @@ from halfthou.report.stations import stations_of
 from halfthou.report.story import story
 
 __all__ = [
+    "NO_CAUSE",
     "SHAPE",
     "AsideShown",
     "Assessment",
     "BudgetLine",
     "BudgetShown",
+    "CauseBrief",
     "CleanUpShown",
     "ClearanceShown",
     "FeatureReport",

@@ -341,6 +341,7 @@ class StoryKind(StrEnum):
     LOOK = "look"
     STRIP = "strip"
     PICTURE = "picture"
+    EVIDENCE = "evidence"
 
 
 class StoryLine(Document):
@@ -351,6 +352,24 @@ class StoryLine(Document):
     kind: StoryKind
     words: str
     more: str = ""
+
+
+class CauseBrief(Document):
+    """The cause in a few words. `asked` says that this job has a failure to explain, `open` that signing wants
+    words for it; `leaders` are the proved and likely causes, `unexplained` what nothing explains, `contaminated`
+    how much of what metal went through is not dealt with."""
+
+    asked: bool = False
+    open: bool = False
+    words: str = ""
+    found: tuple[str, ...] = ()
+    removed: tuple[str, ...] = ()
+    leaders: tuple[str, ...] = ()
+    unexplained: tuple[str, ...] = ()
+    contaminated: int = 0
+
+
+NO_CAUSE = CauseBrief()
 
 
 class Assessment(Document):
@@ -374,6 +393,7 @@ class Assessment(Document):
     whole: bool
     decided: bool
     notices: tuple[Reason, ...] = ()
+    cause: CauseBrief = NO_CAUSE
 
     def part(self, name: str) -> PartReport:
         """What is said of one part by its id. Refuses: StopIteration where it is not in scope."""

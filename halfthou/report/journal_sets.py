@@ -9,7 +9,7 @@ from halfthou.jobs import DIAMETER, Decision
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.report.documents import SetReport, SpotAsked, ToOrder
 from halfthou.report.scale import scale_of, steps_shown
-from halfthou.sets import SetVerdict, finished_band, ground_band, shells_of
+from halfthou.sets import SetVerdict, finished_band, ground_band, refits_shells, shells_of
 from halfthou.verdicts import MARKS, Action
 from halfthou.words import (
     Reason,
@@ -84,8 +84,8 @@ def _notes(decided: SetVerdict, say: Notation) -> tuple[Reason, ...]:
 def _shells(decided: SetVerdict, say: Notation) -> tuple[ToOrder, ...]:
     """Shells by undersize: a pair to each main, a pair to each rod, two on a pin that two rods share.
 
-    Rule:    sets.shells-to-order.   New shells for every journal that stays in the engine (common practice), those
-             waived among them; nothing is ordered for a set that is not finished.
+    Rule:    sets.shells-to-order, evidence.used-shells.   New shells for every journal that stays in the engine
+             (common practice), those waived among them; nothing is ordered for a set that is not finished.
     """
     if not decided.finished:
         return ()
@@ -93,7 +93,7 @@ def _shells(decided: SetVerdict, say: Notation) -> tuple[ToOrder, ...]:
     pairs: dict[Length, int] = defaultdict(int)
     for journal, verdict in decided.case.verdicts.items():
         undersize = shells_of(decided, journal)
-        if undersize is not None:
+        if undersize is not None and not refits_shells(decided, journal):
             journals[undersize].append(short_name(journal))
             pairs[undersize] += verdict.case.rods
     on_sheet = {shell.size: shell for shell in decided.case.limits.shells}

@@ -9,6 +9,7 @@ from halfthou.sets.clearance import (
     housing_is_read,
     missing_shells,
     oil_clearance,
+    refits_shells,
     shells_of,
     sizes_to_be,
 )
@@ -83,6 +84,7 @@ __all__ = [
     "oil_clearance",
     "overruled",
     "pair_pistons",
+    "refits_shells",
     "regrind_steps",
     "shells_of",
     "sizes_to_be",

@@ -5,11 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from halfthou.gauges import expanded, standard_doubt
-from halfthou.jobs import Feature, JournalLimits, SourceKind
+from halfthou.jobs import Feature, JournalLimits, Look, SourceKind, UsedShells
 from halfthou.lengths import Length
 from halfthou.sets.decide import SetVerdict
 from halfthou.surveys import PartSurvey
-from halfthou.verdicts import CROWN, Action, Called, FigureKey, JournalVerdict, keeps
+from halfthou.verdicts import CROWN, HALVES_SOUND, Action, Called, FigureKey, JournalVerdict, keeps
 
 
 @dataclass(frozen=True, slots=True)
@@ -174,6 +174,20 @@ def shells_of(decided: SetVerdict, journal: str) -> Length | None:
     if action is Action.FIT_UNDERSIZE and verdict.polish_shell is not None:
         return verdict.case.present + verdict.polish_shell
     return verdict.case.present
+
+
+def refits_shells(decided: SetVerdict, journal: str) -> bool:
+    """Whether a journal's own half bearings go back: where the house refits, every half is sound by eye, the
+    journal is reused, and the oil clearance is measured within. The eye alone accepts nothing.
+
+    Rule:    evidence.used-shells.
+    """
+    verdict = decided.case.verdicts[journal]
+    if decided.case.house.used_shells is not UsedShells.REFIT or decided.action_of(journal) is not Action.REUSE:
+        return False
+    measured = [verdict.finding(key) for key in (FigureKey.CLEARANCE_LEAST, FigureKey.CLEARANCE_MOST)]
+    within = all(found is not None and found.called is Called.WITHIN for found in measured)
+    return within and verdict.case.answer(Look.HALVES) == HALVES_SOUND
 
 
 def finished_band(decided: SetVerdict) -> tuple[Length, Length] | None:

@@ -3,7 +3,7 @@
 from halfthou.strip.before_bench import NOTHING, BeforeBench, before_bench
 from halfthou.strip.fasteners import growth_of, renew_because, stretch_called, stretch_when_tight
 from halfthou.strip.faults import faults_of_strip
-from halfthou.strip.marks import caps_seen, disagreements, fault_of_mark, mark_findings, same_mark
+from halfthou.strip.marks import caps_seen, disagreements, fault_of_mark, mark_findings, same_mark, stepped
 from halfthou.strip.open_ends import EndKind, OpenEnd, open_ends, still_open
 from halfthou.strip.positions import Position, positions_of
 from halfthou.strip.report import StripReport, looks_of, strip_report
@@ -35,6 +35,7 @@ __all__ = [
     "renew_because",
     "said_of_fact",
     "same_mark",
+    "stepped",
     "steps_by_id",
     "still_open",
     "stretch_called",

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from halfthou.gauges import Budget, combine, expanded, guard_band, standard_doubt
-from halfthou.jobs import Hardening, Look, SourceKind, Waived
+from halfthou.jobs import BlueRod, Hardening, Look, SourceKind, Waived
 from halfthou.lengths import ZERO, Length
 from halfthou.operations import CRACK_FOUND
 from halfthou.surveys import PASSED, POLISH_SHELL, Form
@@ -25,6 +25,10 @@ HOT = ("brown or purple", "blue", "grey")
 TURNED, CATCHES, LIGHT = "turned in its housing", "nail catches", "light marks"
 #: What cap and rod, or cap and block, say where they are no pair.
 CAPS_DISAGREE, CAP_STEPS = "numbers disagree", "step at the joint"
+#: Colours of a rod that ask for tests, and what a test or a new rod makes of it.
+ROD_BLUE, ROD_TESTED, ROD_RENEWED = ("blue", "grey"), "tested: hard, no crack", "rod renewed"
+#: What the grades of its half bearings say together.
+HALVES_SOUND, HALVES_NOT = "sound by eye", "not to go back"
 BAD_FILLET = "sharp, notched or undercut"
 _KEPT = (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE)
 
@@ -174,6 +178,8 @@ def words_awaited(case: JournalCase) -> Iterator[str]:
     )
     if hot and not cleared:
         yield "verdicts.journal.heat"
+    if blue_rod(case):
+        yield "verdicts.journal.blue-rod"
     if case.answer(Look.HARDNESS) == "soft" and not hot:
         yield "verdicts.journal.heat"
     if case.answer(Look.STRAIGHTNESS) == "bent" and not hot:
@@ -182,6 +188,15 @@ def words_awaited(case: JournalCase) -> Iterator[str]:
     skin = case.limits.hardening in (Hardening.NITRIDED, Hardening.NITROCARBURISED)
     if skin and case.present > ZERO and not treated and (case.survey.form is not None or case.stands is not None):
         yield "verdicts.journal.treatment"
+
+
+def blue_rod(case: JournalCase) -> bool:
+    """Whether a rod on it went blue and was neither renewed nor, where the house does that, tested.
+
+    Rule:    verdicts.journal.blue-rod.
+    """
+    rod = case.answer(Look.ROD)
+    return rod in ROD_BLUE or (rod == ROD_TESTED and case.house.blue_rod is BlueRod.SCRAP)
 
 
 def no_pair(case: JournalCase) -> bool:
@@ -193,11 +208,13 @@ def no_pair(case: JournalCase) -> bool:
 
 
 def housing_awaited(case: JournalCase) -> bool:
-    """Whether a shell turned, or cap and rod are no pair, and nobody has measured the housing, or waived that.
+    """Whether a shell turned, a rod went blue, or cap and rod are no pair, and nobody has measured the housing, or
+    waived that.
 
-    Rule:    verdicts.journal.turned-shell, verdicts.journal.caps.
+    Rule:    verdicts.journal.turned-shell, verdicts.journal.caps, verdicts.journal.blue-rod.
     """
-    turned = case.answer(Look.SHELL) == TURNED or no_pair(case)
+    hot_rod = case.answer(Look.ROD) in (*ROD_BLUE, ROD_TESTED)
+    turned = case.answer(Look.SHELL) == TURNED or no_pair(case) or hot_rod
     return turned and not housing_read(case) and Waived.HOUSING not in case.waived
 
 

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.jobs import Look
+from halfthou.jobs import BlueRod, Look
 from halfthou.lengths import ZERO, Length, Notation, Unit
 from halfthou.operations import CRACK_FOUND
-from halfthou.verdicts import LIGHT, TURNED, Action, JournalVerdict, Open, housing_awaited, no_pair
+from halfthou.verdicts import HALVES_NOT, LIGHT, TURNED, Action, JournalVerdict, Open, housing_awaited, no_pair
 from halfthou.words.figures import figure_reasons
 from halfthou.words.reading_again import outside_plan, set_aside
 from halfthou.words.reason import Reason
@@ -49,6 +49,14 @@ def _seen(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
         tail = "" if housing_awaited(case) else " Its housing is dealt with."
         text = f"The shell turned: measure its housing before anything else about it, and indicate the crank.{tail}"
         yield Reason(rule="verdicts.journal.turned-shell", text=text)
+    if "verdicts.journal.blue-rod" in awaited:
+        scrap = case.house.blue_rod is BlueRod.SCRAP
+        wants = "Replace it, by the house rule" if scrap else "Wanted: hardness, crack test, then the size"
+        text = f"Rod: {case.answer(Look.ROD)}. {wants}. New half bearings do not clear a hot rod."
+        yield Reason(rule="verdicts.journal.blue-rod", text=text)
+    if case.answer(Look.HALVES) == HALVES_NOT:
+        text = "Its half bearings do not go back: rejected by eye."
+        yield Reason(rule="evidence.used-shells", text=text)
     if no_pair(case):
         tail = "" if housing_awaited(case) else " Its housing is dealt with."
         text = f"Cap: {case.answer(Look.CAPS)}. Not a pair until its housing is measured, caps torqued.{tail}"

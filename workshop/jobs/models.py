@@ -91,6 +91,15 @@ class FactKind(models.TextChoices):
     CLOSING = "closing"
     PICTURE = "picture"
     HAND_OVER = "hand over"
+    SIGHTING = "sighting"
+    OIL_REPORT = "oil report"
+    OIL_WAY = "oil way"
+    MISTRUST = "mistrust"
+    CAUSE = "cause"
+    REMEDY = "remedy"
+    DEALT = "dealt"
+    CARRIED_PART = "carried part"
+    REPORT = "report"
 
 
 class FactRecord(models.Model):

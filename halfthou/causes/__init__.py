@@ -1,0 +1,59 @@
+"""Causes: what each leaves behind, how they are weighed, and which look comes next."""
+
+from halfthou.causes.cause import Cause, Often
+from halfthou.causes.known import CAUSES
+from halfthou.causes.look import Answer, EvidenceLook
+from halfthou.causes.looks import EVIDENCE_LOOKS, looks_at
+from halfthou.causes.network import Network, Posterior, information, sets_of, weigh
+from halfthou.causes.next_look import NextLook, StillOpen, next_looks
+from halfthou.causes.sign import CHANCE, FALLS, Against, Sign, SignKind, Strength, Where
+from halfthou.causes.signs import EXCLUSIVE, SIGNS
+from halfthou.causes.weighing import (
+    CauseWeighed,
+    Evidence,
+    Sighted,
+    Weighed,
+    Word,
+    in_words,
+    known_network,
+    network_of,
+    proof_of,
+    weigh_causes,
+)
+
+__all__ = [
+    "CAUSES",
+    "CHANCE",
+    "EVIDENCE_LOOKS",
+    "EXCLUSIVE",
+    "FALLS",
+    "SIGNS",
+    "Against",
+    "Answer",
+    "Cause",
+    "CauseWeighed",
+    "Evidence",
+    "EvidenceLook",
+    "Network",
+    "NextLook",
+    "Often",
+    "Posterior",
+    "Sighted",
+    "Sign",
+    "SignKind",
+    "StillOpen",
+    "Strength",
+    "Weighed",
+    "Where",
+    "Word",
+    "in_words",
+    "information",
+    "known_network",
+    "looks_at",
+    "network_of",
+    "next_looks",
+    "proof_of",
+    "sets_of",
+    "weigh",
+    "weigh_causes",
+]

@@ -1,0 +1,64 @@
+"""What a cause is: what it leaves, what speaks against it, what it makes of the rest, and what removes it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from enum import Enum
+
+from halfthou.causes.sign import Against, Strength
+from halfthou.jobs import ComplaintKind
+
+
+class Often(Enum):
+    """How often a cause is behind such a complaint, before anything is looked at. Source: judgement."""
+
+    USUAL = 0.10
+    SOMETIMES = 0.03
+    RARE = 0.008
+
+
+@dataclass(frozen=True, slots=True)
+class Cause:
+    """A cause by its lasting id.
+
+    `leaves` are its own signs, `makes` what it does to other parts: an effect that is no cause. `against` are signs
+    that speak against it. `brings` are causes that it makes, each with its chance. `usual` and `sometimes` are the
+    complaints after which it is so; after others it is as `often` says. `settled` says in words what settles it,
+    `remedy` what removes it. `follow` are the looks at what it may have done. `harmless` says that nothing is to be
+    removed. `question` says that it is asked of the customer and never a verdict.
+    """
+
+    key: str
+    name: str
+    leaves: Mapping[str, Strength]
+    settled: str
+    remedy: str
+    makes: Mapping[str, Strength] = field(default_factory=dict)
+    against: Mapping[str, Against] = field(default_factory=dict)
+    brings: Mapping[str, float] = field(default_factory=dict)
+    often: Often = Often.RARE
+    usual: tuple[ComplaintKind, ...] = ()
+    sometimes: tuple[ComplaintKind, ...] = ()
+    follow: tuple[str, ...] = ()
+    harmless: bool = False
+    question: bool = False
+
+    @property
+    def edges(self) -> dict[str, Strength]:
+        """Every sign that it leaves or makes."""
+        return {**self.makes, **self.leaves}
+
+    def chance(self, complaint: frozenset[ComplaintKind]) -> float:
+        """Its chance before anything is looked at: of several complaints the highest class.
+
+        Source: docs/trade: How causes are weighed, judgement.
+        """
+        known = complaint - {ComplaintKind.NONE}
+        if known & set(self.usual):
+            return Often.USUAL.value
+        if known & set(self.sometimes):
+            return Often.SOMETIMES.value
+        if known and self.often is Often.USUAL:
+            return Often.SOMETIMES.value
+        return self.often.value

@@ -1,0 +1,137 @@
+"""Causes at the crank: housings, clearances, caps, thrust. Source: docs/trade: Evidence and cause, common
+practice."""
+
+from __future__ import annotations
+
+from halfthou.causes.cause import Cause, Often
+from halfthou.causes.sign import Against, Strength
+from halfthou.jobs import ComplaintKind as Kind
+
+F, S, P = Strength.FITS, Strength.SPEAKS, Strength.PROVES
+HARDLY, SPEAKS, OUT = Against.HARDLY, Against.SPEAKS, Against.RULES_OUT
+
+BOTTOM = (
+    Cause(
+        "crank.bent",
+        "Crank bent",
+        leaves={"runout.beyond": P, "edges.opposite": S, "bands.middle": S, "journal.hot": S, "main.shiny-end": F},
+        makes={"bearings.gone": F},
+        against={"runout.within": OUT},
+        settled="Indicator at every main",
+        remedy="Straightened and indicated, or replaced",
+        sometimes=(Kind.KNOCK, Kind.SHAKING, Kind.SEIZED),
+    ),
+    Cause(
+        "tunnel.line",
+        "Tunnel out of line",
+        leaves={"line.out": P, "edges.opposite": S, "bands.middle": S, "mains.edge-alike": S, "cap.shifted": F},
+        makes={"bearings.gone": F},
+        against={"line.good": OUT},
+        settled="Bar or bore sizes, caps torqued",
+        remedy="Line honed",
+    ),
+    Cause(
+        "rod.cap-mixed",
+        "Caps exchanged",
+        leaves={"numbers.disagree": P, "cap.step": P, "rods.tight-blue": S},
+        makes={"journal.hot": S, "bearings.gone": F},
+        against={"caps.agree": OUT},
+        settled="Every pair, measured",
+        remedy="Every rod resized with its own cap, or replaced",
+        sometimes=(Kind.KNOCK,),
+        follow=("every pair", "heat tests"),
+    ),
+    Cause(
+        "housing.loose",
+        "Low crush: housing large or bolts loose",
+        leaves={"housing.beyond": P, "back.polished": S, "shell.turned": S, "bolts.loose": S},
+        makes={"bearings.gone": F, "journal.hot": F},
+        against={"housing.within": SPEAKS, "back.clean": SPEAKS, "torque.right": SPEAKS},
+        brings={"tunnel.line": 0.1},
+        settled="Housing sizes, torque found",
+        remedy="Housing resized, bolts renewed",
+    ),
+    Cause(
+        "journal.form",
+        "Journal tapered or barrelled, or it rides its fillet",
+        leaves={"form.beyond": P, "wear.by-form": S},
+        makes={"bearings.gone": F},
+        against={"form.within": OUT},
+        settled="Readings",
+        remedy="Journals ground",
+    ),
+    Cause(
+        "clearance.tight",
+        "Too little clearance",
+        leaves={"clearance.small": P, "wiped.crown": S, "hours.few": S},
+        makes={"journal.hot": S, "rods.tight-blue": S, "bearings.gone": F},
+        against={"clearance.within": SPEAKS, "clearance.sound": SPEAKS},
+        settled="Size of both",
+        remedy="Clearance set by size",
+        often=Often.SOMETIMES,
+    ),
+    Cause(
+        "clearance.wide",
+        "Too much clearance",
+        leaves={"clearance.large": P, "fatigue": F},
+        makes={"bearings.gone": F},
+        against={"clearance.sound": OUT},
+        settled="Sizes",
+        remedy="Ground and fitted, clearance set",
+        usual=(Kind.KNOCK,),
+        sometimes=(Kind.LOW_PRESSURE,),
+    ),
+    Cause(
+        "shells.wrong",
+        "Wrong half bearings",
+        leaves={"marks.wrong": P, "rods.one": F, "hours.few": F},
+        makes={"bearings.gone": F, "journal.hot": F},
+        against={"marks.right": SPEAKS},
+        settled="Numbers on the backs",
+        remedy="The right half bearings",
+    ),
+    Cause(
+        "rod.bent",
+        "Rod bent or twisted",
+        leaves={"rod.bent": P, "wear.diagonal": S, "lock.hydraulic": F},
+        makes={"skirt.one": F},
+        against={"rod.straight": OUT},
+        settled="Rod fixture",
+        remedy="Rod replaced",
+    ),
+    Cause(
+        "shock.torsion",
+        "Torsion: damper, flywheel, clutch or a bolt missing",
+        leaves={"bands.scallops": P, "bell.loose": P, "dowel.missing": F},
+        makes={"bearings.gone": S},
+        against={"bearings.even": HARDLY},
+        brings={"thrust.load": 0.3, "housing.loose": 0.15},
+        settled="Bell housing, damper, bolts",
+        remedy="Bolted and dowelled, damper renewed",
+        usual=(Kind.SHAKING,),
+        sometimes=(Kind.THRUST,),
+        follow=("run-out",),
+    ),
+    Cause(
+        "thrust.load",
+        "Axial load from outside",
+        leaves={"thrust.one-face": P, "float.beyond": P, "clutch.fault": S, "dowel.missing": S},
+        makes={"bearings.gone": F},
+        against={"float.as-built": OUT},
+        settled="Float, clutch, dowels of the housing",
+        remedy="Clutch or converter put right, dowels in",
+        usual=(Kind.THRUST,),
+        sometimes=(Kind.METAL,),
+        follow=("run-out",),
+    ),
+    Cause(
+        "thrust.dry",
+        "No float, or no oil at the thrust",
+        leaves={"thrust.both-blued": S, "float.nil": S},
+        makes={"bearings.gone": F},
+        against={"float.within": SPEAKS, "float.as-built": SPEAKS},
+        settled="Float, groove",
+        remedy="Float set, groove open",
+        sometimes=(Kind.THRUST,),
+    ),
+)

@@ -1,0 +1,226 @@
+"""The bearing map: every half bearing where it sat, and what all of them together show."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from functools import cached_property
+
+from halfthou.causes import Sighted
+from halfthou.evidence.grades import (
+    ACID,
+    BACK,
+    BANDS,
+    BEDDED,
+    BOTH,
+    BY_ANSWER,
+    CENTRE,
+    CLEAN,
+    COPPER,
+    CRACKED,
+    CROWN,
+    DEEP,
+    EXCHANGED,
+    FRONT,
+    GONE,
+    HEATED,
+    HOLE,
+    KIND,
+    LOOSE,
+    MELTED,
+    MOVED,
+    OVERLAY,
+    POLISHED,
+    REAR,
+    SEAT,
+    SHEARED,
+    STUCK,
+    TURNED,
+    TWO_LAYER,
+    WEAR,
+    WIPED,
+    Grade,
+)
+from halfthou.evidence.places import ENGINE, halves_of
+from halfthou.evidence.sighted import Sightings
+from halfthou.strip import positions_of
+
+#: A sign, and how it is known.
+Sign = tuple[str, Sighted]
+
+
+@dataclass(frozen=True)
+class BearingMap:
+    """The half bearings of one engine as they were graded."""
+
+    sightings: Sightings
+
+    @cached_property
+    def halves(self) -> tuple[str, ...]:
+        """Every half, along the shaft."""
+        return halves_of(self.sightings.job.limits.layout)
+
+    @cached_property
+    def grades(self) -> Mapping[str, Grade]:
+        """The grade of every half that has one."""
+        found = {half: self.sightings.answer(half, OVERLAY) for half in self.halves}
+        return {half: BY_ANSWER[answer] for half, answer in found.items() if answer in BY_ANSWER}
+
+    @cached_property
+    def bearings(self) -> dict[str, tuple[str, ...]]:
+        """The halves of each bearing: main-2, rod-3."""
+        found: dict[str, list[str]] = {}
+        for half in self.halves:
+            found.setdefault(half.removeprefix("half-").rpartition("-")[0], []).append(half)
+        return {bearing: tuple(halves) for bearing, halves in found.items()}
+
+    def worst(self, bearing: str) -> Grade | None:
+        """The worse grade of a bearing's halves; None where neither is graded."""
+        found = [self.grades[half] for half in self.bearings[bearing] if half in self.grades]
+        return max(found, key=lambda grade: grade.harm, default=None)
+
+    @cached_property
+    def gone(self) -> tuple[str, ...]:
+        """The bearings that gave off metal."""
+        return tuple(b for b in self.bearings if (worst := self.worst(b)) is not None and worst.sheds)
+
+    def _of(self, kind: str) -> tuple[str, ...]:
+        return tuple(bearing for bearing in self.bearings if bearing.startswith(kind))
+
+    @cached_property
+    def all_graded(self) -> bool:
+        """Whether every half has its grade."""
+        return len(self.grades) == len(self.halves)
+
+    def called(self, bearing: str) -> str:
+        """A bearing as the shop calls it."""
+        kind, _, number = bearing.partition("-")
+        return f"{'No.' if kind == 'rod' else 'M'}{' ' if kind == 'rod' else ''}{number}"
+
+    def signs(self) -> tuple[tuple[Sign, ...], tuple[Sign, ...]]:
+        """What the map shows, and what it was looked at for and does not show.
+
+        Rule:    evidence.map.
+        """
+        if not self.grades and not any(
+            self.sightings.answer(h, look) for h in self.halves for look in (SEAT, BACK, WEAR)
+        ):
+            return (), ()
+        return tuple(self._seen()), tuple(self._absent())
+
+    def _said(self, halves: Iterator[str] | tuple[str, ...], look: str = OVERLAY) -> Sighted:
+        """How it is known, from those halves."""
+        places = positions_of(self.sightings.job.limits.layout)
+        found = [(half, one) for half in halves if (one := self.sightings.last(half, look)) is not None]
+        return Sighted(
+            words=tuple(f"{places[half].short}: {one.answer}" for half, one in found),
+            facts=tuple(one.id for _, one in found),
+            weak=bool(found) and all(self.sightings.weak(one) for _, one in found),
+        )
+
+    def _with(self, look: str, *answers: str) -> tuple[str, ...]:
+        return tuple(half for half in self.halves if self.sightings.answer(half, look) in answers)
+
+    def _seen(self) -> Iterator[Sign]:
+        for sign, look, answers in _DIRECT:
+            found = self._with(look, *answers)
+            if found:
+                yield sign, self._said(found, look)
+        yield from self._of_rods()
+        yield from self._of_all()
+        yield from self._of_wear()
+
+    def _of_rods(self) -> Iterator[Sign]:
+        rods, mains = self._of("rod"), self._of("main")
+        gone = [rod for rod in rods if rod in self.gone]
+        main_gone = [main for main in mains if main in self.gone]
+        graded = all(self.worst(rod) is not None for rod in rods)
+        halves = tuple(half for rod in gone for half in self.bearings[rod])
+        if graded and gone and len(gone) == len(rods) > 1 and len(main_gone) * 2 <= len(mains):
+            yield "rods.all", self._said(halves)
+        if graded and len(gone) == 1 < len(rods) and not main_gone:
+            others = [grade for rod in rods if rod not in gone and (grade := self.worst(rod)) is not None]
+            if all(grade.harm <= 1 for grade in others):
+                yield "rods.one", self._said(halves)
+        if gone and not main_gone:
+            yield "rods.worse", self._said(halves)
+        uppers = [half for half in self.halves if half.startswith("half-rod") and half.endswith("upper")]
+        cracked = tuple(half for half in uppers if self.sightings.answer(half, OVERLAY) == CRACKED)
+        if cracked:
+            yield "uppers.fatigued", self._said(cracked)
+        elif uppers and all(half in self.grades and self.grades[half].harm == 0 for half in uppers):
+            yield "uppers.sound", Sighted()
+
+    def _of_all(self) -> Iterator[Sign]:
+        grades = list(self.grades.values())
+        shed = tuple(half for half, grade in self.grades.items() if grade.sheds)
+        if shed:
+            yield "bearings.gone", self._said(shed)
+            yield "sheds", self._said(shed)
+        if not self.all_graded:
+            return
+        dirty = tuple(half for half in self.halves if self.grades[half].answer in (DEEP, BEDDED))
+        bedded = tuple(half for half in dirty if self.grades[half].answer == BEDDED)
+        if len(bedded) * 2 > len(grades) and not shed:
+            yield "dirt.bedded", self._said(bedded)
+        if len(dirty) * 3 >= len(grades) * 2 and len({grade.answer for grade in grades}) <= 2:
+            yield "scratches.sharp", self._said(dirty)
+        if all(grade.harm <= 1 for grade in grades):
+            yield "bearings.even", Sighted()
+            shiny = tuple(half for half in self.halves if self.grades[half].answer == POLISHED)
+            if len(shiny) * 2 >= len(grades):
+                yield "bearings.polished", self._said(shiny)
+                kind = self.sightings.last(ENGINE, KIND)
+                if kind is not None and kind.answer == TWO_LAYER:
+                    yield "shells.two-layer", Sighted(facts=(kind.id,))
+
+    def _of_wear(self) -> Iterator[Sign]:
+        where = {half: self.sightings.answer(half, WEAR) for half in self.halves}
+        opposite = [pair for pair in self.bearings.values() if {where[pair[0]], where[pair[1]]} == {FRONT, REAR}]
+        if opposite:
+            yield "edges.opposite", self._said(tuple(half for pair in opposite for half in pair), WEAR)
+        for edge in (FRONT, REAR):
+            mains = [half for half in self.halves if half.startswith("half-main")]
+            if mains and all(where[half] == edge for half in mains):
+                yield "mains.edge-alike", self._said(tuple(mains), WEAR)
+        for pair in self.bearings.values():
+            if where[pair[0]] == where[pair[1]] and where[pair[0]] in (FRONT, REAR, BOTH, CENTRE):
+                yield "wear.by-form", self._said(pair, WEAR)
+                break
+        banded = self._with(WEAR, BANDS)
+        if len({half.rpartition("-")[0] for half in banded if half.startswith("half-main")}) >= 3:
+            yield "bands.scallops", self._said(banded, WEAR)
+        wiped = tuple(half for half in self._with(OVERLAY, WIPED) if where[half] == CROWN)
+        if wiped:
+            yield "wiped.crown", self._said(wiped)
+        backs = {self.sightings.answer(half, BACK) for half in self.halves}
+        if backs == {CLEAN}:
+            yield "back.clean", Sighted()
+
+    def _absent(self) -> Iterator[Sign]:
+        """What a whole map speaks against: only where every half was looked at."""
+        if not self.all_graded:
+            return
+        looked = Sighted(words=("every half graded",))
+        for sign in ("rods.all", "rods.one", "fatigue", "bearings.gone", "copper.through", "bearings.polished",
+                     "dirt.bedded", "scratches.sharp", "pits.acid", "uppers.fatigued", "wiped.crown"):  # fmt: skip
+            yield sign, looked
+        if all(self.sightings.answer(half, SEAT) for half in self.halves):
+            yield "shell.turned", looked
+        if all(self.sightings.answer(half, BACK) for half in self.halves):
+            yield "back.polished", looked
+
+
+#: Signs that one answer to one half shows by itself.
+_DIRECT = (
+    ("copper.through", OVERLAY, (COPPER, GONE, MELTED)),
+    ("fatigue", OVERLAY, (CRACKED,)),
+    ("pits.acid", OVERLAY, (ACID,)),
+    ("shell.turned", SEAT, (TURNED, SHEARED)),
+    ("journal.hot", SEAT, (STUCK,)),
+    ("journal.hot", BACK, (HEATED,)),
+    ("hole.covered", SEAT, (HOLE,)),
+    ("marks.wrong", SEAT, (EXCHANGED,)),
+    ("back.polished", BACK, (MOVED,)),
+    ("back.polished", SEAT, (LOOSE,)),
+)

@@ -1,0 +1,330 @@
+"""What the screen is told of the evidence: the bearing map, the oil's way, looks, causes, what metal went
+through."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from datetime import datetime
+
+from halfthou.causes import (
+    CAUSES,
+    EVIDENCE_LOOKS,
+    SIGNS,
+    CauseWeighed,
+    EvidenceLook,
+    NextLook,
+    in_words,
+    next_looks,
+)
+from halfthou.evidence.contaminated import Contaminated, metal_in
+from halfthou.evidence.gate import Gate
+from halfthou.evidence.gathering import deposits
+from halfthou.evidence.grades import ANSWERS, BACK, GRADES, KIND, NORMAL, OVERLAY, SEAT, UNKNOWN, WEAR, Grade
+from halfthou.evidence.oil_report import FIGURES, counts
+from halfthou.evidence.oil_way import EXTRAS, oil_way_of
+from halfthou.evidence.places import ENGINE, places_of
+from halfthou.evidence.reading_the_way import StationShown, readings_of_the_way, stations_shown
+from halfthou.evidence.standing import EvidenceStanding
+from halfthou.jobs import (
+    CarriedPart,
+    CauseSaid,
+    Document,
+    Drawn,
+    Job,
+    Mistrust,
+    OilReport,
+    Remedy,
+    Sighting,
+    Stand,
+)
+from halfthou.lengths import Notation
+from halfthou.strip import positions_of
+from halfthou.words import Caution, Reason
+
+
+class HalfShown(Document):
+    """A half bearing where it sat: its grade, where it is worn, its back and its seat."""
+
+    id: str
+    bearing: str
+    journal: str
+    upper: bool
+    name: str
+    grade: Grade | None
+    fact: str
+    wear: str
+    arc: tuple[int, int] | None
+    back: str
+    seat: str
+    weak: bool
+    by: str
+
+
+class BearingShown(Document):
+    """A bearing along the shaft, and what its rod shows of heat."""
+
+    id: str
+    name: str
+    main: bool
+    heat: str
+
+
+class SaidShown(Document):
+    """An answer to a look: where, by whom, and whether it counts in full."""
+
+    fact: str
+    on: str
+    place: str
+    answer: str
+    by: str
+    at: datetime
+    weak: bool
+    mistrusted: bool
+
+
+class PlaceShown(Document):
+    """A place that a look is taken on."""
+
+    id: str
+    name: str
+
+
+class LookOnBoard(Document):
+    """A look: its answers, where it is taken, what was said, and what destroys it."""
+
+    key: str
+    name: str
+    where: str
+    minutes: int
+    how: str
+    answers: tuple[str, ...]
+    several: bool
+    places: tuple[PlaceShown, ...]
+    said: tuple[SaidShown, ...]
+    lost: str
+    gone: bool
+    at_bench: bool
+
+
+class DepositShown(Document):
+    """The height of a deposit line, from the deck."""
+
+    on: str
+    name: str
+    height: str
+    height_nm: int
+
+
+class WayShown(Document):
+    """The oil's way: its stations, what it says, and how it is known to run."""
+
+    stations: tuple[StationShown, ...]
+    readings: tuple[Reason, ...]
+    source: str
+    from_rear: bool
+    feeds: dict[str, tuple[str, ...]]
+    extras: tuple[str, ...]
+    known_extras: dict[str, str]
+
+
+class OilFigureShown(Document):
+    """A figure of an oil report; `counts` says whether it may prove anything, as the sample was drawn."""
+
+    name: str
+    words: str
+    counts: bool
+
+
+class OilReportShown(Document):
+    """An oil report."""
+
+    fact: str
+    sample: str
+    drawn: Drawn
+    figures: tuple[OilFigureShown, ...]
+    lab: str
+    by: str
+    at: datetime
+    mistrusted: bool
+
+
+class OilKnown(Document):
+    """A figure that an oil report may hold, and its units."""
+
+    key: str
+    name: str
+    units: tuple[str, ...]
+
+
+class SaidOfCause(Document):
+    """What a person made of the cause."""
+
+    fact: str
+    stand: Stand
+    name: str
+    reason: str
+    by: str
+    at: datetime
+
+
+class IssuedShown(Document):
+    """A report that was sent."""
+
+    fact: str
+    number: int
+    by: str
+    at: datetime
+
+
+class EvidenceBoard(Document):
+    """The evidence of a job, and what it comes to."""
+
+    grades: tuple[Grade, ...]
+    wears: tuple[str, ...]
+    backs: tuple[str, ...]
+    seats: tuple[str, ...]
+    halves: tuple[HalfShown, ...]
+    bearings: tuple[BearingShown, ...]
+    to_grade: int
+    kind: str
+    normal: str
+    way: WayShown
+    looks: tuple[LookOnBoard, ...]
+    deposits: tuple[DepositShown, ...]
+    oil_reports: tuple[OilReportShown, ...]
+    oil_known: tuple[OilKnown, ...]
+    causes: tuple[CauseWeighed, ...]
+    unexplained: tuple[str, ...]
+    next: tuple[NextLook, ...]
+    contradictions: tuple[Reason, ...]
+    reminders: tuple[str, ...]
+    said: tuple[SaidOfCause, ...]
+    remedies: tuple[Remedy, ...]
+    mistrusts: tuple[Mistrust, ...]
+    gate: Gate
+    metal: tuple[str, ...]
+    contaminated: tuple[Contaminated, ...]
+    carried: tuple[CarriedPart, ...]
+    reports: tuple[IssuedShown, ...]
+    cautions: tuple[Caution, ...]
+
+
+def evidence_board(standing: EvidenceStanding, cautions: tuple[Caution, ...]) -> EvidenceBoard:
+    """Everything the board shows of a job.
+
+    Rule:    evidence.map, evidence.oil-way, causes.weigh, causes.next, evidence.contaminated, causes.gate.
+    """
+    job, sightings, bearings = standing.job, standing.sightings, standing.bearings
+    kind = sightings.answer(ENGINE, KIND) or UNKNOWN
+    weighed, way = standing.weighed, oil_way_of(job)
+    return EvidenceBoard(
+        grades=GRADES, wears=ANSWERS[WEAR], backs=ANSWERS[BACK], seats=ANSWERS[SEAT],
+        halves=tuple(_halves(standing)), bearings=tuple(_bearings(standing)),
+        to_grade=len(bearings.halves) - len(bearings.grades), kind=kind, normal=NORMAL[kind],
+        way=WayShown(
+            stations=stations_shown(way, sightings, bearings), readings=readings_of_the_way(way, bearings),
+            source=way.source, from_rear=way.said is not None and way.said.from_rear,
+            feeds={pin: way.feeds(pin) for pin in job.limits.layout.rods}, extras=way.extras, known_extras=EXTRAS,
+        ),
+        looks=tuple(_look(look, standing) for look in EVIDENCE_LOOKS.values()),
+        deposits=tuple(_deposits(standing)), oil_reports=tuple(_oil(standing)),
+        oil_known=tuple(OilKnown(key=k, name=f.name, units=tuple(f.units)) for k, f in FIGURES.items()),
+        causes=in_words(weighed), unexplained=tuple(SIGNS[sign].words for sign in weighed.unexplained),
+        next=next_looks(weighed, standing.still), contradictions=standing.contradictions,
+        reminders=_reminders(job), said=tuple(_said_of_cause(one) for one in job.standing(job.causes_said)),
+        remedies=job.standing(job.remedies), mistrusts=job.standing(job.mistrusts), gate=standing.gate,
+        metal=metal_in(sightings, standing.signs), contaminated=standing.contaminated,
+        carried=job.standing(job.carried_parts),
+        reports=tuple(IssuedShown(fact=r.id, number=r.number, by=r.by, at=r.at) for r in job.reports),
+        cautions=cautions,
+    )  # fmt: skip
+
+
+def _halves(standing: EvidenceStanding) -> Iterator[HalfShown]:
+    places, sightings, bearings = positions_of(standing.job.limits.layout), standing.sightings, standing.bearings
+    for half in bearings.halves:
+        one, wear = sightings.last(half, OVERLAY), sightings.last(half, WEAR)
+        yield HalfShown(
+            id=half, bearing=half.removeprefix("half-").rpartition("-")[0], journal=places[half].of,
+            upper=half.endswith("upper"), name=places[half].name, grade=bearings.grades.get(half),
+            fact="" if one is None else one.id, wear="" if wear is None else wear.answer,
+            arc=None if wear is None else wear.arc, back=sightings.answer(half, BACK),
+            seat=sightings.answer(half, SEAT), weak=one is not None and sightings.weak(one),
+            by="" if one is None else one.by,
+        )  # fmt: skip
+
+
+def _bearings(standing: EvidenceStanding) -> Iterator[BearingShown]:
+    for bearing in standing.bearings.bearings:
+        yield BearingShown(
+            id=bearing, name=standing.bearings.called(bearing), main=bearing.startswith("main"),
+            heat=standing.sightings.answer(bearing, "rod heat"),
+        )  # fmt: skip
+
+
+def _look(look: EvidenceLook, standing: EvidenceStanding) -> LookOnBoard:
+    names = places_of(standing.job.limits.layout)
+    positions = positions_of(standing.job.limits.layout).values()
+    places = (
+        [(one.id, one.name) for one in positions if one.kind in look.places]
+        if look.places
+        else [(ENGINE, "Engine")]
+    )
+    said = [one for one in standing.sightings.all if one.look == look.key]
+    return LookOnBoard(
+        key=look.key, name=look.name, where=look.where.value, minutes=look.minutes, how=look.how,
+        answers=tuple(answer.text for answer in look.answers), several=look.several,
+        places=tuple(PlaceShown(id=key, name=name) for key, name in places),
+        said=tuple(_said(one, names, standing) for one in said if _stands(one, standing)),
+        lost=standing.still.lost_by.get(look.lost_by, "") if look.lost_by else "",
+        gone=look.key in standing.still.gone, at_bench=not look.answers,
+    )  # fmt: skip
+
+
+def _stands(one: Sighting, standing: EvidenceStanding) -> bool:
+    """Whether an answer counts still, or is kept aside because somebody mistrusts it."""
+    counted = standing.sightings.by_place.get((one.on, one.look), ())
+    return one in counted or one.id in standing.sightings.mistrusted
+
+
+def _said(one: Sighting, names: dict[str, str], standing: EvidenceStanding) -> SaidShown:
+    return SaidShown(
+        fact=one.id, on=one.on, place="" if one.on == ENGINE else names.get(one.on, one.on), answer=one.answer,
+        by=one.by, at=one.at, weak=standing.sightings.weak(one), mistrusted=one.id in standing.sightings.mistrusted,
+    )  # fmt: skip
+
+
+def _deposits(standing: EvidenceStanding) -> Iterator[DepositShown]:
+    say, names = Notation.usual(standing.job.shown_in), places_of(standing.job.limits.layout)
+    for on, height in deposits(standing.sightings).items():
+        yield DepositShown(on=on, name=names.get(on, on), height=say.with_unit(height), height_nm=height.nm)
+
+
+def _oil(standing: EvidenceStanding) -> Iterator[OilReportShown]:
+    for report in standing.job.standing(standing.job.oil_reports):
+        yield OilReportShown(
+            fact=report.id, sample=report.sample, drawn=report.drawn,
+            figures=tuple(_figures(report)), lab=report.lab, by=report.by, at=report.at,
+            mistrusted=report.id in standing.sightings.mistrusted,
+        )  # fmt: skip
+
+
+def _figures(report: OilReport) -> Iterator[OilFigureShown]:
+    for figure in report.figures:
+        name = FIGURES[figure.key].name if figure.key in FIGURES else figure.key
+        usual = f", usual {figure.usual:g}" if figure.usual is not None else ""
+        words = f"{figure.value:g} {figure.unit}{usual}"
+        yield OilFigureShown(name=name, words=words, counts=counts(report, figure.key))
+
+
+def _said_of_cause(one: CauseSaid) -> SaidOfCause:
+    name = CAUSES[one.cause].name if one.cause in CAUSES else one.cause or one.words
+    return SaidOfCause(fact=one.id, stand=one.stand, name=name, reason=one.reason, by=one.by, at=one.at)
+
+
+def _reminders(job: Job) -> tuple[str, ...]:
+    """What a family of engines is known for: a reminder to look, without weight."""
+    return tuple(one.answer for one in job.standing(job.statements) if one.topic == REPUTATION)
+
+
+REPUTATION = "known for"

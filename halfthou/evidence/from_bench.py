@@ -1,0 +1,131 @@
+"""What bench and gauge say, as evidence: looks at parts, and figures within or beyond."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Mapping
+from typing import NamedTuple
+
+from halfthou.causes import Sighted
+from halfthou.evidence.sighted import Sightings
+from halfthou.jobs import Look, Observation
+from halfthou.verdicts import Called, FigureKey
+
+
+class FigureCalled(NamedTuple):
+    """One judged figure of a part as it came: the kind of the part, its key, how it is called, and whether all that
+    is planned of the part is read. `called` is None for a part of which no figure is known."""
+
+    part: str
+    kind: str
+    key: str
+    called: Called | None
+    whole: bool
+
+
+#: By look and answer: the signs that are there, and those that are not.
+_LOOKS: dict[tuple[str, str], tuple[tuple[str, ...], tuple[str, ...]]] = {
+    ("drive", "tang broken"): (("drive.broken",), ()),
+    ("drive", "tang twisted"): (("drive.broken",), ()),
+    ("drive", "sound"): (("drive.whole",), ("drive.broken",)),
+    ("inside", "dry"): (("pump.dry",), ()),
+    ("inside", "wet with oil"): ((), ("pump.dry",)),
+    ("relief valve", "plunger stuck"): (("relief.stuck",), ()),
+    ("relief valve", "chip in it"): (("relief.stuck",), ()),
+    ("relief valve", "falls by its own weight"): (("relief.free",), ("relief.stuck",)),
+    ("gears or rotors", "blued"): (("pump.blued",), ()),
+    ("gears or rotors", "chipped"): (("pump.jammed",), ()),
+    ("gears or rotors", "scored"): (("pump.scored",), ()),
+    ("pump housing", "scored, nail catches"): (("pump.scored",), ()),
+    ("pump housing", "scored, nail runs clear"): (("pump.scored",), ()),
+    ("pump housing", "smooth"): ((), ("pump.scored",)),
+    ("screen", "blocked"): (("screen.blocked",), ()),
+    ("screen", "clean"): (("screen.clear",), ("screen.blocked",)),
+    ("screen", "metal in it"): (("bearings.gone",), ()),
+    ("metal", "metal found"): (("bearings.gone",), ()),
+    ("seal at the pickup", "as the new one"): (("seal.sound",), ("seal.wrong",)),
+    **{
+        ("seal at the pickup", answer): (("seal.wrong",), ())
+        for answer in ("too thick", "too thin", "doubled", "wrong kind", "missing")
+    },
+    (Look.SHELL, "turned in its housing"): (("shell.turned",), ()),
+    (Look.STRAIGHTNESS, "bent"): (("runout.beyond",), ()),
+    (Look.STRAIGHTNESS, "within the maker's run-out"): (("runout.within",), ("runout.beyond",)),
+    (Look.CAPS, "numbers disagree"): (("numbers.disagree",), ()),
+    (Look.CAPS, "step at the joint"): (("cap.step",), ()),
+    (Look.HEAT, "brown or purple"): (("journal.hot",), ()),
+    (Look.HEAT, "blue"): (("journal.hot",), ()),
+    (Look.HEAT, "grey"): (("journal.hot",), ()),
+    (Look.WET, "wet with oil"): (("bores.wet",), ()),
+    (Look.PRESSURE, "leaks"): (("coolant.leaks",), ()),
+    ("lands", "land broken"): (("lands.broken",), ()),
+    ("whole or broken", "broken"): (("gap.ends",), ()),
+}  # fmt: skip
+#: Looks that a wash destroys: seen after it they count less.
+_LOST_BY = {
+    "screen": "wash.pan",
+    "seal at the pickup": "wash.pan",
+    "relief valve": "wash.pump",
+    "inside": "wash.pump",
+}
+
+
+def bench_signs(
+    seen: Mapping[tuple[str, str], Observation], sightings: Sightings
+) -> Iterator[tuple[str, bool, Sighted]]:
+    """What was seen at the bench, as signs."""
+    for (on, look), one in seen.items():
+        shows, clears = _LOOKS.get((str(look), one.answer), ((), ()))
+        gone = sightings.washed.get(_LOST_BY.get(str(look), ""))
+        how = Sighted((f"{on}: {one.answer}",), (one.id,), gone is not None and gone < one.at)
+        for sign in shows:
+            yield sign, True, how
+        for sign in clears:
+            yield sign, False, how
+
+
+#: By kind of part and figures: the sign where one is beyond, and the sign where all are within.
+_FIGURES: tuple[tuple[str, frozenset[str], str, str], ...] = (
+    (
+        "journal",
+        frozenset({FigureKey.OUT_OF_ROUND, FigureKey.TAPER, FigureKey.BARREL}),
+        "form.beyond",
+        "form.within",
+    ),
+    ("journal", frozenset({FigureKey.HOUSING_LEAST, FigureKey.HOUSING_MOST}), "housing.beyond", "housing.within"),
+    ("journal", frozenset({FigureKey.CLEARANCE_MOST}), "clearance.large", "clearance.sound"),
+    ("journal", frozenset({FigureKey.CLEARANCE_LEAST}), "clearance.small", "clearance.within"),
+    ("bore", frozenset({FigureKey.OUT_OF_ROUND, FigureKey.TAPER}), "bore.beyond", "bore.within"),
+    ("ring", frozenset({"closed gap least"}), "gap.small", "gap.within"),
+    ("piston", frozenset({"clearance least"}), "piston.tight", "piston.within"),
+)
+_PUMP_NOT_WEAR = frozenset(
+    {"spring length", "spring load", "opening pressure", "pickup to pan", "pickup seal", "new seal"}
+)
+
+
+def figure_signs(figures: Iterable[FigureCalled]) -> Iterator[tuple[str, bool, Sighted]]:
+    """What the gauge says, as signs: one beyond is there; all within speaks against. Too close says nothing.
+
+    Rule:    evidence.figures.
+    """
+    figures = tuple(figures)
+    pump = [one for one in figures if one.kind == "pump" and one.key not in _PUMP_NOT_WEAR]
+    yield from _told(pump, "pump.beyond", "pump.within", all(one.whole for one in pump))
+    for kind, keys, beyond, within in _FIGURES:
+        of_kind = [one for one in figures if one.kind == kind]
+        of_it = [one for one in of_kind if one.key in keys]
+        whole = {one.part for one in of_kind} == {one.part for one in of_it if one.whole}
+        # A wiped bearing wears to within: an oil clearance within proves nothing of how it was built.
+        yield from _told(of_it, beyond, within, whole and beyond != "clearance.large")
+
+
+def _told(
+    figures: list[FigureCalled], beyond: str, within: str, whole: bool
+) -> Iterator[tuple[str, bool, Sighted]]:
+    over = [one for one in figures if one.called is Called.BEYOND]
+    if over:
+        parts = dict.fromkeys(one.part for one in over)
+        yield beyond, True, Sighted(tuple(f"{part}, measured" for part in parts))
+    elif figures and whole and all(one.called is Called.WITHIN for one in figures):
+        yield within, True, Sighted(("measured",))
+        yield beyond, False, Sighted(("measured",))

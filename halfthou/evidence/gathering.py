@@ -1,0 +1,208 @@
+"""Everything that counts as evidence of one job, gathered into signs: sightings, the bearing map, looks and figures
+of the bench, marks and caps, the door, oil reports."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Mapping
+from statistics import median
+
+from halfthou.causes import EVIDENCE_LOOKS, SIGNS, Evidence, Sighted
+from halfthou.door import CARRIED, said_of
+from halfthou.evidence.bearing_map import BearingMap
+from halfthou.evidence.from_bench import FigureCalled, bench_signs, figure_signs
+from halfthou.evidence.oil_report import oil_signs
+from halfthou.evidence.places import DEPOSIT, DEPOSIT_DOUBT_NM
+from halfthou.evidence.sighted import Sightings
+from halfthou.jobs import ComplaintKind, Job, Observation, Sighting
+from halfthou.lengths import Length, Notation
+from halfthou.strip import Strip, disagreements, positions_of, stepped
+
+#: A sign, whether it is there, and how that is known.
+Known = tuple[str, bool, Sighted]
+
+
+def gather(job: Job, seen: Mapping[tuple[str, str], Observation], figures: Iterable[FigureCalled]) -> Evidence:
+    """The evidence of a job.
+
+    Takes:   what was seen at the bench, and its judged figures: what the gauge says is evidence too.
+    Rule:    causes.weigh: what says one thing twice counts once; what was not looked at is left out.
+    """
+    sightings = Sightings(job)
+    there: dict[str, Sighted] = {}
+    absent: dict[str, Sighted] = {}
+    for sign, is_there, how in _all(sightings, seen, figures):
+        if sign not in SIGNS or (how.facts and all(fact in sightings.mistrusted for fact in how.facts)):
+            continue
+        into = there if is_there else absent
+        into[sign] = _merged(into.get(sign), how)
+    return Evidence(there, absent, complaint_of(job))
+
+
+def complaint_of(job: Job) -> frozenset[ComplaintKind]:
+    """The kinds of the complaint, with those that looks have added."""
+    return Strip(job).looks.kinds
+
+
+def _merged(before: Sighted | None, how: Sighted) -> Sighted:
+    """The same sign known in two ways: once. It counts in full where one of them does."""
+    if before is None:
+        return how
+    words = tuple(dict.fromkeys((*before.words, *how.words)))
+    facts = tuple(dict.fromkeys((*before.facts, *how.facts)))
+    return Sighted(words, facts, before.weak and how.weak)
+
+
+def _all(
+    sightings: Sightings, seen: Mapping[tuple[str, str], Observation], figures: Iterable[FigureCalled]
+) -> Iterator[Known]:
+    job = sightings.job
+    yield from _of_sightings(sightings)
+    shown, not_shown = BearingMap(sightings).signs()
+    yield from ((sign, True, how) for sign, how in shown)
+    yield from ((sign, False, how) for sign, how in not_shown)
+    yield from _of_skirts(sightings)
+    yield from _of_deposits(sightings)
+    yield from bench_signs(seen, sightings)
+    yield from figure_signs(figures)
+    yield from _of_caps(job)
+    yield from _of_the_door(job)
+    reported, not_reported = oil_signs(job, sightings.mistrusted)
+    yield from ((sign, True, how) for sign, how in reported)
+    yield from ((sign, False, how) for sign, how in not_reported)
+    if ComplaintKind.AFTER_SERVICE in complaint_of(job):
+        yield "lamp.after-service", True, Sighted(words=("by the complaint",))
+
+
+def _of_sightings(sightings: Sightings) -> Iterator[Known]:
+    """What the looks of the board say, place by place."""
+    places = positions_of(sightings.job.limits.layout)
+    clear: dict[str, list[tuple[Sighting, str]]] = {}
+    for (on, look), said in sightings.by_place.items():
+        known = EVIDENCE_LOOKS.get(look)
+        for one in said if known is not None else ():
+            answer = known.answer(one.answer) if known is not None else None
+            if answer is None:
+                continue
+            where = f"{places[on].short}: {one.answer}" if on in places else one.answer
+            how = Sighted((where,), (one.id,), sightings.weak(one))
+            yield from ((sign, True, how) for sign in answer.shows if not _of_every(look, sign))
+            for sign in answer.clears:
+                yield sign, False, how
+            for sign in answer.shows:
+                if _of_every(look, sign):
+                    clear.setdefault(look, []).append((one, sign))
+    for look, found in clear.items():
+        yield from _every(sightings, look, found)
+
+
+#: Signs that speak against a cause only once every place was looked at: one drilling that is clear clears no other.
+_ONLY_OF_EVERY = frozenset({"drilling.clear", "hole.in-line", "rod.straight", "rings.free"})
+
+
+def _of_every(look: str, sign: str) -> bool:
+    return bool(EVIDENCE_LOOKS[look].places) and sign in _ONLY_OF_EVERY
+
+
+def _every(sightings: Sightings, look: str, found: list[tuple[Sighting, str]]) -> Iterator[Known]:
+    places = positions_of(sightings.job.limits.layout).values()
+    there = {place.id for place in places if place.kind in EVIDENCE_LOOKS[look].places}
+    if there <= {one.on for one, _ in found}:
+        for sign in {sign for _, sign in found}:
+            of_it = [one for one, own in found if own == sign]
+            if len({one.on for one in of_it}) == len(there):
+                weak = any(sightings.weak(one) for one in of_it)
+                yield sign, True, Sighted(("every one",), tuple(one.id for one in of_it), weak)
+
+
+def _of_skirts(sightings: Sightings) -> Iterator[Known]:
+    """Skirts by comparison: one scuffed among clean ones, or all alike; a crown washed clean among sooted ones."""
+    layout = sightings.job.limits.layout
+    skirts = {f"piston-{n}": sightings.last(f"piston-{n}", "skirt") for n in range(1, layout.cylinders + 1)}
+    looked = {on: one for on, one in skirts.items() if one is not None}
+    scuffed = [one for one in looked.values() if one.answer.startswith("scuffed")]
+    if len(looked) == layout.cylinders:
+        facts = tuple(one.id for one in looked.values())
+        alike = len({one.answer for one in looked.values()}) == 1
+        if alike and layout.cylinders > 1:
+            yield "skirts.alike", True, Sighted(facts=facts)
+        yield "skirt.one", len(scuffed) == 1, Sighted(_words(sightings, scuffed), facts)
+        if not any(one.answer.startswith("at four") for one in looked.values()):
+            yield "skirt.all-round", False, Sighted(facts=facts)
+    crowns = [sightings.last(f"piston-{n}", "crown") for n in range(1, layout.cylinders + 1)]
+    seen = [one for one in crowns if one is not None]
+    washed = [one for one in seen if one.answer == "washed clean"]
+    if seen and len(seen) == layout.cylinders > 1:
+        yield "crown.washed", len(washed) == 1, Sighted(_words(sightings, washed), tuple(one.id for one in seen))
+
+
+def _words(sightings: Sightings, found: list[Sighting]) -> tuple[str, ...]:
+    places = positions_of(sightings.job.limits.layout)
+    return tuple(f"{places[one.on].short}: {one.answer}" for one in found)
+
+
+def deposits(sightings: Sightings) -> dict[str, Length]:
+    """The height of the deposit line in each bore that was measured, by piston."""
+    found = {}
+    for (on, look), said in sightings.by_place.items():
+        if look == DEPOSIT:
+            amount = max(said, key=lambda one: one.at).amount
+            if amount is not None:
+                found[on] = amount
+    return found
+
+
+def _of_deposits(sightings: Sightings) -> Iterator[Known]:
+    """A deposit line off the others by more than both lines are in doubt. Source: judgement."""
+    heights = deposits(sightings)
+    if len(heights) < 3:
+        return
+    middle = median(height.nm for height in heights.values())
+    off = {
+        on: height.nm - middle for on, height in heights.items() if abs(height.nm - middle) > 2 * DEPOSIT_DOUBT_NM
+    }
+    facts = tuple(said[-1].id for (on, look), said in sightings.by_place.items() if look == DEPOSIT)
+    say = Notation.usual(sightings.job.shown_in)
+    places = positions_of(sightings.job.limits.layout)
+    words = tuple(
+        f"{places[on].short}: {say.with_unit(Length(round(abs(by))))} {'lower' if by > 0 else 'higher'}"
+        for on, by in off.items()
+    )
+    if off or len(heights) == sightings.job.limits.layout.cylinders:
+        yield "deposit.differs", bool(off), Sighted(words, facts)
+
+
+def _of_caps(job: Job) -> Iterator[Known]:
+    """Marks found on rods and caps, and steps felt at the joint."""
+    for rod, _, _ in disagreements(job):
+        yield "numbers.disagree", True, Sighted((rod.short,))
+    for place, done in stepped(job):
+        yield "cap.step", True, Sighted((place.short,), (done.id,))
+
+
+_CARRIED_OIL = frozenset({"cooler", "turbo", "oil pump", "tank and lines"})
+
+
+def _of_the_door(job: Job) -> Iterator[Known]:
+    for said in said_of(job, CARRIED):
+        how = Sighted((f"carried over: {said.answer}",), (said.id,))
+        if said.answer in _CARRIED_OIL:
+            yield "carried.over", True, how
+        if said.answer == "injectors":
+            yield "injector.carried", True, how
+    for part in job.standing(job.carried_parts):
+        if not part.out and part.with_metal:
+            yield "carried.over", True, Sighted((f"{part.what} out of job {part.other}",), (part.id,))
+    for said in said_of(job, "oil on arrival"):
+        how = Sighted(("at the door",), (said.id,))
+        if said.answer in _AT_THE_DOOR:
+            yield _AT_THE_DOOR[said.answer], True, how
+        if said.answer == "level right":
+            yield ("level.right" if said.verified else "level.said-right"), True, how
+    if any(said.answer == "head work" for said in said_of(job, "service before")):
+        yield "deck.work", True, Sighted(("at the door",))
+
+
+_AT_THE_DOOR = {
+    "none": "level.low", "under": "level.low", "milky": "oil.milky", "smells of fuel": "fuel.smell",
+    "glitter": "bearings.gone", "over": "foaming",
+}  # fmt: skip

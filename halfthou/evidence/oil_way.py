@@ -1,0 +1,138 @@
+"""The oil's way: a graph from the pan to the last rod, and what the damage along it says.
+
+Source: docs/trade: The oil's way, common practice.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from functools import cached_property
+
+from halfthou.jobs import Job, Layout, OilWaySaid
+
+PAN, SCREEN, PICKUP, PUMP, RELIEF = "pan", "screen", "pickup", "pump", "relief"
+COOLER, FILTER, BYPASS, GALLERY = "cooler", "filter", "bypass", "gallery"
+#: What may hang on the gallery besides the mains, and what it is called.
+EXTRAS: dict[str, str] = {
+    "cooler": "Oil cooler", "squirters": "Piston squirters", "cam": "Camshaft", "followers": "Followers",
+    "rockers": "Rockers", "turbo": "Turbocharger", "tensioner": "Chain tensioner", "phasers": "Cam phasers",
+    "balance shafts": "Balance shafts", "tank": "Tank and lines of the dry sump",
+}  # fmt: skip
+#: What an engine has where nobody has said.
+USUAL_EXTRAS = ("cooler", "squirters", "cam", "followers", "rockers")
+
+
+@dataclass(frozen=True)
+class Station:
+    """A station on the oil's way: what it is called, and what feeds it."""
+
+    key: str
+    name: str
+    fed_by: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True)
+class OilWay:
+    """The oil's way of one engine. `said` tells where it differs from the usual, None where nobody has said."""
+
+    layout: Layout
+    said: OilWaySaid | None = None
+
+    @property
+    def source(self) -> str:
+        """Who says that it runs so."""
+        return self.said.source or self.said.by if self.said is not None else "usual; check the maker's drawing"
+
+    @cached_property
+    def mains(self) -> tuple[str, ...]:
+        """The mains in the order that the gallery reaches them."""
+        mains = self.layout.mains
+        return mains[::-1] if self.said is not None and self.said.from_rear else mains
+
+    @cached_property
+    def extras(self) -> tuple[str, ...]:
+        """What hangs on it besides pump, filter and bearings."""
+        chosen = USUAL_EXTRAS if self.said is None else self.said.extras
+        return tuple(key for key in EXTRAS if key in chosen)
+
+    def feeds(self, pin: str) -> tuple[str, ...]:
+        """The mains that feed a pin: as said, else the main in front of it along the shaft.
+
+        Rule:    evidence.oil-way.
+        """
+        if self.said is not None and pin in self.said.feeds:
+            return self.said.feeds[pin]
+        shaft = self.layout.shaft
+        before = [name for name in shaft[: shaft.index(pin)] if name[0] == "M"]
+        return (before[-1],) if before else (self.layout.mains[0],)
+
+    @cached_property
+    def stations(self) -> dict[str, Station]:
+        """Every station, from the pan on."""
+        return {one.key: one for one in self._stations()}
+
+    def _stations(self) -> Iterator[Station]:
+        tank = "tank" in self.extras
+        yield Station(PAN, "Pan")
+        yield Station(SCREEN, "Screen", ("tank" if tank else PAN,))
+        yield Station(PICKUP, "Pickup and seal", (SCREEN,))
+        yield Station(PUMP, "Pump", (PICKUP,))
+        yield Station(RELIEF, "Relief valve", (PUMP,))
+        last = PUMP
+        if COOLER in self.extras:
+            yield Station(COOLER, EXTRAS[COOLER], (PUMP,))
+            last = COOLER
+        yield Station(FILTER, "Filter", (last,))
+        yield Station(BYPASS, "Bypass valve", (last,))
+        yield Station(GALLERY, "Main gallery", (FILTER, BYPASS))
+        for main in self.mains:
+            yield Station(main, f"Main {main[1:]}", (GALLERY,))
+        for number, pin in enumerate(self.layout.pins, start=1):
+            yield Station(f"R{number}", f"Drilling to pin {number}", self.feeds(f"R{number}"))
+            for cylinder in pin.cylinders:
+                yield Station(f"rod-{cylinder}", f"Rod {cylinder}", (f"R{number}",))
+        for key in self.extras:
+            if key not in (COOLER, "tank"):
+                yield Station(key, EXTRAS[key], (GALLERY,))
+        if tank:
+            yield Station("tank", EXTRAS["tank"], (PAN,))
+
+    @cached_property
+    def below(self) -> Mapping[str, frozenset[str]]:
+        """Of each station, every station that its oil runs on to. What runs back to the pan is not followed."""
+        onward: dict[str, set[str]] = {key: set() for key in self.stations}
+        for station in self.stations.values():
+            for above in station.fed_by:
+                onward[above].add(station.key)
+        found: dict[str, frozenset[str]] = {}
+        for key in self.stations:
+            reached: set[str] = set()
+            open_yet = [key]
+            while open_yet:
+                for one in onward[open_yet.pop()] - reached:
+                    reached.add(one)
+                    open_yet.append(one)
+            found[key] = frozenset(reached)
+        return found
+
+
+def oil_way_of(job: Job) -> OilWay:
+    """The oil's way of a job's engine, as last said."""
+    said = job.standing(job.oil_ways)
+    return OilWay(job.limits.layout, said[-1] if said else None)
+
+
+def faults_of_way(said: OilWaySaid, layout: Layout) -> Iterator[str]:
+    """What is wrong with what was said of the oil's way, in words."""
+    for pin, mains in said.feeds.items():
+        if pin not in layout.rods:
+            yield f"this engine has no pin {pin}"
+        for main in mains:
+            if main not in layout.mains:
+                yield f"pin {pin} is fed by {main}, which this engine does not have"
+        if not mains:
+            yield f"pin {pin} is fed by nothing"
+    for extra in said.extras:
+        if extra not in EXTRAS:
+            yield f"nobody knows “{extra}” on an oil's way"

@@ -1,0 +1,111 @@
+"""How the evidence of a job stands: gathered and weighed once, for the bench, the board and the report."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cached_property
+
+from halfthou.causes import CAUSES, EVIDENCE_LOOKS, SIGNS, Evidence, StillOpen, Weighed, Word, weigh_causes
+from halfthou.evidence.bearing_map import BearingMap
+from halfthou.evidence.contaminated import Contaminated, contaminated, contamination_notices
+from halfthou.evidence.contradictions import against_the_settled, contradictions_of
+from halfthou.evidence.from_bench import FigureCalled
+from halfthou.evidence.gate import Gate, gate_of
+from halfthou.evidence.gathering import gather
+from halfthou.evidence.sighted import Sightings
+from halfthou.jobs import Job, Observation
+from halfthou.memo import Memo
+from halfthou.report import CauseBrief
+from halfthou.strip import Strip
+from halfthou.words import Reason
+
+Seen = Mapping[tuple[str, str], Observation]
+
+
+@dataclass(frozen=True)
+class EvidenceStanding:
+    """The evidence of one job: `seen` and `figures` are the bench's, as the engine came. A memo spares weighing
+    what has not changed."""
+
+    job: Job
+    seen: Seen
+    figures: tuple[FigureCalled, ...]
+    memo: Memo
+
+    @cached_property
+    def sightings(self) -> Sightings:
+        """What stands seen."""
+        return Sightings(self.job)
+
+    @cached_property
+    def bearings(self) -> BearingMap:
+        """The bearing map."""
+        return BearingMap(self.sightings)
+
+    @cached_property
+    def evidence(self) -> Evidence:
+        """Everything gathered into signs."""
+        return gather(self.job, self.seen, self.figures)
+
+    @cached_property
+    def weighed(self) -> Weighed:
+        """The causes weighed: anew only where a finding used as evidence has changed."""
+        return self.memo.of("weighed", weigh_causes, self.evidence)
+
+    @cached_property
+    def signs(self) -> frozenset[str]:
+        """The signs that are there."""
+        return frozenset(self.evidence.seen)
+
+    @cached_property
+    def contaminated(self) -> tuple[Contaminated, ...]:
+        """What metal went through."""
+        return contaminated(self.job, self.sightings, self.signs)
+
+    @cached_property
+    def gate(self) -> Gate:
+        """Whether the cause is found and removed."""
+        return gate_of(self.job, self.weighed)
+
+    @cached_property
+    def contradictions(self) -> tuple[Reason, ...]:
+        """What contradicts itself."""
+        found = contradictions_of(self.sightings, self.seen, self.figures, self.signs)
+        return (*found, *against_the_settled(self.job, self.weighed))
+
+    @cached_property
+    def still(self) -> StillOpen:
+        """What may still be looked at, and what the strip destroys. Where nobody wrote the strip down, washing may
+        come next."""
+        strip, taken = Strip(self.job), {look for _, look in self.sightings.by_place}
+        ahead = {step.id: step.text for step in strip.steps if step.id not in strip.done}
+        if not strip.done:
+            at_once = frozenset(step for step in ahead if step.startswith("wash."))
+        else:
+            at_once = frozenset(list(ahead)[:1])
+        gone = frozenset(self.sightings.washed)
+        return StillOpen(frozenset(taken), _gone_looks(gone), ahead, at_once)
+
+    def brief(self) -> CauseBrief:
+        """The cause in a few words, for bench, rack and sheet."""
+        leaders = [key for key in self.weighed.standing if self.weighed.words[key] in (Word.PROVED, Word.LIKELY)]
+        gate = self.gate
+        return CauseBrief(
+            asked=gate.asked,
+            open=gate.open,
+            words=gate.words,
+            found=gate.found,
+            removed=gate.removed,
+            leaders=tuple(f"{CAUSES[key].name}: {self.weighed.words[key].value}" for key in leaders),
+            unexplained=tuple(SIGNS[sign].words for sign in self.weighed.unexplained),
+            contaminated=sum(one.open for one in self.contaminated),
+        )
+
+    def notices(self) -> tuple[Reason, ...]:
+        """What bench and rack have to be told of the evidence."""
+        return (*contamination_notices(self.job, self.contaminated), *self.contradictions)
+
+
+def _gone_looks(washed: frozenset[str]) -> frozenset[str]:
+    return frozenset(key for key, look in EVIDENCE_LOOKS.items() if look.lost_by in washed)

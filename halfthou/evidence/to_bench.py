@@ -1,0 +1,144 @@
+"""What evidence says to the verdicts of the parts: the eye may reject; it never accepts.
+
+Rule:    evidence.to-bench.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from halfthou.engines import Engine
+from halfthou.evidence.bearing_map import BearingMap
+from halfthou.evidence.grades import EXCHANGED, IN_PLACE, OVERLAY, SEAT, SHEARED, TURNED
+from halfthou.evidence.places import ENGINE
+from halfthou.evidence.sighted import Sightings
+from halfthou.jobs import Job, Look, Observation, Sighting
+from halfthou.operations import stale_looks
+from halfthou.strip import positions_of
+from halfthou.surveys import Seen
+from halfthou.verdicts import HALVES_NOT, HALVES_SOUND
+
+#: By look and answer of the board: what the bench is told, on the pump.
+_PUMP = {
+    ("screen", "blocked"): ("screen", "blocked"),
+    ("screen", "part blocked"): ("screen", "blocked"),
+    ("screen", "torn"): ("screen", "torn"),
+    ("in the screen", "copper or bronze flakes"): ("metal", "metal found"),
+    ("filter", "copper or bronze"): ("metal", "metal found"),
+    ("pickup seal", "thin"): ("seal at the pickup", "too thin"),
+    ("pickup seal", "doubled"): ("seal at the pickup", "doubled"),
+    ("pickup seal", "wrong section"): ("seal at the pickup", "wrong kind"),
+    ("pickup seal", "missing"): ("seal at the pickup", "missing"),
+    ("pump inside", "dry inside"): ("inside", "dry"),
+    ("pump body", "scored"): ("pump housing", "scored, nail runs clear"),
+    ("pump body", "cracked"): ("pump housing", "cracked"),
+    ("pump gears", "blued"): ("gears or rotors", "blued"),
+    ("pump gears", "chipped"): ("gears or rotors", "chipped"),
+    ("pump gears", "scored"): ("gears or rotors", "scored"),
+    ("drive", "broken or rounded off"): ("drive", "tang broken"),
+    ("relief", "stuck open"): ("relief valve", "plunger stuck"),
+    ("relief", "stuck shut"): ("relief valve", "plunger stuck"),
+    ("relief", "chip under it"): ("relief valve", "chip in it"),
+}
+#: By look and answer of the board: what the bench is told, on the piston or bore of the same cylinder.
+_CYLINDER = {
+    ("skirt", "scuffed on one side"): ("piston", "skirts", "scuffed on one skirt"),
+    ("skirt", "scuffed on both sides"): ("piston", "skirts", "scuffed on both skirts"),
+    ("skirt", "at four points or all round"): ("piston", "skirts", "scuffed at four corners"),
+    ("crown", "washed clean"): ("piston", "crown", "washed clean"),
+    ("crown", "melted"): ("piston", "crown", "burnt"),
+    ("lands", "cracked"): ("piston", "lands", "land broken"),
+    ("lands", "lifted"): ("piston", "lands", "land broken"),
+    ("lands", "gone"): ("piston", "lands", "land broken"),
+    ("bore wall", "glazed"): ("bore", Look.SURFACE.value, "glazed"),
+    ("bore wall", "seized metal"): ("bore", Look.SURFACE.value, "scuffed"),
+    ("bore wall", "rust or water line"): ("bore", Look.SURFACE.value, "rust or pitted"),
+    ("bore wall", "wet with oil"): ("bore", Look.WET.value, "wet with oil"),
+}  # fmt: skip
+_RODS = {"straw": "straw", "brown or purple": "brown or purple", "blue": "blue", "grey": "grey"}
+
+
+def evidence_seen(job: Job, engine: Engine, seen: Seen) -> Seen:
+    """What the evidence makes the bench see, beside what was looked at there.
+
+    Takes:   what was seen at the bench: a later look there at a rod's colour counts before the board's.
+    Gives:   looks that reject; what was put right by work since is left out.
+    """
+    if not job.sightings:
+        return {}
+    told = tuple(_told(job, engine))
+    stale = stale_looks(job, engine, told)
+    found: Seen = {}
+    for one in told:
+        key = one.on, one.look
+        at_bench = seen.get(key)
+        later = at_bench is not None and at_bench.at >= one.at
+        if one.id in stale or (later and one.look in _BENCH_KNOWS_BETTER):
+            continue
+        found[key] = one
+    return found
+
+
+#: Looks whose later answer at the bench counts: a rod tested or renewed since, half bearings renewed since.
+_BENCH_KNOWS_BETTER = frozenset({Look.ROD, Look.HALVES})
+
+
+def _told(job: Job, engine: Engine) -> Iterator[Observation]:
+    sightings = Sightings(job)
+    yield from _of_halves(sightings)
+    yield from _of_engine(sightings, engine)
+    places = positions_of(job.limits.layout)
+    for (on, look), said in sightings.by_place.items():
+        for one in said:
+            if look == "rod heat" and one.answer in _RODS:
+                yield _observation(one, places[on].of, Look.ROD, _RODS[one.answer])
+            told = _CYLINDER.get((look, one.answer))
+            if told is not None:
+                kind, bench_look, answer = told
+                part = on.replace("piston", kind)
+                known = engine.look(bench_look, part) if part in engine.parts else None
+                if known is not None and answer in known.answers:
+                    yield _observation(one, part, bench_look, answer)
+
+
+def _observation(one: Sighting, on: str, look: str, answer: str) -> Observation:
+    return Observation(id=one.id, on=on, look=look, answer=answer, by=one.by, at=one.at)
+
+
+def _of_engine(sightings: Sightings, engine: Engine) -> Iterator[Observation]:
+    metal = BearingMap(sightings).gone
+    if "pump" not in engine.parts:
+        return
+    for (on, look), said in sightings.by_place.items():
+        for one in said if on == ENGINE else ():
+            told = _PUMP.get((look, one.answer))
+            if told is not None:
+                yield _observation(one, "pump", *told)
+    shed = [
+        grade
+        for bearing in metal
+        for half in ("upper", "lower")
+        if (grade := sightings.last(f"half-{bearing}-{half}", OVERLAY)) is not None
+    ]
+    if shed:
+        yield _observation(max(shed, key=lambda one: one.at), "pump", "metal", "metal found")
+
+
+def _of_halves(sightings: Sightings) -> Iterator[Observation]:
+    """Half bearings that turned, and those that never go back."""
+    places, bearings = positions_of(sightings.job.limits.layout), BearingMap(sightings)
+    by_journal: dict[str, list[str]] = {}
+    for half in bearings.halves:
+        by_journal.setdefault(places[half].of, []).append(half)
+    for journal, halves in by_journal.items():
+        seats = [seat for half in halves if (seat := sightings.last(half, SEAT)) is not None]
+        turned = [seat for seat in seats if seat.answer in (TURNED, SHEARED)]
+        if turned:
+            yield _observation(turned[-1], journal, Look.SHELL, "turned in its housing")
+        graded = [grade for half in halves if (grade := sightings.last(half, OVERLAY)) is not None]
+        rejected = [grade for grade in graded if bearings.grades[grade.on].rejected]
+        rejected += [seat for seat in seats if seat.answer not in (IN_PLACE, EXCHANGED)]
+        if rejected:
+            yield _observation(rejected[-1], journal, Look.HALVES, HALVES_NOT)
+        elif len(graded) == len(halves):
+            yield _observation(graded[-1], journal, Look.HALVES, HALVES_SOUND)

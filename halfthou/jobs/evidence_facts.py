@@ -1,0 +1,180 @@
+"""Facts of the evidence: what was seen of each part, oil reports, the oil's way, what people make of the cause,
+what was done about metal, and reports sent to the customer."""
+
+from enum import StrEnum
+from typing import Annotated, Any
+
+from pydantic import Field, model_validator
+
+from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+from halfthou.jobs.facts import PartName
+from halfthou.jobs.set_limits import Key
+from halfthou.lengths import ZERO, Length
+
+#: Degrees round a half bearing from one joint (0) over the crown (90) to the other joint.
+Degrees = Annotated[int, Field(strict=True, ge=0, le=180)]
+
+
+class Sighting(Document):
+    """One thing seen of a part, by its position, or of the engine: the look and its answer.
+
+    `arc` is where on a half bearing it is worn, in degrees from joint to joint. `cleaned` says that it was clean
+    already: the answer is kept, and counts less. `amount` is a height that was measured, `typed` as it was keyed.
+    """
+
+    id: FactId
+    on: PartName
+    look: Words
+    answer: Words
+    arc: tuple[Degrees, Degrees] | None = None
+    amount: Length | None = None
+    typed: Note = ""
+    cleaned: bool = False
+    note: Note = ""
+    by: Words
+    at: Moment
+
+    @model_validator(mode="after")
+    def _hangs_together(self) -> "Sighting":
+        if self.arc is not None and self.arc[0] >= self.arc[1]:
+            raise ValueError("the worn place runs from a smaller to a larger angle")
+        if self.amount is not None and self.amount < ZERO:
+            raise ValueError("a height is not less than nothing")
+        return self
+
+
+class Drawn(StrEnum):
+    """How an oil sample was drawn. It decides what it may prove."""
+
+    RUNNING = "hot and running"
+    DRAIN = "from the drain, mid-stream"
+    LEFT_OVER = "what was left after the strip"
+    NOT_SAID = "not said"
+
+
+class OilFigure(Document):
+    """One figure of an oil report: its value, the unit it stands in, and what it is for this engine as a rule."""
+
+    key: Key
+    value: Annotated[float, Field(ge=0, le=1_000_000)]
+    unit: Words
+    usual: Annotated[float, Field(ge=0, le=1_000_000)] | None = None
+
+
+class OilReport(Document):
+    """A report on one sample of oil. Its figures are all of that sample."""
+
+    id: FactId
+    sample: Words
+    drawn: Drawn
+    figures: Annotated[tuple[OilFigure, ...], Field(min_length=1, max_length=40)]
+    lab: Note = ""
+    by: Words
+    at: Moment
+
+
+class OilWaySaid(Document):
+    """How the oil runs in this engine: from which end the gallery feeds the mains, which main feeds each pin, and
+    what else hangs on it. `source` says who says so."""
+
+    id: FactId
+    from_rear: bool = False
+    feeds: dict[PartName, tuple[PartName, ...]] = {}
+    extras: Annotated[tuple[Key, ...], Field(max_length=30)] = ()
+    source: Note = ""
+    by: Words
+    at: Moment
+
+
+class Mistrust(Document):
+    """A look or reading that a person mistrusts, and why: it proves nothing until that is taken back."""
+
+    id: FactId
+    of: Annotated[str, Field(min_length=1, max_length=80)]
+    reason: Words
+    by: Words
+    at: Moment
+
+
+class Stand(StrEnum):
+    """What a person makes of the cause."""
+
+    SETTLED = "settled on"
+    OWN = "a cause of their own"
+    OPEN = "left open"
+
+
+class CauseSaid(Document):
+    """What a person made of the cause, and why. The last counts; all are kept.
+
+    `cause` is the id of a known one, `words` name one of their own.
+    """
+
+    id: FactId
+    stand: Stand
+    cause: Note = ""
+    words: Note = ""
+    reason: Words
+    by: Words
+    at: Moment
+
+    @model_validator(mode="after")
+    def _says_which(self) -> "CauseSaid":
+        if self.stand is Stand.SETTLED and not self.cause:
+            raise ValueError("say which cause")
+        if self.stand is Stand.OWN and not self.words.strip():
+            raise ValueError("name the cause")
+        return self
+
+
+class Remedy(Document):
+    """A cause that was removed: by which operation or new part. `cause` is its id, or the words of one's own."""
+
+    id: FactId
+    cause: Words
+    words: Words
+    by: Words
+    at: Moment
+
+
+class DealtHow(StrEnum):
+    """What was done to a part that metal went through."""
+
+    WASHED = "washed"
+    RENEWED = "renewed"
+    CHECKED = "checked"
+
+
+class Dealt(Document):
+    """Something on the list of what metal went through is dealt with."""
+
+    id: FactId
+    item: Words
+    how: DealtHow
+    words: Note = ""
+    by: Words
+    at: Moment
+
+
+class CarriedPart(Document):
+    """A used part that goes to another engine (`out`), or came from one. `with_metal` says what went through it; ""
+    where nothing is known to have. Both jobs hold such a fact."""
+
+    id: FactId
+    what: Words
+    out: bool
+    other: Words
+    with_metal: Note = ""
+    by: Words
+    at: Moment
+
+
+class ReportIssued(Document):
+    """A strip report sent to the customer, as it stood. It is never worked out again."""
+
+    id: FactId
+    number: Annotated[int, Field(strict=True, ge=1, le=1_000)]
+    words: Note = ""
+    content: dict[str, Any] = Field(default_factory=dict)
+    by: Words
+    at: Moment

@@ -7,7 +7,10 @@ from datetime import datetime, timedelta
 from typing import Any
 
 from halfthou.jobs import (
+    CarriedPart,
+    CauseSaid,
     Closing,
+    Dealt,
     Fact,
     FastenerSeen,
     Fragment,
@@ -16,8 +19,16 @@ from halfthou.jobs import (
     Laying,
     LookTaken,
     Marking,
+    Mistrust,
+    Observation,
+    OilReport,
+    OilWaySaid,
     Operation,
+    Picture,
+    Remedy,
     Removal,
+    ReportIssued,
+    Sighting,
     Statement,
     StepDone,
     StopPoint,
@@ -31,7 +42,9 @@ FIELDS: dict[type[Any], str] = {
     Statement: "statements", LookTaken: "looks_taken", StopPoint: "stop_points", WayOn: "ways_on",
     StepDone: "steps_done", Marking: "markings", Laying: "layings", Removal: "removals", FastenerSeen: "fasteners",
     Fragment: "fragments", Closing: "closings", HandOver: "handovers", Withdrawal: "withdrawals",
-    Operation: "operations",
+    Operation: "operations", Observation: "observations", Picture: "pictures", Sighting: "sightings",
+    OilReport: "oil_reports", OilWaySaid: "oil_ways", Mistrust: "mistrusts", CauseSaid: "causes_said",
+    Remedy: "remedies", Dealt: "dealt", CarriedPart: "carried_parts", ReportIssued: "reports",
 }  # fmt: skip
 
 

@@ -93,7 +93,7 @@ def _alive(weighed: Weighed, least: float) -> list[str]:
     alive = [
         key
         for key, chance in weighed.chance.items()
-        if chance >= least and weighed.words[key] not in (Word.RULED_OUT, Word.PROVED)
+        if chance >= least and weighed.words[key] not in (Word.RULED_OUT, Word.PROVED, Word.UNLIKELY)
     ]
     return sorted(alive, key=lambda key: -weighed.chance[key])
 

@@ -12,6 +12,7 @@ from halfthou.evidence.grades import GRADES, NORMAL, Grade
 from halfthou.evidence.oil_report import FIGURES, fault_of_report, oil_signs, viscosity_off
 from halfthou.evidence.oil_way import EXTRAS, OilWay, faults_of_way, oil_way_of
 from halfthou.evidence.places import DEPOSIT, ENGINE, answers_of, halves_of, places_of
+from halfthou.evidence.reading_the_way import readings_of_the_way
 from halfthou.evidence.sighted import Sightings
 from halfthou.evidence.standing import EvidenceStanding
 from halfthou.evidence.telling import evidence_story, said_of_evidence
@@ -52,6 +53,7 @@ __all__ = [
     "oil_way_of",
     "places_of",
     "read_report",
+    "readings_of_the_way",
     "said_of_evidence",
     "viscosity_off",
 ]

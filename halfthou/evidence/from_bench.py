@@ -109,7 +109,7 @@ def figure_signs(figures: Iterable[FigureCalled]) -> Iterator[tuple[str, bool, S
     Rule:    evidence.figures.
     """
     figures = tuple(figures)
-    pump = [one for one in figures if one.kind == "pump" and one.key not in _PUMP_NOT_WEAR]
+    pump = [one for one in figures if one.kind == "oil pump" and one.key not in _PUMP_NOT_WEAR]
     yield from _told(pump, "pump.beyond", "pump.within", all(one.whole for one in pump))
     for kind, keys, beyond, within in _FIGURES:
         of_kind = [one for one in figures if one.kind == kind]

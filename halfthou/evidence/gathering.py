@@ -179,7 +179,7 @@ def _of_caps(job: Job) -> Iterator[Known]:
         yield "cap.step", True, Sighted((place.short,), (done.id,))
 
 
-_CARRIED_OIL = frozenset({"cooler", "turbo", "oil pump", "tank and lines"})
+_CARRIED_OIL = frozenset({"cooler", "turbo", "oil pump", "tank and lines", "injectors"})
 
 
 def _of_the_door(job: Job) -> Iterator[Known]:

@@ -367,6 +367,7 @@ class CauseBrief(Document):
     leaders: tuple[str, ...] = ()
     unexplained: tuple[str, ...] = ()
     contaminated: int = 0
+    signed_for: str = ""
 
 
 NO_CAUSE = CauseBrief()

@@ -14,6 +14,7 @@ from workshop.gauges.api import router as gauges
 from workshop.house.api import router as house
 from workshop.jobs.api import router as jobs
 from workshop.jobs.door_api import router as door
+from workshop.jobs.evidence_api import router as evidence
 from workshop.limits.api import router as limits
 from workshop.live.api import router as live
 from workshop.pages.api import router as pages
@@ -29,6 +30,7 @@ api.add_router("/gauges", gauges)
 api.add_router("/house-rules", house)
 api.add_router("/live", live)
 api.add_router("", door)
+api.add_router("", evidence)
 api.add_router("", jobs)
 
 

@@ -9,6 +9,7 @@ from pydantic import Field, ValidationError
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius
 from halfthou.jobs import (
+    BlueRod,
     GlazedBore,
     Guard,
     HardenedCrank,
@@ -16,6 +17,7 @@ from halfthou.jobs import (
     PumpAfterMetal,
     StretchBolts,
     StripFar,
+    UsedShells,
     WornBore,
 )
 from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
@@ -64,6 +66,8 @@ class HouseRulesForm(Schema):
     stretch_bolts: StretchBolts = StretchBolts.NEW
     bolt_growth: str = Field(default="0.001 in", max_length=200)
     keep_shells: bool = True
+    used_shells: UsedShells = UsedShells.NEW
+    blue_rod: BlueRod = BlueRod.SCRAP
     check_stands_h: int = 24
     shop_c: str = Field(default="20", max_length=40)
     spread_k: str = Field(default="1", max_length=40)
@@ -73,7 +77,7 @@ class HouseRulesForm(Schema):
 CHOSEN = {
     "guard", "hardened_crank", "keep_axis", "mixed_sizes", "keep_bore_axis", "torque_plate", "glazed_bore",
     "worn_bore", "pistons_keep", "pump_after_metal", "check_stands_h", "strip_far", "stretch_bolts",
-    "keep_shells",
+    "keep_shells", "used_shells", "blue_rod",
 }  # fmt: skip
 #: A shop colder or warmer than this is asked about. Source: common practice, no source.
 COLD_C, WARM_C = 5.0, 40.0

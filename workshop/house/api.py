@@ -42,6 +42,8 @@ def _out(rules: HouseRules) -> HouseRulesForm:
         stretch_bolts=rules.stretch_bolts,
         bolt_growth=_text(rules.bolt_growth),
         keep_shells=rules.keep_shells,
+        used_shells=rules.used_shells,
+        blue_rod=rules.blue_rod,
         check_stands_h=rules.check_stands_h,
         shop_c=f"{rules.shop_c:g}",
         spread_k=f"{rules.spread_k:g}",

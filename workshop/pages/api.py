@@ -2,6 +2,7 @@
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router, Schema
+from pydantic import Field
 
 from halfthou.exchange import write_table
 from halfthou.jobs import Condition
@@ -23,9 +24,16 @@ from workshop.pages.printing import (
     pdf_of,
     sheet_html,
 )
+from workshop.pages.reports import report_html
 from workshop.people.api import signed_in
 
 router = Router(tags=["pages"])
+
+
+class SignIn(Schema):
+    """What is said with a signature: words that answer for a cause that is open."""
+
+    cause_words: str = Field(default="", max_length=2000)
 
 
 class LabelsOut(Schema):
@@ -146,10 +154,29 @@ def get_boring(request: HttpRequest, job_id: int) -> BoringCard:
 
 
 @router.post("/jobs/{int:job_id}/signatures", response=BenchOut)
-def sign_sheet(request: HttpRequest, job_id: int) -> HttpResponse:
-    """Sign the decision sheet; the page for paper is kept as signed."""
-    opened = sign(signed_in(request), job_id, sheet_html)
+def sign_sheet(request: HttpRequest, job_id: int, given: SignIn | None = None) -> HttpResponse:
+    """Sign the decision sheet; the page for paper is kept as signed. Words answer for a cause that is open."""
+    opened = sign(signed_in(request), job_id, sheet_html, given.cause_words if given is not None else "")
     return bench_answer(opened)
+
+
+@router.get("/jobs/{int:job_id}/report.html", include_in_schema=False)
+def report_page(request: HttpRequest, job_id: int, number: int | None = None, save: bool = False) -> HttpResponse:
+    """A strip report to print, or to keep as one file with its pictures inside."""
+    record, job = looked_at(job_id, signed_in(request))
+    html = report_html(record, job, number)
+    if not save:
+        return _page(request, html)
+    response = HttpResponse(html, content_type="text/html")
+    response["Content-Disposition"] = f'attachment; filename="strip-report-{_safe(record.number)}.html"'
+    return response
+
+
+@router.get("/jobs/{int:job_id}/report.pdf", include_in_schema=False)
+def report_pdf(request: HttpRequest, job_id: int, number: int | None = None) -> HttpResponse:
+    """A strip report as PDF, with its pictures."""
+    record, job = looked_at(job_id, signed_in(request))
+    return _pdf(report_html(record, job, number), f"strip-report-{record.number}.pdf")
 
 
 @router.get("/jobs/{int:job_id}/labels.html", include_in_schema=False)

@@ -25,7 +25,7 @@ DIRT = (
     Cause(
         "dirt.carried",
         "Dirt from an earlier failure",
-        leaves={"carried.over": S, "dirt.bedded": S, "failed.twice": F, "copper.flakes": F},
+        leaves={"carried.over": S, "dirt.bedded": S, "failed.twice": S, "copper.flakes": F},
         makes={"pump.scored": S, "relief.stuck": F, "bearings.gone": F, "dirt.in-oil": S, "rods.one": F},
         against={"all.renewed": SPEAKS},
         settled="The list of carried-over parts; cooler cut or flushed",

@@ -24,7 +24,7 @@ TOP = (
         "load.injector",
         "One cylinder's injector",
         leaves={"nozzle.bad": P, "skirt.one": S, "rods.one": S, "injector.carried": S},
-        makes={"dilution.high": F, "bores.washed": S, "bearings.gone": F, "failed.twice": F},
+        makes={"dilution.high": F, "bores.washed": S, "bearings.gone": F},
         against={"nozzle.good": OUT, "skirts.alike": SPEAKS},
         brings={"oil.fuel": 0.4},
         settled="Flow and pattern test",

@@ -207,7 +207,7 @@ export interface paths {
         put?: never;
         /**
          * Sign Sheet
-         * @description Sign the decision sheet; the page for paper is kept as signed.
+         * @description Sign the decision sheet; the page for paper is kept as signed. Words answer for a cause that is open.
          */
         post: operations["workshop_pages_api_sign_sheet"];
         delete?: never;
@@ -744,6 +744,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/evidence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Evidence
+         * @description The evidence of one job: the map, the oil's way, looks, causes, what metal went through.
+         */
+        get: operations["workshop_jobs_evidence_api_get_evidence"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Report
+         * @description The strip report as it stands, in the job's own unit, and those that were sent.
+         */
+        get: operations["workshop_jobs_evidence_api_get_report"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/causes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Causes
+         * @description What is known of causes.
+         */
+        get: operations["workshop_jobs_evidence_api_get_causes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rack": {
         parameters: {
             query?: never;
@@ -1211,13 +1271,14 @@ export interface components {
         Unit: "in" | "mm";
         /**
          * SignIn
-         * @description Name and password.
+         * @description What is said with a signature: words that answer for a cause that is open.
          */
         SignIn: {
-            /** Name */
-            name: string;
-            /** Password */
-            password: string;
+            /**
+             * Cause Words
+             * @default
+             */
+            cause_words: string;
         };
         /**
          * PasswordIn
@@ -1670,6 +1731,20 @@ export interface components {
              * @default []
              */
             notices: components["schemas"]["Reason"][];
+            /**
+             * @default {
+             *       "asked": false,
+             *       "open": false,
+             *       "words": "",
+             *       "found": [],
+             *       "removed": [],
+             *       "leaders": [],
+             *       "unexplained": [],
+             *       "contaminated": 0,
+             *       "signed_for": ""
+             *     }
+             */
+            cause: components["schemas"]["CauseBrief"];
         };
         /**
          * BankOut
@@ -1809,6 +1884,59 @@ export interface components {
              * @default true
              */
             identified: boolean;
+        };
+        /**
+         * CauseBrief
+         * @description The cause in a few words. `asked` says that this job has a failure to explain, `open` that signing wants
+         *     words for it; `leaders` are the proved and likely causes, `unexplained` what nothing explains, `contaminated`
+         *     how much of what metal went through is not dealt with.
+         */
+        CauseBrief: {
+            /**
+             * Asked
+             * @default false
+             */
+            asked: boolean;
+            /**
+             * Open
+             * @default false
+             */
+            open: boolean;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Found
+             * @default []
+             */
+            found: string[];
+            /**
+             * Removed
+             * @default []
+             */
+            removed: string[];
+            /**
+             * Leaders
+             * @default []
+             */
+            leaders: string[];
+            /**
+             * Unexplained
+             * @default []
+             */
+            unexplained: string[];
+            /**
+             * Contaminated
+             * @default 0
+             */
+            contaminated: number;
+            /**
+             * Signed For
+             * @default
+             */
+            signed_for: string;
         };
         /**
          * CleanUpShown
@@ -3133,6 +3261,13 @@ export interface components {
             at: string;
         };
         /**
+         * BlueRod
+         * @description What becomes of a rod that went blue. Good shops disagree. Source: docs/trade: Used half bearings and blue
+         *     rods.
+         * @enum {string}
+         */
+        BlueRod: "scrapped" | "resized after hardness and crack test";
+        /**
          * GlazedBore
          * @description What becomes of a bore that is glazed and still round. Good shops disagree: docs/trade: Bores, schools.
          * @enum {string}
@@ -3237,6 +3372,10 @@ export interface components {
              * @default true
              */
             keep_shells: boolean;
+            /** @default always new when open */
+            used_shells: components["schemas"]["UsedShells"];
+            /** @default scrapped */
+            blue_rod: components["schemas"]["BlueRod"];
             /**
              * Check Stands H
              * @default 24
@@ -3274,6 +3413,13 @@ export interface components {
          */
         StripFar: "everything" | "to the first fatal fault";
         /**
+         * UsedShells
+         * @description What becomes of used half bearings within their limits. Good shops disagree. Source: docs/trade: Used half
+         *     bearings and blue rods.
+         * @enum {string}
+         */
+        UsedShells: "refit within limits" | "always new when open";
+        /**
          * WornBore
          * @description What becomes of worn bores whose pistons are good. Good shops disagree: docs/trade: Bores, schools.
          * @enum {string}
@@ -3284,7 +3430,7 @@ export interface components {
          * @description The kinds a complaint falls under. They choose what is looked at first.
          * @enum {string}
          */
-        ComplaintKind: "low pressure" | "knock" | "metal found" | "milky oil" | "shaking" | "after a service" | "burns oil" | "seized" | "none";
+        ComplaintKind: "low pressure" | "knock" | "metal found" | "milky oil" | "shaking" | "after a service" | "burns oil" | "seized" | "shiny bearings" | "thrust or clutch" | "none";
         /**
          * LookRow
          * @description One look. `after` is the look that must come before it. It takes `minutes` on an engine in line and
@@ -3792,15 +3938,27 @@ export interface components {
         };
         /**
          * WayShown
-         * @description A way on and what it costs: time and money, in words.
+         * @description The oil's way: its stations, what it says, and how it is known to run.
          */
         WayShown: {
-            /** Name */
-            name: string;
-            /** Time */
-            time: string;
-            /** Money */
-            money: string;
+            /** Stations */
+            stations: components["schemas"]["StationShown"][];
+            /** Readings */
+            readings: components["schemas"]["Reason"][];
+            /** Source */
+            source: string;
+            /** From Rear */
+            from_rear: boolean;
+            /** Feeds */
+            feeds: {
+                [key: string]: string[];
+            };
+            /** Extras */
+            extras: string[];
+            /** Known Extras */
+            known_extras: {
+                [key: string]: string;
+            };
         };
         /**
          * Closed
@@ -4105,6 +4263,657 @@ export interface components {
             picture: components["schemas"]["PictureOut"];
         };
         /**
+         * BearingShown
+         * @description A bearing along the shaft, and what its rod shows of heat.
+         */
+        BearingShown: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Main */
+            main: boolean;
+            /** Heat */
+            heat: string;
+        };
+        /**
+         * CarriedPart
+         * @description A used part that goes to another engine (`out`), or came from one. `with_metal` says what went through it; ""
+         *     where nothing is known to have. Both jobs hold such a fact.
+         */
+        CarriedPart: {
+            /** Id */
+            id: string;
+            /** What */
+            what: string;
+            /** Out */
+            out: boolean;
+            /** Other */
+            other: string;
+            /**
+             * With Metal
+             * @default
+             */
+            with_metal: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * CauseWeighed
+         * @description One cause: its word, what speaks for and against it, which other damage it makes, what it leaves unexplained,
+         *     what would settle it, and why it stands higher than its own evidence says.
+         */
+        CauseWeighed: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            word: components["schemas"]["Word"];
+            /** Speaks For */
+            speaks_for: string[];
+            /** Against */
+            against: string[];
+            /** Makes */
+            makes: string[];
+            /** Unexplained */
+            unexplained: string[];
+            /** Settled */
+            settled: string;
+            /** Proof */
+            proof: string[];
+            /** Behind */
+            behind: string[];
+            /** Because */
+            because: string;
+            /** Remedy */
+            remedy: string;
+            /** Harmless */
+            harmless: boolean;
+            /** Question */
+            question: boolean;
+        };
+        /**
+         * Contaminated
+         * @description A part that metal went through: the operation, and what was done. `open` until then. `from_job` names the
+         *     engine it came out of, where it was carried over.
+         */
+        Contaminated: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Operation */
+            operation: string;
+            /** Danger */
+            danger: string;
+            /** Settled By */
+            settled_by: components["schemas"]["DealtHow"][];
+            /** Done */
+            done: string;
+            /** Fact */
+            fact: string;
+            /** Open */
+            open: boolean;
+            /**
+             * From Job
+             * @default
+             */
+            from_job: string;
+        };
+        /**
+         * DealtHow
+         * @description What was done to a part that metal went through.
+         * @enum {string}
+         */
+        DealtHow: "washed" | "renewed" | "checked";
+        /**
+         * DepositShown
+         * @description The height of a deposit line, from the deck.
+         */
+        DepositShown: {
+            /** On */
+            on: string;
+            /** Name */
+            name: string;
+            /** Height */
+            height: string;
+            /** Height Nm */
+            height_nm: number;
+        };
+        /**
+         * Drawn
+         * @description How an oil sample was drawn. It decides what it may prove.
+         * @enum {string}
+         */
+        Drawn: "hot and running" | "from the drain, mid-stream" | "what was left after the strip" | "not said";
+        /**
+         * EvidenceBoard
+         * @description The evidence of a job, and what it comes to.
+         */
+        EvidenceBoard: {
+            /** Grades */
+            grades: components["schemas"]["Grade"][];
+            /** Wears */
+            wears: string[];
+            /** Backs */
+            backs: string[];
+            /** Seats */
+            seats: string[];
+            /** Halves */
+            halves: components["schemas"]["HalfShown"][];
+            /** Bearings */
+            bearings: components["schemas"]["BearingShown"][];
+            /** To Grade */
+            to_grade: number;
+            /** Kind */
+            kind: string;
+            /** Normal */
+            normal: string;
+            way: components["schemas"]["WayShown"];
+            /** Looks */
+            looks: components["schemas"]["LookOnBoard"][];
+            /** Deposits */
+            deposits: components["schemas"]["DepositShown"][];
+            /** Oil Reports */
+            oil_reports: components["schemas"]["OilReportShown"][];
+            /** Oil Known */
+            oil_known: components["schemas"]["OilKnown"][];
+            /** Causes */
+            causes: components["schemas"]["CauseWeighed"][];
+            /** Unexplained */
+            unexplained: string[];
+            /** Next */
+            next: components["schemas"]["NextLook"][];
+            /** Contradictions */
+            contradictions: components["schemas"]["Reason"][];
+            /** Reminders */
+            reminders: string[];
+            /** Said */
+            said: components["schemas"]["SaidOfCause"][];
+            /** Remedies */
+            remedies: components["schemas"]["Remedy"][];
+            /** Mistrusts */
+            mistrusts: components["schemas"]["Mistrust"][];
+            gate: components["schemas"]["Gate"];
+            /** Metal */
+            metal: string[];
+            /** Contaminated */
+            contaminated: components["schemas"]["Contaminated"][];
+            /** Carried */
+            carried: components["schemas"]["CarriedPart"][];
+            /** Reports */
+            reports: components["schemas"]["IssuedShown"][];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+        };
+        /**
+         * Gate
+         * @description How the cause stands when the engine is to be closed. `asked` says that this job has a failure to explain;
+         *     `open` that signing wants words for it. `found` by which proof, `removed` by which operation or part.
+         */
+        Gate: {
+            /** Asked */
+            asked: boolean;
+            /** Open */
+            open: boolean;
+            /** Found */
+            found: string[];
+            /** Removed */
+            removed: string[];
+            /** Words */
+            words: string;
+        };
+        /**
+         * Grade
+         * @description One grade of an overlay. `harm` ranks it from 0 (as new) to 4; `rejected` halves never go back; `sheds` says
+         *     that it gave off bearing metal.
+         */
+        Grade: {
+            /** Key */
+            key: string;
+            /** Answer */
+            answer: string;
+            /** Means */
+            means: string;
+            /** Harm */
+            harm: number;
+            /**
+             * Rejected
+             * @default false
+             */
+            rejected: boolean;
+            /**
+             * Sheds
+             * @default false
+             */
+            sheds: boolean;
+        };
+        /**
+         * HalfShown
+         * @description A half bearing where it sat: its grade, where it is worn, its back and its seat.
+         */
+        HalfShown: {
+            /** Id */
+            id: string;
+            /** Bearing */
+            bearing: string;
+            /** Journal */
+            journal: string;
+            /** Upper */
+            upper: boolean;
+            /** Name */
+            name: string;
+            grade: components["schemas"]["Grade"] | null;
+            /** Fact */
+            fact: string;
+            /** Wear */
+            wear: string;
+            /** Arc */
+            arc: [
+                number,
+                number
+            ] | null;
+            /** Back */
+            back: string;
+            /** Seat */
+            seat: string;
+            /** Weak */
+            weak: boolean;
+            /** By */
+            by: string;
+        };
+        /**
+         * IssuedShown
+         * @description A report that was sent.
+         */
+        IssuedShown: {
+            /** Fact */
+            fact: string;
+            /** Number */
+            number: number;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * LookOnBoard
+         * @description A look: its answers, where it is taken, what was said, and what destroys it.
+         */
+        LookOnBoard: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Where */
+            where: string;
+            /** Minutes */
+            minutes: number;
+            /** How */
+            how: string;
+            /** Answers */
+            answers: string[];
+            /** Several */
+            several: boolean;
+            /** Places */
+            places: components["schemas"]["PlaceShown"][];
+            /** Said */
+            said: components["schemas"]["SaidShown"][];
+            /** Lost */
+            lost: string;
+            /** Gone */
+            gone: boolean;
+            /** At Bench */
+            at_bench: boolean;
+        };
+        /**
+         * Mistrust
+         * @description A look or reading that a person mistrusts, and why: it proves nothing until that is taken back.
+         */
+        Mistrust: {
+            /** Id */
+            id: string;
+            /** Of */
+            of: string;
+            /** Reason */
+            reason: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * NextLook
+         * @description A look worth taking next: why, what it takes, and what is lost where work goes on without it.
+         */
+        NextLook: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Where */
+            where: string;
+            /** How */
+            how: string;
+            /** Minutes */
+            minutes: number;
+            /** Why */
+            why: string;
+            /** Lost */
+            lost: string;
+        };
+        /**
+         * OilFigureShown
+         * @description A figure of an oil report; `counts` says whether it may prove anything, as the sample was drawn.
+         */
+        OilFigureShown: {
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** Counts */
+            counts: boolean;
+        };
+        /**
+         * OilKnown
+         * @description A figure that an oil report may hold, and its units.
+         */
+        OilKnown: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Units */
+            units: string[];
+        };
+        /**
+         * OilReportShown
+         * @description An oil report.
+         */
+        OilReportShown: {
+            /** Fact */
+            fact: string;
+            /** Sample */
+            sample: string;
+            drawn: components["schemas"]["Drawn"];
+            /** Figures */
+            figures: components["schemas"]["OilFigureShown"][];
+            /** Lab */
+            lab: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Mistrusted */
+            mistrusted: boolean;
+        };
+        /**
+         * PlaceShown
+         * @description A place that a look is taken on.
+         */
+        PlaceShown: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * Remedy
+         * @description A cause that was removed: by which operation or new part. `cause` is its id, or the words of one's own.
+         */
+        Remedy: {
+            /** Id */
+            id: string;
+            /** Cause */
+            cause: string;
+            /** Words */
+            words: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * SaidOfCause
+         * @description What a person made of the cause.
+         */
+        SaidOfCause: {
+            /** Fact */
+            fact: string;
+            stand: components["schemas"]["Stand"];
+            /** Name */
+            name: string;
+            /** Reason */
+            reason: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * SaidShown
+         * @description An answer to a look: where, by whom, and whether it counts in full.
+         */
+        SaidShown: {
+            /** Fact */
+            fact: string;
+            /** On */
+            on: string;
+            /** Place */
+            place: string;
+            /** Answer */
+            answer: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Weak */
+            weak: boolean;
+            /** Mistrusted */
+            mistrusted: boolean;
+        };
+        /**
+         * Stand
+         * @description What a person makes of the cause.
+         * @enum {string}
+         */
+        Stand: "settled on" | "a cause of their own" | "left open";
+        /**
+         * StationShown
+         * @description A station on the oil's way as it was found. `harm` ranks it from 0 to 4; None where nobody looked.
+         */
+        StationShown: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Fed By */
+            fed_by: string[];
+            /** Harm */
+            harm: number | null;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Word
+         * @description How a cause stands, in a word.
+         * @enum {string}
+         */
+        Word: "proved" | "likely" | "possible" | "not looked" | "unlikely" | "ruled out";
+        /**
+         * CustomerReport
+         * @description A strip report. `known`, `likely` and `open` are of the cause; `means` what becomes of the engine; `new` what
+         *     was not in the report before. `pictures` are the hashes of the files by the fact that brought each.
+         */
+        CustomerReport: {
+            /** Number */
+            number: number;
+            /** Job */
+            job: string;
+            /** Title */
+            title: string;
+            /** Customer */
+            customer: string;
+            /** Complaint */
+            complaint: string;
+            /** Unit */
+            unit: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Findings
+             * @default []
+             */
+            findings: components["schemas"]["ReportFinding"][];
+            /**
+             * Sound
+             * @default []
+             */
+            sound: string[];
+            /**
+             * Known
+             * @default []
+             */
+            known: string[];
+            /**
+             * Likely
+             * @default []
+             */
+            likely: string[];
+            /**
+             * Open
+             * @default []
+             */
+            open: string[];
+            /**
+             * Means
+             * @default []
+             */
+            means: string[];
+            /**
+             * To Wash
+             * @default []
+             */
+            to_wash: string[];
+            /**
+             * New
+             * @default []
+             */
+            new: string[];
+            /**
+             * Gone
+             * @default []
+             */
+            gone: string[];
+            /**
+             * Pictures
+             * @default {}
+             */
+            pictures: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * ReportFinding
+         * @description One finding: of which part, what was seen or measured, its pictures, and those of a sound part beside
+         *     them.
+         */
+        ReportFinding: {
+            /** Part */
+            part: string;
+            /** Words */
+            words: string;
+            /**
+             * Figures
+             * @default []
+             */
+            figures: string[];
+            /**
+             * Pictures
+             * @default []
+             */
+            pictures: string[];
+            /**
+             * Sound
+             * @default
+             */
+            sound: string;
+            /**
+             * Sound Pictures
+             * @default []
+             */
+            sound_pictures: string[];
+        };
+        /**
+         * ReportSent
+         * @description A report that was sent: when, by whom, and what it says. `withdrawn` are pictures taken back since.
+         */
+        ReportSent: {
+            report: components["schemas"]["CustomerReport"];
+            /** By */
+            by: string;
+            /** At */
+            at: string | null;
+            /** Withdrawn */
+            withdrawn: string[];
+        };
+        /**
+         * ReportsOut
+         * @description The report as it would be sent now, and those that were sent.
+         */
+        ReportsOut: {
+            draft: components["schemas"]["CustomerReport"];
+            /** Sent */
+            sent: components["schemas"]["ReportSent"][];
+        };
+        /**
+         * CauseKnown
+         * @description A cause as it is known: what it leaves, what it makes of other parts, what speaks against it and settles
+         *     it.
+         */
+        CauseKnown: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Leaves */
+            leaves: string[];
+            /** Makes */
+            makes: string[];
+            /** Against */
+            against: string[];
+            /** Settled */
+            settled: string;
+            /** Remedy */
+            remedy: string;
+        };
+        /**
          * RackOrder
          * @description The orders a rack can stand in.
          * @enum {string}
@@ -4352,6 +5161,7 @@ export interface components {
             decided?: boolean | null;
             /** Notices */
             notices?: components["schemas"]["Reason"][] | null;
+            cause?: components["schemas"]["CauseBrief"] | null;
         };
         /** BenchLines */
         BenchLines: {
@@ -4561,6 +5371,35 @@ export interface components {
             at: string;
         };
         /**
+         * CarryingPart
+         * @description A used part that leaves for another job (`out`), or came from elsewhere with what went through it.
+         */
+        CarryingPart: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "carried part";
+            /** Id */
+            id: string;
+            /** What */
+            what: string;
+            /** Out */
+            out: boolean;
+            /** Other */
+            other: string;
+            /**
+             * With Metal
+             * @default
+             */
+            with_metal: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
          * ChoosingWay
          * @description What was decided at a stop point: to go on, or to stop.
          */
@@ -4599,6 +5438,32 @@ export interface components {
             /** Of */
             of: string;
             how: components["schemas"]["Closed"];
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * DealingWith
+         * @description Something metal went through is dealt with.
+         */
+        DealingWith: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "dealt";
+            /** Id */
+            id: string;
+            /** Item */
+            item: string;
+            how: components["schemas"]["DealtHow"];
             /**
              * Words
              * @default
@@ -4722,7 +5587,29 @@ export interface components {
              */
             have: string;
             /** Facts */
-            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"] | components["schemas"]["BringingIn"] | components["schemas"]["FittingIn"] | components["schemas"]["SayingUse"] | components["schemas"]["Telling"] | components["schemas"]["TakingLook"] | components["schemas"]["SettingStop"] | components["schemas"]["ChoosingWay"] | components["schemas"]["DoingStep"] | components["schemas"]["MarkingPart"] | components["schemas"]["LayingPart"] | components["schemas"]["TakingOut"] | components["schemas"]["SeeingFastener"] | components["schemas"]["FindingFragment"] | components["schemas"]["ClosingEnd"] | components["schemas"]["HandingOver"])[];
+            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"] | components["schemas"]["BringingIn"] | components["schemas"]["FittingIn"] | components["schemas"]["SayingUse"] | components["schemas"]["Telling"] | components["schemas"]["TakingLook"] | components["schemas"]["SettingStop"] | components["schemas"]["ChoosingWay"] | components["schemas"]["DoingStep"] | components["schemas"]["MarkingPart"] | components["schemas"]["LayingPart"] | components["schemas"]["TakingOut"] | components["schemas"]["SeeingFastener"] | components["schemas"]["FindingFragment"] | components["schemas"]["ClosingEnd"] | components["schemas"]["HandingOver"] | components["schemas"]["Sighted"] | components["schemas"]["Reporting"] | components["schemas"]["SayingWay"] | components["schemas"]["Mistrusting"] | components["schemas"]["SayingCause"] | components["schemas"]["Removing"] | components["schemas"]["DealingWith"] | components["schemas"]["CarryingPart"] | components["schemas"]["SendingReport"])[];
+        };
+        /**
+         * FigureReported
+         * @description One figure of an oil report as typed. `sample` is whose it is, where the report says so beside it.
+         */
+        FigureReported: {
+            /** Key */
+            key: string;
+            /** Value */
+            value: string;
+            /** Unit */
+            unit: string;
+            /**
+             * Usual
+             * @default
+             */
+            usual: string;
+            /**
+             * Sample
+             * @default
+             */
+            sample: string;
         };
         /**
          * FindingFragment
@@ -4909,6 +5796,109 @@ export interface components {
             at: string;
         };
         /**
+         * Mistrusting
+         * @description A look or reading that is mistrusted, and why.
+         */
+        Mistrusting: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "mistrust";
+            /** Id */
+            id: string;
+            /** Of */
+            of: string;
+            /** Reason */
+            reason: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * Removing
+         * @description A cause that was removed, and by what.
+         */
+        Removing: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "remedy";
+            /** Id */
+            id: string;
+            /** Cause */
+            cause: string;
+            /** Words */
+            words: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * Reporting
+         * @description A report on one sample of oil.
+         */
+        Reporting: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "oil report";
+            /** Id */
+            id: string;
+            /** Sample */
+            sample: string;
+            drawn: components["schemas"]["Drawn"];
+            /** Figures */
+            figures: components["schemas"]["FigureReported"][];
+            /**
+             * Lab
+             * @default
+             */
+            lab: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * SayingCause
+         * @description What a person makes of the cause, and why.
+         */
+        SayingCause: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "cause";
+            /** Id */
+            id: string;
+            stand: components["schemas"]["Stand"];
+            /**
+             * Cause
+             * @default
+             */
+            cause: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /** Reason */
+            reason: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
          * SayingUse
          * @description What the engine is used for.
          */
@@ -4921,6 +5911,46 @@ export interface components {
             /** Id */
             id: string;
             use: components["schemas"]["Use"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * SayingWay
+         * @description How the oil runs in this engine.
+         */
+        SayingWay: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "oil way";
+            /** Id */
+            id: string;
+            /**
+             * From Rear
+             * @default false
+             */
+            from_rear: boolean;
+            /**
+             * Feeds
+             * @default {}
+             */
+            feeds: {
+                [key: string]: string[];
+            };
+            /**
+             * Extras
+             * @default []
+             */
+            extras: string[];
+            /**
+             * Source
+             * @default
+             */
+            source: string;
             /**
              * At
              * Format: date-time
@@ -5001,6 +6031,73 @@ export interface components {
              * @default
              */
             gauge: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * SendingReport
+         * @description A strip report sent to the customer, with words of one's own.
+         */
+        SendingReport: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "report";
+            /** Id */
+            id: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * Sighted
+         * @description Something seen of a part or of the engine: the look and its answer. `amount` is a height as typed.
+         */
+        Sighted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "sighting";
+            /** Id */
+            id: string;
+            /** On */
+            on: string;
+            /** Look */
+            look: string;
+            /** Answer */
+            answer: string;
+            /** Arc */
+            arc?: [
+                number,
+                number
+            ] | null;
+            /**
+             * Amount
+             * @default
+             */
+            amount: string;
+            /**
+             * Cleaned
+             * @default false
+             */
+            cleaned: boolean;
             /**
              * Note
              * @default
@@ -5195,7 +6292,7 @@ export interface components {
          * @description What a line of a job's story is about.
          * @enum {string}
          */
-        StoryKind: "read" | "corrected" | "withdrawn" | "question" | "work" | "setting check" | "temperature" | "seen" | "decided" | "door" | "look" | "strip" | "picture";
+        StoryKind: "read" | "corrected" | "withdrawn" | "question" | "work" | "setting check" | "temperature" | "seen" | "decided" | "door" | "look" | "strip" | "picture" | "evidence";
         /**
          * StoryLine
          * @description One line of a job's story: when, who, what, and what came of it.
@@ -5614,7 +6711,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SignIn"] | null;
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -6393,6 +7494,70 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_evidence_api_get_evidence: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EvidenceBoard"];
+                };
+            };
+        };
+    };
+    workshop_jobs_evidence_api_get_report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReportsOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_evidence_api_get_causes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CauseKnown"][];
                 };
             };
         };

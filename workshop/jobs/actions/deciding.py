@@ -11,7 +11,7 @@ from halfthou.exchange import Fault
 from halfthou.jobs import DecisionKind, Moment, Waived
 from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Notation, Unit, Unreadable, read_undersize
 from halfthou.parts import CATALOGUE
-from halfthou.report import SHAPE, Assessment, SetReport
+from halfthou.report import SHAPE, Assessment, CauseBrief, SetReport
 from halfthou.verdicts import Action
 from workshop.jobs.actions.opened import (
     Opened,
@@ -224,10 +224,14 @@ def take_up_decision(person: Person, job_id: int, key: str) -> Opened:
 
 
 @transaction.atomic
-def sign(person: Person, job_id: int, printed: Callable[[Opened], str] | None = None) -> Opened:
+def sign(
+    person: Person, job_id: int, printed: Callable[[Opened], str] | None = None, cause_words: str = ""
+) -> Opened:
     """Sign the decision sheet. It is frozen as it stands, with the limits and house rules it was judged by.
 
-    `printed` gives the page for paper: it is kept as signed, and never made anew.
+    `printed` gives the page for paper: it is kept as signed, and never made anew. Where the cause is open,
+    `cause_words` answer for closing the engine up; they stand on the sheet.
+    Refuses: Refusal, Clash where a set is not decided, or the cause is open and nobody answers for it.
     """
     must(person, Act.DECIDE)
     record = to_change(job_id)
@@ -240,12 +244,14 @@ def sign(person: Person, job_id: int, printed: Callable[[Opened], str] | None = 
         if not matches(row, answer):
             message = f"{answer.name}: it now says {answer.headline}. Decide again before signing."
             raise Clash("changed", message)
+    cause = _answered_for(opened, cause_words)
     revision = record.signatures.filter(made_elsewhere=False).count() + 1
     while record.signatures.filter(revision=revision).exists():
         revision += 1
     _freeze(record, opened)
     kept = [decision_of(row).model_dump(mode="json") for row in standing.values()]
-    sheet = {"shape": SHAPE, "assessment": opened.assessment.model_dump(mode="json"), "decisions": kept}
+    frozen = opened.assessment.model_copy(update={"cause": cause})
+    sheet = {"shape": SHAPE, "assessment": frozen.model_dump(mode="json"), "decisions": kept}
     signature = SignatureRecord.objects.create(
         job=record, revision=revision, by=person.username, at=timezone.now(), sheet=sheet
     )
@@ -255,6 +261,18 @@ def sign(person: Person, job_id: int, printed: Callable[[Opened], str] | None = 
         signature.sheet = {**sheet, "page": printed(done)}
         signature.save(update_fields=["sheet"])
     return done
+
+
+def _answered_for(opened: Opened, words: str) -> CauseBrief:
+    """The cause as it is signed. Refuses: Refusal where it is open and no words answer for that.
+
+    Rule:    causes.gate.
+    """
+    cause = opened.assessment.cause
+    if cause.open and not words.strip():
+        message = f"{cause.words} The engine is closed up with it only if somebody answers for that, in words."
+        raise Refusal("cause-open", message, [Fault("cause_words", "Say why it is closed up all the same.")])
+    return cause.model_copy(update={"signed_for": words.strip()[:2000] if cause.open else ""})
 
 
 def _freeze(record: JobRecord, opened: Opened) -> None:

@@ -19,6 +19,28 @@ from workshop.jobs.actions.at_the_door import (
     take_look,
     tell,
 )
+from workshop.jobs.actions.cause import (
+    CarryingPart,
+    DealingWith,
+    Removing,
+    SayingCause,
+    SendingReport,
+    carry_part,
+    deal_with,
+    remove_cause,
+    say_cause,
+    send_report,
+)
+from workshop.jobs.actions.evidence import (
+    Mistrusting,
+    Reporting,
+    SayingWay,
+    Sighted,
+    mistrust,
+    report_oil,
+    say_way,
+    see_evidence,
+)
 from workshop.jobs.actions.facts import Extending, Seeing, TakingBack, extend_scope, observe, take_back
 from workshop.jobs.actions.landing import Landed, Landing, land_readings, not_worked_out
 from workshop.jobs.actions.open_ends import (
@@ -64,7 +86,16 @@ Reported = Annotated[
     | SeeingFastener
     | FindingFragment
     | ClosingEnd
-    | HandingOver,
+    | HandingOver
+    | Sighted
+    | Reporting
+    | SayingWay
+    | Mistrusting
+    | SayingCause
+    | Removing
+    | DealingWith
+    | CarryingPart
+    | SendingReport,
     Field(discriminator="fact"),
 ]
 _DONE_WITH: dict[type[Any], Callable[[Person, int, Any], Opened]] = {
@@ -88,6 +119,15 @@ _DONE_WITH: dict[type[Any], Callable[[Person, int, Any], Opened]] = {
     FindingFragment: find_fragment,
     ClosingEnd: close_end,
     HandingOver: hand_over,
+    Sighted: see_evidence,
+    Reporting: report_oil,
+    SayingWay: say_way,
+    Mistrusting: mistrust,
+    SayingCause: say_cause,
+    Removing: remove_cause,
+    DealingWith: deal_with,
+    CarryingPart: carry_part,
+    SendingReport: send_report,
 }
 
 

@@ -10,19 +10,23 @@ from ninja import Schema
 from pydantic import Field, ValidationError
 
 from halfthou.engines import LookKind
+from halfthou.evidence import said_of_evidence
 from halfthou.exchange import Fault, faults_of
 from halfthou.jobs import (
     TAKEN_BACK,
+    CauseSaid,
     Extension,
     Fact,
     Fitting,
     HandOver,
     Job,
     LimitsSheet,
+    Mistrust,
     Moment,
     Observation,
     Operation,
     Reading,
+    Remedy,
     StopPoint,
     WayOn,
     Withdrawal,
@@ -116,9 +120,9 @@ def _taken_back(person: Person, record: JobRecord, known: Fact) -> str:
         return f"took back: {known.piece} {f'fitted as {known.place}' if known.place else 'taken out'}"
     if isinstance(known, Operation):
         return f"withdrew the work: {known.kind.value} on {known.on}"
-    if isinstance(known, HandOver | StopPoint | WayOn):
+    if isinstance(known, HandOver | StopPoint | WayOn | CauseSaid | Remedy | Mistrust):
         must(person, Act.DECIDE)
-    return f"took back: {said_of_fact(known)}"
+    return f"took back: {said_of_evidence(known) or said_of_fact(known)}"
 
 
 def observe(person: Person, job_id: int, given: Seeing) -> Opened:

@@ -6,6 +6,7 @@ from django.db.models import Q
 from ninja import Schema
 from pydantic import Field
 
+from halfthou.causes import EVIDENCE_LOOKS
 from halfthou.exchange import MOST_ZIP, Fault
 from halfthou.jobs import Fact, FactId, Job, Moment, Picture
 from halfthou.parts import CATALOGUE
@@ -42,6 +43,7 @@ def names_of(job: Job) -> dict[str, str]:
         ENGINE: "The engine",
         **{part.id: part.name for part in CATALOGUE.engine_of(job).parts.values()},
         **{key: place.name for key, place in strip.places.items()},
+        **{f"look:{key}": look.name for key, look in EVIDENCE_LOOKS.items()},
         **{f"look:{key}": row.name for key, row in strip.looks.rows.items()},
         **{f"step:{step.id}": step.text for step in strip.steps},
     }

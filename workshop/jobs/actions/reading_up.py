@@ -1,6 +1,7 @@
 """Reading up on a job: the budgets of a part, and the job as a story. Nothing is changed."""
 
 from halfthou.assess import open_budgets
+from halfthou.evidence import evidence_story
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
 from halfthou.report import BudgetShown, StoryKind, StoryLine, story
@@ -32,7 +33,8 @@ def story_of(person: Person, job_id: int) -> list[StoryLine]:
         for entry in record.history.order_by("pk")
         if _worth_telling(entry)
     ]
-    return sorted([*story(job, CATALOGUE.engine_of(job)), *door_story(job), *told], key=lambda line: line.at)
+    lines = [*story(job, CATALOGUE.engine_of(job)), *door_story(job), *evidence_story(job), *told]
+    return sorted(lines, key=lambda line: line.at)
 
 
 def _worth_telling(entry: HistoryEntry) -> bool:

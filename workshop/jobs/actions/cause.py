@@ -1,0 +1,210 @@
+"""What people make of the cause lands: settled, left open, removed; what metal went through; parts that go to
+another engine; reports sent."""
+
+from typing import Literal
+
+from ninja import Schema
+from pydantic import Field
+
+from halfthou.assess import assess, evidence_standing
+from halfthou.causes import CAUSES
+from halfthou.evidence import contaminated, customer_report, flag_of
+from halfthou.exchange import Fault
+from halfthou.jobs import (
+    CarriedPart,
+    CauseSaid,
+    Dealt,
+    DealtHow,
+    FactId,
+    Job,
+    Moment,
+    Remedy,
+    ReportIssued,
+    Stand,
+)
+from halfthou.lengths import Unit
+from workshop.jobs.actions.facts import time_of
+from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.opened import Opened, add_facts, job_record, must_be_open, settled, write_history
+from workshop.jobs.models import FactKind, JobRecord
+from workshop.people.may import Act
+from workshop.people.models import Person
+from workshop.people.refusals import Clash, NotThere, Refusal
+
+
+class SayingCause(Schema):
+    """What a person makes of the cause, and why."""
+
+    fact: Literal["cause"] = "cause"
+    id: FactId
+    stand: Stand
+    cause: str = Field(default="", max_length=60)
+    words: str = Field(default="", max_length=200)
+    reason: str = Field(max_length=200)
+    at: Moment
+
+
+class Removing(Schema):
+    """A cause that was removed, and by what."""
+
+    fact: Literal["remedy"] = "remedy"
+    id: FactId
+    cause: str = Field(max_length=200)
+    words: str = Field(max_length=200)
+    at: Moment
+
+
+class DealingWith(Schema):
+    """Something metal went through is dealt with."""
+
+    fact: Literal["dealt"] = "dealt"
+    id: FactId
+    item: str = Field(max_length=200)
+    how: DealtHow
+    words: str = Field(default="", max_length=2000)
+    at: Moment
+
+
+class CarryingPart(Schema):
+    """A used part that leaves for another job (`out`), or came from elsewhere with what went through it."""
+
+    fact: Literal["carried part"] = "carried part"
+    id: FactId
+    what: str = Field(max_length=200)
+    out: bool
+    other: str = Field(max_length=60)
+    with_metal: str = Field(default="", max_length=200)
+    at: Moment
+
+
+class SendingReport(Schema):
+    """A strip report sent to the customer, with words of one's own."""
+
+    fact: Literal["report"] = "report"
+    id: FactId
+    words: str = Field(default="", max_length=2000)
+    at: Moment
+
+
+def _say(text: str, field: str, ask: str) -> str:
+    """A text that must say something. Refuses: Refusal."""
+    if not text.strip():
+        raise Refusal("bad-fact", "That was not kept. Mend what is marked.", [Fault(field, ask)])
+    return text.strip()
+
+
+def say_cause(person: Person, job_id: int, given: SayingCause) -> Opened:
+    """Settle on a cause, name one's own, or leave it open: with a reason, and on record."""
+
+    def make(_record: JobRecord, _job: Job) -> Made:
+        reason = _say(given.reason, "reason", "Say why.")
+        if given.stand is Stand.SETTLED and given.cause not in CAUSES:
+            raise Refusal(
+                "no-cause", "Choose one of the causes, or name your own.", [Fault("cause", "Choose one.")]
+            )
+        if given.stand is Stand.OWN:
+            _say(given.words, "words", "Name the cause.")
+        said = CauseSaid(
+            id=given.id, stand=given.stand, cause=given.cause if given.stand is Stand.SETTLED else "",
+            words=given.words.strip(), reason=reason, by=person.username, at=time_of(given.at),
+        )  # fmt: skip
+        return Made([said])
+
+    def same(known: object) -> bool:
+        return isinstance(known, CauseSaid) and (known.stand, known.cause) == (given.stand, given.cause)
+
+    return land_one(Came(person, job_id, FactKind.CAUSE, Act.DECIDE), given, same, make)
+
+
+def remove_cause(person: Person, job_id: int, given: Removing) -> Opened:
+    """Write down by which operation or part a cause was removed."""
+
+    def make(_record: JobRecord, _job: Job) -> Made:
+        words = _say(given.words, "words", "By which operation or new part?")
+        cause = _say(given.cause, "cause", "Which cause?")
+        return Made([Remedy(id=given.id, cause=cause, words=words, by=person.username, at=time_of(given.at))])
+
+    def same(known: object) -> bool:
+        return isinstance(known, Remedy) and known.cause == given.cause.strip()
+
+    return land_one(Came(person, job_id, FactKind.REMEDY, Act.DECIDE), given, same, make)
+
+
+def deal_with(person: Person, job_id: int, given: DealingWith) -> Opened:
+    """Write down what was done about a part that metal went through."""
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        standing = evidence_standing(job)
+        listed = {one.key: one for one in contaminated(job, standing.sightings, standing.signs)}
+        one = listed.get(given.item)
+        if one is None:
+            raise NotThere("no-item", "That is not on the list of what metal went through.")
+        if given.how not in one.settled_by:
+            ways = ", ".join(how.value for how in one.settled_by)
+            words = f"{one.name} is not dealt with when it is {given.how.value}. It is when it is {ways}."
+            raise Refusal("not-enough", words, [Fault("how", words)])
+        return Made([Dealt(id=given.id, item=given.item, how=given.how, words=given.words.strip(),
+                           by=person.username, at=time_of(given.at))])  # fmt: skip
+
+    def same(known: object) -> bool:
+        return isinstance(known, Dealt) and (known.item, known.how) == (given.item, given.how)
+
+    return land_one(Came(person, job_id, FactKind.DEALT), given, same, make)
+
+
+def carry_part(person: Person, job_id: int, given: CarryingPart) -> Opened:
+    """A used part leaves for another job, and takes along what went through it; or it came from elsewhere."""
+
+    def make(record: JobRecord, job: Job) -> Made:
+        what, other = _say(given.what, "what", "For example: oil cooler."), given.other.strip()
+        at = time_of(given.at)
+        if not given.out:
+            other = _say(other, "other", "Which engine did it come out of?")
+            came = CarriedPart(id=given.id, what=what, out=False, other=other, with_metal=given.with_metal.strip(),
+                               by=person.username, at=at)  # fmt: skip
+            return Made([came])
+        standing = evidence_standing(job)
+        flag = flag_of(job, standing.sightings, standing.signs, what)
+        there = _job_called(other, record)
+        left = CarriedPart(id=given.id, what=what, out=True, other=there.number, with_metal=flag,
+                           by=person.username, at=at)  # fmt: skip
+        came = left.model_copy(update={"id": f"{given.id[:60]}.in", "out": False, "other": record.number})
+        add_facts(there, [came])
+        write_history(there, person.username, f"{what} came from job {record.number}")
+        settled(there, person)
+        return Made([left], f"{what} left for job {there.number}")
+
+    def same(known: object) -> bool:
+        return isinstance(known, CarriedPart) and known.what == given.what.strip()
+
+    return land_one(Came(person, job_id, FactKind.CARRIED_PART), given, same, make)
+
+
+def _job_called(number: str, own: JobRecord) -> JobRecord:
+    """The job of that number, to change. Refuses: Refusal where there is none, or it is the same."""
+    found = JobRecord.objects.filter(number=number).exclude(pk=own.pk).order_by("-pk").first()
+    if found is None:
+        words = f"There is no other job {number}." if number else "Which job does it leave for?"
+        raise Refusal("no-job-there", words, [Fault("other", words)])
+    there = job_record(found.pk)
+    must_be_open(there, FactKind.CARRIED_PART)
+    return there
+
+
+def send_report(person: Person, job_id: int, given: SendingReport) -> Opened:
+    """Keep a strip report as it is sent: it is never worked out again. The next says what is new."""
+
+    def make(record: JobRecord, job: Job) -> Made:
+        own = job.model_copy(update={"shown_in": Unit(record.entry_unit)})
+        found = customer_report(evidence_standing(own), assess(own), given.words)
+        if not found.findings and not found.known and not found.means:
+            raise Clash("nothing-to-report", "There is nothing to report yet: nothing was seen or measured.")
+        content = found.model_dump(mode="json")
+        report = ReportIssued(id=given.id, number=found.number, words=given.words.strip(), content=content,
+                              by=person.username, at=time_of(given.at))  # fmt: skip
+        return Made([report], f"sent strip report {found.number}")
+
+    return land_one(
+        Came(person, job_id, FactKind.REPORT, Act.DECIDE), given,
+        lambda known: isinstance(known, ReportIssued) and known.words == given.words.strip(), make,
+    )  # fmt: skip

@@ -1,0 +1,228 @@
+"""Facts of the evidence land: what was seen, oil reports, the oil's way, what is mistrusted."""
+
+from typing import Literal
+
+from ninja import Schema
+from pydantic import Field
+
+from halfthou.evidence import DEPOSIT, FIGURES, fault_of_report, faults_of_sighting, faults_of_way
+from halfthou.exchange import Fault
+from halfthou.jobs import (
+    Drawn,
+    FactId,
+    Job,
+    Mistrust,
+    Moment,
+    OilFigure,
+    OilReport,
+    OilWaySaid,
+    Sighting,
+)
+from halfthou.lengths import Asked, Length, Unreadable, read_length
+from workshop.jobs.actions.facts import time_of
+from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.opened import Opened
+from workshop.jobs.models import FactKind, JobRecord
+from workshop.people.may import Act
+from workshop.people.models import Person
+from workshop.people.refusals import Clash, NotThere, Refusal
+
+
+class Sighted(Schema):
+    """Something seen of a part or of the engine: the look and its answer. `amount` is a height as typed."""
+
+    fact: Literal["sighting"] = "sighting"
+    id: FactId
+    on: str = Field(max_length=40)
+    look: str = Field(max_length=60)
+    answer: str = Field(max_length=100)
+    arc: tuple[int, int] | None = None
+    amount: str = Field(default="", max_length=60)
+    cleaned: bool = False
+    note: str = Field(default="", max_length=2000)
+    at: Moment
+
+
+class FigureReported(Schema):
+    """One figure of an oil report as typed. `sample` is whose it is, where the report says so beside it."""
+
+    key: str = Field(max_length=40)
+    value: str = Field(max_length=40)
+    unit: str = Field(max_length=20)
+    usual: str = Field(default="", max_length=40)
+    sample: str = Field(default="", max_length=60)
+
+
+class Reporting(Schema):
+    """A report on one sample of oil."""
+
+    fact: Literal["oil report"] = "oil report"
+    id: FactId
+    sample: str = Field(max_length=60)
+    drawn: Drawn
+    figures: list[FigureReported] = Field(max_length=40)
+    lab: str = Field(default="", max_length=200)
+    at: Moment
+
+
+class SayingWay(Schema):
+    """How the oil runs in this engine."""
+
+    fact: Literal["oil way"] = "oil way"
+    id: FactId
+    from_rear: bool = False
+    feeds: dict[str, tuple[str, ...]] = {}
+    extras: list[str] = Field(default=[], max_length=30)
+    source: str = Field(default="", max_length=200)
+    at: Moment
+
+
+class Mistrusting(Schema):
+    """A look or reading that is mistrusted, and why."""
+
+    fact: Literal["mistrust"] = "mistrust"
+    id: FactId
+    of: str = Field(max_length=80)
+    reason: str = Field(max_length=200)
+    at: Moment
+
+
+def see_evidence(person: Person, job_id: int, given: Sighted) -> Opened:
+    """Write down what was seen. Refuses: Refusal where the engine has no such part, or nobody looks for that."""
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        faults: list[Fault] = []
+        amount = _height(given.amount, job, faults) if given.look == DEPOSIT else None
+        if faults:
+            raise Refusal("bad-look", "That was not written down. Mend what is marked.", faults)
+        seen = Sighting(
+            id=given.id, on=given.on, look=given.look.strip(), answer=given.answer.strip(), arc=given.arc,
+            amount=amount, typed=given.amount.strip(), cleaned=given.cleaned, note=given.note.strip(),
+            by=person.username, at=time_of(given.at),
+        )  # fmt: skip
+        wrong = list(faults_of_sighting(seen, job.limits.layout))
+        if wrong:
+            said = ". ".join(fault[0].upper() + fault[1:] for fault in wrong)
+            raise Refusal(
+                "bad-look", f"That was not written down. {said}.", [Fault("answer", one) for one in wrong]
+            )
+        return Made([seen])
+
+    def same(known: object) -> bool:
+        wanted = (given.on, given.look.strip(), given.answer.strip())
+        return isinstance(known, Sighting) and (known.on, known.look, known.answer) == wanted
+
+    return land_one(Came(person, job_id, FactKind.SIGHTING), given, same, make)
+
+
+#: No deposit line lies deeper than this below the deck: a bore is not so long. Source: common practice.
+DEEPEST_LINE = Length(250_000_000)
+
+
+def _height(text: str, job: Job, faults: list[Fault]) -> Length | None:
+    try:
+        found = read_length(text, job.shown_in)
+    except Unreadable as error:
+        faults.append(Fault("amount", error.message))
+        return None
+    if isinstance(found, Asked):
+        faults.append(Fault("amount", f"{found.question} Write it with in or mm."))
+        return None
+    if not 0 <= found.length.nm <= DEEPEST_LINE.nm:
+        faults.append(Fault("amount", f"“{text.strip()}” is no height below a deck: check the decimal point."))
+    return found.length
+
+
+def report_oil(person: Person, job_id: int, given: Reporting) -> Opened:
+    """Write an oil report down. Refuses: Refusal where a unit is not known, or figures are of two samples."""
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        report = OilReport(
+            id=given.id, sample=given.sample.strip() or "1", drawn=given.drawn, figures=_figures(given),
+            lab=given.lab.strip(), by=person.username, at=time_of(given.at),
+        )  # fmt: skip
+        faults = [Fault(where, what) for where, what in fault_of_report(report)]
+        for other in job.standing(job.oil_reports):
+            if other.sample == report.sample and other.drawn is not report.drawn:
+                words = (
+                    f"Sample {other.sample} was said to be drawn {other.drawn.value}. One sample is drawn one way."
+                )
+                faults.append(Fault("drawn", words))
+        if faults:
+            raise Refusal("bad-report", "The report was not written down. Mend what is marked.", faults)
+        return Made([report])
+
+    def same(known: object) -> bool:
+        return isinstance(known, OilReport) and known.sample == (given.sample.strip() or "1")
+
+    return land_one(Came(person, job_id, FactKind.OIL_REPORT), given, same, make)
+
+
+def _figures(given: Reporting) -> tuple[OilFigure, ...]:
+    faults, found, own = [], [], given.sample.strip() or "1"
+    for one in given.figures:
+        name = FIGURES[one.key].name if one.key in FIGURES else one.key
+        if one.sample.strip() and one.sample.strip() != own:
+            words = (
+                f"{name} is of sample {one.sample.strip()}, the report of {own}. Write each sample down by itself."
+            )
+            faults.append(Fault(one.key, words))
+        value, usual = _number(one.value), _number(one.usual) if one.usual.strip() else None
+        if value is None or (one.usual.strip() and usual is None):
+            faults.append(Fault(one.key, f"{name}: “{one.value}” is no figure."))
+            continue
+        found.append(OilFigure(key=one.key, value=value, unit=one.unit.strip() or "-", usual=usual))
+    if not found and not faults:
+        faults.append(Fault("figures", "Give at least one figure."))
+    if faults:
+        raise Refusal("bad-report", "The report was not written down. Mend what is marked.", faults)
+    return tuple(found)
+
+
+def _number(text: str) -> float | None:
+    try:
+        value = float(text.strip().replace(",", "."))
+    except ValueError:
+        return None
+    return value if 0 <= value <= 1_000_000 else None
+
+
+def say_way(person: Person, job_id: int, given: SayingWay) -> Opened:
+    """Say how the oil runs. Refuses: Refusal where the engine has no such main or pin."""
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        said = OilWaySaid(
+            id=given.id, from_rear=given.from_rear, feeds=given.feeds, extras=tuple(dict.fromkeys(given.extras)),
+            source=given.source.strip(), by=person.username, at=time_of(given.at),
+        )  # fmt: skip
+        faults = [Fault("way", fault) for fault in faults_of_way(said, job.limits.layout)]
+        if faults:
+            raise Refusal("bad-way", "The oil's way was not changed. Mend what is marked.", faults)
+        return Made([said], "said how the oil runs")
+
+    def same(known: object) -> bool:
+        return isinstance(known, OilWaySaid) and known.from_rear == given.from_rear
+
+    return land_one(Came(person, job_id, FactKind.OIL_WAY), given, same, make)
+
+
+def mistrust(person: Person, job_id: int, given: Mistrusting) -> Opened:
+    """Mistrust a look or a report, with a reason: it proves nothing until that is taken back."""
+
+    def make(_record: JobRecord, job: Job) -> Made:
+        reason = given.reason.strip()
+        if not reason:
+            raise Refusal("no-reason", "Say why it is mistrusted.", [Fault("reason", "Say why it is mistrusted.")])
+        there = {one.id for facts in (job.sightings, job.observations, job.oil_reports, job.statements, job.steps_done)
+                 for one in facts}  # fmt: skip
+        if given.of not in there:
+            raise NotThere("no-fact", "That is not there to mistrust.")
+        if any(one.of == given.of for one in job.standing(job.mistrusts)):
+            raise Clash("mistrusted", "It is mistrusted already.")
+        said = Mistrust(id=given.id, of=given.of, reason=reason, by=person.username, at=time_of(given.at))
+        return Made([said])
+
+    def same(known: object) -> bool:
+        return isinstance(known, Mistrust) and known.of == given.of
+
+    return land_one(Came(person, job_id, FactKind.MISTRUST, Act.DECIDE), given, same, make)

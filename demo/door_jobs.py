@@ -27,7 +27,7 @@ def furnish_door(shop: Shop) -> None:
     _stopped(shop)
 
 
-def _report(shop: Shop, job: int, who: Person, *facts: dict[str, Any]) -> None:
+def report(shop: Shop, job: int, who: Person, *facts: dict[str, Any]) -> None:
     """Report facts as a page would, by the one door."""
     given = [_READ[fact["fact"]].model_validate({"id": shop.key(), "at": timezone.now(), **fact}) for fact in facts]
     _, results = actions.land_facts(who, job, given)
@@ -48,14 +48,22 @@ _READ: dict[str, Any] = {
     "fragment": actions.FindingFragment,
     "closing": actions.ClosingEnd,
     "hand over": actions.HandingOver,
+    "sighting": actions.Sighted,
+    "oil report": actions.Reporting,
+    "cause": actions.SayingCause,
+    "remedy": actions.Removing,
+    "dealt": actions.DealingWith,
+    "carried part": actions.CarryingPart,
+    "report": actions.SendingReport,
 }
 
 
-def _said(topic: str, answer: str, source: str = "", *, verified: bool = False) -> dict[str, Any]:
+def said(topic: str, answer: str, source: str = "", *, verified: bool = False) -> dict[str, Any]:
+    """Something said at the door, as a page sends it."""
     return {"fact": "statement", "topic": topic, "answer": answer, "source": source, "verified": verified}
 
 
-def _picture(shop: Shop, job: int, on: str, draw: pictures.Draw, words: str) -> None:
+def picture_of(shop: Shop, job: int, on: str, draw: pictures.Draw, words: str) -> None:
     """A picture of something; that of a screen was taken with the camera on its side."""
     given = actions.TakingPicture(id=shop.key(), on=on, words=words, at=timezone.now())
     side = draw is pictures.screen
@@ -68,19 +76,19 @@ def _at_its_stop_point(shop: Shop) -> None:
         ("Inner Harbour Trust", "Lamp came on in the cold store. Foreman let it run to the end of the shift."),
         scope=["mains", "rods", "pump"],
     )  # fmt: skip
-    _report(
+    report(
         shop, job, shop.bench,
-        _said("complaint kind", "low pressure"),
-        _said("hours", "6,210 h", "hour meter"), _said("hours", "about 4,500 h", "the foreman"),
-        _said("service before", "oil and filter"), _said("turns by hand", "free"),
-        _said("oil on arrival", "level right"), _said("oil on arrival", "thick"),
-        _said("carried over", "cooler", "the customer's book"),
-        _said("last built", "new", "the customer"), _said("missing", "accessories off"),
-        _said("earlier hands", "none seen"),
-        _said("block says", shop.diesel.document["engine"], "plate", verified=True),
-        _said("oil sample", "drawn, at the lab"),
-        _said("to be had", "shells STD to 0.50 mm: 4 days; no crank", "Eastquay parts counter"),
-        _said("budget", "2,000", "harbour office"), _said("customer signed", "strip and report only"),
+        said("complaint kind", "low pressure"),
+        said("hours", "6,210 h", "hour meter"), said("hours", "about 4,500 h", "the foreman"),
+        said("service before", "oil and filter"), said("turns by hand", "free"),
+        said("oil on arrival", "level right"), said("oil on arrival", "thick"),
+        said("carried over", "cooler", "the customer's book"),
+        said("last built", "new", "the customer"), said("missing", "accessories off"),
+        said("earlier hands", "none seen"),
+        said("block says", shop.diesel.document["engine"], "plate", verified=True),
+        said("oil sample", "drawn, at the lab"),
+        said("to be had", "shells STD to 0.50 mm: 4 days; no crank", "Eastquay parts counter"),
+        said("budget", "2,000", "harbour office"), said("customer signed", "strip and report only"),
         {"fact": "stop point", "name": "at 250 EUR", "spend": "250"},
         {"fact": "stop point", "name": "before the heads come off", "before": "heads"},
         {"fact": "look", "look": "filter", "found": Found.FOUND, "words": "copper flakes in every pleat"},
@@ -93,10 +101,10 @@ def _at_its_stop_point(shop: Shop) -> None:
         {"fact": "look", "look": "one rod", "found": Found.ENDS,
          "words": "rod 3 down to its copper and blue; journal scored, and no crank to be had"},
     )  # fmt: skip
-    _picture(shop, job, "engine", pictures.engine, "as it came")
-    _picture(shop, job, "look:filter", pictures.filter_pleats, "pleats on white paper")
-    _picture(shop, job, "look:screen", pictures.screen, "as it lay, before cleaning")
-    _picture(shop, job, "half-rod-3-upper", pictures.shell, "upper half of rod 3")
+    picture_of(shop, job, "engine", pictures.engine, "as it came")
+    picture_of(shop, job, "look:filter", pictures.filter_pleats, "pleats on white paper")
+    picture_of(shop, job, "look:screen", pictures.screen, "as it lay, before cleaning")
+    picture_of(shop, job, "half-rod-3-upper", pictures.shell, "upper half of rod 3")
 
 
 def _half_stripped(shop: Shop) -> None:
@@ -105,29 +113,29 @@ def _half_stripped(shop: Shop) -> None:
         ("Eastquay Lifting", "Knocks under load, worse warm. Rebuilt two seasons ago."),
         scope=["mains", "rods"],
     )  # fmt: skip
-    _report(
+    report(
         shop, job, shop.bench,
-        _said("complaint kind", "knock"), _said("turns by hand", "tight at one place"),
-        _said("last built", "rebuilt two seasons ago", "invoice"), _said("size said", "rods 0.010 under", "paint"),
-        _said("earlier hands", "foreign sealant"), _said("earlier hands", "mixed bolts"),
-        _said("oil sample", "drawn now"), _said("to be had", "shells to 0.030: from stock", "own shelf"),
+        said("complaint kind", "knock"), said("turns by hand", "tight at one place"),
+        said("last built", "rebuilt two seasons ago", "invoice"), said("size said", "rods 0.010 under", "paint"),
+        said("earlier hands", "foreign sealant"), said("earlier hands", "mixed bolts"),
+        said("oil sample", "drawn now"), said("to be had", "shells to 0.030: from stock", "own shelf"),
         {"fact": "look", "look": "filter", "found": Found.NOTHING},
         {"fact": "look", "look": "screen", "found": Found.FOUND, "words": "shreds of sealant, grey paste"},
         {"fact": "look", "look": "heads", "found": Found.NOTHING},
     )  # fmt: skip
     steps = list(steps_by_id(shop.layout_of(shop.vee)))
     for step in steps[: steps.index("rod-1.marked")]:
-        _report(shop, job, shop.bench, {"fact": "step", "step": step, "unseen": True})
+        report(shop, job, shop.bench, {"fact": "step", "step": step, "unseen": True})
     for rod, cap in ((1, "1"), (3, "7"), (7, "3")):
-        _report(
+        report(
             shop, job, shop.bench,
             {"fact": "mark", "part": f"rod-{rod}", "mark": str(rod), "found": True},
             {"fact": "mark", "part": f"cap-rod-{rod}", "mark": cap, "found": True},
         )  # fmt: skip
     for step in ("rod-1.marked", "cap-rod-1.off", "half-rod-1-lower.out", "half-rod-1-upper.out", "rod-1.out"):
         felt = ["force needed", "came away stuck"] if step == "cap-rod-1.off" else []
-        _report(shop, job, shop.bench, {"fact": "step", "step": step, "felt": felt})
-    _report(
+        report(shop, job, shop.bench, {"fact": "step", "step": step, "felt": felt})
+    report(
         shop, job, shop.bench,
         {"fact": "fastener", "place": "bell housing, upper left", "state": FastenerState.HOLE_EMPTY},
         {"fact": "fastener", "place": "heads, both banks", "kind": FastenerKind.STRETCH, "count": 20, "uses": 2},
@@ -136,9 +144,9 @@ def _half_stripped(shop: Shop) -> None:
         {"fact": "fragment", "what": "grey chip, 6 mm, one edge bright", "place": "pan, rear corner",
          "magnetic": False},
     )  # fmt: skip
-    _picture(shop, job, "cap-rod-3", pictures.rod_and_cap, "3 on the rod, 7 on the cap")
-    _picture(shop, job, "step:gearbox.off", pictures.empty_hole, "upper left hole empty")
-    _picture(shop, job, "half-rod-1-upper", pictures.sound_shell, "rod 1, as new")
+    picture_of(shop, job, "cap-rod-3", pictures.rod_and_cap, "3 on the rod, 7 on the cap")
+    picture_of(shop, job, "step:gearbox.off", pictures.empty_hole, "upper left hole empty")
+    picture_of(shop, job, "half-rod-1-upper", pictures.sound_shell, "rod 1, as new")
 
 
 def _not_known(shop: Shop) -> None:
@@ -147,7 +155,7 @@ def _not_known(shop: Shop) -> None:
         customer="Upper Mill", complaint="Bought at a yard clearance. What is it, and is it worth anything?",
     )  # fmt: skip
     job = actions.book_in(shop.bench, given).record.pk
-    _report(shop, job, shop.bench, _said("turns by hand", "locked"), _said("missing", "accessories off"))
+    report(shop, job, shop.bench, said("turns by hand", "locked"), said("missing", "accessories off"))
 
 
 def _stopped(shop: Shop) -> None:
@@ -157,22 +165,22 @@ def _stopped(shop: Shop) -> None:
         scope=["mains", "rods"],
     )  # fmt: skip
     key = shop.key()
-    _report(
+    report(
         shop, job, shop.bench,
-        _said("complaint kind", "seized"), _said("turns by hand", "locked"), _said("oil sample", "no oil in it"),
-        _said("to be had", "not worth asking: a whole engine stands in the yard", "the yard"),
+        said("complaint kind", "seized"), said("turns by hand", "locked"), said("oil sample", "no oil in it"),
+        said("to be had", "not worth asking: a whole engine stands in the yard", "the yard"),
         {"fact": "removal", "what": "core plug", "place": "block, right side"},
         {"fact": "look", "id": key, "look": "heads", "found": Found.ENDS,
          "words": "block split by frost between cylinders 2 and 3"},
     )  # fmt: skip
-    _report(
+    report(
         shop, job, shop.machinist,
         {"fact": "way on", "point": key, "on": False,
          "reason": "Railway told by telephone: scrap it, keep the head."},
     )  # fmt: skip
     record = JobRecord.objects.get(pk=job)
     out = record.facts.get(kind="removal").key
-    _report(
+    report(
         shop, job, shop.machinist,
         {"fact": "closing", "of": out, "how": Closed.LOOSE, "words": "in the box with the head"},
         {"fact": "hand over", "to": "Peat Line Railway, scrap wagon"},

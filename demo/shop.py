@@ -12,6 +12,7 @@ from demo.blocks import furnish_blocks
 from demo.cabinet import furnish_cabinet, furnish_checks
 from demo.door_jobs import furnish_door
 from demo.engines import diesel_three, petrol_four, vee_eight
+from demo.evidence_jobs import furnish_evidence
 from demo.loose_jobs import furnish_loose
 from demo.worn import INCH_HAND, METRIC_HAND, Hand, Worn, readings_csv
 from halfthou.jobs import Condition, DecisionKind, Feature, Gauge, JournalSet, Layout, Look, OperationKind, Plan
@@ -189,6 +190,7 @@ def furnish(today: date) -> None:
     furnish_blocks(shop)
     furnish_loose(shop)
     furnish_door(shop)
+    furnish_evidence(shop)
 
 
 def _fit(names: str, size: float, oval: float, taper: float, chance: random.Random) -> dict[str, Worn]:

@@ -24,17 +24,17 @@ from tests.golden.loose_jobs import loose_jobs  # noqa: E402
 
 FOLDER = ROOT / "tests" / "golden"
 #: The newest form of each, by the name it is kept under.
-DATABASE, FILE, SHEET = "sixth", "job-version-6", "shape-6"
+DATABASE, FILE, SHEET = "seventh", "job-version-7", "shape-7"
 FURNISH = (["migrate", "-v0"], ["furnish_demo", "-v0"])
-#: Written by the demo shop in its own folder: a V8 half stripped, and the sheet that was signed.
+#: Written by the demo shop in its own folder: an engine whose evidence is read, and the sheet that was signed with its cause open.
 EXPORT = """
 import json, sys
 from halfthou.exchange import write_job
 from workshop.jobs.models import JobRecord, SignatureRecord
 from workshop.jobs.translate import job_file_of
 print(json.dumps({
-    "file": write_job(job_file_of(JobRecord.objects.get(number="57"))),
-    "sheet": SignatureRecord.objects.order_by("pk").first().sheet,
+    "file": write_job(job_file_of(JobRecord.objects.get(number="60"))),
+    "sheet": SignatureRecord.objects.order_by("pk").last().sheet,
 }))
 """
 

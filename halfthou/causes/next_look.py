@@ -15,7 +15,7 @@ from halfthou.causes.network import information
 from halfthou.causes.sign import SignKind, Strength
 from halfthou.causes.signs import SIGNS
 from halfthou.causes.weighing import Weighed, Word
-from halfthou.jobs import Document
+from halfthou.jobs import ComplaintKind, Document
 
 #: A look's minutes with these added: walking, wiping, writing. Source: judgement.
 EACH_LOOK = 3
@@ -78,7 +78,7 @@ Worth = Iterator[tuple[EvidenceLook, str]]
 
 
 def _worth(weighed: Weighed, still: StillOpen) -> Worth:
-    if not weighed.evidence.seen and not weighed.evidence.complaint:
+    if not weighed.evidence.seen and not weighed.evidence.complaint - {ComplaintKind.NONE}:
         return
     yield from _lost(weighed, still)
     yield from _prove(weighed)
@@ -170,8 +170,13 @@ HEAT_TESTS = "heat tests"
 
 def _separate(weighed: Weighed, still: StillOpen) -> Worth:
     """What tells the possible causes apart, most for its time."""
-    among = [key for key in weighed.order if weighed.words[key] is not Word.RULED_OUT]
-    rows = [nth for nth, key in enumerate(CAUSES) if key in among and weighed.chance[key] >= WORTH_A_LOOK]
+    proved = any(word is Word.PROVED for word in weighed.words.values())
+    words = (Word.LIKELY, Word.POSSIBLE) if proved else (Word.LIKELY, Word.POSSIBLE, Word.NOT_LOOKED)
+    rows = [
+        nth
+        for nth, key in enumerate(CAUSES)
+        if weighed.words[key] in words and weighed.chance[key] >= WORTH_A_LOOK
+    ]
     signs = [key for key in SIGNS if key not in weighed.evidence.answered]
     if not rows or not signs:
         return

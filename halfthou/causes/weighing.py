@@ -71,12 +71,13 @@ RISE = 0.05
 
 
 class CauseWeighed(Document):
-    """One cause: its word, what speaks for and against it, which other damage it makes, what it leaves unexplained,
+    """One cause: its word, the signs of it in few words, what speaks for and against it, which other damage it makes, what it leaves unexplained,
     what would settle it, and why it stands higher than its own evidence says."""
 
     key: str
     name: str
     word: Word
+    signs: tuple[str, ...]
     speaks_for: tuple[str, ...]
     against: tuple[str, ...]
     makes: tuple[str, ...]
@@ -238,6 +239,7 @@ def _in_words(cause: Cause, weighed: Weighed, because: str) -> CauseWeighed:
         key=cause.key,
         name=cause.name,
         word=weighed.words[cause.key],
+        signs=tuple(SIGNS[sign].words for sign in by_strength if sign in evidence.seen),
         speaks_for=tuple(_said(sign, evidence.seen[sign]) for sign in by_strength if sign in evidence.seen),
         against=(
             *(_said(sign, evidence.seen[sign]) for sign in cause.against if sign in evidence.seen),
@@ -261,7 +263,7 @@ def _in_words(cause: Cause, weighed: Weighed, because: str) -> CauseWeighed:
 
 def _said(sign: str, how: Sighted) -> str:
     """A sign with where it was seen, where that is more than the sign itself says."""
-    where = [words for words in how.words if words]
+    where = [words for words in how.words if words and words not in SIGNS[sign].words]
     more = f" ({'; '.join(where[:2])}{' and more' if len(where) > 2 else ''})" if where else ""
     return f"{SIGNS[sign].words}{more}{', seen after cleaning' if how.weak else ''}"
 
@@ -281,10 +283,12 @@ def _rises(weighed: Weighed) -> dict[str, str]:
     for key, chance in weighed.chance.items():
         if chance - before[_ROW[key]] > RISE and fallen:
             most = sorted(fallen, key=lambda one: weighed.chance[one] - before[_ROW[one]])[:2]
-            found[key] = " and ".join(_fell(one, weighed) for one in most)
+            found[key] = _fell(most, weighed)
     return found
 
 
-def _fell(key: str, weighed: Weighed) -> str:
-    name = CAUSES[key].name
-    return f"“{name}” is ruled out" if weighed.words[key] is Word.RULED_OUT else f"less speaks for “{name}”"
+def _fell(keys: list[str], weighed: Weighed) -> str:
+    names = " and ".join(f"“{CAUSES[key].name}”" for key in keys)
+    if all(weighed.words[key] is Word.RULED_OUT for key in keys):
+        return f"{names} {'are' if len(keys) > 1 else 'is'} ruled out"
+    return f"less speaks for {names}"

@@ -115,7 +115,7 @@ class DepositShown(Document):
     height_nm: int
 
 
-class WayShown(Document):
+class OilWayShown(Document):
     """The oil's way: its stations, what it says, and how it is known to run."""
 
     stations: tuple[StationShown, ...]
@@ -188,7 +188,7 @@ class EvidenceBoard(Document):
     to_grade: int
     kind: str
     normal: str
-    way: WayShown
+    way: OilWayShown
     looks: tuple[LookOnBoard, ...]
     deposits: tuple[DepositShown, ...]
     oil_reports: tuple[OilReportShown, ...]
@@ -221,7 +221,7 @@ def evidence_board(standing: EvidenceStanding, cautions: tuple[Caution, ...]) ->
         grades=GRADES, wears=ANSWERS[WEAR], backs=ANSWERS[BACK], seats=ANSWERS[SEAT],
         halves=tuple(_halves(standing)), bearings=tuple(_bearings(standing)),
         to_grade=len(bearings.halves) - len(bearings.grades), kind=kind, normal=NORMAL[kind],
-        way=WayShown(
+        way=OilWayShown(
             stations=stations_shown(way, sightings, bearings), readings=readings_of_the_way(way, bearings),
             source=way.source, from_rear=way.said is not None and way.said.from_rear,
             feeds={pin: way.feeds(pin) for pin in job.limits.layout.rods}, extras=way.extras, known_extras=EXTRAS,

@@ -70,8 +70,7 @@ def metal_in(sightings: Sightings, signs: frozenset[str]) -> tuple[str, ...]:
     """What gave off metal, in words; nothing where nothing is known to have."""
     bearings = BearingMap(sightings)
     found = [bearings.called(bearing) for bearing in bearings.gone]
-    more = [words for sign, words in _METAL if sign in signs]
-    return (*found, *more) if found else tuple(more)
+    return tuple(found) or tuple(words for sign, words in _METAL if sign in signs)
 
 
 _METAL = (("bearings.gone", "bearing metal"), ("metal.found", "metal in filter or pan"), ("curls", "steel curls"))

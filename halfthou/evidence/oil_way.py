@@ -25,11 +25,12 @@ USUAL_EXTRAS = ("cooler", "squirters", "cam", "followers", "rockers")
 
 @dataclass(frozen=True)
 class Station:
-    """A station on the oil's way: what it is called, and what feeds it."""
+    """A station on the oil's way: what it is called, in full and in short, and what feeds it."""
 
     key: str
     name: str
     fed_by: tuple[str, ...] = ()
+    short: str = ""
 
 
 @dataclass(frozen=True)
@@ -76,27 +77,27 @@ class OilWay:
         tank = "tank" in self.extras
         yield Station(PAN, "Pan")
         yield Station(SCREEN, "Screen", ("tank" if tank else PAN,))
-        yield Station(PICKUP, "Pickup and seal", (SCREEN,))
+        yield Station(PICKUP, "Pickup and seal", (SCREEN,), "Pickup")
         yield Station(PUMP, "Pump", (PICKUP,))
-        yield Station(RELIEF, "Relief valve", (PUMP,))
+        yield Station(RELIEF, "Relief valve", (PUMP,), "Relief")
         last = PUMP
         if COOLER in self.extras:
-            yield Station(COOLER, EXTRAS[COOLER], (PUMP,))
+            yield Station(COOLER, EXTRAS[COOLER], (PUMP,), "Cooler")
             last = COOLER
         yield Station(FILTER, "Filter", (last,))
-        yield Station(BYPASS, "Bypass valve", (last,))
-        yield Station(GALLERY, "Main gallery", (FILTER, BYPASS))
+        yield Station(BYPASS, "Bypass valve", (last,), "Bypass")
+        yield Station(GALLERY, "Main gallery", (FILTER, BYPASS), "Gallery")
         for main in self.mains:
-            yield Station(main, f"Main {main[1:]}", (GALLERY,))
+            yield Station(main, f"Main {main[1:]}", (GALLERY,), main)
         for number, pin in enumerate(self.layout.pins, start=1):
             yield Station(f"R{number}", f"Drilling to pin {number}", self.feeds(f"R{number}"))
             for cylinder in pin.cylinders:
-                yield Station(f"rod-{cylinder}", f"Rod {cylinder}", (f"R{number}",))
+                yield Station(f"rod-{cylinder}", f"Rod {cylinder}", (f"R{number}",), str(cylinder))
         for key in self.extras:
             if key not in (COOLER, "tank"):
                 yield Station(key, EXTRAS[key], (GALLERY,))
         if tank:
-            yield Station("tank", EXTRAS["tank"], (PAN,))
+            yield Station("tank", EXTRAS["tank"], (PAN,), "Tank")
 
     @cached_property
     def below(self) -> Mapping[str, frozenset[str]]:

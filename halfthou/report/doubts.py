@@ -30,6 +30,7 @@ _DOUBTFUL = (
     "verdicts.journal.larger",
     "verdicts.journal.straightness",
     "verdicts.journal.treatment",
+    "verdicts.journal.blue-rod",
     "verdicts.journal.turned-shell",
     "verdicts.journal.caps",
     "surveys.plan.outside",

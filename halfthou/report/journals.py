@@ -108,8 +108,9 @@ def _looks(verdict: JournalVerdict) -> Iterator[Look]:
             yield look
     if "verdicts.journal.treatment" in verdict.referred_for or case.answer(Look.TREATMENT) is not None:
         yield Look.TREATMENT
-    if case.answer(Look.CAPS) is not None:
-        yield Look.CAPS
+    for look in (Look.CAPS, Look.ROD, Look.HALVES):
+        if case.answer(look) is not None:
+            yield look
 
 
 def _beside(case: JournalCase, say: Notation) -> tuple[FeatureReport, ...]:

@@ -251,6 +251,7 @@ def _singled_out(decided: SetVerdict) -> Iterator[Reason]:
 _REFERRED = {
     "verdicts.journal.fillet": "the fillet is to be referred before any work.",
     "verdicts.journal.heat": "got hot. Hardness, straightness and crack test come before any work.",
+    "verdicts.journal.blue-rod": "the rod went blue: tested or replaced before anything is fitted.",
     "verdicts.journal.straightness": "the crank is bent: to be referred before any work.",
     "verdicts.journal.treatment": "ground before; whether it was hardened again has to be found out.",
 }

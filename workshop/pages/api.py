@@ -30,7 +30,7 @@ from workshop.people.api import signed_in
 router = Router(tags=["pages"])
 
 
-class SignIn(Schema):
+class SignWith(Schema):
     """What is said with a signature: words that answer for a cause that is open."""
 
     cause_words: str = Field(default="", max_length=2000)
@@ -154,7 +154,7 @@ def get_boring(request: HttpRequest, job_id: int) -> BoringCard:
 
 
 @router.post("/jobs/{int:job_id}/signatures", response=BenchOut)
-def sign_sheet(request: HttpRequest, job_id: int, given: SignIn | None = None) -> HttpResponse:
+def sign_sheet(request: HttpRequest, job_id: int, given: SignWith | None = None) -> HttpResponse:
     """Sign the decision sheet; the page for paper is kept as signed. Words answer for a cause that is open."""
     opened = sign(signed_in(request), job_id, sheet_html, given.cause_words if given is not None else "")
     return bench_answer(opened)

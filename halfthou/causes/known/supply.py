@@ -9,14 +9,17 @@ from halfthou.jobs import ComplaintKind as Kind
 F, S, P = Strength.FITS, Strength.SPEAKS, Strength.PROVES
 HARDLY, SPEAKS, OUT = Against.HARDLY, Against.SPEAKS, Against.RULES_OUT
 #: What a starved engine shows, whatever starved it.
-_STARVED = {"bearings.gone": S, "rods.worse": F, "copper.through": F}
+_STARVED = {
+    "bearings.gone": S, "rods.worse": F, "copper.through": F, "rods.tight-blue": F, "shell.turned": F,
+    "back.polished": F,
+}  # fmt: skip
 
 SUPPLY = (
     Cause(
         "supply.level",
         "Oil lost or never filled",
         leaves={"level.low": P, "rods.all": S, "leak.found": S, "cam.dry": F},
-        makes={**_STARVED, "journal.hot": S, "pump.blued": S, "rods.tight-blue": F},
+        makes={**_STARVED, "journal.hot": S, "pump.blued": S},
         against={"level.right": OUT, "level.said-right": SPEAKS, "rods.one": SPEAKS},
         settled="Level history, the leak, drain plug, filter seat",
         remedy="The leak mended, the level marked and told",
@@ -33,7 +36,6 @@ SUPPLY = (
             "pump.blued": S,
             "pump.beyond": S,
             "pump.scored": S,
-            "rods.tight-blue": F,
         },
         against={"screen.clear": OUT},
         settled="Look first, then clean",

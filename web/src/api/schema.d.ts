@@ -1271,14 +1271,13 @@ export interface components {
         Unit: "in" | "mm";
         /**
          * SignIn
-         * @description What is said with a signature: words that answer for a cause that is open.
+         * @description Name and password.
          */
         SignIn: {
-            /**
-             * Cause Words
-             * @default
-             */
-            cause_words: string;
+            /** Name */
+            name: string;
+            /** Password */
+            password: string;
         };
         /**
          * PasswordIn
@@ -2789,6 +2788,17 @@ export interface components {
             stale: number;
         };
         /**
+         * SignWith
+         * @description What is said with a signature: words that answer for a cause that is open.
+         */
+        SignWith: {
+            /**
+             * Cause Words
+             * @default
+             */
+            cause_words: string;
+        };
+        /**
          * LabelForm
          * @description The label as the printer cuts it, in millimetres; on a sheet so many side by side and below each other, the
          *     first `skip` of them used already. A roll has one label a page.
@@ -3938,27 +3948,15 @@ export interface components {
         };
         /**
          * WayShown
-         * @description The oil's way: its stations, what it says, and how it is known to run.
+         * @description A way on and what it costs: time and money, in words.
          */
         WayShown: {
-            /** Stations */
-            stations: components["schemas"]["StationShown"][];
-            /** Readings */
-            readings: components["schemas"]["Reason"][];
-            /** Source */
-            source: string;
-            /** From Rear */
-            from_rear: boolean;
-            /** Feeds */
-            feeds: {
-                [key: string]: string[];
-            };
-            /** Extras */
-            extras: string[];
-            /** Known Extras */
-            known_extras: {
-                [key: string]: string;
-            };
+            /** Name */
+            name: string;
+            /** Time */
+            time: string;
+            /** Money */
+            money: string;
         };
         /**
          * Closed
@@ -4305,7 +4303,7 @@ export interface components {
         };
         /**
          * CauseWeighed
-         * @description One cause: its word, what speaks for and against it, which other damage it makes, what it leaves unexplained,
+         * @description One cause: its word, the signs of it in few words, what speaks for and against it, which other damage it makes, what it leaves unexplained,
          *     what would settle it, and why it stands higher than its own evidence says.
          */
         CauseWeighed: {
@@ -4314,6 +4312,8 @@ export interface components {
             /** Name */
             name: string;
             word: components["schemas"]["Word"];
+            /** Signs */
+            signs: string[];
             /** Speaks For */
             speaks_for: string[];
             /** Against */
@@ -4414,7 +4414,7 @@ export interface components {
             kind: string;
             /** Normal */
             normal: string;
-            way: components["schemas"]["WayShown"];
+            way: components["schemas"]["OilWayShown"];
             /** Looks */
             looks: components["schemas"]["LookOnBoard"][];
             /** Deposits */
@@ -4662,6 +4662,30 @@ export interface components {
             mistrusted: boolean;
         };
         /**
+         * OilWayShown
+         * @description The oil's way: its stations, what it says, and how it is known to run.
+         */
+        OilWayShown: {
+            /** Stations */
+            stations: components["schemas"]["StationShown"][];
+            /** Readings */
+            readings: components["schemas"]["Reason"][];
+            /** Source */
+            source: string;
+            /** From Rear */
+            from_rear: boolean;
+            /** Feeds */
+            feeds: {
+                [key: string]: string[];
+            };
+            /** Extras */
+            extras: string[];
+            /** Known Extras */
+            known_extras: {
+                [key: string]: string;
+            };
+        };
+        /**
          * PlaceShown
          * @description A place that a look is taken on.
          */
@@ -4750,6 +4774,8 @@ export interface components {
             key: string;
             /** Name */
             name: string;
+            /** Short */
+            short: string;
             /** Fed By */
             fed_by: string[];
             /** Harm */
@@ -6713,7 +6739,7 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "application/json": components["schemas"]["SignIn"] | null;
+                "application/json": components["schemas"]["SignWith"] | null;
             };
         };
         responses: {

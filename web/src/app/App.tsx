@@ -22,6 +22,13 @@ const OpenPage = lazy(async () => ({ default: (await strip()).OpenPage }));
 const MarksPage = lazy(async () => ({ default: (await strip()).MarksPage }));
 const LabelsPage = lazy(async () => ({ default: (await strip()).LabelsPage }));
 const PicturesPage = lazy(async () => ({ default: (await strip()).PicturesPage }));
+const evidence = () => import("../features/evidence");
+const BearingsPage = lazy(async () => ({ default: (await evidence()).BearingsPage }));
+const EvidenceLooksPage = lazy(async () => ({ default: (await evidence()).EvidenceLooksPage }));
+const CausePage = lazy(async () => ({ default: (await evidence()).CausePage }));
+const MetalPage = lazy(async () => ({ default: (await evidence()).MetalPage }));
+const ReportPage = lazy(async () => ({ default: (await evidence()).ReportPage }));
+const CausesKnownPage = lazy(async () => ({ default: (await import("../features/key")).CausesKnownPage }));
 const SheetPage = lazy(async () => ({ default: (await import("../features/sheet")).SheetPage }));
 const LimitsPages = lazy(async () => ({ default: (await import("../features/limits")).LimitsPages }));
 const GaugesPage = lazy(async () => ({ default: (await import("../features/gauges")).GaugesPage }));
@@ -77,6 +84,11 @@ export function App() {
           <Route path="strip/marks" element={<MarksPage />} />
           <Route path="strip/labels" element={<LabelsPage />} />
           <Route path="strip/pictures" element={<PicturesPage />} />
+          <Route path="evidence" element={<BearingsPage />} />
+          <Route path="evidence/looks" element={<EvidenceLooksPage />} />
+          <Route path="evidence/cause" element={<CausePage />} />
+          <Route path="evidence/metal" element={<MetalPage />} />
+          <Route path="evidence/report" element={<ReportPage />} />
           <Route path="sheet" element={<SheetPage />} />
           <Route path="story" element={<StoryPage />} />
         </Route>
@@ -90,6 +102,7 @@ export function App() {
           <Route path="/house-rules/looks" element={<LookTablePage />} />
           <Route path="/people" element={<PeoplePage />} />
           <Route path="/key" element={<KeyPage />} />
+          <Route path="/key/causes" element={<CausesKnownPage />} />
           <Route path="*" element={<NotFound />} />
         </Route>
       </Routes>

@@ -16,6 +16,7 @@ const TABS = [
   ["/door", "Door", "At the door"],
   ["/looks", "Looks", "Looks"],
   ["/strip", "Strip", "Strip"],
+  ["/evidence", "Evidence", "Evidence"],
   ["", "Bench", "Bench"],
   ["/sheet", "Sheet", "Decision sheet"],
   ["/story", "Story", "Story"],

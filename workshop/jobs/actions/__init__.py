@@ -11,6 +11,7 @@ from workshop.jobs.actions.booking import (
     change_plan,
     take_up_limits,
 )
+from workshop.jobs.actions.cause import CarryingPart, DealingWith, Removing, SayingCause, SendingReport
 from workshop.jobs.actions.deciding import (
     Deciding,
     decide,
@@ -21,6 +22,7 @@ from workshop.jobs.actions.deciding import (
 )
 from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
 from workshop.jobs.actions.door import Reported, land_facts
+from workshop.jobs.actions.evidence import Mistrusting, Reporting, SayingWay, Sighted
 from workshop.jobs.actions.facts import Extending, Seeing, TakingBack, clock_off, extend_scope, observe, take_back
 from workshop.jobs.actions.files import Compared, compare_readings, take_in_job, take_in_readings, take_in_zip
 from workshop.jobs.actions.landing import (
@@ -56,9 +58,11 @@ from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operati
 __all__ = [
     "BookIn",
     "BringingIn",
+    "CarryingPart",
     "ChoosingWay",
     "ClosingEnd",
     "Compared",
+    "DealingWith",
     "Deciding",
     "Desk",
     "Doing",
@@ -72,12 +76,19 @@ __all__ = [
     "Landing",
     "LayingPart",
     "MarkingPart",
+    "Mistrusting",
     "Opened",
+    "Removing",
     "Reported",
+    "Reporting",
+    "SayingCause",
     "SayingUse",
+    "SayingWay",
     "Seeing",
     "SeeingFastener",
+    "SendingReport",
     "SettingStop",
+    "Sighted",
     "SittingForm",
     "SlipReply",
     "SpotRef",

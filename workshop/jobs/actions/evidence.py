@@ -213,8 +213,8 @@ def mistrust(person: Person, job_id: int, given: Mistrusting) -> Opened:
         reason = given.reason.strip()
         if not reason:
             raise Refusal("no-reason", "Say why it is mistrusted.", [Fault("reason", "Say why it is mistrusted.")])
-        there = {one.id for facts in (job.sightings, job.observations, job.oil_reports, job.statements, job.steps_done)
-                 for one in facts}  # fmt: skip
+        held = (job.sightings, job.observations, job.oil_reports, job.statements, job.steps_done)
+        there = {one.id for facts in held for one in facts}
         if given.of not in there:
             raise NotThere("no-fact", "That is not there to mistrust.")
         if any(one.of == given.of for one in job.standing(job.mistrusts)):

@@ -238,7 +238,7 @@ def _stage(record: JobRecord, job: Job, own: Assessment) -> tuple[Stage, str]:
     if decided >= {one.set for one in own.sets}:
         return Stage.DECIDING, "a signature"
     if own.readings_taken == 0:
-        begun = any(job.standing(job.steps_done)) or any(job.standing(job.looks_taken))
+        begun = any(job.standing(job.steps_done)) or any(job.standing(job.looks_taken)) or bool(job.sightings)
         return Stage.STRIPPING if begun else Stage.BOOKED_IN, own.waits_for
     if own.readings_taken < own.readings_planned and own.waits_for != "a decision":
         return Stage.MEASURING, own.waits_for

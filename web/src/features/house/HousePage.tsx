@@ -6,6 +6,7 @@ import { SaidNotice, useServerForm } from "../../shared/forms";
 import { Button, Faults, Field, LinkButton, Notice, Page, Section } from "../../shared/ui";
 import { useMay } from "../session";
 import { School } from "./School";
+import { EvidenceRules } from "./EvidenceRules";
 import { StripRules } from "./StripRules";
 
 type Rules = Schemas["HouseRulesForm"];
@@ -283,6 +284,7 @@ function RulesForm({ start }: { start: Rules }) {
           </div>
         </Section>
         <StripRules rules={rules} growth={field("bolt_growth")} onChange={(changed) => set(changed)} />
+        <EvidenceRules rules={rules} onChange={(changed) => set(changed)} />
         <Section title="Gauges and warmth">
           <div className="grid max-w-4xl grid-cols-3 max-md:grid-cols-1 gap-4">
             <Field

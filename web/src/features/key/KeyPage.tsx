@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 
 import { ask, client } from "../../api";
 import { PunchMark } from "../../shared/marks";
-import { Faults, Page, Section } from "../../shared/ui";
+import { Faults, LinkButton, Page, Section } from "../../shared/ui";
 
 /** The key: every punch mark with its letter and word, and every rule with its source. */
 export function KeyPage() {
@@ -12,7 +12,11 @@ export function KeyPage() {
     staleTime: Infinity,
   });
   return (
-    <Page title="Key" note="The marks struck beside parts, and the rules behind the reasons.">
+    <Page
+      title="Key"
+      note="The marks struck beside parts, and the rules behind the reasons."
+      actions={<LinkButton to="/key/causes">Causes, and what settles them</LinkButton>}
+    >
       <Faults error={key.error} />
       <Section title="Marks">
         <ul className="grid grid-cols-3 gap-4 max-md:grid-cols-1">

@@ -1,1 +1,2 @@
+export { CausesKnownPage } from "./CausesKnownPage";
 export { KeyPage } from "./KeyPage";

@@ -17,6 +17,7 @@ import {
 import { Button, Dialog, Faults, LinkButton, Page, Section, TextArea } from "../../shared/ui";
 import { useMay } from "../session";
 import { CardPart } from "./CardPart";
+import { CauseSection } from "./CauseSection";
 import { FilePart } from "./FilePart";
 import { SetPart } from "./SetPart";
 
@@ -52,6 +53,7 @@ export function SheetPage() {
           <SetPart key={one.set} bench={bench} found={found} set={one.set} onWaive={setWaiving} />
         ))}
       </div>
+      <CauseSection cause={found.cause} jobId={bench.card.id} />
       {found.doubts.length > 0 && (
         <Section title="Open doubts">
           <ul className="list-disc pl-5">
@@ -74,6 +76,7 @@ function SignPart({ bench }: { bench: Bench }) {
   const may = useMay();
   const { sign } = useDecisions(bench.card.id);
   const [asking, setAsking] = useState<"" | "sign" | "withdraw">("");
+  const [words, setWords] = useState("");
   const kinds = useKinds();
   const open = bench.scope.filter(
     (set) =>
@@ -124,11 +127,24 @@ function SignPart({ bench }: { bench: Bench }) {
             Not everything on it is settled. It waits for {bench.assessment.waits_for}.
           </p>
         )}
+        {bench.assessment.cause.open && (
+          <div className="mb-4">
+            <p className="mb-2 border-l-4 border-red pl-3 font-semibold">{bench.assessment.cause.words}</p>
+            <TextArea
+              label="Why it is closed up all the same"
+              hint="These words stand on the sheet, over your name."
+              value={words}
+              maxLength={2000}
+              onChange={(event) => setWords(event.target.value)}
+            />
+          </div>
+        )}
         <Button
           kind="strong"
+          disabled={bench.assessment.cause.open && !words.trim()}
           onClick={() => {
             setAsking("");
-            sign.mutate();
+            sign.mutate(words.trim());
           }}
         >
           Yes, sign it

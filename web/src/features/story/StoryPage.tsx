@@ -24,6 +24,7 @@ const WORDS: Record<Kind, string> = {
   door: "door",
   look: "looked",
   strip: "strip",
+  evidence: "evidence",
   picture: "picture",
 };
 

@@ -39,7 +39,8 @@ export function useDecisions(jobId: number) {
       onSuccess: keep,
     }),
     sign: useMutation({
-      mutationFn: () => ask(client.POST("/api/jobs/{job_id}/signatures", { params: { path } })),
+      mutationFn: (cause_words: string) =>
+        ask(client.POST("/api/jobs/{job_id}/signatures", { params: { path }, body: { cause_words } })),
       onSuccess: keep,
     }),
     withdraw: useMutation({

@@ -1,0 +1,88 @@
+import { ShellDrawing } from "./ShellDrawing";
+import type { Board, Grade, Half } from "./useEvidence";
+
+interface Props {
+  board: Board;
+  /** The half in hand. */
+  chosen: string;
+  /** Grades that are on their way. */
+  coming: ReadonlyMap<string, Grade>;
+  onChoose: (half: string) => void;
+}
+
+/** Every half bearing where it sat: uppers above, lowers below, from the front to the rear. */
+export function BearingMap({ board, chosen, coming, onChoose }: Props) {
+  const wide = board.bearings.length > 10;
+  return (
+    <div className="overflow-x-auto" role="group" aria-label="Half bearings, from the front">
+      <div
+        className="grid min-w-fit"
+        style={{ gridTemplateColumns: `repeat(${board.bearings.length}, minmax(${wide ? 58 : 84}px, 1fr))` }}
+      >
+        {board.bearings.map((bearing) => {
+          const halves = board.halves.filter((half) => half.bearing === bearing.id);
+          const here = halves.some((half) => half.id === chosen);
+          return (
+            <div key={bearing.id} className={`px-0.5 py-1 text-center ${here ? "bg-tint" : ""}`}>
+              {halves.map((half) => (
+                <div key={half.id}>
+                  {!half.upper && (
+                    <p className={`figure py-0.5 font-bold ${bearing.main ? "text-ink" : "text-blue"}`}>
+                      {bearing.name}
+                      {bearing.heat && bearing.heat !== "none" && (
+                        <span className="block text-[13px] font-normal text-red">rod {bearing.heat}</span>
+                      )}
+                    </p>
+                  )}
+                  <HalfButton
+                    half={half}
+                    grade={coming.get(half.id) ?? half.grade}
+                    chosen={half.id === chosen}
+                    small={wide}
+                    onChoose={onChoose}
+                  />
+                </div>
+              ))}
+            </div>
+          );
+        })}
+      </div>
+    </div>
+  );
+}
+
+interface HalfProps {
+  half: Half;
+  grade: Grade | null;
+  chosen: boolean;
+  small: boolean;
+  onChoose: (half: string) => void;
+}
+
+function HalfButton({ half, grade, chosen, small, onChoose }: HalfProps) {
+  const seat = half.seat && half.seat !== "in place" ? half.seat : "";
+  const words = grade ? grade.answer : "to grade";
+  return (
+    <button
+      type="button"
+      aria-pressed={chosen}
+      aria-label={`${half.name}: ${[words, half.wear, seat].filter(Boolean).join(", ")}`}
+      onClick={() => onChoose(half.id)}
+      className={`flex w-full flex-col items-center leading-tight ${half.upper ? "" : "flex-col-reverse"} ${chosen ? "outline-2 -outline-offset-2 outline-blue" : ""}`}
+    >
+      <span
+        className={`flex min-h-9 flex-col ${half.upper ? "justify-end" : "justify-start"} text-[13px] ${grade ? "" : "text-blue"}`}
+      >
+        {!small && <span className={grade?.rejected ? "font-semibold" : ""}>{words}</span>}
+        {seat && <span className="text-red">{small ? "seat" : seat}</span>}
+        {half.weak && <span className="text-quiet">after cleaning</span>}
+      </span>
+      <ShellDrawing
+        half={half}
+        letter={grade?.key ?? ""}
+        harm={grade?.harm ?? null}
+        className={small ? "h-9 w-full" : "h-12 w-full"}
+      />
+    </button>
+  );
+}

@@ -1,0 +1,129 @@
+import { useEffect, useState } from "react";
+
+import type { Given } from "../../shared/facts";
+import { announce } from "../../shared/announce";
+import { BearingMap } from "./BearingMap";
+import { CausePanel } from "./CausePanel";
+import { EvidenceFrame, type Shown } from "./EvidenceFrame";
+import { HalfInHand } from "./HalfInHand";
+import { OilWay } from "./OilWay";
+import { OilWayDialog } from "./OilWayDialog";
+import { isTyping } from "./keys";
+import type { Grade } from "./useEvidence";
+
+/** The bearing map over the oil's way: graded by keys, a letter a grade, arrows to move. */
+export function BearingsPage() {
+  return <EvidenceFrame title="Bearings and oil">{(shown) => <Bearings {...shown} />}</EvidenceFrame>;
+}
+
+function Bearings({ bench, board, facts, closed }: Shown) {
+  const jobId = bench.card.id;
+  const { halves } = board;
+  const [at, setAt] = useState(() => {
+    const open = halves.find((half) => !half.grade) ?? halves[0];
+    return open?.id ?? "";
+  });
+  const [coming, setComing] = useState<ReadonlyMap<string, Grade>>(new Map());
+  const [cleaned, setCleaned] = useState(false);
+  const half = halves.find((one) => one.id === at) ?? halves[0];
+  const say = (look: string, answer: string, arc?: readonly [number, number]) => {
+    if (!half || closed) return;
+    const fact: Given = {
+      fact: "sighting",
+      on: half.id,
+      look,
+      answer,
+      arc: arc ? [arc[0], arc[1]] : null,
+      amount: "",
+      cleaned,
+      note: "",
+    };
+    facts.tell.mutate([fact]);
+  };
+  const grade = (one: Grade) => {
+    if (!half || closed) return;
+    setComing((before) => new Map(before).set(half.id, one));
+    announce(`${half.name}: ${one.answer}`);
+    say("overlay", one.answer);
+  };
+  const move = (by: number) => {
+    const next = halves[halves.findIndex((one) => one.id === half?.id) + by];
+    if (next) setAt(next.id);
+  };
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event)) return;
+      const moves: Record<string, number> = {
+        ArrowRight: 2,
+        ArrowLeft: -2,
+        ArrowDown: 1,
+        ArrowUp: -1,
+        Enter: 1,
+      };
+      const by = moves[event.key];
+      if (by !== undefined && !(event.key === "Enter" && event.target instanceof HTMLButtonElement)) {
+        event.preventDefault();
+        move(by);
+        return;
+      }
+      if (event.key === " " && !(event.target instanceof HTMLButtonElement)) {
+        const seat = document.querySelector<HTMLElement>("[data-seat]");
+        if (seat && document.activeElement !== seat) {
+          event.preventDefault();
+          (seat.parentElement as HTMLDetailsElement).open = true;
+          seat.focus();
+        }
+        return;
+      }
+      const graded = board.grades.find((one) => one.key === event.key.toUpperCase());
+      if (graded) grade(graded);
+      const worn = board.wears[Number(event.key) - 1];
+      if (worn) say("wear", worn);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+  if (!half) return <p className="text-lg">This engine has no half bearings.</p>;
+  // While halves are to be graded the one in hand stands first; then the oil's way does.
+  const way = (
+    <section aria-label="The oil's way" className="border-t border-line pt-1">
+      <div className="flex items-center justify-between">
+        <h2 className="text-xl font-semibold">The oil’s way</h2>
+        <OilWayDialog board={board} facts={facts} disabled={closed} />
+      </div>
+      <OilWay way={board.way} />
+    </section>
+  );
+  const hand = (
+    <HalfInHand
+      jobId={jobId}
+      board={board}
+      half={half}
+      grade={coming.get(half.id) ?? half.grade}
+      cleaned={cleaned}
+      disabled={closed}
+      onGrade={grade}
+      onSay={say}
+      onCleaned={setCleaned}
+    />
+  );
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_340px] gap-x-6 gap-y-4 max-[1099px]:grid-cols-1">
+      <div className="flex min-w-0 flex-col gap-3">
+        <BearingMap board={board} chosen={half.id} coming={coming} onChoose={setAt} />
+        {board.to_grade > 0 ? (
+          <>
+            {hand}
+            {way}
+          </>
+        ) : (
+          <>
+            {way}
+            {hand}
+          </>
+        )}
+      </div>
+      <CausePanel jobId={jobId} board={board} />
+    </div>
+  );
+}

@@ -1,0 +1,282 @@
+import { useState } from "react";
+
+import { momentText } from "../../shared/dates";
+import { Button, Dialog, Field } from "../../shared/ui";
+import { NextPanel } from "./CausePanel";
+import { EvidenceFrame, type Shown } from "./EvidenceFrame";
+import type { CauseRow } from "./useEvidence";
+
+const STANDING: readonly CauseRow["word"][] = ["proved", "likely", "possible"];
+const REST: readonly CauseRow["word"][] = ["unlikely", "ruled out", "not looked"];
+
+/** The causes weighed: for, against, what each leaves unexplained; what a person makes of them; the gate. */
+export function CausePage() {
+  return <EvidenceFrame title="Cause">{(shown) => <Causes {...shown} />}</EvidenceFrame>;
+}
+
+function Causes({ bench, board, facts, closed, mayDecide }: Shown) {
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const may = mayDecide && !closed;
+  const standing = board.causes.filter((one) => STANDING.includes(one.word));
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_360px] gap-x-8 gap-y-4 max-[1099px]:grid-cols-1">
+      <div>
+        {standing.length === 0 && (
+          <p className="mb-3 text-lg">
+            No cause stands. Grade the bearings and take the looks; what is not looked at says nothing.
+          </p>
+        )}
+        <ol>
+          {standing.map((one, nth) => (
+            <li key={one.key}>
+              <Cause
+                row={one}
+                first={nth === 0}
+                may={may}
+                onSettle={() => setAsked({ stand: "settled on", cause: one.key, name: one.name })}
+                onRemove={() => setAsked({ stand: "removed", cause: one.key, name: one.name })}
+              />
+            </li>
+          ))}
+        </ol>
+        {board.unexplained.length > 0 && (
+          <section className="mb-3 border-l-4 border-red bg-sheet px-4 py-2">
+            <h2 className="text-xl font-semibold">Nothing explains</h2>
+            <p>{board.unexplained.join("; ")}</p>
+          </section>
+        )}
+        {REST.map((word) => {
+          const rows = board.causes.filter((one) => one.word === word);
+          return rows.length === 0 ? null : (
+            <details key={word} className="border-t border-line">
+              <summary className="min-h-11 cursor-pointer py-2 text-lg font-semibold">
+                {word} <span className="figure font-normal text-quiet">{rows.length}</span>
+                {word !== "not looked" && (
+                  <span className="ml-2 font-normal">
+                    {rows
+                      .map((one) => one.name)
+                      .slice(0, 5)
+                      .join(", ")}
+                  </span>
+                )}
+              </summary>
+              <ul>
+                {rows.map((one) => (
+                  <li key={one.key} className="border-t border-line/60 py-1 leading-snug">
+                    <strong className="font-semibold">{one.name}</strong>
+                    {one.against.length > 0 && (
+                      <span className="block">against: {one.against.join("; ")}</span>
+                    )}
+                    {one.speaks_for.length > 0 && (
+                      <span className="block">for: {one.speaks_for.join("; ")}</span>
+                    )}
+                    <span className="block text-quiet">settled by: {one.settled}</span>
+                  </li>
+                ))}
+              </ul>
+            </details>
+          );
+        })}
+      </div>
+      <aside className="flex flex-col gap-3">
+        <GatePart board={board} />
+        <NextPanel jobId={bench.card.id} board={board} />
+        {board.reminders.length > 0 && (
+          <p className="border-l-4 border-line pl-3">
+            Known for: {board.reminders.join("; ")}.{" "}
+            <span className="text-quiet">A reminder to look, without weight.</span>
+          </p>
+        )}
+        {may && (
+          <div className="grid grid-cols-2 gap-2">
+            <Button onClick={() => setAsked({ stand: "a cause of their own", cause: "", name: "" })}>
+              Another cause
+            </Button>
+            <Button onClick={() => setAsked({ stand: "left open", cause: "", name: "" })}>
+              Leave it open
+            </Button>
+          </div>
+        )}
+        {board.said.length > 0 && (
+          <section aria-label="What people made of it">
+            <h2 className="text-xl font-semibold">On record</h2>
+            <ul>
+              {board.said.map((one) => (
+                <li key={one.fact} className="border-t border-line/60 py-1 leading-snug">
+                  <strong>{one.by}</strong> {one.stand}
+                  {one.name && ` ${one.name}`}: {one.reason}{" "}
+                  <span className="text-quiet">{momentText(one.at)}</span>
+                  {may && (
+                    <Button
+                      kind="quiet"
+                      onClick={() => facts.tell.mutate([{ fact: "withdrawal", of: one.fact }])}
+                    >
+                      Take back
+                    </Button>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {board.remedies.map((one) => (
+          <p key={one.id} className="border-t border-line/60 py-1 leading-snug">
+            Removed: {board.causes.find((row) => row.key === one.cause)?.name ?? one.cause}, {one.words} (
+            {one.by})
+          </p>
+        ))}
+      </aside>
+      {asked && <SayDialog asked={asked} facts={facts} onClose={() => setAsked(null)} />}
+    </div>
+  );
+}
+
+/** The gate: found by which proof, removed by what; open, it wants words at the signature. */
+function GatePart({ board }: Pick<Shown, "board">) {
+  const { gate } = board;
+  if (!gate.asked) return null;
+  return (
+    <section
+      aria-label="The gate"
+      className={`border-2 bg-sheet px-4 py-3 ${gate.open ? "border-red" : "border-ink"}`}
+    >
+      <h2 className="text-xl font-semibold">{gate.open ? "The gate is shut" : "The gate is open"}</h2>
+      <p>{gate.words}</p>
+      {gate.found.map((line) => (
+        <p key={line} className="leading-snug">
+          Found: {line}
+        </p>
+      ))}
+      {gate.removed.map((line) => (
+        <p key={line} className="leading-snug">
+          Removed: {line}
+        </p>
+      ))}
+      {gate.open && (
+        <p className="mt-1 text-quiet">
+          Until it is found and removed, the sheet is signed only with words that answer for it.
+        </p>
+      )}
+    </section>
+  );
+}
+
+interface CauseProps {
+  row: CauseRow;
+  first: boolean;
+  may: boolean;
+  onSettle: () => void;
+  onRemove: () => void;
+}
+
+function Cause({ row, first, may, onSettle, onRemove }: CauseProps) {
+  return (
+    <section
+      aria-label={row.name}
+      className={`mb-3 border-l-4 bg-sheet px-4 py-3 ${first ? "border-blue" : "border-line"}`}
+    >
+      <div className="flex items-baseline justify-between gap-3">
+        <h2 className="text-2xl font-semibold">{row.name}</h2>
+        <span className={`text-xl font-semibold ${first ? "text-blue" : ""}`}>{row.word}</span>
+      </div>
+      <dl className="grid grid-cols-[7.5rem_minmax(0,1fr)] gap-x-3 gap-y-1 leading-snug max-sm:grid-cols-1">
+        <Line name="for" lines={row.speaks_for} />
+        <Line name="against" lines={row.against} none="nothing looked at yet" />
+        <Line name="makes" lines={row.makes} />
+        <Line name="behind" lines={row.behind} />
+        <Line name="leaves open" lines={row.unexplained} />
+        <Line name="because" lines={row.because ? [`it stands higher because ${row.because}`] : []} />
+        <Line name="settled by" lines={[row.settled]} />
+      </dl>
+      {row.question && <p className="text-quiet">A question for the customer, never a verdict.</p>}
+      {may && (
+        <div className="mt-1 flex flex-wrap">
+          <Button kind="quiet" onClick={onSettle}>
+            Settle on this
+          </Button>
+          {!row.harmless && (
+            <Button kind="quiet" onClick={onRemove}>
+              It is removed
+            </Button>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Line({ name, lines, none = "" }: { name: string; lines: readonly string[]; none?: string }) {
+  if (lines.length === 0 && !none) return null;
+  return (
+    <>
+      <dt className="text-quiet">{name}</dt>
+      <dd>{lines.length > 0 ? lines.join("; ") : none}</dd>
+    </>
+  );
+}
+
+interface Asked {
+  stand: "settled on" | "a cause of their own" | "left open" | "removed";
+  cause: string;
+  name: string;
+}
+
+const TITLES: Record<Asked["stand"], string> = {
+  "settled on": "Settle on this cause",
+  "a cause of their own": "Another cause",
+  "left open": "Leave the cause open",
+  removed: "The cause is removed",
+};
+
+function SayDialog({ asked, facts, onClose }: { asked: Asked; facts: Shown["facts"]; onClose: () => void }) {
+  const [words, setWords] = useState("");
+  const [reason, setReason] = useState("");
+  const own = asked.stand === "a cause of their own";
+  const removed = asked.stand === "removed";
+  const keep = () => {
+    const { stand } = asked;
+    facts.tell.mutate(
+      [
+        stand === "removed"
+          ? { fact: "remedy", cause: asked.cause, words: reason.trim() }
+          : { fact: "cause", stand, cause: asked.cause, words: words.trim(), reason: reason.trim() },
+      ],
+      { onSuccess: onClose },
+    );
+  };
+  return (
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={TITLES[asked.stand]}
+      {...(asked.name ? { note: asked.name } : {})}
+    >
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep();
+        }}
+      >
+        {own && (
+          <Field
+            label="What it was"
+            value={words}
+            maxLength={200}
+            onChange={(event) => setWords(event.target.value)}
+          />
+        )}
+        <Field
+          label={removed ? "By which operation or new part" : "Why"}
+          hint={removed ? "new pickup, pan washed" : "what decides it for you"}
+          value={reason}
+          maxLength={200}
+          onChange={(event) => setReason(event.target.value)}
+        />
+        <Button kind="strong" type="submit" disabled={!reason.trim() || (own && !words.trim())}>
+          Keep it
+        </Button>
+      </form>
+    </Dialog>
+  );
+}

@@ -15,7 +15,7 @@ class Often(Enum):
 
     USUAL = 0.10
     SOMETIMES = 0.03
-    RARE = 0.008
+    RARE = 0.01
 
 
 @dataclass(frozen=True, slots=True)

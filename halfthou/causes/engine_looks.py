@@ -20,7 +20,7 @@ BEARING_LOOKS = (
         how="On the map, by keys, before they are wiped.",
         reads=("rods.all", "rods.one", "fatigue", "wiped.crown", "edges.opposite", "bands.middle", "back.polished",
                "shell.turned", "dirt.bedded", "scratches.sharp", "wear.by-form", "pits.acid", "uppers.fatigued",
-               "mains.edge-alike", "bearings.even", "back.clean"),
+               "mains.edge-alike", "bearings.even", "back.clean", "bearings.polished", "shells.two-layer"),
     ),
     EvidenceLook(
         "mains seen", "Every main seen", _BEARINGS, 25, how="Every cap off, both halves graded.", reads=("sheds",),

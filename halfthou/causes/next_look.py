@@ -173,9 +173,7 @@ def _separate(weighed: Weighed, still: StillOpen) -> Worth:
     proved = any(word is Word.PROVED for word in weighed.words.values())
     words = (Word.LIKELY, Word.POSSIBLE) if proved else (Word.LIKELY, Word.POSSIBLE, Word.NOT_LOOKED)
     rows = [
-        nth
-        for nth, key in enumerate(CAUSES)
-        if weighed.words[key] in words and weighed.chance[key] >= WORTH_A_LOOK
+        nth for nth, key in enumerate(CAUSES) if weighed.words[key] in words and weighed.chance[key] >= WORTH_A_LOOK
     ]
     signs = [key for key in SIGNS if key not in weighed.evidence.answered]
     if not rows or not signs:

@@ -71,8 +71,8 @@ RISE = 0.05
 
 
 class CauseWeighed(Document):
-    """One cause: its word, the signs of it in few words, what speaks for and against it, which other damage it makes, what it leaves unexplained,
-    what would settle it, and why it stands higher than its own evidence says."""
+    """One cause: its word, the signs of it in few words, what speaks for and against it, which other damage it
+    makes, what it leaves unexplained, what would settle it, and why it stands higher than its own evidence says."""
 
     key: str
     name: str

@@ -142,7 +142,7 @@ class BearingMap:
             others = [grade for rod in rods if rod not in gone and (grade := self.worst(rod)) is not None]
             if all(grade.harm <= 1 for grade in others):
                 yield "rods.one", self._said(halves)
-        if gone and not main_gone:
+        if len(gone) > 1 and not main_gone:
             yield "rods.worse", self._said(halves)
         uppers = [half for half in self.halves if half.startswith("half-rod") and half.endswith("upper")]
         cracked = tuple(half for half in uppers if self.sightings.answer(half, OVERLAY) == CRACKED)

@@ -54,7 +54,8 @@ def _shown(station: Station, way: OilWay, sightings: Sightings, bearings: Bearin
     if bearing:
         worst = bearings.worst(bearing)
         return StationShown(
-            key=key, name=name, short=station.short or name, fed_by=fed_by, harm=None if worst is None else worst.harm,
+            key=key, name=name, short=station.short or name, fed_by=fed_by,
+            harm=None if worst is None else worst.harm,
             words="" if worst is None else worst.answer,
         )  # fmt: skip
     said = []
@@ -68,7 +69,14 @@ def _shown(station: Station, way: OilWay, sightings: Sightings, bearings: Bearin
     bad = [answer for answer in said if answer and answer not in _SOUND]
     looked = [answer for answer in said if answer]
     harm = None if not looked else 3 if bad else 0
-    return StationShown(key=key, name=name, short=station.short or name, fed_by=fed_by, harm=harm, words=", ".join(dict.fromkeys(bad or looked)))
+    return StationShown(
+        key=key,
+        name=name,
+        short=station.short or name,
+        fed_by=fed_by,
+        harm=harm,
+        words=", ".join(dict.fromkeys(bad or looked)),
+    )
 
 
 def readings_of_the_way(way: OilWay, bearings: BearingMap) -> tuple[Reason, ...]:

@@ -120,7 +120,8 @@ for job in JobRecord.objects.values_list("pk", flat=True):
         "readings": len(file["job"]["readings"]), "signed": bench["card"]["signed"],
         "sheet": bool(bench["signed_assessment"]), "version": file["version"],
         "views": [client.get(f"/api/jobs/{job}/{view}").status_code
-                  for view in ("sheet.html", "story", "history", "door", "looks", "strip", "pictures", "evidence", "report")],
+                  for view in ("sheet.html", "story", "history", "door", "looks", "strip", "pictures", "evidence",
+                               "report")],
     }
 print(json.dumps(found))
 """

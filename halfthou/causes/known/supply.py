@@ -7,7 +7,7 @@ from halfthou.causes.sign import Against, Strength
 from halfthou.jobs import ComplaintKind as Kind
 
 F, S, P = Strength.FITS, Strength.SPEAKS, Strength.PROVES
-HARDLY, SPEAKS, OUT = Against.HARDLY, Against.SPEAKS, Against.RULES_OUT
+SPEAKS, OUT = Against.SPEAKS, Against.RULES_OUT
 #: What a starved engine shows, whatever starved it.
 _STARVED = {
     "bearings.gone": S, "rods.worse": F, "copper.through": F, "rods.tight-blue": F, "shell.turned": F,
@@ -112,7 +112,7 @@ SUPPLY = (
         "One drilling blocked",
         leaves={"drilling.blocked": P, "rods.one": P},
         makes={"bearings.gone": S, "copper.through": F, "journal.hot": S},
-        against={"drilling.clear": OUT, "rods.all": SPEAKS, "failed.twice": HARDLY},
+        against={"drilling.clear": OUT, "rods.all": SPEAKS, "failed.twice": SPEAKS},
         settled="Wire, air, light through the drilling",
         remedy="Drilling cleared, brushed and proved with air",
         sometimes=(Kind.KNOCK,),
@@ -123,7 +123,7 @@ SUPPLY = (
         "Half bearing closes its oil hole",
         leaves={"hole.covered": P, "rods.one": P, "hours.few": S},
         makes={"bearings.gone": S, "copper.through": F, "journal.hot": S},
-        against={"hole.in-line": OUT, "rods.all": SPEAKS, "failed.twice": HARDLY},
+        against={"hole.in-line": OUT, "rods.all": SPEAKS, "failed.twice": SPEAKS},
         settled="Look at the housing",
         remedy="Right half bearings, holes in line",
         sometimes=(Kind.KNOCK,),

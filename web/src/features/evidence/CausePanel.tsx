@@ -37,7 +37,9 @@ export function CausePanel({ jobId, board }: { jobId: number; board: Board }) {
               {nth === 0 && one.makes.length > 0 && (
                 <p className="leading-snug text-quiet">makes: {one.makes.slice(0, 3).join("; ")}</p>
               )}
-              {one.because && <p className="leading-snug text-quiet">stands higher because {one.because}</p>}
+              {nth === 0 && one.because && (
+                <p className="leading-snug text-quiet">stands higher because {one.because}</p>
+              )}
             </li>
           ))}
         </ol>

@@ -79,6 +79,16 @@ def _ugly(shop: Shop) -> None:
              {"key": "silicon", "value": "44", "unit": "ppm", "usual": "8"},
          ]},
     )  # fmt: skip
+    _ugly_so_far(shop, job)
+    report(
+        shop, job, shop.machinist,
+        {"fact": "cause", "stand": Stand.SETTLED, "cause": "supply.relief",
+         "reason": "The chip held the plunger open; it is a piece of the chain guide."},
+    )  # fmt: skip
+
+
+def _ugly_so_far(shop: Shop, job: int) -> None:
+    """Heights, pictures, a first report, and what was found after it."""
     for nth, height in enumerate(("0.236 in", "0.238 in", "0.235 in", "0.237 in"), start=1):
         report(shop, job, shop.bench, _seen("deposit line", "measured", f"piston-{nth}", amount=height))
     picture_of(shop, job, "half-rod-4-lower", pictures.shell, "rod 4, lower half")
@@ -93,11 +103,6 @@ def _ugly(shop: Shop) -> None:
         {"fact": "dealt", "item": "screen", "how": "washed"},
         {"fact": "dealt", "item": "filter", "how": "renewed"},
         {"fact": "carried part", "what": "Oil cooler", "out": True, "other": "61"},
-    )  # fmt: skip
-    report(
-        shop, job, shop.machinist,
-        {"fact": "cause", "stand": Stand.SETTLED, "cause": "supply.relief",
-         "reason": "The chip held the plunger open; it is a piece of the chain guide."},
     )  # fmt: skip
 
 

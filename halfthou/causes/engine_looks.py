@@ -160,8 +160,8 @@ TOP_LOOKS = (
     ),
     EvidenceLook(
         "bore wall", "Bores", _TOP, 5, places=("piston",), lost_by="wash.heads",
-        answers=(_A("hatch seen"), _A("glazed"), _A("lines"), _A("wet with oil", ("bores.wet",)),
-                 _A("washed by fuel", ("bores.washed",)),
+        answers=(_A("hatch seen"), _A("glazed"), _A("lines"), _A("wet with oil", ("bore.wet",)),
+                 _A("washed by fuel", ("bore.washed",)),
                  _A("rust or water line", ("rust.line",)), _A("seized metal", ("skirt.all-round",))),
     ),
     EvidenceLook("gaps", "Ring gaps measured", _TOP, 30, how="At the bench.", reads=("gap.small", "gap.within")),

@@ -169,7 +169,7 @@ HEAT_TESTS = "heat tests"
 
 
 def _separate(weighed: Weighed, still: StillOpen) -> Worth:
-    """What tells the possible causes apart, most for its time."""
+    """What tells the possible causes apart, most for its minutes."""
     proved = any(word is Word.PROVED for word in weighed.words.values())
     words = (Word.LIKELY, Word.POSSIBLE) if proved else (Word.LIKELY, Word.POSSIBLE, Word.NOT_LOOKED)
     rows = [
@@ -189,4 +189,4 @@ def _separate(weighed: Weighed, still: StillOpen) -> Worth:
             if told >= LEAST_BITS:
                 worth[look.key] = told / (look.minutes + look.harm + EACH_LOOK)
     for key in sorted(worth, key=lambda one: -worth[one]):
-        yield EVIDENCE_LOOKS[key], "It tells the possible causes apart, most for its time."
+        yield EVIDENCE_LOOKS[key], "It tells the possible causes apart, most for its minutes."

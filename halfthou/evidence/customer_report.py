@@ -119,12 +119,7 @@ def _of_bearings(standing: EvidenceStanding, assessment: Assessment) -> Iterator
     sound = _sound_half(standing)
     parts = {part.id: part for part in assessment.parts}
     bad = [one for one in bearings.bearings if _is_bad(standing, one)]
-
-    def harm(bearing: str) -> int:
-        worst = bearings.worst(bearing)
-        return 0 if worst is None else -worst.harm
-
-    for bearing in sorted(bad, key=harm):
+    for bearing in sorted(bad, key=lambda one: -_harm(standing, one)):
         halves = bearings.bearings[bearing]
         said = []
         for half in halves:
@@ -146,6 +141,11 @@ def _of_bearings(standing: EvidenceStanding, assessment: Assessment) -> Iterator
 def _pictures_of(standing: EvidenceStanding, on: tuple[str, ...]) -> tuple[str, ...]:
     """The pictures that stand of any of these."""
     return tuple(one.id for one in standing.job.standing(standing.job.pictures) if one.on in on)
+
+
+def _harm(standing: EvidenceStanding, bearing: str) -> int:
+    worst = standing.bearings.worst(bearing)
+    return 0 if worst is None else worst.harm
 
 
 def _is_bad(standing: EvidenceStanding, bearing: str) -> bool:

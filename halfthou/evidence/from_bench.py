@@ -55,7 +55,7 @@ _LOOKS: dict[tuple[str, str], tuple[tuple[str, ...], tuple[str, ...]]] = {
     (Look.HEAT, "brown or purple"): (("journal.hot",), ()),
     (Look.HEAT, "blue"): (("journal.hot",), ()),
     (Look.HEAT, "grey"): (("journal.hot",), ()),
-    (Look.WET, "wet with oil"): (("bores.wet",), ()),
+    (Look.WET, "wet with oil"): (("bore.wet",), ()),
     (Look.PRESSURE, "leaks"): (("coolant.leaks",), ()),
     ("lands", "land broken"): (("lands.broken",), ()),
     ("whole or broken", "broken"): (("gap.ends",), ()),

@@ -57,16 +57,18 @@ class StripFar(StrEnum):
 
 
 class UsedShells(StrEnum):
-    """What becomes of used half bearings within their limits. Good shops disagree. Source: docs/trade: Used half
-    bearings and blue rods."""
+    """What becomes of used half bearings within their limits. Good shops disagree.
+
+    Source:  docs/trade: Used half bearings and blue rods."""
 
     REFIT = "refit within limits"
     NEW = "always new when open"
 
 
 class BlueRod(StrEnum):
-    """What becomes of a rod that went blue. Good shops disagree. Source: docs/trade: Used half bearings and blue
-    rods."""
+    """What becomes of a rod that went blue. Good shops disagree.
+
+    Source:  docs/trade: Used half bearings and blue rods."""
 
     SCRAP = "scrapped"
     TEST = "resized after hardness and crack test"

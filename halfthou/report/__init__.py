@@ -1,13 +1,12 @@
 """The assessment as documents: what was found and decided, ready to be shown, printed or read by a program."""
 
 from halfthou.report.budget import budgets_shown
+from halfthou.report.cause import NO_CAUSE, CauseBrief
 from halfthou.report.documents import (
-    NO_CAUSE,
     AsideShown,
     Assessment,
     BudgetLine,
     BudgetShown,
-    CauseBrief,
     CleanUpShown,
     ClearanceShown,
     FeatureReport,

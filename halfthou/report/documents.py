@@ -15,6 +15,7 @@ from enum import StrEnum
 from halfthou.engines import StationDrawing
 from halfthou.jobs import Document, Observation, Waived
 from halfthou.lengths import AmountUnit, Shown, Unit
+from halfthou.report.cause import NO_CAUSE, CauseBrief
 from halfthou.verdicts import Action, Called, Mark, Open
 from halfthou.words import Caution, DoubtShown, Reason
 
@@ -352,25 +353,6 @@ class StoryLine(Document):
     kind: StoryKind
     words: str
     more: str = ""
-
-
-class CauseBrief(Document):
-    """The cause in a few words. `asked` says that this job has a failure to explain, `open` that signing wants
-    words for it; `leaders` are the proved and likely causes, `unexplained` what nothing explains, `contaminated`
-    how much of what metal went through is not dealt with."""
-
-    asked: bool = False
-    open: bool = False
-    words: str = ""
-    found: tuple[str, ...] = ()
-    removed: tuple[str, ...] = ()
-    leaders: tuple[str, ...] = ()
-    unexplained: tuple[str, ...] = ()
-    contaminated: int = 0
-    signed_for: str = ""
-
-
-NO_CAUSE = CauseBrief()
 
 
 class Assessment(Document):

@@ -132,7 +132,7 @@ SUPPLY = (
     Cause(
         "oil.fuel",
         "Oil thinned by fuel",
-        leaves={"dilution.high": S, "bores.washed": S, "bearings.polished": F, "fuel.smell": S},
+        leaves={"dilution.high": S, "bore.washed": S, "bearings.polished": F, "fuel.smell": S},
         against={"dilution.nil": OUT},
         settled="Oil report",
         remedy="The fuel's way in found and closed",

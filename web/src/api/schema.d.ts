@@ -3272,8 +3272,9 @@ export interface components {
         };
         /**
          * BlueRod
-         * @description What becomes of a rod that went blue. Good shops disagree. Source: docs/trade: Used half bearings and blue
-         *     rods.
+         * @description What becomes of a rod that went blue. Good shops disagree.
+         *
+         *     Source:  docs/trade: Used half bearings and blue rods.
          * @enum {string}
          */
         BlueRod: "scrapped" | "resized after hardness and crack test";
@@ -3424,8 +3425,9 @@ export interface components {
         StripFar: "everything" | "to the first fatal fault";
         /**
          * UsedShells
-         * @description What becomes of used half bearings within their limits. Good shops disagree. Source: docs/trade: Used half
-         *     bearings and blue rods.
+         * @description What becomes of used half bearings within their limits. Good shops disagree.
+         *
+         *     Source:  docs/trade: Used half bearings and blue rods.
          * @enum {string}
          */
         UsedShells: "refit within limits" | "always new when open";
@@ -4303,8 +4305,8 @@ export interface components {
         };
         /**
          * CauseWeighed
-         * @description One cause: its word, the signs of it in few words, what speaks for and against it, which other damage it makes, what it leaves unexplained,
-         *     what would settle it, and why it stands higher than its own evidence says.
+         * @description One cause: its word, the signs of it in few words, what speaks for and against it, which other damage it
+         *     makes, what it leaves unexplained, what would settle it, and why it stands higher than its own evidence says.
          */
         CauseWeighed: {
             /** Key */

@@ -75,6 +75,31 @@ BEFORE_THE_BENCH: list[tuple[str, dict[str, Any]]] = [
     ("closing", {"of": "", "how": "renewed"}),
     ("closing", {"of": "", "how": "known where it came from", "words": "the pump"}),
     ("hand over", {"to": "driver", "words": "as it is"}),
+    ("sighting", {"on": "half-rod-1-upper", "look": "overlay", "answer": "copper through"}),
+    ("sighting", {"on": "half-rod-1-upper", "look": "overlay", "answer": "as new"}),
+    ("sighting", {"on": "half-rod-2-lower", "look": "seat", "answer": "turned in its housing"}),
+    ("sighting", {"on": "half-rod-2-lower", "look": "wear", "answer": "centre", "arc": [40, 120]}),
+    ("sighting", {"on": "rod-3", "look": "rod heat", "answer": "blue"}),
+    ("sighting", {"on": "engine", "look": "screen", "answer": "blocked", "cleaned": True}),
+    ("sighting", {"on": "engine", "look": "screen", "answer": "clear"}),
+    ("sighting", {"on": "piston-2", "look": "deposit line", "answer": "measured", "amount": "0.24 in"}),
+    ("sighting", {"on": "piston-40", "look": "skirt", "answer": "clean"}),
+    (
+        "oil report",
+        {"sample": "1", "drawn": "hot and running", "figures": [{"key": "fuel", "value": "0,4", "unit": "%"}]},
+    ),
+    (
+        "oil report",
+        {"sample": "1", "drawn": "not said", "figures": [{"key": "iron", "value": "many", "unit": "drops"}]},
+    ),
+    ("oil way", {"from_rear": True, "feeds": {"R1": ["M1", "M2"]}, "extras": ["turbo", "cooler"]}),
+    ("mistrust", {"of": "", "reason": "not this engine's"}),
+    ("cause", {"stand": "settled on", "cause": "supply.screen", "reason": "seen"}),
+    ("cause", {"stand": "left open", "reason": "no proof"}),
+    ("remedy", {"cause": "supply.screen", "words": "new pickup"}),
+    ("dealt", {"item": "pan", "how": "washed"}),
+    ("carried part", {"what": "Oil cooler", "out": False, "other": "a barge", "with_metal": "copper"}),
+    ("report", {"words": "first look"}),
 ]
 
 
@@ -188,7 +213,7 @@ class Shop(RuleBasedStateMachine):
 
     @rule(role=roles)
     def sign(self, role: Role) -> None:
-        self.ask(role, self.path("/signatures"), {})
+        self.ask(role, self.path("/signatures"), {"cause_words": "closed up all the same"})
 
     @rule(role=roles)
     def withdraw(self, role: Role) -> None:
@@ -263,7 +288,8 @@ class Shop(RuleBasedStateMachine):
         opened = client.get(f"/api/jobs/{job}")
         assert opened.status_code == 200, opened.content
         views = ("/story", "/history", "/sheet.html", "/card.html", "/readings.csv", "/budgets/R1", "/door",
-                 "/looks", "/strip", "/pictures", "/labels.html", "/job.zip")  # fmt: skip
+                 "/looks", "/strip", "/pictures", "/evidence", "/report",
+                 "/report.html", "/labels.html", "/job.zip")  # fmt: skip
         for view in views:
             assert client.get(f"/api/jobs/{job}{view}").status_code == 200, view
         file = client.get(f"/api/jobs/{job}/job.json").content.decode()

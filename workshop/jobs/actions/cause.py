@@ -197,7 +197,7 @@ def send_report(person: Person, job_id: int, given: SendingReport) -> Opened:
     def make(record: JobRecord, job: Job) -> Made:
         own = job.model_copy(update={"shown_in": Unit(record.entry_unit)})
         found = customer_report(evidence_standing(own), assess(own), given.words)
-        if not found.findings and not found.known and not found.means:
+        if not (found.findings or found.known or found.likely or found.sound or own.standing_readings):
             raise Clash("nothing-to-report", "There is nothing to report yet: nothing was seen or measured.")
         content = found.model_dump(mode="json")
         report = ReportIssued(id=given.id, number=found.number, words=given.words.strip(), content=content,

@@ -12,7 +12,8 @@ from tests.serving import ROOT, Server
 #: The views of a job before its bench, and the bench of an engine nobody has named.
 BEFORE_THE_BENCH = (
     "/jobs/18/door", "/jobs/18/looks", "/jobs/19/strip", "/jobs/19/strip/open", "/jobs/19/strip/marks",
-    "/jobs/19/strip/labels", "/jobs/18/strip/pictures", "/jobs/20",
+    "/jobs/19/strip/labels", "/jobs/18/strip/pictures", "/jobs/20", "/jobs/23/evidence", "/jobs/22/evidence",
+    "/jobs/23/evidence/looks", "/jobs/23/evidence/cause", "/jobs/23/evidence/metal", "/jobs/23/evidence/report",
 )  # fmt: skip
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
@@ -161,6 +162,7 @@ def test_a_readings_file_with_faults_is_refused_by_line(enter: Callable[..., Pag
         "/house-rules",
         "/house-rules/looks",
         "/key",
+        "/key/causes",
     ],
 )
 def test_every_view_can_be_used_by_everyone(

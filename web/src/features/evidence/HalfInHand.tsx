@@ -37,7 +37,7 @@ export function HalfInHand({
         <div>
           <h2 className="text-2xl font-semibold">{half.name}</h2>
           <p className="mb-1 text-quiet">
-            {grade ? grade.means : "What does it show? One letter; the arrows move on."} {board.normal}
+            {grade ? `${grade.means}.` : "What does it show? One letter; the arrows move on."} {board.normal}
           </p>
           <div role="group" aria-label="Grade" className="flex flex-wrap gap-1.5">
             {board.grades.map((one) => (

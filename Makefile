@@ -56,6 +56,7 @@ bench: setup-test ## speed, as ratios in one run
 	$(PY) bench/pairing.py
 	$(PY) bench/before_bench.py
 	$(PY) bench/strip_drawn.py
+	$(PY) bench/causes.py
 	$(PY) bench/landing.py
 	$(PY) bench/many_writers.py
 	$(PY) bench/upgrade.py

@@ -196,7 +196,7 @@ def _before_bench(given: Given) -> BeforeBench:
     job = given.job
     rests_on = (
         tuple(getattr(job, FACT_KINDS[kind][0]) for kind in OF_THE_DOOR), job.withdrawals, bool(job.readings),
-        job.operations, job.look_table, job.house_rules, job.limits, job.gauges, given.say,
+        bool(job.sightings), job.operations, job.look_table, job.house_rules, job.limits, job.gauges, given.say,
     )  # fmt: skip
     return given.memo.of("before the bench", lambda *_: before_bench(job, given.say), *rests_on)
 

@@ -26,7 +26,8 @@ FOLDER = ROOT / "tests" / "golden"
 #: The newest form of each, by the name it is kept under.
 DATABASE, FILE, SHEET = "seventh", "job-version-7", "shape-7"
 FURNISH = (["migrate", "-v0"], ["furnish_demo", "-v0"])
-#: Written by the demo shop in its own folder: an engine whose evidence is read, and the sheet that was signed with its cause open.
+#: Written by the demo shop in its own folder: an engine whose evidence is read, and a sheet signed with its cause
+#: open.
 EXPORT = """
 import json, sys
 from halfthou.exchange import write_job

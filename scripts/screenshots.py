@@ -47,12 +47,6 @@ def slip(page: Page, server: Server) -> None:
     open_job(page, server, "Ballast winch", "Rod journal No. 2")
 
 
-def budget(page: Page, server: Server) -> None:
-    open_job(page, server, "Sawmill engine", "Rod journal No. 1")
-    page.get_by_role("button", name="What that consists of").click()
-    page.get_by_role("dialog").get_by_text("repeatability").first.wait_for()
-
-
 def story(page: Page, server: Server) -> None:
     open_job(page, server, "Sawmill engine", "Rod journal No. 1")
     page.get_by_role("link", name="Story").click()
@@ -120,12 +114,21 @@ def strip(page: Page, server: Server) -> None:
     view_of(page, server, "Dockside grab", "Strip")
 
 
-def pictures(page: Page, server: Server) -> None:
-    view_of(page, server, "Ice plant compressor", "Strip", "Pictures")
-    page.get_by_role("button", name=re.compile("^Open the picture of Half bearing")).click()
-    page.get_by_role("button", name="Beside one of another job").click()
-    page.get_by_role("region", name="Pictures of other jobs").get_by_role("button").first.click()
-    page.get_by_text("Job 57").wait_for()
+def evidence(page: Page, server: Server) -> None:
+    view_of(page, server, "Tide gate winch", "Evidence")
+
+
+def cause(page: Page, server: Server) -> None:
+    evidence(page, server)
+    page.get_by_role("navigation", name="Evidence").get_by_role("link", name=re.compile("^Cause")).click()
+    page.get_by_role("region", name="The gate").wait_for()
+
+
+def report(page: Page, server: Server) -> None:
+    evidence(page, server)
+    page.get_by_role("navigation", name="Evidence").get_by_role("link", name=re.compile("^Report")).click()
+    page.get_by_role("article").wait_for()
+    page.wait_for_load_state("networkidle")
 
 
 VIEWS: dict[str, Callable[[Page, Server], None]] = {
@@ -133,10 +136,11 @@ VIEWS: dict[str, Callable[[Page, Server], None]] = {
     "book-in": at("/book-in"),
     "looks": looks,
     "strip": strip,
-    "pictures": pictures,
+    "bearing-map": evidence,
+    "cause": cause,
+    "report": report,
     "bench-reading": in_doubt,
     "bench-slip": slip,
-    "bench-budget": budget,
     "bench-pistons": pistons,
     "bench-pump": pump,
     "bench-bores": bores,

@@ -172,9 +172,11 @@ def _separate(weighed: Weighed, still: StillOpen) -> Worth:
     """What tells the possible causes apart, most for its minutes."""
     proved = any(word is Word.PROVED for word in weighed.words.values())
     words = (Word.LIKELY, Word.POSSIBLE) if proved else (Word.LIKELY, Word.POSSIBLE, Word.NOT_LOOKED)
-    rows = [
-        nth for nth, key in enumerate(CAUSES) if weighed.words[key] in words and weighed.chance[key] >= WORTH_A_LOOK
-    ]
+    alive = [(nth, weighed.chance[key]) for nth, key in enumerate(CAUSES) if weighed.words[key] in words]
+    rows, least = [nth for nth, chance in alive if chance >= WORTH_A_LOOK], LEAST_BITS
+    if not rows and not proved:
+        # Nothing likely is left: what is rare after such a complaint is looked for too.
+        rows, least = [nth for nth, _ in alive], 0.0
     signs = [key for key in SIGNS if key not in weighed.evidence.answered]
     if not rows or not signs:
         return
@@ -186,7 +188,7 @@ def _separate(weighed: Weighed, still: StillOpen) -> Worth:
     for look in EVIDENCE_LOOKS.values():
         if still.may(look, weighed):
             told = max((bits.get(sign, 0.0) for sign in look.signs), default=0.0)
-            if told >= LEAST_BITS:
+            if told > least:
                 worth[look.key] = told / (look.minutes + look.harm + EACH_LOOK)
     for key in sorted(worth, key=lambda one: -worth[one]):
         yield EVIDENCE_LOOKS[key], "It tells the possible causes apart, most for its minutes."

@@ -69,4 +69,4 @@ def _first(job: Job) -> str:
     left = sum(step.id not in strip.done for step in strip.steps)
     if strip.done:
         return f"the strip: {left} steps" if left else ""
-    return looks.waits_for
+    return "" if job.standing(job.sightings) else looks.waits_for

@@ -167,6 +167,7 @@ def test_an_engine_whose_cause_stays_open_is_signed_with_words_for_it(
     page.get_by_role("button", name="Keep it").click()
     expect(region(page, "The gate")).to_contain_text("Left open by machinist: Nothing is left to look at.")
     page.get_by_role("link", name="Sheet", exact=True).click()
+    page.get_by_role("button", name="Accept for mains").click()
     page.get_by_role("button", name="Sign the sheet").click()
     sign = page.get_by_role("button", name="Yes, sign it")
     expect(sign).to_be_disabled()

@@ -103,7 +103,7 @@ TOP = (
     Cause(
         "timing.drive",
         "Chain, belt or guide failed first",
-        leaves={"timing.broken": P, "links.marked": S, "valve.marks": F},
+        leaves={"timing.broken": P, "links.marked": S, "chain.worn": F, "valve.marks": F},
         makes={"debris.matches": F},
         against={"timing.whole": OUT},
         settled="Sprockets, guides",

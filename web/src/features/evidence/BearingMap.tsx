@@ -66,11 +66,12 @@ function HalfButton({ half, grade, chosen, small, onChoose }: HalfProps) {
     <button
       type="button"
       aria-pressed={chosen}
-      aria-label={`${half.name}: ${[words, half.wear, seat].filter(Boolean).join(", ")}`}
       onClick={() => onChoose(half.id)}
       className={`flex w-full flex-col items-center leading-tight ${half.upper ? "" : "flex-col-reverse"} ${chosen ? "outline-2 -outline-offset-2 outline-blue" : ""}`}
     >
+      <span className="sr-only">{`${half.name}: ${[words, half.wear, seat].filter(Boolean).join(", ")}`}</span>
       <span
+        aria-hidden
         className={`flex min-h-9 flex-col ${half.upper ? "justify-end" : "justify-start"} text-[13px] ${grade ? "" : "text-blue"}`}
       >
         {!small && <span className={grade?.rejected ? "font-semibold" : ""}>{words}</span>}

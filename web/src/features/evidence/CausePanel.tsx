@@ -4,12 +4,13 @@ import type { Board, CauseRow } from "./useEvidence";
 
 const STANDING: readonly CauseRow["word"][] = ["proved", "likely", "possible"];
 
-/** The causes that stand, the best first, the next look, and what nothing explains: beside the map and the looks. */
+/** The next look, the causes that stand, the best first, and what nothing explains: beside the map and the looks. */
 export function CausePanel({ jobId, board }: { jobId: number; board: Board }) {
   const standing = board.causes.filter((one) => STANDING.includes(one.word));
   const ruled = board.causes.filter((one) => one.word === "ruled out");
   return (
     <div className="flex flex-col gap-3">
+      <NextPanel jobId={jobId} board={board} />
       <section aria-label="What did this" className="border-2 border-line bg-sheet px-4 py-3">
         <h2 className="text-2xl font-semibold">What did this?</h2>
         {standing.length === 0 && (
@@ -69,7 +70,6 @@ export function CausePanel({ jobId, board }: { jobId: number; board: Board }) {
           For, against, settle on a cause
         </Link>
       </section>
-      <NextPanel jobId={jobId} board={board} />
     </div>
   );
 }

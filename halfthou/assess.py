@@ -9,7 +9,16 @@ from halfthou.amounts import Quantity
 from halfthou.door import faults_at_the_door
 from halfthou.engines import Engine
 from halfthou.evidence import EvidenceStanding, FigureCalled, evidence_seen, faults_of_evidence
-from halfthou.jobs import FACT_KINDS, OF_THE_DOOR, OF_THE_EVIDENCE, Decision, DecisionKind, Job, Waived
+from halfthou.jobs import (
+    FACT_KINDS,
+    OF_THE_DOOR,
+    OF_THE_EVIDENCE,
+    Decision,
+    DecisionKind,
+    Job,
+    OperationKind,
+    Waived,
+)
 from halfthou.lengths import Length, Notation, Unit
 from halfthou.looks import faults_of_looks
 from halfthou.memo import Memo
@@ -111,6 +120,7 @@ def put_in_words(judged: JudgedJob) -> Assessment:
     before = _before_bench(given)
     waits_for = before.first or _waits_for(parts, decided)
     evidence = evidence_of(judged, parts)
+    told = None if evidence is None else evidence.told()
     return Assessment(
         unit=say.unit,
         decimals=say.decimals,
@@ -121,10 +131,10 @@ def put_in_words(judged: JudgedJob) -> Assessment:
         readings_planned=planned,
         doubts=tuple(doubt for part in parts for doubt in given.memo.of(("doubts", part.id), doubts_of, part)),
         waits_for=before.last or waits_for if waits_for == DECISION else waits_for,
-        cause=NO_CAUSE if evidence is None else evidence.brief(),
+        cause=NO_CAUSE if told is None else told.brief,
         whole=is_whole(judged),
         decided=all(one.decided for one in sets),
-        notices=before.notices if evidence is None else (*before.notices, *evidence.notices()),
+        notices=before.notices if told is None else (*before.notices, *told.notices),
     )
 
 
@@ -136,7 +146,7 @@ def evidence_of(judged: JudgedJob, parts: tuple[PartReport, ...]) -> EvidenceSta
     job = judged.job
     if not any(getattr(job, FACT_KINDS[kind][0]) for kind in (*OF_THE_EVIDENCE, "statement")):
         return None
-    first = min((work.at for work in job.standing_operations), default=None)
+    first = min((work.at for work in job.standing_operations if work.kind not in LEAVES_SIZES), default=None)
     if first is not None:
         as_it_came = job.model_copy(
             update={
@@ -153,6 +163,10 @@ def evidence_of(judged: JudgedJob, parts: tuple[PartReport, ...]) -> EvidenceSta
     else:
         seen, figures = _at_bench(job, judged.engine), _figures(parts)
     return EvidenceStanding(job, seen, figures, judged.given.memo)
+
+
+#: Work that changes no size: what is measured after it still tells of what failed.
+LEAVES_SIZES = frozenset({OperationKind.FINAL_WASH, OperationKind.TORQUE_CHANGED})
 
 
 def _at_bench(job: Job, engine: Engine) -> Seen:

@@ -8,10 +8,10 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Iterator, Mapping
 
-from halfthou.causes import CAUSES, Weighed, Word
+from halfthou.causes import CAUSES, EVIDENCE_LOOKS, SIGNS, Against, SignKind, Strength, Weighed, Word
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.from_bench import FigureCalled
-from halfthou.evidence.grades import AS_NEW, GONE, POLISHED, SEAT, TURNED
+from halfthou.evidence.grades import AS_NEW, GONE, POLISHED, SEAT, TURNED, WORSE
 from halfthou.evidence.oil_report import oil_findings
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import Job, Look, Observation, Stand
@@ -39,6 +39,7 @@ def contradictions_of(
     """
     return (
         *_two_people(sightings),
+        *_both(signs),
         *_seats(sightings, seen),
         *_complaint(sightings, signs),
         *_grade_and_gauge(sightings, figures),
@@ -49,12 +50,29 @@ def contradictions_of(
 
 def _two_people(sightings: Sightings) -> Iterator[Reason]:
     places = positions_of(sightings.job.limits.layout)
-    for worse, other in sightings.disagreeing():
+    for counts, other in sightings.disagreeing():
+        where = places[counts.on].short if counts.on in places else EVIDENCE_LOOKS[counts.look].name
+        which = "worse" if counts.look in WORSE else "later"
         text = (
-            f"{places[worse.on].short}: {worse.by} says {worse.answer}, {other.by} says {other.answer}. "
-            "The worse counts. Look again together; one takes theirs back."
+            f"{where}: {counts.by} says {counts.answer}, {other.by} says {other.answer}. "
+            f"The {which} counts. Look again together; one takes theirs back."
         )
-        yield Reason(rule=_RULE, text=text, spots=(worse.on,))
+        yield Reason(rule=_RULE, text=text, spots=(counts.on,))
+
+
+def _both(signs: frozenset[str]) -> Iterator[Reason]:
+    """A look that proves a cause, and one that rules it out, both written down."""
+    for cause in CAUSES.values():
+        out = [sign for sign, how in cause.against.items() if how is Against.RULES_OUT and sign in signs]
+        proof = [
+            sign
+            for sign, strength in cause.leaves.items()
+            if strength is Strength.PROVES and SIGNS[sign].kind is SignKind.SETTLING and sign in signs
+        ]
+        if out and proof:
+            both = f"“{SIGNS[proof[0]].words}” and “{SIGNS[out[0]].words}”"
+            text = f"{both} cannot both be so. Take one back, or mistrust it."
+            yield Reason(rule=_RULE, text=text)
 
 
 def _seats(sightings: Sightings, seen: Mapping[tuple[str, str], Observation]) -> Iterator[Reason]:

@@ -79,7 +79,9 @@ def _of_sightings(sightings: Sightings) -> Iterator[Known]:
     clear: dict[str, list[tuple[Sighting, str]]] = {}
     for (on, look), said in sightings.by_place.items():
         known = EVIDENCE_LOOKS.get(look)
-        for one in said if known is not None else ():
+        last = sightings.last(on, look)
+        counted = said if known is None or known.several or last is None else (last,)
+        for one in counted:
             answer = known.answer(one.answer) if known is not None else None
             if answer is None:
                 continue

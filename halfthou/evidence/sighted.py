@@ -15,9 +15,13 @@ from halfthou.strip import Strip
 
 @dataclass(frozen=True)
 class Sightings:
-    """The sightings of a job that stand and are trusted. What is known by a newer program only is left aside."""
+    """The sightings of a job that stand and are trusted. What is known by a newer program only is left aside.
+
+    `mistrusted_too` takes in what somebody mistrusts: it proves nothing of a cause, and yet rejects a part until it
+    is taken back."""
 
     job: Job
+    mistrusted_too: bool = False
 
     @cached_property
     def mistrusted(self) -> frozenset[str]:
@@ -39,7 +43,7 @@ class Sightings:
         """By place and look, what counts: the last of each person, several answers where a look takes several."""
         found: dict[tuple[str, str], dict[tuple[str, str], Sighting]] = {}
         for one in self.all:
-            if one.id in self.mistrusted or not known(one):
+            if (one.id in self.mistrusted and not self.mistrusted_too) or not known(one):
                 continue
             several = one.look in EVIDENCE_LOOKS and EVIDENCE_LOOKS[one.look].several
             said = found.setdefault((one.on, one.look), {})
@@ -64,13 +68,14 @@ class Sightings:
         return found.answer if found is not None else ""
 
     def disagreeing(self) -> Iterator[tuple[Sighting, Sighting]]:
-        """Half bearings that two people grade differently: the worse, and the other."""
+        """Looks to which two people answer differently: the one that counts, and the other."""
         for (on, look), said in self.by_place.items():
-            if look in ANSWERS and len({one.answer for one in said}) > 1:
-                worst = self.last(on, look)
+            one_answer = look in ANSWERS or (look in EVIDENCE_LOOKS and not EVIDENCE_LOOKS[look].several)
+            if one_answer and len({one.answer for one in said}) > 1:
+                counts = self.last(on, look)
                 for one in said:
-                    if worst is not None and one.answer != worst.answer:
-                        yield worst, one
+                    if counts is not None and one.answer != counts.answer:
+                        yield counts, one
 
     @cached_property
     def washed(self) -> dict[str, datetime]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
+from typing import NamedTuple
 
 from halfthou.causes import CAUSES, EVIDENCE_LOOKS, SIGNS, Evidence, StillOpen, Weighed, Word, weigh_causes
 from halfthou.evidence.bearing_map import BearingMap
@@ -14,13 +15,20 @@ from halfthou.evidence.from_bench import FigureCalled
 from halfthou.evidence.gate import Gate, gate_of
 from halfthou.evidence.gathering import gather
 from halfthou.evidence.sighted import Sightings
-from halfthou.jobs import Job, Observation
+from halfthou.jobs import FACT_KINDS, OF_THE_DOOR, OF_THE_EVIDENCE, Job, Observation
 from halfthou.memo import Memo
 from halfthou.report import CauseBrief
 from halfthou.strip import Strip
 from halfthou.words import Reason
 
 Seen = Mapping[tuple[str, str], Observation]
+
+
+class Told(NamedTuple):
+    """What bench, rack and sheet are told of the evidence."""
+
+    brief: CauseBrief
+    notices: tuple[Reason, ...]
 
 
 @dataclass(frozen=True)
@@ -102,8 +110,18 @@ class EvidenceStanding:
             contaminated=sum(one.open for one in self.contaminated),
         )
 
-    def notices(self) -> tuple[Reason, ...]:
-        """What bench and rack have to be told of the evidence."""
+    def told(self) -> Told:
+        """The cause in a few words and what else bench and rack have to be told; as before where nothing that it
+        rests on has changed."""
+        job = self.job
+        facts = tuple(getattr(job, FACT_KINDS[kind][0]) for kind in (*OF_THE_EVIDENCE, *OF_THE_DOOR))
+        return self.memo.of(
+            "evidence told", lambda *_: Told(self.brief(), self._notices()),
+            facts, job.operations, job.look_table, job.limits, job.house_rules, job.complaint, job.shown_in,
+            self.seen, self.figures,
+        )  # fmt: skip
+
+    def _notices(self) -> tuple[Reason, ...]:
         return (*contamination_notices(self.job, self.contaminated), *self.contradictions)
 
 

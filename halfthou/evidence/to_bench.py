@@ -84,7 +84,7 @@ _BENCH_KNOWS_BETTER = frozenset({Look.ROD, Look.HALVES})
 
 
 def _told(job: Job, engine: Engine) -> Iterator[Observation]:
-    sightings = Sightings(job)
+    sightings = Sightings(job, mistrusted_too=True)
     yield from _of_halves(sightings)
     yield from _of_engine(sightings, engine)
     places = positions_of(job.limits.layout)

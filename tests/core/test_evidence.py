@@ -389,3 +389,36 @@ def test_every_layout_has_its_map() -> None:
 
 def _halves(one: Layout) -> int:
     return len(set(halves_of(one)))
+
+
+def test_two_people_who_differ_on_a_look_are_told_and_the_later_counts() -> None:
+    clear = seen("screen", "clear", by="bench")
+    blocked = seen("screen", "blocked", minute=5, by="owner")
+    story = read(*complains("low pressure"), clear, blocked)
+    assert "screen.blocked" in story.signs
+    assert "screen.clear" not in story.signs
+    assert any("The later counts" in one.text for one in story.contradictions)
+
+
+def test_a_proof_and_a_ruling_out_side_by_side_are_pointed_out() -> None:
+    """A pickup seen clear on the board and blocked at the bench: one of them is wrong, and it is said."""
+    at_bench = Observation(id="b", on="pump", look="screen", answer="blocked", by="bench", at=seen("x", "y").at)
+    story = read(*complains("low pressure"), seen("screen", "clear"), at_bench)
+    assert any("cannot both be so" in one.text for one in story.contradictions)
+    assert story.weighed.words["supply.screen"] is Word.RULED_OUT
+
+
+def test_a_half_that_turned_is_rejected_though_somebody_mistrusts_it() -> None:
+    """What is mistrusted proves no cause; a part stays rejected until the look is taken back."""
+    turned = seen("seat", "turned in its housing", "half-rod-2-lower")
+    doubt = fact(Mistrust, of=turned.id, reason="seen in a bad light")
+    story = read(*complains("knock"), turned, doubt)
+    assert "shell.turned" not in story.signs
+    assert any(one.rule == "verdicts.journal.turned-shell" for one in assess(story.job).part("R2").reasons)
+
+
+def test_what_is_measured_after_the_last_wash_is_evidence() -> None:
+    """Source: common practice, no source: a journal is measured after the wash, not before."""
+    washed = fact(Operation, 0, kind=OperationKind.FINAL_WASH, on="crank")
+    bent = fact(Observation, 30, on="crank", look=Look.STRAIGHTNESS, answer="bent")
+    assert "runout.beyond" in read(*complains("knock"), washed, bent).signs

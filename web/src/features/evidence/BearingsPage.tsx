@@ -38,13 +38,16 @@ function Bearings({ bench, board, facts, closed }: Shown) {
       cleaned,
       note: "",
     };
-    facts.tell.mutate([fact]);
+    return facts.tell.mutateAsync([fact]).catch(() => undefined);
   };
   const grade = (one: Grade) => {
     if (!half || closed) return;
     setComing((before) => new Map(before).set(half.id, one));
     announce(`${half.name}: ${one.answer}`);
-    say("overlay", one.answer);
+    // On its way until the map has been told again, or it was refused.
+    void say("overlay", one.answer)?.finally(() =>
+      setComing((before) => new Map([...before].filter(([id, was]) => id !== half.id || was !== one))),
+    );
   };
   const move = (by: number) => {
     const next = halves[halves.findIndex((one) => one.id === half?.id) + by];
@@ -78,7 +81,7 @@ function Bearings({ bench, board, facts, closed }: Shown) {
       const graded = board.grades.find((one) => one.key === event.key.toUpperCase());
       if (graded) grade(graded);
       const worn = board.wears[Number(event.key) - 1];
-      if (worn) say("wear", worn);
+      if (worn) void say("wear", worn);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
@@ -103,7 +106,7 @@ function Bearings({ bench, board, facts, closed }: Shown) {
       cleaned={cleaned}
       disabled={closed}
       onGrade={grade}
-      onSay={say}
+      onSay={(look, answer, arc) => void say(look, answer, arc)}
       onCleaned={setCleaned}
     />
   );

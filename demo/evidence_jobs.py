@@ -69,7 +69,7 @@ def _ugly(shop: Shop) -> None:
         _seen("filter", "copper or bronze"), _seen("insert", "right"),
         _seen("relief", "chip under it"),
         _seen("rod heat", "blue", "rod-4"), _seen("rod heat", "straw", "rod-2"),
-        _seen("ports", "wet"),
+        _seen("ports", "wet"), _seen("thrust", "even", "cap-main-3"),
         {"fact": "oil report", "sample": "T-1", "drawn": Drawn.LEFT_OVER, "lab": "Eastquay lab",
          "figures": [
              {"key": "fuel", "value": "0.4", "unit": "%"},

@@ -61,12 +61,13 @@ class HalfShown(Document):
 
 
 class BearingShown(Document):
-    """A bearing along the shaft, and what its rod shows of heat."""
+    """A bearing along the shaft: what its rod shows of heat, what its thrust faces show where it carries them."""
 
     id: str
     name: str
     main: bool
     heat: str
+    thrust: str
 
 
 class SaidShown(Document):
@@ -259,6 +260,7 @@ def _bearings(standing: EvidenceStanding) -> Iterator[BearingShown]:
         yield BearingShown(
             id=bearing, name=standing.bearings.called(bearing), main=bearing.startswith("main"),
             heat=standing.sightings.answer(bearing, "rod heat"),
+            thrust=standing.sightings.answer(f"cap-{bearing}", "thrust"),
         )  # fmt: skip
 
 

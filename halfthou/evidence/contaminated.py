@@ -8,6 +8,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from typing import NamedTuple
 
+from halfthou.door import CARRIED, said_of
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.oil_way import EXTRAS, OilWay, oil_way_of
 from halfthou.evidence.sighted import Sightings
@@ -113,6 +114,11 @@ def _item(key: str, name: str, handled: Handled, done: dict[str, Dealt], from_jo
 
 def _carried(job: Job, done: dict[str, Dealt]) -> Iterator[Contaminated]:
     """Parts that came out of another engine: suspects by rule, with metal or without."""
+    for told in said_of(job, CARRIED):
+        if told.answer not in _NOTHING_CARRIED:
+            handled = Handled("Carried over from an engine before: look at it and prove it clean", _ANY)
+            name = told.answer[0].upper() + told.answer[1:]
+            yield _item(f"said.{told.id}"[:200], name, handled, done, told.source or "an engine before")
     for part in job.standing(job.carried_parts):
         if part.out:
             continue
@@ -120,6 +126,10 @@ def _carried(job: Job, done: dict[str, Dealt]) -> Iterator[Contaminated]:
         settles = _WASH if part.with_metal else _ANY
         danger = f"{part.with_metal} went through it in job {part.other}." if part.with_metal else ""
         yield _item(f"carried.{part.id}"[:200], part.what, Handled(words, settles, danger), done, part.other)
+
+
+#: Answers at the door that carry nothing over.
+_NOTHING_CARRIED = frozenset({"none", "not known"})
 
 
 def contamination_notices(job: Job, listed: tuple[Contaminated, ...]) -> Iterator[Reason]:

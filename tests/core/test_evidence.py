@@ -422,3 +422,19 @@ def test_what_is_measured_after_the_last_wash_is_evidence() -> None:
     washed = fact(Operation, 0, kind=OperationKind.FINAL_WASH, on="crank")
     bent = fact(Observation, 30, on="crank", look=Look.STRAIGHTNESS, answer="bent")
     assert "runout.beyond" in read(*complains("knock"), washed, bent).signs
+
+
+def test_what_was_carried_over_is_a_suspect_until_it_is_proved_clean() -> None:
+    """Source: common practice, no source: if it failed twice, the cause is in what was carried over."""
+    cooler = said("carried over", "cooler", "the invoice")
+    story = read(*complains("knock"), cooler, said("carried over", "none"))
+    (listed,) = story.contaminated
+    assert (listed.name, listed.open, listed.from_job) == ("Cooler", True, "the invoice")
+    assert not read(cooler, fact(Dealt, item=listed.key, how=DealtHow.CHECKED)).contaminated[0].open
+
+
+def test_thrust_faces_stand_at_the_main_that_carries_them() -> None:
+    story = read(*complains("thrust or clutch"), seen("thrust", "front face only", "cap-main-3"))
+    board = evidence_board(story, ())
+    assert {one.id: one.thrust for one in board.bearings if one.thrust} == {"main-3": "front face only"}
+    assert "thrust.one-face" in story.signs

@@ -88,7 +88,7 @@ def test_4_metal_in_the_filter_and_nothing_that_sheds() -> None:
 
 def test_5_thrust_worn_on_one_side_under_a_loose_bell_housing() -> None:
     story = read(
-        *complains("thrust or clutch"), seen("thrust", "rear face only"),
+        *complains("thrust or clutch"), seen("thrust", "rear face only", "cap-main-3"),
         seen("bell housing", "bolts loose or a hole empty"), seen("bell housing", "dowel missing"),
         seen("bands", "bands or scallops in several"),
         *graded("Inline four", rods="LLLL", mains="LLLLE"), IN_USE,

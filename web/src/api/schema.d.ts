@@ -4264,7 +4264,7 @@ export interface components {
         };
         /**
          * BearingShown
-         * @description A bearing along the shaft, and what its rod shows of heat.
+         * @description A bearing along the shaft: what its rod shows of heat, what its thrust faces show where it carries them.
          */
         BearingShown: {
             /** Id */
@@ -4275,6 +4275,8 @@ export interface components {
             main: boolean;
             /** Heat */
             heat: string;
+            /** Thrust */
+            thrust: string;
         };
         /**
          * CarriedPart

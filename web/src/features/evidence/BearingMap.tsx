@@ -29,6 +29,7 @@ export function BearingMap({ board, chosen, coming, onChoose }: Props) {
                   {!half.upper && (
                     <p className={`figure py-0.5 font-bold ${bearing.main ? "text-ink" : "text-blue"}`}>
                       {bearing.name}
+                      {bearing.thrust && <Thrust words={bearing.thrust} />}
                       {bearing.heat && bearing.heat !== "none" && (
                         <span className="block text-[13px] font-normal text-red">rod {bearing.heat}</span>
                       )}
@@ -48,6 +49,20 @@ export function BearingMap({ board, chosen, coming, onChoose }: Props) {
         })}
       </div>
     </div>
+  );
+}
+
+/** The thrust faces of a main: the front one left, the rear one right; what is worn is thick. */
+function Thrust({ words }: { words: string }) {
+  const both = /both|groove/.test(words);
+  const front = both || words.startsWith("front") || words.startsWith("through");
+  const rear = both || words.startsWith("rear") || words.startsWith("through");
+  return (
+    <span className="flex items-center justify-center gap-1 text-[13px] font-normal">
+      <span aria-hidden className={`h-4 ${front ? "w-1.5 bg-red" : "w-0.5 bg-ink"}`} />
+      <span className={front || rear ? "text-red" : ""}>thrust {words}</span>
+      <span aria-hidden className={`h-4 ${rear ? "w-1.5 bg-red" : "w-0.5 bg-ink"}`} />
+    </span>
   );
 }
 

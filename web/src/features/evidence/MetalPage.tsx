@@ -86,7 +86,11 @@ function Item({ item, facts, disabled }: ItemProps) {
           className={`mr-2 inline-block size-3 border-2 border-ink ${item.open ? "" : "bg-ink"}`}
         />
         {item.name}
-        {item.from_job && <span className="block text-[15px] font-normal">out of job {item.from_job}</span>}
+        {item.from_job && (
+          <span className="block text-[15px] font-normal">
+            out of {/^\d+$/.test(item.from_job) ? `job ${item.from_job}` : item.from_job}
+          </span>
+        )}
       </p>
       <p className="leading-snug">
         {item.operation}. {item.danger && <strong className="text-red">{item.danger}</strong>}

@@ -26,7 +26,7 @@ const cause = (key: string, name: string, word: CauseRow["word"], more: Partial<
 const board = (more: Partial<Board> = {}): Board =>
   ({
     grades: [grade("O", "as new", 0), COPPER], wears: ["centre", "front edge"], backs: ["clean"], seats: ["in place"],
-    halves: [half("u", true), half("l", false)], bearings: [{ id: "rod-1", name: "No. 1", main: false, heat: "blue" }],
+    halves: [half("u", true), half("l", false)], bearings: [{ id: "rod-1", name: "No. 1", main: false, heat: "blue", thrust: "rear face only" }],
     to_grade: 2, normal: "Three-layer: grey.", causes: [], unexplained: [], next: [],
     gate: { asked: true, open: true, found: [], removed: [], words: "The cause is not found." },
     ...more,
@@ -53,6 +53,7 @@ describe("the bearing map", () => {
     fireEvent.click(screen.getByRole("button", { name: "Half bearing of rod 1, lower: copper through" }));
     expect(choose).toHaveBeenCalledWith("l");
     expect(screen.getByText("rod blue")).toBeTruthy();
+    expect(screen.getByText("thrust rear face only")).toBeTruthy();
   });
 
   it("draws the worn place where it was drawn", () => {

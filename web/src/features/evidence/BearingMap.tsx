@@ -17,7 +17,7 @@ export function BearingMap({ board, chosen, coming, onChoose }: Props) {
     <div className="overflow-x-auto" role="group" aria-label="Half bearings, from the front">
       <div
         className="grid min-w-fit"
-        style={{ gridTemplateColumns: `repeat(${board.bearings.length}, minmax(${wide ? 58 : 84}px, 1fr))` }}
+        style={{ gridTemplateColumns: `repeat(${board.bearings.length}, minmax(${wide ? 58 : 76}px, 1fr))` }}
       >
         {board.bearings.map((bearing) => {
           const halves = board.halves.filter((half) => half.bearing === bearing.id);

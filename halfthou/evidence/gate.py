@@ -27,8 +27,8 @@ def gate_of(job: Job, weighed: Weighed) -> Gate:
     """Whether the cause is found and removed.
 
     A job with no failure to explain (no complaint, nothing seen that fails) has no gate. "Found" needs a proof: a
-    settling look that came out for it, or a person who settled on it with a reason. "Removed" needs an operation or
-    a part. What harms nothing needs no removal.
+    settling look that came out for it; a person who settles without one answers for it in words at the signature.
+    "Removed" needs an operation or a part. What harms nothing needs no removal.
     """
     if not asked_of(job, weighed):
         return NOT_ASKED
@@ -57,20 +57,18 @@ Found = tuple[str, str, str]
 
 
 def _found(weighed: Weighed, last: CauseSaid | None) -> list[Found]:
-    """The causes that are found: those proved, and the one that a person settled on."""
+    """The causes that are found: those proved. Where a person leaves it open, or settles on another without a
+    proof, none is."""
     found: list[Found] = []
     for key in weighed.order:
         if weighed.words[key] is Word.PROVED:
             signs = proof_of(CAUSES[key], weighed.evidence)
             words = "; ".join(_proof(sign, weighed) for sign in signs)
             found.append((key, CAUSES[key].name, words))
-    if last is None or last.stand is Stand.OPEN:
-        return found if last is None else []
-    key = last.cause if last.stand is Stand.SETTLED else last.words
-    name = CAUSES[key].name if key in CAUSES else key
-    if key not in [one for one, _, _ in found]:
-        found.append((key, name, f"{last.reason} ({last.by})"))
-    return found
+    proved = {key for key, _, _ in found}
+    if last is None or (last.stand is Stand.SETTLED and last.cause in proved):
+        return found
+    return []
 
 
 def _proof(sign: str, weighed: Weighed) -> str:
@@ -85,6 +83,9 @@ def _remedy(one: Remedy) -> str:
 def _words(causes: list[Found], left: list[str], last: CauseSaid | None) -> str:
     if last is not None and last.stand is Stand.OPEN:
         return f"Left open by {last.by}: {last.reason}"
+    if not causes and last is not None:
+        name = CAUSES[last.cause].name if last.cause in CAUSES else last.cause or last.words
+        return f"{last.by} settled on {name}, without a proof: {last.reason}"
     if not causes:
         return "The cause is not found."
     if left:

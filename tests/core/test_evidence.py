@@ -300,8 +300,9 @@ def test_the_gate_wants_a_proof_and_a_remedy() -> None:
     doubted = fact(CauseSaid, 5, stand=Stand.OPEN, reason="the screen came loose in the post")
     assert read(*blocked, fact(Remedy, cause="supply.screen", words="new pickup"), doubted).gate.open
     own = fact(CauseSaid, 5, stand=Stand.OWN, words="a rag in the pan", reason="it lay there")
-    assert read(*complains("low pressure"), own).gate.open
-    assert not read(*complains("low pressure"), own, fact(Remedy, cause="a rag in the pan", words="out")).gate.open
+    rag = read(*complains("low pressure"), own, fact(Remedy, cause="a rag in the pan", words="out")).gate
+    assert rag.open
+    assert "without a proof" in rag.words
     assert not read(seen("shell kind", "coated")).gate.asked
 
 

@@ -218,7 +218,8 @@ def test_new_evidence_against_a_settled_cause_is_said_and_re_opens_nothing(
     tell("cause", by=machinist, stand="settled on", cause="supply.screen", reason="carbon in the pan")
     saw("screen", "clear")
     assert any("It stays as settled" in one.text for one in board().contradictions)
-    assert board().gate.found
+    assert "without a proof: carbon in the pan" in board().gate.words
+    assert board().gate.open
     assert refused(tell("cause", by=machinist, stand="settled on", cause="nonsense", reason="x")).code == "no-cause"
     assert refused(tell("cause", by=machinist, stand="left open", reason=" ")).faults[0].where == "reason"
 

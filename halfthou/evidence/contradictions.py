@@ -12,7 +12,7 @@ from halfthou.causes import CAUSES, EVIDENCE_LOOKS, SIGNS, Against, SignKind, St
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.from_bench import FigureCalled
 from halfthou.evidence.grades import AS_NEW, GONE, POLISHED, SEAT, TURNED, WORSE
-from halfthou.evidence.oil_report import oil_findings
+from halfthou.evidence.oil_report import FIGURES, oil_findings
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import Job, Look, Observation, Stand
 from halfthou.strip import positions_of
@@ -117,6 +117,11 @@ def _strange(sightings: Sightings) -> Iterator[Reason]:
     for one in sightings.strange:
         text = f"{one.on}: {one.look}, {one.answer}. Not known to this program: kept, not weighed."
         yield Reason(rule="evidence.unknown", text=text)
+    for report in sightings.job.standing(sightings.job.oil_reports):
+        for figure in report.figures:
+            if figure.key not in FIGURES or figure.unit not in FIGURES[figure.key].units:
+                text = f"Oil report {report.sample}: {figure.key} in {figure.unit}. Not known: kept, not weighed."
+                yield Reason(rule="evidence.unknown", text=text)
 
 
 def against_the_settled(job: Job, weighed: Weighed) -> tuple[Reason, ...]:

@@ -6,8 +6,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.evidence.grades import ANSWERS
-from halfthou.evidence.oil_report import fault_of_report
-from halfthou.evidence.oil_way import faults_of_way
+from halfthou.evidence.oil_way import faults_of_feeds
 from halfthou.evidence.places import DEPOSIT, answers_of, places_of
 from halfthou.jobs import NOT_LOOKED, Job, Layout, Sighting
 
@@ -30,14 +29,11 @@ def faults_of_sighting(one: Sighting, layout: Layout) -> Iterator[str]:
 
 
 def faults_of_evidence(job: Job) -> Iterator[str]:
-    """What is wrong with the evidence of a job: places that its engine does not have, figures that are none."""
+    """What is wrong with the evidence of a job: places that its engine does not have."""
     names = places_of(job.limits.layout)
     for one in job.sightings:
         if one.on not in names:
             yield f"sighting {one.id}: this engine has no {one.on}"
-    for report in job.oil_reports:
-        for _, fault in fault_of_report(report):
-            yield f"oil report {report.id}: {fault}"
     for said in job.oil_ways:
-        for fault in faults_of_way(said, job.limits.layout):
+        for fault in faults_of_feeds(said, job.limits.layout):
             yield f"oil way {said.id}: {fault}"

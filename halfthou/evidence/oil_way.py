@@ -125,7 +125,15 @@ def oil_way_of(job: Job) -> OilWay:
 
 
 def faults_of_way(said: OilWaySaid, layout: Layout) -> Iterator[str]:
-    """What is wrong with what was said of the oil's way, in words."""
+    """What is wrong with what is about to be said of the oil's way, in words."""
+    yield from faults_of_feeds(said, layout)
+    for extra in said.extras:
+        if extra not in EXTRAS:
+            yield f"nobody knows “{extra}” on an oil's way"
+
+
+def faults_of_feeds(said: OilWaySaid, layout: Layout) -> Iterator[str]:
+    """Pins and mains that the engine does not have. What a newer program hangs on the oil's way is no fault."""
     for pin, mains in said.feeds.items():
         if pin not in layout.rods:
             yield f"this engine has no pin {pin}"
@@ -134,6 +142,3 @@ def faults_of_way(said: OilWaySaid, layout: Layout) -> Iterator[str]:
                 yield f"pin {pin} is fed by {main}, which this engine does not have"
         if not mains:
             yield f"pin {pin} is fed by nothing"
-    for extra in said.extras:
-        if extra not in EXTRAS:
-            yield f"nobody knows “{extra}” on an oil's way"

@@ -92,6 +92,13 @@ class EvidenceStanding:
             at_once = frozenset(step for step in ahead if step.startswith("wash."))
         else:
             at_once = frozenset(list(ahead)[:1])
+        # What is read at the bench or on the map is taken once it says something; the map, once it is whole.
+        taken |= {
+            look.key
+            for look in EVIDENCE_LOOKS.values()
+            if not look.answers
+            and (self.bearings.all_graded if look.key == "bearings" else set(look.reads) & self.evidence.answered)
+        }
         gone = frozenset(self.sightings.washed)
         return StillOpen(frozenset(taken), _gone_looks(gone), ahead, at_once)
 

@@ -17,6 +17,7 @@ from halfthou.evidence import (
     customer_report,
     evidence_board,
     fault_of_report,
+    faults_of_evidence,
     faults_of_sighting,
     flag_of,
     halves_of,
@@ -439,3 +440,21 @@ def test_thrust_faces_stand_at_the_main_that_carries_them() -> None:
     board = evidence_board(story, ())
     assert {one.id: one.thrust for one in board.bearings if one.thrust} == {"main-3": "front face only"}
     assert "thrust.one-face" in story.signs
+
+
+def test_what_a_newer_program_reports_of_oil_is_kept_said_and_not_weighed() -> None:
+    newer = fact(OilReport, sample="1", drawn=Drawn.RUNNING, figures=(
+        OilFigure(key="glycol", value=3, unit="%"), OilFigure(key="iron", value=1, unit="oz"),
+    ))  # fmt: skip
+    story = read(newer, fact(OilWaySaid, extras=("cooler", "heat pump")))
+    assert not list(faults_of_evidence(story.job))
+    assert sum(one.rule == "evidence.unknown" for one in story.contradictions) == 2
+    assert not story.signs
+    assert evidence_board(story, ()).oil_reports[0].figures[0].name == "glycol"
+
+
+def test_a_map_that_is_whole_is_not_asked_for_again() -> None:
+    story = read(*complains("low pressure"), *graded("Inline four", rods="C", mains="L"))
+    assert "bearings" in story.still.taken
+    half = read(*complains("low pressure"), *graded("Inline four", rods="C---", mains="L"))
+    assert "bearings" not in half.still.taken

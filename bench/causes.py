@@ -196,8 +196,8 @@ def stories() -> None:
     finally:
         weighing.known_network = plain
     tries = 30 * len(led)
-    print(f"strengths shaken by a third: the leading cause of {len(led)} stories stays in {100 * stays / tries:.0f} % "
-          f"of {tries} weighings")  # fmt: skip
+    print(f"strengths shaken by a third: the leading cause of {len(led)} stories stays in {100 * stays / tries:.0f}"
+          f" % of {tries} weighings")  # fmt: skip
 
 
 def speed() -> None:

@@ -26,8 +26,13 @@ BEARING_LOOKS = (
         "mains seen", "Every main seen", _BEARINGS, 25, how="Every cap off, both halves graded.", reads=("sheds",),
     ),
     EvidenceLook(
+        "steel", "Steel of the rods", _BEARINGS, 3, how="By a spark, a file, or the parts list.",
+        answers=(_A("plain steel"), _A("alloy steel"), _A("cast or nodular iron"), _A("not known")),
+    ),
+    EvidenceLook(
         "rod heat", "Colour of rods and caps", _BEARINGS, 5, places=("rod",),
-        how="Plain steel only: straw, brown, purple, blue, grey. Alloy and oil film shift it.",
+        how="Plain steel: straw about 230 °C, brown 260, purple 280, blue 295, grey above 340. Alloy, time and oil "
+        "shift it by tens of degrees.",
         answers=(_A("none"), _A("straw"), _A("brown or purple", ("journal.hot", "rods.tight-blue")),
                  _A("blue", ("journal.hot", "rods.tight-blue")), _A("grey", ("journal.hot", "rods.tight-blue")),
                  _A("tight on its pin", ("rods.tight-blue",))),

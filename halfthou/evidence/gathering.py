@@ -11,7 +11,7 @@ from halfthou.door import CARRIED, said_of
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.from_bench import FigureCalled, bench_signs, figure_signs
 from halfthou.evidence.oil_report import oil_signs
-from halfthou.evidence.places import DEPOSIT, DEPOSIT_DOUBT_NM
+from halfthou.evidence.places import DEPOSIT, DEPOSIT_DOUBT_NM, ENGINE
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import ComplaintKind, Job, Observation, Sighting
 from halfthou.lengths import Length, Notation
@@ -86,7 +86,7 @@ def _of_sightings(sightings: Sightings) -> Iterator[Known]:
             if answer is None:
                 continue
             where = f"{places[on].short}: {one.answer}" if on in places else one.answer
-            how = Sighted((where,), (one.id,), sightings.weak(one))
+            how = Sighted((where,), (one.id,), sightings.weak(one) or _shifted(sightings, look))
             yield from ((sign, True, how) for sign in answer.shows if not _of_every(look, sign))
             for sign in answer.clears:
                 yield sign, False, how
@@ -95,6 +95,15 @@ def _of_sightings(sightings: Sightings) -> Iterator[Known]:
                     clear.setdefault(look, []).append((one, sign))
     for look, found in clear.items():
         yield from _every(sightings, look, found)
+
+
+#: Steels whose heat colours lie tens of degrees off those of plain steel. Source: from memory.
+_SHIFT_COLOURS = ("alloy steel", "cast or nodular iron")
+
+
+def _shifted(sightings: Sightings, look: str) -> bool:
+    """Whether a heat colour counts less, because the steel is not plain. The part is rejected all the same."""
+    return look == "rod heat" and sightings.answer(ENGINE, "steel") in _SHIFT_COLOURS
 
 
 #: Signs that speak against a cause only once every place was looked at: one drilling that is clear clears no other.

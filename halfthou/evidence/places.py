@@ -46,7 +46,3 @@ def answers_of(look: str, on: str, layout: Layout) -> tuple[str, ...]:
         return ()
     there = kind in known.places if known.places else on == ENGINE
     return tuple(answer.text for answer in known.answers) if there else ()
-
-
-#: Looks that are taken on half bearings, by the map.
-OF_HALVES = tuple(ANSWERS)

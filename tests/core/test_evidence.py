@@ -3,9 +3,11 @@ gate."""
 
 from __future__ import annotations
 
+from pathlib import Path
 from typing import Any
 
 import networkx as nx
+import pint
 import pytest
 
 from halfthou.assess import assess, evidence_standing
@@ -458,3 +460,22 @@ def test_a_map_that_is_whole_is_not_asked_for_again() -> None:
     assert "bearings" in story.still.taken
     half = read(*complains("low pressure"), *graded("Inline four", rods="C---", mains="L"))
     assert "bearings" not in half.still.taken
+
+
+@pytest.mark.parametrize("case", ["M01", "M02", "M03", "M04", "M05"])
+def test_temper_colours_agree_in_both_columns(case: str) -> None:
+    """Source: temper-colour table, recalled: cases M01 to M05, Fahrenheit against Celsius by pint."""
+    text = (Path(__file__).parents[2] / "docs" / "trade" / "evidence.md").read_text(encoding="utf-8")
+    fahrenheit = float(CASES[case]["inputs"].split()[0])
+    celsius = pint.UnitRegistry().Quantity(fahrenheit, "degF").to("degC").magnitude
+    assert celsius == pytest.approx(CASES[case]["published"], abs=0.6)
+    assert str(CASES[case]["published"]) in text
+
+
+def test_a_colour_on_other_than_plain_steel_counts_less_and_rejects_all_the_same() -> None:
+    """Source: from memory: alloy and iron shift the colours."""
+    blue = seen("rod heat", "blue", "rod-2")
+    plain, alloy = (read(*complains("knock"), blue, seen("steel", kind)) for kind in ("plain steel", "alloy steel"))
+    assert not plain.evidence.seen["rods.tight-blue"].weak
+    assert alloy.evidence.seen["rods.tight-blue"].weak
+    assert any(one.rule == "verdicts.journal.blue-rod" for one in assess(alloy.job).part("R2").reasons)

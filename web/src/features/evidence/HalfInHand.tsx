@@ -1,4 +1,5 @@
 import { useRef } from "react";
+import { Link } from "react-router";
 
 import { PictureStrip } from "../../shared/pictures";
 import { Chip } from "../../shared/ui";
@@ -37,7 +38,15 @@ export function HalfInHand({
         <div>
           <h2 className="text-2xl font-semibold">{half.name}</h2>
           <p className="mb-1 text-quiet">
-            {grade ? `${grade.means}.` : "What does it show? One letter; the arrows move on."} {board.normal}
+            {grade ? `${grade.means}.` : "What does it show? One letter; the arrows move on."} {board.normal}{" "}
+            {board.kind === "not known" && (
+              <Link
+                to={`/jobs/${jobId}/evidence/looks?look=shell%20kind`}
+                className="inline-flex min-h-11 items-center font-semibold text-blue"
+              >
+                Which kind
+              </Link>
+            )}
           </p>
           <div role="group" aria-label="Grade" className="flex flex-wrap gap-1.5">
             {board.grades.map((one) => (

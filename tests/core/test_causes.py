@@ -30,7 +30,10 @@ from halfthou.causes import (
     weigh,
     weigh_causes,
 )
+from halfthou.evidence import evidence_board
 from halfthou.jobs import ComplaintKind
+from tests.reading import complains, read, seen
+from tests.stripping import said
 
 SEEN = Sighted()
 CLOSE = 1e-9
@@ -256,11 +259,13 @@ def test_an_engine_of_two_failures_is_told_as_two() -> None:
     assert [found.words[key] for key in ("supply.screen", "gasket.leak")] == [Word.PROVED, Word.PROVED]
 
 
-def test_reputation_has_no_weight() -> None:
-    """What a family is known for is in no sign: no look, no cause knows of it."""
-    text = " ".join(sign.words for sign in SIGNS.values())
-    assert "known for" not in text
-    assert not any("reputation" in key for key in (*SIGNS, *CAUSES, *EVIDENCE_LOOKS))
+@pytest.mark.parametrize("known", ["blocked pickups", "screen blocked", "supply.screen", "its drive"])
+def test_reputation_has_no_weight(known: str) -> None:
+    """What a family is known for is told beside the causes, and moves none of them."""
+    told = (*complains("low pressure"), seen("oil hours", "past its time"))
+    plain, reputed = read(*told), read(*told, said("known for", known, "the trade"))
+    assert reputed.weighed.chance == plain.weighed.chance
+    assert evidence_board(reputed, ()).reminders == (known,)
 
 
 def test_each_complaint_has_its_usual_suspects() -> None:

@@ -14,7 +14,7 @@ interface Props {
 export function BearingMap({ board, chosen, coming, onChoose }: Props) {
   const wide = board.bearings.length > 10;
   return (
-    <div className="overflow-x-auto" role="group" aria-label="Half bearings, from the front">
+    <div className="relative overflow-x-auto" role="group" aria-label="Half bearings, from the front">
       <div
         className="grid min-w-fit"
         style={{ gridTemplateColumns: `repeat(${board.bearings.length}, minmax(${wide ? 58 : 76}px, 1fr))` }}

@@ -158,7 +158,8 @@ def evidence_of(judged: JudgedJob, parts: tuple[PartReport, ...]) -> EvidenceSta
         seen, figures = judged.given.memo.of(
             "as it came", lambda *_: _figures_before(as_it_came, judged.catalogue),
             as_it_came.readings, as_it_came.observations, job.withdrawals, job.slip_answers, job.checks,
-            job.sightings, job.limits, job.house_rules, job.gauges, job.sittings,
+            job.limits, job.house_rules, job.gauges, job.sittings, job.sightings, job.markings, job.steps_done,
+            job.plans, job.sets, job.shown_in,
         )  # fmt: skip
     else:
         seen, figures = _at_bench(job, judged.engine), _figures(parts)

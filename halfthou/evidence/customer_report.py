@@ -202,7 +202,7 @@ def _known(standing: EvidenceStanding) -> Iterator[str]:
         if one.word is Word.PROVED:
             yield f"{one.name}: proved by {'; '.join(one.proof)}."
     said = standing.job.standing(standing.job.causes_said)
-    if said and said[-1].stand is not Stand.OPEN:
+    if said and said[-1].stand is not Stand.OPEN and standing.gate.found:
         last = said[-1]
         name = CAUSES[last.cause].name if last.cause in CAUSES else last.words or last.cause
         yield f"The shop settles on: {name}. {last.reason}"

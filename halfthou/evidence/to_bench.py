@@ -61,7 +61,9 @@ _RODS = {"straw": "straw", "brown or purple": "brown or purple", "blue": "blue",
 def evidence_seen(job: Job, engine: Engine, seen: Seen) -> Seen:
     """What the evidence makes the bench see, beside what was looked at there.
 
-    Takes:   what was seen at the bench: a later look there at a rod's colour counts before the board's.
+    Takes:   what was seen at the bench. Of two answers to one look the worse counts, whoever gave it: a pump
+             cracked at the bench is not merely scored, a pin's blue rod is not hidden by its straw one. Only a
+             rod's colour follows a later look at the bench: there it was tested or renewed.
     Gives:   looks that reject; what was put right by work since is left out.
     """
     if not job.sightings:
@@ -70,17 +72,22 @@ def evidence_seen(job: Job, engine: Engine, seen: Seen) -> Seen:
     stale = stale_looks(job, engine, told)
     found: Seen = {}
     for one in told:
-        key = one.on, one.look
-        at_bench = seen.get(key)
-        later = at_bench is not None and at_bench.at >= one.at
-        if one.id in stale or (later and one.look in _BENCH_KNOWS_BETTER):
+        key, at_bench = (one.on, one.look), seen.get((one.on, one.look))
+        if one.id in stale:
             continue
-        found[key] = one
+        if at_bench is not None:
+            later = at_bench.at >= one.at
+            if later if one.look == Look.ROD else _harm(at_bench, engine) >= _harm(one, engine):
+                continue
+        if key not in found or _harm(one, engine) > _harm(found[key], engine):
+            found[key] = one
     return found
 
 
-#: Looks whose later answer at the bench counts: a rod tested or renewed since, half bearings renewed since.
-_BENCH_KNOWS_BETTER = frozenset({Look.ROD, Look.HALVES})
+def _harm(one: Observation, engine: Engine) -> int:
+    """How bad an answer is: a look lists its answers from good to bad."""
+    look = engine.look(one.look, one.on)
+    return look.answers.index(one.answer) if look is not None and one.answer in look.answers else -1
 
 
 def _told(job: Job, engine: Engine) -> Iterator[Observation]:

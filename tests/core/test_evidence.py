@@ -21,20 +21,16 @@ from halfthou.evidence import (
     fault_of_report,
     faults_of_evidence,
     faults_of_sighting,
-    flag_of,
     halves_of,
     oil_way_of,
     readings_of_the_way,
     viscosity_off,
 )
 from halfthou.jobs import (
-    BlueRod,
-    CauseSaid,
     Dealt,
     DealtHow,
     Decision,
     Drawn,
-    HouseRules,
     Layout,
     Look,
     Mistrust,
@@ -45,15 +41,9 @@ from halfthou.jobs import (
     Operation,
     OperationKind,
     Picture,
-    PumpAfterMetal,
-    Remedy,
-    Stand,
     StepDone,
-    UsedShells,
 )
 from halfthou.memo import Memo
-from halfthou.verdicts import Action
-from tests.loosen import GOOD_PUMP, PUMP_READ, loose
 from tests.making import CASES, layout
 from tests.reading import complains, graded, read, seen
 from tests.stripping import fact, said
@@ -188,66 +178,6 @@ def test_a_report_names_what_is_wrong_with_it() -> None:
     assert {where for where, _ in fault_of_report(wrong)} == {"iron", "magic", "fuel"}
 
 
-# The eye rejects, on the board too.
-
-
-def test_a_half_that_turned_asks_for_its_housing_whatever_the_bench_says() -> None:
-    turned = seen("seat", "turned in its housing", "half-rod-2-lower")
-    bench = Observation(id="b", on="R2", look=Look.SHELL, answer="in place", by="bench", at=turned.at)
-    standing = read(turned, bench)
-    said_of = assess(standing.job).part("R2")
-    assert any(one.rule == "verdicts.journal.turned-shell" for one in said_of.reasons)
-    assert said_of.action is not Action.REUSE
-    assert any("It counts as turned" in one.text for one in standing.contradictions)
-
-
-def test_new_half_bearings_put_a_turned_one_right() -> None:
-    turned = seen("seat", "turned in its housing", "half-rod-2-lower")
-    new = fact(Operation, 60, kind=OperationKind.NEW_SHELLS, on="rods")
-    assert not any(
-        one.rule == "verdicts.journal.turned-shell" for one in assess(read(turned, new).job).part("R2").reasons
-    )
-
-
-def test_a_blue_rod_is_never_just_fitted_with_new_half_bearings() -> None:
-    """Source: common practice, no source: hardness, crack test, size; or scrap."""
-    blue = seen("rod heat", "blue", "rod-2")
-    tested = Observation(id="t", on="R2", look=Look.ROD, answer="tested: hard, no crack", by="bench", at=blue.at)
-    renewed = tested.model_copy(update={"id": "n", "answer": "rod renewed"})
-
-    def waits(*more: Any, school: BlueRod = BlueRod.SCRAP) -> bool:
-        job = read(blue, *more, house_rules=HouseRules(blue_rod=school)).job
-        return any(one.rule == "verdicts.journal.blue-rod" for one in assess(job).part("R2").reasons)
-
-    assert waits()
-    assert waits(tested)  # the house scraps it, tested or not
-    assert not waits(tested, school=BlueRod.TEST)
-    assert not waits(renewed)
-
-
-def test_metal_from_a_bearing_makes_the_pump_suspect() -> None:
-    job = loose(PUMP_READ, scope=("pump",), seen=GOOD_PUMP)
-    gone = seen("overlay", "copper through", "half-rod-1-upper", minute=5)
-    before, after = assess(job), assess(job.model_copy(update={"sightings": (gone,)}))
-    assert before.of("pump").action is Action.REUSE
-    assert after.of("pump").action is not Action.REUSE
-
-
-def test_what_looks_sound_accepts_nothing() -> None:
-    job = read(*graded("Inline four", rods="O", mains="O")).job
-    assert all(one.action is not Action.REUSE for one in assess(job).parts)
-
-
-def test_used_half_bearings_go_back_only_where_the_house_refits_and_all_of_it_agrees() -> None:
-    """Source: house rule; the eye alone accepts none."""
-    sound = graded("Inline four", rods="O", mains="O")
-    refit = HouseRules(used_shells=UsedShells.REFIT)
-    by_eye = assess(read(*sound, house_rules=refit).job)
-    assert not any(one.rule == "evidence.used-shells" for part in by_eye.parts for one in part.reasons)
-    bad = assess(read(*graded("Inline four", rods="OOCO", mains="O"), house_rules=refit).job)
-    assert any(one.rule == "evidence.used-shells" for one in bad.part("R3").reasons)
-
-
 # Contradictions.
 
 
@@ -271,59 +201,6 @@ def test_sightings_that_do_not_fit_are_named() -> None:
         (seen("screen", "clear", arc=(10, 50)), "half bearing only"),
     ):
         assert any(words in fault for fault in faults_of_sighting(one, four))
-
-
-# What metal went through, and the gate.
-
-
-def test_everything_the_oil_reaches_is_contaminated_and_the_pump_follows_its_rule() -> None:
-    gone = graded("Inline four", rods="COOO", mains="O")
-    story = read(*gone, fact(OilWaySaid, extras=("cooler", "turbo", "squirters")))
-    assert {"pan", "pump", "cooler", "filter", "bypass", "gallery", "turbo", "squirters", "drillings"} <= {
-        one.key for one in story.contaminated
-    }
-    assert not read(*graded("Inline four", rods="O", mains="O")).contaminated
-    new = read(*gone, house_rules=HouseRules(pump_after_metal=PumpAfterMetal.NEW))
-    pump = next(one for one in new.contaminated if one.key == "pump")
-    assert pump.settled_by == (DealtHow.RENEWED,)
-
-
-def test_a_part_that_was_washed_takes_no_flag_along() -> None:
-    gone = graded("Inline four", rods="COOO", mains="O")
-    story = read(*gone)
-    assert flag_of(story.job, story.sightings, story.signs, "Oil cooler").startswith("metal of No. 1")
-    washed = read(*gone, fact(Dealt, item="cooler", how=DealtHow.WASHED))
-    assert flag_of(washed.job, washed.sightings, washed.signs, "Oil cooler") == ""
-
-
-def test_the_gate_wants_a_proof_and_a_remedy() -> None:
-    blocked = (*complains("low pressure"), seen("screen", "blocked"))
-    assert read(*blocked).gate.open
-    assert not read(*blocked, fact(Remedy, cause="supply.screen", words="new pickup")).gate.open
-    doubted = fact(CauseSaid, 5, stand=Stand.OPEN, reason="the screen came loose in the post")
-    assert read(*blocked, fact(Remedy, cause="supply.screen", words="new pickup"), doubted).gate.open
-    own = fact(CauseSaid, 5, stand=Stand.OWN, words="a rag in the pan", reason="it lay there")
-    rag = read(*complains("low pressure"), own, fact(Remedy, cause="a rag in the pan", words="out")).gate
-    assert rag.open
-    assert "without a proof" in rag.words
-    assert not read(seen("shell kind", "coated")).gate.asked
-
-
-def test_readings_after_the_work_are_no_evidence_of_what_failed() -> None:
-    """Source: common practice, no source: a ground journal would clear what ruined it."""
-    bent = fact(Observation, 0, on="crank", look=Look.STRAIGHTNESS, answer="bent")
-    work = fact(Operation, 60, kind=OperationKind.STRAIGHTEN, on="crank")
-    good = fact(Observation, 120, on="crank", look=Look.STRAIGHTNESS, answer="within the maker's run-out")
-    story = read(*complains("knock"), bent, work, good)
-    assert "runout.beyond" in story.signs
-    assert story.weighed.words["crank.bent"] is not Word.RULED_OUT
-
-
-def test_a_mistrusted_look_is_left_out() -> None:
-    clear = seen("screen", "clear")
-    doubt = fact(Mistrust, of=clear.id, reason="it had been changed")
-    assert "supply.screen" not in {k for k, w in read(*complains("knock"), clear, doubt).weighed.words.items()
-                                   if w is Word.RULED_OUT}  # fmt: skip
 
 
 # The report and the board.

@@ -71,12 +71,14 @@ RISE = 0.05
 
 
 class CauseWeighed(Document):
-    """One cause: its word, the signs of it in few words, what speaks for and against it, which other damage it
-    makes, what it leaves unexplained, what would settle it, and why it stands higher than its own evidence says."""
+    """One cause: its word, whether it is at least possible, the signs of it in few words, what speaks for and
+    against it, which other damage it makes, what it leaves unexplained, what would settle it, and why it stands
+    higher than its own evidence says."""
 
     key: str
     name: str
     word: Word
+    stands: bool
     signs: tuple[str, ...]
     speaks_for: tuple[str, ...]
     against: tuple[str, ...]
@@ -239,6 +241,7 @@ def _in_words(cause: Cause, weighed: Weighed, because: str) -> CauseWeighed:
         key=cause.key,
         name=cause.name,
         word=weighed.words[cause.key],
+        stands=cause.key in weighed.standing,
         signs=tuple(SIGNS[sign].words for sign in by_strength if sign in evidence.seen),
         speaks_for=tuple(_said(sign, evidence.seen[sign]) for sign in by_strength if sign in evidence.seen),
         against=(

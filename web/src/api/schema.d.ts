@@ -4307,8 +4307,9 @@ export interface components {
         };
         /**
          * CauseWeighed
-         * @description One cause: its word, the signs of it in few words, what speaks for and against it, which other damage it
-         *     makes, what it leaves unexplained, what would settle it, and why it stands higher than its own evidence says.
+         * @description One cause: its word, whether it is at least possible, the signs of it in few words, what speaks for and
+         *     against it, which other damage it makes, what it leaves unexplained, what would settle it, and why it stands
+         *     higher than its own evidence says.
          */
         CauseWeighed: {
             /** Key */
@@ -4316,6 +4317,8 @@ export interface components {
             /** Name */
             name: string;
             word: components["schemas"]["Word"];
+            /** Stands */
+            stands: boolean;
             /** Signs */
             signs: string[];
             /** Speaks For */

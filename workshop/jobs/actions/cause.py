@@ -24,7 +24,7 @@ from halfthou.jobs import (
 )
 from halfthou.lengths import Unit
 from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.one_fact import Came, Made, land_one, must_say
 from workshop.jobs.actions.opened import Opened, add_facts, job_record, must_be_open, settled, write_history
 from workshop.jobs.models import FactKind, JobRecord
 from workshop.people.may import Act
@@ -86,24 +86,17 @@ class SendingReport(Schema):
     at: Moment
 
 
-def _say(text: str, field: str, ask: str) -> str:
-    """A text that must say something. Refuses: Refusal."""
-    if not text.strip():
-        raise Refusal("bad-fact", "That was not kept. Mend what is marked.", [Fault(field, ask)])
-    return text.strip()
-
-
 def say_cause(person: Person, job_id: int, given: SayingCause) -> Opened:
     """Settle on a cause, name one's own, or leave it open: with a reason, and on record."""
 
     def make(_record: JobRecord, _job: Job) -> Made:
-        reason = _say(given.reason, "reason", "Say why.")
+        reason = must_say(given.reason, "reason", "Say why.")
         if given.stand is Stand.SETTLED and given.cause not in CAUSES:
             raise Refusal(
                 "no-cause", "Choose one of the causes, or name your own.", [Fault("cause", "Choose one.")]
             )
         if given.stand is Stand.OWN:
-            _say(given.words, "words", "Name the cause.")
+            must_say(given.words, "words", "Name the cause.")
         said = CauseSaid(
             id=given.id, stand=given.stand, cause=given.cause if given.stand is Stand.SETTLED else "",
             words=given.words.strip(), reason=reason, by=person.username, at=time_of(given.at),
@@ -120,8 +113,8 @@ def remove_cause(person: Person, job_id: int, given: Removing) -> Opened:
     """Write down by which operation or part a cause was removed."""
 
     def make(_record: JobRecord, _job: Job) -> Made:
-        words = _say(given.words, "words", "By which operation or new part?")
-        cause = _say(given.cause, "cause", "Which cause?")
+        words = must_say(given.words, "words", "By which operation or new part?")
+        cause = must_say(given.cause, "cause", "Which cause?")
         return Made([Remedy(id=given.id, cause=cause, words=words, by=person.username, at=time_of(given.at))])
 
     def same(known: object) -> bool:
@@ -156,10 +149,10 @@ def carry_part(person: Person, job_id: int, given: CarryingPart) -> Opened:
     """A used part leaves for another job, and takes along what went through it; or it came from elsewhere."""
 
     def make(record: JobRecord, job: Job) -> Made:
-        what, other = _say(given.what, "what", "For example: oil cooler."), given.other.strip()
+        what, other = must_say(given.what, "what", "For example: oil cooler."), given.other.strip()
         at = time_of(given.at)
         if not given.out:
-            other = _say(other, "other", "Which engine did it come out of?")
+            other = must_say(other, "other", "Which engine did it come out of?")
             came = CarriedPart(id=given.id, what=what, out=False, other=other, with_metal=given.with_metal.strip(),
                                by=person.username, at=at)  # fmt: skip
             return Made([came])

@@ -9,7 +9,7 @@ from typing import NamedTuple, Protocol
 from django.db import transaction
 from pydantic import ValidationError
 
-from halfthou.exchange import faults_of
+from halfthou.exchange import Fault, faults_of
 from halfthou.jobs import Fact, Job
 from halfthou.lengths import Unit
 from workshop.jobs.actions.opened import (
@@ -48,6 +48,13 @@ class Made(NamedTuple):
 
     facts: Sequence[Fact]
     words: str = ""
+
+
+def must_say(text: str, field: str, ask: str) -> str:
+    """A text that must say something, without what stands around it. Refuses: Refusal, with what to write."""
+    if not text.strip():
+        raise Refusal("bad-fact", "That was not kept. Mend what is marked.", [Fault(field, ask)])
+    return text.strip()
 
 
 @transaction.atomic

@@ -22,7 +22,7 @@ from halfthou.jobs import (
 from halfthou.lengths import Asked, Length, Notation, Unreadable, read_length
 from halfthou.strip import EndKind, open_ends, still_open
 from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.one_fact import Came, Made, land_one, must_say
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.models import FactKind, JobRecord
 from workshop.people.may import Act
@@ -91,12 +91,7 @@ class HandingOver(Schema):
 
 def _say(text: str, field: str, example: str) -> str:
     """A text that must say something. Refuses: Refusal."""
-    said = text.strip()
-    if not said:
-        raise Refusal(
-            "bad-fact", "That was not kept. Mend what is marked.", [Fault(field, f"For example: {example}.")]
-        )
-    return said
+    return must_say(text, field, f"For example: {example}.")
 
 
 def take_out(person: Person, job_id: int, given: TakingOut) -> Opened:

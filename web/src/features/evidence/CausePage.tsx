@@ -6,7 +6,6 @@ import { NextPanel } from "./CausePanel";
 import { EvidenceFrame, type Shown } from "./EvidenceFrame";
 import type { CauseRow } from "./useEvidence";
 
-const STANDING: readonly CauseRow["word"][] = ["proved", "likely", "possible"];
 const REST: readonly CauseRow["word"][] = ["unlikely", "ruled out", "not looked"];
 
 /** The causes weighed: for, against, what each leaves unexplained; what a person makes of them; the gate. */
@@ -17,7 +16,7 @@ export function CausePage() {
 function Causes({ bench, board, facts, closed, mayDecide }: Shown) {
   const [asked, setAsked] = useState<Asked | null>(null);
   const may = mayDecide && !closed;
-  const standing = board.causes.filter((one) => STANDING.includes(one.word));
+  const standing = board.causes.filter((one) => one.stands);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_360px] gap-x-8 gap-y-4 max-[1099px]:grid-cols-1">
       <div>

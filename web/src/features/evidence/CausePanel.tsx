@@ -1,12 +1,10 @@
 import { Link } from "react-router";
 
-import type { Board, CauseRow } from "./useEvidence";
-
-const STANDING: readonly CauseRow["word"][] = ["proved", "likely", "possible"];
+import type { Board } from "./useEvidence";
 
 /** The next look, the causes that stand, the best first, and what nothing explains: beside the map and the looks. */
 export function CausePanel({ jobId, board }: { jobId: number; board: Board }) {
-  const standing = board.causes.filter((one) => STANDING.includes(one.word));
+  const standing = board.causes.filter((one) => one.stands);
   const ruled = board.causes.filter((one) => one.word === "ruled out");
   return (
     <div className="flex flex-col gap-3">

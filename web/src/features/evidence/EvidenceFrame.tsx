@@ -20,7 +20,7 @@ const TABS = [
 ] as const;
 
 function causeLine(board: Board): string {
-  const leader = board.causes.find((one) => ["proved", "likely", "possible"].includes(one.word));
+  const leader = board.causes.find((one) => one.stands);
   return leader ? leader.word : "nothing yet";
 }
 

@@ -20,7 +20,7 @@ const half = (id: string, upper: boolean, more: Partial<Half> = {}): Half => ({
   fact: "", wear: "", arc: null, back: "", seat: "", weak: false, by: "", ...more,
 }); // prettier-ignore
 const cause = (key: string, name: string, word: CauseRow["word"], more: Partial<CauseRow> = {}): CauseRow => ({
-  key, name, word, signs: ["screen blocked"], speaks_for: ["screen blocked"], against: [], makes: [], unexplained: [],
+  key, name, word, stands: word === "proved" || word === "possible", signs: ["screen blocked"], speaks_for: ["screen blocked"], against: [], makes: [], unexplained: [],
   settled: "Look first", proof: [], behind: [], because: "", remedy: "", harmless: false, question: false, ...more,
 }); // prettier-ignore
 const board = (more: Partial<Board> = {}): Board =>

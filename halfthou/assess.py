@@ -11,7 +11,6 @@ from halfthou.engines import Engine
 from halfthou.evidence import EvidenceStanding, FigureCalled, evidence_seen, faults_of_evidence
 from halfthou.jobs import (
     FACT_KINDS,
-    OF_THE_DOOR,
     OF_THE_EVIDENCE,
     Decision,
     DecisionKind,
@@ -155,12 +154,9 @@ def evidence_of(judged: JudgedJob, parts: tuple[PartReport, ...]) -> EvidenceSta
                 "operations": (), "fittings": (), "pieces": (), "decisions": (),
             }
         )  # fmt: skip
-        seen, figures = judged.given.memo.of(
-            "as it came", lambda *_: _figures_before(as_it_came, judged.catalogue),
-            as_it_came.readings, as_it_came.observations, job.withdrawals, job.slip_answers, job.checks,
-            job.limits, job.house_rules, job.gauges, job.sittings, job.sightings, job.markings, job.steps_done,
-            job.plans, job.sets, job.shown_in,
-        )  # fmt: skip
+        seen, figures = judged.given.memo.of_what_is_read(
+            "as it came", _figures_before, as_it_came, judged.catalogue
+        )
     else:
         seen, figures = _at_bench(job, judged.engine), _figures(parts)
     return EvidenceStanding(job, seen, figures, judged.given.memo)
@@ -208,12 +204,7 @@ def _part_reports(judged: JudgedJob) -> tuple[PartReport, ...]:
 
 def _before_bench(given: Given) -> BeforeBench:
     """What door, looks and strip say; as before where none of what it is worked out from has changed."""
-    job = given.job
-    rests_on = (
-        tuple(getattr(job, FACT_KINDS[kind][0]) for kind in OF_THE_DOOR), job.withdrawals, bool(job.readings),
-        bool(job.sightings), job.operations, job.look_table, job.house_rules, job.limits, job.gauges, given.say,
-    )  # fmt: skip
-    return given.memo.of("before the bench", lambda *_: before_bench(job, given.say), *rests_on)
+    return given.memo.of_what_is_read("before the bench", before_bench, given.job, given.say)
 
 
 def faults_in(job: Job) -> tuple[str, ...]:

@@ -15,7 +15,7 @@ from halfthou.evidence.from_bench import FigureCalled
 from halfthou.evidence.gate import Gate, gate_of
 from halfthou.evidence.gathering import gather
 from halfthou.evidence.sighted import Sightings
-from halfthou.jobs import FACT_KINDS, OF_THE_DOOR, OF_THE_EVIDENCE, Job, Observation
+from halfthou.jobs import Job, Observation
 from halfthou.memo import Memo
 from halfthou.report import CauseBrief
 from halfthou.strip import Strip
@@ -120,16 +120,17 @@ class EvidenceStanding:
     def told(self) -> Told:
         """The cause in a few words and what else bench and rack have to be told; as before where nothing that it
         rests on has changed."""
-        job = self.job
-        facts = tuple(getattr(job, FACT_KINDS[kind][0]) for kind in (*OF_THE_EVIDENCE, *OF_THE_DOOR))
-        return self.memo.of(
-            "evidence told", lambda *_: Told(self.brief(), self._notices()),
-            facts, job.operations, job.look_table, job.limits, job.house_rules, job.complaint, job.shown_in,
-            self.seen, self.figures,
-        )  # fmt: skip
+        return self.memo.of_what_is_read("evidence told", _told, self.job, self.seen, self.figures, self.memo)
 
-    def _notices(self) -> tuple[Reason, ...]:
+    @property
+    def notices(self) -> tuple[Reason, ...]:
+        """What bench and rack are told of metal and of what contradicts itself."""
         return (*contamination_notices(self.job, self.contaminated), *self.contradictions)
+
+
+def _told(job: Job, seen: Seen, figures: tuple[FigureCalled, ...], memo: Memo) -> Told:
+    standing = EvidenceStanding(job, seen, figures, memo)
+    return Told(standing.brief(), standing.notices)
 
 
 def _gone_looks(washed: frozenset[str]) -> frozenset[str]:

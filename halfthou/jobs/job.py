@@ -236,6 +236,11 @@ class Job(Document):
         return {part: tuple(readings) for part, readings in found.items()}
 
     @cached_property
+    def anything_read(self) -> bool:
+        """Whether any reading stands."""
+        return bool(self.standing_readings)
+
+    @cached_property
     def read_between(self) -> tuple[datetime, datetime] | None:
         """When the first and the last of its readings were taken; None where there is none."""
         at = [one.at for one in self.readings]

@@ -64,7 +64,7 @@ def _first(job: Job) -> str:
     looks, strip = looks_of(job), Strip(job)
     if looks.stopped or any(stop.lit and stop.on is None for stop in looks.stops):
         return looks.waits_for
-    if job.standing_readings:
+    if job.anything_read:
         return ""
     left = sum(step.id not in strip.done for step in strip.steps)
     if strip.done:

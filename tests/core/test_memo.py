@@ -7,13 +7,17 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from datetime import timedelta
+from random import Random
 from typing import Any
 
+import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from halfthou.assess import assess
+from halfthou.assess import assess, faults_in
+from halfthou.causes import EVIDENCE_LOOKS
 from halfthou.jobs import (
+    FACT_KINDS,
     Decision,
     DecisionKind,
     Feature,
@@ -25,14 +29,19 @@ from halfthou.jobs import (
     OperationKind,
     Plan,
     Reading,
+    Sighting,
     Sitting,
     SlipAnswer,
+    Use,
+    UseSaid,
     Waived,
     Withdrawal,
 )
 from halfthou.lengths import Length, Unit
 from halfthou.memo import Memo
+from halfthou.parts import CATALOGUE
 from tests.boring import DIAL, PERFECT_BORE, bore_limits, set_on_a_ring
+from tests.any_fact import made_by_its_fields
 from tests.conftest import examples
 from tests.making import GOOD_ENGINE, MICROMETER, NOON, PERFECT, inches, job, readings, sheet
 
@@ -42,6 +51,23 @@ SPOTS = ("1a", "1b", "1c", "2a", "2b", "2d")
 #: Sizes as new in tenths, by the first letter and feature.
 AS_NEW = {"R": 20_375, "M": 24_140, "bore": 40_003, "bearing": 21_395}
 PLANS = (None, Plan(), Plan(planes=3), Plan(planes=3, angles_deg=(0, 90)))
+#: What the fields of facts may name on this engine, beside what their types say.
+NAMES: dict[str, tuple[Any, ...]] = {
+    "part": (*PARTS, "piston-1", "rod-2", "cap-rod-2", "cap-main-1"), "place": ("piston-1", "bore-1", "block", None),
+    "piece": ("piston-1", "piston-2", "spare-1"), "on": ("engine", "rods", "half-rod-1-upper", "rod-3", "R1", "crank"),
+    "sets": (("pistons",), ("bores",)), "kind": ("piston", "ring", "pump"), "gauge": (MICROMETER.id, DIAL.id),
+    "spot": SPOTS, "feature": ("diameter", Feature.BEARING_BORE.value), "sitting": (None,), "setting": (None,),
+    "corrects": (None,), "repeats": (None,), "count": (20_375 * TENTH, 24_140 * TENTH, 40_003 * TENTH),
+    "unit": (Unit.INCH,),
+    "topic": ("turns by hand", "hours", "inside is", "oil sample", "complaint kind"),
+    "step": ("cap-rod-1.off", "wash.pan", "rod-1.out", None, inches("0.010")), "source": ("meter", ""),
+    "cause": ("supply.screen", "dirt.build"), "angle_deg": (None,), "planes": (None,),
+    "part+kind": (("piston-new-1", "piston"), ("pump-new-1", "pump")), "look": ("filter", "heads", "screen"),
+    "look+answer": (
+        *((key, one.text) for key, look in EVIDENCE_LOOKS.items() for one in look.answers),
+        *((look.key, answer) for kind in CATALOGUE.all for look in kind.looks for answer in look.answers),
+    ),
+}  # fmt: skip
 GAUGES = {"bore": (PERFECT_BORE, DIAL), "bearing": (DIAL,)}
 
 
@@ -200,8 +226,29 @@ class Growing:
         self.add(checks=(*self.job.checks, check.model_copy(update={"id": self.stamp()["id"]})))
 
 
+def any_fact(self: Growing, a: int, b: int, c: int) -> None:
+    """A fact of any kind that there is, made by what its document says of its fields."""
+    kinds = sorted(FACT_KINDS)
+    field, document = FACT_KINDS[kinds[a % len(kinds)]]
+    of_others = tuple(one.id for other, _ in FACT_KINDS.values() for one in getattr(self.job, other)[-3:])
+    names = {**NAMES, "of": of_others, "fact": of_others, "point": of_others, "reading": of_others}
+    try:
+        fact = made_by_its_fields(document, self.stamp(), names, Random(b * 10_007 + c))
+        grown = Job.model_validate(
+            {
+                **{name: getattr(self.job, name) for name in Job.model_fields},
+                field: (*getattr(self.job, field), fact),
+            }
+        )
+    except ValueError:
+        return
+    if not faults_in(grown):
+        self.job = grown
+
+
 STEPS: tuple[Callable[[Growing, int, int, int], None], ...] = (
     *(Growing.read,) * 8,
+    *(any_fact,) * 12,
     Growing.take_back,
     Growing.see,
     Growing.see,
@@ -215,6 +262,54 @@ STEPS: tuple[Callable[[Growing, int, int, int], None], ...] = (
     Growing.gauge,
 )
 number = st.integers(0, 10_000)
+
+
+def test_a_fact_of_every_kind_is_made_and_taken() -> None:
+    """The property below is worth nothing for a kind that no step can add."""
+    growing, kinds = Growing(), sorted(FACT_KINDS)
+    start_has = {kind: len(getattr(growing.job, FACT_KINDS[kind][0])) for kind in kinds}
+    left = kinds
+    for chance in range(400):
+        for kind in left:
+            any_fact(growing, kinds.index(kind), chance, 1)
+        left = [kind for kind in left if len(getattr(growing.job, FACT_KINDS[kind][0])) == start_has[kind]]
+    assert left == []
+
+
+def test_what_was_said_of_the_use_after_work_leaves_the_same_signs() -> None:
+    """Of the use nobody thought when the fields that matter were listed by hand."""
+    growing, memo = Growing(), Memo()
+    seen = {"look": "overlay", "answer": "copper through", "on": "half-rod-1-upper"}
+    growing.add(sightings=(Sighting(**growing.stamp(), **seen),))
+    growing.work(1, 0, 0)
+    assess(growing.job, memo)
+    for use in Use:
+        growing.add(uses=(*growing.job.uses, UseSaid(**growing.stamp(), use=use)))
+        assert assess(growing.job, memo) == assess(growing.job)
+
+
+def test_what_a_function_reads_is_noted_through_properties_and_methods() -> None:
+    memo, job_now = Memo(), start()
+    reads = [
+        lambda job: (len(job.standing(job.operations)), job.anything_read),
+        lambda job: job.sets,
+        lambda job: job.plan_of("rods").planes,
+    ]
+    changes: list[dict[str, Any]] = [
+        {"scope": ("rods",)}, {"plans": {"rods": Plan(planes=4)}}, {"title": "another"}, {"readings": ()},
+    ]  # fmt: skip
+    for change in ({}, *changes):
+        job_now = job_now.model_copy(update=change)
+        for nth, read in enumerate(reads):
+            assert memo.of_what_is_read(nth, read, job_now) == read(job_now)
+
+
+def test_what_reads_a_document_as_a_whole_or_too_late_is_told() -> None:
+    with pytest.raises(TypeError, match="as a whole"):
+        Memo().of_what_is_read("copy", lambda job: job.model_copy(), start())
+    kept = Memo().of_what_is_read("held", lambda job: [job], start())
+    with pytest.raises(AssertionError, match="after the answer"):
+        kept[0].title  # noqa: B018 - reading it is what is tried
 
 
 @settings(max_examples=examples(60), deadline=None)

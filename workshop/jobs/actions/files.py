@@ -13,17 +13,18 @@ from django.db import transaction
 from django.utils import timezone
 from pydantic import ValidationError
 
-from halfthou.assess import JudgedJob, judge, put_in_words
+from halfthou.assess import judge, put_in_words
 from halfthou.exchange import BadFile, Fault, ReadingRow, faults_of, read_job, read_readings, read_zip
 from halfthou.jobs import FACT_KINDS, Job, JobFile, Reading, SheetState, SlipAnswer, Withdrawal
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
-from halfthou.report import Assessment
 from halfthou.surveys import plan_of
 from workshop.jobs.actions.opened import (
+    Judged,
     Opened,
     add_facts,
     job_record,
+    judged_now,
     must_be_open,
     settled,
     sound,
@@ -31,7 +32,6 @@ from workshop.jobs.actions.opened import (
     write_history,
     write_summary,
 )
-from workshop.jobs.kept import kept
 from workshop.jobs.models import DecisionRecord, JobRecord, SignatureRecord
 from workshop.jobs.pictures import keep_file, take_in_file
 from workshop.jobs.translate import decision_row
@@ -165,8 +165,8 @@ class Compared:
 class _Worked:
     record: JobRecord
     compared: Compared
-    judged: JudgedJob
-    shown: Assessment
+    job: Job
+    judged: Judged | None
 
 
 def compare_readings(person: Person, job_id: int, text: str, gauge: str) -> Compared:
@@ -207,16 +207,16 @@ def _work_out(person: Person, job_id: int, text: str, gauge: str) -> _Worked:
         "withdrawals": (*job.withdrawals, *compared.withdrawals),
         "slip_answers": (*job.slip_answers, *compared.answers),
     }
-    judged = judge(sound(job.model_copy(update=grown)), kept(record.pk, job.shown_in).memo)
-    return _Worked(record, compared, judged, put_in_words(judged))
+    job = sound(job.model_copy(update=grown))
+    return _Worked(record, compared, job, judged_now(record, job))
 
 
 def _keep(person: Person, worked: _Worked) -> Opened:
     record, compared = worked.record, worked.compared
     add_facts(record, (*compared.readings, *compared.withdrawals, *compared.answers))
     write_history(record, person.username, f"took in {len(compared.readings)} readings from a file")
-    write_summary(record, worked.judged, worked.shown)
-    return Opened(record, worked.judged.job, worked.shown)
+    write_summary(record, worked.judged)
+    return Opened(record, worked.job, worked.judged and worked.judged.shown)
 
 
 def _compare(person: Person, job: Job, text: str, gauge: str) -> Compared:

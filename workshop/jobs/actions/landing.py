@@ -13,25 +13,25 @@ from django.db import transaction
 from ninja import Schema
 from pydantic import Field, ValidationError
 
-from halfthou.assess import JudgedJob, judge, put_in_words
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius, reads_something_else
 from halfthou.jobs import DIAMETER, Condition, Job, Moment, Reading, Sitting
 from halfthou.lengths import AmountUnit, Asked, Typed, Unit, Unreadable
 from halfthou.operations import makes_stale
-from halfthou.report import Assessment
 from halfthou.surveys import ALIKE
 from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
 from workshop.jobs.actions.facts import own_or_may, time_of
 from workshop.jobs.actions.opened import (
+    Judged,
     Opened,
     add_facts,
+    judged_now,
     looked_at,
     must_be_open,
     write_history,
     write_summary,
 )
-from workshop.jobs.kept import grown, kept
+from workshop.jobs.kept import grown
 from workshop.jobs.models import JobRecord
 from workshop.people.may import Act, must
 from workshop.people.models import Person
@@ -111,8 +111,7 @@ class Worked:
 
     record: JobRecord
     job: Job
-    judged: JudgedJob
-    shown: Assessment
+    judged: Judged | None
     results: list[Landed]
     readings: list[Reading]
     sittings: list[Sitting]
@@ -149,8 +148,8 @@ def _keep(person: Person, worked: Worked) -> tuple[Opened, list[Landed]]:
         add_facts(record, (*worked.sittings, *worked.readings))
         for words in worked.history:
             write_history(record, person.username, words)
-    write_summary(record, worked.judged, worked.shown)
-    return Opened(record, worked.job, worked.shown), worked.results
+    write_summary(record, worked.judged)
+    return Opened(record, worked.job, worked.judged and worked.judged.shown), worked.results
 
 
 def _work_out(person: Person, job_id: int, given: Iterable[Landing], off: timedelta) -> Worked:
@@ -171,8 +170,7 @@ def _work_out(person: Person, job_id: int, given: Iterable[Landing], off: timede
         if found.conflict:
             history.append(found.conflict)
     job = desk.whole()
-    judged = judge(job, kept(record.pk, job.shown_in).memo)
-    return Worked(record, job, judged, put_in_words(judged), results, desk.new, desk.new_sittings, history)
+    return Worked(record, job, judged_now(record, job), results, desk.new, desk.new_sittings, history)
 
 
 def not_worked_out(error: Exception) -> Refusal:

@@ -21,6 +21,7 @@ from workshop.jobs.actions.opened import (
     sound_job,
     write_history,
 )
+from workshop.jobs.actions.together import together
 from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import known_fact
 from workshop.people.may import Act, must
@@ -67,14 +68,15 @@ def land_one(
     Refuses: Refusal, with what is wrong and where.
     """
     must(came.person, came.may)
-    record = job_record(came.job_id)
+    at_hand = together.known(came.job_id)
+    record = at_hand[0] if at_hand else job_record(came.job_id)
     known = known_fact(record, given.id)
     if known is not None:
         if not same(known):
             raise Clash("name-taken", "Another fact has that name already. This one was not kept.")
         return settled(record, came.person)
     must_be_open(record, came.kind)
-    job = sound_job(record, Unit(came.person.shown_unit))
+    job = at_hand[1] if at_hand else sound_job(record, Unit(came.person.shown_unit))
     try:
         made = make(record, job)
     except ValidationError as error:
@@ -82,4 +84,4 @@ def land_one(
     add_facts(record, made.facts)
     if made.words:
         write_history(record, came.person.username, made.words)
-    return settled(record, came.person)
+    return settled(record, came.person, (job, made.facts))

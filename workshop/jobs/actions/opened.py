@@ -1,7 +1,10 @@
 """Opening a job to change it, and keeping its summary in step in the same transaction."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator, Sequence
+from contextlib import contextmanager
 from dataclasses import dataclass
+from functools import cached_property
+from typing import NamedTuple
 
 from django.db import IntegrityError, connection, transaction
 from pydantic import ValidationError
@@ -12,6 +15,7 @@ from halfthou.jobs import AFTER_SIGNING, Fact, Job, Reading, SettingCheck, Sitti
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE, faults_of_readings
 from halfthou.report import Assessment
+from workshop.jobs.actions.together import together
 from workshop.jobs.kept import kept, loaded
 from workshop.jobs.models import (
     DecisionRecord,
@@ -43,11 +47,17 @@ SUMMARY = (
 
 @dataclass(frozen=True)
 class Opened:
-    """A job as loaded for one person: its row, its document in the person's unit, and the assessment."""
+    """A job as loaded for one person: its row, its document in the person's unit, and the assessment, where it was
+    judged already."""
 
     record: JobRecord
     job: Job
-    assessment: Assessment
+    judged: Assessment | None = None
+
+    @cached_property
+    def assessment(self) -> Assessment:
+        """The assessment, in the person's unit."""
+        return self.judged or put_in_words(judge(self.job, kept(self.record.pk, self.job.shown_in).memo))
 
 
 def job_record(job_id: int) -> JobRecord:
@@ -61,8 +71,7 @@ def job_record(job_id: int) -> JobRecord:
 
 def open_job(job_id: int, person: Person) -> Opened:
     """A job to look at."""
-    record, job = looked_at(job_id, person)
-    return Opened(record, job, put_in_words(judge(job, kept(record.pk, job.shown_in).memo)))
+    return Opened(*looked_at(job_id, person))
 
 
 def looked_at(job_id: int, person: Person) -> tuple[JobRecord, Job]:
@@ -189,44 +198,74 @@ def write_history(record: JobRecord, by: str, words: str) -> None:
     HistoryEntry.objects.create(job=record, by=by, words=words)
 
 
-def settle(record: JobRecord, job: Job) -> Assessment:
-    """Bring the rack's summary in step and give the assessment in the unit asked for.
+class Judged(NamedTuple):
+    """A job judged, and put into words in the unit asked for."""
+
+    found: JudgedJob
+    shown: Assessment
+
+
+def judged_now(record: JobRecord, job: Job) -> Judged | None:
+    """A job judged; None where it is judged later, with all else that lands."""
+    if together.open:
+        return None
+    found = judge(job, kept(record.pk, job.shown_in).memo)
+    return Judged(found, put_in_words(found))
+
+
+def settle(record: JobRecord, job: Job) -> Assessment | None:
+    """Bring the rack's summary in step and give the assessment in the unit asked for; None where it is judged later.
 
     The summary speaks the job's own unit. It is written in the caller's transaction.
     """
-    judged = judge(job, kept(record.pk, job.shown_in).memo)
-    shown = put_in_words(judged)
-    write_summary(record, judged, shown)
-    return shown
+    judged = judged_now(record, job)
+    write_summary(record, judged)
+    return judged and judged.shown
 
 
-def write_summary(record: JobRecord, judged: JudgedJob, shown: Assessment) -> None:
+def write_summary(record: JobRecord, judged: Judged | None) -> None:
     """Write the rack's summary of a job that is judged, and tell its open pages."""
+    if judged is None:
+        together.changed(record.pk)
+        return
     if not connection.in_atomic_block:
         raise RuntimeError("the summary is written in the transaction of its fact")
-    own_unit = Unit(record.entry_unit)
-    record.engine = judged.job.limits.engine
+    own_unit, shown = Unit(record.entry_unit), judged.shown
+    record.engine = judged.found.job.limits.engine
     record.taken, record.planned = shown.readings_taken, shown.readings_planned
     record.doubts = len(shown.doubts)
     record.sets = [
-        {"set": one.set, "mark": one.mark.code.value, "headline": judged.headline(one.set, own_unit)[:200]}
+        {"set": one.set, "mark": one.mark.code.value, "headline": judged.found.headline(one.set, own_unit)[:200]}
         for one in shown.sets
     ]
-    record.stage, record.waits_for = _stage(record, judged.job, shown)
+    record.stage, record.waits_for = _stage(record, judged.found.job, shown)
     # The row was read in this transaction, or is known to be as it was: nobody else writes meanwhile.
     record.version += 1
     record.save(update_fields=SUMMARY)
     transaction.on_commit(lambda: hub.job_changed(record.pk))
 
 
-def settled(record: JobRecord, person: Person) -> Opened:
+def settled(record: JobRecord, person: Person, landed: tuple[Job, Sequence[Fact]] | None = None) -> Opened:
     """A changed job read afresh and checked as a whole, its summary in step.
 
-    Nothing loaded before the change is believed; where the change broke the job, all of it is taken back.
+    Nothing loaded before the change is believed; where the change broke the job, all of it is taken back. `landed`
+    is the job before facts landed on it and those facts: enough where it is judged later.
     """
+    if landed is not None and (grown := together.with_facts(record, *landed)) is not None:
+        return Opened(record, grown)
     fresh = job_record(record.pk)
     job = sound_job(fresh, Unit(person.shown_unit))
     return Opened(fresh, job, settle(fresh, job))
+
+
+@contextmanager
+def judged_together(person: Person) -> Iterator[None]:
+    """While this is open, jobs that change are not judged; when it closes, each is, once. Only for furnishing: what
+    follows from a summary, as that an engine was handed over, is not known before the end."""
+    with together.judged_at_the_end() as touched:
+        yield
+    for job_id in touched:
+        settled(job_record(job_id), person)
 
 
 def _stage(record: JobRecord, job: Job, own: Assessment) -> tuple[Stage, str]:

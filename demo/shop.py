@@ -176,21 +176,22 @@ def furnish(today: date) -> None:
     if JobRecord.objects.exists() or Person.objects.exists():
         return
     shop = Shop(today)
-    _archived(shop)
-    _signed(shop)
-    _half_measured(shop)
-    _just_booked(shop)
-    _turns_out_fine(shop)
-    _one_sets_all(shop)
-    _past_the_last(shop)
-    _hardened(shop)
-    _not_to_be_trusted(shop)
-    _back_from_the_grinder(shop)
-    _mixed(shop)
-    furnish_blocks(shop)
-    furnish_loose(shop)
-    furnish_door(shop)
-    furnish_evidence(shop)
+    with actions.judged_together(shop.bench):
+        _archived(shop)
+        _signed(shop)
+        _half_measured(shop)
+        _just_booked(shop)
+        _turns_out_fine(shop)
+        _one_sets_all(shop)
+        _past_the_last(shop)
+        _hardened(shop)
+        _not_to_be_trusted(shop)
+        _back_from_the_grinder(shop)
+        _mixed(shop)
+        furnish_blocks(shop)
+        furnish_loose(shop)
+        furnish_door(shop)
+        furnish_evidence(shop)
 
 
 def _fit(names: str, size: float, oval: float, taper: float, chance: random.Random) -> dict[str, Worn]:

@@ -6,7 +6,7 @@ from __future__ import annotations
 from collections.abc import Callable, Hashable
 from functools import cached_property
 from types import FunctionType
-from typing import Any, Concatenate, ParamSpec, TypeVar, TypeVarTuple, cast
+from typing import Any, ParamSpec, TypeVar, TypeVarTuple, cast
 
 Made = TypeVar("Made")
 Given = TypeVarTuple("Given")

@@ -21,7 +21,7 @@ WORDS = ("metal", "locked", "found", "clear", "6,210 h", "Other 6", "drawn, at t
 def made_by_its_fields(
     document: type[Fact], stamp: Mapping[str, Any], names: Mapping[str, Sequence[Any]], chance: Random
 ) -> Fact:
-    """A fact of a kind: its name, hand and time as stamped, what `names` knows of a field, else what its type allows.
+    """A fact of a kind: stamped with its name, hand and time; a field as `names` knows it, else as its type allows.
 
     Names joined by a plus, as `look+answer`, are of fields that belong together.
     """

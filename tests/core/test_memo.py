@@ -40,8 +40,8 @@ from halfthou.jobs import (
 from halfthou.lengths import Length, Unit
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE
-from tests.boring import DIAL, PERFECT_BORE, bore_limits, set_on_a_ring
 from tests.any_fact import made_by_its_fields
+from tests.boring import DIAL, PERFECT_BORE, bore_limits, set_on_a_ring
 from tests.conftest import examples
 from tests.making import GOOD_ENGINE, MICROMETER, NOON, PERFECT, inches, job, readings, sheet
 
@@ -53,8 +53,10 @@ AS_NEW = {"R": 20_375, "M": 24_140, "bore": 40_003, "bearing": 21_395}
 PLANS = (None, Plan(), Plan(planes=3), Plan(planes=3, angles_deg=(0, 90)))
 #: What the fields of facts may name on this engine, beside what their types say.
 NAMES: dict[str, tuple[Any, ...]] = {
-    "part": (*PARTS, "piston-1", "rod-2", "cap-rod-2", "cap-main-1"), "place": ("piston-1", "bore-1", "block", None),
-    "piece": ("piston-1", "piston-2", "spare-1"), "on": ("engine", "rods", "half-rod-1-upper", "rod-3", "R1", "crank"),
+    "part": (*PARTS, "piston-1", "rod-2", "cap-rod-2", "cap-main-1"),
+    "place": ("piston-1", "bore-1", "block", None),
+    "piece": ("piston-1", "piston-2", "spare-1"),
+    "on": ("engine", "rods", "half-rod-1-upper", "rod-3", "R1", "crank"),
     "sets": (("pistons",), ("bores",)), "kind": ("piston", "ring", "pump"), "gauge": (MICROMETER.id, DIAL.id),
     "spot": SPOTS, "feature": ("diameter", Feature.BEARING_BORE.value), "sitting": (None,), "setting": (None,),
     "corrects": (None,), "repeats": (None,), "count": (20_375 * TENTH, 24_140 * TENTH, 40_003 * TENTH),

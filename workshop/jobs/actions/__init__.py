@@ -40,7 +40,7 @@ from workshop.jobs.actions.open_ends import (
     SeeingFastener,
     TakingOut,
 )
-from workshop.jobs.actions.opened import Opened, job_record, looked_at, open_job, sound_job
+from workshop.jobs.actions.opened import Opened, job_record, judged_together, looked_at, open_job, sound_job
 from workshop.jobs.actions.pictures import (
     TakingPicture,
     add_picture,
@@ -117,6 +117,7 @@ __all__ = [
     "interpret",
     "job_record",
     "jobs_with_pictures",
+    "judged_together",
     "land_facts",
     "land_reading",
     "land_readings",

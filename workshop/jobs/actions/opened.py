@@ -214,9 +214,9 @@ def judged_now(record: JobRecord, job: Job) -> Judged | None:
 
 
 def settle(record: JobRecord, job: Job) -> Assessment | None:
-    """Bring the rack's summary in step and give the assessment in the unit asked for; None where it is judged later.
+    """Bring the rack's summary in step and give the assessment in the unit asked for.
 
-    The summary speaks the job's own unit. It is written in the caller's transaction.
+    The summary speaks the job's own unit. It is written in the caller's transaction. None where it is judged later.
     """
     judged = judged_now(record, job)
     write_summary(record, judged)

@@ -1,9 +1,6 @@
 """The demo shop in a folder of its own, for a bench that needs a whole one."""
 
-import os
 import re
-import subprocess
-import sys
 import tempfile
 from collections.abc import Iterator
 from contextlib import contextmanager
@@ -11,21 +8,7 @@ from pathlib import Path
 
 from playwright.sync_api import Browser, Page
 
-from tests.serving import ROOT
-
-
-def manage(folder: Path, *command: str) -> str:
-    """Run a command of `manage.py` on the shop in `folder`, and give back what it printed."""
-    env = {**os.environ, "DATA_DIR": str(folder), "DEMO": "1"}
-    told = subprocess.run(
-        [sys.executable, "manage.py", *command, "-v0"],
-        cwd=ROOT,
-        env=env,
-        check=True,
-        stdout=subprocess.PIPE,
-        text=True,
-    )
-    return told.stdout
+from tests.serving import manage
 
 
 @contextmanager

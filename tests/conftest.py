@@ -1,13 +1,20 @@
-"""Where the tests keep their data: never in the shop's. And how deep the tests by chance go."""
+"""Where the tests keep their data: never in the shop's, and each worker in a folder of its own. The demo shop,
+furnished once for all of them. And how deep the tests by chance go."""
 
+import fcntl
 import os
 import random
+import shutil
 import tempfile
+from pathlib import Path
 
 import pytest
 from hypothesis import HealthCheck, settings
 
-os.environ.setdefault("DATA_DIR", tempfile.mkdtemp(prefix="half-thou-tests-"))
+from tests.serving import manage
+
+if os.environ.get("TESTED_BY") != str(os.getpid()):
+    os.environ |= {"TESTED_BY": str(os.getpid()), "DATA_DIR": tempfile.mkdtemp(prefix="half-thou-tests-")}
 os.environ.setdefault("SECRET_KEY", "for tests only")
 os.environ["DEMO"] = "0"
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "1"
@@ -43,6 +50,31 @@ def pytest_collection_modifyitems(config: pytest.Config, items: list[pytest.Item
         for item in items:
             if item.get_closest_marker("attack") is not None:
                 item.add_marker(skip)
+
+
+@pytest.fixture(scope="session")
+def furnished(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """The demo shop, furnished once over all workers. To be copied, not written to."""
+    own = tmp_path_factory.getbasetemp()
+    shared = own.parent if "PYTEST_XDIST_WORKER" in os.environ else own
+    folder = shared / "furnished"
+    with (shared / "furnishing").open("w") as lock:
+        # Whoever comes second waits here until it is furnished.
+        fcntl.flock(lock, fcntl.LOCK_EX)
+        if not folder.exists():
+            making = shared / "being-furnished"
+            making.mkdir()
+            manage(making, "migrate")
+            manage(making, "furnish_demo")
+            making.rename(folder)
+    return folder
+
+
+def copied(furnished: Path, tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A demo shop to write to: a copy of the furnished one."""
+    folder: Path = tmp_path_factory.mktemp("shop") / "copy"
+    shutil.copytree(furnished, folder)
+    return folder
 
 
 def examples(usual: int) -> int:

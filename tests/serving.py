@@ -25,6 +25,20 @@ CHROMIUM_FLAGS = [
 ]
 
 
+def manage(folder: Path, *command: str) -> str:
+    """Run a command of `manage.py` on the shop in `folder`, and give back what it printed."""
+    env = {**os.environ, "DATA_DIR": str(folder), "DEMO": "1"}
+    told = subprocess.run(
+        [sys.executable, "manage.py", *command, "-v0"],
+        cwd=ROOT,
+        env=env,
+        check=True,
+        stdout=subprocess.PIPE,
+        text=True,
+    )
+    return told.stdout
+
+
 def free_port() -> int:
     with socket.socket() as found:
         found.bind(("127.0.0.1", 0))

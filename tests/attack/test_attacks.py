@@ -5,12 +5,9 @@ Outside: sockets, signals and clocks of the operating system. Times are asserted
 
 from __future__ import annotations
 
-import os
 import random
 import socket
 import sqlite3
-import subprocess
-import sys
 import threading
 import time
 from collections import Counter
@@ -20,17 +17,14 @@ from pathlib import Path
 
 import pytest
 
-from tests.serving import ROOT, Server, serving
+from tests.conftest import copied
+from tests.serving import Server, serving
 from tests.visiting import Visitor
 
 
 @pytest.fixture(scope="module")
-def server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
-    folder: Path = tmp_path_factory.mktemp("attacked")
-    env = {**os.environ, "DATA_DIR": str(folder), "DEMO": "1"}
-    for command in ("migrate", "furnish_demo"):
-        subprocess.run([sys.executable, "manage.py", command, "-v0"], cwd=ROOT, env=env, check=True)
-    with serving(folder) as running:
+def server(furnished: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+    with serving(copied(furnished, tmp_path_factory)) as running:
         yield running
 
 

@@ -2,11 +2,7 @@
 
 from __future__ import annotations
 
-import os
 import re
-import shutil
-import subprocess
-import sys
 from collections.abc import Callable, Iterator
 from pathlib import Path
 from typing import Any
@@ -14,7 +10,8 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page
 
-from tests.serving import CHROMIUM_FLAGS, ROOT, Server, serving
+from tests.conftest import copied
+from tests.serving import CHROMIUM_FLAGS, Server, serving
 
 
 @pytest.fixture(scope="session")
@@ -27,22 +24,10 @@ def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]
     return {**browser_context_args, "viewport": {"width": 1280, "height": 800}, "locale": "en-GB"}
 
 
-@pytest.fixture(scope="session")
-def furnished(tmp_path_factory: pytest.TempPathFactory) -> Path:
-    """The demo shop, furnished once."""
-    folder: Path = tmp_path_factory.mktemp("furnished")
-    env = {**os.environ, "DATA_DIR": str(folder), "DEMO": "1"}
-    for command in ("migrate", "furnish_demo"):
-        subprocess.run([sys.executable, "manage.py", command, "-v0"], cwd=ROOT, env=env, check=True)
-    return folder
-
-
 @pytest.fixture(scope="module")
 def server(furnished: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
     """A fresh demo shop for every module of browser tests: a copy of the furnished one."""
-    folder: Path = tmp_path_factory.mktemp("browser") / "shop"
-    shutil.copytree(furnished, folder)
-    with serving(folder) as running:
+    with serving(copied(furnished, tmp_path_factory)) as running:
         yield running
 
 

@@ -14,6 +14,7 @@ from typing import Any
 
 import pytest
 
+from tests.conftest import copied
 from tests.serving import Server, serving
 
 ROOT = Path(__file__).parents[2]
@@ -25,12 +26,9 @@ def run(folder: Path, *words: str, check: bool = True) -> subprocess.CompletedPr
 
 
 @pytest.fixture(scope="module")
-def shop(tmp_path_factory: pytest.TempPathFactory) -> Path:
+def shop(furnished: Path, tmp_path_factory: pytest.TempPathFactory) -> Path:
     """A folder with the demo shop in it."""
-    folder = tmp_path_factory.mktemp("shop")
-    run(folder, "manage.py", "migrate", "-v0")
-    run(folder, "manage.py", "furnish_demo")
-    return folder
+    return copied(furnished, tmp_path_factory)
 
 
 def count(folder: Path, table: str) -> int:
@@ -163,11 +161,11 @@ def test_two_people_at_once_lose_nothing(shop: Path) -> None:
     assert sorted(kept) == sorted(acknowledged)
 
 
-def test_a_server_killed_in_mid_entry_loses_nothing_it_acknowledged(tmp_path: Path) -> None:
+def test_a_server_killed_in_mid_entry_loses_nothing_it_acknowledged(
+    furnished: Path, tmp_path_factory: pytest.TempPathFactory
+) -> None:
     """The server dies outright while both benches are still landing readings."""
-    run(tmp_path, "manage.py", "migrate", "-v0")
-    run(tmp_path, "manage.py", "furnish_demo")
-    acknowledged, kept = land_from_two_benches(tmp_path, kill_after=6)
+    acknowledged, kept = land_from_two_benches(copied(furnished, tmp_path_factory), kill_after=6)
     assert 6 <= len(acknowledged) < 16
     assert set(acknowledged) <= set(kept)
     assert len(kept) == len(set(kept))

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import http.client
-import os
 import subprocess
 import sys
 import time
@@ -13,17 +12,14 @@ from pathlib import Path
 import pytest
 
 from demo.simulated_gauge import SimulatedGauge
+from tests.conftest import copied
 from tests.serving import ROOT, Server, free_port, serving
 from tests.visiting import Visitor
 
 
 @pytest.fixture(scope="module")
-def server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
-    folder: Path = tmp_path_factory.mktemp("live")
-    env = {**os.environ, "DATA_DIR": str(folder), "DEMO": "1"}
-    for command in ("migrate", "furnish_demo"):
-        subprocess.run([sys.executable, "manage.py", command, "-v0"], cwd=ROOT, env=env, check=True)
-    with serving(folder) as running:
+def server(furnished: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+    with serving(copied(furnished, tmp_path_factory)) as running:
         yield running
 
 

@@ -6,16 +6,23 @@ HOST ?= 127.0.0.1
 DATA_DIR ?= $(CURDIR)/data
 PY := .venv/bin/python
 UV := .venv/bin/uv
+#: Python, the web and Debian's packages are set up beside each other.
+TOGETHER := $(MAKE) --no-print-directory -j4
+#: The packages of the web that a build waits for: those of the tests where tests follow.
+NODE ?= .make/node
 export DATA_DIR HOST PORT
 
 .DELETE_ON_ERROR:
-.PHONY: golden check-data attack fuzz demo demo-reset serve test check-code test-python test-web bench screenshots api backup restore setup setup-test
+.PHONY: golden check-data attack fuzz demo demo-shop demo-reset serve test bench truth screenshots api backup restore setup setup-test
 
-demo: setup ## set up, load the demo shop if there is nothing yet, serve
-	@$(PY) manage.py migrate -v0
-	@DEMO=1 $(PY) manage.py furnish_demo
+demo: ## set up, load the demo shop if there is nothing yet, serve
+	@$(TOGETHER) demo-shop .make/dist
 	@echo "Half Thou is at http://$(HOST):$(PORT)/ - the sign-in page shows the demo accounts."
 	@DEMO=1 $(PY) scripts/serve.py
+
+demo-shop: .make/system .make/venv # needs nothing of the web's: furnished while that is built
+	@$(PY) manage.py migrate -v0
+	@DEMO=1 $(PY) manage.py furnish_demo
 
 demo-reset: setup ## start the demo afresh: what was entered is kept aside in data/before-reset
 	@mkdir -p "$(DATA_DIR)/before-reset"
@@ -31,25 +38,8 @@ owner: setup ## open the first owner's account; asks for a password
 	@$(PY) manage.py migrate -v0
 	@$(PY) manage.py open_owner "$(NAME)"
 
-test: setup-test check-code test-web test-python
-
-check-code:
-	$(PY) -m ruff format --check .
-	$(PY) -m ruff check .
-	.venv/bin/lint-imports
-	$(PY) -m mypy halfthou workshop gauge_bridge demo tests manage.py
-	$(PY) manage.py makemigrations --check --dry-run
-	@$(MAKE) --no-print-directory api-check
-
-api-check: # the committed API description and its types are those of this code
-	@$(PY) manage.py export_openapi_schema --api workshop.config.api.api --indent 1 > .make/openapi.json
-	@cmp .make/openapi.json web/src/api/openapi.json || (echo "The API has changed: run make api and commit." && exit 1)
-
-test-web:
-	cd web && npm run --silent lint && npm run --silent test
-
-test-python:
-	$(PY) -m pytest
+test: setup-test ## every check and test; for a part of it: .venv/bin/python -m pytest PATH
+	@$(PY) scripts/test.py
 
 bench: setup-test ## speed, as ratios in one run
 	$(PY) bench/assess_speed.py
@@ -71,7 +61,7 @@ bench: setup-test ## speed, as ratios in one run
 screenshots: setup-test ## take the pictures in docs/screenshots again, from the demo data
 	$(PY) scripts/screenshots.py
 
-api: .make/venv-test .make/node ## write the API description and its TypeScript types
+api: .make/venv-test .make/node-test ## write the API description and its TypeScript types
 	$(PY) manage.py export_openapi_schema --api workshop.config.api.api --indent 1 > web/src/api/openapi.json
 	cd web && npm run --silent types
 	$(PY) -m halfthou.cli schema > docs/job-file.schema.json
@@ -95,17 +85,21 @@ backup: setup ## copy the data while it is in use, with SQLite's online backup
 restore: setup ## put a backup back: make restore FILE=...; what was there is kept beside it
 	@$(PY) scripts/keep.py restore "$(FILE)"
 
-setup: .make/system .make/venv .make/dist
-setup-test: .make/system-test .make/venv-test .make/dist
+setup:
+	@$(TOGETHER) .make/system .make/venv .make/dist
+
+setup-test:
+	@$(TOGETHER) NODE=.make/node-test .make/system-test .make/venv-test .make/dist
 
 .make/system: scripts/debian-packages.sh
 	@mkdir -p .make
 	bash scripts/debian-packages.sh serve
 	@touch $@
 
-.make/system-test: scripts/debian-packages.sh .make/system
+.make/system-test: scripts/debian-packages.sh
+	@mkdir -p .make
 	bash scripts/debian-packages.sh test
-	@touch $@
+	@touch .make/system $@
 
 .venv/bin/uv:
 	python3 -m venv .venv
@@ -117,16 +111,22 @@ setup-test: .make/system-test .make/venv-test .make/dist
 	$(UV) pip install --quiet --no-deps --no-build-isolation -e .
 	@touch $@
 
-.make/venv-test: requirements-dev.txt .make/venv
+.make/venv-test: requirements-dev.txt requirements.txt .venv/bin/uv
+	@mkdir -p .make
 	$(UV) pip sync --quiet --require-hashes --compile-bytecode requirements-dev.txt
 	$(UV) pip install --quiet --no-deps --no-build-isolation -e .
+	@touch .make/venv $@
+
+.make/node: web/package-lock.json web/package.json # what the build needs
+	@mkdir -p .make
+	cd web && npm ci --omit=dev --no-audit --no-fund --loglevel=error
 	@touch $@
 
-.make/node: web/package-lock.json web/package.json
+.make/node-test: web/package-lock.json web/package.json # and what checks and tests need
 	@mkdir -p .make
 	cd web && npm ci --no-audit --no-fund --loglevel=error
-	@touch $@
+	@touch .make/node $@
 
-.make/dist: .make/node $(shell find web/src web/public web/index.html web/vite.config.ts -type f 2>/dev/null)
+.make/dist: $(NODE) $(shell find web/src web/public web/index.html web/vite.config.ts -type f ! -name '*.spec.*' 2>/dev/null)
 	cd web && npm run --silent build
 	@touch $@

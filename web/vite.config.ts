@@ -1,7 +1,7 @@
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
 import { VitePWA } from "vite-plugin-pwa";
-import { defineConfig } from "vitest/config";
+import { defineConfig } from "vite";
 
 const workshop = { target: "http://127.0.0.1:8000", changeOrigin: false };
 
@@ -22,5 +22,4 @@ export default defineConfig({
   ],
   server: { proxy: { "/api": workshop } },
   build: { assetsInlineLimit: 0, sourcemap: false, target: "es2022" },
-  test: { environment: "jsdom", include: ["src/**/*.spec.{ts,tsx}"] },
 });

@@ -103,8 +103,8 @@ def test_a_sheet_of_every_shape_ever_stored_opens(path: Path) -> None:
     assert figures == [f["called" if "called" in f else "state"] for part in parts for f in part["figures"]] != []
 
 
-#: Run in a process of its own, on the data folder it is given: migrated, checked, and what each job says, prints and
-#: exports.
+#: Run in a process of its own, on the data folder it is given: migrated, checked, and what each job says, prints
+#: and exports.
 LOOK = """
 import json, django
 django.setup()

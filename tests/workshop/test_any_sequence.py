@@ -13,7 +13,7 @@ from django.db import transaction
 from django.test import Client
 from hypothesis import settings
 from hypothesis import strategies as st
-from hypothesis.stateful import RuleBasedStateMachine, initialize, rule, run_state_machine_as_test
+from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, rule, run_state_machine_as_test
 
 from halfthou.assess import assess
 from halfthou.exchange import read_job
@@ -273,6 +273,21 @@ class Shop(RuleBasedStateMachine):
         if compared is not None:
             assert (compared["new"], compared["differs"]) == (0, [])
 
+    @invariant()
+    def the_bench_opens_and_tells_what_changed(self) -> None:
+        """After every step: the job asked of last opens, and who is told only what changed knows it all."""
+        self.bench_of(self.jobs[self.asked % len(self.jobs)])
+
+    def bench_of(self, job: int) -> Any:
+        client = self.people[Role.OWNER]
+        opened = client.get(f"/api/jobs/{job}")
+        assert opened.status_code == 200, opened.content
+        told = self.told.setdefault(job, Told({"assessment": {}, "state": ""}))
+        told.hear(client.get(f"/api/jobs/{job}/changes?since={told.state}").json())
+        whole = opened.json()
+        assert told.bench == whole
+        return whole
+
     def teardown(self) -> None:
         try:
             for job in self.jobs:
@@ -282,11 +297,8 @@ class Shop(RuleBasedStateMachine):
             self.undo.__exit__(None, None, None)
 
     def stands(self, job: int) -> None:
-        """It opens, judges, prints and exports; the file says the same words; told only what changed, one knows it
-        all."""
+        """It opens, judges, prints and exports; the file says the same words."""
         client = self.people[Role.OWNER]
-        opened = client.get(f"/api/jobs/{job}")
-        assert opened.status_code == 200, opened.content
         views = ("/story", "/history", "/sheet.html", "/card.html", "/readings.csv", "/budgets/R1", "/door",
                  "/looks", "/strip", "/pictures", "/evidence", "/report",
                  "/report.html", "/labels.html", "/job.zip")  # fmt: skip
@@ -294,11 +306,7 @@ class Shop(RuleBasedStateMachine):
             assert client.get(f"/api/jobs/{job}{view}").status_code == 200, view
         file = client.get(f"/api/jobs/{job}/job.json").content.decode()
         found = assess(read_job(file).job)
-        whole = client.get(f"/api/jobs/{job}").json()
-        told = self.told.setdefault(job, Told({"assessment": {}, "state": ""}))
-        told.hear(client.get(f"/api/jobs/{job}/changes?since={told.state}").json())
-        assert told.bench == whole
-        shown = whole["assessment"]
+        shown = self.bench_of(job)["assessment"]
         assert json.loads(as_here(found)) == json.loads(json.dumps(shown).replace(" (elsewhere)", ""))
 
 

@@ -14,7 +14,7 @@ from workshop.jobs.api import bench_answer
 from workshop.jobs.shapes import BenchOut
 from workshop.jobs.work_shapes import CONDITIONS, WORK, WorkOut
 from workshop.pages.kinds import KindOut, kind_out
-from workshop.pages.labels import LabelForm, code_svg, code_text, labels_html, positions_for
+from workshop.pages.labels import LabelForm, code_of, code_text, labels_html, positions_for
 from workshop.pages.printing import (
     boring_card_of,
     boring_html,
@@ -199,7 +199,7 @@ def check_labels(request: HttpRequest, job_id: int, form: Query[LabelForm]) -> L
     labels_html(job, form)
     places = positions_for(job, form.kinds)
     return LabelsOut(count=len(places), first=places[0].name, mark=places[0].mark,
-                     code=str(code_svg(code_text(job, places[0]))))  # fmt: skip
+                     code=str(code_of(code_text(job, places[0])).svg))  # fmt: skip
 
 
 def _page(request: HttpRequest, html: str) -> HttpResponse:

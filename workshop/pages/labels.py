@@ -4,6 +4,8 @@ roll."""
 from __future__ import annotations
 
 import io
+from functools import lru_cache
+from typing import NamedTuple
 
 import segno
 from django.template.loader import render_to_string
@@ -65,7 +67,7 @@ def labels_html(job: Job, form: LabelForm) -> str:
             "mark": strip.marks.bears(place.id) or place.mark,
             "how": "" if "bag" in place.how else "arrow to the front",
             "lies": strip.lies_in.get(place.id, place.short),
-            "code": code_svg(code_text(job, place)),
+            "code": code_of(code_text(job, place)).svg,
         }
         for place in places
     ]
@@ -73,7 +75,7 @@ def labels_html(job: Job, form: LabelForm) -> str:
     pages = [cells[n : n + each] for n in range(0, len(cells), each)]
     page = (form.width, form.height) if form.roll else A4_MM
     side = min(form.height - 4, form.width * 0.42)
-    modules = max(segno.make_qr(code_text(job, one), error="m").symbol_size(border=4)[0] for one in places)
+    modules = max(code_of(code_text(job, one)).modules for one in places)
     _must_be_readable(side, modules)
     context = {
         "job": job, "pages": pages, "form": form, "page_width": page[0], "page_height": page[1],
@@ -108,10 +110,17 @@ def _must_be_readable(side: float, modules: float) -> None:
         raise Refusal("bad-labels", words, [Fault("height", words)])
 
 
-def code_svg(text: str) -> SafeString:
-    """The text as a QR code, with its quiet zone."""
-    out = io.BytesIO()
-    segno.make_qr(text, error="m").save(
-        out, kind="svg", border=4, omitsize=True, xmldecl=False, svgns=True, nl=False
-    )
-    return mark_safe(out.getvalue().decode())  # noqa: S308 - drawn here, from text that the code only encodes
+class Code(NamedTuple):
+    """A QR code with its quiet zone, drawn, and how many modules it is wide."""
+
+    svg: SafeString
+    modules: int
+
+
+@lru_cache(maxsize=2_000)
+def code_of(text: str) -> Code:
+    """The text as a QR code."""
+    made, out = segno.make_qr(text, error="m"), io.BytesIO()
+    made.save(out, kind="svg", border=4, omitsize=True, xmldecl=False, svgns=True, nl=False)
+    svg = mark_safe(out.getvalue().decode())  # noqa: S308 - drawn here, from text that the code only encodes
+    return Code(svg, made.symbol_size(border=4)[0])

@@ -1,7 +1,7 @@
 """Run every check and test, on all cores: make test.
 
 Two lanes at once, since neither needs the other: pytest with a worker a core, and what checks code without running
-it, one after the other. What a check prints is shown when it has ended. At the end: how long each took, on the clock
+it, one after the other. What a check prints is shown when it has ended. At the end: how long each took on the clock
 and on the processor. Those figures are for reading; nothing fails by them.
 """
 
@@ -28,7 +28,11 @@ CHECKS: tuple[tuple[str, str, str], ...] = (
     ("imports", ".", f"{BIN}/lint-imports"),
     ("types", ".", f"{PYTHON} -m mypy halfthou workshop gauge_bridge demo tests manage.py"),
     ("migrations", ".", f"{PYTHON} manage.py makemigrations --check --dry-run"),
-    ("API description", ".", f"{PYTHON} {DESCRIBE} | cmp - web/src/api/openapi.json || (echo Run make api; exit 1)"),
+    (
+        "API description",
+        ".",
+        f"{PYTHON} {DESCRIBE} | cmp - web/src/api/openapi.json || (echo Run make api; exit 1)",
+    ),
     ("web types", "web", "npm run --silent typecheck"),
     ("web lint", "web", "npm run --silent lint"),
     ("web tests", "web", "npm run --silent test"),
@@ -49,7 +53,11 @@ def run(name: str, folder: str, command: str | list[str], *, shown: bool) -> Too
     start = time.monotonic()
     out = None if shown else subprocess.PIPE
     process = subprocess.Popen(
-        command, cwd=ROOT / folder, shell=isinstance(command, str), stdout=out, stderr=subprocess.STDOUT if out else None
+        command,
+        cwd=ROOT / folder,
+        shell=isinstance(command, str),
+        stdout=out,
+        stderr=subprocess.STDOUT if out else None,
     )
     said = process.stdout.read() if process.stdout else b""
     _, status, usage = os.wait4(process.pid, 0)

@@ -73,7 +73,7 @@ def _made(kind: Any, metadata: Sequence[Any], chance: Random) -> Any:
     if kind is bool:
         return chance.random() < 0.5
     if kind in (int, float):
-        least = max((int(one.ge) for one in metadata if isinstance(one, Ge)), default=0)
+        least = max((int(str(one.ge)) for one in metadata if isinstance(one, Ge)), default=0)
         return kind(max(least, chance.choice((1, 5, 20))))
     return _text(metadata, chance)
 

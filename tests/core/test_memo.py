@@ -292,7 +292,7 @@ def test_what_was_said_of_the_use_after_work_leaves_the_same_signs() -> None:
 
 def test_what_a_function_reads_is_noted_through_properties_and_methods() -> None:
     memo, job_now = Memo(), start()
-    reads = [
+    reads: list[Callable[[Job], object]] = [
         lambda job: (len(job.standing(job.operations)), job.anything_read),
         lambda job: job.sets,
         lambda job: job.plan_of("rods").planes,

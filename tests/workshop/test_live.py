@@ -52,9 +52,9 @@ def speaking(owner: Person) -> Gauge:
 class Bench:
     """An open page: what it was told."""
 
-    def __init__(self, hub: Hub, name: str) -> None:
+    def __init__(self, hub: Hub, name: str, person: str = "") -> None:
         self.loop = asyncio.new_event_loop()
-        self.listener = Listener(name, 1, self.loop, asyncio.Queue())
+        self.listener = Listener(name, 1, self.loop, asyncio.Queue(), name=person)
         self.hub = hub
         hub.join(self.listener)
 
@@ -65,6 +65,10 @@ class Bench:
         thread.join()
 
     def told(self) -> list[dict[str, Any]]:
+        """What came, but for who else is there."""
+        return [one for one in self.all_told() if one["event"] != "beside"]
+
+    def all_told(self) -> list[dict[str, Any]]:
         self.turn()
         found = []
         while not self.listener.queue.empty():
@@ -74,16 +78,39 @@ class Bench:
 
 
 @pytest.fixture
-def bench_at(hub: Hub) -> Iterator[Callable[[str], Bench]]:
+def bench_at(hub: Hub) -> Iterator[Callable[..., Bench]]:
     made: list[Bench] = []
 
-    def sit(name: str) -> Bench:
-        made.append(Bench(hub, name))
+    def sit(name: str, person: str = "") -> Bench:
+        made.append(Bench(hub, name, person))
         return made[-1]
 
     yield sit
     for one in made:
         one.loop.close()
+
+
+def test_each_bench_sees_where_the_other_is(hub: Hub, bench_at: Callable[..., Bench]) -> None:
+    mine, theirs = bench_at("a", "bench"), bench_at("b", "machinist")
+    hub.stands("b", 0, "R2", "1c")
+    hub.stands("a", 0, "R2", "1c")
+    assert [told["benches"] for told in mine.all_told()] == [
+        [{"bench": "b", "person": "machinist", "part": part, "spot": spot}]
+        for part, spot in (("", ""), ("R2", "1c"))
+    ]
+    assert theirs.all_told()[-1]["benches"][0] | {"bench": "a"} == {
+        "bench": "a", "person": "bench", "part": "R2", "spot": "1c",
+    }  # fmt: skip
+    hub.leave(theirs.listener)
+    assert [told["benches"] for told in mine.all_told()] == [[]]
+
+
+def test_nobody_says_for_another_where_he_stands(hub: Hub, bench_at: Callable[..., Bench]) -> None:
+    mine, theirs = bench_at("a", "bench"), bench_at("b", "machinist")
+    theirs.listener.person = 7
+    mine.all_told()
+    hub.stands("b", 8, "R2", "1c")
+    assert mine.all_told() == []
 
 
 def lines(gauge: Gauge, *raw: bytes, age_ms: int = 0, broken: bool = False) -> list[LineState]:
@@ -96,7 +123,7 @@ def claim(hub: Hub, gauge: Gauge, bench: str, *, take_over: bool = False) -> Cla
 
 
 def test_a_line_goes_to_the_bench_that_has_the_gauge_and_to_no_other(
-    hub: Hub, speaking: Gauge, bench_at: Callable[[str], Bench]
+    hub: Hub, speaking: Gauge, bench_at: Callable[..., Bench]
 ) -> None:
     mine, other = bench_at("a"), bench_at("b")
     claim(hub, speaking, "a")
@@ -112,7 +139,7 @@ def test_a_line_that_no_bench_takes_is_kept_in_view(hub: Hub, speaking: Gauge) -
 
 
 def test_a_doubled_line_is_taken_once(
-    hub: Hub, speaking: Gauge, clock: Clock, bench_at: Callable[[str], Bench]
+    hub: Hub, speaking: Gauge, clock: Clock, bench_at: Callable[..., Bench]
 ) -> None:
     mine = bench_at("a")
     claim(hub, speaking, "a")
@@ -123,7 +150,7 @@ def test_a_doubled_line_is_taken_once(
 
 
 def test_a_flood_is_no_row_of_readings(
-    hub: Hub, speaking: Gauge, clock: Clock, bench_at: Callable[[str], Bench]
+    hub: Hub, speaking: Gauge, clock: Clock, bench_at: Callable[..., Bench]
 ) -> None:
     """A thousand lines a second: the first may be a hand's, none of the rest is."""
     mine = bench_at("a")
@@ -148,7 +175,7 @@ def test_a_flood_is_no_row_of_readings(
 def test_what_is_no_reading_is_shown_and_never_entered(
     hub: Hub,
     speaking: Gauge,
-    bench_at: Callable[[str], Bench],
+    bench_at: Callable[..., Bench],
     raw: bytes,
     age_ms: int,
     broken: bool,
@@ -163,7 +190,7 @@ def test_what_is_no_reading_is_shown_and_never_entered(
 
 
 def test_two_benches_cannot_claim_one_gauge(
-    hub: Hub, speaking: Gauge, bench: Person, bench_at: Callable[[str], Bench]
+    hub: Hub, speaking: Gauge, bench: Person, bench_at: Callable[..., Bench]
 ) -> None:
     first, second = bench_at("a"), bench_at("b")
     claim(hub, speaking, "a")
@@ -177,7 +204,7 @@ def test_two_benches_cannot_claim_one_gauge(
 
 
 def test_a_reload_keeps_the_gauge_and_a_bench_that_went_away_lets_go(
-    hub: Hub, speaking: Gauge, clock: Clock, bench_at: Callable[[str], Bench]
+    hub: Hub, speaking: Gauge, clock: Clock, bench_at: Callable[..., Bench]
 ) -> None:
     gone = bench_at("a")
     bench_at("b")
@@ -188,7 +215,7 @@ def test_a_reload_keeps_the_gauge_and_a_bench_that_went_away_lets_go(
     assert claim(hub, speaking, "b") is None
 
 
-def test_a_bench_has_one_gauge_in_hand(hub: Hub, speaking: Gauge, bench_at: Callable[[str], Bench]) -> None:
+def test_a_bench_has_one_gauge_in_hand(hub: Hub, speaking: Gauge, bench_at: Callable[..., Bench]) -> None:
     bench_at("a")
     claim(hub, speaking, "a")
     hub.claim("other", Claim("a", "bench", "job 7"), take_over=False)
@@ -201,14 +228,14 @@ def test_a_bench_has_one_gauge_in_hand(hub: Hub, speaking: Gauge, bench_at: Call
     assert hub.release("", speaking.id, "owner", owner=True)
 
 
-def test_a_closed_accounts_streams_end(hub: Hub, bench_at: Callable[[str], Bench]) -> None:
+def test_a_closed_accounts_streams_end(hub: Hub, bench_at: Callable[..., Bench]) -> None:
     one = bench_at("a")
     hub.close_person(0)
     one.turn()
     assert one.listener.queue.get_nowait() is None
 
 
-def test_a_port_pulled_is_told_to_every_bench(hub: Hub, speaking: Gauge, bench_at: Callable[[str], Bench]) -> None:
+def test_a_port_pulled_is_told_to_every_bench(hub: Hub, speaking: Gauge, bench_at: Callable[..., Bench]) -> None:
     one = bench_at("a")
     hub.port_changed(speaking.id, speaking.port, "not connected", connected=False)
     assert one.told()[0]["connected"] is False

@@ -1,5 +1,6 @@
 """The API: every app's router, one way of refusing, nothing without signing in."""
 
+import errno
 import logging
 from collections.abc import Sequence
 
@@ -7,7 +8,6 @@ from django.db import DatabaseError, OperationalError
 from django.http import HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import ValidationError
-from ninja.security import django_auth
 
 from halfthou.exchange import BadFile
 from workshop.gauges.api import router as gauges
@@ -18,11 +18,12 @@ from workshop.jobs.evidence_api import router as evidence
 from workshop.limits.api import router as limits
 from workshop.live.api import router as live
 from workshop.pages.api import router as pages
+from workshop.people.api import SignedIn
 from workshop.people.api import router as people
 from workshop.people.refusals import Refusal
 
 log = logging.getLogger(__name__)
-api = NinjaAPI(title="Half Thou", version="1", auth=django_auth, docs_url=None, openapi_url=None)
+api = NinjaAPI(title="Half Thou", version="1", auth=SignedIn(), docs_url=None, openapi_url=None)
 api.add_router("", people)
 api.add_router("", pages)
 api.add_router("/limits", limits)
@@ -64,6 +65,22 @@ def say_disk(request: HttpRequest, error: DatabaseError) -> HttpResponse:
         words = "The server's data cannot be used just now. Tell whoever runs it; what you typed is still here."
     body = {"code": "no-disk", "message": words, "faults": []}
     return api.create_response(request, body, status=503)
+
+
+#: What the system says where a file cannot be written for want of room, or at all.
+_NO_ROOM = frozenset({errno.ENOSPC, errno.EDQUOT, errno.EROFS, errno.EIO, errno.EFBIG})
+
+
+@api.exception_handler(OSError)
+def say_no_room(request: HttpRequest, error: OSError) -> HttpResponse:
+    """A file cannot be written: the disk is full, or cannot be used. What was sent is sent again later."""
+    if error.errno not in _NO_ROOM:
+        return say_fault(request, error)
+    log.error("a file could not be written: %s", error)
+    full = error.errno in (errno.ENOSPC, errno.EDQUOT)
+    words = "The server's disk is full" if full else "The server cannot write to its disk"
+    message = f"{words}: tell whoever runs it. What you sent waits here and is sent again."
+    return api.create_response(request, {"code": "no-disk", "message": message, "faults": []}, status=503)
 
 
 @api.exception_handler(Exception)

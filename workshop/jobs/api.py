@@ -46,7 +46,7 @@ class FactsIn(Schema):
 
     sent_at: Moment | None = None
     have: str = Field(default="", max_length=40)
-    facts: list[actions.Reported] = Field(max_length=2000)
+    facts: list[actions.OneOfSeveral] = Field(max_length=2000)
 
 
 class FactsOut(BaseModel):

@@ -8,6 +8,7 @@ from __future__ import annotations
 import hashlib
 import io
 import os
+import time
 import warnings
 from dataclasses import dataclass
 from pathlib import Path
@@ -22,6 +23,8 @@ from workshop.people.refusals import Refusal
 MOST_BYTES, MOST_PIXELS = 15_000_000, 50_000_000
 LONGEST_SIDE, LEAST_SIDE = 20_000, 16
 SMALL_SIDE, QUALITY, SMALL_QUALITY = 480, 90, 78
+#: A file half written for so long is written by nobody any more, in seconds.
+LEFT_S = 600.0
 _READ = ("JPEG", "PNG", "WEBP")
 _KEPT_AS = {PictureKind.JPEG: "jpg", PictureKind.PNG: "png"}
 _HEIC = (
@@ -128,11 +131,25 @@ def _write(place: Path, content: bytes) -> None:
         return
     place.parent.mkdir(parents=True, exist_ok=True, mode=0o700)
     part = place.with_name(f"{place.name}.{os.getpid()}.{id(content)}.part")
-    with part.open("wb") as file:
-        file.write(content)
-        file.flush()
-        os.fsync(file.fileno())
-    part.replace(place)
+    try:
+        with part.open("wb") as file:
+            file.write(content)
+            file.flush()
+            os.fsync(file.fileno())
+        part.replace(place)
+    except OSError:
+        # A full disk: what was begun takes room from what comes next.
+        part.unlink(missing_ok=True)
+        raise
+
+
+def sweep_parts() -> int:
+    """Remove what a server that was killed left half written, some time ago. Gives how many files."""
+    old = time.time() - LEFT_S
+    left = [part for part in (settings.DATA_DIR / "pictures").glob("??/*.part") if part.stat().st_mtime < old]
+    for part in left:
+        part.unlink(missing_ok=True)
+    return len(left)
 
 
 def take_in_file(content: bytes) -> Upright:

@@ -66,6 +66,14 @@ class ReleaseIn(Schema):
     gauge: str = Field(max_length=64)
 
 
+class StandsIn(Schema):
+    """The spot that a bench has in hand; empty where none is."""
+
+    bench: str = Field(max_length=64)
+    part: str = Field(default="", max_length=40)
+    spot: str = Field(default="", max_length=8)
+
+
 @router.get("/bridge/ports", response=list[PortOut], auth=bridge)
 def list_ports(request: HttpRequest) -> list[PortOut]:
     """The ports the bridge is to listen to."""
@@ -109,6 +117,13 @@ def list_live(request: HttpRequest) -> list[LiveGauge]:
 def claim_gauge(request: HttpRequest, given: ClaimForm) -> ClaimForm:
     """Take a gauge in hand."""
     actions.claim_gauge(signed_in(request), given)
+    return given
+
+
+@router.post("/stands", response=StandsIn)
+def stand_at(request: HttpRequest, given: StandsIn) -> StandsIn:
+    """Say which spot is in hand: other benches of the job see it."""
+    hub.stands(given.bench, signed_in(request).pk, given.part, given.spot)
     return given
 
 

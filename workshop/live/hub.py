@@ -74,6 +74,12 @@ class Listener:
     loop: asyncio.AbstractEventLoop
     queue: asyncio.Queue[str | None]
     person: int = 0
+    name: str = ""
+    #: The part and spot in hand there; empty where none is.
+    part: str = ""
+    spot: str = ""
+    #: Who else has the job open, as this page was told last.
+    beside: list[dict[str, str]] = field(default_factory=list)
 
 
 class Hub:
@@ -92,6 +98,7 @@ class Hub:
         with self._lock:
             self._listeners.append(listener)
             self._left.pop(listener.bench, None)
+        self._tell_who_is_beside(listener.job)
 
     def leave(self, listener: Listener) -> None:
         """A page closes."""
@@ -99,6 +106,34 @@ class Hub:
             self._listeners = [one for one in self._listeners if one is not listener]
             if not self._present(listener.bench):
                 self._left[listener.bench] = self._clock()
+        self._tell_who_is_beside(listener.job)
+
+    def stands(self, bench: str, person: int, part: str, spot: str) -> None:
+        """A bench has another spot in hand: whoever has the same job open sees it."""
+        with self._lock:
+            here = [one for one in self._listeners if (one.bench, one.person) == (bench, person)]
+            for one in here:
+                one.part, one.spot = part, spot
+        for job in {one.job for one in here}:
+            self._tell_who_is_beside(job)
+
+    def _tell_who_is_beside(self, job: int) -> None:
+        """Tell each bench of a job who else has it open, and where, if that is not what it was told last."""
+        with self._lock:
+            here = [one for one in self._listeners if one.job == job] if job else []
+            for told in here:
+                beside = [
+                    {"bench": one.bench, "person": one.name, "part": one.part, "spot": one.spot}
+                    for one in here
+                    if one.bench != told.bench
+                ]
+                if beside != told.beside:
+                    told.beside = beside
+                    self._tell(lambda one, told=told: one is told, "beside", {"benches": beside})  # type: ignore[misc]
+
+    def differs(self, job: int, person: str, words: str) -> None:
+        """Somebody else read a spot that this person had read: he is told too, wherever he has the job open."""
+        self._tell(lambda one: (one.job, one.name) == (job, person), "differs", {"words": words})
 
     def _present(self, bench: str) -> bool:
         return any(one.bench == bench for one in self._listeners)

@@ -1,4 +1,5 @@
-"""The event stream of one bench: lines of its gauge, ports plugged and pulled, its job changed elsewhere."""
+"""The event stream of one bench: lines of its gauge, ports plugged and pulled, its job changed elsewhere, who
+else has it open and where."""
 
 import asyncio
 from collections.abc import AsyncIterator
@@ -27,6 +28,7 @@ async def events(request: HttpRequest) -> HttpResponseBase:
         bench=request.GET.get("bench", "")[:64],
         job=int(job) if job.isascii() and job.isdecimal() and len(job) < 18 else 0,
         person=person.pk,
+        name=person.username,
         loop=asyncio.get_running_loop(),
         queue=asyncio.Queue(),
     )

@@ -123,4 +123,4 @@ def code_of(text: str) -> Code:
     made, out = segno.make_qr(text, error="m"), io.BytesIO()
     made.save(out, kind="svg", border=4, omitsize=True, xmldecl=False, svgns=True, nl=False)
     svg = mark_safe(out.getvalue().decode())  # noqa: S308 - drawn here, from text that the code only encodes
-    return Code(svg, made.symbol_size(border=4)[0])
+    return Code(svg, int(made.symbol_size(border=4)[0]))

@@ -1,5 +1,7 @@
 """Sign in, change person, accounts."""
 
+from urllib.parse import unquote
+
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
 from django.dispatch import Signal
@@ -8,13 +10,14 @@ from django.middleware.csrf import get_token
 from django.views.decorators.csrf import csrf_protect
 from ninja import Router, Schema
 from ninja.decorators import decorate_view
+from ninja.security import SessionAuth
 from pydantic import Field
 
 from halfthou.lengths import Unit
 from workshop.people import actions
 from workshop.people.may import Act, must, rights_of
 from workshop.people.models import Person, Role
-from workshop.people.refusals import NotAllowed
+from workshop.people.refusals import Clash, NotAllowed
 
 #: Sent when an account is closed, so that what it has open ends.
 account_closed = Signal()
@@ -83,6 +86,24 @@ class PersonChange(Schema):
     role: Role | None = None
     active: bool | None = None
     password: str = Field(default="", max_length=4096)
+
+
+class SignedIn(SessionAuth):
+    """The session of a browser. A page says for whom it was drawn: what somebody made in one tab is not taken as
+    another's, where a second tab changed the person meanwhile."""
+
+    def authenticate(self, request: HttpRequest, key: str | None) -> Person | None:
+        """The person signed in. Refuses: Clash where the page was drawn for another."""
+        person = super().authenticate(request, key)
+        if not isinstance(person, Person):
+            return None
+        drawn_for = unquote(request.headers.get("X-Person", ""))
+        if drawn_for and drawn_for != person.username:
+            words = f"This browser is signed in as {person.username} now, and this page was {drawn_for}'s."
+            raise Clash(
+                "other-person", f"{words} Nothing was changed: sign in as {drawn_for} again, or load the page."
+            )
+        return person
 
 
 def signed_in(request: HttpRequest) -> Person:

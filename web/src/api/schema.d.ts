@@ -580,6 +580,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/live/stands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stand At
+         * @description Say which spot is in hand: other benches of the job see it.
+         */
+        post: operations["workshop_live_api_stand_at"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/live/release": {
         parameters: {
             query?: never;
@@ -3663,6 +3683,24 @@ export interface components {
              * @default false
              */
             take_over: boolean;
+        };
+        /**
+         * StandsIn
+         * @description The spot that a bench has in hand; empty where none is.
+         */
+        StandsIn: {
+            /** Bench */
+            bench: string;
+            /**
+             * Part
+             * @default
+             */
+            part: string;
+            /**
+             * Spot
+             * @default
+             */
+            spot: string;
         };
         /**
          * ReleaseIn
@@ -7289,6 +7327,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ClaimForm"];
+                };
+            };
+        };
+    };
+    workshop_live_api_stand_at: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandsIn"];
                 };
             };
         };

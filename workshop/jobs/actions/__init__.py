@@ -21,7 +21,7 @@ from workshop.jobs.actions.deciding import (
     withdraw_signature,
 )
 from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
-from workshop.jobs.actions.door import Reported, land_facts
+from workshop.jobs.actions.door import OneOfSeveral, Reported, land_facts
 from workshop.jobs.actions.evidence import Mistrusting, Reporting, SayingWay, Sighted
 from workshop.jobs.actions.facts import Extending, Seeing, TakingBack, clock_off, extend_scope, observe, take_back
 from workshop.jobs.actions.files import Compared, compare_readings, take_in_job, take_in_readings, take_in_zip
@@ -77,6 +77,7 @@ __all__ = [
     "LayingPart",
     "MarkingPart",
     "Mistrusting",
+    "OneOfSeveral",
     "Opened",
     "Removing",
     "Reported",

@@ -3,12 +3,14 @@ the queue behind it goes on."""
 
 import logging
 from collections.abc import Callable, Iterable
+from dataclasses import dataclass
 from datetime import timedelta
 from itertools import groupby
 from typing import Annotated, Any
 
-from pydantic import Field, ValidationError
+from pydantic import Field, ValidationError, ValidatorFunctionWrapHandler, WrapValidator
 
+from halfthou.exchange import faults_of
 from workshop.jobs.actions.at_the_door import (
     ChoosingWay,
     SettingStop,
@@ -64,6 +66,27 @@ from workshop.people.models import Person
 from workshop.people.refusals import NotThere, Refusal
 
 log = logging.getLogger(__name__)
+
+
+@dataclass(frozen=True)
+class IllFormed:
+    """A fact that says not what facts of its kind say: its own refusal, by the name it gave itself."""
+
+    id: str
+    refused: Refusal
+
+
+def _or_ill_formed(given: Any, read: ValidatorFunctionWrapHandler) -> Any:
+    try:
+        return read(given)
+    except ValidationError as error:
+        name = given.get("id") if isinstance(given, dict) else None
+        words = "This entry cannot be understood, and was not kept."
+        return IllFormed(
+            name[:64] if isinstance(name, str) else "", Refusal("not-understood", words, faults_of(error))
+        )
+
+
 #: A fact as a bench reports it; `fact` says of which kind it is.
 Reported = Annotated[
     Landing
@@ -98,6 +121,8 @@ Reported = Annotated[
     | SendingReport,
     Field(discriminator="fact"),
 ]
+#: One fact of a letter: an ill-formed one does not spoil the rest.
+OneOfSeveral = Annotated[Reported, WrapValidator(_or_ill_formed)]
 _DONE_WITH: dict[type[Any], Callable[[Person, int, Any], Opened]] = {
     TakingBack: take_back,
     Seeing: observe,
@@ -132,7 +157,7 @@ _DONE_WITH: dict[type[Any], Callable[[Person, int, Any], Opened]] = {
 
 
 def land_facts(
-    person: Person, job_id: int, given: Iterable[Reported], off: timedelta = timedelta(0)
+    person: Person, job_id: int, given: Iterable[Reported | IllFormed], off: timedelta = timedelta(0)
 ) -> tuple[Opened, list[Landed]]:
     """Land facts in their order, readings that follow each other in one bulk. Sent twice, each lands once.
 
@@ -150,6 +175,9 @@ def land_facts(
             results += landed
             continue
         for one in run:
+            if isinstance(one, IllFormed):
+                results.append(Landed(one.id, refused=one.refused))
+                continue
             try:
                 opened = _DONE_WITH[kind](person, job_id, one)
                 results.append(Landed(one.id))

@@ -6,8 +6,9 @@ from contextlib import contextmanager, nullcontext
 from copy import copy
 from dataclasses import dataclass, field
 from datetime import timedelta
+from functools import partial
 from threading import Lock
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from django.db import transaction
 from ninja import Schema
@@ -33,6 +34,7 @@ from workshop.jobs.actions.opened import (
 )
 from workshop.jobs.kept import grown
 from workshop.jobs.models import JobRecord
+from workshop.live.hub import hub
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
@@ -87,14 +89,24 @@ class Landing(Schema):
     seen: str | None = Field(default=None, max_length=64)
 
 
+class Differs(NamedTuple):
+    """Two people read one spot: what each is told, and who read it first."""
+
+    second: str
+    first: str
+    first_by: str
+
+
 @dataclass(frozen=True)
 class Landed:
-    """What became of one reading: landed, asked about, or refused; `conflict` where another stood there first."""
+    """What became of one reading: landed, asked about, or refused; `conflict` where another stood there first, and
+    what he is told who read it."""
 
     id: str
     asked: Asked | None = None
     refused: Refusal | None = None
     conflict: str = ""
+    tell: Differs | None = None
 
 
 def land_reading(person: Person, job_id: int, given: Landing) -> Opened | Asked:
@@ -149,6 +161,9 @@ def _keep(person: Person, worked: Worked) -> tuple[Opened, list[Landed]]:
         for words in worked.history:
             write_history(record, person.username, words)
     write_summary(record, worked.judged)
+    for one in worked.results:
+        if one.tell is not None:
+            transaction.on_commit(partial(hub.differs, record.pk, one.tell.first_by, one.tell.first))
     return Opened(record, worked.job, worked.judged and worked.judged.shown), worked.results
 
 
@@ -167,8 +182,8 @@ def _work_out(person: Person, job_id: int, given: Iterable[Landing], off: timede
             log.exception("a reading could not be worked out")
             found = Landed(one.id, refused=not_worked_out(error))
         results.append(found)
-        if found.conflict:
-            history.append(found.conflict)
+        if found.tell is not None:
+            history.append(found.tell.second)
     job = desk.whole()
     return Worked(record, job, judged_now(record, job), results, desk.new, desk.new_sittings, history)
 
@@ -224,7 +239,7 @@ def _land(person: Person, record: JobRecord, desk: Desk, given: Landing) -> Land
         desk.sittings[sitting.id] = sitting
         desk.new_sittings.append(sitting)
     desk.grow(reading)
-    return Landed(given.id, conflict=conflict)
+    return Landed(given.id, conflict=conflict.second if conflict else "", tell=conflict)
 
 
 def _reading(person: Person, desk: Desk, given: Landing, meant: Typed, how: str) -> Reading:
@@ -260,17 +275,19 @@ def _counted_from(desk: Desk, given: Landing) -> str | None:
     return setting.check.id if setting is not None else None
 
 
-def _conflict(desk: Desk, given: Landing, reading: Reading) -> str:
-    """What to say where somebody else read the spot since this one was typed; nothing is settled silently."""
+def _conflict(desk: Desk, given: Landing, reading: Reading) -> Differs | None:
+    """What to say to both where somebody else read the spot since this was typed; nothing is settled silently."""
     stands = [one for one in desk.standing(reading) if not _worked_since(desk, one, reading)]
     if not stands or given.seen == stands[-1].id or stands[-1].by == reading.by:
-        return ""
+        return None
     other = stands[-1]
     if abs(other.size - reading.size) <= ALIKE:
-        return ""
-    return (
-        f"{desk.engine.parts[given.part].short} {given.spot} was read by {other.by} meanwhile: both readings are "
-        "kept, and they differ."
+        return None
+    spot, both = f"{desk.engine.parts[given.part].short} {given.spot}", "both readings are kept, and they differ"
+    return Differs(
+        f"{spot} was read by {other.by} meanwhile: {both}.",
+        f"{spot} was read by {reading.by} after you: {both}.",
+        other.by,
     )
 
 

@@ -3,5 +3,5 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   plugins: [react()],
-  test: { environment: "jsdom", include: ["src/**/*.spec.{ts,tsx}"] },
+  test: { environment: "jsdom", include: ["src/**/*.spec.{ts,tsx}"], testTimeout: 20_000 },
 });

@@ -22,7 +22,11 @@ notifyManager.setScheduler(queueMicrotask);
 const root = document.getElementById("root");
 if (!root) throw new Error("The page has no root element.");
 const queries = new QueryClient({
-  defaultOptions: { queries: { retry: false, staleTime: 2000 }, mutations: { retry: false } },
+  // Asked also where the browser thinks it is off the net: what is made is kept by the queue, not held back here.
+  defaultOptions: {
+    queries: { retry: false, staleTime: 2000, networkMode: "always" },
+    mutations: { retry: false, networkMode: "always" },
+  },
 });
 onAnswer(heard);
 // Every route has its error page, and a page is asked before typed work on it is left.

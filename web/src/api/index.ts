@@ -1,1 +1,12 @@
-export { ask, client, csrfToken, onAnswer, Refused, type Schemas, stringOf, Unreachable } from "./client";
+export {
+  ask,
+  client,
+  csrfToken,
+  drawFor,
+  onAnswer,
+  onSessionEnded,
+  Refused,
+  type Schemas,
+  stringOf,
+  Unreachable,
+} from "./client";

@@ -3,7 +3,7 @@ import { Route, Routes } from "react-router";
 
 import { stringOf } from "../api";
 import { RackPage } from "../features/rack";
-import { SignInPage, useSession } from "../features/session";
+import { SignInPage, useSession, useSessionOverTabs } from "../features/session";
 import { Button, Notice } from "../shared/ui";
 import { Announcer } from "./Announcer";
 import { JobFrame } from "./JobFrame";
@@ -44,6 +44,7 @@ const AHEAD_MS = 1_000;
 export function App() {
   const session = useSession();
   const updates = useUpdates();
+  useSessionOverTabs();
   // The bench is what comes next: it is fetched while the rack is looked at.
   useEffect(() => {
     const timer = window.setTimeout(() => void bench(), AHEAD_MS);

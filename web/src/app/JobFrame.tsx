@@ -3,8 +3,8 @@ import { useEffect } from "react";
 import { NavLink, Outlet, useLocation, useParams } from "react-router";
 
 import { stringOf } from "../api";
-import { PersonMenu } from "../features/session";
-import { AwayNotice } from "../shared/AwayNotice";
+import { PersonMenu, SignInAgain } from "../features/session";
+import { QueueLine } from "../shared/queue";
 import { type Bench, useBench, useKinds } from "../shared/job";
 import { Name } from "../shared/Name";
 import { StageRule } from "../shared/StageRule";
@@ -83,7 +83,7 @@ export function JobFrame() {
           </div>
         </main>
       )}
-      <AwayNotice />
+      <QueueLine signIn={<SignInAgain />} />
       {bench.data && kinds.length > 0 && <Outlet context={bench.data} key={jobId} />}
     </>
   );

@@ -1,7 +1,7 @@
 import { NavLink, Outlet } from "react-router";
 
-import { PersonMenu } from "../features/session";
-import { AwayNotice } from "../shared/AwayNotice";
+import { PersonMenu, SignInAgain } from "../features/session";
+import { QueueLine } from "../shared/queue";
 import { Name } from "../shared/Name";
 
 const pages = [
@@ -38,7 +38,7 @@ export function TopLine() {
           <PersonMenu />
         </div>
       </header>
-      <AwayNotice />
+      <QueueLine signIn={<SignInAgain />} />
       <Outlet />
     </>
   );

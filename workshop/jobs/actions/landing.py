@@ -283,7 +283,7 @@ def _conflict(desk: Desk, given: Landing, reading: Reading) -> Differs | None:
     other = stands[-1]
     if abs(other.size - reading.size) <= ALIKE:
         return None
-    spot, both = f"{desk.engine.parts[given.part].short} {given.spot}", "both readings are kept, and they differ"
+    spot, both = f"{desk.engine.parts[given.part].name}, {given.spot},", "both readings are kept, and they differ"
     return Differs(
         f"{spot} was read by {other.by} meanwhile: {both}.",
         f"{spot} was read by {reading.by} after you: {both}.",

@@ -1,4 +1,4 @@
-import { type RefObject, type SyntheticEvent, useEffect, useRef, useState } from "react";
+import { type RefObject, type SyntheticEvent, useEffect, useState } from "react";
 
 import type { Schemas } from "../../api";
 import { placeWords, useStandings } from "../../shared/job";
@@ -6,8 +6,7 @@ import { Button } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 import { PasteDialog, valuesIn } from "./PasteDialog";
 import { useDraft } from "./useDraft";
-
-const HEED_MS = 350;
+import type { Parcel } from "./useReadings";
 
 /** The large entry: Enter lands the reading and moves on; Backspace on empty takes the last one back. */
 export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputElement | null> }) {
@@ -19,29 +18,35 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
   }, [desk.select, input, part.id, spot, question, desk.visits]);
   const submit = (event: SyntheticEvent) => {
     event.preventDefault();
-    if (!question) desk.land();
+    desk.land();
   };
-  if (question) return <Question key={question.landing.id} desk={desk} />;
+  const doubted = desk.again.doubted?.landing;
   const nominal = desk.bench.hints[part.set]?.nominal ?? "";
   return (
     <form onSubmit={submit}>
       <label className="block border-[3px] border-blue bg-sheet px-4 pb-1 pt-2">
         <span className="flex justify-between text-[17px] font-semibold text-blue">
-          {spot ? where(desk) : `${part.short_name} ${anyRead(part) ? "is read" : "need not be read"}`}
-          <span className="font-normal text-quiet">{aside(desk)}</span>
+          {doubted
+            ? `${nameOf(desk, doubted.part)} ${doubted.spot}, again`
+            : spot
+              ? (question ? `Next, ${nameOf(desk, part.id)}: ` : "") + where(desk)
+              : `${part.short_name} ${anyRead(part) ? "is read" : "need not be read"}`}
+          <span className="font-normal text-quiet">
+            {doubted ? `in place of ${doubted.typed}` : aside(desk)}
+          </span>
         </span>
         <span className="flex items-baseline gap-2">
           <input
             ref={input}
             data-entry
-            aria-label={`Reading at ${spot ?? "no spot"}`}
+            aria-label={`Reading at ${doubted?.spot ?? spot ?? "no spot"}`}
             className="figure w-full bg-transparent py-1 text-[42px] leading-tight outline-none placeholder:text-line"
             value={text}
             disabled={desk.bench.card.signed}
-            placeholder={spot ? "" : "Enter"}
+            placeholder={spot || doubted ? "" : "Enter"}
             autoComplete="off"
             spellCheck={false}
-            onChange={(event) => desk.setText(event.target.value)}
+            onChange={(event) => desk.type(event.target.value)}
             onPaste={(event) => {
               const values = valuesIn(event.clipboardData.getData("text"));
               if (values.length < 2 || !spot) return;
@@ -52,7 +57,7 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
           <span className="text-2xl text-quiet">{desk.feature.read_in || desk.setup.unit}</span>
         </span>
       </label>
-      <Preview desk={desk} nominal={nominal} />
+      {question ? <Question desk={desk} parcel={question} /> : <Preview desk={desk} nominal={nominal} />}
       {desk.gone && (
         <p className="text-[15px] leading-tight">
           Took back <span className="figure">{desk.gone.typed}</span> at {desk.gone.spot}.{" "}
@@ -88,7 +93,7 @@ function where({ feature, spot, spots }: Desk): string {
 
 function aside(desk: Desk): string {
   if (desk.replace) return "replaces the reading";
-  return desk.again ? `again, ${desk.again.times} more` : "";
+  return desk.repeated ? `again, ${desk.repeated.times} more` : "";
 }
 
 function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
@@ -101,7 +106,7 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
     if (!desk.spot && !anyRead(desk.part))
       return "No reading is asked for. Decide, or pick a spot to read it all the same.";
     if (!desk.spot) return "All is read. Decide, or pick a spot to read it again.";
-    if (!desk.text && desk.again) return "Read this spot again: the mean counts, and it may settle it.";
+    if (!desk.text && desk.repeated) return "Read this spot again: the mean counts, and it may settle it.";
     const dial = dialWords(setOn);
     if (!desk.text && dial) return dial;
     if (!desk.text && !desk.byPlan) return "Type the size, or press the gauge's button.";
@@ -136,56 +141,38 @@ function dialWords(gauge: Schemas["GaugeOut"] | undefined): string {
 const nameOf = (desk: Desk, id: string): string =>
   desk.bench.places.find((one) => one.id === id)?.short ?? id;
 
-function Question({ desk }: { desk: Desk }) {
-  const parcel = desk.question;
-  const [asked] = useState(() => performance.now());
-  const box = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    box.current?.focus();
-  }, []);
-  useEffect(() => {
-    if (!parcel) return;
-    const onKey = (event: KeyboardEvent) => {
-      // A digit of the next reading, already on its way, must not answer the question.
-      const heeded = performance.now() - asked > HEED_MS;
-      const choice = heeded ? parcel.question?.choices[Number(event.key) - 1] : undefined;
-      if (choice) desk.outbox.choose(parcel.landing.id, choice.nm);
-      else if (event.key === "Escape") desk.putBack(parcel);
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [parcel, desk, asked]);
-  if (!parcel) return null;
+/** What a reading was asked, below the entry: the keys of "did you mean" answer it, or a press. Digits never do. */
+function Question({ desk, parcel }: { desk: Desk; parcel: Parcel }) {
+  const { landing, question, message } = parcel;
   return (
     <div
-      ref={box}
-      tabIndex={-1}
-      role="alertdialog"
+      role="group"
       aria-label="A question about the reading"
-      className="border-[3px] border-blue bg-sheet p-3"
+      aria-live="assertive"
+      className="mt-1 border-[3px] border-blue bg-sheet p-2"
     >
-      <p className="text-quiet">
-        {nameOf(desk, parcel.landing.part)} {parcel.landing.spot}:{" "}
-        <span className="figure text-ink">{parcel.landing.typed}</span>
+      <p className="leading-tight text-quiet">
+        {nameOf(desk, landing.part)} {landing.spot}: <span className="figure text-ink">{landing.typed}</span>
       </p>
-      <p className="my-1 text-lg font-semibold leading-tight">
-        {parcel.question?.question ?? parcel.message}
-      </p>
+      <p className="my-1 text-lg font-semibold leading-tight">{question?.question ?? message}</p>
       <div className="flex flex-col gap-1">
-        {parcel.question?.choices.map((choice, n) => (
+        {question?.choices.map((choice, nth) => (
           <Button
             key={choice.nm}
-            kind={n === 0 ? "strong" : "plain"}
-            className="!justify-start !px-3 text-left !leading-tight"
-            onClick={() => desk.outbox.choose(parcel.landing.id, choice.nm)}
+            kind={nth === 0 ? "strong" : "plain"}
+            className="!justify-start !px-2 text-left !leading-tight"
+            onClick={() => desk.choose(parcel, choice.nm)}
           >
-            <span className="figure">{n + 1}</span> {choice.words}
+            {ANSWER_KEYS[nth] && <kbd className="figure text-sm">{ANSWER_KEYS[nth]}</kbd>} {choice.words}
           </Button>
         ))}
-        <Button onClick={() => desk.putBack(parcel)}>Esc Type it again</Button>
+        <Button className="!justify-start !px-2" onClick={() => desk.putBack(parcel)}>
+          <kbd className="figure text-sm">F4</kbd> Type it again
+        </Button>
       </div>
     </div>
   );
 }
+
+/** The keys of the first two answers. */
+const ANSWER_KEYS = ["F2", "F8"] as const;

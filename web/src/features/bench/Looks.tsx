@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { Schemas } from "../../api";
 import { SaidNotice, useServerForm } from "../../shared/forms";
 import { Button, Dialog, Faults, Field } from "../../shared/ui";
+import { useWaiting, waitingOf, Waits } from "../../shared/queue";
 import type { Desk } from "./useDesk";
 import { useLooks } from "./useLooks";
 
@@ -26,6 +27,9 @@ export function Looks({ desk }: { desk: Desk }) {
   const [claim, setClaim] = useState(false);
   const [all, setAll] = useState(false);
   const first = kind?.loose ? OF_LOOSE : part.looks.length;
+  const waiting = waitingOf(useWaiting(bench.card.id).facts, "observation");
+  const waits = (look: Look) =>
+    waiting.findLast((one) => one.look === look.look && one.on === onOf(look, desk))?.answer;
   const answerOf = (look: string) => part.seen.find((seen) => seen.look === look)?.answer ?? UNSEEN;
   const write = (look: Look, answer: string) => {
     if (look.depth_for.includes(answer) || look.measured.includes(answer)) setDeep({ look, answer });
@@ -42,7 +46,8 @@ export function Looks({ desk }: { desk: Desk }) {
             <LookChoice
               key={key}
               look={look}
-              value={answerOf(key)}
+              value={waits(look) ?? answerOf(key)}
+              waits={waits(look) !== undefined}
               measured={part.seen.find((seen) => seen.look === key && look.measured.includes(seen.answer))}
               disabled={bench.card.signed}
               onChange={(answer) => write(look, answer)}
@@ -96,17 +101,20 @@ const saidOf = (seen: Schemas["Observation"] | undefined): string | undefined =>
 interface ChoiceProps {
   look: Look;
   value: string;
+  /** The answer has not landed yet. */
+  waits: boolean;
   /** What was measured where it was not only looked at. */
   measured?: Schemas["Observation"] | undefined;
   disabled: boolean;
   onChange: (answer: string) => void;
 }
 
-function LookChoice({ look, value, measured, disabled, onChange }: ChoiceProps) {
+function LookChoice({ look, value, waits, measured, disabled, onChange }: ChoiceProps) {
   return (
     <label className="block">
       <span className="block text-[15px] text-quiet">
-        {look.look} {measured && <strong className="figure text-ink">{measured.typed}</strong>}
+        {look.look} {waits && <Waits />}
+        {measured && <strong className="figure text-ink">{measured.typed}</strong>}
       </span>
       <select
         className={`h-10 w-full border-2 bg-sheet px-1 text-[15px] ${value === UNSEEN ? "border-line text-quiet" : "border-ink font-semibold"}`}

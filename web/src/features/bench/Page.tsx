@@ -5,6 +5,7 @@ import { stringOf } from "../../api";
 import { announce } from "../../shared/announce";
 import type { Bench } from "../../shared/job";
 import { PictureStrip } from "../../shared/pictures";
+import { useWaiting, WaitingNotice } from "../../shared/queue";
 import { Button, LinkButton, Notice, Page } from "../../shared/ui";
 import { usePerson, useSessionChanges } from "../session";
 import { Entry } from "./Entry";
@@ -22,7 +23,7 @@ import { Stations } from "./Stations";
 import { type Opened, ToolLine } from "./ToolLine";
 import { type Desk, useDesk } from "./useDesk";
 import { useKeys } from "./useKeys";
-import { useLive } from "./useLive";
+import { type Live, useLive } from "./useLive";
 
 /** The bench: the screen people live in. Of an engine nobody has named there is nothing to measure by. */
 export function BenchPage() {
@@ -63,6 +64,10 @@ function TheBench({ bench }: { bench: Bench }) {
       window.setTimeout(() => document.getElementById("gauge")?.focus());
     },
     answer: (nth) => {
+      if (desk.question) {
+        desk.answer(nth);
+        return;
+      }
       const offer = nth === null ? undefined : doubt?.offers[nth];
       if (doubt && (nth === null || offer)) slip.mutate({ doubt, taken: offer?.meant.nm ?? null });
     },
@@ -88,7 +93,7 @@ function TheBench({ bench }: { bench: Bench }) {
         </div>
         <div className="flex flex-col gap-2 max-[699px]:order-first">
           <Entry desk={desk} input={input} />
-          <Doubts desk={desk} />
+          <Doubts desk={desk} live={live} />
           <ReadingTable desk={desk} lit={lit} />
           {doubt ? (
             <SlipPanel key={doubt.reading} desk={desk} doubt={doubt} answer={slip} />
@@ -115,24 +120,38 @@ function TheBench({ bench }: { bench: Bench }) {
 const alsoOf = (desk: Desk): readonly string[] =>
   desk.bench.places.find((place) => place.id === desk.part.id)?.positions ?? [];
 
-/** What stands between a reading and the record: a server that is down, another person's readings. */
-function Doubts({ desk }: { desk: Desk }) {
-  const waiting = desk.mine.filter((parcel) => parcel.state === "waiting").length;
-  const { conflicts } = desk.outbox;
+/** Who else has this engine open, and which spot is in hand there. */
+function Beside({ desk, live }: { desk: Desk; live: Live }) {
+  const person = usePerson();
+  const others = live.beside.filter((one) => one.person !== person.name && one.part !== "");
+  if (others.length === 0) return null;
+  const nameOf = (id: string) => desk.bench.places.find((one) => one.id === id)?.name ?? id;
+  return (
+    <p className="border-l-4 border-blue px-2 text-[15px] leading-tight" role="status">
+      {others.map((one) => {
+        const here = desk.stop?.part === one.part && desk.stop.spot === one.spot;
+        return (
+          <span key={one.bench} className={`block ${here ? "font-semibold" : ""}`}>
+            {here
+              ? `${one.person} has this spot in hand too.`
+              : `${one.person} is at ${nameOf(one.part)}${one.spot ? `, ${one.spot}` : ""}.`}
+          </span>
+        );
+      })}
+    </p>
+  );
+}
+
+/** What stands between a reading and the record: what was refused, who reads beside, what two people read. */
+function Doubts({ desk, live }: { desk: Desk; live: Live }) {
+  const waiting = useWaiting(desk.bench.card.id);
+  const { conflicts } = desk.readings;
+  // Readings stand in their spots; of the rest it is said here.
+  const rest = { ...waiting, facts: waiting.facts.filter(({ fact }) => fact.fact !== "reading") };
   return (
     <>
-      {!desk.outbox.reachable && (
-        <Notice tone="wrong">
-          The server does not answer. {waiting} {waiting === 1 ? "reading is" : "readings are"} kept here and
-          sent when it is back. Go on.
-        </Notice>
-      )}
-      {desk.others > 0 && (
-        <Notice>
-          {desk.others} {desk.others === 1 ? "reading" : "readings"} of another person wait in this browser.
-          Change back to send them.
-        </Notice>
-      )}
+      <WaitingNotice waiting={rest} />
+      <Beside desk={desk} live={live} />
       {conflicts.length > 0 && (
         <Notice>
           {conflicts.map((words) => (
@@ -140,7 +159,7 @@ function Doubts({ desk }: { desk: Desk }) {
               {words}
             </span>
           ))}
-          <Button kind="quiet" className="!px-0" onClick={() => desk.outbox.putConflictsAway()}>
+          <Button kind="quiet" className="!px-0" onClick={() => desk.readings.putConflictsAway()}>
             Seen
           </Button>
         </Notice>

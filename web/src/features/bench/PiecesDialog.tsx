@@ -2,7 +2,8 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 
 import type { Schemas } from "../../api";
-import { type Kind, newId, type Part, useReport } from "../../shared/job";
+import { type Kind, newId, type Part } from "../../shared/job";
+import { drop, type Fact, useReport, useWaiting, waitingOf, Waits } from "../../shared/queue";
 import { PunchMark } from "../../shared/marks";
 import { Button, Dialog, Faults } from "../../shared/ui";
 import type { Desk } from "./useDesk";
@@ -13,7 +14,7 @@ interface Props {
   onOpenChange: (open: boolean) => void;
 }
 
-type Reported = Parameters<ReturnType<typeof useReport>>[0];
+type Reported = Fact;
 const now = (): string => new Date().toISOString();
 
 /** Pieces of the kind in hand: brought in new or off the shelf, fitted, moved, taken out. Readings stay with the
@@ -27,6 +28,9 @@ export function PiecesDialog({ desk, open, onOpenChange }: Props) {
       for (const fact of facts) await report(fact);
     },
   });
+  const { facts } = useWaiting(bench.card.id);
+  const coming = waitingOf(facts, "piece");
+  const moving = waitingOf(facts, "fitting");
   if (!kind) return null;
   return (
     <Dialog
@@ -39,10 +43,22 @@ export function PiecesDialog({ desk, open, onOpenChange }: Props) {
       <BringIn desk={desk} kind={kind} onSend={(facts) => send.mutate(facts)} />
       <Faults error={send.error} />
       <ul className="mt-3 grid grid-cols-2 gap-x-6 max-md:grid-cols-1">
+        {coming.map((one) => (
+          <li key={one.id} className="flex items-center justify-between gap-2 border-b border-line/60 py-1">
+            <span>
+              <span className="font-semibold">{one.part}</span>, brought in {one.new ? "new" : "used"}{" "}
+              <Waits />
+            </span>
+            <Button kind="quiet" onClick={() => drop(one.id)}>
+              Take back
+            </Button>
+          </li>
+        ))}
         {all.map((one) => (
           <PieceLine
             key={one.id}
             piece={one}
+            moving={moving.findLast((fact) => fact.piece === one.id)?.place}
             places={bench.places.find((place) => place.id === one.id)?.goes_in ?? []}
             name={(id) => bench.places.find((place) => place.id === id)?.short ?? id}
             signed={bench.card.signed}
@@ -58,13 +74,15 @@ export function PiecesDialog({ desk, open, onOpenChange }: Props) {
 
 interface LineProps {
   piece: Part;
+  /** Where it was put, while that waits to be sent. */
+  moving: string | undefined;
   places: readonly string[];
   name: (id: string) => string;
   signed: boolean;
   onMove: (place: string) => void;
 }
 
-function PieceLine({ piece, places, name, signed, onMove }: LineProps) {
+function PieceLine({ piece, moving, places, name, signed, onMove }: LineProps) {
   return (
     <li className="flex items-center gap-2 border-b border-line/60 py-1">
       <PunchMark code={piece.mark.code} size={18} label={piece.mark.word} />
@@ -74,7 +92,7 @@ function PieceLine({ piece, places, name, signed, onMove }: LineProps) {
         <select
           aria-label={`${piece.short_name} lies as`}
           className="h-10 min-w-0 flex-1 border-2 border-line bg-sheet px-1 text-ink"
-          value={piece.place}
+          value={moving ?? piece.place}
           disabled={signed}
           onChange={(event) => onMove(event.target.value)}
         >
@@ -85,6 +103,7 @@ function PieceLine({ piece, places, name, signed, onMove }: LineProps) {
             </option>
           ))}
         </select>
+        {moving !== undefined && <Waits />}
       </label>
     </li>
   );

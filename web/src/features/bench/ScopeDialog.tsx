@@ -2,7 +2,8 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { ask, client } from "../../api";
-import { newId, setName, useReport } from "../../shared/job";
+import { newId, setName } from "../../shared/job";
+import { useReport, useWaiting, waitingOf, Waits } from "../../shared/queue";
 import { Button, Dialog, Faults } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 
@@ -20,6 +21,7 @@ export function ScopeDialog({ desk, open, onOpenChange }: Props) {
   const here = sheets.data?.find((one) => one.id === bench.card.limits_id)?.sets ?? bench.scope;
   const more = kinds.flatMap((kind) => Object.keys(kind.sets)).filter((set) => !bench.scope.includes(set));
   const [chosen, setChosen] = useState<readonly string[]>([]);
+  const coming = waitingOf(useWaiting(bench.card.id).facts, "extension").flatMap((one) => one.sets);
   const extend = useMutation({
     mutationFn: () =>
       report({ fact: "extension", id: newId(), sets: [...chosen], at: new Date().toISOString() }),
@@ -35,6 +37,11 @@ export function ScopeDialog({ desk, open, onOpenChange }: Props) {
       <ul className="mb-3 list-disc pl-5">
         {bench.scope.map((set) => (
           <li key={set}>{setName(kinds, set)}</li>
+        ))}
+        {coming.map((set) => (
+          <li key={set}>
+            {setName(kinds, set)} <Waits />
+          </li>
         ))}
       </ul>
       {more.map((set) => (

@@ -1,7 +1,8 @@
 import { useMutation } from "@tanstack/react-query";
 
 import { type Schemas, stringOf } from "../../api";
-import { newId, useReport } from "../../shared/job";
+import { newId } from "../../shared/job";
+import { useReport, useWaiting, waitingOf, Waits } from "../../shared/queue";
 import { Button, Notice } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 
@@ -36,6 +37,18 @@ export function SlipPanel({ desk, doubt, answer }: Props) {
   const spot = all.find((one) => one.current?.id === doubt.reading);
   const read = spot?.current?.read || spot?.current?.size.text;
   const signed = desk.bench.card.signed;
+  const given = waitingOf(useWaiting(desk.bench.card.id).facts, "slip answer").find(
+    (one) => one.reading === doubt.reading,
+  );
+  if (given) {
+    const meant = doubt.offers.find((offer) => offer.meant.nm === given.taken_nm);
+    return (
+      <section aria-label="Did you mean" className="border-l-4 border-blue bg-sheet p-2" aria-live="polite">
+        <span className="figure">{doubt.spot}</span> {meant ? meant.words : `kept as read, ${read ?? ""}`}{" "}
+        <Waits />
+      </section>
+    );
+  }
   return (
     <section aria-label="Did you mean" className="border-l-4 border-blue bg-sheet p-2" aria-live="polite">
       <p className="text-[16px] font-semibold leading-tight">

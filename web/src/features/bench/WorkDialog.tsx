@@ -3,7 +3,8 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { ask, client, Refused, type Schemas } from "../../api";
 import { momentText } from "../../shared/dates";
 import { SaidNotice, useServerForm } from "../../shared/forms";
-import { MAKER_FIRST, newId, useReport } from "../../shared/job";
+import { MAKER_FIRST, newId } from "../../shared/job";
+import { drop, useReport, useWaiting, waitingOf, Waits } from "../../shared/queue";
 import { Button, Choice, Dialog, Faults, Field } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 
@@ -123,10 +124,25 @@ function DoneList({ desk }: { desk: Desk }) {
   const takeBack = useMutation({
     mutationFn: (of: string) => report({ fact: "withdrawal", id: newId(), of, at: new Date().toISOString() }),
   });
-  if (desk.bench.operations.length === 0) return null;
+  const waiting = waitingOf(useWaiting(desk.bench.card.id).facts, "operation");
+  if (desk.bench.operations.length + waiting.length === 0) return null;
   return (
     <section className="mt-5 border-t-2 border-line pt-3">
       <h3 className="text-lg font-semibold">On record</h3>
+      {waiting.map((done) => (
+        <p
+          key={done.id}
+          className="flex items-center justify-between gap-3 border-b border-line/60 py-1 leading-tight"
+        >
+          <span>
+            {done.kind}: {done.on}
+            {done.step && `, to ${done.step}`} <Waits />
+          </span>
+          <Button kind="quiet" onClick={() => drop(done.id)}>
+            Take back
+          </Button>
+        </p>
+      ))}
       {desk.bench.operations.map((done) => (
         <p
           key={done.id}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 
 import type { Bench, Part } from "../../shared/job";
-import type { Parcel } from "./outbox";
+import type { Parcel } from "./useReadings";
 import { firstStop, nextPart, type Stop, stopAfter } from "./route";
 
 const SPOTS = ["1a", "1b", "2a", "2b"];

@@ -1,5 +1,5 @@
 import type { Bench, Part } from "../../shared/job";
-import type { Parcel } from "./outbox";
+import type { Parcel } from "./useReadings";
 
 /** A place to read at: a part, what of it is read, and the spot. */
 export interface Stop {

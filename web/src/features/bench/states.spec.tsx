@@ -1,4 +1,6 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import type { ReactNode } from "react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 
 import type { Schemas } from "../../api";
@@ -48,6 +50,10 @@ const WALL = {
   planned: false,
   angle_names: { 0: "upper", 180: "lower" },
 };
+
+const wrapped = (children: ReactNode) => (
+  <QueryClientProvider client={new QueryClient()}>{children}</QueryClientProvider>
+);
 
 function deskOf(more: Record<string, unknown> = {}): Desk {
   const spots = (more.spots as Spot[] | undefined) ?? SPOTS;
@@ -122,7 +128,7 @@ describe("did you mean", () => {
 
   it("takes what was meant or keeps what was read", () => {
     const mutate = vi.fn();
-    render(<SlipPanel desk={deskOf()} doubt={doubt} answer={answer(mutate)} />);
+    render(wrapped(<SlipPanel desk={deskOf()} doubt={doubt} answer={answer(mutate)} />));
     fireEvent.click(screen.getByRole("button", { name: /2.0374, one turn/ }));
     expect(mutate).toHaveBeenLastCalledWith({ doubt, taken: shown("2.0374").nm });
     fireEvent.click(screen.getByRole("button", { name: /Keep 2.0124/ }));
@@ -132,7 +138,7 @@ describe("did you mean", () => {
 
   it("offers nothing on a signed job", () => {
     const bench = { card: { signed: true } } as unknown as Desk["bench"];
-    render(<SlipPanel desk={deskOf({ bench })} doubt={doubt} answer={answer()} />);
+    render(wrapped(<SlipPanel desk={deskOf({ bench })} doubt={doubt} answer={answer()} />));
     expect(screen.getByRole<HTMLButtonElement>("button", { name: /Keep/ }).disabled).toBe(true);
   });
 });

@@ -1,16 +1,16 @@
 import { useMutation } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 
 import type { Schemas } from "../../api";
 import { announce } from "../../shared/announce";
-import { type Bench, newId, type Part, useKinds, useReport } from "../../shared/job";
+import { type Bench, newId, type Part, useKinds } from "../../shared/job";
+import { useReport } from "../../shared/queue";
 import { useKept } from "../../shared/useKept";
 import { usePerson } from "../session";
-import type { Landing, Parcel } from "./outbox";
 import { firstStop, firstToRead, keyOf, nextPart, type Stop, stopAfter } from "./route";
 import { spotsOf, type Target, targetsOf } from "./targets";
-import { useOutbox } from "./useOutbox";
+import { type Landing, type Parcel, useReadings } from "./useReadings";
 import { useSetup } from "./useSetup";
 
 type Unit = Schemas["Landing"]["unit"];
@@ -24,7 +24,8 @@ export function useDesk(bench: Bench) {
   const jobId = bench.card.id;
   const person = usePerson();
   const kinds = useKinds();
-  const { outbox, mine, others } = useOutbox(jobId);
+  const readings = useReadings(jobId);
+  const { mine } = readings;
   const setup = useSetup(bench);
   const { parts, stations } = bench.assessment;
   // The part in hand stands in the address too, so that a reload comes back to it. The address follows a little
@@ -66,11 +67,22 @@ export function useDesk(bench: Bench) {
   const gauge = setup.gaugeFor(feature, bench.hints[part.set]?.sizes_nm[feature.key]);
   const spots = spotsOf(bench, part, target.part, feature);
   const spot = stop?.spot ?? null;
-  const draftKey = stop ? keyOf(stop) : `${part.id} ${feature.key}`;
+  // Text begun before a question was seen belongs to the spot in hand, text begun after it to the doubted one.
+  const again = useAgain(question);
+  const draftKey = again.doubted
+    ? keyOf(again.doubted.landing)
+    : stop
+      ? keyOf(stop)
+      : `${part.id} ${feature.key}`;
   const text = drafts[draftKey] ?? "";
   const setText = (typed: string, key = draftKey) => {
     const rest = Object.fromEntries(Object.entries(drafts).filter(([one]) => one !== key));
     setDrafts(typed ? { ...rest, [key]: typed } : rest);
+  };
+  const type = (typed: string) => {
+    const begun = text === "" && typed !== "" ? again.begin() : null;
+    setText(typed, begun ? keyOf(begun.landing) : draftKey);
+    if (typed === "") again.end();
   };
 
   const goTo = (id: string, at?: Stop | null) => {
@@ -106,7 +118,7 @@ export function useDesk(bench: Bench) {
   };
   const upNext = nextPart(bench, part, mine);
   const current = spots.find((one) => one.name === spot)?.current ?? null;
-  const again = byPlan
+  const repeated = byPlan
     ? part.to_repeat.find((one) => one.feature === feature.key && one.spot === spot)
     : undefined;
 
@@ -115,10 +127,10 @@ export function useDesk(bench: Bench) {
     setSelect(false);
     setGone(null);
     setReplace(false);
-    const sent = outbox.snapshot().filter((parcel) => parcel.jobId === jobId);
+    const sent = readings.now();
     if (!byPlan) {
       setChosen(firstUnread(spots, sent, target));
-    } else if (!again || again.times <= 1) {
+    } else if (!repeated || repeated.times <= 1) {
       const next = stopAfter(bench, from, sent);
       const turning = bench.plans[part.set]?.order === "all journals at one angle";
       if (next && next.part !== part.id && turning) goTo(next.part, next);
@@ -136,16 +148,34 @@ export function useDesk(bench: Bench) {
       at: new Date().toISOString(),
       chosen_nm: null,
       corrects: replace && current ? current.id : null,
-      repeats: again && current ? current.id : null,
+      repeats: repeated && current ? current.id : null,
       by_button: byButton,
       seen: current?.id ?? null,
     };
-    outbox.add(jobId, landing);
+    readings.add(landing);
     moveOn(stop);
     movedAt.current = byButton ? 0 : sinceStart();
   };
+  /** The doubted spot, typed again: in place of what was asked about. */
+  const landAgain = ({ landing }: Parcel) => {
+    if (!text.trim()) return;
+    readings.drop(landing.id);
+    const at = new Date().toISOString();
+    readings.add({
+      ...landing,
+      id: newId(),
+      typed: text.trim(),
+      unit: setup.unit,
+      at,
+      chosen_nm: null,
+      by_button: false,
+    });
+    setText("");
+    again.end();
+  };
   const land = () => {
-    if (stop) landText(text, setup.unit, false);
+    if (again.doubted) landAgain(again.doubted);
+    else if (stop) landText(text, setup.unit, false);
     else if (upNext) goTo(upNext.id);
   };
   const withdrawing = useMutation({
@@ -162,7 +192,7 @@ export function useDesk(bench: Bench) {
   const withdrawLast = () => {
     const waiting = mine.at(-1);
     if (waiting) {
-      outbox.drop(waiting.landing.id);
+      readings.drop(waiting.landing.id);
       tookBack(waiting.landing);
       return;
     }
@@ -175,36 +205,73 @@ export function useDesk(bench: Bench) {
   /** Undo taking back: the same reading lands once more, as a new fact. */
   const undo = () => {
     if (!gone) return;
-    outbox.add(jobId, { ...gone, id: newId(), at: new Date().toISOString() });
+    readings.add({ ...gone, id: newId(), at: new Date().toISOString() });
     setGone(null);
     announce(`Put back ${gone.typed} at ${gone.spot}.`);
   };
   /** Readings pasted as a row or column, each at its spot, after they were looked at. */
   const landAll = (pasted: readonly (Stop & { typed: string })[]) => {
-    for (const one of pasted) {
-      outbox.add(jobId, {
-        ...setup.state(feature, gauge), id: newId(), ...one, unit: setup.unit, at: new Date().toISOString(),
-        chosen_nm: null, corrects: null, repeats: null, by_button: false, seen: null,
-      }); // prettier-ignore
-    }
+    const landings = pasted.map((one): Landing => ({
+      ...setup.state(feature, gauge), id: newId(), ...one, unit: setup.unit, at: new Date().toISOString(),
+      chosen_nm: null, corrects: null, repeats: null, by_button: false, seen: null,
+    })); // prettier-ignore
+    readings.add(...landings);
     setChosen(null);
     setVisits((before) => before + 1);
   };
   const putBack = (parcel: Parcel) => {
-    outbox.drop(parcel.landing.id);
+    readings.drop(parcel.landing.id);
     const { landing } = parcel;
     goTo(ownerOf(landing), stopOf(landing));
-    setText(landing.typed, keyOf(landing));
+    if (!(again.doubted && text)) setText(landing.typed, keyOf(landing));
+    again.end();
     setSelect(true);
+  };
+  /** Answer the question that stands: its first or second choice, or null to type it again. */
+  const answer = (nth: number | null) => {
+    if (!question) return;
+    const choice = nth === null ? undefined : question.question?.choices[nth];
+    if (choice) choose(question, choice.nm);
+    else if (nth === null) putBack(question);
+  };
+  const choose = ({ landing }: Parcel, nm: number) => {
+    // What was begun in place of it stays in sight: it goes to that spot once more.
+    if (again.doubted && text) goTo(ownerOf(landing), stopOf(landing));
+    again.end();
+    readings.choose(landing.id, nm);
   };
   const setGauge = (id: string) => setup.setGauge(feature, id);
 
   return {
-    bench, kinds, kind, part, stop, spot, spots, feature, targets, target, byPlan, measure, again, text, setup, gauge,
-    setGauge, replace, visits, question, mine, others, outbox, withdrawing, movedAt, gone, undo, landAll, select,
+    bench, kinds, kind, part, stop, spot, spots, feature, targets, target, byPlan, measure, repeated, again, answer, choose, type, text, setup, gauge,
+    setGauge, replace, visits, question, mine, readings, withdrawing, movedAt, gone, undo, landAll, select,
     setSelect, setText, setReplace, goTo, goToSpot, goToStation, nextStation, upNext, land, landText, withdrawLast,
     putBack,
   }; // prettier-ignore
+}
+
+/** Text begun before a question was seen belongs to the next reading: so long it takes to see one. */
+const SEEN_MS = 350;
+
+/** Whether what is typed is the doubted spot again. */
+function useAgain(question: Parcel | undefined) {
+  const [of, setOf] = useState("");
+  const id = question?.landing.id ?? "";
+  const shownAt = useRef({ id: "", at: 0 });
+  useEffect(() => {
+    if (shownAt.current.id !== id) shownAt.current = { id, at: sinceStart() };
+  }, [id]);
+  return {
+    /** The reading asked about, while it is typed again. */
+    doubted: question && of === id ? question : null,
+    /** Text is begun: gives the reading it is in place of, where its question was seen. */
+    begin: (): Parcel | null => {
+      if (!question || sinceStart() - shownAt.current.at < SEEN_MS) return null;
+      setOf(id);
+      return question;
+    },
+    end: () => setOf(""),
+  };
 }
 
 export type Desk = ReturnType<typeof useDesk>;

@@ -15,15 +15,16 @@ export function useDraft(desk: Desk): { data: Schemas["DraftOut"] | undefined; e
   }, [desk.text]);
   const jobId = desk.bench.card.id;
   const { setup } = desk;
+  const doubted = desk.again.doubted?.landing;
   const body = {
-    part: desk.stop?.part ?? desk.part.id,
-    feature: desk.feature.key,
-    spot: desk.spot ?? "",
+    part: doubted?.part ?? desk.stop?.part ?? desk.part.id,
+    feature: doubted?.feature ?? desk.feature.key,
+    spot: doubted?.spot ?? desk.spot ?? "",
     typed,
     unit: setup.unit,
-    gauge: desk.gauge,
+    gauge: doubted?.gauge ?? desk.gauge,
   };
-  const settled = typed !== "" && typed === desk.text.trim() && desk.spot !== null;
+  const settled = typed !== "" && typed === desk.text.trim() && (doubted !== undefined || desk.spot !== null);
   const draft = useQuery({
     queryKey: ["draft", jobId, body],
     queryFn: () =>

@@ -17,6 +17,9 @@ export function useKeys(desk: Desk, also: Also): void {
     const onKey = (event: KeyboardEvent) => {
       if (event.altKey) {
         if (!altKey(event.key.toLowerCase(), desk, also)) return;
+      } else if (event.key === "Escape") {
+        if (!desk.question || !inEntry(event.target)) return;
+        also.answer(null);
       } else if (event.key in FUNCTION_KEYS) {
         FUNCTION_KEYS[event.key]?.(also, desk);
       } else if (!inEntry(event.target) || desk.text !== "" || desk.question) {

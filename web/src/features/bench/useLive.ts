@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 
 import { ask, client, Refused, type Schemas } from "../../api";
 import { newId } from "../../shared/job";
+import { queue, useShownQueue } from "../../shared/queue";
 import type { Desk } from "./useDesk";
 
 /** A line of the gauge as the server tells it: to enter, or only to show. */
@@ -14,6 +15,11 @@ export interface Told {
   entry: { typed: string; unit: Schemas["Unit"] } | null;
 }
 
+/** Another bench that has this job open, who stands at it, and which spot is in hand there. */
+export type BenchBeside = Schemas["StandsIn"] & { person: string };
+
+/** So long after a move the other benches are told: not at every spot that is only passed. */
+const SETTLED_MS = 300;
 const BENCH = "half-thou.bench";
 const LOOK_AGAIN_MS = 400;
 /** A line this soon after the spot was changed by hand may be the answer to the spot before. */
@@ -35,10 +41,13 @@ export function useLive(desk: Desk) {
   const [port, setPort] = useState<{ connected: boolean; words: string } | null>(null);
   const [inHand, setInHand] = useState(false);
   const [refused, setRefused] = useState("");
+  const [beside, setBeside] = useState<readonly BenchBeside[]>([]);
   const queries = useQueryClient();
   const jobId = desk.bench.card.id;
   const gaugeId = desk.gauge;
   const speaks = desk.bench.gauges.some((one) => one.id === gaugeId && one.port !== "");
+  // A stream that was refused does not come back by itself.
+  const { signedOut } = useShownQueue();
   const now = useRef(desk);
   useEffect(() => {
     now.current = desk;
@@ -63,6 +72,7 @@ export function useLive(desk: Desk) {
     [gaugeId, bench],
   );
   useEffect(() => {
+    if (signedOut) return;
     let timer: number | undefined;
     const source = new EventSource(`/api/live/events?bench=${bench}&job=${jobId}`);
     source.addEventListener("line", (event: MessageEvent<string>) => {
@@ -77,6 +87,12 @@ export function useLive(desk: Desk) {
       const said = JSON.parse(event.data) as { to: string };
       setInHand(false);
       setRefused(`The gauge was taken over: ${said.to}.`);
+    });
+    source.addEventListener("beside", (event: MessageEvent<string>) => {
+      setBeside((JSON.parse(event.data) as { benches: BenchBeside[] }).benches);
+    });
+    source.addEventListener("differs", (event: MessageEvent<string>) => {
+      queue.differs((JSON.parse(event.data) as { words: string }).words);
     });
     source.addEventListener("hello", () => {
       if (speaks) void claim(false);
@@ -97,10 +113,23 @@ export function useLive(desk: Desk) {
       setRefused("");
       setLast(null);
       setPort(null);
+      setBeside([]);
       if (speaks) void client.POST("/api/live/release", { body: { bench, gauge: gaugeId } });
     };
-  }, [bench, jobId, queries, speaks, claim, gaugeId]);
-  return { speaks, last, port, inHand, refused, takeOver: () => void claim(true) };
+  }, [bench, jobId, queries, speaks, claim, gaugeId, signedOut]);
+  // Where nobody else has the job open, nobody is told.
+  const accompanied = beside.length > 0;
+  const [part, spot] = [desk.stop?.part ?? desk.part.id, desk.stop?.spot ?? ""];
+  useEffect(() => {
+    if (!accompanied) return;
+    const body = { bench, part, spot };
+    const timer = window.setTimeout(
+      () => void client.POST("/api/live/stands", { body }).catch(() => undefined),
+      SETTLED_MS,
+    );
+    return () => window.clearTimeout(timer);
+  }, [bench, accompanied, part, spot]);
+  return { speaks, last, port, inHand, refused, beside, takeOver: () => void claim(true) };
 }
 
 export type Live = ReturnType<typeof useLive>;

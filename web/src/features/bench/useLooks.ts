@@ -1,7 +1,8 @@
 import { useMutation } from "@tanstack/react-query";
 
 import type { Schemas } from "../../api";
-import { newId, useReport } from "../../shared/job";
+import { newId } from "../../shared/job";
+import { useReport } from "../../shared/queue";
 
 export type Seeing = Omit<Schemas["Seeing"], "fact" | "id" | "at">;
 

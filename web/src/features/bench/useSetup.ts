@@ -1,7 +1,7 @@
 import type { Schemas } from "../../api";
 import { type Bench, type FeatureKind, newId, useStandings } from "../../shared/job";
 import { useKept } from "../../shared/useKept";
-import type { Landing } from "./outbox";
+import type { Landing } from "./useReadings";
 
 type Sitting = Schemas["SittingForm"];
 

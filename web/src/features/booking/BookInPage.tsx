@@ -5,7 +5,17 @@ import { useNavigate } from "react-router";
 import { ask, client, type Schemas } from "../../api";
 import { today } from "../../shared/dates";
 import { SaidNotice, useServerForm } from "../../shared/forms";
-import { Questions, type Said, type Stop, StopForm, useTopics } from "../../shared/door";
+import {
+  type Drafts,
+  NO_STOP,
+  Questions,
+  type Said,
+  type Stop,
+  StopForm,
+  stopIn,
+  toldIn,
+  useTopics,
+} from "../../shared/door";
 import { newId, PlanChoice, planOf, plansFor, ScopeChoice, setName, useKinds } from "../../shared/job";
 import { Button, Field, LinkButton, Notice, Page, Pick, Section, TextArea } from "../../shared/ui";
 
@@ -41,6 +51,17 @@ export function BookInPage() {
   const topics = useTopics();
   const [said, setSaid] = useState<readonly (Said & { at: string })[]>([]);
   const [stops, setStops] = useState<readonly Stop[]>([]);
+  // What is typed under a question and not written down goes along with the booking.
+  const [drafts, setDrafts] = useState<Drafts>({});
+  const [stopDraft, setStopDraft] = useState(NO_STOP);
+  const allSaid = () => [
+    ...said,
+    ...toldIn(drafts).map((one) => ({ id: newId(), at: new Date().toISOString(), ...one })),
+  ];
+  const allStops = () => {
+    const typed = topics.data ? stopIn(stopDraft, topics.data) : null;
+    return typed ? [...stops, typed] : stops;
+  };
   const sheetSets = (id: string) => sheets.data?.find((one) => String(one.id) === id)?.sets ?? [];
   const judged = (id: string) => (scope ?? sheetSets(id)).filter((set) => sheetSets(id).includes(set));
   const kindOf = (set: string) => kinds.find((kind) => set in kind.sets);
@@ -67,8 +88,8 @@ export function BookInPage() {
         booked_in: today(),
         use: USES.find((use) => use === given.use) ?? null,
         scope: given.limits ? [...judged(given.limits)] : ["pump"],
-        told: said.map((one) => ({ fact: "statement", note: "", ...one })),
-        stops: stops.map((one) => ({
+        told: allSaid().map((one) => ({ fact: "statement", note: "", ...one })),
+        stops: allStops().map((one) => ({
           fact: "stop point",
           id: newId(),
           at: new Date().toISOString(),
@@ -113,6 +134,8 @@ export function BookInPage() {
           <Questions
             topics={topics.data.topics}
             said={said}
+            drafts={drafts}
+            onDrafts={setDrafts}
             onTell={(given) =>
               setSaid((before) => [...before, { id: newId(), at: new Date().toISOString(), ...given }])
             }
@@ -121,7 +144,12 @@ export function BookInPage() {
         )}
         {topics.data && (
           <Section title="Stop points agreed with the customer">
-            <StopForm asked={topics.data} onSet={(stop) => setStops((before) => [...before, stop])} />
+            <StopForm
+              asked={topics.data}
+              draft={stopDraft}
+              onDraft={setStopDraft}
+              onSet={(stop) => setStops((before) => [...before, stop])}
+            />
             <ul className="mt-2">
               {stops.map((stop) => (
                 <li key={stop.name} className="flex items-center gap-2 text-lg">

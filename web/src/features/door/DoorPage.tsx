@@ -1,10 +1,11 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { useOutletContext } from "react-router";
+import { useNavigate, useOutletContext } from "react-router";
 
 import { ask, client } from "../../api";
-import { Questions, useDoor, useTopics } from "../../shared/door";
-import { FactsNotice, useFacts } from "../../shared/facts";
+import { type Drafts, Questions, toldIn, useDoor, useTopics } from "../../shared/door";
+import { useLeaveGuard } from "../../shared/forms";
+import { drop, useFacts, waitingOf, WaitingNotice } from "../../shared/queue";
 import { type Bench, useKeepBench } from "../../shared/job";
 import { PictureStrip } from "../../shared/pictures";
 import { Button, Faults, LinkButton, Notice, Page } from "../../shared/ui";
@@ -17,6 +18,35 @@ export function DoorPage() {
   const door = useDoor(jobId);
   const facts = useFacts(jobId);
   const { tell } = facts;
+  const go = useNavigate();
+  const [drafts, setDrafts] = useState<Drafts>({});
+  const [leaving, setLeaving] = useState(false);
+  const typed = toldIn(drafts);
+  useLeaveGuard(typed.length > 0 && !leaving);
+  /** On to the looks: what is typed and not written down goes along. */
+  const goOn = () => {
+    const next = () => void go(`/jobs/${jobId}/looks`);
+    if (typed.length === 0) {
+      next();
+      return;
+    }
+    tell.mutate(
+      typed.map((one) => ({ fact: "statement", note: "", ...one })),
+      {
+        onSuccess: () => {
+          setDrafts({});
+          setLeaving(true);
+          window.setTimeout(next);
+        },
+      },
+    );
+  };
+  const waiting = waitingOf(facts.facts, "statement");
+  const takenBack = new Set(waitingOf(facts.facts, "withdrawal").map((one) => one.of));
+  const said = [
+    ...(door.data?.said ?? []).filter((one) => !takenBack.has(one.id)),
+    ...waiting.map((one) => ({ ...one, waits: true })),
+  ];
   const closed = bench.card.signed || bench.card.stage === "handed over";
   return (
     <Page
@@ -28,12 +58,12 @@ export function DoorPage() {
           : "What was said, by whom, and what was found out before it is opened."
       }
       actions={
-        <LinkButton to={`/jobs/${jobId}/looks`} kind="strong">
+        <Button kind="strong" onClick={goOn} disabled={tell.isPending}>
           On to the looks
-        </LinkButton>
+        </Button>
       }
     >
-      <FactsNotice facts={facts} />
+      <WaitingNotice waiting={facts} />
       <Faults error={tell.error} />
       {door.data && !door.data.identified && <Identify bench={bench} sheets={door.data.sheets} />}
       {door.data && door.data.findings.length > 0 && (
@@ -51,10 +81,14 @@ export function DoorPage() {
       {topics.data && door.data && (
         <Questions
           topics={topics.data.topics}
-          said={door.data.said}
+          said={said}
           disabled={closed}
+          drafts={drafts}
+          onDrafts={setDrafts}
           onTell={(given) => tell.mutate([{ fact: "statement", note: "", ...given }])}
-          onTakeBack={(of) => tell.mutate([{ fact: "withdrawal", of }])}
+          onTakeBack={(of) =>
+            waiting.some((one) => one.id === of) ? drop(of) : tell.mutate([{ fact: "withdrawal", of }])
+          }
         />
       )}
     </Page>

@@ -1,3 +1,4 @@
+import { Waits } from "../../shared/queue";
 import { ShellDrawing } from "./ShellDrawing";
 import type { Board, Grade, Half } from "./useEvidence";
 
@@ -38,6 +39,7 @@ export function BearingMap({ board, chosen, coming, onChoose }: Props) {
                   <HalfButton
                     half={half}
                     grade={coming.get(half.id) ?? half.grade}
+                    waits={coming.has(half.id)}
                     chosen={half.id === chosen}
                     small={wide}
                     onChoose={onChoose}
@@ -69,12 +71,14 @@ function Thrust({ words }: { words: string }) {
 interface HalfProps {
   half: Half;
   grade: Grade | null;
+  /** The grade has not landed yet. */
+  waits: boolean;
   chosen: boolean;
   small: boolean;
   onChoose: (half: string) => void;
 }
 
-function HalfButton({ half, grade, chosen, small, onChoose }: HalfProps) {
+function HalfButton({ half, grade, waits, chosen, small, onChoose }: HalfProps) {
   const seat = half.seat && half.seat !== "in place" ? half.seat : "";
   const words = grade ? grade.answer : "to grade";
   return (
@@ -84,13 +88,14 @@ function HalfButton({ half, grade, chosen, small, onChoose }: HalfProps) {
       onClick={() => onChoose(half.id)}
       className={`flex w-full flex-col items-center leading-tight ${half.upper ? "" : "flex-col-reverse"} ${chosen ? "outline-2 -outline-offset-2 outline-blue" : ""}`}
     >
-      <span className="sr-only">{`${half.name}: ${[words, half.wear, seat].filter(Boolean).join(", ")}`}</span>
+      <span className="sr-only">{`${half.name}: ${[words, waits && "waits", half.wear, seat].filter(Boolean).join(", ")}`}</span>
       <span
         aria-hidden
         className={`flex min-h-9 flex-col ${half.upper ? "justify-end" : "justify-start"} text-[13px] ${grade ? "" : "text-blue"}`}
       >
         {!small && <span className={grade?.rejected ? "font-semibold" : ""}>{words}</span>}
         {seat && <span className="text-red">{small ? "seat" : seat}</span>}
+        {waits && <Waits />}
         {half.weak && <span className="text-quiet">after cleaning</span>}
       </span>
       <ShellDrawing

@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 
-import type { Given } from "../../shared/facts";
+import { type Given, waitingOf } from "../../shared/queue";
+import type { Schemas } from "../../api";
 import { announce } from "../../shared/announce";
 import { BearingMap } from "./BearingMap";
 import { CausePanel } from "./CausePanel";
@@ -9,7 +10,7 @@ import { HalfInHand } from "./HalfInHand";
 import { OilWay } from "./OilWay";
 import { OilWayDialog } from "./OilWayDialog";
 import { isTyping } from "./keys";
-import type { Grade } from "./useEvidence";
+import type { Grade, Half } from "./useEvidence";
 
 /** The bearing map over the oil's way: graded by keys, a letter a grade, arrows to move. */
 export function BearingsPage() {
@@ -23,9 +24,17 @@ function Bearings({ bench, board, facts, closed }: Shown) {
     const open = halves.find((half) => !half.grade) ?? halves[0];
     return open?.id ?? "";
   });
-  const [coming, setComing] = useState<ReadonlyMap<string, Grade>>(new Map());
   const [cleaned, setCleaned] = useState(false);
-  const half = halves.find((one) => one.id === at) ?? halves[0];
+  // What was said here and has not landed yet stands on the map, and says that it waits.
+  const waiting = waitingOf(facts.facts, "sighting");
+  const coming = new Map(
+    waiting.flatMap((one): [string, Grade][] => {
+      const grade = one.look === "overlay" && board.grades.find((other) => other.answer === one.answer);
+      return grade ? [[one.on, grade]] : [];
+    }),
+  );
+  const told = halves.find((one) => one.id === at) ?? halves[0];
+  const half = told && asSaid(told, waiting);
   const say = (look: string, answer: string, arc?: readonly [number, number]) => {
     if (!half || closed) return;
     const fact: Given = {
@@ -42,12 +51,8 @@ function Bearings({ bench, board, facts, closed }: Shown) {
   };
   const grade = (one: Grade) => {
     if (!half || closed) return;
-    setComing((before) => new Map(before).set(half.id, one));
     announce(`${half.name}: ${one.answer}`);
-    // On its way until the map has been told again, or it was refused.
-    void say("overlay", one.answer)?.finally(() =>
-      setComing((before) => new Map([...before].filter(([id, was]) => id !== half.id || was !== one))),
-    );
+    void say("overlay", one.answer);
   };
   const move = (by: number) => {
     const next = halves[halves.findIndex((one) => one.id === half?.id) + by];
@@ -103,6 +108,7 @@ function Bearings({ bench, board, facts, closed }: Shown) {
       board={board}
       half={half}
       grade={coming.get(half.id) ?? half.grade}
+      waits={waiting.some((one) => one.on === half.id)}
       cleaned={cleaned}
       disabled={closed}
       onGrade={grade}
@@ -129,4 +135,18 @@ function Bearings({ bench, board, facts, closed }: Shown) {
       <CausePanel jobId={jobId} board={board} />
     </div>
   );
+}
+
+/** A half as it stands with what was said of it here and has not landed yet. */
+function asSaid(half: Half, waiting: readonly Schemas["Sighted"][]): Half {
+  const said = waiting.filter((one) => one.on === half.id);
+  const last = (look: string) => said.findLast((one) => one.look === look);
+  const wear = last("wear");
+  return {
+    ...half,
+    wear: wear?.answer ?? half.wear,
+    arc: wear ? (wear.arc ?? half.arc) : half.arc,
+    seat: last("seat")?.answer ?? half.seat,
+    back: last("back")?.answer ?? half.back,
+  };
 }

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import { NavLink, useOutletContext } from "react-router";
 
-import { FactsNotice, useFacts } from "../../shared/facts";
+import { WaitingNotice, useFacts } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
 import { Button, Faults, LinkButton, Page } from "../../shared/ui";
 import { useMay } from "../session";
@@ -80,7 +80,7 @@ export function EvidenceFrame({ title, children }: Props) {
           </NavLink>
         ))}
       </nav>
-      <FactsNotice facts={facts} />
+      <WaitingNotice waiting={facts} />
       <Faults error={facts.tell.error ?? evidence.error} />
       {evidence.isError && <Button onClick={() => void evidence.refetch()}>Try again</Button>}
       {board && <Contradictions found={board.contradictions.map((one) => one.text)} />}

@@ -2,6 +2,7 @@ import { useRef } from "react";
 import { Link } from "react-router";
 
 import { PictureStrip } from "../../shared/pictures";
+import { Waits } from "../../shared/queue";
 import { Chip } from "../../shared/ui";
 import type { Board, Grade, Half } from "./useEvidence";
 
@@ -13,6 +14,8 @@ interface Props {
   board: Board;
   half: Half;
   grade: Grade | null;
+  /** Something said of it has not landed yet. */
+  waits: boolean;
   cleaned: boolean;
   disabled: boolean;
   onGrade: (grade: Grade) => void;
@@ -26,6 +29,7 @@ export function HalfInHand({
   board,
   half,
   grade,
+  waits,
   cleaned,
   disabled,
   onGrade,
@@ -36,7 +40,9 @@ export function HalfInHand({
     <section aria-label="The half in hand" className="border-t border-line pt-2">
       <div className="grid grid-cols-[minmax(0,1fr)_200px] gap-x-5 max-md:grid-cols-1">
         <div>
-          <h2 className="text-2xl font-semibold">{half.name}</h2>
+          <h2 className="text-2xl font-semibold">
+            {half.name} {waits && <Waits />}
+          </h2>
           <p className="mb-1 text-quiet">
             {grade ? `${grade.means}.` : "What does it show? One letter; the arrows move on."} {board.normal}{" "}
             {board.kind === "not known" && (

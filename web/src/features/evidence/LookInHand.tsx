@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import type { Schemas } from "../../api";
 import { momentText } from "../../shared/dates";
 import { PictureStrip } from "../../shared/pictures";
+import { drop, waitingOf, Waits } from "../../shared/queue";
 import { Button, Chip, Choice, Dialog, Field } from "../../shared/ui";
 import type { Shown } from "./EvidenceFrame";
 import { isTyping } from "./keys";
@@ -34,6 +35,7 @@ export function LookInHand({
 }: Props) {
   const [cleaned, setCleaned] = useState(look.gone);
   const [doubted, setDoubted] = useState("");
+  const waiting = waitingOf(facts.facts, "sighting").filter((one) => one.look === look.key);
   const here = look.said.filter((one) => look.places.length < 2 || one.on === place);
   const answer = (text: string) => {
     if (disabled || !place) return;
@@ -80,7 +82,10 @@ export function LookInHand({
               <Chip
                 key={text}
                 letter={String(nth + 1)}
-                chosen={here.some((one) => one.answer === text && !one.mistrusted)}
+                chosen={
+                  here.some((one) => one.answer === text && !one.mistrusted) ||
+                  waiting.some((one) => one.answer === text && (look.places.length < 2 || one.on === place))
+                }
                 disabled={disabled}
                 onClick={() => answer(text)}
               >
@@ -100,8 +105,24 @@ export function LookInHand({
           <PictureStrip jobId={jobId} on={`look:${look.key}`} name={look.name} disabled={disabled} />
         </>
       )}
-      {look.said.length > 0 && (
+      {look.said.length + waiting.length > 0 && (
         <ul aria-label="What was said" className="mt-3 border-t border-line">
+          {waiting.map((one) => (
+            <li
+              key={one.id}
+              className="flex items-center justify-between gap-x-3 border-b border-line/60 py-1"
+            >
+              <span>
+                {look.places.length > 1 && (
+                  <strong>{look.places.find((other) => other.id === one.on)?.name ?? one.on}: </strong>
+                )}
+                {one.answer} <Waits />
+              </span>
+              <Button kind="quiet" onClick={() => drop(one.id)}>
+                Take back
+              </Button>
+            </li>
+          ))}
           {look.said.map((one) => (
             <li
               key={one.fact}

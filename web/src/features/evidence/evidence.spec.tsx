@@ -50,7 +50,9 @@ describe("the bearing map", () => {
       "ariaPressed",
       "true",
     );
-    fireEvent.click(screen.getByRole("button", { name: "Half bearing of rod 1, lower: copper through" }));
+    fireEvent.click(
+      screen.getByRole("button", { name: "Half bearing of rod 1, lower: copper through, waits" }),
+    );
     expect(choose).toHaveBeenCalledWith("l");
     expect(screen.getByText("rod blue")).toBeTruthy();
     expect(screen.getByText("thrust rear face only")).toBeTruthy();
@@ -79,6 +81,7 @@ describe("the half in hand", () => {
         board={board()}
         half={half("u", true)}
         grade={null}
+        waits={false}
         cleaned={false}
         disabled={disabled}
         onGrade={onGrade}

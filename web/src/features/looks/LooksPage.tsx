@@ -1,7 +1,9 @@
+import { useState } from "react";
 import { useOutletContext } from "react-router";
 
-import { StopForm, useLooksReport, useTopics } from "../../shared/door";
-import { FactsNotice, useFacts } from "../../shared/facts";
+import { NO_STOP, StopForm, stopIn, useLooksReport, useTopics } from "../../shared/door";
+import { useLeaveGuard } from "../../shared/forms";
+import { useFacts, waitingOf, WaitingNotice } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
 import { Button, Faults, LinkButton, Page } from "../../shared/ui";
 import { useMay } from "../session";
@@ -21,7 +23,12 @@ export function LooksPage() {
   const { tell } = facts;
   const report = looks.data;
   const closed = bench.card.signed || bench.card.stage === "handed over";
-  const next = report?.order[0];
+  const [stopDraft, setStopDraft] = useState(NO_STOP);
+  const [begun, setBegun] = useState(false);
+  useLeaveGuard(begun || (topics.data !== undefined && stopIn(stopDraft, topics.data) !== null));
+  // Answered here and not landed yet: the next one is in hand, and the order is re-made when it has landed.
+  const waiting = waitingOf(facts.facts, "look");
+  const next = report?.order.find((look) => !waiting.some((one) => one.look === look.key));
   // What has to be decided first stands first.
   const waits = report?.stops.some((stop) => stop.lit && !stop.decided) ?? false;
   const stops = report && (
@@ -46,7 +53,7 @@ export function LooksPage() {
         </LinkButton>
       }
     >
-      <FactsNotice facts={facts} />
+      <WaitingNotice waiting={facts} />
       <Faults error={tell.error ?? looks.error} />
       {report?.reasons.map((reason) => (
         <p key={reason.text} className="mb-2 border-l-4 border-blue bg-sheet px-4 py-2 text-lg">
@@ -58,7 +65,14 @@ export function LooksPage() {
           <div className="flex flex-col gap-4">
             {waits && stops}
             {next ? (
-              <NextLook key={next.key} jobId={jobId} look={next} disabled={closed} facts={facts} />
+              <NextLook
+                key={next.key}
+                jobId={jobId}
+                look={next}
+                disabled={closed}
+                facts={facts}
+                onBegun={setBegun}
+              />
             ) : (
               <p className="text-xl">Every look is taken, or cannot be.</p>
             )}
@@ -66,6 +80,8 @@ export function LooksPage() {
             {topics.data && !closed && (
               <StopForm
                 asked={topics.data}
+                draft={stopDraft}
+                onDraft={setStopDraft}
                 onSet={(stop) => tell.mutate([{ fact: "stop point", ...stop }])}
               />
             )}
@@ -75,6 +91,7 @@ export function LooksPage() {
             <Taken
               jobId={jobId}
               report={report}
+              waiting={waiting}
               onTakeBack={closed ? undefined : (of) => tell.mutate([{ fact: "withdrawal", of }])}
             />
           </div>

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 
 import type { Schemas } from "../../api";
-import type { useFacts } from "../../shared/facts";
+import type { useFacts } from "../../shared/queue";
 import { PictureStrip } from "../../shared/pictures";
 import { Button, Chip } from "../../shared/ui";
 
@@ -18,13 +18,20 @@ interface Props {
   look: Schemas["LookShown"];
   disabled: boolean;
   facts: ReturnType<typeof useFacts>;
+  /** Whether words are typed that are not written down yet: the page asks before it is left. */
+  onBegun: (begun: boolean) => void;
 }
 
 /** The look in hand: what it takes, what it could end, and its answer by one key. */
-export function NextLook({ jobId, look, disabled, facts }: Props) {
+export function NextLook({ jobId, look, disabled, facts, onBegun }: Props) {
   const [found, setFound] = useState<Found | null>(null);
   const [words, setWords] = useState("");
   const [cleaned, setCleaned] = useState(false);
+  const begun = words.trim() !== "";
+  useEffect(() => {
+    onBegun(begun);
+    return () => onBegun(false);
+  }, [begun, onBegun]);
   const wants = found === "found" || found === "can end the job";
   const write = () => {
     if (!found || (wants && !words.trim())) return;

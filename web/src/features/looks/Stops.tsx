@@ -1,7 +1,7 @@
 import { useState } from "react";
 
 import type { Schemas } from "../../api";
-import type { Given } from "../../shared/facts";
+import type { Given } from "../../shared/queue";
 import { Button } from "../../shared/ui";
 
 type Stop = Schemas["StopShown"];

@@ -1,16 +1,20 @@
 import type { Schemas } from "../../api";
 import { clockText } from "../../shared/dates";
 import { PictureStrip } from "../../shared/pictures";
+import { drop, Waits } from "../../shared/queue";
 
 interface Props {
   jobId: number;
   report: Schemas["LooksReport"];
+  /** Looks that were answered here and have not landed yet. */
+  waiting: readonly Schemas["TakingLook"][];
   onTakeBack: ((id: string) => void) | undefined;
 }
 
 /** The looks that were taken, newest last, each with its pictures. */
-export function Taken({ jobId, report, onTakeBack }: Props) {
-  if (report.taken.length === 0) return null;
+export function Taken({ jobId, report, waiting, onTakeBack }: Props) {
+  if (report.taken.length + waiting.length === 0) return null;
+  const nameOf = (key: string) => report.order.find((one) => one.key === key)?.name ?? key;
   return (
     <section aria-label="Looks taken">
       <h2 className="text-xl font-semibold">Looked at</h2>
@@ -42,6 +46,20 @@ export function Taken({ jobId, report, onTakeBack }: Props) {
                 </button>
               )}
             </div>
+          </li>
+        ))}
+        {waiting.map((one) => (
+          <li key={one.id} className="border-b border-line/60 py-1.5 leading-tight">
+            <span className="font-semibold">{nameOf(one.look)}</span> {one.found}
+            {one.words && `: ${one.words}`} <Waits />
+            <button
+              type="button"
+              className="min-h-11 px-2 font-semibold text-blue hover:bg-tint"
+              aria-label={`Take back: ${nameOf(one.look)}`}
+              onClick={() => drop(one.id)}
+            >
+              Take back
+            </button>
           </li>
         ))}
       </ul>

@@ -2,8 +2,9 @@ import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
+import { useShownQueue } from "../../shared/queue";
 import { switchTheme } from "../../shared/theme";
-import { ChangePersonDialog, PasswordDialog } from "./PersonDialogs";
+import { ChangePersonDialog, PasswordDialog, SignOutDialog } from "./PersonDialogs";
 import { useMay, usePerson, useSessionChanges } from "./useSession";
 
 const item = "flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-tint";
@@ -14,7 +15,8 @@ export default function PersonItems({ className }: { className: string }) {
   const may = useMay();
   const go = useNavigate();
   const { signOut } = useSessionChanges();
-  const [dialog, setDialog] = useState<"" | "person" | "password">("");
+  const [dialog, setDialog] = useState<"" | "person" | "password" | "out">("");
+  const waits = useShownQueue().records.some((one) => one.by === person.name);
   return (
     <>
       <DropdownMenu.Root defaultOpen>
@@ -38,7 +40,10 @@ export default function PersonItems({ className }: { className: string }) {
                 Accounts
               </DropdownMenu.Item>
             )}
-            <DropdownMenu.Item className={item} onSelect={() => signOut.mutate()}>
+            <DropdownMenu.Item
+              className={item}
+              onSelect={() => (waits ? setDialog("out") : signOut.mutate())}
+            >
               Sign out
             </DropdownMenu.Item>
           </DropdownMenu.Content>
@@ -52,6 +57,7 @@ export default function PersonItems({ className }: { className: string }) {
         open={dialog === "password"}
         onOpenChange={(open) => setDialog(open ? "password" : "")}
       />
+      <SignOutDialog open={dialog === "out"} onOpenChange={(open) => setDialog(open ? "out" : "")} />
     </>
   );
 }

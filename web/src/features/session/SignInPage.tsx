@@ -1,4 +1,5 @@
 import { SaidNotice, useServerForm } from "../../shared/forms";
+import { OfOthers, useShownQueue } from "../../shared/queue";
 import { Button, Field, Graduations } from "../../shared/ui";
 import { useTitle } from "../../shared/useTitle";
 import { type Session, useSessionChanges } from "./useSession";
@@ -8,6 +9,7 @@ export function SignInPage({ session }: { session: Session }) {
   const { field, said, submit, submitWith } = useServerForm({ name: "", password: "" }, (given) =>
     signIn.mutateAsync(given),
   );
+  const waiting = useShownQueue().records.filter((one) => one.state !== "recalled");
   useTitle("Sign in");
   return (
     <main className="flex min-h-screen items-center justify-center p-6">
@@ -15,6 +17,9 @@ export function SignInPage({ session }: { session: Session }) {
         <h1 className="text-5xl font-semibold">Half Thou</h1>
         <Graduations width={240} />
         <p className="mb-8 mt-3 text-lg text-quiet">Reuse, regrind, fit undersize, replace.</p>
+        <div className="mb-4">
+          <OfOthers records={waiting} />
+        </div>
         <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
           <Field label="Name" autoComplete="username" autoFocus {...field("name")} />
           <Field label="Password" type="password" autoComplete="current-password" {...field("password")} />

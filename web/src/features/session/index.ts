@@ -1,3 +1,4 @@
 export { PersonMenu } from "./PersonMenu";
 export { SignInPage } from "./SignInPage";
-export { type Act, useMay, usePerson, useSession, useSessionChanges } from "./useSession";
+export { SignInAgain } from "./PersonDialogs";
+export { type Act, useMay, usePerson, useSession, useSessionChanges, useSessionOverTabs } from "./useSession";

@@ -1,15 +1,61 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect } from "react";
 
-import { ask, client, type Schemas } from "../../api";
+import { ask, client, drawFor, onSessionEnded, type Schemas } from "../../api";
 import { forgetKnown } from "../../shared/away";
+import { queue, useQueueOf } from "../../shared/queue";
 
 export type Session = Schemas["SessionOut"];
 export type Act = Schemas["Act"];
 const KEY = ["session"];
 
+/** Somebody signed out on purpose: then nothing stays open. */
+let leaving = false;
+
+/** The session as the server says. Where it ended by itself the page stays: typing goes on, and nothing is sent before
+ * somebody signs in. */
 export function useSession() {
-  return useQuery({ queryKey: KEY, queryFn: () => ask(client.GET("/api/session")), staleTime: 60_000 });
+  const queries = useQueryClient();
+  return useQuery({
+    queryKey: KEY,
+    queryFn: async () => {
+      const found = await ask(client.GET("/api/session"));
+      const known = queries.getQueryData<Session>(KEY);
+      if (!known?.person || found.person || leaving) return found;
+      queue.sessionEnded();
+      return known;
+    },
+    staleTime: 60_000,
+  });
 }
+
+/** The session over all tabs, once, where pages begin: what is sent goes as the person this tab is drawn for. */
+export function useSessionOverTabs(): void {
+  const queries = useQueryClient();
+  const session = useSession().data;
+  const person = session?.person?.name ?? "";
+  const ended = useCallback(() => {
+    if (!queue.snapshot().signedOut) queue.sessionEnded();
+  }, []);
+  const look = useCallback(() => void queries.invalidateQueries({ queryKey: KEY }), [queries]);
+  useEffect(() => {
+    drawFor(person);
+    onSessionEnded(ended);
+  }, [person, ended]);
+  useQueueOf(person, session, look);
+  useEffect(() => {
+    const hear = (event: MessageEvent<"in" | "out">) => {
+      leaving = event.data === "out";
+      if (leaving) queries.removeQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] });
+      look();
+    };
+    tabs?.addEventListener("message", hear);
+    return () => tabs?.removeEventListener("message", hear);
+  }, [queries, look]);
+}
+
+/** Tells the other tabs of this browser who signed in or out. */
+const tabs = "BroadcastChannel" in globalThis ? new BroadcastChannel("half-thou.session") : null;
 
 /** The person signed in; pages behind the sign-in only. */
 export function usePerson(): Schemas["PersonOut"] {
@@ -30,6 +76,8 @@ export function useMay(): (act: Act) => boolean {
 export function useSessionChanges() {
   const queries = useQueryClient();
   const keep = (session: Session) => {
+    leaving = false;
+    tabs?.postMessage("in");
     queries.setQueryData(KEY, session);
     void queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== "session" });
   };
@@ -41,6 +89,8 @@ export function useSessionChanges() {
     signOut: useMutation({
       mutationFn: () => ask(client.DELETE("/api/session")),
       onSuccess: (session) => {
+        leaving = true;
+        tabs?.postMessage("out");
         // The session first: a page still drawn must never find nobody at all.
         queries.setQueryData(KEY, session);
         queries.removeQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] });

@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api";
-import type { useFacts } from "../../shared/facts";
+import type { useFacts } from "../../shared/queue";
 import { SaidNotice, useServerForm } from "../../shared/forms";
 import { Button, Field, Pick } from "../../shared/ui";
 

@@ -1,7 +1,7 @@
 import { useState } from "react";
 
 import type { Schemas } from "../../api";
-import type { useFacts } from "../../shared/facts";
+import type { useFacts } from "../../shared/queue";
 import { Button, Chip } from "../../shared/ui";
 import { AddFastener } from "./AddFastener";
 

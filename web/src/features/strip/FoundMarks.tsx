@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api";
-import type { Given } from "../../shared/facts";
+import type { Given } from "../../shared/queue";
 import { Button } from "../../shared/ui";
 
 type Position = Schemas["PositionShown"];

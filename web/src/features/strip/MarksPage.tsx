@@ -3,7 +3,7 @@ import { useOutletContext } from "react-router";
 
 import type { Schemas } from "../../api";
 import { useStripReport } from "../../shared/door";
-import { FactsNotice, useFacts } from "../../shared/facts";
+import { useFacts, waitingOf, WaitingNotice, Waits } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
 import { PictureStrip } from "../../shared/pictures";
 import { Button, Chip, Faults, Page } from "../../shared/ui";
@@ -30,7 +30,7 @@ export function MarksPage() {
       note="By position in the engine, not by the order they came out."
       actions={<StripTabs jobId={jobId} />}
     >
-      <FactsNotice facts={facts} />
+      <WaitingNotice waiting={facts} />
       <Faults error={facts.tell.error ?? strip.error} />
       {report && <Findings findings={report.findings} />}
       <div role="group" aria-label="Kind of part" className="mb-3 flex flex-wrap gap-1.5">
@@ -62,6 +62,14 @@ function PositionLine({ jobId, position, disabled, facts }: LineProps) {
   const [found, setFound] = useState("");
   const [pocket, setPocket] = useState("");
   const { tell } = facts;
+  const coming = [
+    ...waitingOf(facts.facts, "mark")
+      .filter((one) => one.part === position.id)
+      .map((one) => `${one.found ? "found" : "marked"} ${one.mark}`),
+    ...waitingOf(facts.facts, "laying")
+      .filter((one) => one.part === position.id)
+      .map((one) => `lies in ${one.pocket}`),
+  ];
   const mark = (text: string, isFound: boolean) =>
     tell.mutate([{ fact: "mark", part: position.id, mark: text, found: isFound, side: "" }], {
       onSuccess: () => setFound(""),
@@ -81,6 +89,11 @@ function PositionLine({ jobId, position, disabled, facts }: LineProps) {
             ]
               .filter(Boolean)
               .join("; ")}
+            {coming.length > 0 && (
+              <span className="block text-ink">
+                {coming.join("; ")} <Waits />
+              </span>
+            )}
           </span>
         </p>
       </div>

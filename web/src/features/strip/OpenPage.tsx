@@ -3,7 +3,7 @@ import { useOutletContext } from "react-router";
 
 import type { Schemas } from "../../api";
 import { useStripReport } from "../../shared/door";
-import { FactsNotice, useFacts } from "../../shared/facts";
+import { drop, useFacts, waitingOf, WaitingNotice, Waits } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
 import { Button, Faults, Page } from "../../shared/ui";
 import { useMay } from "../session";
@@ -23,12 +23,21 @@ export function OpenPage() {
   const may = useMay();
   const [handing, setHanding] = useState(false);
   const report = strip.data;
+  const coming = [
+    ...waitingOf(facts.facts, "removal").map(({ id, what, place }) => ({ id, words: `${what}, ${place}` })),
+    ...waitingOf(facts.facts, "fragment").map(({ id, what, place }) => ({ id, words: `${what}, ${place}` })),
+    ...waitingOf(facts.facts, "fastener").map(({ id, place, state }) => ({
+      id,
+      words: `${place}: ${state}`,
+    })),
+  ];
+  const closing = new Set(waitingOf(facts.facts, "closing").map((one) => one.of));
   const left = bench.card.stage === "handed over";
   const open = report?.ends.filter((end) => !end.closed) ?? [];
   const closed = report?.ends.filter((end) => end.closed) ?? [];
   return (
     <Page untitled title="Fasteners and removed parts" actions={<StripTabs jobId={jobId} />}>
-      <FactsNotice facts={facts} />
+      <WaitingNotice waiting={facts} />
       <Faults error={handing ? null : (facts.tell.error ?? strip.error)} />
       {report && (
         <div className="grid grid-cols-[minmax(0,6fr)_minmax(0,5fr)] gap-x-8 gap-y-5 max-[979px]:grid-cols-1">
@@ -49,7 +58,15 @@ export function OpenPage() {
             </div>
             <ul>
               {open.map((end) => (
-                <EndLine key={end.id} end={end} disabled={left} facts={facts} />
+                <EndLine key={end.id} end={end} closing={closing.has(end.id)} disabled={left} facts={facts} />
+              ))}
+              {coming.map((one) => (
+                <li key={one.id} className="flex items-center gap-2 border-b border-line py-2 text-lg">
+                  {one.words} <Waits />
+                  <Button kind="quiet" onClick={() => drop(one.id)}>
+                    Take back
+                  </Button>
+                </li>
               ))}
             </ul>
             {closed.length > 0 && (
@@ -91,11 +108,13 @@ export function OpenPage() {
 
 interface EndProps {
   end: End;
+  /** How it was closed has not landed yet. */
+  closing: boolean;
   disabled: boolean;
   facts: ReturnType<typeof useFacts>;
 }
 
-function EndLine({ end, disabled, facts }: EndProps) {
+function EndLine({ end, closing, disabled, facts }: EndProps) {
   const [words, setWords] = useState("");
   return (
     <li aria-label={`${end.what}, ${end.place}`} className="border-b border-line py-2">
@@ -104,6 +123,7 @@ function EndLine({ end, disabled, facts }: EndProps) {
         <span className="block">
           <strong>{end.what}</strong>, {end.place}
           {end.why && `: ${end.why}`}
+          {closing && <Waits />}
           {!end.bars && <span className="text-quiet">; does not bar the hand-over</span>}
         </span>
       </p>

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { useOutletContext } from "react-router";
 
 import { momentText } from "../../shared/dates";
-import { FactsNotice, useFacts } from "../../shared/facts";
+import { WaitingNotice, useFacts } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
 import { type Picture, PictureStrip, PictureView, usePictures } from "../../shared/pictures";
 import { Faults, LinkButton, Page } from "../../shared/ui";
@@ -22,7 +22,7 @@ export function PicturesPage() {
       note="Turned upright, kept at full size; where they were taken is removed."
       actions={<StripTabs jobId={jobId} />}
     >
-      <FactsNotice facts={facts} />
+      <WaitingNotice waiting={facts} />
       <Faults error={facts.tell.error} />
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <PictureStrip jobId={jobId} on="engine" name="the engine" disabled={bench.card.archived} />

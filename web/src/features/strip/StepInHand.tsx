@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from "react";
 
 import type { Schemas } from "../../api";
-import { askedFirst, useFacts } from "../../shared/facts";
+import { askedFirst, drop, useFacts, Waits } from "../../shared/queue";
 import { PictureStrip } from "../../shared/pictures";
 import { Button, Chip, Faults, Notice } from "../../shared/ui";
 import { FoundMarks, foundOf, type Typed } from "./FoundMarks";
@@ -19,11 +19,13 @@ interface Props {
   step: Schemas["StripStepShown"];
   positions: readonly Schemas["PositionShown"][];
   disabled: boolean;
+  /** The step as it was done here, while that waits to be sent. */
+  waiting?: Schemas["DoingStep"] | undefined;
   onDone: () => void;
 }
 
 /** One step, large: what to do, what it must bear, what was felt; Enter writes it down. */
-export function StepInHand({ jobId, step, positions, disabled, onDone }: Props) {
+export function StepInHand({ jobId, step, positions, disabled, waiting, onDone }: Props) {
   const [felt, setFelt] = useState<readonly Felt[]>([]);
   const [typed, setTyped] = useState<Typed>({});
   // Its own: what one step was refused is not said of the next.
@@ -39,7 +41,7 @@ export function StepInHand({ jobId, step, positions, disabled, onDone }: Props) 
   );
   const toggle = (one: Felt) =>
     setFelt((before) => (before.includes(one) ? before.filter((other) => other !== one) : [...before, one]));
-  const closed = disabled || step.done !== "" || tell.isPending;
+  const closed = disabled || step.done !== "" || waiting !== undefined || tell.isPending;
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const there =
@@ -110,7 +112,15 @@ export function StepInHand({ jobId, step, positions, disabled, onDone }: Props) 
       ) : (
         <Faults error={tell.error} />
       )}
-      {step.done ? (
+      {waiting && !step.done ? (
+        <p className="mt-3 flex flex-wrap items-center gap-x-3 text-lg">
+          <strong>{waiting.there ? "Done" : "Not on this engine"}</strong>
+          <Waits />
+          <Button kind="quiet" onClick={() => drop(waiting.id)}>
+            Take back
+          </Button>
+        </p>
+      ) : step.done ? (
         <Done
           step={step}
           onTakeBack={disabled ? undefined : () => tell.mutate([{ fact: "withdrawal", of: step.done }])}

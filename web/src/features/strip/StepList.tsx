@@ -1,15 +1,18 @@
 import { memo, useEffect, useRef } from "react";
 
 import type { Schemas } from "../../api";
+import { Waits } from "../../shared/queue";
 
 interface Props {
   report: Schemas["StripReport"];
+  /** Steps that were done here and have not landed yet. */
+  waiting: ReadonlyMap<string, Schemas["DoingStep"]>;
   chosen: string;
   onChoose: (id: string) => void;
 }
 
 /** The whole list by sections; what is done is ticked. */
-export function StepList({ report, chosen, onChoose }: Props) {
+export function StepList({ report, waiting, chosen, onChoose }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const sections = [...new Set(report.steps.map((step) => step.section))];
   useEffect(() => {
@@ -30,7 +33,13 @@ export function StepList({ report, chosen, onChoose }: Props) {
               {report.steps
                 .filter((step) => step.section === section)
                 .map((step) => (
-                  <Row key={step.id} step={step} chosen={step.id === chosen} onChoose={onChoose} />
+                  <Row
+                    key={step.id}
+                    step={step}
+                    waiting={step.done ? undefined : waiting.get(step.id)}
+                    chosen={step.id === chosen}
+                    onChoose={onChoose}
+                  />
                 ))}
             </ol>
           </div>
@@ -42,12 +51,14 @@ export function StepList({ report, chosen, onChoose }: Props) {
 
 interface RowProps {
   step: Schemas["StripStepShown"];
+  waiting: Schemas["DoingStep"] | undefined;
   chosen: boolean;
   onChoose: (id: string) => void;
 }
 
-const Row = memo(function Row({ step, chosen, onChoose }: RowProps) {
-  const done = step.done !== "";
+const Row = memo(function Row({ step, waiting, chosen, onChoose }: RowProps) {
+  const done = step.done !== "" || waiting !== undefined;
+  const there = waiting ? waiting.there : step.there;
   return (
     <li>
       <button
@@ -57,12 +68,13 @@ const Row = memo(function Row({ step, chosen, onChoose }: RowProps) {
         className={`flex min-h-10 w-full scroll-mt-8 items-center gap-2 border-b border-line/60 px-2 text-left leading-tight ${chosen ? "bg-tint font-semibold" : "hover:bg-tint"}`}
       >
         <span aria-hidden="true" className="figure w-5 shrink-0 text-blue">
-          {done ? (step.there ? "✓" : "–") : ""}
+          {done ? (there ? "✓" : "–") : ""}
         </span>
         <span className={done ? "text-quiet" : ""}>
           {step.text}
           {step.felt.length > 0 && <strong className="ml-1 text-ink">{step.felt.join(", ")}</strong>}
-          {done && <span className="sr-only">{step.there ? ", done" : ", not on this engine"}</span>}
+          {done && <span className="sr-only">{there ? ", done" : ", not on this engine"}</span>}
+          {waiting && <Waits />}
         </span>
       </button>
     </li>

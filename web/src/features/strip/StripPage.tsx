@@ -3,7 +3,7 @@ import { useOutletContext } from "react-router";
 
 import type { Schemas } from "../../api";
 import { useStripReport } from "../../shared/door";
-import { FactsNotice, useFacts } from "../../shared/facts";
+import { useFacts, waitingOf, WaitingNotice } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
 import { Faults, LinkButton, Page } from "../../shared/ui";
 import { Findings } from "./Findings";
@@ -13,9 +13,9 @@ import { StripTabs } from "./StripTabs";
 
 type Step = Schemas["StripStepShown"];
 
-/** The step that comes after one that is done: the next of the list that is not, "" where none is left behind it. */
-const after = (steps: readonly Step[], done: string): string =>
-  steps.slice(steps.findIndex((one) => one.id === done) + 1).find((one) => !one.done)?.id ?? "";
+/** The step that comes after one that is done: the next of the list that is open, "" where none is left behind it. */
+const after = (steps: readonly Step[], done: string, isOpen: (step: Step) => boolean): string =>
+  steps.slice(steps.findIndex((one) => one.id === done) + 1).find(isOpen)?.id ?? "";
 
 /** The strip: the step in hand, large, and the list it comes from. */
 export function StripPage() {
@@ -26,7 +26,15 @@ export function StripPage() {
   const [chosen, setChosen] = useState("");
   const report = strip.data;
   const steps = useMemo(() => report?.steps ?? [], [report]);
-  const step = steps.find((one) => one.id === chosen) ?? steps.find((one) => one.id === report?.next);
+  // Done here and not landed yet: it counts as done on this page, and says that it waits.
+  const waiting = useMemo(
+    () => new Map(waitingOf(facts.facts, "step").map((one) => [one.step, one])),
+    [facts.facts],
+  );
+  const isOpen = (one: Step) => !one.done && !waiting.has(one.id);
+  const next = steps.findIndex((one) => one.id === report?.next);
+  const step =
+    steps.find((one) => one.id === chosen) ?? (next < 0 ? undefined : steps.slice(next).find(isOpen));
   const closed = bench.card.signed || bench.card.stage === "handed over";
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -54,7 +62,7 @@ export function StripPage() {
   }
   return (
     <Page untitled title="Strip" actions={<StripTabs jobId={jobId} />}>
-      <FactsNotice facts={facts} />
+      <WaitingNotice waiting={facts} />
       <Faults error={strip.error} />
       {report && (
         <>
@@ -67,14 +75,15 @@ export function StripPage() {
                 step={step}
                 positions={report.positions}
                 disabled={closed}
-                onDone={() => setChosen(after(steps, step.id))}
+                waiting={waiting.get(step.id)}
+                onDone={() => setChosen(after(steps, step.id, isOpen))}
               />
             ) : (
               <p className="text-xl">
                 The list is done. What stands open is under Fasteners and removed parts.
               </p>
             )}
-            <StepList report={report} chosen={step?.id ?? ""} onChoose={setChosen} />
+            <StepList report={report} waiting={waiting} chosen={step?.id ?? ""} onChoose={setChosen} />
           </div>
         </>
       )}

@@ -5,12 +5,12 @@ import { createMemoryRouter, Outlet, RouterProvider } from "react-router";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
 import { Refused, type Schemas } from "../../api";
+import { queue } from "../../shared/queue";
 import { LabelSheet } from "./LabelSheet";
 import { MarksPage } from "./MarksPage";
 import { OpenPage } from "./OpenPage";
 
 const report = vi.hoisted(() => vi.fn<(fact: Record<string, unknown>) => Promise<void>>());
-vi.mock("../../shared/job", async (real) => ({ ...(await real<object>()), useReport: () => report }));
 vi.mock("../../shared/pictures", () => ({ PictureStrip: () => null }));
 const may = vi.hoisted(() => ({ decide: true }));
 vi.mock("../session", () => ({ useMay: () => () => may.decide }));
@@ -49,6 +49,10 @@ function show(page: ReactNode, found: Strip, card: object = {}) {
 beforeEach(() => {
   may.decide = true;
   report.mockResolvedValue(undefined);
+  vi.spyOn(queue, "tell").mockImplementation(async (_making, fact) => {
+    await report(fact);
+    return "landed";
+  });
 });
 afterEach(() => {
   cleanup();

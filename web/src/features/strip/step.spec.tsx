@@ -3,11 +3,11 @@ import { cleanup, fireEvent, render, screen, within } from "@testing-library/rea
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { Schemas } from "../../api";
+import { queue } from "../../shared/queue";
 import { StepInHand } from "./StepInHand";
 import { StepList } from "./StepList";
 
 const report = vi.hoisted(() => vi.fn<(fact: Record<string, unknown>) => Promise<void>>());
-vi.mock("../../shared/job", async (real) => ({ ...(await real<object>()), useReport: () => report }));
 
 vi.mock("../../shared/pictures", () => ({ PictureStrip: () => null }));
 
@@ -34,6 +34,10 @@ const press = (key: string) => fireEvent.keyDown(document.body, { key });
 
 beforeEach(() => {
   report.mockResolvedValue(undefined);
+  vi.spyOn(queue, "tell").mockImplementation(async (_making, fact) => {
+    await report(fact);
+    return "landed";
+  });
 });
 afterEach(() => {
   cleanup();
@@ -100,7 +104,7 @@ describe("the strip list", () => {
     ];
     const strip = { steps, done: 3, next: "d" } as unknown as Schemas["StripReport"];
     const choose = vi.fn();
-    render(<StepList report={strip} chosen="d" onChoose={choose} />);
+    render(<StepList report={strip} waiting={new Map()} chosen="d" onChoose={choose} />);
     const list = within(screen.getByRole("region", { name: "Strip list" }));
     expect(list.getByRole("button", { name: "Pan off, done" })).toBeTruthy();
     expect(list.getByRole("button", { name: "Squirters out, not on this engine" })).toBeTruthy();

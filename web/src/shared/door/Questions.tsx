@@ -1,6 +1,5 @@
-import { useState } from "react";
-
 import type { Schemas } from "../../api";
+import { Waits } from "../queue";
 import { Button, Chip } from "../ui";
 
 export type Topic = Schemas["Topic"];
@@ -11,18 +10,39 @@ export interface Said {
   answer: string;
   source: string;
   verified: boolean;
+  /** It was said here and has not landed yet. */
+  waits?: boolean;
 }
+
+/** What is typed under a question and not written down yet. */
+export type Draft = Pick<Said, "answer" | "source" | "verified">;
+/** Drafts by their topic. They go along with the page's main press. */
+export type Drafts = Readonly<Record<string, Draft>>;
+const BLANK: Draft = { answer: "", source: "", verified: false };
+
+/** What of the drafts says anything. */
+export const toldIn = (drafts: Drafts): Omit<Said, "id">[] =>
+  Object.entries(drafts)
+    .filter(([, draft]) => draft.answer.trim() !== "")
+    .map(([topic, draft]) => ({
+      topic,
+      answer: draft.answer.trim(),
+      source: draft.source.trim(),
+      verified: draft.verified,
+    }));
 
 interface Props {
   topics: readonly Topic[];
   said: readonly Said[];
   disabled?: boolean;
+  drafts: Drafts;
+  onDrafts: (change: (before: Drafts) => Drafts) => void;
   onTell: (given: Omit<Said, "id">) => void;
   onTakeBack: (id: string) => void;
 }
 
 /** The questions at the door, group by group; most answers are one press. */
-export function Questions({ topics, said, disabled = false, onTell, onTakeBack }: Props) {
+export function Questions({ topics, said, disabled = false, drafts, onDrafts, onTell, onTakeBack }: Props) {
   const groups = [...new Set(topics.map((topic) => topic.group))];
   return (
     <div className="columns-2 gap-8 max-[979px]:columns-1">
@@ -41,6 +61,8 @@ export function Questions({ topics, said, disabled = false, onTell, onTakeBack }
                 topic={topic}
                 said={said.filter((one) => one.topic === topic.key)}
                 disabled={disabled}
+                draft={drafts[topic.key] ?? BLANK}
+                onDraft={(draft) => onDrafts((before) => ({ ...before, [topic.key]: draft }))}
                 onTell={onTell}
                 onTakeBack={onTakeBack}
               />
@@ -51,11 +73,13 @@ export function Questions({ topics, said, disabled = false, onTell, onTakeBack }
   );
 }
 
-interface QuestionProps extends Omit<Props, "topics"> {
+interface QuestionProps extends Omit<Props, "topics" | "drafts" | "onDrafts"> {
   topic: Topic;
+  draft: Draft;
+  onDraft: (draft: Draft) => void;
 }
 
-function Question({ topic, said, disabled, onTell, onTakeBack }: QuestionProps) {
+function Question({ topic, said, disabled, draft, onDraft, onTell, onTakeBack }: QuestionProps) {
   const stands = (answer: string) => said.find((one) => one.answer === answer);
   const press = (answer: string) => {
     const one = stands(answer);
@@ -84,6 +108,7 @@ function Question({ topic, said, disabled, onTell, onTakeBack }: QuestionProps) 
               onClick={() => press(answer)}
             >
               {answer}
+              {stands(answer)?.waits && <Waits />}
             </Chip>
           ))}
         </div>
@@ -96,6 +121,7 @@ function Question({ topic, said, disabled, onTell, onTakeBack }: QuestionProps) 
             {topic.claim && (
               <span className="text-quiet">, {one.verified ? "verified here" : "claimed"}</span>
             )}
+            {one.waits && <Waits />}
           </span>
           {!disabled && (
             <button
@@ -110,22 +136,19 @@ function Question({ topic, said, disabled, onTell, onTakeBack }: QuestionProps) 
         </p>
       ))}
       {topic.free && !disabled && (topic.several || own.length === 0) && (
-        <OwnWords topic={topic} onTell={onTell} />
+        <OwnWords topic={topic} draft={draft} onDraft={onDraft} onTell={onTell} />
       )}
     </div>
   );
 }
 
-function OwnWords({ topic, onTell }: { topic: Topic; onTell: Props["onTell"] }) {
-  const [answer, setAnswer] = useState("");
-  const [source, setSource] = useState("");
-  const [verified, setVerified] = useState(false);
+type OwnProps = Pick<QuestionProps, "topic" | "draft" | "onDraft" | "onTell">;
+
+function OwnWords({ topic, draft, onDraft, onTell }: OwnProps) {
+  const { answer, source, verified } = draft;
   const write = () => {
-    if (!answer.trim()) return;
-    onTell({ topic: topic.key, answer: answer.trim(), source: source.trim(), verified });
-    setAnswer("");
-    setSource("");
-    setVerified(false);
+    toldIn({ [topic.key]: draft }).forEach((one) => onTell(one));
+    if (answer.trim()) onDraft(BLANK);
   };
   const onEnter = (event: React.KeyboardEvent) => {
     if (event.key !== "Enter") return;
@@ -141,7 +164,7 @@ function OwnWords({ topic, onTell }: { topic: Topic; onTell: Props["onTell"] }) 
         placeholder={topic.answers.length > 0 ? "in words" : topic.hint || "in words"}
         maxLength={200}
         value={answer}
-        onChange={(event) => setAnswer(event.target.value)}
+        onChange={(event) => onDraft({ ...draft, answer: event.target.value })}
         onKeyDown={onEnter}
       />
       {topic.source && (
@@ -151,7 +174,7 @@ function OwnWords({ topic, onTell }: { topic: Topic; onTell: Props["onTell"] }) 
           placeholder={topic.source}
           maxLength={200}
           value={source}
-          onChange={(event) => setSource(event.target.value)}
+          onChange={(event) => onDraft({ ...draft, source: event.target.value })}
           onKeyDown={onEnter}
         />
       )}
@@ -161,7 +184,7 @@ function OwnWords({ topic, onTell }: { topic: Topic; onTell: Props["onTell"] }) 
             type="checkbox"
             className="size-5"
             checked={verified}
-            onChange={() => setVerified(!verified)}
+            onChange={() => onDraft({ ...draft, verified: !verified })}
           />
           verified here
         </label>

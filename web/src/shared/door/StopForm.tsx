@@ -1,5 +1,3 @@
-import { useState } from "react";
-
 import type { Schemas } from "../../api";
 import { Button } from "../ui";
 
@@ -9,21 +7,34 @@ export interface Stop {
   before: string;
 }
 
+/** A stop point that is typed and not agreed yet: it goes along with the page's main press. */
+export type StopDraft = Pick<Stop, "spend" | "before">;
+export const NO_STOP: StopDraft = { spend: "", before: "" };
+
+/** The stop point that a draft comes to; null where it says nothing. */
+export function stopIn({ spend, before }: StopDraft, asked: Schemas["AskedAtDoor"]): Stop | null {
+  const look = asked.looks.find((one) => one.key === before);
+  if (look) return { name: `before: ${look.name}`, spend: "", before };
+  return spend.trim()
+    ? { name: `at ${spend.trim()} ${asked.currency}`, spend: spend.trim(), before: "" }
+    : null;
+}
+
 interface Props {
   asked: Schemas["AskedAtDoor"];
+  draft: StopDraft;
+  onDraft: (draft: StopDraft) => void;
   onSet: (stop: Stop) => void;
 }
 
 /** A stop point agreed with the customer: at a sum, or before a look. */
-export function StopForm({ asked, onSet }: Props) {
-  const [spend, setSpend] = useState("");
-  const [before, setBefore] = useState("");
-  const nameOf = (key: string) => asked.looks.find((one) => one.key === key)?.name ?? key;
+export function StopForm({ asked, draft, onDraft, onSet }: Props) {
+  const { spend, before } = draft;
+  const stop = stopIn(draft, asked);
   const set = () => {
-    const name = before ? `before: ${nameOf(before)}` : `at ${spend.trim()} ${asked.currency}`;
-    onSet({ name, spend: before ? "" : spend.trim(), before });
-    setSpend("");
-    setBefore("");
+    if (!stop) return;
+    onSet(stop);
+    onDraft(NO_STOP);
   };
   const box = "h-11 min-w-0 border-2 border-line bg-sheet px-2 focus:border-blue";
   return (
@@ -37,7 +48,7 @@ export function StopForm({ asked, onSet }: Props) {
           placeholder="600"
           value={spend}
           disabled={before !== ""}
-          onChange={(event) => setSpend(event.target.value)}
+          onChange={(event) => onDraft({ ...draft, spend: event.target.value })}
         />
         {asked.currency}
       </label>
@@ -47,7 +58,7 @@ export function StopForm({ asked, onSet }: Props) {
           className={`${box} max-w-64`}
           aria-label="Stop before a look"
           value={before}
-          onChange={(event) => setBefore(event.target.value)}
+          onChange={(event) => onDraft({ ...draft, before: event.target.value })}
         >
           <option value="">no look</option>
           {asked.looks.map(({ key, name }) => (
@@ -57,7 +68,7 @@ export function StopForm({ asked, onSet }: Props) {
           ))}
         </select>
       </label>
-      <Button className="!px-3" disabled={!spend.trim() && !before} onClick={set}>
+      <Button className="!px-3" disabled={!stop} onClick={set}>
         Agree a stop point
       </Button>
     </div>

@@ -1,7 +1,8 @@
 import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
+import { useState } from "react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 
-import { Questions, type Said, type Topic } from "./Questions";
+import { type Drafts, Questions, type Said, toldIn, type Topic } from "./Questions";
 
 const topic = (key: string, more: Partial<Topic> = {}): Topic => ({
   key, group: "What happened", question: key, answers: [], free: false, several: false, claim: false, source: "",
@@ -19,7 +20,20 @@ const said = (topicKey: string, answer: string, more: Partial<Said> = {}): Said 
 function ask(stands: readonly Said[]) {
   const onTell = vi.fn();
   const onTakeBack = vi.fn();
-  render(<Questions topics={TOPICS} said={stands} onTell={onTell} onTakeBack={onTakeBack} />);
+  function Asked() {
+    const [drafts, setDrafts] = useState<Drafts>({});
+    return (
+      <Questions
+        topics={TOPICS}
+        said={stands}
+        drafts={drafts}
+        onDrafts={setDrafts}
+        onTell={onTell}
+        onTakeBack={onTakeBack}
+      />
+    );
+  }
+  render(<Asked />);
   return { onTell, onTakeBack };
 }
 afterEach(cleanup);
@@ -59,6 +73,13 @@ describe("questions at the door", () => {
     ask([said("Inside", "Bramling 6", { verified: true }), said("Inside", "Bramling 4")]);
     expect(of("Inside").getByText(", verified here")).toBeTruthy();
     expect(of("Inside").getByText(", claimed")).toBeTruthy();
+  });
+
+  it("give what is typed and not written down to the page's main press", () => {
+    const typed = { answer: " 4,500 h ", source: "foreman ", verified: false };
+    expect(toldIn({ Hours: typed, Inside: { ...typed, answer: "  " } })).toEqual([
+      { topic: "Hours", answer: "4,500 h", source: "foreman", verified: false },
+    ]);
   });
 
   it("write nothing down where nothing was said", () => {

@@ -16,6 +16,5 @@ export {
 export { type FeatureKind, type Kind, placeWords, setName, useKinds, type Words } from "./useKinds";
 export { newId, useDecisions } from "./useDecisions";
 export { Notices } from "./Notices";
-export { useReport } from "./useReport";
 export { useStandings } from "./useStandings";
 export { WaiveDialog, type Waiving } from "./WaiveDialog";

@@ -1,4 +1,3 @@
-export { PictureBox, type Waiting } from "./pictureBox";
 export { PictureStrip, Small } from "./PictureStrip";
 export { PictureView } from "./PictureView";
 export { type Picture, usePictures } from "./usePictures";

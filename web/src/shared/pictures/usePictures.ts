@@ -1,37 +1,29 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useSyncExternalStore } from "react";
+import { useQuery } from "@tanstack/react-query";
 
 import { ask, client, type Schemas } from "../../api";
-import { usePersonName } from "../facts";
 import { newId } from "../job";
-import { PictureBox } from "./pictureBox";
+import { putAway, sendAgain, useAdd, useWaiting } from "../queue";
 
-const box = new PictureBox();
 export type Picture = Schemas["PictureOut"];
 const NONE: readonly Picture[] = [];
 
 /** The pictures of a job: those the server has, those that wait here, and how one is added. */
 export function usePictures(jobId: number) {
-  const queries = useQueryClient();
-  const person = usePersonName();
-  const key = ["bench", jobId, "pictures"];
   const found = useQuery({
-    queryKey: key,
+    queryKey: ["bench", jobId, "pictures"],
     queryFn: () => ask(client.GET("/api/jobs/{job_id}/pictures", { params: { path: { job_id: jobId } } })),
   });
-  const waiting = useSyncExternalStore(box.subscribe, box.snapshot);
-  useEffect(() => {
-    box.person = person;
-    box.onLanded = (id) => void queries.invalidateQueries({ queryKey: ["bench", id, "pictures"] });
-    void box.open();
-  }, [person, queries]);
+  const { pictures } = useWaiting(jobId);
+  const add = useAdd(jobId);
   return {
     all: found.data?.pictures ?? NONE,
-    waiting: waiting.filter((one) => one.jobId === jobId && one.by === person),
+    /** Those that wait, each with why it was refused; "" while it only waits. */
+    waiting: pictures.map(({ picture: { id, on }, message }) => ({ id, on, message })),
     add: (on: string, files: Iterable<Blob>, cleaned = false) => {
-      for (const file of files)
-        void box.add({ id: newId(), jobId, on, words: "", cleaned, at: new Date().toISOString(), file });
+      const at = new Date().toISOString();
+      add(...[...files].map((file) => ({ picture: { id: newId(), on, words: "", cleaned, at }, file })));
     },
-    putAway: (id: string) => void box.drop(id),
+    putAway,
+    sendAgain,
   };
 }

@@ -52,6 +52,8 @@ class Server:
     folder: Path
     port: int = field(default_factory=free_port)
     process: subprocess.Popen[bytes] | None = None
+    #: A name it answers to besides its address.
+    served_as: str = ""
 
     @property
     def url(self) -> str:
@@ -63,6 +65,7 @@ class Server:
             "DATA_DIR": str(self.folder),
             "DEMO": "1",
             "DJANGO_SETTINGS_MODULE": "workshop.config.settings",
+            "SERVED_AS": self.served_as,
         }
         command = [sys.executable, "-m", "workshop.serve", "--port", str(self.port)]
         self.process = subprocess.Popen(command, cwd=ROOT, env=env)

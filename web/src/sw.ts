@@ -22,7 +22,7 @@ const WANTED = [
   /^\/api\/rack$/,
   /^\/api\/door$/,
   /^\/api\/jobs\/\d+$/,
-  /^\/api\/jobs\/\d+\/(door|looks|strip|pictures)$/,
+  /^\/api\/jobs\/\d+\/(door|looks|strip|pictures|evidence)$/,
 ];
 
 // The assets by their hashed names. The page is not among them: its nonce is the server's.

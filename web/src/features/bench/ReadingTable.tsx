@@ -150,7 +150,7 @@ function Cell({ spot, desk, feature, lit }: { spot: Spot; desk: Desk; feature: F
   const stale = !spot.current && spot.aside[0];
   const size = (spot.size ?? spot.current?.size)?.text;
   const said = waiting
-    ? `${waiting.landing.typed}, waiting`
+    ? `${waiting.landing.typed}, ${waiting.state === "waiting" ? "waiting" : "asked about"}`
     : stale
       ? `${stale.size.text}, to read again`
       : `${size ?? "not read"}${spot.doubt ? ", asked about" : ""}`;
@@ -162,10 +162,13 @@ function Cell({ spot, desk, feature, lit }: { spot: Spot; desk: Desk; feature: F
         aria-label={`${feature.planned && feature.spots.length === 1 ? `${feature.key} ` : ""}${spot.name}: ${said}`}
         aria-current={now}
         onClick={() => desk.goToSpot(spot.name, feature.key)}
-        className={`figure relative flex h-10 w-full items-center justify-center border-2 text-[17px] ${now ? "border-blue" : spot.doubt?.holds ? "border-dashed border-ink" : "border-transparent"} ${lit ? "bg-tint" : ""} hover:bg-tint`}
+        className={`figure relative flex h-10 w-full items-center justify-center border-2 text-[17px] ${now ? "border-blue" : waiting || spot.doubt?.holds ? "border-dashed border-ink" : "border-transparent"} ${lit ? "bg-tint" : ""} hover:bg-tint`}
       >
         {waiting ? (
-          <span className="text-quiet">{waiting.landing.typed}…</span>
+          <>
+            <span className="text-quiet">{waiting.landing.typed}</span>
+            {waiting.state !== "waiting" && <Asked />}
+          </>
         ) : stale ? (
           <s className="text-quiet">{stale.size.text}</s>
         ) : (
@@ -179,10 +182,13 @@ function Cell({ spot, desk, feature, lit }: { spot: Spot; desk: Desk; feature: F
   );
 }
 
+const Asked = () => (
+  <sup className="absolute -top-2 right-1 bg-paper px-0.5 text-sm font-bold text-blue">?</sup>
+);
+
 /** Beside the figure: a question, so many readings in the mean, or others kept beside it. */
 function Note({ spot }: { spot: Spot }) {
-  if (spot.doubt)
-    return <sup className="absolute -top-2 right-1 bg-paper px-0.5 text-sm font-bold text-blue">?</sup>;
+  if (spot.doubt) return <Asked />;
   if (spot.times > 1)
     return <sup className="absolute right-0 top-1.5 text-[11px] text-quiet">×{spot.times}</sup>;
   if (spot.others.length > 0)

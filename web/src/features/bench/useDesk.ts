@@ -243,7 +243,8 @@ export function useDesk(bench: Bench) {
   const setGauge = (id: string) => setup.setGauge(feature, id);
 
   return {
-    bench, kinds, kind, part, stop, spot, spots, feature, targets, target, byPlan, measure, repeated, again, answer, choose, type, text, setup, gauge,
+    bench, kinds, kind, part, stop, spots,
+    spot: again.doubted?.landing.part === part.id ? again.doubted.landing.spot : spot, feature, targets, target, byPlan, measure, repeated, again, answer, choose, type, text, setup, gauge,
     setGauge, replace, visits, question, mine, readings, withdrawing, movedAt, gone, undo, landAll, select,
     setSelect, setText, setReplace, goTo, goToSpot, goToStation, nextStation, upNext, land, landText, withdrawLast,
     putBack,

@@ -42,7 +42,7 @@ export function useSessionOverTabs(): void {
     drawFor(person);
     onSessionEnded(ended);
   }, [person, ended]);
-  useQueueOf(person, session, look);
+  useQueueOf(person, look);
   useEffect(() => {
     const hear = (event: MessageEvent<"in" | "out">) => {
       leaving = event.data === "out";
@@ -79,6 +79,8 @@ export function useSessionChanges() {
     leaving = false;
     tabs?.postMessage("in");
     queries.setQueryData(KEY, session);
+    // Also where it is the same person again: what waited for that goes.
+    queue.signedInAs(session.person?.name ?? "");
     void queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== "session" });
   };
   return {

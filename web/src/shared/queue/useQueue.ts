@@ -23,7 +23,7 @@ export function usePersonName(): string {
 export const useShownQueue = (): Shown => useSyncExternalStore(queue.subscribe, queue.snapshot);
 
 /** The queue follows the session: once, where pages begin. */
-export function useQueueOf(person: string, session: unknown, onSessionEnded: () => void): Queue {
+export function useQueueOf(person: string, onSessionEnded: () => void): void {
   const queries = useQueryClient();
   const keep = useKeepChanges();
   useEffect(() => {
@@ -43,13 +43,12 @@ export function useQueueOf(person: string, session: unknown, onSessionEnded: () 
   }, [queries, keep, onSessionEnded]);
   useEffect(() => {
     queue.signedInAs(person);
-  }, [person, session]);
+  }, [person]);
   useEffect(() => {
     const again = () => queue.send();
     window.addEventListener("online", again);
     return () => window.removeEventListener("online", again);
   }, []);
-  return queue;
 }
 
 const isBeside = (key: readonly unknown[], jobId: number): boolean =>

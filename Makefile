@@ -41,20 +41,11 @@ owner: setup ## open the first owner's account; asks for a password
 test: setup-test ## every check and test; for a part of it: .venv/bin/python -m pytest PATH
 	@$(PY) scripts/test.py
 
-bench: setup-test ## speed, as ratios in one run
-	$(PY) bench/assess_speed.py
-	$(PY) bench/pairing.py
-	$(PY) bench/before_bench.py
-	$(PY) bench/strip_drawn.py
+bench: setup-test ## speed: every figure with what is wanted beside it, in five minutes
+	$(PY) bench/all.py
+
+truth: setup-test ## what verdicts, slips and causes are worth against simulated engines; takes long
 	$(PY) bench/causes.py
-	$(PY) bench/landing.py
-	$(PY) bench/many_writers.py
-	$(PY) bench/upgrade.py
-	$(PY) bench/bundle_size.py
-	$(PY) bench/key_to_verdict.py
-	$(PY) bench/full_rack.py
-	$(PY) bench/line_to_verdict.py
-	$(PY) bench/kept_readings.py
 	$(PY) bench/slips.py
 	$(PY) bench/truth.py
 

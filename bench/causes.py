@@ -17,6 +17,8 @@ import numpy as np
 ROOT = Path(__file__).resolve().parents[1]
 sys.path.insert(0, str(ROOT))
 
+from told import told as say  # noqa: E402
+
 from halfthou.causes import (  # noqa: E402
     CAUSES,
     EVIDENCE_LOOKS,
@@ -218,12 +220,9 @@ def speed() -> None:
     whole = [once(COLUMNS) for _ in range(15)]
     half = [once(chance.sample(COLUMNS, 60)) for _ in range(15)]
     few = [once(chance.sample(COLUMNS, 12)) for _ in range(15)]
-    print(f"weighing {len(KEYS)} causes: {median(w for w, _ in whole):.1f} ms with all {len(COLUMNS)} signs looked"
-          f" at,"
-          f" {median(w for w, _ in half):.1f} with 60, {median(w for w, _ in few):.1f} with 12 (wanted 15);"
-          f" ratio {median(w for w, _ in whole) / median(w for w, _ in few):.1f}")  # fmt: skip
-    print(f"the next look: {median(n for _, n in half):.0f} ms with 60 signs looked at,"
-          f" {median(n for _, n in few):.0f} with 12 (wanted 150)")  # fmt: skip
+    say(f"weighing {len(KEYS)} causes, all {len(COLUMNS)} signs looked at", median(w for w, _ in whole), "ms", 15)
+    say("weighing them, 12 signs looked at", median(w for w, _ in few), "ms")
+    say("the next look, 60 signs looked at", median(n for _, n in half), "ms", 150)
 
 
 def main() -> None:

@@ -1,7 +1,7 @@
 """A thousand readings typed while the server was away: how long until all have landed and the browser is empty.
 
 The figure: seconds from loading the page with a thousand readings in its outbox to the last of them landed, through
-the real browser, server and database, on one machine. Wanted: under 2 s.
+the real browser, server and database, on one machine.
 """
 
 import json
@@ -13,11 +13,21 @@ from playwright.sync_api import sync_playwright
 
 sys.path.insert(0, str(Path(__file__).parents[1]))
 from bench.furnished import demo_shop, manage, open_job
+from bench.told import told
 from tests.at_the_bench import choose_gauge
 from tests.serving import CHROMIUM_FLAGS, serving
 
 KEPT = 1000
-EMPTY = "() => localStorage.getItem('half-thou.outbox') === '[]'"
+#: Kept as an older version of the page did: taken up into the queue, which is then empty.
+EMPTY = """
+() => localStorage.getItem('half-thou.outbox') === null && new Promise((done) => {
+  const opening = indexedDB.open('half-thou.queue');
+  opening.onsuccess = () => {
+    const asked = opening.result.transaction('queue').objectStore('queue').count();
+    asked.onsuccess = () => { opening.result.close(); done(asked.result === 0); };
+  };
+})
+"""
 COUNT = """
 from workshop.jobs.models import JobRecord
 rows = JobRecord.objects.get(number="44").facts.filter(key__startswith="kept.").order_by("pk")
@@ -57,4 +67,5 @@ with demo_shop() as folder:
         taken = time.perf_counter() - start
         browser.close()
     landed, in_order = manage(folder, "shell", "-c", COUNT).split()
-    print(f"kept readings: {landed} landed once, in order {in_order}, in {taken:.1f} s from loading the page")
+    print(f"kept readings: {landed} landed once, in order {in_order}")
+    told("1,000 kept readings landed, from loading the page", taken, "s", 2)

@@ -2,7 +2,7 @@
 
 The whole real path: simulated gauge, socket, bridge, server, event stream, browser, landing, assessment, painting.
 The figures: milliseconds on one machine's clock, from the bytes going into the socket to the painting of the frame
-in which the reading stands in the table with its assessment. Wanted: 95th percentile under 100 ms. All of it shares
+in which the reading stands in the table with its assessment. All of it shares
 two cores, and a shared machine swings by a factor of two: run it more than once, and beside key_to_verdict.py.
 """
 
@@ -17,6 +17,7 @@ from playwright.sync_api import Page, sync_playwright
 
 sys.path.insert(0, str(Path(__file__).parents[1]))
 from bench.furnished import demo_shop, manage, open_job
+from bench.told import told
 from demo.simulated_gauge import SimulatedGauge
 from tests.serving import CHROMIUM_FLAGS, ROOT, free_port, serving
 
@@ -79,7 +80,5 @@ with demo_shop() as folder:
         found = sorted(measure(page, gauge)[5:])
         browser.close()
         bridge.kill()
-    print(
-        f"gauge line to judged reading painted, {len(found)} lines: median {statistics.median(found):.0f} ms, "
-        f"95th percentile {found[int(len(found) * 0.95)]:.0f} ms"
-    )
+    told("a gauge's line to the painted verdict, median", statistics.median(found), "ms")
+    told("a gauge's line to the painted verdict, 95th percentile", found[int(len(found) * 0.95)], "ms", 80)

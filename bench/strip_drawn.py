@@ -14,6 +14,7 @@ from playwright.sync_api import Page, sync_playwright
 sys.path.insert(0, str(Path(__file__).parents[1]))
 from bench.furnished import demo_shop
 from bench.jobs import v_twelve
+from bench.told import told
 from halfthou.exchange import write_job
 from halfthou.jobs import JobFile
 from tests.serving import CHROMIUM_FLAGS, serving
@@ -64,5 +65,5 @@ with demo_shop() as folder, serving(folder) as server, sync_playwright() as play
     steps = visitor.ask("GET", f"/api/jobs/{came['card']['id']}/strip")["steps"]
     for words, known in (("asked of the server", False), ("known already", True)):
         taken = times_of(page, known=known)
-        print(f"strip list of a V12, {len(steps)} steps, {words}: {statistics.median(taken):.0f} ms")
+        told(f"strip list of a V12, {len(steps)} steps, {words}", statistics.median(taken), "ms", 100)
     browser.close()

@@ -45,7 +45,7 @@ class Memo:
         """`work_out(document, *given)`: as kept, where everything it read of the document is as it was.
 
         What it reads is noted while it works, so no field can be left out of a list. What is made must not hold the
-        document: it would be the one of the first time. Reading it afterwards is an AssertionError.
+        document: it would be the one that was read first. Reading it afterwards is an AssertionError.
 
         >>> class Sheet:
         ...     def __init__(self, size, title): self.size, self.title = size, title

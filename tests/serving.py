@@ -77,6 +77,11 @@ class Server:
                 time.sleep(0.1)
         raise RuntimeError("the server did not come up in 20 seconds")
 
+    def come_back(self) -> None:
+        """Start it where it was killed."""
+        if self.process is None or self.process.poll() is not None:
+            self.start()
+
     def kill(self) -> None:
         """Kill it outright, as a power cut would."""
         if self.process is not None:

@@ -31,6 +31,13 @@ def server(furnished: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterato
         yield running
 
 
+@pytest.fixture(autouse=True)
+def _served(request: pytest.FixtureRequest) -> None:
+    """A test that killed the server and failed leaves the next one a server that runs."""
+    if "server" in request.fixturenames:
+        request.getfixturevalue("server").come_back()
+
+
 @pytest.fixture
 def enter(page: Page, server: Server) -> Callable[..., Page]:
     """Sign in by the demo's hint, and open a job by its title where one is named."""

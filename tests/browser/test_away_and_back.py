@@ -36,7 +36,7 @@ def test_the_bench_opens_and_reads_on_while_the_server_is_away(enter: Callable[.
     expect(page.get_by_text(re.compile("as last known|as it was last known", re.IGNORECASE)).first).to_be_visible()
     page.keyboard.type("73.651")
     page.keyboard.press("Enter")
-    expect(page.get_by_text(re.compile("1 reading is kept here"))).to_be_visible()
+    expect(page.get_by_text(re.compile("1 entry waits here"))).to_be_visible()
     server.start()
     expect(page.get_by_role("button", name=re.compile(r"^1a: 2\.8996$|^1a: 73\.651$"))).to_be_visible(
         timeout=20_000

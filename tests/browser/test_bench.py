@@ -74,7 +74,7 @@ def test_readings_typed_while_the_server_is_down_land_once_when_it_is_back(
     for text in ("374", "373"):
         page.keyboard.type(text)
         page.keyboard.press("Enter")
-    expect(page.get_by_text("2 readings are kept here")).to_be_visible()
+    expect(page.get_by_text("2 entries wait here")).to_be_visible()
     expect(page.get_by_role("button", name="1b: 374, waiting")).to_be_visible()
     server.start()
     expect(page.get_by_role("button", name="1c: 2.0373", exact=True)).to_be_visible(timeout=15_000)

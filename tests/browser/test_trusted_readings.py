@@ -195,7 +195,7 @@ def test_a_server_killed_in_mid_entry_loses_and_doubles_nothing(enter: Callable[
     expect(page.get_by_role("button", name=re.compile("^1a: 2.40"))).to_be_visible()
     server.kill()
     type_in(page, "61.131", "61.132")
-    expect(page.get_by_text("2 readings are kept here")).to_be_visible()
+    expect(page.get_by_text("2 entries wait here")).to_be_visible()
     server.start()
     page.reload()
     expect(page.get_by_role("button", name=re.compile("^1c: 2.4068"))).to_be_visible(timeout=20_000)

@@ -22,6 +22,7 @@ from halfthou.parts import CATALOGUE
 from halfthou.verdicts import Action
 from tests.conftest import examples
 from tests.making import GOOD_MAIN, GOOD_ROD
+from tests.reported import BEFORE_THE_BENCH
 from tests.telling import Told
 from workshop.jobs.kept import forget_all
 from workshop.people.models import Role
@@ -45,62 +46,6 @@ NAMES = st.integers(1, 12).map(lambda n: f"f{n}")
 UNDER = st.sampled_from(["", "0.010", ".020", "0.25 mm", "0.015", "10", "STD", "1", "-0.010"])
 FEATURES = st.sampled_from(["journal", "journal", "journal", "housing bore", "bearing bore", "wall thickness"])
 SETS = st.sampled_from([one.value for one in JournalSet])
-
-
-#: A fact of door and strip of every kind, well formed and not.
-BEFORE_THE_BENCH: list[tuple[str, dict[str, Any]]] = [
-    ("statement", {"topic": "turns by hand", "answer": "locked"}),
-    ("statement", {"topic": "hours", "answer": "6,210 h", "source": "meter"}),
-    ("statement", {"topic": "inside is", "answer": "Other 6", "verified": True}),
-    ("statement", {"topic": "oil sample", "answer": "drawn, at the lab"}),
-    ("statement", {"topic": "complaint kind", "answer": "nonsense"}),
-    ("look", {"look": "filter", "found": "found", "words": "metal"}),
-    ("look", {"look": "heads", "found": "can end the job", "words": "cracked"}),
-    ("look", {"look": "screen", "found": "looked, nothing", "cleaned": True}),
-    ("stop point", {"name": "at 100", "spend": "100"}),
-    ("stop point", {"name": "before heads", "before": "heads"}),
-    ("way on", {"point": "", "on": True, "reason": "customer said so"}),
-    ("step", {"step": "wash.pan", "unseen": True, "there": True}),
-    ("step", {"step": "cap-rod-1.off", "mark": True, "felt": ["step at the joint"]}),
-    ("step", {"step": "gallery-plugs.out", "there": True}),
-    ("step", {"step": "rod-9.out"}),
-    ("mark", {"part": "rod-2", "mark": "2", "found": True}),
-    ("mark", {"part": "cap-rod-2", "mark": "4", "found": True}),
-    ("mark", {"part": "cap-main-1", "mark": "M1", "found": True}),
-    ("laying", {"part": "rod-2", "pocket": "tray 1"}),
-    ("removal", {"what": "dip tube", "place": "block"}),
-    ("fastener", {"place": "head", "kind": "stretch bolt", "new_length": "2.25", "length": "2.26"}),
-    ("fastener", {"place": "housing", "state": "hole found empty"}),
-    ("fragment", {"place": "pan", "what": "chip", "magnetic": False}),
-    ("closing", {"of": "", "how": "renewed"}),
-    ("closing", {"of": "", "how": "known where it came from", "words": "the pump"}),
-    ("hand over", {"to": "driver", "words": "as it is"}),
-    ("sighting", {"on": "half-rod-1-upper", "look": "overlay", "answer": "copper through"}),
-    ("sighting", {"on": "half-rod-1-upper", "look": "overlay", "answer": "as new"}),
-    ("sighting", {"on": "half-rod-2-lower", "look": "seat", "answer": "turned in its housing"}),
-    ("sighting", {"on": "half-rod-2-lower", "look": "wear", "answer": "centre", "arc": [40, 120]}),
-    ("sighting", {"on": "rod-3", "look": "rod heat", "answer": "blue"}),
-    ("sighting", {"on": "engine", "look": "screen", "answer": "blocked", "cleaned": True}),
-    ("sighting", {"on": "engine", "look": "screen", "answer": "clear"}),
-    ("sighting", {"on": "piston-2", "look": "deposit line", "answer": "measured", "amount": "0.24 in"}),
-    ("sighting", {"on": "piston-40", "look": "skirt", "answer": "clean"}),
-    (
-        "oil report",
-        {"sample": "1", "drawn": "hot and running", "figures": [{"key": "fuel", "value": "0,4", "unit": "%"}]},
-    ),
-    (
-        "oil report",
-        {"sample": "1", "drawn": "not said", "figures": [{"key": "iron", "value": "many", "unit": "drops"}]},
-    ),
-    ("oil way", {"from_rear": True, "feeds": {"R1": ["M1", "M2"]}, "extras": ["turbo", "cooler"]}),
-    ("mistrust", {"of": "", "reason": "not this engine's"}),
-    ("cause", {"stand": "settled on", "cause": "supply.screen", "reason": "seen"}),
-    ("cause", {"stand": "left open", "reason": "no proof"}),
-    ("remedy", {"cause": "supply.screen", "words": "new pickup"}),
-    ("dealt", {"item": "pan", "how": "washed"}),
-    ("carried part", {"what": "Oil cooler", "out": False, "other": "a barge", "with_metal": "copper"}),
-    ("report", {"words": "first look"}),
-]
 
 
 class Shop(RuleBasedStateMachine):

@@ -157,8 +157,9 @@ def test_a_fact_of_no_known_kind_is_refused_naming_the_field(
 ) -> None:
     body = {"facts": [{"fact": "rumour", "id": "x"}]}
     answer = client_of(bench).post(f"/api/jobs/{job.pk}/facts", body, content_type="application/json")
-    assert answer.status_code == 422
-    assert answer.json()["faults"][0]["where"].startswith("facts.0")
+    (refused,) = answer.json()["results"]
+    assert (refused["id"], refused["code"]) == ("x", "not-understood")
+    assert refused["faults"][0]["where"] == "fact"
 
 
 @pytest.fixture

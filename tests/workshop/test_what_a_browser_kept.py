@@ -19,6 +19,7 @@ from django.db import OperationalError
 from django.test import Client
 from django.utils import timezone
 
+from workshop.jobs import actions
 from workshop.jobs.actions import door
 from workshop.jobs.models import FactRecord, JobRecord
 from workshop.jobs.pictures import LEFT_S, sweep_parts
@@ -97,7 +98,7 @@ def test_a_database_that_cannot_be_written_is_try_again_later(
     def fails(*_: object) -> None:
         raise OperationalError(said)
 
-    monkeypatch.setitem(door._DONE_WITH, door.TakingOut, fails)
+    monkeypatch.setattr(door, "_DONE_WITH", {actions.TakingOut: fails})
     answer = send(client_of(bench), job, {**GOOD, "id": "a"})
     assert (answer.status_code, answer.json()["code"]) == (503, "no-disk")
 

@@ -83,7 +83,7 @@ export function JobFrame() {
           </div>
         </main>
       )}
-      <QueueLine signIn={<SignInAgain />} />
+      <QueueLine signIn={<SignInAgain />} jobId={jobId} />
       {bench.data && kinds.length > 0 && <Outlet context={bench.data} key={jobId} />}
     </>
   );

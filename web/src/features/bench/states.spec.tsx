@@ -72,7 +72,10 @@ afterEach(cleanup);
 
 describe("the table of readings", () => {
   it("says in words what is read, asked about, to be read again, or on its way", () => {
-    const parcel = { landing: { part: "R1", spot: "2a", feature: "journal", typed: "371" } };
+    const parcel = {
+      state: "waiting",
+      landing: { part: "R1", spot: "2a", feature: "journal", typed: "371" },
+    };
     const { rerender } = render(<ReadingTable desk={deskOf()} lit={[]} />);
     expect(cell(/^1a: 2.0375$/)).toBeTruthy();
     expect(cell(/^1b: 2.0124, asked about$/)).toBeTruthy();

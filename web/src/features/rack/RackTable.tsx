@@ -4,6 +4,7 @@ import type { Schemas } from "../../api";
 import { dayText, today } from "../../shared/dates";
 import { setName, useKinds } from "../../shared/job";
 import { PunchMark } from "../../shared/marks";
+import { WaitsHere } from "../../shared/queue";
 import { StageRule } from "../../shared/StageRule";
 import { Button } from "../../shared/ui";
 
@@ -48,6 +49,7 @@ function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] 
           <span>
             <span className="block text-lg font-semibold leading-tight">{job.title}</span>
             <span className="text-quiet">{job.customer}</span>
+            <WaitsHere jobId={job.id} />
           </span>
         </Link>
       </td>

@@ -9,12 +9,14 @@ import { counted, perJob, wordsOf } from "./words";
 
 /** Under the top line of every page: that the server is away or the session over, how much waits here, for which jobs
  * and whose. `signIn` is what brings the session back. */
-export function QueueLine({ signIn }: { signIn?: ReactNode }) {
+export function QueueLine({ signIn, jobId }: { signIn?: ReactNode; jobId?: number }) {
   const { records, away, signedOut, keeps } = useShownQueue();
   const person = usePersonName();
   const known = useLastKnown();
   const here = records.filter((one) => one.state !== "recalled");
   const mine = here.filter((one) => one.by === person && one.state !== "refused");
+  // On the pages of their own job they stand in full.
+  const refused = here.filter((one) => one.by === person && one.state === "refused" && one.jobId !== jobId);
   const stopped = signedOut || away !== "" || known !== "";
   const when =
     known && !Number.isNaN(Date.parse(known)) ? `, ${momentText(new Date(known).toISOString())}` : "";
@@ -32,6 +34,12 @@ export function QueueLine({ signIn }: { signIn?: ReactNode }) {
           {signedOut && signIn}
         </Notice>
       )}
+      {refused.length > 0 && (
+        <Notice tone="wrong">
+          {counted(refused.length, "entry was", "entries were")} not taken ({perJob(refused)}): its pages say
+          why.
+        </Notice>
+      )}
       {!keeps && mine.length > 0 && (
         <Notice tone="wrong">
           This browser has no room to keep what waits: leave this page open until all of it has gone.
@@ -39,6 +47,18 @@ export function QueueLine({ signIn }: { signIn?: ReactNode }) {
       )}
       <OfOthers records={here.filter((one) => one.by !== person)} />
     </>
+  );
+}
+
+/** On the rack: how much of a job waits in this browser. */
+export function WaitsHere({ jobId }: { jobId: number }) {
+  const { records } = useShownQueue();
+  const here = records.filter((one) => one.jobId === jobId && one.state !== "recalled").length;
+  if (here === 0) return null;
+  return (
+    <span className="ml-2 inline-block border border-dashed border-ink px-1 text-[15px] leading-tight">
+      {here} {here === 1 ? "waits" : "wait"} here
+    </span>
   );
 }
 

@@ -18,4 +18,4 @@ export {
   waitingOf,
 } from "./useQueue";
 export { Waits } from "./Waits";
-export { OfOthers, QueueLine, WaitingNotice } from "./WaitingNotice";
+export { OfOthers, QueueLine, WaitingNotice, WaitsHere } from "./WaitingNotice";

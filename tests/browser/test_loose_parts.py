@@ -61,9 +61,9 @@ def read_pistons(page: Page) -> None:
         look(page, {"skirts": "clean", "lands": "sound", "crown": "evenly sooted"})
         if number == 2:
             type_all(page, ("3.5321",))
-            asked = page.get_by_role("alertdialog")
+            asked = page.get_by_role("group", name="A question about the reading")
             expect(asked).to_contain_text("square to the pin")
-            page.get_by_role("button", name="Esc Type it again").click()
+            page.get_by_role("button", name="F4 Type it again").click()
             page.locator("[data-entry]").fill("3.5605")
             page.keyboard.press("Enter")
         else:

@@ -10,7 +10,7 @@ from typing import Annotated, Any
 
 from pydantic import Field, ValidationError, ValidatorFunctionWrapHandler, WrapValidator
 
-from halfthou.exchange import Fault, faults_of
+from halfthou.exchange import faults_of
 from workshop.jobs.actions.at_the_door import (
     ChoosingWay,
     SettingStop,
@@ -82,8 +82,9 @@ def _or_ill_formed(given: Any, read: ValidatorFunctionWrapHandler) -> Any:
     except ValidationError as error:
         name = given.get("id") if isinstance(given, dict) else None
         words = "This entry cannot be understood, and was not kept."
-        faults = [Fault(fault.where or "fact", fault.what) for fault in faults_of(error)]
-        return IllFormed(name[:64] if isinstance(name, str) else "", Refusal("not-understood", words, faults))
+        return IllFormed(
+            name[:64] if isinstance(name, str) else "", Refusal("not-understood", words, faults_of(error))
+        )
 
 
 #: A fact as a bench reports it; `fact` says of which kind it is.

@@ -3,7 +3,7 @@ import { useOutletContext } from "react-router";
 
 import { NO_STOP, StopForm, stopIn, useLooksReport, useTopics } from "../../shared/door";
 import { useLeaveGuard } from "../../shared/forms";
-import { useFacts, waitingOf, WaitingNotice } from "../../shared/queue";
+import { useFacts, useShownQueue, waitingOf, WaitingNotice } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
 import { Button, Faults, LinkButton, Page } from "../../shared/ui";
 import { useMay } from "../session";
@@ -26,9 +26,11 @@ export function LooksPage() {
   const [stopDraft, setStopDraft] = useState(NO_STOP);
   const [begun, setBegun] = useState(false);
   useLeaveGuard(begun || (topics.data !== undefined && stopIn(stopDraft, topics.data) !== null));
-  // Answered here and not landed yet: the next one is in hand, and the order is re-made when it has landed.
   const waiting = waitingOf(facts.facts, "look");
-  const next = report?.order.find((look) => !waiting.some((one) => one.look === look.key));
+  const { away, signedOut } = useShownQueue();
+  // The order is re-made when an answer lands: only where it cannot, the next of the old one is in hand.
+  const stopped = away !== "" || signedOut;
+  const next = report?.order.find((look) => !(stopped && waiting.some((one) => one.look === look.key)));
   // What has to be decided first stands first.
   const waits = report?.stops.some((stop) => stop.lit && !stop.decided) ?? false;
   const stops = report && (
@@ -69,7 +71,7 @@ export function LooksPage() {
                 key={next.key}
                 jobId={jobId}
                 look={next}
-                disabled={closed}
+                disabled={closed || tell.isPending}
                 facts={facts}
                 onBegun={setBegun}
               />

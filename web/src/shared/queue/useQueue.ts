@@ -115,10 +115,17 @@ export function waitingOf<K extends Fact["fact"]>(
 export function useFacts(jobId: number) {
   const report = useReport(jobId);
   const waiting = useWaiting(jobId);
+  const queries = useQueryClient();
   const tell = useMutation({
     mutationFn: async (given: readonly Given[]) => {
       for (const one of given) await report({ ...one, id: newId(), at: new Date().toISOString() } as Fact);
     },
+    // It is told when the page knows what came of it; what is asked for already is not asked for again.
+    onSettled: () =>
+      queries.invalidateQueries(
+        { predicate: ({ queryKey }) => isBeside(queryKey, jobId) },
+        { cancelRefetch: false },
+      ),
   });
   return { tell, ...waiting, drop, putAway, sendAgain };
 }

@@ -12,8 +12,10 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass, field
 from pathlib import Path
+from typing import Any
 
 ROOT = Path(__file__).parents[1]
+SETTINGS = "tests.served_settings"
 CHROMIUM_FLAGS = [
     "--no-sandbox",
     "--disable-gpu",
@@ -27,7 +29,7 @@ CHROMIUM_FLAGS = [
 
 def manage(folder: Path, *command: str) -> str:
     """Run a command of `manage.py` on the shop in `folder`, and give back what it printed."""
-    env = {**os.environ, "DATA_DIR": str(folder), "DEMO": "1"}
+    env = {**os.environ, "DATA_DIR": str(folder), "DEMO": "1", "DJANGO_SETTINGS_MODULE": SETTINGS}
     told = subprocess.run(
         [sys.executable, "manage.py", *command, "-v0"],
         cwd=ROOT,
@@ -52,6 +54,8 @@ class Server:
     folder: Path
     port: int = field(default_factory=free_port)
     process: subprocess.Popen[bytes] | None = None
+    #: The cookies of people who signed in already, by their names: a browser test need not sign in anew.
+    sessions: dict[str, list[Any]] = field(default_factory=dict)
     #: A name it answers to besides its address.
     served_as: str = ""
 
@@ -64,7 +68,7 @@ class Server:
             **os.environ,
             "DATA_DIR": str(self.folder),
             "DEMO": "1",
-            "DJANGO_SETTINGS_MODULE": "workshop.config.settings",
+            "DJANGO_SETTINGS_MODULE": SETTINGS,
             "SERVED_AS": self.served_as,
         }
         command = [sys.executable, "-m", "workshop.serve", "--port", str(self.port)]

@@ -27,7 +27,7 @@ export function QueueLine({ signIn, jobId }: { signIn?: ReactNode; jobId?: numbe
           {signedOut ? "Your session has ended." : away || "The server does not answer."}{" "}
           {known && `This is as last known${when}. `}
           {mine.length > 0
-            ? `${waits(mine)} and ${signedOut ? "go when you sign in" : "go when it is back"}. `
+            ? `${waits(mine)} and ${mine.length === 1 ? "goes" : "go"} ${signedOut ? "when you sign in" : "when it is back"}. `
             : ""}
           {!keepsPage() && !signedOut && "Do not reload: a reload needs the server. "}
           Go on.
@@ -114,9 +114,7 @@ export function WaitingNotice({ waiting }: { waiting: Waiting }) {
       ))}
       {(away !== "" || signedOut) && others.length > 0 && (
         <details className="mb-2 border-l-4 border-line bg-sheet px-4 py-1">
-          <summary className="min-h-8 cursor-pointer">
-            {counted(others.length, "entry of this job waits", "entries of this job wait")}
-          </summary>
+          <summary className="min-h-8 cursor-pointer">What waits of this job, in words</summary>
           <ul>
             {others.map((one) => (
               <li key={nameOf(one)} className="border-t border-line/60 py-1">

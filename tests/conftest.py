@@ -48,6 +48,8 @@ def pytest_configure(config: pytest.Config) -> None:
 SHARED = ("browser", "stories", "attack", "bridge")
 
 
+# Before xdist reads the groups.
+@pytest.hookimpl(tryfirst=True)
 def pytest_collection_modifyitems(config: pytest.Config, items: list[pytest.Item]) -> None:
     for item in items:
         if item.path.parent.name in SHARED:

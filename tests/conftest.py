@@ -44,16 +44,7 @@ def pytest_configure(config: pytest.Config) -> None:
         print(f"seed {seed}: run again with --hypothesis-seed={seed}")
 
 
-#: Where the tests of a module share a server or a shop: one worker takes all of a module, in its order.
-SHARED = ("browser", "stories", "attack", "bridge")
-
-
-# Before xdist reads the groups.
-@pytest.hookimpl(tryfirst=True)
 def pytest_collection_modifyitems(config: pytest.Config, items: list[pytest.Item]) -> None:
-    for item in items:
-        if item.path.parent.name in SHARED:
-            item.add_marker(pytest.mark.xdist_group(item.path.stem))
     if not config.getoption("--run-attacks"):
         skip = pytest.mark.skip(reason="run by make attack")
         for item in items:

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import re
 import sqlite3
+import time
 from collections import Counter
 from collections.abc import Callable, Iterator
 from contextlib import closing
@@ -239,14 +240,12 @@ def test_signing_out_with_some_waiting_asks_and_they_wait_for_their_maker(shop: 
     page.get_by_role("dialog").get_by_label("Password").fill("bench-half-thou")
     page.get_by_role("button", name="Change to bench").click()
     expect(page.get_by_text(re.compile("entry of bench"))).to_have_count(0)
-    page.wait_for_timeout(500)
+    until = time.monotonic() + 20
+    while not facts_of(shop) and time.monotonic() < until:
+        page.wait_for_timeout(200)
     with closing(sqlite3.connect(shop.folder / "halfthou.sqlite3")) as live:
-        by = [
-            row[0]
-            for row in live.execute(
-                "select json_extract(document, '$.by') from jobs_factrecord order by id desc limit 1"
-            )
-        ]
+        newest = "select json_extract(document, '$.by') from jobs_factrecord order by id desc limit 1"
+        by = [row[0] for row in live.execute(newest)]
     assert by == ["bench"]
     context.close()
 
@@ -292,7 +291,7 @@ def test_a_question_is_answered_by_its_key(enter: Callable[..., Page]) -> None:
     question = page.get_by_role("group", name="A question about the reading")
     expect(question.get_by_role("button", name=re.compile("^F2 73.647 mm"))).to_be_visible()
     page.keyboard.press("F2")
-    expect(page.get_by_role("button", name=re.compile(r"^1a: (2\.8995|73\.647)"))).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile(r"^1a: (2\.8995|73\.647)"))).to_be_visible(timeout=15_000)
 
 
 def test_text_under_a_question_goes_along_with_the_booking(enter: Callable[..., Page]) -> None:

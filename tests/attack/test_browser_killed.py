@@ -78,7 +78,7 @@ class Browser:
             self.folder, executable_path="/usr/bin/chromium", args=CHROMIUM_FLAGS, locale="en-GB"
         )
         self.page = self.context.pages[0]
-        self.page.expose_function("kept", self.kept)
+        self.page.expose_function("kept", lambda name: self.kept(name))
 
     def open(self, address: str) -> None:
         """Open the job; signed in where nobody is."""

@@ -73,7 +73,12 @@ export class Records {
   private async read({ store }: Ways): Promise<void> {
     if (!this.stale) return;
     this.stale = false;
-    const stored = await store.all().catch((): readonly Kept[] => []);
+    const stored = await store.all().catch(() => null);
+    // A store that cannot be read just now: what is shown stays, and it is read again.
+    if (!stored) {
+      this.stale = true;
+      return;
+    }
     stored.forEach((one) => this.places.set(nameOf(one), one.n));
     const there = new Set(stored.map(nameOf));
     // What this tab is still writing, or could not write, is not there yet.

@@ -21,7 +21,6 @@ demo: ## set up, load the demo shop if there is nothing yet, serve
 	@DEMO=1 $(PY) scripts/serve.py
 
 demo-shop: .make/system .make/venv # needs nothing of the web's: furnished while that is built
-	@$(PY) manage.py migrate -v0
 	@DEMO=1 $(PY) manage.py furnish_demo
 
 demo-reset: setup ## start the demo afresh: what was entered is kept aside in data/before-reset

@@ -29,7 +29,6 @@ def main() -> None:
         shop, table = Path(folder) / "shop", Path(folder) / "table"
         shop.mkdir()
         start = time.perf_counter()
-        manage(shop, "migrate")
         manage(shop, "furnish_demo")
         print(f"the demo furnished in {time.perf_counter() - start:.1f} s", flush=True)
         before = yardstick()

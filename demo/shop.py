@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import random
+from concurrent.futures import ThreadPoolExecutor
 from datetime import date, datetime, timedelta
 from typing import Any
 
+from django.contrib.auth.hashers import make_password
 from django.utils import timezone
 
 from demo.blocks import furnish_blocks
@@ -42,6 +44,9 @@ class Shop:
         self.today = today
         self.chance = random.Random(SEED)
         self.count = 0
+        # To hash a password takes a second of a processor: meanwhile the shop is furnished.
+        self._hashing = ThreadPoolExecutor()
+        self._passwords = {role: self._hashing.submit(make_password, f"{role.value}-half-thou") for role in Role}
         self.bench, self.machinist, self.owner = (self._person(role) for role in Role)
         prefer_unit(self.owner, Unit.INCH)
         keep_rules(self.owner, HouseRulesForm.model_validate(HOUSE))
@@ -63,9 +68,15 @@ class Shop:
 
     def _person(self, role: Role) -> Person:
         person = Person(username=role.value, role=role)
-        person.set_password(f"{role.value}-half-thou")
+        person.set_unusable_password()
         person.save()
         return person
+
+    def give_passwords(self) -> None:
+        """Give everybody the password that the sign-in page shows."""
+        for role, hashed in self._passwords.items():
+            Person.objects.filter(role=role).update(password=hashed.result())
+        self._hashing.shutdown()
 
     def book(
         self,
@@ -192,6 +203,7 @@ def furnish(today: date) -> None:
         furnish_loose(shop)
         furnish_door(shop)
         furnish_evidence(shop)
+    shop.give_passwords()
 
 
 def _fit(names: str, size: float, oval: float, taper: float, chance: random.Random) -> dict[str, Worn]:

@@ -22,6 +22,7 @@ DESCRIBE = "manage.py export_openapi_schema --api workshop.config.api.api --inde
 
 #: A file is one worker's: its tests may share a server or a shop.
 PYTEST = [PYTHON, "-m", "pytest", "-n", str(os.cpu_count() or 1), "--dist", "loadfile", "--durations=20"]
+PYTEST += ["--no-loadscope-reorder"]  # the order of tests/conftest.py: what takes longest comes first
 #: In this order: the quick ones first.
 CHECKS: tuple[tuple[str, str, str], ...] = (
     ("format", ".", f"{BIN}/ruff format --check ."),

@@ -44,7 +44,14 @@ def pytest_configure(config: pytest.Config) -> None:
         print(f"seed {seed}: run again with --hypothesis-seed={seed}")
 
 
+#: What takes longest comes first, so that no worker ends with it alone. The rest in its own order.
+LONGEST = ("tests/browser/test_bench.py", "tests/workshop/test_any_sequence.py", "tests/golden", "tests/browser")
+
+
 def pytest_collection_modifyitems(config: pytest.Config, items: list[pytest.Item]) -> None:
+    items.sort(
+        key=lambda item: next((n for n, at in enumerate(LONGEST) if item.nodeid.startswith(at)), len(LONGEST))
+    )
     if not config.getoption("--run-attacks"):
         skip = pytest.mark.skip(reason="run by make attack")
         for item in items:
@@ -64,7 +71,6 @@ def furnished(tmp_path_factory: pytest.TempPathFactory) -> Path:
         if not folder.exists():
             making = shared / "being-furnished"
             making.mkdir()
-            manage(making, "migrate")
             manage(making, "furnish_demo")
             making.rename(folder)
     return folder

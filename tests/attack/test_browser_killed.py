@@ -142,9 +142,7 @@ def test_killed_a_hundred_times_nothing_shown_as_kept_is_lost_or_doubled(
             browser.kill()
             browser.start()
             browser.open(f"/jobs/{job}")
-    until = time.monotonic() + 90
-    while any(state in ("waiting", "recalled") for _, _, state in _free(browser)) and time.monotonic() < until:
-        browser.page.wait_for_timeout(500)
+    _wait_until_nothing_moves(browser)
     left = {name: state for name, _, state in browser.page.evaluate(WAITING)}
     browser.kill()
     server.kill()
@@ -160,8 +158,11 @@ def test_killed_a_hundred_times_nothing_shown_as_kept_is_lost_or_doubled(
     assert len(kept) > KILLS
 
 
-def _free(browser: Browser) -> list[tuple[str, str, str]]:
-    """What may still go: what waits behind a refused one may not."""
-    found: list[tuple[str, str, str]] = browser.page.evaluate(WAITING)
-    stopped = {"fitting", "withdrawal", "closing", "way on", "slip answer"}
-    return [one for one in found if one[1] not in stopped]
+def _wait_until_nothing_moves(browser: Browser) -> None:
+    """Until nothing has landed for ten seconds: what still waits then waits behind what was refused."""
+    before, since = -1, time.monotonic()
+    while time.monotonic() < since + 10:
+        now = sum(state != "refused" for _, _, state in browser.page.evaluate(WAITING))
+        if now != before:
+            before, since = now, time.monotonic()
+        browser.page.wait_for_timeout(500)

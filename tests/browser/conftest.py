@@ -61,3 +61,18 @@ def enter(page: Page, server: Server) -> Callable[..., Page]:
 
     go.__dict__["complaints"] = complaints
     return go
+
+
+@pytest.fixture
+def look_at(enter: Callable[..., Page], page: Page, server: Server) -> Callable[[str, str], Page]:
+    """A page as somebody sees it who signed in before."""
+
+    def go(name: str, address: str) -> Page:
+        if name not in server.sessions:
+            enter(name)
+        page.context.add_cookies(server.sessions[name])
+        page.goto(server.url + address)
+        page.locator("h1").first.wait_for()
+        return page
+
+    return go

@@ -7,8 +7,7 @@ import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 
 import { onAnswer } from "./api";
-import { App } from "./app/App";
-import { ErrorPage } from "./app/ErrorPage";
+import { ROUTES } from "./app/routes";
 import { heard } from "./shared/away";
 import { applyTheme, storedTheme } from "./shared/theme";
 
@@ -29,8 +28,8 @@ const queries = new QueryClient({
   },
 });
 onAnswer(heard);
-// Every route has its error page, and a page is asked before typed work on it is left.
-const router = createBrowserRouter([{ path: "*", element: <App />, errorElement: <ErrorPage /> }]);
+// A page is asked before typed work on it is left.
+const router = createBrowserRouter(ROUTES);
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

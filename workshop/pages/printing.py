@@ -3,11 +3,8 @@
 from pathlib import Path
 from typing import Any
 
-import weasyprint
 from django.conf import settings
 from django.template.loader import render_to_string
-from weasyprint.text.fonts import FontConfiguration
-from weasyprint.urls import URLFetcher
 
 from halfthou.assess import judge
 from halfthou.engines import PartKind
@@ -182,6 +179,11 @@ def boring_html(opened: Opened) -> str:
 
 def pdf_of(html: str) -> bytes:
     """The page as PDF, set in the app's own faces from this machine's files; nothing is fetched."""
+    # Loaded where a page is set: it takes a second, which every command of the shop would wait for.
+    import weasyprint  # noqa: PLC0415
+    from weasyprint.text.fonts import FontConfiguration  # noqa: PLC0415
+    from weasyprint.urls import URLFetcher  # noqa: PLC0415
+
     faces = "".join(
         f"@font-face{{font-family:'{family}';font-weight:{weight};src:url('{_face(folder, name)}')}}"
         for family, weight, folder, name in _FACES

@@ -1,7 +1,8 @@
-"""manage.py furnish_demo: load the demo shop into an empty database; keep what is there otherwise."""
+"""manage.py furnish_demo: migrate, and load the demo shop into an empty database; keep what is there otherwise."""
 
 from typing import Any
 
+from django.core.management import call_command
 from django.core.management.base import BaseCommand
 from django.db import transaction
 from django.utils import timezone
@@ -16,5 +17,6 @@ class Command(BaseCommand):
 
     def handle(self, *args: Any, **options: Any) -> None:  # noqa: ARG002
         """All of it or nothing."""
+        call_command("migrate", verbosity=0)
         with transaction.atomic():
             furnish(timezone.localdate())

@@ -10,6 +10,7 @@ import { Name } from "../shared/Name";
 import { StageRule } from "../shared/StageRule";
 import { LinkButton, Notice } from "../shared/ui";
 import { useTitle } from "../shared/useTitle";
+import { Waiting } from "./Waiting";
 
 /** The views of a job in the order of the work: where each is, what its tab says, and what it is called. */
 const TABS = [
@@ -68,11 +69,7 @@ export function JobFrame() {
           <PersonMenu />
         </div>
       </header>
-      {bench.isPending && (
-        <p className="p-10 text-lg text-quiet" role="status">
-          One moment.
-        </p>
-      )}
+      {bench.isPending && <Waiting />}
       {bench.isError && !bench.data && (
         <main className="mx-auto max-w-xl p-10">
           <Notice tone="wrong">{stringOf(bench.error)}</Notice>

@@ -13,7 +13,13 @@ export function DriftPlot({ detail }: { detail: Schemas["GaugeDetail"] }) {
   const x = (n: number) => LEFT + (checks.length === 1 ? (WIDTH - LEFT) / 2 : n * step);
   const told = checks.map((check) => `${momentText(check.at)}: ${check.zero}`).join("; ");
   return (
-    <svg width={WIDTH} height={HEIGHT + 22} role="img" aria-label={`Zero error over time. ${told}`}>
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT + 22}`}
+      style={{ width: WIDTH }}
+      className="max-w-full"
+      role="img"
+      aria-label={`Zero error over time. ${told}`}
+    >
       <rect x={LEFT} y={y(most)} width={WIDTH - LEFT} height={y(-most) - y(most)} className="fill-tint" />
       {[most, 0, -most].map((nm) => (
         <g key={nm}>

@@ -45,7 +45,7 @@ export function GaugePage() {
         <StandingMark standing={gauge.standing} words={gauge.standing_words} />
       </p>
       {gauge.has_zero ? (
-        <div className="grid grid-cols-[400px_1fr] gap-10 max-lg:grid-cols-1">
+        <div className="grid grid-cols-[400px_minmax(0,1fr)] gap-10 max-lg:grid-cols-1">
           <Section title="Setting check">
             <CheckForm gauge={gauge} />
           </Section>

@@ -11,6 +11,9 @@ import { StandingMark } from "./StandingMark";
 
 type Gauge = Schemas["GaugeOut"];
 
+/** What a narrow screen has no room for: it stands on the page of the gauge. */
+const ROOMY = "max-md:hidden";
+
 /** The cabinet: every gauge of the shop, how it stands, what it is fit for. */
 export function GaugesPage() {
   const gauges = useQuery({ queryKey: ["gauges"], queryFn: () => ask(client.GET("/api/gauges")) });
@@ -37,10 +40,10 @@ export function GaugesPage() {
           <tr className="border-b-2 border-ink">
             <th className="py-2 font-semibold">Gauge</th>
             <th className="font-semibold">Reads to</th>
-            <th className="font-semibold">May be out by</th>
-            <th className="font-semibold">Zero error</th>
-            <th className="font-semibold">Fit for</th>
-            <th className="font-semibold">Due</th>
+            <th className={`${ROOMY} font-semibold`}>May be out by</th>
+            <th className={`${ROOMY} font-semibold`}>Zero error</th>
+            <th className={`${ROOMY} font-semibold`}>Fit for</th>
+            <th className={`${ROOMY} font-semibold`}>Due</th>
             <th className="font-semibold">Stands</th>
           </tr>
         </thead>
@@ -77,13 +80,13 @@ function Row({ gauge }: { gauge: Gauge }) {
       <td className="figure">
         {gauge.kind === "setting ring" ? `${gauge.least} ${unit}` : `${gauge.resolution} ${unit}`}
       </td>
-      <td className="figure">
+      <td className={`${ROOMY} figure`}>
         ±{gauge.permissible_error} {unit}
       </td>
-      <td className="figure">{gauge.zero && !gauge.comparator ? gauge.zero : "–"}</td>
-      <td className="text-[15px] leading-tight">{gauge.purposes.join(", ")}</td>
-      <td className="whitespace-nowrap">{gauge.due ? yearText(gauge.due) : "–"}</td>
-      <td className="whitespace-nowrap">
+      <td className={`${ROOMY} figure`}>{gauge.zero && !gauge.comparator ? gauge.zero : "–"}</td>
+      <td className={`${ROOMY} text-[15px] leading-tight`}>{gauge.purposes.join(", ")}</td>
+      <td className={`${ROOMY} whitespace-nowrap`}>{gauge.due ? yearText(gauge.due) : "–"}</td>
+      <td className="md:whitespace-nowrap">
         <StandingMark standing={gauge.standing} />
       </td>
     </tr>

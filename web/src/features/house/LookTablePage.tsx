@@ -61,7 +61,7 @@ function TableForm({ start, pending, onKeep }: FormProps) {
       looks: before.looks.map((row) => (row.key === key ? how(row) : row)),
     }));
   return (
-    <fieldset disabled={!may}>
+    <fieldset disabled={!may} className="min-w-0">
       <div className="mb-3 flex flex-wrap items-end gap-3">
         <label>
           <span className="block font-semibold">An hour costs</span>

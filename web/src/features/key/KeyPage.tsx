@@ -41,7 +41,7 @@ export function KeyPage() {
               <tr key={rule.id} className="border-b border-line align-top">
                 <td className="py-2 pr-4 font-semibold">{rule.name}</td>
                 <td className="py-2 pr-4">{rule.source}</td>
-                <td className="py-2 text-quiet">{rule.id}</td>
+                <td className="py-2 wrap-anywhere text-quiet">{rule.id}</td>
               </tr>
             ))}
           </tbody>

@@ -52,21 +52,21 @@ export function LibraryPage() {
         <tbody>
           {library.data?.map((sheet) => (
             <tr key={sheet.id} className="border-b border-line hover:bg-tint">
-              <td className="py-3 pr-4">
+              <td className="py-3 pr-4 max-md:pr-2">
                 <Link to={`/limits/${sheet.id}`} className="text-lg font-semibold">
                   {sheet.engine}
                 </Link>
                 <span className="block text-quiet">{sheet.layout}</span>
               </td>
-              <td className="pr-4">revision {sheet.revision}</td>
-              <td className="pr-4">
+              <td className="pr-4 max-md:pr-2">revision {sheet.revision}</td>
+              <td className="pr-4 max-md:pr-2">
                 {sheet.state}
                 {sheet.frozen && ", frozen by a signed job"}
               </td>
-              <td className="pr-4 text-quiet">
+              <td className="pr-4 text-quiet max-md:pr-2">
                 {sheet.changed_by}, {momentText(sheet.changed_at)}
               </td>
-              <td className="whitespace-nowrap text-right font-semibold text-blue">
+              <td className="text-right font-semibold text-blue">
                 <a className="p-2" href={`/api/limits/${sheet.id}/limits.json`}>
                   JSON
                 </a>

@@ -180,7 +180,11 @@ function FormPage({ title, note = "", start, readOnly, above, error, kept, onKee
   return (
     <Page title={title} note={note} actions={actions}>
       {above && <div className="mb-4 max-w-xl">{above}</div>}
-      <div role="tablist" aria-label="Pages of the sheet" className="mb-4 flex gap-1 border-b-2 border-ink">
+      <div
+        role="tablist"
+        aria-label="Pages of the sheet"
+        className="mb-4 flex flex-wrap gap-1 border-b-2 border-ink"
+      >
         {["engine", ...stations].map((one) => (
           <button
             key={one}

@@ -21,10 +21,13 @@ TIMER = """
 () => new Promise((done) => {
   const start = performance.now();
   const table = document.querySelector('main table');
+  const labelOf = () => table.querySelector(`button[aria-label^="${window.__spot}:"]`)?.getAttribute('aria-label');
+  const before = labelOf();
+  let waited = false;
   const seen = new MutationObserver(() => {
-    const cell = table.querySelector(`button[aria-label^="${window.__spot}:"]`);
-    const label = cell ? cell.getAttribute('aria-label') : 'waiting';
-    if (label.includes('waiting') || label.includes('not read')) return;
+    const label = labelOf() ?? before;
+    waited ||= label.includes('waiting');
+    if (label.includes('waiting') || label.includes('not read') || (label === before && !waited)) return;
     seen.disconnect();
     // A message posted in the frame's callback arrives when the frame is painted.
     requestAnimationFrame(() => {

@@ -1,7 +1,7 @@
 """One reading at the server, and how that grows with the job: a landing, a draft, opening the bench.
 
 The figures: milliseconds inside the server process, from the request to its answer, the median (and the least) of
-60, with the session, the checks, the assessment, the disk and the writing of the answer; and the bytes of the
+30, with the session, the checks, the assessment, the disk and the writing of the answer; and the bytes of the
 answer. Jobs of a V12 crank, and of the whole V12, of about 150 and 1,500 readings. The ratio is that of the two.
 "Cold" is a job of which nothing is kept in the server's memory. What is wanted stands beside each.
 """
@@ -36,7 +36,7 @@ from workshop.jobs.actions import take_in_job  # noqa: E402
 from workshop.jobs.kept import forget_all  # noqa: E402
 from workshop.people.models import Person, Role  # noqa: E402
 
-TIMES = 60
+TIMES = 30
 
 
 def timed(call: Callable[[int], object], times: int = TIMES) -> tuple[float, float]:
@@ -114,7 +114,7 @@ def main() -> None:
     landings = []
     for what, job in jobs():
         bench = Bench(client, take_in_job(owner, write_job(JobFile(job=job))).record.pk)
-        opened, cold = timed(bench.open, 20), timed(bench.open_cold, 10)
+        opened, cold = timed(bench.open, 20), timed(bench.open_cold, 6)
         draft = timed(bench.draft)
         bench.land(9_999)
         bench.bytes.clear()

@@ -16,7 +16,7 @@ sys.path.insert(0, str(Path(__file__).parents[1]))
 from bench.furnished import demo_shop, manage
 from tests.serving import Server, serving
 
-BENCHES, EACH = 32, 25
+BENCHES, EACH = 32, 8
 PREPARE = """
 from workshop.jobs.models import JobRecord
 from workshop.gauges.models import GaugeRecord

@@ -24,12 +24,17 @@ class Strip:
 
     job: Job
 
-    @property
+    @cached_property
     def steps(self) -> tuple[StripStep, ...]:
         """The list for its layout."""
         return strip_list(self.job.limits.layout)
 
-    @property
+    @cached_property
+    def by_id(self) -> Mapping[str, StripStep]:
+        """The same steps, by name."""
+        return steps_by_id(self.job.limits.layout)
+
+    @cached_property
     def places(self) -> dict[str, Position]:
         """The positions of its layout."""
         return positions_of(self.job.limits.layout)
@@ -51,9 +56,8 @@ class Strip:
         Rule:    looks.destroyed.
         """
         found: dict[str, datetime] = {}
-        known = steps_by_id(self.job.limits.layout)
         for name, done in self.done.items():
-            for look in known[name].destroys if done.there and name in known else ():
+            for look in self.by_id[name].destroys if done.there and name in self.by_id else ():
                 found[look] = min(found.get(look, done.at), done.at)
         for work in self.job.standing_operations:
             if work.kind is OperationKind.FINAL_WASH:
@@ -103,8 +107,7 @@ class Strip:
 
     def not_before(self, step: StripStep) -> tuple[StripStep, ...]:
         """The steps that should be done before this one and are not."""
-        known = steps_by_id(self.job.limits.layout)
-        return tuple(known[name] for name in step.before if name not in self.done)
+        return tuple(self.by_id[name] for name in step.before if name not in self.done)
 
     @cached_property
     def lies_in(self) -> dict[str, str]:
@@ -112,12 +115,11 @@ class Strip:
 
         Rule:    strip.places.
         """
-        known = steps_by_id(self.job.limits.layout)
         found = {
             key: self.places[key].short
             for name, done in self.done.items()
-            if done.there and name in known
-            for key in known[name].takes
+            if done.there and name in self.by_id
+            for key in self.by_id[name].takes
         }
         for laid in self.job.standing(self.job.layings):
             found[laid.part] = laid.pocket

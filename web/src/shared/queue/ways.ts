@@ -25,12 +25,13 @@ const PICTURES = "half-thou.pictures";
 
 /** What an older version of the page kept, in three places of its own, goes into the queue. */
 async function takeUpOlder(store: Store): Promise<void> {
+  const texts = [READINGS, FACTS].map((name) => [name, localStorage.getItem(name)] as const);
   const found = [...olderReadings(), ...olderFacts(), ...(await olderPictures())];
   const known = new Set((await store.all()).map(nameOf));
   const missing = found.filter((one) => !known.has(nameOf(one)));
   if (missing.length > 0) await store.add(missing);
-  localStorage.removeItem(READINGS);
-  localStorage.removeItem(FACTS);
+  // A tab of the older version may have kept more meanwhile: that is taken up when a page opens next.
+  for (const [name, text] of texts) if (localStorage.getItem(name) === text) localStorage.removeItem(name);
   if (found.some((one) => !isFact(one))) indexedDB.deleteDatabase(PICTURES);
 }
 

@@ -103,8 +103,8 @@ class Browser:
 
 
 def facts(chance: random.Random, gauge: str, nth: int) -> list[dict[str, Any]]:
-    """A handful of facts of any kind, each with a name of its own. The engine is handed over near the end only: what
-    comes after that is refused."""
+    """A handful of facts of any kind, each with a name of its own. The engine is handed over near the end only:
+    what comes after that is refused."""
     made, any_kind = [], [one for one in EVERY_KIND if one[0] != "hand over" or nth > 2 * KILLS - 4]
     for n in range(chance.randrange(3, 12)):
         kind, said = chance.choice(any_kind)

@@ -9,7 +9,7 @@ from halfthou.engines import Engine, FeatureKind, LookKind, Part, PartKind, Shee
 from halfthou.jobs import Decision, Job, Layout, Purpose
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts import Given, SetDecided
-from halfthou.report import ClearanceShown, PartReport, SetReport, feature_report, spots_asked
+from halfthou.report import ClearanceShown, FigureShown, PartReport, SetReport, feature_report, spots_asked
 from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts import MARKS, Action, Called, Finding, MarkCode
 
@@ -69,27 +69,37 @@ class PushRods:
 
     kind = PUSH_ROD
 
+    @property
+    def set(self) -> str:
+        """The one set of the kind."""
+        return next(iter(self.kind.sets))
+
+    @property
+    def feature(self) -> str:
+        """What is read of it."""
+        return self.kind.features[0].key
+
     def decide(self, given: Given) -> Mapping[str, SetDecided]:
-        if SET not in given.job.sets:
+        if self.set not in given.job.sets:
             return {}
-        band = given.job.limits.sets[SET].band("length")
+        band = given.job.limits.sets[self.set].band(self.kind.figures[0].key)
         assert band is not None
         actions = {}
         for part in given.engine.parts.values():
-            if part.set == SET:
+            if part.set == self.set:
                 sizes = self._survey(given, part.id).sizes.values()
                 within = all(band.least <= size <= band.most for size in sizes)
                 actions[part.id] = (Action.REUSE if within else Action.REPLACE) if sizes else Action.MEASURE
-        return {SET: RodsDecided(actions)}
+        return {self.set: RodsDecided(actions)}
 
     def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
         assert isinstance(decided, RodsDecided)
         survey, known, action = self._survey(given, part), given.engine.parts[part], decided.actions[part]
         return PartReport(
             id=part,
-            kind=PUSH_ROD.key,
-            station=PUSH_ROD.station,
-            set=SET,
+            kind=self.kind.key,
+            station=self.kind.station,
+            set=self.set,
             name=known.name,
             short_name=known.short,
             mark=MARKS[_MARK[action]],
@@ -97,22 +107,26 @@ class PushRods:
             action=action,
             called=Called.WITHIN if survey.sizes else Called.NOT_READ,
             headline=action.value.capitalize(),
-            features=(feature_report(survey, "length", given.say),),
+            features=(feature_report(survey, self.feature, given.say),),
             to_read=spots_asked(survey, survey.unread),
             left=len(survey.unread),
-            figures=(),
+            figures=self.figures(survey, given),
             size_words="".join(given.say.text(size) for size in survey.sizes.values()),
             clearance=ClearanceShown(least=None, most=None, called=None, words=""),
         )
+
+    def figures(self, survey: FeatureSurvey, given: Given) -> tuple[FigureShown, ...]:
+        """The figures of one of them; of a push rod there are none."""
+        return ()
 
     def set_report(self, decided: SetDecided, one: str, given: Given, accepted: Decision | None) -> SetReport:
         assert isinstance(decided, RodsDecided)
         unread = tuple(name for name, action in decided.actions.items() if action is Action.MEASURE)
         return SetReport(
             set=one,
-            kind=PUSH_ROD.key,
-            station=PUSH_ROD.station,
-            name="Push rods",
+            kind=self.kind.key,
+            station=self.kind.station,
+            name=self.kind.sets[self.set],
             mark=MARKS[_MARK[decided.action]],
             action=decided.action,
             headline=decided.action.value,
@@ -123,7 +137,9 @@ class PushRods:
             awaiting=unread,
             can_be_accepted=not unread,
             reading_order=tuple(
-                asked for name in decided.actions for asked in spots_asked(self._survey(given, name), ("1a",))
+                asked
+                for name in decided.actions
+                for asked in spots_asked(self._survey(given, name), self.kind.features[0].spots)
             ),
         )
 
@@ -140,4 +156,4 @@ class PushRods:
         return ()
 
     def _survey(self, given: Given, part: str) -> FeatureSurvey:
-        return given.surveys[part].features["length"]
+        return given.surveys[part].features[self.feature]

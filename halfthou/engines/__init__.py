@@ -1,10 +1,9 @@
 """Engines: the usual layouts, the parts they consist of, and how these are called."""
 
 from halfthou.engines.expected import ABOVE_NM, WEAR_NM, Expected
+from halfthou.engines.feature import Drawing, FeatureKind, Lies
 from halfthou.engines.kind import (
-    Drawing,
     Engine,
-    FeatureKind,
     Kinds,
     LookKind,
     Part,
@@ -25,6 +24,7 @@ __all__ = [
     "Expected",
     "FeatureKind",
     "Kinds",
+    "Lies",
     "LookKind",
     "Part",
     "PartKind",

@@ -15,7 +15,7 @@ from halfthou.exchange.decimals import exact_amount, exact_text
 from halfthou.exchange.faults import BadFile, Fault, faults_of
 from halfthou.exchange.table import Table, write_table
 from halfthou.exchange.upgrade import part_of_v3
-from halfthou.jobs import DIAMETER, Job, Moment, Reading
+from halfthou.jobs import DIAMETER, Job, Moment, Reading, plane_and_angle
 from halfthou.lengths import ZERO, AmountUnit, Length, Notation, Typed, Unit, Unreadable, Window, read_length
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import plan_of, window_for
@@ -216,7 +216,7 @@ class _Against:
         planned = plan_of(self.job, known.set, kind) if kind.plan is not None else None
         if spot in kind.spots_of(planned):
             return []
-        if kind.plan is not None and cells.get("id") and re.fullmatch(r"[1-5][a-h]", spot):
+        if kind.plan is not None and cells.get("id") and plane_and_angle(spot):
             return []
         return [Fault(where, f"“{spot[:20]}” is no spot of the plan for {part}")]
 

@@ -68,7 +68,7 @@ from halfthou.jobs.look_table import LookRow, LookTable
 from halfthou.jobs.material import Material
 from halfthou.jobs.operation import Operation, OperationKind
 from halfthou.jobs.picture import OnWhat, Picture, PictureKind
-from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder, along
+from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder, along, plane_and_angle
 from halfthou.jobs.set_limits import AMOUNT, BAND, FIGURE, Key, SetLimits, SetName, Step
 from halfthou.jobs.setting_check import SettingCheck
 from halfthou.jobs.strip_facts import (
@@ -216,6 +216,7 @@ __all__ = [
     "Words",
     "WornBore",
     "along",
+    "plane_and_angle",
     "set_of",
     "unidentified_sheet",
 ]

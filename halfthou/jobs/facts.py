@@ -11,7 +11,8 @@ from halfthou.lengths import ZERO, AmountUnit, Length, Unit
 
 #: A part by its place in the engine: R1, bearing-rod-5, bore-3. Which there are, the layout and the catalogue know.
 PartName = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z][A-Za-z0-9.-]*$")]
-SpotName = Annotated[str, Field(pattern=r"^[1-5][a-h]$")]
+#: A spot by its name: of a plan its plane and angle, else as the kind of the part lists it.
+SpotName = Annotated[str, Field(pattern=r"^[A-Za-z0-9][A-Za-z0-9.-]{0,11}$")]
 
 
 class Feature(StrEnum):

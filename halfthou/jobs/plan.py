@@ -1,5 +1,6 @@
 """The measuring plan: in how many planes and at which angles each journal is read."""
 
+import re
 from enum import StrEnum
 from functools import cached_property
 from typing import Annotated
@@ -11,6 +12,19 @@ from halfthou.jobs.document import Document
 ANGLE_LETTERS = "abcdefgh"
 #: Closer angles read the same spot; wider gaps leave an ellipse undetermined. Source: geometry.
 CLOSEST_DEG, WIDEST_DEG = 15, 90
+
+
+_OF_A_PLAN = re.compile(r"([1-9])([a-h])")
+
+
+def plane_and_angle(spot: str) -> tuple[int, str] | None:
+    """The plane and the letter of the angle that the name of a spot of a plan says; None where it says none.
+
+    >>> plane_and_angle("2c"), plane_and_angle("rim 4")
+    ((2, 'c'), None)
+    """
+    found = _OF_A_PLAN.fullmatch(spot)
+    return (int(found[1]), found[2]) if found is not None else None
 
 
 def along(plane: int, planes: int) -> int:
@@ -52,9 +66,17 @@ class Plan(Document):
         return tuple(f"{plane}{letter}" for plane in range(1, self.planes + 1) for letter in letters)
 
     def along_of(self, spot: str) -> int:
-        """Where along the journal a spot lies, in twelfths from the front plane to the rear."""
-        return along(int(spot[0]), self.planes)
+        """Where along the journal a spot lies, in twelfths from the front plane to the rear. Refuses: KeyError
+        where it is no spot of a plan."""
+        return along(_said(spot)[0], self.planes)
 
     def angle_of(self, spot: str) -> int:
-        """The angle of a spot in degrees."""
-        return self.angles_deg[ANGLE_LETTERS.index(spot[1])]
+        """The angle of a spot in degrees. Refuses: KeyError where it is no spot of a plan."""
+        return self.angles_deg[ANGLE_LETTERS.index(_said(spot)[1])]
+
+
+def _said(spot: str) -> tuple[int, str]:
+    found = plane_and_angle(spot)
+    if found is None:
+        raise KeyError(f"{spot} is no spot of a plan")
+    return found

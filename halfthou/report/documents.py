@@ -95,7 +95,8 @@ class SpotAsked:
 class FigureShown:
     """One judged figure, known by its key. `limit_is_least` says which way its limit works; `conforms` is the
     probability that it truly lies within it. `limit_nm` places the limit in a drawing, in the smallest units of
-    what is judged."""
+    what is judged. `words` say it where the value alone would say too much: at most so large. `of_size` is the size
+    of the part itself, as a drawing places it."""
 
     key: str
     rule: str
@@ -109,6 +110,13 @@ class FigureShown:
     spots: tuple[str, ...]
     note: str
     limit_nm: int = 0
+    words: str = ""
+    of_size: bool = False
+
+    @property
+    def said(self) -> str:
+        """What was found, as a person reads it."""
+        return self.words or self.value.text
 
 
 class CleanUpShown(Document):

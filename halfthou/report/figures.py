@@ -8,7 +8,7 @@ from halfthou.amounts import amount_text
 from halfthou.lengths import Notation, Shown
 from halfthou.report.documents import FigureShown
 from halfthou.surveys import FeatureSurvey
-from halfthou.verdicts import AmountFinding, Called, Finding, count_of
+from halfthou.verdicts import AmountFinding, Called, FigureKey, Finding, count_of
 from halfthou.words import Reason, warmth_reasons
 
 
@@ -56,6 +56,8 @@ def _figure(finding: Finding, say: Notation) -> FigureShown:
         spots=finding.spots,
         note="rule of thumb" if finding.by_rule_of_thumb else "two angles only" if finding.cannot_accept else "",
         limit_nm=finding.limit.nm,
+        words=f"at most {say.text(finding.value)}" if finding.at_most else "",
+        of_size=finding.key == FigureKey.SIZE,
     )
 
 

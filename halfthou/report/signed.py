@@ -10,7 +10,7 @@ from halfthou.report.stations import WORST_FIRST
 from halfthou.verdicts import FigureKey, MarkCode
 
 #: The shape in which sheets are stored now. 1 and 2 carry no stamp: the first two versions stored none.
-SHAPE = 7
+SHAPE = 8
 Sheet = dict[str, Any]
 
 _KEYS = {
@@ -193,6 +193,22 @@ def _of_sixth(found: Sheet) -> Sheet:
     return found
 
 
+def _of_seventh(found: Sheet) -> Sheet:
+    """The seventh version's: a figure known as the size by its key, its words beside it."""
+    return {**found, "parts": [_part_of_seventh(part) for part in found["parts"]]}
+
+
+def _part_of_seventh(part: Sheet) -> Sheet:
+    size = {"of_size": True, "words": part.get("size_words", "")}
+    figures = []
+    for figure in part["figures"]:
+        more = size if figure["key"] == FigureKey.SIZE else {}
+        if more.get("words") == figure["value"]["text"]:
+            more = {**more, "words": ""}
+        figures.append({**figure, **more})
+    return {**part, "figures": figures}
+
+
 _STEPS: tuple[Callable[[Sheet], Sheet], ...] = (
-    _of_first, _of_second, _of_third, _of_fourth, _of_fifth, _of_sixth
+    _of_first, _of_second, _of_third, _of_fourth, _of_fifth, _of_sixth, _of_seventh,
 )  # fmt: skip

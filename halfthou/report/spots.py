@@ -6,8 +6,8 @@ from collections.abc import Iterable
 from typing import NamedTuple
 
 from halfthou.amounts import Quantity, amount_text
-from halfthou.engines import FeatureKind
-from halfthou.jobs import ANGLE_LETTERS, Reading
+from halfthou.engines import FeatureKind, Lies
+from halfthou.jobs import Plan, Reading, plane_and_angle
 from halfthou.lengths import ZERO, Length, Notation, Shown
 from halfthou.report.documents import AsideShown, FeatureReport, ShownReading, Spot, SpotAsked
 from halfthou.surveys import Aside, FeatureSurvey, SpotState, Taken
@@ -18,29 +18,36 @@ from halfthou.words import doubt_shown
 def feature_report(survey: FeatureSurvey, name: str, say: Notation) -> FeatureReport:
     """One feature of a part with its spots, in the order of its plan; those outside it at the angle that is
     known."""
-    kind = survey.feature
-    angles = (
-        kind.angles_deg if survey.plan is None else dict(zip(ANGLE_LETTERS, survey.plan.angles_deg, strict=False))
-    )
+    kind, plan = survey.feature, survey.plan
     says = _Says(say, kind.quantity)
     return FeatureReport(
         survey.part.id,
         kind.key,
         name,
         kind.planned,
-        tuple(_spot(state, angles[state.spot[1]], says) for state in survey.spots),
-        tuple(
-            _spot(state, round(where.angle_deg) if (where := survey.places.get(state.spot)) else 0, says)
-            for state in survey.outside
-        ),
+        tuple(_spot(state, _lies(state.spot, kind, plan), says) for state in survey.spots),
+        tuple(_spot(state, _outside(state.spot, survey), says) for state in survey.outside),
     )
 
 
 def blank_spots(kind: FeatureKind, say: Notation) -> tuple[Spot, ...]:
     """The spots of a feature of which nothing is read yet, as fixed or as its usual plan has them."""
-    plan = kind.plan
-    angles = kind.angles_deg if plan is None else dict(zip(ANGLE_LETTERS, plan.angles_deg, strict=False))
-    return tuple(_spot(SpotState(name), angles[name[1]], _Says(say, kind.quantity)) for name in kind.spots_of(None))
+    says = _Says(say, kind.quantity)
+    return tuple(_spot(SpotState(name), _lies(name, kind, kind.plan), says) for name in kind.spots_of(None))
+
+
+def _lies(spot: str, kind: FeatureKind, plan: Plan | None) -> Lies:
+    if plan is None:
+        return kind.lies[spot]
+    plane, letter = plane_and_angle(spot) or (1, spot)
+    return Lies(plane, letter, plan.angle_of(spot))
+
+
+def _outside(spot: str, survey: FeatureSurvey) -> Lies:
+    """Where a spot lies that the plan does not have, as far as anybody knows."""
+    plane, letter = plane_and_angle(spot[:2]) or (1, spot)
+    where = survey.places.get(spot)
+    return Lies(plane, letter, round(where.angle_deg) if where is not None else 0)
 
 
 def spots_asked(survey: FeatureSurvey, spots: Iterable[str]) -> tuple[SpotAsked, ...]:
@@ -74,16 +81,16 @@ class _Says(NamedTuple):
         return self.say.text(size) if self.quantity is Quantity.LENGTH else amount_text(self.quantity, size.nm)
 
 
-def _spot(state: SpotState, angle_deg: int, say: _Says) -> Spot:
+def _spot(state: SpotState, lies: Lies, say: _Says) -> Spot:
     current = _taken(state.counted[0], say) if state.counted else None
     size = None
     if current is not None and not state.held:
         size = current.size if len(state.counted) == 1 else say.shown(state.size or ZERO)
     return Spot(
         state.spot,
-        int(state.spot[0]),
-        state.spot[1],
-        angle_deg,
+        lies.row,
+        lies.column,
+        lies.angle_deg,
         current,
         tuple([_reading(reading, say) for reading in state.others]) if state.others else (),
         size,

@@ -32,9 +32,8 @@ def fit_of(plan: Plan) -> Fit | None:
     None where the plan leaves fewer than three readings over to check with.
     """
     rows = []
-    last = plan.planes - 1
     for spot in plan.spots:
-        place = 2 * (int(spot[0]) - 1) / last - 1
+        place = plan.along_of(spot) / 6 - 1
         turn = math.radians(2 * plan.angle_of(spot))
         row = [1.0, place, math.cos(turn), math.sin(turn)]
         rows.append(row if plan.planes < 3 else [*row, place * place])

@@ -9,7 +9,7 @@ from functools import cached_property
 
 from halfthou.engines import Engine, FeatureKind, Part
 from halfthou.gauges import GaugeQuestion, reads_something_else
-from halfthou.jobs import Gauge, Job, Operation, Plan, Reading, along
+from halfthou.jobs import Gauge, Job, Operation, Plan, Reading, along, plane_and_angle
 from halfthou.operations import LastWork
 from halfthou.surveys.forms import Where, places_of
 from halfthou.surveys.spots import Aside, SpotState
@@ -113,11 +113,11 @@ def _spot_in(
     Gives:   the spot's name, where it lies (None where nobody knows), and whether the plan has it.
     Rule:    surveys.plan.outside: a plan that is changed later moves no reading.
     """
-    plane = int(reading.spot[0])
-    if reading.angle_deg is None or reading.planes is None or plane > reading.planes:
+    said = plane_and_angle(reading.spot)
+    if said is None or reading.angle_deg is None or reading.planes is None or said[0] > reading.planes:
         where = places.get(reading.spot)
         return reading.spot, where, where is not None
-    where = Where(along(plane, reading.planes), reading.angle_deg)
+    where = Where(along(said[0], reading.planes), reading.angle_deg)
     spot = spots.get(where)
     if spot is not None:
         return spot, where, True

@@ -9,7 +9,7 @@ from enum import StrEnum
 
 from halfthou.amounts import Quantity
 from halfthou.gauges import combine, standard_doubt
-from halfthou.jobs import Feature, Reading
+from halfthou.jobs import Feature, Reading, plane_and_angle
 from halfthou.lengths import Length
 from halfthou.surveys import ALIKE, FeatureSurvey, PartSurvey
 from halfthou.verdicts.bearing import bore_sizes
@@ -88,8 +88,9 @@ def top_against_bottom(survey: FeatureSurvey) -> Iterator[Contradiction]:
     last = str(survey.plan.planes)
     found = []
     for spot, size in survey.sizes.items():
-        other = f"{last}{spot[1]}"
-        if len(spot) == 2 and spot[0] == "1" and other in survey.sizes:
+        plane, angle = plane_and_angle(spot) or (0, "")
+        other = f"{last}{angle}"
+        if plane == 1 and other in survey.sizes:
             found.append((size - survey.sizes[other], spot, other))
     if len(found) < 2:
         return

@@ -10,9 +10,17 @@ from halfthou.jobs import OperationKind, Plan, Purpose
 from halfthou.verdicts import Action
 
 
+class LiesOut(BaseModel):
+    """Where a fixed spot stands in the table: its row, its column, and at which angle it is read."""
+
+    row: int
+    column: str
+    angle_deg: int
+
+
 class FeatureOut(BaseModel):
-    """What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each
-    letter at its degrees. `asks` is what state of the part is asked while it is read, and in which words; planes
+    """What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, and
+    lie as `lies` says. `asks` is what state of the part is asked while it is read, and in which words; planes
     and angles (by their degrees) are called by name where they have one. `read_in` is the unit of what is no
     length; `small` a gap or a play, typed as it is; `signed` one that may lie below nothing."""
 
@@ -23,7 +31,7 @@ class FeatureOut(BaseModel):
     hole: bool
     plan: Plan | None
     spots: list[str]
-    angles_deg: dict[str, int]
+    lies: dict[str, LiesOut]
     asks: dict[str, str]
     drawing: Drawing
     hold: str
@@ -138,7 +146,7 @@ def _feature(feature: FeatureKind) -> FeatureOut:
         hole=feature.hole,
         plan=feature.plan,
         spots=list(feature.spots),
-        angles_deg=dict(feature.angles_deg),
+        lies={spot: LiesOut(**lies._asdict()) for spot, lies in feature.lies.items()},
         asks=dict(feature.asks),
         drawing=feature.drawing,
         hold=feature.hold,

@@ -11,12 +11,13 @@ from halfthou.engines import PartKind
 from halfthou.jobs import Plan, SetName
 from halfthou.lengths import UNIT_WORDS, Length, Notation
 from halfthou.parts import CATALOGUE, BoreSet, BoringCard, boring_card
-from halfthou.report import Assessment, FigureShown, TableShown, read_signed
+from halfthou.report import Assessment, SetReport, TableShown, read_signed
 from halfthou.surveys import plan_of, window_for
 from halfthou.verdicts import Action
 from halfthou.words import cautions_for
 from workshop.jobs.actions import Opened
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
+from workshop.pages.figure_table import figure_table, sizes_besides
 from workshop.pages.marks import mark_drawing
 from workshop.people.refusals import NotThere
 
@@ -43,16 +44,7 @@ def sheet_html(opened: Opened) -> str:
     else:
         found = opened.assessment
         decisions = list(standing_decisions(record).values())
-    sets = [
-        {
-            "said": one,
-            "loose": any(part.place or part.spare for part in found.parts if part.set == one.set),
-            "figures": _figures_of(found, one.set),
-            "parts": [part for part in found.parts if part.set == one.set and not part.out],
-            "mark": mark_drawing(one.mark.code),
-        }
-        for one in found.sets
-    ]
+    sets = [_set_of(found, one) for one in found.sets]
     return render_to_string(
         "pages/sheet.html",
         {
@@ -69,10 +61,17 @@ def sheet_html(opened: Opened) -> str:
     )
 
 
-def _figures_of(found: Assessment, one: str) -> tuple[FigureShown, ...]:
-    """The figures of a set that is one piece, as the pump: they stand on the sheet themselves."""
-    fitted = [part for part in found.parts if part.set == one and part.place]
-    return fitted[0].figures if len(fitted) == 1 else ()
+def _set_of(found: Assessment, one: SetReport) -> dict[str, Any]:
+    """A set as the sheet draws it: its parts with all of their figures."""
+    parts = [part for part in found.parts if part.set == one.set and not part.out]
+    return {
+        "said": one,
+        "parts": parts,
+        "figures": figure_table(parts),
+        "sizes": sizes_besides(parts),
+        "spare": any(part.clean_up is not None and part.clean_up.to_spare for part in parts),
+        "mark": mark_drawing(one.mark.code),
+    }
 
 
 def filing_of(opened: Opened) -> TableShown:
@@ -107,7 +106,8 @@ def card_html(opened: Opened) -> str:
         kind = CATALOGUE.kind_of_set(one, engine.layout)
         first = kind.features[0]
         plan = plan_of(job, one, first) if first.plan is not None else None
-        size = job.limits.sets[one].band("size")
+        new = next((figure for figure in kind.figures if figure.is_band and figure.needed), None)
+        size = job.limits.sets[one].band(new.key) if new is not None else None
         window = window_for(job.limits, one, first, Length(opened.assessment.of(one).present.nm), ())
         sets.append(
             {

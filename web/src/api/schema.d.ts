@@ -1441,8 +1441,8 @@ export interface components {
         Drawing: "shaft" | "housing" | "shell" | "bore" | "piston" | "ring" | "pump" | "plain";
         /**
          * FeatureOut
-         * @description What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, each
-         *     letter at its degrees. `asks` is what state of the part is asked while it is read, and in which words; planes
+         * @description What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, and
+         *     lie as `lies` says. `asks` is what state of the part is asked while it is read, and in which words; planes
          *     and angles (by their degrees) are called by name where they have one. `read_in` is the unit of what is no
          *     length; `small` a gap or a play, typed as it is; `signed` one that may lie below nothing.
          */
@@ -1459,9 +1459,9 @@ export interface components {
             plan: components["schemas"]["Plan"] | null;
             /** Spots */
             spots: string[];
-            /** Angles Deg */
-            angles_deg: {
-                [key: string]: number;
+            /** Lies */
+            lies: {
+                [key: string]: components["schemas"]["LiesOut"];
             };
             /** Asks */
             asks: {
@@ -1522,6 +1522,18 @@ export interface components {
             loose: boolean;
             /** Actions */
             actions: components["schemas"]["Action"][];
+        };
+        /**
+         * LiesOut
+         * @description Where a fixed spot stands in the table: its row, its column, and at which angle it is read.
+         */
+        LiesOut: {
+            /** Row */
+            row: number;
+            /** Column */
+            column: string;
+            /** Angle Deg */
+            angle_deg: number;
         };
         /**
          * LookOut
@@ -2089,7 +2101,8 @@ export interface components {
          * FigureShown
          * @description One judged figure, known by its key. `limit_is_least` says which way its limit works; `conforms` is the
          *     probability that it truly lies within it. `limit_nm` places the limit in a drawing, in the smallest units of
-         *     what is judged.
+         *     what is judged. `words` say it where the value alone would say too much: at most so large. `of_size` is the size
+         *     of the part itself, as a drawing places it.
          */
         FigureShown: {
             /** Key */
@@ -2116,6 +2129,16 @@ export interface components {
              * @default 0
              */
             limit_nm: number;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Of Size
+             * @default false
+             */
+            of_size: boolean;
         };
         /**
          * Graduation

@@ -4,7 +4,7 @@ from typing import Any
 
 from django import template
 
-from halfthou.report import FigureShown, PartReport
+from halfthou.report import PartReport
 
 register = template.Library()
 
@@ -16,18 +16,9 @@ def at(table: dict[str, Any], key: str) -> Any:
 
 
 @register.filter
-def figure(part: PartReport, key: str) -> str:
-    """A judged figure of a part by its key as text, or a dash."""
-    found = _find(part, key)
-    return found.value.text if found else "-"
-
-
-@register.filter
-def state_of(part: PartReport, key: str) -> str:
-    """The finding on a figure, for its style."""
-    found = _find(part, key)
-    return found.called.value.replace(" ", "-") if found else ""
-
-
-def _find(part: PartReport, key: str) -> FigureShown | None:
-    return next((found for found in part.figures if found.key == key), None)
+def says(part: PartReport) -> str:
+    """What is said of a part beside its figures: a journal by its bearing's clearance, any other by its verdict."""
+    if part.station == "crank" and part.clearance.words:
+        return part.clearance.words
+    words = (part.under_headline or part.headline, part.clearance.words if part.place else "", part.lies)
+    return "; ".join(dict.fromkeys(one for one in words if one))

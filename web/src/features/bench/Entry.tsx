@@ -78,6 +78,7 @@ const anyRead = (part: Desk["part"]): boolean =>
 function where({ feature, spot, spots }: Desk): string {
   const here = spots.find((one) => one.name === spot);
   if (!here) return "";
+  if (here.angle === here.name) return here.name;
   const planes = new Set(spots.map((one) => one.plane)).size;
   const words = placeWords(feature, planes);
   const angle = words.angle(here.angle, here.angle_deg);

@@ -17,7 +17,7 @@ export function Figures({ bench, part, drawn = false }: { bench: Bench; part: Pa
   if (figures.length === 0) {
     return <p className="text-quiet">Figures come with the readings they are worked out from.</p>;
   }
-  const size = figures.find((figure) => figure.key === "size");
+  const size = figures.find((figure) => figure.of_size) ?? figures[0];
   const form = figures.find((figure) => DIFFERENCES.includes(figure.key));
   return (
     <>
@@ -32,7 +32,7 @@ export function Figures({ bench, part, drawn = false }: { bench: Bench; part: Pa
               <td
                 className={`figure pr-2 text-right text-xl font-bold ${figure.called === "beyond" ? "text-red" : ""}`}
               >
-                {figure.key === "size" ? part.size_words : figure.value.text}
+                {figure.words || figure.value.text}
               </td>
               <td className="text-[15px] leading-tight text-quiet">
                 {figure.limit_is_least ? "least" : "most"} {figure.limit}

@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api";
 import { type FeatureKind, placeWords } from "../../shared/job";
-import { spotsOf } from "./targets";
+import { namedOf, spotsOf } from "./targets";
 import type { Desk } from "./useDesk";
 
 type Spot = Schemas["Spot"];
@@ -93,6 +93,7 @@ function FeatureTable({ desk, lit, feature, spots }: Props & Table) {
   const words = placeWords(feature, planes.length);
   const first = spots.filter((spot) => spot.plane === planes[0]);
   const single = spots.length === 1;
+  const named = namedOf(spots);
   const unnamed =
     first.every((spot) => words.angle(spot.angle, spot.angle_deg) === spot.angle) && words.named;
   return (
@@ -100,9 +101,9 @@ function FeatureTable({ desk, lit, feature, spots }: Props & Table) {
       <caption className="sr-only">
         Readings of {desk.part.name}, {feature.name}
       </caption>
-      <thead className={single || unnamed ? "sr-only" : ""}>
+      <thead className={single || unnamed || named ? "sr-only" : ""}>
         <tr>
-          <th className={words.named ? "w-16" : "w-6"}>
+          <th className={words.named ? "w-16" : named ? "w-0" : "w-6"}>
             <span className="sr-only">plane</span>
           </th>
           {first.map((spot) => (
@@ -117,7 +118,7 @@ function FeatureTable({ desk, lit, feature, spots }: Props & Table) {
         {planes.map((plane) => (
           <tr key={plane} className="border-t-2 border-line last:border-b-2">
             <th scope="row" className={`font-semibold text-quiet ${words.named ? "text-left" : ""}`}>
-              {words.plane(plane)}
+              {named ? <span className="sr-only">{words.plane(plane)}</span> : words.plane(plane)}
             </th>
             {spots
               .filter((spot) => spot.plane === plane)
@@ -128,6 +129,7 @@ function FeatureTable({ desk, lit, feature, spots }: Props & Table) {
                   desk={desk}
                   feature={feature}
                   lit={lit.includes(single ? feature.key : spot.name)}
+                  named={named && !single}
                 />
               ))}
             {single && <td aria-hidden />}
@@ -141,7 +143,16 @@ function FeatureTable({ desk, lit, feature, spots }: Props & Table) {
 /** Long names of angles belong to the entry; over a column a letter serves. */
 const short = (name: string, letter: string): string => (name.length > 13 ? letter : name);
 
-function Cell({ spot, desk, feature, lit }: { spot: Spot; desk: Desk; feature: FeatureKind; lit: boolean }) {
+interface CellProps {
+  spot: Spot;
+  desk: Desk;
+  feature: FeatureKind;
+  lit: boolean;
+  /** Whether its name stands in it, since none stands over its column. */
+  named: boolean;
+}
+
+function Cell({ spot, desk, feature, lit, named }: CellProps) {
   const waiting = desk.mine.find(
     ({ landing }) =>
       landing.part === desk.target.part && landing.spot === spot.name && landing.feature === feature.key,
@@ -164,6 +175,9 @@ function Cell({ spot, desk, feature, lit }: { spot: Spot; desk: Desk; feature: F
         onClick={() => desk.goToSpot(spot.name, feature.key)}
         className={`figure relative flex h-10 w-full items-center justify-center border-2 text-[17px] ${now ? "border-blue" : waiting || spot.doubt?.holds ? "border-dashed border-ink" : "border-transparent"} ${lit ? "bg-tint" : ""} hover:bg-tint`}
       >
+        {named && (
+          <span className="absolute left-1 top-0 text-[11px] leading-tight text-quiet">{spot.name}</span>
+        )}
         {waiting ? (
           <>
             <span className="text-quiet">{waiting.landing.typed}</span>

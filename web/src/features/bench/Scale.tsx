@@ -108,7 +108,7 @@ function Band({ from, to, look }: { from: number; to: number; look: string }) {
 
 /** The readings as pointers, the doubt as a band around the least of them, the clean-up size as an interval. */
 function Readings({ part, y }: { part: Part; y: (nm: number) => number }) {
-  const size = part.figures.find((figure) => figure.key === "size");
+  const size = part.figures.find((figure) => figure.of_size);
   const machining = part.own_action === "regrind" || part.own_action === "rebore" ? part.clean_up : null;
   return (
     <g>

@@ -42,6 +42,8 @@ const part = {
   figures: [
     {
       key: "size",
+      of_size: true,
+      words: "",
       rule: "r",
       name: "least size",
       called: "beyond",

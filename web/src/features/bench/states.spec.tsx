@@ -41,7 +41,7 @@ const SPOTS = [
 
 const JOURNAL = {
   key: "journal", name: "journal", planned: true, purpose: "journals", hole: false, plan: null, spots: [],
-  angles_deg: {}, asks: {}, drawing: "shaft", hold: "", plane_names: [], angle_names: {},
+  lies: {}, asks: {}, drawing: "shaft", hold: "", plane_names: [], angle_names: {},
 }; // prettier-ignore
 const WALL = {
   ...JOURNAL,

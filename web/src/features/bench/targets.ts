@@ -39,19 +39,26 @@ export function spotsOf(bench: Bench, part: Part, of: string, feature: FeatureKi
   const read = part.features.find((one) => one.part === of && one.feature === feature.key);
   if (read) return read.spots;
   const plan = feature.plan && (bench.plans[part.set] ?? feature.plan);
-  const names = plan
-    ? Array.from({ length: plan.planes }, (_, plane) =>
-        plan.angles_deg.map((_deg, n) => `${plane + 1}${LETTERS[n] ?? ""}`),
-      ).flat()
-    : feature.spots;
-  return names.map((name) => blank(name, plan ? plan.angles_deg : null, feature));
+  return plan ? planned(plan) : feature.spots.map((name) => blank(name, feature.lies[name]));
 }
 
-function blank(name: string, angles: readonly number[] | null, feature: FeatureKind): Spot {
-  const angle = name[1] ?? "";
-  const degrees = angles ? angles[LETTERS.indexOf(angle)] : feature.angles_deg[angle];
+/** Whether spots are named by no plane and angle: each is its own column then. */
+export const namedOf = (spots: readonly Spot[]): boolean =>
+  spots.length > 0 && spots.every((spot) => spot.angle === spot.name);
+
+function planned(plan: { planes: number; angles_deg: readonly number[] }): Spot[] {
+  const planes = Array.from({ length: plan.planes }, (_, n) => n + 1);
+  return planes.flatMap((row) =>
+    plan.angles_deg.map((angle_deg, n) => {
+      const column = LETTERS[n] ?? "";
+      return blank(`${row}${column}`, { row, column, angle_deg });
+    }),
+  );
+}
+
+function blank(name: string, lies: Schemas["LiesOut"] = { row: 1, column: name, angle_deg: 0 }): Spot {
   return {
-    name, plane: Number(name[0]), angle, angle_deg: degrees ?? 0, current: null, others: [], size: null, times: 0,
-    aside: [], doubt: null,
+    name, plane: lies.row, angle: lies.column, angle_deg: lies.angle_deg, current: null, others: [], size: null,
+    times: 0, aside: [], doubt: null,
   }; // prettier-ignore
 }

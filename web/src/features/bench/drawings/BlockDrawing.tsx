@@ -129,7 +129,7 @@ interface KeyProps {
 
 function BoreKey({ part, cylinder, left, width, top, high, round, chosen, thrust, onSelect }: KeyProps) {
   const words = `${part.name}: ${part.mark.word}${part.size ? `, greatest size ${part.size.text}` : ""}`;
-  const beyond = part.figures.some((figure) => figure.key === "size" && figure.called === "beyond");
+  const beyond = part.figures.some((figure) => figure.of_size && figure.called === "beyond");
   const beside = width - round > 78;
   return (
     <button

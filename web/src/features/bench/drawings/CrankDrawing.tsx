@@ -109,7 +109,7 @@ function JournalKey({ journal, left, width, top, chosen, onSelect }: KeyProps) {
 }
 
 const beyond = (journal: Part): boolean =>
-  journal.figures.some((figure) => figure.key === "size" && figure.called === "beyond");
+  journal.figures.some((figure) => figure.of_size && figure.called === "beyond");
 
 /** How far each pin stands above or below the axis in the drawing, seen a little from the side. */
 function throwsOf(layout: Schemas["Layout"]): Record<string, number> {

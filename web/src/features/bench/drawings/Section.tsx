@@ -1,9 +1,11 @@
 import type { FunctionComponent } from "react";
 
 import type { Schemas } from "../../../api";
+import { namedOf } from "../targets";
 import type { Desk } from "../useDesk";
 import { BoreSection } from "./BoreSection";
 import { PistonSection, PumpSection, RingSection } from "./LooseSections";
+import { NamedSpots } from "./NamedSpots";
 import type { SectionProps } from "./props";
 
 type Spot = Schemas["Spot"];
@@ -21,7 +23,7 @@ const SECTIONS: Record<Schemas["Drawing"], FunctionComponent<SectionProps>> = {
   piston: PistonSection,
   ring: RingSection,
   pump: PumpSection,
-  plain: RoundSection,
+  plain: PlainSection,
 };
 
 /** Where the gauge goes. */
@@ -30,10 +32,15 @@ export function Section(props: SectionProps) {
   return <Drawn {...props} />;
 }
 
+/** What no drawing shows: round where its spots are angles, else its spots by their names. */
+function PlainSection(props: SectionProps) {
+  return namedOf(props.desk.spots) ? <NamedSpots {...props} /> : <RoundSection {...props} />;
+}
+
 /** The section from the front with its angles, and the side view with its planes. */
 function RoundSection({ desk, onSpot }: SectionProps) {
   const { spot, spots, part, feature } = desk;
-  const plane = spot ? Number(spot[0]) : null;
+  const plane = spots.find((one) => one.name === spot)?.plane ?? null;
   const inPlane = spots.filter((one) => one.plane === (plane ?? 1));
   const planes = [...new Set(spots.map((one) => one.plane))];
   const oilHole = desk.bench.hints[part.set]?.oil_hole_deg ?? null;
@@ -119,7 +126,8 @@ function OilHole({ deg }: { deg: number }) {
 
 function describe({ part, spot, spots, feature }: Desk, oilHole: number | null): string {
   const open = spots.filter((one) => !one.current).length;
-  const next = spot ? `Next spot: plane ${spot[0] ?? ""}, angle ${spot[1] ?? ""}. ` : "";
+  const here = spots.find((one) => one.name === spot);
+  const next = here ? `Next spot: plane ${here.plane}, angle ${here.angle}. ` : "";
   const oil = oilHole === null ? "" : ` Oil hole at ${oilHole} degrees: keep clear.`;
   const left = open === 0 ? "All spots read." : `${open} spots to read.`;
   return `${part.name}, ${feature.name}, from the front. ${next}${left}${oil}`;

@@ -1,0 +1,57 @@
+import type { SectionProps } from "./props";
+
+const [LEFT, TOP, HIGH, WIDE] = [6, 10, 40, 330];
+
+/** Spots that are named by no plane and angle, row by row as their kind lists them: the one in hand, read ones, open
+ * ones. */
+export function NamedSpots({ desk, onSpot }: SectionProps) {
+  const { part, feature, spot, spots } = desk;
+  const open = spots.filter((one) => !one.current).length;
+  const said = `${part.name}: ${feature.name}. ${spot ? `Next spot: ${spot}. ` : ""}${open === 0 ? "All spots read." : `${open} spots to read.`}`;
+  const rows = [...new Set(spots.map((one) => one.plane))];
+  return (
+    <figure>
+      <svg width={340} height={228} role="img" aria-label={said}>
+        {rows.map((row, down) =>
+          spots
+            .filter((one) => one.plane === row)
+            .map((one, across, all) => {
+              const wide = WIDE / all.length;
+              const now = one.name === spot;
+              return (
+                <g key={one.name} onClick={() => onSpot(one.name)} className="cursor-pointer">
+                  <rect
+                    x={LEFT + across * wide}
+                    y={TOP + down * HIGH}
+                    width={wide - 3}
+                    height={HIGH - 4}
+                    className={
+                      now
+                        ? "fill-tint stroke-blue"
+                        : one.current
+                          ? "fill-tint stroke-ink"
+                          : "fill-sheet stroke-quiet"
+                    }
+                    strokeWidth={now ? 2.5 : 1.5}
+                  />
+                  <text
+                    x={LEFT + across * wide + (wide - 3) / 2}
+                    y={TOP + down * HIGH + 23}
+                    textAnchor="middle"
+                    fontSize={13}
+                    className={now ? "fill-blue font-semibold" : "fill-ink"}
+                  >
+                    {one.name}
+                  </text>
+                </g>
+              );
+            }),
+        )}
+        <text x={338} y={222} textAnchor="end" fontSize={13} className="fill-quiet">
+          {feature.hold}
+        </text>
+      </svg>
+      <figcaption className="sr-only">{said}</figcaption>
+    </figure>
+  );
+}

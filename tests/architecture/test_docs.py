@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
+import os
 import re
-import subprocess
 from pathlib import Path
 
 import pytest
@@ -13,7 +13,18 @@ from tests.serving import ROOT
 
 DOCS = sorted([*ROOT.glob("*.md"), *(ROOT / "docs").glob("*.md"), *(ROOT / "docs" / "decisions").glob("*.md")])
 ENDS = (".py", ".ts", ".tsx", ".cjs", ".md", ".json", ".css", ".importlinter")
-TREE = subprocess.run(["git", "ls-files"], cwd=ROOT, check=True, stdout=subprocess.PIPE, text=True).stdout.split()
+MADE = {".git", ".venv", ".make", "node_modules", "dist", "data", "__pycache__"}
+
+
+def _tree() -> list[str]:
+    found = []
+    for folder, below, names in os.walk(ROOT):
+        below[:] = [one for one in below if one not in MADE]
+        found += [(Path(folder) / name).relative_to(ROOT).as_posix() for name in names]
+    return found
+
+
+TREE = _tree()
 FOLDERS = {str(folder) for name in TREE for folder in Path(name).parents}
 
 

@@ -11,6 +11,13 @@ from halfthou.report import FigureShown, PartReport
 BESIDE = 5
 
 
+class Head(NamedTuple):
+    """What a column is called, and its limit where that is one for all."""
+
+    name: str
+    limit: str
+
+
 class Cell(NamedTuple):
     """One figure of one part: what was found, and how it is called, for its style."""
 
@@ -21,7 +28,7 @@ class Cell(NamedTuple):
 class FigureTable(NamedTuple):
     """The heads of the columns, and by part its cells."""
 
-    heads: tuple[str, ...]
+    heads: tuple[Head, ...]
     rows: dict[str, tuple[Cell, ...]]
 
     @property
@@ -44,14 +51,9 @@ def sizes_besides(parts: Sequence[PartReport]) -> bool:
     return any(part.size_words and part.size_words not in [one.said for one in part.figures] for part in parts)
 
 
-def _head(key: str, figures: Sequence[FigureShown]) -> str:
-    """What a column is called, with its limit where that is one for all."""
-    names, limits = {one.name for one in figures}, {(one.limit_is_least, one.limit) for one in figures}
-    name = names.pop() if len(names) == 1 else key
-    if len(limits) != 1:
-        return name
-    least, limit = limits.pop()
-    return f"{name}, {'least' if least else 'most'} {limit}"
+def _head(key: str, figures: Sequence[FigureShown]) -> Head:
+    names, limits = {one.name for one in figures}, {one.limit for one in figures}
+    return Head(names.pop() if len(names) == 1 else key, limits.pop() if len(limits) == 1 else "")
 
 
 def _cell(figure: FigureShown | None) -> Cell:

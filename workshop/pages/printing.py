@@ -69,6 +69,7 @@ def _set_of(found: Assessment, one: SetReport) -> dict[str, Any]:
         "parts": parts,
         "figures": figure_table(parts),
         "sizes": sizes_besides(parts),
+        "told_by": "Oil clearance" if parts and parts[0].station == "crank" else "Says",
         "spare": any(part.clean_up is not None and part.clean_up.to_spare for part in parts),
         "mark": mark_drawing(one.mark.code),
     }

@@ -108,7 +108,7 @@ def facts(chance: random.Random, gauge: str, nth: int) -> list[dict[str, Any]]:
     made, any_kind = [], [one for one in EVERY_KIND if one[0] != "hand over" or nth > 2 * KILLS - 4]
     for n in range(chance.randrange(3, 12)):
         kind, said = chance.choice(any_kind)
-        name = f"kill{nth}.{n}.{chance.randrange(10**6)}"
+        name = f"kill{nth}.{n}.{kind.replace(' ', '-')}.{chance.randrange(10**6)}"
         body = {"fact": kind, "id": name, "at": "2031-05-04T12:00:00Z", **said}
         made.append(body | {"gauge": gauge} if kind == "reading" else body)
     return made

@@ -154,16 +154,19 @@ def test_killed_a_hundred_times_nothing_shown_as_kept_is_lost_or_doubled(
     print(
         f"{2 * KILLS} kills: {len(kept)} shown as kept, {len(landed)} landed, {refused} refused with their reason"
     )
-    assert [name for name in kept if landed[name] == 0 and name not in left] == []
+    # To extend the scope by what it has already is answered, and adds no fact.
+    lost = [name for name in kept if landed[name] == 0 and name not in left and ".extension." not in name]
+    assert lost == []
     assert [name for name, times in landed.items() if times > 1] == []
     assert len(kept) > KILLS
     assert len(landed) > len(kept) / 2
 
 
 def _wait_until_nothing_moves(browser: Browser) -> None:
-    """Until nothing has landed for ten seconds: what still waits then waits behind what was refused."""
+    """Until nothing has landed for 45 seconds, longer than a page waits before it tries again: what still waits then
+    waits behind what was refused."""
     before, since = -1, time.monotonic()
-    while time.monotonic() < since + 10:
+    while time.monotonic() < since + 45:
         now = sum(state != "refused" for _, _, state in browser.page.evaluate(WAITING))
         if now != before:
             before, since = now, time.monotonic()

@@ -163,8 +163,10 @@ def test_killed_a_hundred_times_nothing_shown_as_kept_is_lost_or_doubled(
 
 
 def _wait_until_nothing_moves(browser: Browser) -> None:
-    """Until nothing has landed for 45 seconds, longer than a page waits before it tries again: what still waits then
-    waits behind what was refused."""
+    """Until nothing has landed for 45 seconds, longer than a page waits before it tries again.
+
+    What still waits then waits behind what was refused.
+    """
     before, since = -1, time.monotonic()
     while time.monotonic() < since + 45:
         now = sum(state != "refused" for _, _, state in browser.page.evaluate(WAITING))

@@ -63,7 +63,6 @@ def jpeg(width: int, height: int, seed: int) -> bytes:
 
 def main() -> None:
     """Print the figures."""
-    call_command("migrate", verbosity=0)
     call_command("furnish_demo", verbosity=0)
     record = JobRecord.objects.get(number="57")
     person = Person.objects.get(username="machinist")

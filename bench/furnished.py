@@ -23,7 +23,6 @@ def demo_shop() -> Iterator[Path]:
             shutil.copytree(os.environ["BENCH_SHOP"], folder)
         else:
             folder.mkdir()
-            manage(folder, "migrate")
             manage(folder, "furnish_demo")
         yield folder
 

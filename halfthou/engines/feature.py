@@ -47,11 +47,10 @@ class FeatureKind:
     lists and named as it likes, letters of angles in degrees beside them. `planned` says that its spots are part of
     what must be read. `hole` turns wear round: holes grow. `caps` says that it does not count with the caps loose;
     `asks` what state is asked of it (caps, plate) and in which words. `drawing` shows where the gauge goes, `hold`
-    says how it is held; planes and angles are called
-    by name where they have one (planes where the plan has as many). `most` is more than it can be, whatever the
-    sheet says. `expected` tells from the sheet what it can measure. `quantity` is what it is; `small` a gap, a play
-    or a wear, typed as it is and not by last digits, which may be nothing where it `may_be_nothing` and below
-    nothing where it is `signed`."""
+    says how it is held; planes and angles are called by name where they have one (planes where the plan has as
+    many). `most` is more than it can be, whatever the sheet says. `expected` tells from the sheet what it can
+    measure. `quantity` is what it is; `small` a gap, a play or a wear, typed as it is and not by last digits, which
+    may be nothing where it `may_be_nothing` and below nothing where it is `signed`."""
 
     key: str
     name: str

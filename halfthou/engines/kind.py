@@ -10,14 +10,7 @@ from functools import cached_property, lru_cache
 
 from halfthou.amounts import Quantity
 from halfthou.engines.feature import FeatureKind
-from halfthou.jobs import (
-    Job,
-    Layout,
-    OperationKind,
-    Piece,
-    Plan,
-    SetLimits,
-)
+from halfthou.jobs import Job, Layout, OperationKind, Piece, Plan, SetLimits
 
 
 class StationDrawing(StrEnum):

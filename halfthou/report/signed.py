@@ -195,18 +195,17 @@ def _of_sixth(found: Sheet) -> Sheet:
 
 def _of_seventh(found: Sheet) -> Sheet:
     """The seventh version's: a figure known as the size by its key, its words beside it."""
-    return {**found, "parts": [_part_of_seventh(part) for part in found["parts"]]}
+    parts = [
+        {**part, "figures": [_figure_of_seventh(one, part.get("size_words", "")) for one in part["figures"]]}
+        for part in found["parts"]
+    ]
+    return {**found, "parts": parts}
 
 
-def _part_of_seventh(part: Sheet) -> Sheet:
-    size = {"of_size": True, "words": part.get("size_words", "")}
-    figures = []
-    for figure in part["figures"]:
-        more = size if figure["key"] == FigureKey.SIZE else {}
-        if more.get("words") == figure["value"]["text"]:
-            more = {**more, "words": ""}
-        figures.append({**figure, **more})
-    return {**part, "figures": figures}
+def _figure_of_seventh(figure: Sheet, said: str) -> Sheet:
+    if figure["key"] != FigureKey.SIZE:
+        return figure
+    return {**figure, "of_size": True, "words": "" if said == figure["value"]["text"] else said}
 
 
 _STEPS: tuple[Callable[[Sheet], Sheet], ...] = (

@@ -17,7 +17,7 @@ export function Figures({ bench, part, drawn = false }: { bench: Bench; part: Pa
   if (figures.length === 0) {
     return <p className="text-quiet">Figures come with the readings they are worked out from.</p>;
   }
-  const size = figures.find((figure) => figure.of_size) ?? figures[0];
+  const size = figures.find((figure) => figure.of_size);
   const form = figures.find((figure) => DIFFERENCES.includes(figure.key));
   return (
     <>
@@ -45,7 +45,7 @@ export function Figures({ bench, part, drawn = false }: { bench: Bench; part: Pa
       <p className="text-[15px] leading-tight text-quiet">
         {part.fitted && `Two-point ${part.two_point ?? ""}, fitted ${part.fitted}. `}
         {size && `Sure within ±${size.guard.text}`}
-        {form && `, differences ±${form.guard.text}`}
+        {size && form && `, differences ±${form.guard.text}`}
         {size && ". "}
         <button type="button" className="min-h-8 font-semibold text-blue" onClick={() => setOpen(true)}>
           What that consists of

@@ -1,6 +1,6 @@
 import type { SectionProps } from "./props";
 
-const [LEFT, TOP, HIGH, WIDE] = [6, 10, 40, 330];
+const [LEFT, TOP, WIDE, ROOM] = [6, 10, 330, 196];
 
 /** Spots that are named by no plane and angle, row by row as their kind lists them: the one in hand, read ones, open
  * ones. */
@@ -9,6 +9,7 @@ export function NamedSpots({ desk, onSpot }: SectionProps) {
   const open = spots.filter((one) => !one.current).length;
   const said = `${part.name}: ${feature.name}. ${spot ? `Next spot: ${spot}. ` : ""}${open === 0 ? "All spots read." : `${open} spots to read.`}`;
   const rows = [...new Set(spots.map((one) => one.plane))];
+  const high = Math.min(40, ROOM / rows.length);
   return (
     <figure>
       <svg width={340} height={228} role="img" aria-label={said}>
@@ -22,9 +23,9 @@ export function NamedSpots({ desk, onSpot }: SectionProps) {
                 <g key={one.name} onClick={() => onSpot(one.name)} className="cursor-pointer">
                   <rect
                     x={LEFT + across * wide}
-                    y={TOP + down * HIGH}
+                    y={TOP + down * high}
                     width={wide - 3}
-                    height={HIGH - 4}
+                    height={high - 4}
                     className={
                       now
                         ? "fill-tint stroke-blue"
@@ -36,7 +37,7 @@ export function NamedSpots({ desk, onSpot }: SectionProps) {
                   />
                   <text
                     x={LEFT + across * wide + (wide - 3) / 2}
-                    y={TOP + down * HIGH + 23}
+                    y={TOP + down * high + high / 2 + 3}
                     textAnchor="middle"
                     fontSize={13}
                     className={now ? "fill-blue font-semibold" : "fill-ink"}

@@ -214,6 +214,5 @@ def take(folder: Path) -> None:
 if __name__ == "__main__":
     SHOTS.mkdir(parents=True, exist_ok=True)
     with tempfile.TemporaryDirectory() as data:
-        for command in ("migrate", "furnish_demo"):
-            manage(Path(data), command)
+        manage(Path(data), "furnish_demo")
         take(Path(data))

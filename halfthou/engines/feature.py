@@ -84,16 +84,18 @@ class FeatureKind:
         return self.spots if self.plan is None or plan is None else plan.spots
 
     @cached_property
+    def named(self) -> bool:
+        """Whether its fixed spots go by names of their own, not all by plane and angle."""
+        return any(plane_and_angle(spot) is None for spot in self.spots)
+
+    @cached_property
     def lies(self) -> Mapping[str, Lies]:
-        """Where each fixed spot stands: by plane and angle where all are named so, else row by row as listed."""
-        said = {spot: plane_and_angle(spot) for spot in self.spots}
-        placed = {
-            spot: Lies(place[0], place[1], self.angles_deg.get(place[1], 0))
-            for spot, place in said.items()
-            if place is not None
-        }
-        if len(placed) == len(said):
-            return placed
+        """Where each fixed spot stands: by plane and angle, or where they go by names row by row as listed."""
+        if self.named:
+            places = [(n // IN_A_ROW + 1, spot) for n, spot in enumerate(self.spots)]
+        else:
+            places = [place for spot in self.spots if (place := plane_and_angle(spot)) is not None]
         return {
-            spot: Lies(n // IN_A_ROW + 1, spot, self.angles_deg.get(spot, 0)) for n, spot in enumerate(self.spots)
+            spot: Lies(row, column, self.angles_deg.get(column, 0))
+            for spot, (row, column) in zip(self.spots, places, strict=True)
         }

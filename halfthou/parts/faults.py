@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 
 from halfthou.engines import Engine, Kinds
-from halfthou.jobs import NOT_IDENTIFIED, NOT_LOOKED, Job, Observation, Reading
+from halfthou.jobs import NOT_IDENTIFIED, NOT_LOOKED, Job, Observation, Reading, plane_and_angle
 
 
 def faults_of_job(job: Job, kinds: Kinds) -> tuple[str, ...]:
@@ -52,7 +52,7 @@ def _pieces(job: Job, engine: Engine) -> Iterator[str]:
 
 
 def faults_of_readings(readings: Iterable[Reading], engine: Engine) -> Iterator[str]:
-    """What is wrong with readings: of a part or feature that the engine does not have."""
+    """What is wrong with readings: of a part, feature or spot that the engine does not have."""
     for reading in readings:
         if reading.part not in engine.parts:
             yield f"reading {reading.id} is of {reading.part}, which this engine does not have"
@@ -60,6 +60,10 @@ def faults_of_readings(readings: Iterable[Reading], engine: Engine) -> Iterator[
             yield f"reading {reading.id} is of the {reading.feature} of {reading.part}, which has none"
         else:
             feature = engine.feature(reading.part, reading.feature)
+            # Of a plan that was changed, or a kind that was, older spots by plane and angle stand.
+            if reading.spot not in feature.spots and plane_and_angle(reading.spot) is None:
+                yield f"reading {reading.id} is at {reading.spot}, which is no spot of the {feature.name}"
+                continue
             if reading.count < 0 and not feature.signed:
                 yield f"reading {reading.id} is less than nothing, and the {feature.name} cannot be"
             elif reading.count == 0 and not (feature.signed or feature.may_be_nothing):

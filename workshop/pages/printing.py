@@ -1,5 +1,6 @@
 """Pages for paper: the decision sheet and the blank measuring card, as HTML and as PDF."""
 
+from itertools import groupby
 from pathlib import Path
 from typing import Any
 
@@ -109,6 +110,7 @@ def card_html(opened: Opened) -> str:
         plan = plan_of(job, one, first) if first.plan is not None else None
         new = next((figure for figure in kind.figures if figure.is_band and figure.needed), None)
         size = job.limits.sets[one].band(new.key) if new is not None else None
+        rows = _rows(kind, plan) if plan is not None else _fixed_rows(kind)
         window = window_for(job.limits, one, first, Length(opened.assessment.of(one).present.nm), ())
         sets.append(
             {
@@ -121,8 +123,8 @@ def card_html(opened: Opened) -> str:
                     {"letter": letter, "deg": deg, "name": first.angle_names.get(deg, "")}
                     for letter, deg in zip("abcdefgh", plan.angles_deg if plan is not None else (), strict=False)
                 ],
-                "rows": _rows(kind, plan) if plan is not None else _fixed_rows(kind),
-                "width": max(len(feature.spots) for feature in kind.features),
+                "rows": rows,
+                "width": range(len(rows[0]["cells"]) + rows[0]["blank"]),
                 "parts": [engine.parts[name].name for name in engine.of_set(one)],
                 "hold": first.hold,
                 "looks": ", ".join([look.key for look in kind.looks if "part" in look.on][:3]),
@@ -137,22 +139,29 @@ def _rows(kind: PartKind, plan: Plan) -> list[dict[str, Any]]:
     """The rows to write in for one part: plane by plane, named where it has a name, then what else is planned."""
     first, planes = kind.features[0], range(plan.planes)
     names = first.plane_names if len(first.plane_names) == plan.planes else tuple(str(n + 1) for n in planes)
-    rows = [{"name": name, "cells": range(len(plan.angles_deg)), "blank": 0} for name in names]
+    rows = [{"name": name, "cells": [""] * len(plan.angles_deg), "blank": 0} for name in names]
     more, width = [feature for feature in kind.features[1:] if feature.planned], len(plan.angles_deg)
     rows += [
-        {"name": (*one.plane_names, one.name)[0], "cells": one.spots, "blank": width - len(one.spots)}
+        {"name": (*one.plane_names, one.name)[0], "cells": [""] * len(one.spots), "blank": width - len(one.spots)}
         for one in more
     ]
     return rows
 
 
 def _fixed_rows(kind: PartKind) -> list[dict[str, Any]]:
-    """The rows of a loose piece: a feature a row, each with so many places to write in."""
-    widest = max(len(feature.spots) for feature in kind.features)
-    return [
-        {"name": feature.name, "cells": feature.spots, "blank": widest - len(feature.spots)}
-        for feature in kind.features
-    ]
+    """The rows of a kind without a plan: a feature a row, each with so many places to write in.
+
+    Spots that go by names of their own stand row by row as they lie, each under its name.
+    """
+    rows: list[tuple[str, list[str]]] = []
+    for feature in kind.features:
+        if not feature.named:
+            rows.append((feature.name, [""] * len(feature.spots)))
+            continue
+        for row, spots in groupby(feature.lies.items(), key=lambda known: known[1].row):
+            rows.append((feature.name if row == 1 else "", [spot for spot, _ in spots]))
+    widest = max(len(cells) for _, cells in rows)
+    return [{"name": name, "cells": cells, "blank": widest - len(cells)} for name, cells in rows]
 
 
 def boring_card_of(opened: Opened) -> BoringCard:

@@ -101,25 +101,29 @@ function FeatureTable({ desk, lit, feature, spots }: Props & Table) {
       <caption className="sr-only">
         Readings of {desk.part.name}, {feature.name}
       </caption>
-      <thead className={single || unnamed || named ? "sr-only" : ""}>
-        <tr>
-          <th className={words.named ? "w-16" : named ? "w-0" : "w-6"}>
-            <span className="sr-only">plane</span>
-          </th>
-          {first.map((spot) => (
-            <th key={spot.angle} className="font-semibold text-quiet" scope="col">
-              {short(words.angle(spot.angle, spot.angle_deg), spot.angle)}
+      {!named && (
+        <thead className={single || unnamed ? "sr-only" : ""}>
+          <tr>
+            <th className={words.named ? "w-16" : "w-6"}>
+              <span className="sr-only">plane</span>
             </th>
-          ))}
-          {single && <th aria-hidden />}
-        </tr>
-      </thead>
+            {first.map((spot) => (
+              <th key={spot.angle} className="font-semibold text-quiet" scope="col">
+                {short(words.angle(spot.angle, spot.angle_deg), spot.angle)}
+              </th>
+            ))}
+            {single && <th aria-hidden />}
+          </tr>
+        </thead>
+      )}
       <tbody>
         {planes.map((plane) => (
           <tr key={plane} className="border-t-2 border-line last:border-b-2">
-            <th scope="row" className={`font-semibold text-quiet ${words.named ? "text-left" : ""}`}>
-              {named ? <span className="sr-only">{words.plane(plane)}</span> : words.plane(plane)}
-            </th>
+            {!named && (
+              <th scope="row" className={`font-semibold text-quiet ${words.named ? "text-left" : ""}`}>
+                {words.plane(plane)}
+              </th>
+            )}
             {spots
               .filter((spot) => spot.plane === plane)
               .map((spot) => (
@@ -173,7 +177,7 @@ function Cell({ spot, desk, feature, lit, named }: CellProps) {
         aria-label={`${feature.planned && feature.spots.length === 1 ? `${feature.key} ` : ""}${spot.name}: ${said}`}
         aria-current={now}
         onClick={() => desk.goToSpot(spot.name, feature.key)}
-        className={`figure relative flex h-10 w-full items-center justify-center border-2 text-[17px] ${now ? "border-blue" : waiting || spot.doubt?.holds ? "border-dashed border-ink" : "border-transparent"} ${lit ? "bg-tint" : ""} hover:bg-tint`}
+        className={`figure relative flex h-10 w-full items-center justify-center border-2 text-[17px] ${now ? "border-blue" : waiting || spot.doubt?.holds ? "border-dashed border-ink" : "border-transparent"} ${lit ? "bg-tint" : ""} ${named ? "pt-3" : ""} hover:bg-tint`}
       >
         {named && (
           <span className="absolute left-1 top-0 text-[11px] leading-tight text-quiet">{spot.name}</span>

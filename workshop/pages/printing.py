@@ -12,7 +12,7 @@ from halfthou.engines import PartKind
 from halfthou.jobs import Plan, SetName
 from halfthou.lengths import UNIT_WORDS, Length, Notation
 from halfthou.parts import CATALOGUE, BoreSet, BoringCard, boring_card
-from halfthou.report import Assessment, SetReport, TableShown, read_signed
+from halfthou.report import Assessment, PartReport, SetReport, TableShown, read_signed
 from halfthou.surveys import plan_of, window_for
 from halfthou.verdicts import Action
 from halfthou.words import cautions_for
@@ -70,10 +70,24 @@ def _set_of(found: Assessment, one: SetReport) -> dict[str, Any]:
         "parts": parts,
         "figures": figure_table(parts),
         "sizes": sizes_besides(parts),
-        "told_by": "Oil clearance" if parts and parts[0].station == "crank" else "Says",
+        "told_by": "Oil clearance" if parts and _by_clearance(parts[0]) else "Says",
+        "says": {part.id: _says(part) for part in parts},
         "spare": any(part.clean_up is not None and part.clean_up.to_spare for part in parts),
         "mark": mark_drawing(one.mark.code),
     }
+
+
+def _by_clearance(part: PartReport) -> bool:
+    """Whether a part is told by the clearance of its bearing, as a journal is."""
+    return part.station == "crank" and bool(part.clearance.words)
+
+
+def _says(part: PartReport) -> str:
+    """What is said of a part beside its figures."""
+    if _by_clearance(part):
+        return part.clearance.words
+    words = (part.under_headline or part.headline, part.clearance.words if part.place else "", part.lies)
+    return "; ".join(dict.fromkeys(one for one in words if one))
 
 
 def filing_of(opened: Opened) -> TableShown:

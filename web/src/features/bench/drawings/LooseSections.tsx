@@ -1,5 +1,6 @@
 import { placeWords } from "../../../shared/job";
 import { OpenPump } from "./OpenPump";
+import { Hold } from "./Hold";
 import type { SectionProps } from "./props";
 
 /** Where on a piston each feature is read, in the drawing. */
@@ -46,9 +47,7 @@ export function PistonSection({ desk, onSpot }: SectionProps) {
           <path d="M96 214h96M144 206v8" className="stroke-blue" strokeWidth={3} />
         )}
         <SpotKeys spots={spots} now={spot} words={placeWords(feature, planesOf(spots))} onSpot={onSpot} />
-        <text x={338} y={224} textAnchor="end" fontSize={13} className="fill-quiet">
-          {feature.hold.slice(0, 52)}
-        </text>
+        <Hold words={feature.hold} />
       </svg>
       <figcaption className="sr-only">
         {said} Oval, wider at the foot and small at the lands: made so.
@@ -182,9 +181,7 @@ export function PumpSection({ desk, onSpot }: SectionProps) {
         <text x={4} y={200} fontSize={15} className="fill-blue font-semibold">
           {PUMP_WORDS[feature.key] ?? feature.name}
         </text>
-        <text x={338} y={222} textAnchor="end" fontSize={13} className="fill-quiet">
-          {feature.hold}
-        </text>
+        <Hold words={feature.hold} />
       </svg>
       <figcaption className="sr-only">{said}</figcaption>
     </figure>

@@ -1,3 +1,4 @@
+import { Hold } from "./Hold";
 import type { SectionProps } from "./props";
 
 const [LEFT, TOP, WIDE, ROOM] = [6, 10, 330, 196];
@@ -48,9 +49,7 @@ export function NamedSpots({ desk, onSpot }: SectionProps) {
               );
             }),
         )}
-        <text x={338} y={222} textAnchor="end" fontSize={13} className="fill-quiet">
-          {feature.hold}
-        </text>
+        <Hold words={feature.hold} />
       </svg>
       <figcaption className="sr-only">{said}</figcaption>
     </figure>

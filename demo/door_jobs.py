@@ -29,33 +29,14 @@ def furnish_door(shop: Shop) -> None:
 
 def report(shop: Shop, job: int, who: Person, *facts: dict[str, Any]) -> None:
     """Report facts as a page would, by the one door."""
-    given = [_READ[fact["fact"]].model_validate({"id": shop.key(), "at": timezone.now(), **fact}) for fact in facts]
+    given = [
+        actions.reported_fact(fact["fact"]).model_validate({"id": shop.key(), "at": timezone.now(), **fact})
+        for fact in facts
+    ]
     _, results = actions.land_facts(who, job, given)
     for result in results:
         if result.refused is not None:
             raise result.refused
-
-
-_READ: dict[str, Any] = {
-    "statement": actions.Telling,
-    "look": actions.TakingLook,
-    "stop point": actions.SettingStop,
-    "way on": actions.ChoosingWay,
-    "step": actions.DoingStep,
-    "mark": actions.MarkingPart,
-    "removal": actions.TakingOut,
-    "fastener": actions.SeeingFastener,
-    "fragment": actions.FindingFragment,
-    "closing": actions.ClosingEnd,
-    "hand over": actions.HandingOver,
-    "sighting": actions.Sighted,
-    "oil report": actions.Reporting,
-    "cause": actions.SayingCause,
-    "remedy": actions.Removing,
-    "dealt": actions.DealingWith,
-    "carried part": actions.CarryingPart,
-    "report": actions.SendingReport,
-}
 
 
 def said(topic: str, answer: str, source: str = "", *, verified: bool = False) -> dict[str, Any]:

@@ -11,7 +11,7 @@ from halfthou.engines import Engine
 from halfthou.evidence import EvidenceStanding, FigureCalled, evidence_seen, faults_of_evidence
 from halfthou.jobs import (
     FACT_KINDS,
-    OF_THE_EVIDENCE,
+    Chapter,
     Decision,
     DecisionKind,
     Job,
@@ -143,7 +143,8 @@ def evidence_of(judged: JudgedJob, parts: tuple[PartReport, ...]) -> EvidenceSta
     Takes:   the job judged, and its parts as reported: what the gauge found on the engine as it came is evidence.
     """
     job = judged.job
-    if not any(getattr(job, FACT_KINDS[kind][0]) for kind in (*OF_THE_EVIDENCE, "statement")):
+    of_evidence = (held.of(job) for held in FACT_KINDS.values() if held.kind.chapter is Chapter.EVIDENCE)
+    if not job.statements and not any(of_evidence):
         return None
     first = min((work.at for work in job.standing_operations if work.kind not in LEAVES_SIZES), default=None)
     if first is not None:

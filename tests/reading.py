@@ -6,8 +6,8 @@ from typing import Any
 
 from halfthou.assess import evidence_standing
 from halfthou.causes import NextLook, Word, next_looks
-from halfthou.evidence import ENGINE, GRADES, EvidenceStanding, halves_of
-from halfthou.jobs import Fact, Job, Sighting
+from halfthou.evidence import GRADES, EvidenceStanding, halves_of
+from halfthou.jobs import ENGINE, Fact, Job, Sighting
 from tests.making import layout
 from tests.stripping import at_the_door, fact, said
 

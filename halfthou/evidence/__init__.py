@@ -11,16 +11,14 @@ from halfthou.evidence.gathering import gather
 from halfthou.evidence.grades import GRADES, NORMAL, Grade
 from halfthou.evidence.oil_report import FIGURES, fault_of_report, oil_signs, viscosity_off
 from halfthou.evidence.oil_way import EXTRAS, OilWay, faults_of_way, oil_way_of
-from halfthou.evidence.places import DEPOSIT, ENGINE, answers_of, halves_of, places_of
+from halfthou.evidence.places import DEPOSIT, answers_of, halves_of, places_of
 from halfthou.evidence.reading_the_way import readings_of_the_way
 from halfthou.evidence.sighted import Sightings
 from halfthou.evidence.standing import EvidenceStanding
-from halfthou.evidence.telling import evidence_story, said_of_evidence
 from halfthou.evidence.to_bench import evidence_seen
 
 __all__ = [
     "DEPOSIT",
-    "ENGINE",
     "EXTRAS",
     "FIGURES",
     "GRADES",
@@ -41,7 +39,6 @@ __all__ = [
     "customer_report",
     "evidence_board",
     "evidence_seen",
-    "evidence_story",
     "fault_of_report",
     "faults_of_evidence",
     "faults_of_sighting",
@@ -54,6 +51,5 @@ __all__ = [
     "places_of",
     "read_report",
     "readings_of_the_way",
-    "said_of_evidence",
     "viscosity_off",
 ]

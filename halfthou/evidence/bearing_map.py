@@ -41,8 +41,9 @@ from halfthou.evidence.grades import (
     WIPED,
     Grade,
 )
-from halfthou.evidence.places import ENGINE, halves_of
+from halfthou.evidence.places import halves_of
 from halfthou.evidence.sighted import Sightings
+from halfthou.jobs import ENGINE
 from halfthou.strip import positions_of
 
 #: A sign, and how it is known.

@@ -22,10 +22,11 @@ from halfthou.evidence.gathering import deposits
 from halfthou.evidence.grades import ANSWERS, BACK, GRADES, KIND, NORMAL, OVERLAY, SEAT, UNKNOWN, WEAR, Grade
 from halfthou.evidence.oil_report import FIGURES, counts
 from halfthou.evidence.oil_way import EXTRAS, oil_way_of
-from halfthou.evidence.places import ENGINE, places_of
+from halfthou.evidence.places import places_of
 from halfthou.evidence.reading_the_way import StationShown, readings_of_the_way, stations_shown
 from halfthou.evidence.standing import EvidenceStanding
 from halfthou.jobs import (
+    ENGINE,
     CarriedPart,
     CauseSaid,
     Document,

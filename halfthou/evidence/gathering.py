@@ -11,9 +11,9 @@ from halfthou.door import CARRIED, said_of
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.from_bench import FigureCalled, bench_signs, figure_signs
 from halfthou.evidence.oil_report import oil_signs
-from halfthou.evidence.places import DEPOSIT, DEPOSIT_DOUBT_NM, ENGINE
+from halfthou.evidence.places import DEPOSIT, DEPOSIT_DOUBT_NM
 from halfthou.evidence.sighted import Sightings
-from halfthou.jobs import ComplaintKind, Job, Observation, Sighting
+from halfthou.jobs import ENGINE, ComplaintKind, Job, Observation, Sighting
 from halfthou.lengths import Length, Notation
 from halfthou.strip import Strip, disagreements, positions_of, stepped
 

@@ -6,10 +6,9 @@ from functools import lru_cache
 
 from halfthou.causes import EVIDENCE_LOOKS
 from halfthou.evidence.grades import ANSWERS
-from halfthou.jobs import Layout
+from halfthou.jobs import ENGINE, Layout
 from halfthou.strip import positions_of
 
-ENGINE = "engine"
 DEPOSIT = "deposit line"
 #: Doubt of a deposit line's height, in nanometres: it is a band, not a line. Source: judgement, 0.3 mm.
 DEPOSIT_DOUBT_NM = 300_000

@@ -10,9 +10,8 @@ from collections.abc import Iterator
 from halfthou.engines import Engine
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.grades import EXCHANGED, IN_PLACE, OVERLAY, SEAT, SHEARED, TURNED
-from halfthou.evidence.places import ENGINE
 from halfthou.evidence.sighted import Sightings
-from halfthou.jobs import Job, Look, Observation, Sighting
+from halfthou.jobs import ENGINE, Job, Look, Observation, Sighting
 from halfthou.operations import stale_looks
 from halfthou.strip import positions_of
 from halfthou.surveys import Seen

@@ -5,8 +5,10 @@ from enum import StrEnum
 from typing import Annotated
 
 from pydantic import Field, model_validator
+from typing_extensions import override
 
-from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+from halfthou.jobs.document import FactId, Note, Words
+from halfthou.jobs.fact import Fact, Names
 from halfthou.jobs.set_limits import Key
 
 #: An amount of money in the smallest coin of the shop's money.
@@ -29,21 +31,23 @@ class ComplaintKind(StrEnum):
     NONE = "none"
 
 
-class Statement(Document):
+class Statement(Fact):
     """Something said or found out about the engine: `topic` is the question, `answer` what was said to it.
 
     `source` says who or what says so: two may disagree, and both stay. `verified` says that somebody here has seen
     or measured it; what is not verified is a claim.
     """
 
-    id: FactId
     topic: Key
     answer: Words
     source: Note = ""
     verified: bool = False
     note: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        source = f", says {self.source}" if self.source else ""
+        return f"{self.topic}: {self.answer}{source}{' (verified)' if self.verified else ''}"
 
 
 class Found(StrEnum):
@@ -55,18 +59,15 @@ class Found(StrEnum):
     CANNOT = "cannot be looked at"
 
 
-class LookTaken(Document):
+class LookTaken(Fact):
     """A look that was taken, of the list of looks. `cleaned` says that what it is of was clean already: the answer
     is kept, and counts less. `minutes` is what it took, where that was written down."""
 
-    id: FactId
     look: Key
     found: Found
     words: Note = ""
     cleaned: bool = False
     minutes: Annotated[int, Field(strict=True, ge=0, le=10_000)] | None = None
-    by: Words
-    at: Moment
 
     @model_validator(mode="after")
     def _says_what(self) -> "LookTaken":
@@ -74,17 +75,18 @@ class LookTaken(Document):
             raise ValueError("say what was found, in a few words")
         return self
 
+    @override
+    def said(self, names: Names) -> str:
+        return f"{self.look}: {self.words or self.found.value}{', after cleaning' if self.cleaned else ''}"
 
-class StopPoint(Document):
+
+class StopPoint(Fact):
     """A point agreed with the customer at which work stops and is talked over: once so much is spent, or before a
     look is begun."""
 
-    id: FactId
     name: Words
     spend: Coins | None = None
     before: Key | None = None
-    by: Words
-    at: Moment
 
     @model_validator(mode="after")
     def _one_of_both(self) -> "StopPoint":
@@ -92,16 +94,21 @@ class StopPoint(Document):
             raise ValueError("a stop point is at a sum, or before a look: one of both")
         return self
 
+    @override
+    def said(self, names: Names) -> str:
+        return f"stop point agreed: {self.name}"
 
-class WayOn(Document):
+
+class WayOn(Fact):
     """What was decided at a stop point, or where a look could end the job: to go on or to stop, and why.
 
     `point` is the stop point, or the look that could end it.
     """
 
-    id: FactId
     point: FactId
     on: bool
     reason: Words
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"{'went on' if self.on else 'stopped'}: {self.reason}"

@@ -5,24 +5,27 @@ from enum import StrEnum
 from typing import Annotated, Any
 
 from pydantic import Field, model_validator
+from typing_extensions import override
 
-from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+from halfthou.jobs.document import Document, Note, Words
+from halfthou.jobs.fact import Fact, Names
 from halfthou.jobs.facts import PartName
 from halfthou.jobs.set_limits import Key
 from halfthou.lengths import ZERO, Length
 
+#: What is seen of the engine as a whole is seen on this.
+ENGINE = "engine"
 #: Degrees round a half bearing from one joint (0) over the crown (90) to the other joint.
 Degrees = Annotated[int, Field(strict=True, ge=0, le=180)]
 
 
-class Sighting(Document):
+class Sighting(Fact):
     """One thing seen of a part, by its position, or of the engine: the look and its answer.
 
     `arc` is where on a half bearing it is worn, in degrees from joint to joint. `cleaned` says that it was clean
     already: the answer is kept, and counts less. `amount` is a height that was measured, `typed` as it was keyed.
     """
 
-    id: FactId
     on: PartName
     look: Words
     answer: Words
@@ -31,8 +34,6 @@ class Sighting(Document):
     typed: Note = ""
     cleaned: bool = False
     note: Note = ""
-    by: Words
-    at: Moment
 
     @model_validator(mode="after")
     def _hangs_together(self) -> "Sighting":
@@ -41,6 +42,11 @@ class Sighting(Document):
         if self.amount is not None and self.amount < ZERO:
             raise ValueError("a height is not less than nothing")
         return self
+
+    @override
+    def said(self, names: Names) -> str:
+        where = "" if self.on == ENGINE else f"{self.on}, "
+        return f"{where}{self.look}: {self.typed or self.answer}{', after cleaning' if self.cleaned else ''}"
 
 
 class Drawn(StrEnum):
@@ -61,39 +67,42 @@ class OilFigure(Document):
     usual: Annotated[float, Field(ge=0, le=1_000_000)] | None = None
 
 
-class OilReport(Document):
+class OilReport(Fact):
     """A report on one sample of oil. Its figures are all of that sample."""
 
-    id: FactId
     sample: Words
     drawn: Drawn
     figures: Annotated[tuple[OilFigure, ...], Field(min_length=1, max_length=40)]
     lab: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"oil report, sample {self.sample}, drawn {self.drawn.value}"
 
 
-class OilWaySaid(Document):
+class OilWaySaid(Fact):
     """How the oil runs in this engine: from which end the gallery feeds the mains, which main feeds each pin, and
     what else hangs on it. `source` says who says so."""
 
-    id: FactId
     from_rear: bool = False
     feeds: dict[PartName, tuple[PartName, ...]] = {}
     extras: Annotated[tuple[Key, ...], Field(max_length=30)] = ()
     source: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"the oil's way{f', by {self.source}' if self.source else ''}"
 
 
-class Mistrust(Document):
+class Mistrust(Fact):
     """A look or reading that a person mistrusts, and why: it proves nothing until that is taken back."""
 
-    id: FactId
     of: Annotated[str, Field(min_length=1, max_length=80)]
     reason: Words
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"mistrusts {self.of}: {self.reason}"
 
 
 class Stand(StrEnum):
@@ -104,19 +113,16 @@ class Stand(StrEnum):
     OPEN = "left open"
 
 
-class CauseSaid(Document):
+class CauseSaid(Fact):
     """What a person made of the cause, and why. The last counts; all are kept.
 
     `cause` is the id of a known one, `words` name one of their own.
     """
 
-    id: FactId
     stand: Stand
     cause: Note = ""
     words: Note = ""
     reason: Words
-    by: Words
-    at: Moment
 
     @model_validator(mode="after")
     def _says_which(self) -> "CauseSaid":
@@ -126,15 +132,20 @@ class CauseSaid(Document):
             raise ValueError("name the cause")
         return self
 
+    @override
+    def said(self, names: Names) -> str:
+        return f"cause {self.stand.value}: {names.cause(self.cause or self.words)}; {self.reason}"
 
-class Remedy(Document):
+
+class Remedy(Fact):
     """A cause that was removed: by which operation or new part. `cause` is its id, or the words of one's own."""
 
-    id: FactId
     cause: Words
     words: Words
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"cause removed, {names.cause(self.cause)}: {self.words}"
 
 
 class DealtHow(StrEnum):
@@ -145,36 +156,40 @@ class DealtHow(StrEnum):
     CHECKED = "checked"
 
 
-class Dealt(Document):
+class Dealt(Fact):
     """Something on the list of what metal went through is dealt with."""
 
-    id: FactId
     item: Words
     how: DealtHow
     words: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"{self.item}: {self.how.value}{f', {self.words}' if self.words else ''}"
 
 
-class CarriedPart(Document):
+class CarriedPart(Fact):
     """A used part that goes to another engine (`out`), or came from one. `with_metal` says what went through it; ""
     where nothing is known to have. Both jobs hold such a fact."""
 
-    id: FactId
     what: Words
     out: bool
     other: Words
     with_metal: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        metal = f", with {self.with_metal}" if self.with_metal else ""
+        return f"{self.what} {'left for' if self.out else 'came from'} job {self.other}{metal}"
 
 
-class ReportIssued(Document):
+class ReportIssued(Fact):
     """A strip report sent to the customer, as it stood. It is never worked out again."""
 
-    id: FactId
     number: Annotated[int, Field(strict=True, ge=1, le=1_000)]
     words: Note = ""
     content: dict[str, Any] = Field(default_factory=dict)
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"strip report {self.number}"

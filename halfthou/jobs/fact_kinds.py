@@ -1,11 +1,10 @@
-"""The kinds of fact: what each is called, and in which field of the job it stands.
+"""The facts of a job: one line for each kind, and the one list of them."""
 
-The one list: the table of facts, the job file and the taking in of files follow it."""
+from collections.abc import Iterator
+from functools import cached_property
+from typing import Annotated, TypeVar
 
-from __future__ import annotations
-
-from typing import TypeAlias
-
+from halfthou.jobs.document import Document
 from halfthou.jobs.door_facts import LookTaken, Statement, StopPoint, WayOn
 from halfthou.jobs.evidence_facts import (
     CarriedPart,
@@ -18,6 +17,7 @@ from halfthou.jobs.evidence_facts import (
     ReportIssued,
     Sighting,
 )
+from halfthou.jobs.fact import FACT_KINDS, Chapter, Fact, FactKind, HeldFacts, StoryKind, Until, Who, kinds_declared
 from halfthou.jobs.facts import (
     Extension,
     Fitting,
@@ -42,65 +42,128 @@ from halfthou.jobs.strip_facts import (
 )
 from halfthou.jobs.temperatures import Sitting
 
-Fact: TypeAlias = (
-    Reading | Withdrawal | Observation | Sitting | Operation | SlipAnswer | Extension | Piece | Fitting | UseSaid
-    | Statement | LookTaken | StopPoint | WayOn | StepDone | Marking | Laying | Removal | FastenerSeen | Fragment
-    | Closing | Picture | HandOver | Sighting | OilReport | OilWaySaid | Mistrust | CauseSaid | Remedy | Dealt
-    | CarriedPart | ReportIssued
-)  # fmt: skip
+F = TypeVar("F", bound=Fact)
 
-#: By kind: the field of the job that holds its facts, and the document each is.
-FACT_KINDS: dict[str, tuple[str, type[Fact]]] = {
-    "reading": ("readings", Reading),
-    "withdrawal": ("withdrawals", Withdrawal),
-    "observation": ("observations", Observation),
-    "sitting": ("sittings", Sitting),
-    "operation": ("operations", Operation),
-    "slip answer": ("slip_answers", SlipAnswer),
-    "extension": ("extensions", Extension),
-    "piece": ("pieces", Piece),
-    "fitting": ("fittings", Fitting),
-    "use": ("uses", UseSaid),
-    "statement": ("statements", Statement),
-    "look": ("looks_taken", LookTaken),
-    "stop point": ("stop_points", StopPoint),
-    "way on": ("ways_on", WayOn),
-    "step": ("steps_done", StepDone),
-    "mark": ("markings", Marking),
-    "laying": ("layings", Laying),
-    "removal": ("removals", Removal),
-    "fastener": ("fasteners", FastenerSeen),
-    "fragment": ("fragments", Fragment),
-    "closing": ("closings", Closing),
-    "picture": ("pictures", Picture),
-    "hand over": ("handovers", HandOver),
-    "sighting": ("sightings", Sighting),
-    "oil report": ("oil_reports", OilReport),
-    "oil way": ("oil_ways", OilWaySaid),
-    "mistrust": ("mistrusts", Mistrust),
-    "cause": ("causes_said", CauseSaid),
-    "remedy": ("remedies", Remedy),
-    "dealt": ("dealt", Dealt),
-    "carried part": ("carried_parts", CarriedPart),
-    "report": ("reports", ReportIssued),
-}
 
-#: Facts that a withdrawal may take back, and those that may land once the sheet is signed: what is put back, who
-#: took the engine, pictures. They change no verdict.
-TAKEN_BACK = frozenset(
-    {"reading", "operation", "fitting", "statement", "look", "stop point", "way on", "step", "mark", "laying",
-     "removal", "fastener", "fragment", "closing", "picture", "hand over", "sighting", "oil report", "oil way",
-     "mistrust", "cause", "remedy", "dealt", "carried part"}
-)  # fmt: skip
-AFTER_SIGNING = frozenset(
-    {"closing", "picture", "hand over", "removal", "fragment", "laying", "dealt", "carried part", "report"}
-)
-#: Facts of the evidence, beside looks at the bench and figures.
-OF_THE_EVIDENCE = (
-    "sighting", "oil report", "oil way", "mistrust", "cause", "remedy", "dealt", "carried part", "report",
-)  # fmt: skip
-#: Facts of door and strip: what is worked out before the bench rests on them.
-OF_THE_DOOR = (
-    "statement", "look", "stop point", "way on", "step", "mark", "laying", "removal", "fastener", "fragment",
-    "closing", "picture", "hand over", "withdrawal",
-)  # fmt: skip
+class JobFacts(Document):
+    """The facts of a job by their kinds. Each line is the entry of one kind: the field that holds its facts, the
+    document each of them is, and what is to be known of the kind; door, database, file and story follow it."""
+
+    readings: Annotated[tuple[Reading, ...], FactKind("reading", 20_000, back=Who.BENCH)] = ()
+    withdrawals: Annotated[tuple[Withdrawal, ...], FactKind("withdrawal", 20_000)] = ()
+    observations: Annotated[
+        tuple[Observation, ...], FactKind("observation", 20_000, StoryKind.SEEN, proves=True)
+    ] = ()
+    sittings: Annotated[tuple[Sitting, ...], FactKind("sitting", 5_000, StoryKind.WARMTH, who=None)] = ()
+    operations: Annotated[tuple[Operation, ...], FactKind("operation", 5_000, StoryKind.WORK, back=Who.BENCH)] = ()
+    slip_answers: Annotated[tuple[SlipAnswer, ...], FactKind("slip answer", 20_000, StoryKind.QUESTION)] = ()
+    extensions: Annotated[tuple[Extension, ...], FactKind("extension", 100, StoryKind.DECIDED)] = ()
+    pieces: Annotated[tuple[Piece, ...], FactKind("piece", 500, StoryKind.WORK)] = ()
+    fittings: Annotated[tuple[Fitting, ...], FactKind("fitting", 2_000, StoryKind.WORK, back=Who.BENCH)] = ()
+    uses: Annotated[tuple[UseSaid, ...], FactKind("use", 500, StoryKind.DECIDED)] = ()
+    statements: Annotated[
+        tuple[Statement, ...],
+        FactKind("statement", 2_000, StoryKind.DOOR, Chapter.DOOR, back=Who.BENCH, proves=True),
+    ] = ()
+    looks_taken: Annotated[
+        tuple[LookTaken, ...], FactKind("look", 2_000, StoryKind.LOOK, Chapter.DOOR, back=Who.BENCH)
+    ] = ()
+    stop_points: Annotated[
+        tuple[StopPoint, ...],
+        FactKind("stop point", 200, StoryKind.DOOR, Chapter.DOOR, who=Who.DESK, back=Who.DECIDES),
+    ] = ()
+    ways_on: Annotated[
+        tuple[WayOn, ...],
+        FactKind("way on", 500, StoryKind.DECIDED, Chapter.DOOR, who=Who.DECIDES, back=Who.DECIDES),
+    ] = ()
+    steps_done: Annotated[
+        tuple[StepDone, ...], FactKind("step", 5_000, StoryKind.STRIP, Chapter.DOOR, back=Who.BENCH, proves=True)
+    ] = ()
+    markings: Annotated[
+        tuple[Marking, ...], FactKind("mark", 5_000, StoryKind.STRIP, Chapter.DOOR, back=Who.BENCH)
+    ] = ()
+    layings: Annotated[
+        tuple[Laying, ...],
+        FactKind("laying", 5_000, StoryKind.STRIP, Chapter.DOOR, back=Who.BENCH, until=Until.HANDED_OVER),
+    ] = ()
+    removals: Annotated[
+        tuple[Removal, ...],
+        FactKind("removal", 2_000, StoryKind.STRIP, Chapter.DOOR, back=Who.BENCH, until=Until.HANDED_OVER),
+    ] = ()
+    fasteners: Annotated[
+        tuple[FastenerSeen, ...], FactKind("fastener", 2_000, StoryKind.STRIP, Chapter.DOOR, back=Who.BENCH)
+    ] = ()
+    fragments: Annotated[
+        tuple[Fragment, ...],
+        FactKind("fragment", 500, StoryKind.STRIP, Chapter.DOOR, back=Who.BENCH, until=Until.HANDED_OVER),
+    ] = ()
+    closings: Annotated[
+        tuple[Closing, ...],
+        FactKind("closing", 5_000, StoryKind.STRIP, Chapter.DOOR, back=Who.BENCH, until=Until.HANDED_OVER),
+    ] = ()
+    pictures: Annotated[
+        tuple[Picture, ...], FactKind("picture", 2_000, StoryKind.PICTURE, back=Who.BENCH, until=Until.EVER)
+    ] = ()
+    handovers: Annotated[
+        tuple[HandOver, ...],
+        FactKind(
+            "hand over", 100, StoryKind.DECIDED, Chapter.DOOR, who=Who.DECIDES, back=Who.DECIDES, until=Until.EVER
+        ),
+    ] = ()
+    sightings: Annotated[
+        tuple[Sighting, ...],
+        FactKind("sighting", 5_000, StoryKind.EVIDENCE, Chapter.EVIDENCE, back=Who.BENCH, proves=True),
+    ] = ()
+    oil_reports: Annotated[
+        tuple[OilReport, ...],
+        FactKind("oil report", 100, StoryKind.EVIDENCE, Chapter.EVIDENCE, back=Who.BENCH, proves=True),
+    ] = ()
+    oil_ways: Annotated[
+        tuple[OilWaySaid, ...], FactKind("oil way", 100, StoryKind.EVIDENCE, Chapter.EVIDENCE, back=Who.BENCH)
+    ] = ()
+    mistrusts: Annotated[
+        tuple[Mistrust, ...],
+        FactKind("mistrust", 500, StoryKind.EVIDENCE, Chapter.EVIDENCE, who=Who.DECIDES, back=Who.DECIDES),
+    ] = ()
+    causes_said: Annotated[
+        tuple[CauseSaid, ...],
+        FactKind("cause", 500, StoryKind.DECIDED, Chapter.EVIDENCE, who=Who.DECIDES, back=Who.DECIDES),
+    ] = ()
+    remedies: Annotated[
+        tuple[Remedy, ...],
+        FactKind("remedy", 200, StoryKind.DECIDED, Chapter.EVIDENCE, who=Who.DECIDES, back=Who.DECIDES),
+    ] = ()
+    dealt: Annotated[
+        tuple[Dealt, ...],
+        FactKind("dealt", 1_000, StoryKind.EVIDENCE, Chapter.EVIDENCE, back=Who.BENCH, until=Until.HANDED_OVER),
+    ] = ()
+    carried_parts: Annotated[
+        tuple[CarriedPart, ...],
+        FactKind(
+            "carried part", 200, StoryKind.EVIDENCE, Chapter.EVIDENCE, back=Who.BENCH, until=Until.HANDED_OVER
+        ),
+    ] = ()
+    reports: Annotated[
+        tuple[ReportIssued, ...],
+        FactKind("report", 100, StoryKind.EVIDENCE, Chapter.EVIDENCE, who=Who.DECIDES, until=Until.HANDED_OVER),
+    ] = ()
+
+    @cached_property
+    def taken_back(self) -> frozenset[str]:
+        """The names of the facts that were taken back."""
+        return frozenset({withdrawal.fact for withdrawal in self.withdrawals})
+
+    def standing(self, facts: tuple[F, ...]) -> tuple[F, ...]:
+        """Those facts that were not taken back, oldest first."""
+        back = self.taken_back
+        return tuple(sorted((one for one in facts if one.id not in back), key=lambda one: (one.at, one.id)))
+
+    @property
+    def facts(self) -> Iterator[tuple[HeldFacts, Fact]]:
+        """Every fact of the job, with its kind."""
+        for held in FACT_KINDS.values():
+            for fact in held.of(self):
+                yield held, fact
+
+
+FACT_KINDS.update({held.kind.name: held for held in kinds_declared(JobFacts)})

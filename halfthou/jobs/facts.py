@@ -4,10 +4,12 @@ from enum import StrEnum
 from typing import Annotated
 
 from pydantic import Field, model_validator
+from typing_extensions import override
 
-from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+from halfthou.jobs.document import FactId, Note, Words
+from halfthou.jobs.fact import Fact, Names
 from halfthou.jobs.set_limits import Key
-from halfthou.lengths import ZERO, AmountUnit, Length, Unit
+from halfthou.lengths import ZERO, AmountUnit, Length, Notation, Unit
 
 #: A part by its place in the engine: R1, bearing-rod-5, bore-3. Which there are, the layout and the catalogue know.
 PartName = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z][A-Za-z0-9.-]*$")]
@@ -34,7 +36,7 @@ DIAMETER = Feature.DIAMETER.value
 LONGEST_COUNT = 9_000_000_000_000_000
 
 
-class Reading(Document):
+class Reading(Fact):
     """One amount at one spot of a feature of a part. `typed` and `unit` are what was keyed; `count` is what the
     gauge said, in whole smallest units of the feature's quantity (lengths: nanometres).
 
@@ -45,7 +47,6 @@ class Reading(Document):
     the gauge's own button sent it. `setting` is the setting check that a comparator's signed number counted from.
     """
 
-    id: FactId
     part: PartName
     feature: Key = DIAMETER
     spot: SpotName
@@ -55,8 +56,6 @@ class Reading(Document):
     gauge: FactId
     angle_deg: Annotated[float, Field(ge=0, lt=180)] | None = None
     planes: Annotated[int, Field(ge=2, le=5)] | None = None
-    by: Words
-    at: Moment
     corrects: FactId | None = None
     repeats: FactId | None = None
     sitting: FactId | None = None
@@ -77,17 +76,18 @@ class Reading(Document):
         """The unit it was typed in, where it is a length."""
         return self.unit if isinstance(self.unit, Unit) else Unit.MM
 
+    @override
+    def said(self, names: Names) -> str:
+        return f"{names.called(self.part)} {self.spot}, {names.read(self)}"
 
-class SlipAnswer(Document):
+
+class SlipAnswer(Fact):
     """What a person said to "did you mean": taken, so that `offered` counts in place of what was read, or kept."""
 
-    id: FactId
     reading: FactId
     slip: Words
     offered: Length | None = None
     taken: bool
-    by: Words
-    at: Moment
 
     @model_validator(mode="after")
     def _something_taken(self) -> "SlipAnswer":
@@ -95,51 +95,79 @@ class SlipAnswer(Document):
             raise ValueError("what is taken has a size")
         return self
 
+    @override
+    def said(self, names: Names) -> str:
+        of = names.reading(self.reading)
+        where, say = f"{names.called(of.part)} {of.spot}", Notation.usual(of.length_unit)
+        if self.taken:
+            return f"took {say.text(self.offered) if self.offered is not None else ''} for {where}: {self.slip}"
+        return f"kept {names.read(of)} at {where}"
 
-class Withdrawal(Document):
+    @override
+    def more(self, names: Names) -> str:
+        of = names.reading(self.reading)
+        if self.taken:
+            return f"It was read as {Notation.usual(of.length_unit).text(of.size)}."
+        return f"Asked: {self.slip}."
+
+
+class Withdrawal(Fact):
     """A reading or an operation taken back. What was taken back stays in the record."""
 
-    id: FactId
     fact: FactId
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"took back {self.fact}"
 
 
-class Extension(Document):
+class Extension(Fact):
     """The scope of a job extended by more sets of parts: from then on they are judged too."""
 
-    id: FactId
     sets: Annotated[tuple[Key, ...], Field(min_length=1, max_length=40)]
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"extended the scope: {', '.join(self.sets)}"
 
 
-class Piece(Document):
+class Piece(Fact):
     """A piece that did not come in the engine: new, or a used one kept. Until it is fitted it lies in no place.
 
     What came in the engine is a piece too, named by the place it came in. `part` is the new piece's own name: its
     readings are known by it wherever it lies. `step` is the size from standard it is said to be.
     """
 
-    id: FactId
     part: PartName
     kind: Key
     new: bool = True
     step: Length | None = None
     note: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"brought in {names.called(self.part)}"
+
+    @override
+    def more(self, names: Names) -> str:
+        return "; ".join(text for text in ("" if self.new else "used", self.note) if text)
 
 
-class Fitting(Document):
+class Fitting(Fact):
     """A piece put in a place, or taken out of where it lay (`place` empty). What lay there before lies in none."""
 
-    id: FactId
     piece: PartName
     place: PartName | None = None
     note: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        where = f"fitted as {names.called(self.place)}" if self.place else "taken out"
+        return f"{names.called(self.piece)} {where}"
+
+    @override
+    def more(self, names: Names) -> str:
+        return self.note
 
 
 class Use(StrEnum):
@@ -152,13 +180,14 @@ class Use(StrEnum):
     STATIONARY = "stationary"
 
 
-class UseSaid(Document):
+class UseSaid(Fact):
     """What the engine is used for, as somebody said it. The last that was said counts."""
 
-    id: FactId
     use: Use
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"used for: {self.use.value}"
 
 
 class Look(StrEnum):
@@ -189,25 +218,27 @@ class Look(StrEnum):
 NOT_LOOKED = "not looked at"
 
 
-class Observation(Document):
+class Observation(Fact):
     """One thing seen on a part, a set, or a whole (the crank, the block).
 
     `depth` is the radial depth of a score, or the size of a claimed step; `spot` says where a score lies. Which
     looks there are and what each may answer, the catalogue knows.
     """
 
-    id: FactId
     on: PartName
     look: Words
     answer: Words
     depth: Length | None = None
     typed: Note = ""
     spot: SpotName | None = None
-    by: Words
-    at: Moment
 
     @model_validator(mode="after")
     def _a_depth(self) -> "Observation":
         if self.depth is not None and self.depth < ZERO:
             raise ValueError("a depth is not less than nothing")
         return self
+
+    @override
+    def said(self, names: Names) -> str:
+        depth = f", {self.typed}" if self.typed else ""
+        return f"{names.called(self.on)}, {self.look}: {self.answer}{depth}"

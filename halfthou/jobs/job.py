@@ -4,67 +4,34 @@ from collections import Counter
 from collections.abc import Iterator
 from datetime import date, datetime
 from functools import cached_property
-from typing import Annotated, TypeVar
+from typing import Annotated
 
 from pydantic import Field, model_validator
 
 from halfthou.jobs.decision import Decision
-from halfthou.jobs.document import Document, Note, Words
-from halfthou.jobs.door_facts import LookTaken, Statement, StopPoint, WayOn
-from halfthou.jobs.evidence_facts import (
-    CarriedPart,
-    CauseSaid,
-    Dealt,
-    Mistrust,
-    OilReport,
-    OilWaySaid,
-    Remedy,
-    ReportIssued,
-    Sighting,
-)
-from halfthou.jobs.fact_kinds import FACT_KINDS, TAKEN_BACK, Fact
-from halfthou.jobs.facts import (
-    Extension,
-    Fitting,
-    Observation,
-    Piece,
-    Reading,
-    SlipAnswer,
-    Use,
-    UseSaid,
-    Withdrawal,
-)
+from halfthou.jobs.document import Note, Words
+from halfthou.jobs.fact import FACT_KINDS
+from halfthou.jobs.fact_kinds import JobFacts
+from halfthou.jobs.facts import Reading, Use
 from halfthou.jobs.gauge import Gauge
 from halfthou.jobs.house_rules import HouseRules
 from halfthou.jobs.limits_sheet import LimitsSheet
 from halfthou.jobs.look_table import LookTable
 from halfthou.jobs.operation import Operation
-from halfthou.jobs.picture import Picture
 from halfthou.jobs.plan import Plan
 from halfthou.jobs.set_limits import Key
 from halfthou.jobs.setting_check import SettingCheck
-from halfthou.jobs.strip_facts import (
-    Closing,
-    FastenerSeen,
-    Fragment,
-    HandOver,
-    Laying,
-    Marking,
-    Removal,
-    StepDone,
-)
 from halfthou.jobs.temperatures import Sitting
 from halfthou.lengths import Unit
 
 #: What a job judges where nothing else was chosen at booking: the crank, its journals with their bearings.
 CRANK_ONLY = ("mains", "rods")
 _USUAL = Plan()
-F = TypeVar("F", bound=Fact)
 #: What a reading is checked against, besides itself: which sets are judged, and which pieces there are.
 _KEPT_ALONE = frozenset({"extensions", "pieces", "fittings"})
 
 
-class Job(Document):
+class Job(JobFacts):
     """One engine in the shop: its limits sheet as frozen for it, the gauges, the house rules, the facts and what
     people decided on them.
 
@@ -85,51 +52,9 @@ class Job(Document):
     gauges: Annotated[tuple[Gauge, ...], Field(max_length=2_000)] = ()
     scope: Annotated[tuple[Key, ...], Field(min_length=1, max_length=40)] = CRANK_ONLY
     plans: dict[Key, Plan] = {}
-    readings: Annotated[tuple[Reading, ...], Field(max_length=20_000)] = ()
-    withdrawals: Annotated[tuple[Withdrawal, ...], Field(max_length=20_000)] = ()
-    observations: Annotated[tuple[Observation, ...], Field(max_length=20_000)] = ()
-    sittings: Annotated[tuple[Sitting, ...], Field(max_length=5_000)] = ()
-    operations: Annotated[tuple[Operation, ...], Field(max_length=5_000)] = ()
-    slip_answers: Annotated[tuple[SlipAnswer, ...], Field(max_length=20_000)] = ()
     checks: Annotated[tuple[SettingCheck, ...], Field(max_length=20_000)] = ()
     decisions: Annotated[tuple[Decision, ...], Field(max_length=5_000)] = ()
-    extensions: Annotated[tuple[Extension, ...], Field(max_length=100)] = ()
-    pieces: Annotated[tuple[Piece, ...], Field(max_length=500)] = ()
-    fittings: Annotated[tuple[Fitting, ...], Field(max_length=2_000)] = ()
-    uses: Annotated[tuple[UseSaid, ...], Field(max_length=500)] = ()
     look_table: LookTable | None = None
-    statements: Annotated[tuple[Statement, ...], Field(max_length=2_000)] = ()
-    looks_taken: Annotated[tuple[LookTaken, ...], Field(max_length=2_000)] = ()
-    stop_points: Annotated[tuple[StopPoint, ...], Field(max_length=200)] = ()
-    ways_on: Annotated[tuple[WayOn, ...], Field(max_length=500)] = ()
-    steps_done: Annotated[tuple[StepDone, ...], Field(max_length=5_000)] = ()
-    markings: Annotated[tuple[Marking, ...], Field(max_length=5_000)] = ()
-    layings: Annotated[tuple[Laying, ...], Field(max_length=5_000)] = ()
-    removals: Annotated[tuple[Removal, ...], Field(max_length=2_000)] = ()
-    fasteners: Annotated[tuple[FastenerSeen, ...], Field(max_length=2_000)] = ()
-    fragments: Annotated[tuple[Fragment, ...], Field(max_length=500)] = ()
-    closings: Annotated[tuple[Closing, ...], Field(max_length=5_000)] = ()
-    pictures: Annotated[tuple[Picture, ...], Field(max_length=2_000)] = ()
-    handovers: Annotated[tuple[HandOver, ...], Field(max_length=100)] = ()
-    sightings: Annotated[tuple[Sighting, ...], Field(max_length=5_000)] = ()
-    oil_reports: Annotated[tuple[OilReport, ...], Field(max_length=100)] = ()
-    oil_ways: Annotated[tuple[OilWaySaid, ...], Field(max_length=100)] = ()
-    mistrusts: Annotated[tuple[Mistrust, ...], Field(max_length=500)] = ()
-    causes_said: Annotated[tuple[CauseSaid, ...], Field(max_length=500)] = ()
-    remedies: Annotated[tuple[Remedy, ...], Field(max_length=200)] = ()
-    dealt: Annotated[tuple[Dealt, ...], Field(max_length=1_000)] = ()
-    carried_parts: Annotated[tuple[CarriedPart, ...], Field(max_length=200)] = ()
-    reports: Annotated[tuple[ReportIssued, ...], Field(max_length=100)] = ()
-
-    @cached_property
-    def taken_back(self) -> frozenset[str]:
-        """The names of the facts that were taken back."""
-        return frozenset({withdrawal.fact for withdrawal in self.withdrawals})
-
-    def standing(self, facts: tuple[F, ...]) -> tuple[F, ...]:
-        """Those facts that were not taken back, oldest first."""
-        back = self.taken_back
-        return tuple(sorted((one for one in facts if one.id not in back), key=lambda one: (one.at, one.id)))
 
     @cached_property
     def sets(self) -> tuple[str, ...]:
@@ -189,7 +114,7 @@ class Job(Document):
                     named.append(known[link])
         all_sittings = (*self.sittings, *sittings)
         alone = {
-            **{field: () for field, _ in FACT_KINDS.values() if field not in _KEPT_ALONE}, "decisions": (),
+            **{held.field: () for held in FACT_KINDS.values() if held.field not in _KEPT_ALONE}, "decisions": (),
             "readings": tuple(new.values()), "sittings": all_sittings, "checks": checks,
         }  # fmt: skip
         Job(**{name: alone.get(name, getattr(self, name)) for name in Job.model_fields})
@@ -252,7 +177,7 @@ class Job(Document):
         return frozenset({one.gauge for one in self.readings})
 
     def _doubled(self) -> Iterator[str]:
-        names = Counter(fact.id for field, _ in FACT_KINDS.values() for fact in getattr(self, field))
+        names = Counter(fact.id for _, fact in self.facts)
         names.update(decision.id for decision in self.decisions)
         for name, times in names.items():
             if times > 1:
@@ -291,7 +216,7 @@ class Job(Document):
             if reading.sitting is not None and reading.sitting not in sittings:
                 yield f"reading {reading.id} belongs to the sitting {reading.sitting}, which is not there"
         yield from _in_a_ring({r.id: r.corrects for r in self.readings if r.corrects is not None})
-        there = {one.id for kind in TAKEN_BACK for one in getattr(self, FACT_KINDS[kind][0])}
+        there = {fact.id for held, fact in self.facts if held.kind.back is not None}
         for withdrawal in self.withdrawals:
             if withdrawal.fact not in there:
                 yield f"withdrawal {withdrawal.id} takes back {withdrawal.fact}, which is not there"

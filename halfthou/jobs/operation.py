@@ -2,7 +2,10 @@
 
 from enum import StrEnum
 
-from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+from typing_extensions import override
+
+from halfthou.jobs.document import Note
+from halfthou.jobs.fact import Fact, Names
 from halfthou.jobs.facts import PartName
 from halfthou.lengths import Length
 
@@ -32,14 +35,20 @@ class OperationKind(StrEnum):
     LAP_COVER = "pump cover lapped"
 
 
-class Operation(Document):
+class Operation(Fact):
     """One operation done. `on` is a part, a set, or a whole (crank, block); `step` is how far from standard it
     went: the undersize of a grind, the oversize of a bore."""
 
-    id: FactId
     kind: OperationKind
     on: PartName
     step: Length | None = None
     note: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        size = f" to {names.sized(self.on, self.step)}" if self.step is not None else ""
+        return f"{self.kind.value}: {names.called(self.on)}{size}"
+
+    @override
+    def more(self, names: Names) -> str:
+        return f"{self.note}." if self.note else ""

@@ -4,8 +4,10 @@ from enum import StrEnum
 from typing import Annotated
 
 from pydantic import Field
+from typing_extensions import override
 
-from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+from halfthou.jobs.document import Note
+from halfthou.jobs.fact import Fact, Names
 
 #: The hash of a kept picture: SHA-256, in small hexadecimal letters.
 Sha256 = Annotated[str, Field(pattern=r"^[0-9a-f]{64}$")]
@@ -20,11 +22,10 @@ class PictureKind(StrEnum):
     PNG = "png"
 
 
-class Picture(Document):
+class Picture(Fact):
     """One picture: turned upright, without place data. Its file lies beside the job under its hash; a job without
     the file still says that there was one. `cleaned` says that what it shows was clean already."""
 
-    id: FactId
     on: OnWhat
     sha256: Sha256
     kind: PictureKind = PictureKind.JPEG
@@ -33,5 +34,7 @@ class Picture(Document):
     size: Annotated[int, Field(strict=True, ge=1, le=100_000_000)]
     words: Note = ""
     cleaned: bool = False
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"a picture of {self.on}{f': {self.words}' if self.words else ''}"

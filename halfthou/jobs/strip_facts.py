@@ -5,8 +5,10 @@ from enum import StrEnum
 from typing import Annotated
 
 from pydantic import Field
+from typing_extensions import override
 
-from halfthou.jobs.document import Document, FactId, Moment, Note, Words
+from halfthou.jobs.document import FactId, Note, Words
+from halfthou.jobs.fact import Fact, Names
 from halfthou.jobs.facts import PartName
 from halfthou.lengths import Length
 
@@ -22,57 +24,63 @@ class Felt(StrEnum):
     STEPPED = "step at the joint"
 
 
-class StepDone(Document):
+class StepDone(Fact):
     """A step of the strip that is done, or that this engine does not have (`there` false).
 
     `unseen` says that it was done although a look it destroys had not been taken.
     """
 
-    id: FactId
     step: StepName
     there: bool = True
     felt: Annotated[tuple[Felt, ...], Field(max_length=3)] = ()
     unseen: bool = False
     note: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        felt = f", {', '.join(one.value for one in self.felt)}" if self.felt else ""
+        return f"{self.step}{'' if self.there else ': not on this engine'}{felt}"
 
 
 #: The mark of a part that bears none.
 BARE = "none"
 
 
-class Marking(Document):
+class Marking(Fact):
     """The mark of a part, by its position in the engine: `found` on it, or given to it here. `mark` is what stands
     there, `none` where nothing does; `side` is where on the part."""
 
-    id: FactId
     part: PartName
     mark: Annotated[str, Field(min_length=1, max_length=24)]
     found: bool
     side: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        mark = "no mark" if self.mark == BARE else self.mark
+        return f"{self.part} {'bears' if self.found else 'was given'} {mark}"
 
 
-class Laying(Document):
+class Laying(Fact):
     """Where a part lies that was taken off: a bag, a pocket of a tray. One pocket holds one part."""
 
-    id: FactId
     part: PartName
     pocket: Annotated[str, Field(min_length=1, max_length=60)]
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"{self.part} lies in {self.pocket}"
 
 
-class Removal(Document):
+class Removal(Fact):
     """Something taken out for access. It goes back, or is renewed, before the engine leaves."""
 
-    id: FactId
     what: Words
     place: Words
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"taken out for access: {self.what}, {self.place}"
 
 
 class FastenerKind(StrEnum):
@@ -93,11 +101,10 @@ class FastenerState(StrEnum):
     HOLE_EMPTY = "hole found empty"
 
 
-class FastenerSeen(Document):
+class FastenerSeen(Fact):
     """A fastener, or a group alike, by its place. `uses` counts how often it was tightened, as far as known;
     `new_length` and `length` are its free length new and now, read with `gauge`."""
 
-    id: FactId
     place: Words
     kind: FastenerKind = FastenerKind.REUSABLE
     state: FastenerState = FastenerState.RIGHT
@@ -107,19 +114,22 @@ class FastenerSeen(Document):
     length: Length | None = None
     gauge: FactId | None = None
     note: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"fastener, {self.place}: {self.state.value}"
 
 
-class Fragment(Document):
+class Fragment(Fact):
     """A loose piece found in the engine. It stays open until it is known where it came from."""
 
-    id: FactId
     place: Words
     what: Words
     magnetic: bool | None = None
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"found loose: {self.what}, {self.place}"
 
 
 class Closed(StrEnum):
@@ -131,22 +141,24 @@ class Closed(StrEnum):
     KNOWN = "known where it came from"
 
 
-class Closing(Document):
+class Closing(Fact):
     """Something that stood open is closed: what was taken out is back, a hole has its bolt, a fragment is known."""
 
-    id: FactId
     of: FactId
     how: Closed
     words: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"closed: {self.how.value}{f', {self.words}' if self.words else ''}"
 
 
-class HandOver(Document):
+class HandOver(Fact):
     """The engine has left the shop. `words` say what left with it unsettled, as a fragment nobody could place."""
 
-    id: FactId
     to: Words
     words: Note = ""
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"handed over to {self.to}{f': {self.words}' if self.words else ''}"

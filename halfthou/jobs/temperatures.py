@@ -4,8 +4,9 @@ from enum import StrEnum
 from typing import Annotated
 
 from pydantic import AfterValidator
+from typing_extensions import override
 
-from halfthou.jobs.document import Document, FactId, Moment, Words
+from halfthou.jobs.fact import Fact, Names
 
 COLDEST_C, WARMEST_C = -20.0, 90.0
 
@@ -32,13 +33,15 @@ class Condition(StrEnum):
     MACHINED = "fresh from machining"
 
 
-class Sitting(Document):
+class Sitting(Fact):
     """One sitting at the bench. A temperature left open is the shop's; a part that has not rested and whose
     temperature is open is warm by an unknown amount."""
 
-    id: FactId
     part_c: Celsius | None = None
     gauge_c: Celsius | None = None
     condition: Condition = Condition.RESTED
-    by: Words
-    at: Moment
+
+    @override
+    def said(self, names: Names) -> str:
+        part = "the shop's" if self.part_c is None else f"{self.part_c:g} °C"
+        return f"part {part}, {self.condition.value}"

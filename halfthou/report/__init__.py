@@ -19,7 +19,6 @@ from halfthou.report.documents import (
     SpotAsked,
     StationReport,
     StepShown,
-    StoryKind,
     StoryLine,
     TableShown,
     ToOrder,
@@ -34,7 +33,7 @@ from halfthou.report.scale import graduations
 from halfthou.report.signed import SHAPE, read_signed, shape_of
 from halfthou.report.spots import blank_spots, feature_report, spots_asked
 from halfthou.report.stations import stations_of
-from halfthou.report.story import story
+from halfthou.report.story import NamesOfJob, story
 
 __all__ = [
     "NO_CAUSE",
@@ -48,6 +47,7 @@ __all__ = [
     "ClearanceShown",
     "FeatureReport",
     "FigureShown",
+    "NamesOfJob",
     "PartReport",
     "Scale",
     "SetReport",
@@ -56,7 +56,6 @@ __all__ = [
     "SpotAsked",
     "StationReport",
     "StepShown",
-    "StoryKind",
     "StoryLine",
     "TableShown",
     "ToOrder",

@@ -10,10 +10,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import datetime
-from enum import StrEnum
 
 from halfthou.engines import StationDrawing
-from halfthou.jobs import Document, Observation, Waived
+from halfthou.jobs import Document, Observation, StoryKind, Waived
 from halfthou.lengths import AmountUnit, Shown, Unit
 from halfthou.report.cause import NO_CAUSE, CauseBrief
 from halfthou.verdicts import Action, Called, Mark, Open
@@ -332,25 +331,6 @@ class BudgetShown(Document):
     rule: str
     lines: tuple[BudgetLine, ...]
     cancelled: str
-
-
-class StoryKind(StrEnum):
-    """What a line of a job's story is about."""
-
-    READ = "read"
-    CORRECTED = "corrected"
-    WITHDRAWN = "withdrawn"
-    QUESTION = "question"
-    WORK = "work"
-    CHECK = "setting check"
-    WARMTH = "temperature"
-    SEEN = "seen"
-    DECIDED = "decided"
-    DOOR = "door"
-    LOOK = "look"
-    STRIP = "strip"
-    PICTURE = "picture"
-    EVIDENCE = "evidence"
 
 
 class StoryLine(Document):

@@ -6,14 +6,45 @@ from collections.abc import Iterator
 from datetime import timedelta
 
 from halfthou.amounts import Quantity, amount_text
+from halfthou.causes import CAUSES
 from halfthou.engines import Engine
-from halfthou.jobs import DIAMETER, Job, Operation, Reading, SlipAnswer
-from halfthou.lengths import Notation
+from halfthou.jobs import DIAMETER, Fact, Job, Names, Operation, Reading, StoryKind
+from halfthou.lengths import Length, Notation
 from halfthou.operations import makes_stale
-from halfthou.report.documents import StoryKind, StoryLine
+from halfthou.report.documents import StoryLine
 
 #: Readings of one journal closer in time than this are told as one sitting.
 TOGETHER = timedelta(minutes=30)
+
+
+class NamesOfJob:
+    """How the parts, causes and sizes of one job are called where a fact is told."""
+
+    def __init__(self, job: Job, engine: Engine) -> None:
+        self._job, self._engine = job, engine
+
+    def called(self, part: str) -> str:
+        """A part by its short name."""
+        return _called(part, self._engine)
+
+    def cause(self, name: str) -> str:
+        """A cause by its name; one's own by its words."""
+        return CAUSES[name].name if name in CAUSES else name or "open"
+
+    def read(self, reading: Reading) -> str:
+        """What a reading said, with its unit."""
+        quantity = self._engine.feature(reading.part, reading.feature).quantity
+        if quantity is not Quantity.LENGTH:
+            return amount_text(quantity, reading.count)
+        return Notation.usual(reading.length_unit).with_unit(reading.size)
+
+    def reading(self, name: str) -> Reading:
+        """A reading of the job by its name."""
+        return next(one for one in self._job.readings if one.id == name)
+
+    def sized(self, on: str, step: Length) -> str:
+        """How far from standard a part was brought, and which way."""
+        return f"{Notation.usual(self._job.shown_in).undersize(step)} {self._engine.way_of(on)}"
 
 
 def story(job: Job, engine: Engine) -> tuple[StoryLine, ...]:
@@ -21,18 +52,33 @@ def story(job: Job, engine: Engine) -> tuple[StoryLine, ...]:
 
     Rule:    facts are only added: what was corrected, withdrawn or made stale is told, not erased.
     """
-    lines = [
-        *_readings(job, engine),
-        *_corrections(job, engine),
-        *_withdrawals(job, engine),
-        *(_answer(job, answer, engine) for answer in job.slip_answers),
-        *(_work(job, done, engine) for done in job.operations),
-        *_checks(job),
-        *_sittings(job),
-        *_seen(job, engine),
-        *_pieces(job, engine),
-    ]
+    names = NamesOfJob(job, engine)
+    lines = [*_readings(job, engine), *_corrections(job, names), *_facts(job, names, engine), *_checks(job)]
     return tuple(sorted(lines, key=lambda line: line.at))
+
+
+def _facts(job: Job, names: Names, engine: Engine) -> Iterator[StoryLine]:
+    """Facts as their entries have them told, and what was taken back of them."""
+    known: dict[str, Fact] = {}
+    for held, fact in job.facts:
+        known[fact.id] = fact
+        if held.kind.told is not None:
+            yield _line(fact, held.kind.told, fact.said(names), _more(job, fact, names, engine))
+    for back in job.withdrawals:
+        taken = known[back.fact]
+        more = "What it made stale counts again." if isinstance(taken, Operation) else ""
+        yield _line(back, StoryKind.WITHDRAWN, f"took back: {taken.said(names)}", more)
+
+
+def _line(fact: Fact, kind: StoryKind, words: str, more: str) -> StoryLine:
+    return StoryLine(at=fact.at, by=fact.by, kind=kind, words=words, more=more)
+
+
+def _more(job: Job, fact: Fact, names: Names, engine: Engine) -> str:
+    """What is told beside a fact. Of work: how many readings it made stale."""
+    stale = sum(makes_stale(fact, one, engine) for one in job.readings) if isinstance(fact, Operation) else 0
+    made = f"{stale} {'reading' if stale == 1 else 'readings'} made stale." if stale else ""
+    return " ".join(text for text in (made, fact.more(names)) if text)
 
 
 def _readings(job: Job, engine: Engine) -> Iterator[StoryLine]:
@@ -73,81 +119,19 @@ def _read_line(group: list[Reading], gauges: dict[str, str], engine: Engine) -> 
     )
 
 
-def _text(reading: Reading, engine: Engine) -> str:
-    quantity = engine.feature(reading.part, reading.feature).quantity
-    if quantity is not Quantity.LENGTH:
-        return amount_text(quantity, reading.count)
-    return Notation.usual(reading.length_unit).with_unit(reading.size)
-
-
-def _corrections(job: Job, engine: Engine) -> Iterator[StoryLine]:
+def _corrections(job: Job, names: Names) -> Iterator[StoryLine]:
     known = {reading.id: reading for reading in job.readings}
     for reading in job.readings:
         if reading.corrects is not None:
-            before = known[reading.corrects]
-            what, was = _text(reading, engine), _text(before, engine)
-            words = f"corrected {_called(reading.part, engine)} {reading.spot}: {what}, was {was}"
-            yield StoryLine(at=reading.at, by=reading.by, kind=StoryKind.CORRECTED, words=words)
-
-
-def _withdrawals(job: Job, engine: Engine) -> Iterator[StoryLine]:
-    known = {reading.id: reading for reading in job.readings}
-    work = {operation.id: operation for operation in job.operations}
-    for withdrawal in job.withdrawals:
-        if withdrawal.fact in work:
-            done = work[withdrawal.fact]
-            words = f"took back: {done.kind.value} on {_called(done.on, engine)}. What it made stale counts again"
-            yield StoryLine(at=withdrawal.at, by=withdrawal.by, kind=StoryKind.WITHDRAWN, words=words)
-            continue
-        reading = known.get(withdrawal.fact)
-        if reading is None:
-            continue
-        words = f"took back {_called(reading.part, engine)} {reading.spot}, {_text(reading, engine)}"
-        yield StoryLine(at=withdrawal.at, by=withdrawal.by, kind=StoryKind.WITHDRAWN, words=words)
-
-
-def _answer(job: Job, answer: SlipAnswer, engine: Engine) -> StoryLine:
-    reading = next(r for r in job.readings if r.id == answer.reading)
-    where, say = f"{_called(reading.part, engine)} {reading.spot}", Notation.usual(reading.length_unit)
-    offered = say.text(answer.offered) if answer.offered is not None else ""
-    kept, took = f"kept {_text(reading, engine)} at {where}", f"took {offered} for {where}: {answer.slip}"
-    words = took if answer.taken else kept
-    more = f"It was read as {say.text(reading.size)}." if answer.taken else f"Asked: {answer.slip}."
-    return StoryLine(at=answer.at, by=answer.by, kind=StoryKind.QUESTION, words=words, more=more)
-
-
-def _work(job: Job, done: Operation, engine: Engine) -> StoryLine:
-    stale = sum(makes_stale(done, reading, engine) for reading in job.readings)
-    on = _called(done.on, engine)
-    size = ""
-    if done.step is not None:
-        size = f" to {Notation.usual(job.shown_in).undersize(done.step)} {engine.way_of(done.on)}"
-    more = f"{stale} {'reading' if stale == 1 else 'readings'} made stale." if stale else ""
-    note = f" {done.note}." if done.note else ""
-    words = f"{done.kind.value}: {on}{size}"
-    return StoryLine(at=done.at, by=done.by, kind=StoryKind.WORK, words=words, more=more + note)
+            now, was = names.read(reading), names.read(known[reading.corrects])
+            words = f"corrected {names.called(reading.part)} {reading.spot}: {now}, was {was}"
+            yield _line(reading, StoryKind.CORRECTED, words, "")
 
 
 def _called(part: str, engine: Engine) -> str:
     """A part by its short name."""
     known = engine.parts.get(part)
     return known.short if known is not None else part
-
-
-def _pieces(job: Job, engine: Engine) -> Iterator[StoryLine]:
-    """Pieces brought in and moved, and what the engine is used for."""
-    back = {withdrawal.fact for withdrawal in job.withdrawals}
-    for piece in job.pieces:
-        more = "; ".join(text for text in ("" if piece.new else "used", piece.note) if text)
-        words = f"brought in {_called(piece.part, engine)}"
-        yield StoryLine(at=piece.at, by=piece.by, kind=StoryKind.WORK, words=words, more=more)
-    for fitting in job.fittings:
-        where = f"fitted as {_called(fitting.place, engine)}" if fitting.place else "taken out"
-        taken = "Taken back." if fitting.id in back else ""
-        words = f"{_called(fitting.piece, engine)} {where}"
-        yield StoryLine(at=fitting.at, by=fitting.by, kind=StoryKind.WORK, words=words, more=taken or fitting.note)
-    for said in job.uses:
-        yield StoryLine(at=said.at, by=said.by, kind=StoryKind.DECIDED, words=f"used for: {said.use.value}")
 
 
 def _checks(job: Job) -> Iterator[StoryLine]:
@@ -162,18 +146,3 @@ def _checks(job: Job) -> Iterator[StoryLine]:
         against = gauges[check.against].name if check.against else ""
         words = f"checked {gauge.name} on {standard}" + (f", {against}" if against else "")
         yield StoryLine(at=check.at, by=check.by, kind=StoryKind.CHECK, words=words)
-
-
-def _sittings(job: Job) -> Iterator[StoryLine]:
-    for sitting in job.sittings:
-        part = "the shop's" if sitting.part_c is None else f"{sitting.part_c:g} °C"
-        words = f"part {part}, {sitting.condition.value}"
-        yield StoryLine(at=sitting.at, by=sitting.by, kind=StoryKind.WARMTH, words=words)
-
-
-def _seen(job: Job, engine: Engine) -> Iterator[StoryLine]:
-    for seen in job.observations:
-        on = _called(seen.on, engine)
-        depth = f", {seen.typed}" if seen.typed else ""
-        words = f"{on}, {seen.look}: {seen.answer}{depth}"
-        yield StoryLine(at=seen.at, by=seen.by, kind=StoryKind.SEEN, words=words)

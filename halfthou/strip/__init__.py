@@ -10,7 +10,6 @@ from halfthou.strip.report import StripReport, looks_of, strip_report
 from halfthou.strip.standing import Strip
 from halfthou.strip.step import StripStep
 from halfthou.strip.steps import steps_by_id, strip_list
-from halfthou.strip.telling import door_story, said_of_fact
 
 __all__ = [
     "NOTHING",
@@ -24,7 +23,6 @@ __all__ = [
     "before_bench",
     "caps_seen",
     "disagreements",
-    "door_story",
     "fault_of_mark",
     "faults_of_strip",
     "growth_of",
@@ -33,7 +31,6 @@ __all__ = [
     "open_ends",
     "positions_of",
     "renew_because",
-    "said_of_fact",
     "same_mark",
     "stepped",
     "steps_by_id",

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from halfthou.door import DRAWN, SAMPLE, door_findings, said_of
-from halfthou.jobs import NOT_IDENTIFIED, Job
+from halfthou.jobs import FACT_KINDS, NOT_IDENTIFIED, Chapter, Job
 from halfthou.lengths import Notation
 from halfthou.strip.marks import mark_findings
 from halfthou.strip.open_ends import OpenEnd, open_ends, still_open
@@ -35,9 +35,7 @@ def before_bench(job: Job, say: Notation) -> BeforeBench:
 
     Rule:    looks.stop, strip.caps, strip.open-ends.
     """
-    begun = (job.statements, job.looks_taken, job.stop_points, job.steps_done, job.markings, job.removals,
-             job.fasteners, job.fragments, job.handovers)  # fmt: skip
-    if not any(begun):
+    if not any(held.of(job) for held in FACT_KINDS.values() if held.kind.chapter is Chapter.DOOR):
         return BeforeBench(IDENTITY, "", ()) if job.limits.engine == NOT_IDENTIFIED else NOTHING
     ends = still_open(open_ends(job, say))
     open_words = (

@@ -29,17 +29,26 @@ from halfthou.jobs import (
     Removal,
     StepDone,
     StopPoint,
+    StoryKind,
     WayOn,
     Withdrawal,
 )
 from halfthou.lengths import Notation, Unit
 from halfthou.memo import Memo
-from halfthou.strip import door_story, looks_of, said_of_fact, strip_list, strip_report
+from halfthou.parts import CATALOGUE
+from halfthou.report import NamesOfJob, StoryLine, story
+from halfthou.strip import looks_of, strip_list, strip_report
 from tests.conftest import examples
 from tests.making import GOOD_ENGINE, job, layout, look, readings
 from tests.stripping import at_the_door, fact, said
 
 SAY = Notation.usual(Unit.INCH)
+
+
+def told(one: Job) -> list[StoryLine]:
+    """The story of a job without what was read and checked."""
+    lines = story(one, CATALOGUE.engine_of(one))
+    return [line for line in lines if line.kind not in (StoryKind.READ, StoryKind.CHECK)]
 
 
 def test_a_job_of_which_nothing_was_said_waits_as_it_did_before_there_was_a_door() -> None:
@@ -144,7 +153,7 @@ def test_what_is_taken_back_counts_as_never_said(which: set[int]) -> None:
     assert assess(with_backs).notices == assess(without).notices
     assert assess(with_backs).waits_for == assess(without).waits_for
     assert [part.mark for part in assess(with_backs).parts] == [part.mark for part in assess(without).parts]
-    assert len(door_story(with_backs)) == len(facts) + len(backs)
+    assert len(told(with_backs)) == len(facts) + len(backs)
 
 
 def test_every_fact_of_the_door_is_told_in_words_and_goes_round_in_a_file() -> None:
@@ -152,7 +161,7 @@ def test_every_fact_of_the_door_is_told_in_words_and_goes_round_in_a_file() -> N
     assert faults_in(whole) == ()
     file = JobFile(job=whole)
     assert read_job(write_job(file)) == file
-    lines = door_story(whole)
+    lines = told(whole)
     assert len(lines) == len(every_fact())
     assert all(line.words and line.by == "bench" for line in lines)
     assert any(line.words == "took back: cap-rod-3 bears 4" for line in lines)
@@ -174,7 +183,8 @@ def test_every_fact_of_the_door_is_told_in_words_and_goes_round_in_a_file() -> N
     ],
 )
 def test_facts_in_words(made: Any, words: str) -> None:
-    assert said_of_fact(made) == words
+    one = job()
+    assert made.said(NamesOfJob(one, CATALOGUE.engine_of(one))) == words
 
 
 @given(st.sampled_from(["Inline four", "V eight, cross plane", "Flat six"]), st.data())

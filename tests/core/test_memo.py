@@ -231,15 +231,15 @@ class Growing:
 def any_fact(self: Growing, a: int, b: int, c: int) -> None:
     """A fact of any kind that there is, made by what its document says of its fields."""
     kinds = sorted(FACT_KINDS)
-    field, document = FACT_KINDS[kinds[a % len(kinds)]]
-    of_others = tuple(one.id for other, _ in FACT_KINDS.values() for one in getattr(self.job, other)[-3:])
+    held = FACT_KINDS[kinds[a % len(kinds)]]
+    of_others = tuple(one.id for other in FACT_KINDS.values() for one in other.of(self.job)[-3:])
     names = {**NAMES, "of": of_others, "fact": of_others, "point": of_others, "reading": of_others}
     try:
-        fact = made_by_its_fields(document, self.stamp(), names, Random(b * 10_007 + c))
+        fact = made_by_its_fields(held.document, self.stamp(), names, Random(b * 10_007 + c))
         grown = Job.model_validate(
             {
                 **{name: getattr(self.job, name) for name in Job.model_fields},
-                field: (*getattr(self.job, field), fact),
+                held.field: (*held.of(self.job), fact),
             }
         )
     except ValueError:
@@ -269,12 +269,12 @@ number = st.integers(0, 10_000)
 def test_a_fact_of_every_kind_is_made_and_taken() -> None:
     """The property below is worth nothing for a kind that no step can add."""
     growing, kinds = Growing(), sorted(FACT_KINDS)
-    start_has = {kind: len(getattr(growing.job, FACT_KINDS[kind][0])) for kind in kinds}
+    start_has = {kind: len(FACT_KINDS[kind].of(growing.job)) for kind in kinds}
     left = kinds
     for chance in range(400):
         for kind in left:
             any_fact(growing, kinds.index(kind), chance, 1)
-        left = [kind for kind in left if len(getattr(growing.job, FACT_KINDS[kind][0])) == start_has[kind]]
+        left = [kind for kind in left if len(FACT_KINDS[kind].of(growing.job)) == start_has[kind]]
     assert left == []
 
 

@@ -12,14 +12,14 @@ from django.test import Client
 from django.utils import timezone
 
 from halfthou.engines import usual_layouts
-from halfthou.jobs import Gauge, Hardening, SourceKind
+from halfthou.jobs import Fact, Gauge, Hardening, SourceKind, held_as
 from halfthou.lengths import Unit
 from halfthou.report import Assessment
 from tests.making import GOOD_ENGINE
 from workshop.gauges.actions import GaugeForm, keep_gauge
 from workshop.jobs import actions
 from workshop.jobs.kept import forget_all
-from workshop.jobs.models import FactKind, JobRecord
+from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import facts_of
 from workshop.limits.actions import draft_sheet
 from workshop.limits.models import SheetRevision
@@ -56,9 +56,13 @@ def sheet_form(engine: str = "Bramling 4") -> SheetForm:
     )
 
 
-def kept(record: JobRecord, kind: FactKind) -> list[Any]:
+#: A client signed in as somebody.
+SignedIn = Callable[[Person], Client]
+
+
+def kept(record: JobRecord, document: type[Fact]) -> list[Any]:
     """The facts of one kind that a job holds, as they landed."""
-    return list(facts_of(record).by_kind[kind])
+    return list(facts_of(record).by_kind[held_as(document).kind.name])
 
 
 def back(name: str, of: str) -> actions.TakingBack:

@@ -10,11 +10,11 @@ from django.core.management import call_command
 from django.test import Client
 from pypdf import PdfReader
 
-from halfthou.jobs import Gauge
+from halfthou.jobs import Gauge, Reading
 from tests.making import GOOD_ENGINE
 from tests.workshop.conftest import kept
 from workshop.config.api import api
-from workshop.jobs.models import FactKind, JobRecord
+from workshop.jobs.models import JobRecord
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person
 
@@ -168,7 +168,7 @@ def test_the_draft_of_a_reading_lands_nothing(
     body = {"part": "R1", "spot": "1a", "typed": "371", "unit": "in", "gauge": gauge.id}
     answer = client.post(f"/api/jobs/{job.pk}/draft", body, content_type="application/json")
     assert answer.json()["text"] == "2.0371 in"
-    assert len(kept(job, FactKind.READING)) == 0
+    assert len(kept(job, Reading)) == 0
 
 
 def test_the_unit_shown_is_the_persons(job: JobRecord, read_all: Any, bench: Person, client_of: Any) -> None:

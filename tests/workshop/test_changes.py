@@ -3,7 +3,6 @@ whole. The other side is this file's own putting together; nothing outside can b
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from typing import Any
 
 import pytest
@@ -20,9 +19,8 @@ from workshop.jobs import kept as kept_module
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person, Role
 
-from .conftest import person
+from .conftest import SignedIn, person
 
-SignedIn = Callable[[Person], Client]
 AT = "2031-05-04T10:00:00Z"
 
 

@@ -7,13 +7,13 @@ import pytest
 from django.utils import timezone
 
 from halfthou.exchange import BadFile, read_job, write_job
-from halfthou.jobs import DecisionKind, JournalSet
+from halfthou.jobs import DecisionKind, JournalSet, Reading
 from halfthou.report import Assessment
 from halfthou.verdicts import Action
 from tests.making import inches
 from tests.workshop.conftest import as_here, kept
 from workshop.jobs import actions
-from workshop.jobs.models import FactKind, JobRecord
+from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import job_file_of
 from workshop.limits.actions import change_sheet, copy_sheet
 from workshop.people.models import Person
@@ -191,7 +191,7 @@ def test_nothing_of_a_bad_file_is_taken(job: JobRecord, bench: Person) -> None:
         actions.take_in_job(bench, '{"format": "halfthou-job", "version": 1, "job": {}}')
     with pytest.raises(BadFile):
         actions.take_in_readings(bench, job.pk, "journal,spot,size [in]\nR1,1a,2.0371\nR1,1b,x\n", "")
-    assert (JobRecord.objects.count(), len(kept(job, FactKind.READING))) == (before, 0)
+    assert (JobRecord.objects.count(), len(kept(job, Reading))) == (before, 0)
 
 
 def test_an_archived_job_rests_until_brought_back(
@@ -202,4 +202,4 @@ def test_an_archived_job_rests_until_brought_back(
         land("R1", "1a", "371")
     actions.archive_job(machinist, job.pk, archived=False)
     land("R1", "1a", "371")
-    assert len(kept(job, FactKind.READING)) == 1
+    assert len(kept(job, Reading)) == 1

@@ -8,12 +8,12 @@ from typing import Any
 import pytest
 from django.utils import timezone
 
-from halfthou.jobs import JournalSet, Look, Plan
+from halfthou.jobs import JournalSet, Look, Observation, Plan, Reading, Withdrawal
 from halfthou.lengths import Asked
 from tests.making import inches, mm
 from tests.workshop.conftest import back, kept
 from workshop.jobs import actions
-from workshop.jobs.models import FactKind, JobRecord
+from workshop.jobs.models import JobRecord
 from workshop.people.models import Person, Role
 from workshop.people.refusals import NotAllowed, NotThere, Refusal
 
@@ -26,7 +26,7 @@ def seeing(job: JobRecord, on: str, look: Look, answer: str, depth: str = "", ke
 
 def test_a_reading_lands_with_all_it_was(land: Callable[..., Any], job: JobRecord, bench: Person) -> None:
     opened = land("R1", "1a", " 371 ")
-    row = kept(JobRecord.objects.get(), FactKind.READING)[-1]
+    row = kept(JobRecord.objects.get(), Reading)[-1]
     assert (row.count, row.typed, row.unit, row.by) == (inches("2.0371").nm, "371", "in", bench.username)
     assert opened.assessment.part("R1").size.text == "2.0371"
     job.refresh_from_db()
@@ -36,16 +36,16 @@ def test_a_reading_lands_with_all_it_was(land: Callable[..., Any], job: JobRecor
 def test_sent_twice_it_lands_once(land: Callable[..., Any]) -> None:
     land("R1", "1a", "371", id="same")
     again = land("R1", "1a", "371", id="same")
-    assert len(kept(JobRecord.objects.get(), FactKind.READING)) == 1
+    assert len(kept(JobRecord.objects.get(), Reading)) == 1
     assert again.assessment.readings_taken == 1
 
 
 def test_a_question_lands_nothing_until_it_is_answered(land: Callable[..., Any]) -> None:
     asked = land("R1", "1a", "51.74")
     assert isinstance(asked, Asked)
-    assert len(kept(JobRecord.objects.get(), FactKind.READING)) == 0
+    assert len(kept(JobRecord.objects.get(), Reading)) == 0
     land("R1", "1a", "51.74", chosen_nm=asked.choices[0].length.nm)
-    row = kept(JobRecord.objects.get(), FactKind.READING)[-1]
+    row = kept(JobRecord.objects.get(), Reading)[-1]
     assert (row.count, row.unit) == (mm("51.74").nm, "mm")
 
 
@@ -58,7 +58,7 @@ def test_unreadable_text_is_refused_in_words(land: Callable[..., Any], typed: st
     with pytest.raises(Refusal) as refused:
         land("R1", "1a", typed)
     assert refused.value.code == code
-    assert len(kept(JobRecord.objects.get(), FactKind.READING)) == 0
+    assert len(kept(JobRecord.objects.get(), Reading)) == 0
 
 
 def test_a_spot_that_is_not_there(land: Callable[..., Any]) -> None:
@@ -75,11 +75,12 @@ def test_withdrawing_keeps_the_reading_in_the_record(
 ) -> None:
     land("R1", "1a", "371", id="first")
     opened = actions.take_back(bench, job.pk, back("w1", "first"))
-    assert len(kept(JobRecord.objects.get(), FactKind.READING)) == 1
+    assert len(kept(JobRecord.objects.get(), Reading)) == 1
     assert opened.assessment.readings_taken == 0
     actions.take_back(bench, job.pk, back("w1", "first"))
-    assert len(kept(job, FactKind.WITHDRAWAL)) == 1
-    assert job.history.filter(words__contains="withdrew No. 1 1a").count() == 1
+    assert len(kept(job, Withdrawal)) == 1
+    words = [line.words for line in actions.story_of(bench, job.pk)]
+    assert words.count("took back: No. 1 1a, 2.0371 in") == 1
 
 
 def test_a_correction_supersedes(land: Callable[..., Any]) -> None:
@@ -87,7 +88,7 @@ def test_a_correction_supersedes(land: Callable[..., Any]) -> None:
     opened = land("R1", "1a", "371", corrects="wrong")
     spot = opened.assessment.part("R1").spots[0]
     assert (spot.current.size.text, spot.others) == ("2.0371", ())
-    assert len(kept(JobRecord.objects.get(), FactKind.READING)) == 2
+    assert len(kept(JobRecord.objects.get(), Reading)) == 2
 
 
 def test_one_corrects_ones_own_and_a_machinist_anybodys(
@@ -101,19 +102,19 @@ def test_one_corrects_ones_own_and_a_machinist_anybodys(
     with pytest.raises(NotAllowed):
         land("R1", "1a", "372", corrects="mine", by=other)
     actions.take_back(machinist, job.pk, back("w2", "mine"))
-    assert kept(job, FactKind.WITHDRAWAL)[-1].by == "machinist"
+    assert kept(job, Withdrawal)[-1].by == "machinist"
 
 
 def test_a_bench_whose_clock_runs_ahead_takes_the_servers_time(land: Callable[..., Any]) -> None:
     land("R1", "1a", "371", at=timezone.now() + timedelta(days=3))
-    assert kept(JobRecord.objects.get(), FactKind.READING)[-1].at <= timezone.now()
+    assert kept(JobRecord.objects.get(), Reading)[-1].at <= timezone.now()
 
 
 def test_what_is_seen_is_written_down_and_counts(job: JobRecord, bench: Person) -> None:
     opened = actions.observe(bench, job.pk, seeing(job, "R1", Look.SURFACE, "nail catches", "0.8 thou"))
     assert opened.assessment.part("R1").seen[0].depth == inches("0.0008")
     opened = actions.observe(bench, job.pk, seeing(job, "rods", Look.CLAIMED_UNDERSIZE, "paint", "10", "s2"))
-    assert next(one for one in kept(job, FactKind.OBSERVATION) if one.id == "s2").depth.nm == inches("0.010").nm
+    assert next(one for one in kept(job, Observation) if one.id == "s2").depth.nm == inches("0.010").nm
 
 
 @pytest.mark.parametrize(
@@ -132,13 +133,13 @@ def test_what_cannot_be_seen_is_refused(
     with pytest.raises(Refusal) as refused:
         actions.observe(bench, job.pk, seeing(job, on, look, answer, depth))
     assert refused.value.message
-    assert len(kept(job, FactKind.OBSERVATION)) == 0
+    assert len(kept(job, Observation)) == 0
 
 
 def test_a_readings_file_lands_whole_once(read_all: Callable[..., None], job: JobRecord) -> None:
     read_all()
     read_all()
-    assert len(kept(JobRecord.objects.get(), FactKind.READING)) == 72
+    assert len(kept(JobRecord.objects.get(), Reading)) == 72
     job.refresh_from_db()
     assert (job.taken, job.waits_for, job.sets[1]["headline"]) == (72, "a decision", "reuse")
 

@@ -12,11 +12,11 @@ import pytest
 from django.test import Client
 from django.utils import timezone
 
-from halfthou.jobs import Gauge
+from halfthou.jobs import Gauge, Reading
 from tests.workshop.conftest import kept
 from workshop.gauges.models import GaugeRecord
 from workshop.jobs import actions
-from workshop.jobs.models import FactKind, JobRecord
+from workshop.jobs.models import JobRecord
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person
 from workshop.people.refusals import Refusal
@@ -75,7 +75,7 @@ def test_a_resent_name_with_other_content_is_refused(land: Callable[..., Any], j
     land("R1", "1a", "2.0375", id="one")
     with pytest.raises(Exception, match="name"):
         land("R1", "1b", "2.0371", id="one")
-    assert kept(job, FactKind.READING)[-1].spot == "1a"
+    assert kept(job, Reading)[-1].spot == "1a"
 
 
 def test_cells_that_begin_like_formulas_are_made_safe_and_come_back(
@@ -170,7 +170,7 @@ def test_two_thousand_readings_land_on_a_job_of_five_thousand(
     answer = send(client_of(bench), "post", f"/api/jobs/{job.pk}/facts", {"facts": readings})
     assert answer.status_code == 200
     assert [one for one in answer.json()["results"] if one["refused"]] == []
-    assert len(kept(job, FactKind.READING)) == 7000
+    assert len(kept(job, Reading)) == 7000
 
 
 def test_the_job_opens_after_every_gauge_is_retired(
@@ -185,4 +185,4 @@ def test_a_file_with_too_many_new_readings_is_refused_in_words(job: JobRecord, b
     lines = ["journal,spot,size [in]", *["R1,1a,2.0375"] * 4001]
     with pytest.raises(Refusal, match="split the file"):
         actions.take_in_readings(bench, job.pk, "\n".join(lines) + "\n", gauge.id)
-    assert not kept(job, FactKind.READING)
+    assert not kept(job, Reading)

@@ -9,13 +9,13 @@ import pytest
 from django.test import Client
 from django.utils import timezone
 
-from halfthou.jobs import Condition, Feature, Gauge, OperationKind
+from halfthou.jobs import Condition, Feature, Gauge, Operation, OperationKind, Reading, Sitting, SlipAnswer
 from halfthou.lengths import Asked, Unit
 from halfthou.verdicts import Action
 from tests.making import inches
 from tests.workshop.conftest import as_here, back, kept
 from workshop.jobs import actions
-from workshop.jobs.models import FactKind, JobRecord
+from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import job_file_of
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotAllowed, NotThere, Refusal
@@ -49,7 +49,7 @@ def test_a_thousand_kept_readings_land_once_in_order_with_their_own_time(
     ]
     actions.land_readings(bench, job.pk, [*forms, *forms[:500]])
     actions.land_readings(bench, job.pk, forms)
-    rows = [(one.id, one.at) for one in kept(job, FactKind.READING)]
+    rows = [(one.id, one.at) for one in kept(job, Reading)]
     assert [key for key, _ in rows] == [form.id for form in forms]
     assert [at for _, at in rows] == [form.at for form in forms]
 
@@ -59,12 +59,12 @@ def test_one_that_is_asked_about_or_refused_holds_up_no_other(batch: Any, job: J
     assert isinstance(asked.asked, Asked)
     assert refused.refused is not None
     assert (landed.asked, landed.refused) == (None, None)
-    assert [one.id for one in kept(job, FactKind.READING)] == ["c"]
+    assert [one.id for one in kept(job, Reading)] == ["c"]
 
 
 def test_last_digits_in_a_batch_follow_the_readings_before_them(batch: Any, job: JobRecord) -> None:
     batch(("a", "1a", "2.0375"), ("b", "1b", "374"))
-    assert [one.count for one in kept(job, FactKind.READING)] == [
+    assert [one.count for one in kept(job, Reading)] == [
         inches("2.0375").nm, inches("2.0374").nm,
     ]  # fmt: skip
 
@@ -74,7 +74,7 @@ def test_what_was_asked_and_chosen_stays_on_record(batch: Any, job: JobRecord) -
     offered = first.asked.choices[0]
     assert offered.words == "2.0375 in: the frame or rod"
     batch(("a", "1a", "1.0375"), chosen_nm=offered.length.nm)
-    row = kept(job, FactKind.READING)[-1]
+    row = kept(job, Reading)[-1]
     assert (row.typed, row.count, row.meant) == ("1.0375", inches("2.0375").nm, "2.0375 in: the frame or rod")
 
 
@@ -92,7 +92,7 @@ def test_a_conflict_is_shown_not_settled(batch: Any, job: JobRecord, machinist: 
 def test_temperatures_are_kept_with_the_readings_taken_at_them(batch: Any, job: JobRecord, bench: Person) -> None:
     warm = actions.SittingForm(id="s", part="95 F", gauge="20", condition=Condition.RESTED, at=timezone.now())
     batch(("a", "1a", "2.0375"), ("b", "1b", "2.0375"), sitting=warm)
-    assert kept(job, FactKind.SITTING)[-1].part_c == pytest.approx(35)
+    assert kept(job, Sitting)[-1].part_c == pytest.approx(35)
     assert actions.open_job(job.pk, bench).assessment.part("R1").spots[0].current.read == "2.0375"  # type: ignore[union-attr]
 
 
@@ -102,7 +102,7 @@ def test_a_temperature_that_cannot_be_is_refused_and_nothing_lands(
 ) -> None:
     (refused,) = batch(("a", "1a", "2.0375"), sitting=actions.SittingForm(id="s", part=part, at=timezone.now()))
     assert words in refused.refused.faults[0].what
-    assert len(kept(job, FactKind.READING)) == len(kept(job, FactKind.SITTING)) == 0
+    assert len(kept(job, Reading)) == len(kept(job, Sitting)) == 0
 
 
 def test_a_repeat_must_be_of_the_same_spot(batch: Any) -> None:
@@ -115,7 +115,7 @@ def test_a_repeat_must_be_of_the_same_spot(batch: Any) -> None:
 
 def test_a_clock_that_runs_ahead_is_not_believed(batch: Any, job: JobRecord) -> None:
     batch(("a", "1a", "2.0375"), at=timezone.now() + timedelta(days=400))
-    assert kept(job, FactKind.READING)[-1].at <= timezone.now()
+    assert kept(job, Reading)[-1].at <= timezone.now()
 
 
 @pytest.mark.parametrize("wrong", [timedelta(days=-30), timedelta(days=2), timedelta(seconds=-40)])
@@ -129,7 +129,7 @@ def test_a_bench_whose_clock_is_wrong_keeps_the_times_between_its_readings(
         for name, spot, ago in (("a", "1a", 2), ("b", "1b", 1))
     ]
     actions.land_readings(bench, job.pk, forms, actions.clock_off(now + wrong))
-    first, second = (one.at for one in kept(job, FactKind.READING))
+    first, second = (one.at for one in kept(job, Reading))
     assert second - first == timedelta(minutes=1)
     assert abs(now - timedelta(minutes=2) - first) < timedelta(seconds=2)
 
@@ -144,10 +144,10 @@ def test_a_slip_is_taken_or_kept_by_a_person_and_stays_on_record(
     found = actions.answer_slip(bench, job.pk, reply).assessment.part("R1").spots[2]
     assert found.size is not None
     assert (found.size.text, found.doubt) == ("2.0375", None)
-    assert next(one for one in kept(job, FactKind.READING) if one.id == "c").count == inches("2.0125").nm
-    assert kept(job, FactKind.SLIP_ANSWER)[-1].by == "bench"
+    assert next(one for one in kept(job, Reading) if one.id == "c").count == inches("2.0125").nm
+    assert kept(job, SlipAnswer)[-1].by == "bench"
     actions.answer_slip(bench, job.pk, reply)
-    assert len(kept(job, FactKind.SLIP_ANSWER)) == 1
+    assert len(kept(job, SlipAnswer)) == 1
     told = [line.words for line in actions.story_of(machinist, job.pk)]
     assert "took 2.0375 for No. 1 1c: one turn of the thimble" in told
 
@@ -178,7 +178,7 @@ def test_one_answer_serves_a_whole_journal(job: JobRecord, bench: Person, gauge:
     reply = actions.SlipReply(id="s", reading=doubt.reading, taken_nm=doubt.offers[0].meant.nm)
     found = actions.answer_slip(bench, job.pk, reply).assessment
     assert found.part("R2").action is Action.REUSE
-    assert len(kept(job, FactKind.SLIP_ANSWER)) == 8
+    assert len(kept(job, SlipAnswer)) == 8
 
 
 def test_a_grind_makes_what_it_touches_stale_once(job: JobRecord, bench: Person, read_all: Any) -> None:
@@ -191,8 +191,8 @@ def test_a_grind_makes_what_it_touches_stale_once(job: JobRecord, bench: Person,
     assert (len(found.part("R1").to_read), len(found.part("M1").to_read)) == (8, 0)
     assert found.of("rods").present_words == "0.010 under"
     actions.do_operation(bench, job.pk, doing)
-    assert len(kept(job, FactKind.OPERATION)) == 1
-    assert len(kept(job, FactKind.READING)) == 72
+    assert len(kept(job, Operation)) == 1
+    assert len(kept(job, Reading)) == 72
     after = actions.take_back(bench, job.pk, back("back", "g")).assessment
     assert after.part("R1").to_read == ()
     assert after.of("rods").present_words == "standard"
@@ -213,7 +213,7 @@ def test_work_that_cannot_be_is_refused(
     with pytest.raises(Refusal) as refused:
         actions.do_operation(bench, job.pk, doing)
     assert refused.value.faults
-    assert len(kept(job, FactKind.OPERATION)) == 0
+    assert len(kept(job, Operation)) == 0
 
 
 def test_a_bearing_bore_gives_a_measured_clearance_and_travels_in_the_file(

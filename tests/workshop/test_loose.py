@@ -20,6 +20,7 @@ from halfthou.jobs import Gauge, LimitsSheet, Use
 from halfthou.lengths import Unit
 from tests.workshop.conftest import back
 from workshop.jobs import actions
+from workshop.jobs.actions.door import way_of
 from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import job_file_of, job_of
 from workshop.limits.actions import draft_sheet
@@ -69,14 +70,21 @@ def put(piece: str, place: str, key: str = "") -> actions.FittingIn:
     return actions.FittingIn(id=key or f"fit.{piece}.{place}", piece=piece, place=place, at=timezone.now())
 
 
+def say_use(person: Person, job_id: int, name: str, use: Use) -> actions.Opened:
+    way = way_of("use")
+    assert way is not None
+    opened: actions.Opened = way.land(person, job_id, way.reported(id=name, use=use, at=timezone.now()))
+    return opened
+
+
 def test_the_use_is_asked_at_booking_and_changed_later(bench: Person, engine: JobRecord) -> None:
     assert actions.open_job(engine.pk, bench).job.use is Use.STATIONARY
-    actions.say_use(bench, engine.pk, actions.SayingUse(id="later", use=Use.MARINE, at=timezone.now()))
-    again = actions.say_use(bench, engine.pk, actions.SayingUse(id="later", use=Use.MARINE, at=timezone.now()))
+    say_use(bench, engine.pk, "later", Use.MARINE)
+    again = say_use(bench, engine.pk, "later", Use.MARINE)
     assert again.job.use is Use.MARINE
     assert len(again.job.uses) == 2, "sent twice, it lands once"
     with pytest.raises(Clash):
-        actions.say_use(bench, engine.pk, actions.SayingUse(id="later", use=Use.STREET, at=timezone.now()))
+        say_use(bench, engine.pk, "later", Use.STREET)
 
 
 def test_a_weight_lands_in_grams_and_ounces_are_asked_about(

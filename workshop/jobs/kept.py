@@ -15,11 +15,10 @@ from typing import Any, NamedTuple, TypeVar, cast
 
 from django.db import connection
 
-from halfthou.jobs import Job
+from halfthou.jobs import FastenerSeen, Job, Reading, held_as
 from halfthou.lengths import Unit
 from halfthou.memo import Memo
 from workshop.jobs.ledger import Ledger
-from workshop.jobs.models import FactKind
 
 Loaded = TypeVar("Loaded")
 #: So many jobs, and facts of them, are kept at the most; what was served longest ago is let go. A job of 1,500
@@ -39,12 +38,12 @@ class KeptFacts:
 
     def with_more(self, last: int, new: Mapping[str, tuple[Any, ...]]) -> KeptFacts:
         """These facts and those that landed after them."""
-        readings = new[FactKind.READING]
+        readings, fasteners = (new.get(held_as(kind).kind.name, ()) for kind in (Reading, FastenerSeen))
         times = [*(self.read_between or ()), *(reading.at for reading in readings)]
         return KeptFacts(
             last,
             {kind: (*self.by_kind.get(kind, ()), *facts) for kind, facts in new.items()},
-            self.gauges | {one.gauge for one in (*readings, *new.get(FactKind.FASTENER, ())) if one.gauge},
+            self.gauges | {one.gauge for one in (*readings, *fasteners) if one.gauge},
             (min(times), max(times)) if times else None,
         )
 

@@ -1,9 +1,13 @@
 """Jobs and their facts. Facts are only ever added; the summary on a job is for the rack and judges nothing."""
 
+from collections.abc import Sequence
+from typing import Any
+
 from django.db import models
+from django.db.backends.base.base import BaseDatabaseWrapper
 from django.utils import timezone
 
-from halfthou.jobs import CRANK_ONLY
+from halfthou.jobs import CRANK_ONLY, FACT_KINDS
 from workshop.limits.models import SheetRevision
 
 
@@ -65,50 +69,36 @@ class JobRecord(models.Model):
         return f"{self.number} {self.title}"
 
 
-class FactKind(models.TextChoices):
-    """The kinds of fact. What each consists of is the core's document of that name."""
+class NoSuchKind(ValueError):
+    """A row is to be written of a kind of fact that no entry declares."""
 
-    READING = "reading"
-    WITHDRAWAL = "withdrawal"
-    OBSERVATION = "observation"
-    SITTING = "sitting"
-    OPERATION = "operation"
-    SLIP_ANSWER = "slip answer"
-    EXTENSION = "extension"
-    PIECE = "piece"
-    FITTING = "fitting"
-    USE = "use"
-    STATEMENT = "statement"
-    LOOK = "look"
-    STOP_POINT = "stop point"
-    WAY_ON = "way on"
-    STEP = "step"
-    MARK = "mark"
-    LAYING = "laying"
-    REMOVAL = "removal"
-    FASTENER = "fastener"
-    FRAGMENT = "fragment"
-    CLOSING = "closing"
-    PICTURE = "picture"
-    HAND_OVER = "hand over"
-    SIGHTING = "sighting"
-    OIL_REPORT = "oil report"
-    OIL_WAY = "oil way"
-    MISTRUST = "mistrust"
-    CAUSE = "cause"
-    REMEDY = "remedy"
-    DEALT = "dealt"
-    CARRIED_PART = "carried part"
-    REPORT = "report"
+    def __init__(self, name: object) -> None:
+        super().__init__(f"“{name}” is no kind of fact that this version knows")
+
+
+class KindOfFact(models.CharField):  # type: ignore[type-arg]
+    """The name of a kind of fact. What is written must be a kind that an entry declares."""
+
+    def get_db_prep_save(self, value: Any, connection: BaseDatabaseWrapper) -> Any:
+        """The name as it is written. Refuses: NoSuchKind."""
+        if value not in FACT_KINDS:
+            raise NoSuchKind(value)
+        return super().get_db_prep_save(value, connection)
+
+    def deconstruct(self) -> tuple[str, str, Sequence[Any], dict[str, Any]]:
+        """In the database it is a text: a new kind asks for no migration."""
+        name, _path, args, kwargs = super().deconstruct()
+        return name, "django.db.models.CharField", args, kwargs
 
 
 class FactRecord(models.Model):
     """One fact of a job: what a person or gauge reported, as the core's document. Rows are only ever added:
-    triggers of the migration refuse every change of one, and its removal while its job stands."""
+    triggers of the migration refuse every change of one, and its removal while its job stands. Which kinds
+    there are the entries of the core say: a new one needs no migration."""
 
     job = models.ForeignKey(JobRecord, on_delete=models.CASCADE, related_name="facts")
     key = models.CharField(max_length=64)
-    kind = models.CharField(max_length=20, choices=FactKind.choices)
+    kind = KindOfFact(max_length=20)
     part = models.CharField(max_length=40, blank=True)
     document = models.JSONField()
     by = models.CharField(max_length=150)
@@ -118,7 +108,6 @@ class FactRecord(models.Model):
     class Meta:
         constraints = [
             models.UniqueConstraint(fields=("job", "key"), name="one_fact"),
-            models.CheckConstraint(condition=models.Q(kind__in=FactKind.values), name="known_kind"),
             models.CheckConstraint(condition=models.Q(document__isnull=False), name="a_document"),
         ]
 

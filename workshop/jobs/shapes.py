@@ -8,12 +8,12 @@ from halfthou.engines import Engine
 from halfthou.exchange import Fault
 from halfthou.jobs import (
     FACT_KINDS,
-    OF_THE_DOOR,
     Condition,
     DecisionKind,
     Job,
     Layout,
     Plan,
+    Reading,
     SheetState,
     Side,
     Use,
@@ -126,7 +126,7 @@ class BankOut(BaseModel):
 
 
 class BenchOut(BaseModel):
-    """Everything the bench shows of a job. `before_bench` counts what was told at the door and in the strip, so
+    """Everything the bench shows of a job. `beside_readings` counts the facts that are no readings, so
     that pages of those hear that there is more."""
 
     card: CardOut
@@ -141,7 +141,7 @@ class BenchOut(BaseModel):
     shop_c: float
     use: Use | None = None
     next_pieces: dict[str, list[str]] = {}
-    before_bench: int = 0
+    beside_readings: int = 0
     assessment: Assessment
     signed_assessment: Assessment | None
     decisions: list[DecisionOut]
@@ -256,7 +256,7 @@ def bench_out(opened: Opened) -> BenchOut:
         shop_c=job.house_rules.shop_c,
         use=job.use,
         next_pieces={kind.key: list(engine.next_pieces(kind)) for kind in CATALOGUE.all if kind.loose},
-        before_bench=sum(len(getattr(job, FACT_KINDS[kind][0])) for kind in OF_THE_DOOR),
+        beside_readings=sum(len(held.of(job)) for held in FACT_KINDS.values() if held.document is not Reading),
         assessment=found,
         signed_assessment=signed,
         decisions=[decision_out(row, found) for row in (*standing_decisions(record).values(), *_elsewhere(record))],

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 from datetime import datetime, timedelta
+from functools import cache
 from typing import Any, NamedTuple
 
 from django.db.models import TextField
@@ -27,6 +28,7 @@ from halfthou.jobs import (
     SettingCheck,
     Signature,
     Waived,
+    held_as,
 )
 from halfthou.lengths import Length, Unit
 from halfthou.looks import USUAL_LOOKS
@@ -64,12 +66,18 @@ def _plans(stored: dict[str, Any]) -> dict[str, Plan]:
 MOST_OF_CABINET, MOST_CHECKS = 1_000, 10_000
 
 Checks = tuple[SettingCheck, ...]
-_KINDS: dict[str, type[Fact]] = {kind: document for kind, (_, document) in FACT_KINDS.items()}
-_KIND_OF = {document: kind for kind, document in _KINDS.items()}
-_READERS: dict[str, TypeAdapter[tuple[Any, ...]]] = {
-    kind: TypeAdapter(tuple[document, ...])  # type: ignore[valid-type]
-    for kind, document in _KINDS.items()
-}
+
+
+class UnknownKind(ValueError):
+    """A job holds facts of a kind that this version does not know: one of a later version wrote them."""
+
+    def __init__(self, number: str, kind: str) -> None:
+        super().__init__(f"job {number} holds facts of the kind “{kind}”, which this version does not know")
+
+
+@cache
+def _reader(document: type[Fact]) -> TypeAdapter[tuple[Any, ...]]:
+    return TypeAdapter(tuple[document, ...])  # type: ignore[valid-type]
 
 
 def fact_row(record: JobRecord, fact: Fact) -> FactRecord:
@@ -78,7 +86,7 @@ def fact_row(record: JobRecord, fact: Fact) -> FactRecord:
     return FactRecord(
         job=record,
         key=fact.id,
-        kind=_KIND_OF[type(fact)],
+        kind=held_as(type(fact)).kind.name,
         part=on,
         document=fact.model_dump(mode="json"),
         by=fact.by,
@@ -88,7 +96,7 @@ def fact_row(record: JobRecord, fact: Fact) -> FactRecord:
 
 def fact_of(row: FactRecord) -> Any:
     """The document of a fact from its row."""
-    return _KINDS[row.kind].model_validate_json(json.dumps(row.document))
+    return FACT_KINDS[row.kind].document.model_validate_json(json.dumps(row.document))
 
 
 def known_fact(record: JobRecord, key: str) -> Any:
@@ -98,7 +106,10 @@ def known_fact(record: JobRecord, key: str) -> Any:
 
 
 def facts_of(record: JobRecord, known: KeptFacts | None = None) -> KeptFacts:
-    """Every fact of a job by its kind, as they landed: one query, read in bulk. What is known is not read again."""
+    """Every fact of a job by its kind, as they landed: one query, read in bulk. What is known is not read again.
+
+    Refuses: UnknownKind.
+    """
     known = known or KeptFacts()
     last, found = known.last, dict[str, list[str]]()
     rows = record.facts.filter(pk__gt=known.last).order_by("pk").annotate(text=Cast("document", TextField()))
@@ -107,8 +118,15 @@ def facts_of(record: JobRecord, known: KeptFacts | None = None) -> KeptFacts:
         found.setdefault(kind, []).append(text)
     if not found and known.by_kind:
         return known
-    new = {kind: _READERS[kind].validate_json(f"[{','.join(texts)}]") for kind, texts in found.items()}
-    return known.with_more(last, {kind: new.get(kind, ()) for kind in _KINDS})
+    for kind in found.keys() - FACT_KINDS.keys():
+        raise UnknownKind(record.number, kind)
+    return known.with_more(
+        last,
+        {
+            kind: _reader(held.document).validate_json(f"[{','.join(found.get(kind, ()))}]")
+            for kind, held in FACT_KINDS.items()
+        },
+    )
 
 
 def gauges_of(record: JobRecord, used: set[str], memo: Memo) -> tuple[Gauge, ...]:
@@ -210,7 +228,7 @@ def _fields_of(record: JobRecord, shown_in: Unit, known: KeptJob) -> dict[str, A
         "gauges": gauges,
         "scope": tuple(record.scope),
         "plans": memo.of("plans", _plans, record.plans),
-        **{field: facts[kind] for kind, (field, _) in FACT_KINDS.items()},
+        **{held.field: facts[kind] for kind, held in FACT_KINDS.items()},
         "look_table": look_table_of(record),
         "checks": checks_of_job(record, gauges, ReadWith(found.gauges, found.read_between), memo),
         "decisions": tuple(decision_of(row) for row in sorted(record.decisions.all(), key=lambda row: row.pk)),

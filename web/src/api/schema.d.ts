@@ -1813,7 +1813,7 @@ export interface components {
         };
         /**
          * BenchOut
-         * @description Everything the bench shows of a job. `before_bench` counts what was told at the door and in the strip, so
+         * @description Everything the bench shows of a job. `beside_readings` counts the facts that are no readings, so
          *     that pages of those hear that there is more.
          */
         BenchOut: {
@@ -1847,10 +1847,10 @@ export interface components {
                 [key: string]: string[];
             };
             /**
-             * Before Bench
+             * Beside Readings
              * @default 0
              */
-            before_bench: number;
+            beside_readings: number;
             assessment: components["schemas"]["Assessment"];
             signed_assessment: components["schemas"]["Assessment"] | null;
             /** Decisions */
@@ -2202,6 +2202,13 @@ export interface components {
         Observation: {
             /** Id */
             id: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
             /** On */
             on: string;
             /** Look */
@@ -2217,13 +2224,6 @@ export interface components {
             typed: string;
             /** Spot */
             spot: string | null;
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
         };
         /**
          * Offer
@@ -3839,6 +3839,13 @@ export interface components {
         Statement: {
             /** Id */
             id: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
             /** Topic */
             topic: string;
             /** Answer */
@@ -3858,13 +3865,6 @@ export interface components {
              * @default
              */
             note: string;
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
         };
         /**
          * BarredShown
@@ -4089,13 +4089,6 @@ export interface components {
         HandOver: {
             /** Id */
             id: string;
-            /** To */
-            to: string;
-            /**
-             * Words
-             * @default
-             */
-            words: string;
             /** By */
             by: string;
             /**
@@ -4103,6 +4096,13 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /** To */
+            to: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
         };
         /**
          * OpenEnd
@@ -4347,6 +4347,13 @@ export interface components {
         CarriedPart: {
             /** Id */
             id: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
             /** What */
             what: string;
             /** Out */
@@ -4358,13 +4365,6 @@ export interface components {
              * @default
              */
             with_metal: string;
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
         };
         /**
          * CauseWeighed
@@ -4649,10 +4649,6 @@ export interface components {
         Mistrust: {
             /** Id */
             id: string;
-            /** Of */
-            of: string;
-            /** Reason */
-            reason: string;
             /** By */
             by: string;
             /**
@@ -4660,6 +4656,10 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /** Of */
+            of: string;
+            /** Reason */
+            reason: string;
         };
         /**
          * NextLook
@@ -4770,10 +4770,6 @@ export interface components {
         Remedy: {
             /** Id */
             id: string;
-            /** Cause */
-            cause: string;
-            /** Words */
-            words: string;
             /** By */
             by: string;
             /**
@@ -4781,6 +4777,10 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /** Cause */
+            cause: string;
+            /** Words */
+            words: string;
         };
         /**
          * SaidOfCause
@@ -5285,8 +5285,8 @@ export interface components {
             next_pieces?: {
                 [key: string]: string[];
             } | null;
-            /** Before Bench */
-            before_bench?: number | null;
+            /** Beside Readings */
+            beside_readings?: number | null;
             signed_assessment?: components["schemas"]["Assessment"] | null;
             /** Decisions */
             decisions?: components["schemas"]["DecisionOut"][] | null;
@@ -5681,7 +5681,7 @@ export interface components {
              */
             have: string;
             /** Facts */
-            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"] | components["schemas"]["BringingIn"] | components["schemas"]["FittingIn"] | components["schemas"]["SayingUse"] | components["schemas"]["Telling"] | components["schemas"]["TakingLook"] | components["schemas"]["SettingStop"] | components["schemas"]["ChoosingWay"] | components["schemas"]["DoingStep"] | components["schemas"]["MarkingPart"] | components["schemas"]["LayingPart"] | components["schemas"]["TakingOut"] | components["schemas"]["SeeingFastener"] | components["schemas"]["FindingFragment"] | components["schemas"]["ClosingEnd"] | components["schemas"]["HandingOver"] | components["schemas"]["Sighted"] | components["schemas"]["Reporting"] | components["schemas"]["SayingWay"] | components["schemas"]["Mistrusting"] | components["schemas"]["SayingCause"] | components["schemas"]["Removing"] | components["schemas"]["DealingWith"] | components["schemas"]["CarryingPart"] | components["schemas"]["SendingReport"])[];
+            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"] | components["schemas"]["BringingIn"] | components["schemas"]["FittingIn"] | components["schemas"]["ReportedUseSaid"] | components["schemas"]["Telling"] | components["schemas"]["TakingLook"] | components["schemas"]["SettingStop"] | components["schemas"]["ChoosingWay"] | components["schemas"]["DoingStep"] | components["schemas"]["MarkingPart"] | components["schemas"]["LayingPart"] | components["schemas"]["TakingOut"] | components["schemas"]["SeeingFastener"] | components["schemas"]["FindingFragment"] | components["schemas"]["ClosingEnd"] | components["schemas"]["ReportedPicture"] | components["schemas"]["HandingOver"] | components["schemas"]["Sighted"] | components["schemas"]["Reporting"] | components["schemas"]["SayingWay"] | components["schemas"]["Mistrusting"] | components["schemas"]["SayingCause"] | components["schemas"]["Removing"] | components["schemas"]["DealingWith"] | components["schemas"]["CarryingPart"] | components["schemas"]["SendingReport"])[];
         };
         /**
          * FigureReported
@@ -5912,6 +5912,12 @@ export interface components {
             at: string;
         };
         /**
+         * PictureKind
+         * @description The kinds of picture file that are kept.
+         * @enum {string}
+         */
+        PictureKind: "jpeg" | "png";
+        /**
          * Removing
          * @description A cause that was removed, and by what.
          */
@@ -5932,6 +5938,66 @@ export interface components {
              * Format: date-time
              */
             at: string;
+        };
+        /**
+         * ReportedPicture
+         * @description One picture: turned upright, without place data. Its file lies beside the job under its hash; a job without
+         *     the file still says that there was one. `cleaned` says that what it shows was clean already.
+         */
+        ReportedPicture: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "picture";
+            /** Id */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** On */
+            on: string;
+            /** Sha256 */
+            sha256: string;
+            /** @default jpeg */
+            kind: components["schemas"]["PictureKind"];
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Size */
+            size: number;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Cleaned
+             * @default false
+             */
+            cleaned: boolean;
+        };
+        /**
+         * ReportedUseSaid
+         * @description What the engine is used for, as somebody said it. The last that was said counts.
+         */
+        ReportedUseSaid: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "use";
+            /** Id */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            use: components["schemas"]["Use"];
         };
         /**
          * Reporting
@@ -5986,25 +6052,6 @@ export interface components {
             words: string;
             /** Reason */
             reason: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-        };
-        /**
-         * SayingUse
-         * @description What the engine is used for.
-         */
-        SayingUse: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            fact: "use";
-            /** Id */
-            id: string;
-            use: components["schemas"]["Use"];
             /**
              * At
              * Format: date-time

@@ -29,7 +29,7 @@ export function JobFrame() {
   const bench = useBench(jobId);
   const kinds = useKinds();
   const queries = useQueryClient();
-  const told = bench.data?.before_bench;
+  const told = bench.data?.beside_readings;
   // Something landed, here or at another bench: what is asked for beside the bench may be other now.
   useEffect(() => {
     void queries.invalidateQueries({

@@ -21,7 +21,7 @@ from workshop.jobs.actions.deciding import (
     withdraw_signature,
 )
 from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
-from workshop.jobs.actions.door import OneOfSeveral, Reported, land_facts
+from workshop.jobs.actions.door import OneOfSeveral, land_facts, reported_fact
 from workshop.jobs.actions.evidence import Mistrusting, Reporting, SayingWay, Sighted
 from workshop.jobs.actions.facts import Extending, Seeing, TakingBack, clock_off, extend_scope, observe, take_back
 from workshop.jobs.actions.files import Compared, compare_readings, take_in_job, take_in_readings, take_in_zip
@@ -50,7 +50,7 @@ from workshop.jobs.actions.pictures import (
     names_of,
     picture_of,
 )
-from workshop.jobs.actions.pieces import BringingIn, FittingIn, SayingUse, bring_in, fit, say_use
+from workshop.jobs.actions.pieces import BringingIn, FittingIn, bring_in, fit
 from workshop.jobs.actions.reading_up import budgets_of, story_of
 from workshop.jobs.actions.strip import DoingStep, LayingPart, MarkingPart
 from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operation
@@ -80,10 +80,8 @@ __all__ = [
     "OneOfSeveral",
     "Opened",
     "Removing",
-    "Reported",
     "Reporting",
     "SayingCause",
-    "SayingUse",
     "SayingWay",
     "Seeing",
     "SeeingFastener",
@@ -128,7 +126,7 @@ __all__ = [
     "observe",
     "open_job",
     "picture_of",
-    "say_use",
+    "reported_fact",
     "sign",
     "sitting_from",
     "sound_job",

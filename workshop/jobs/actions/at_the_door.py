@@ -7,13 +7,12 @@ from pydantic import Field
 
 from halfthou.door import faults_of_statement
 from halfthou.exchange import Fault
-from halfthou.jobs import FactId, Found, Job, LookTaken, Moment, Statement, StopPoint, WayOn
+from halfthou.jobs import Fact, FactId, Found, Job, LookTaken, Moment, Statement, StopPoint, WayOn
 from halfthou.looks import USUAL_LOOKS
 from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.one_fact import land_one
 from workshop.jobs.actions.opened import Opened
-from workshop.jobs.models import FactKind, JobRecord
-from workshop.people.may import Act
+from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
 from workshop.people.refusals import NotThere, Refusal
 
@@ -69,12 +68,11 @@ class ChoosingWay(Schema):
 def tell(person: Person, job_id: int, given: Telling) -> Opened:
     """Write down what was said at the door. Two sources may disagree: both stay."""
 
-    def make(_record: JobRecord, _job: Job) -> Made:
+    def make(_record: JobRecord, _job: Job) -> list[Fact]:
         said = statement_of(person, given)
-        return Made([said])
+        return [said]
 
-    came = Came(person, job_id, FactKind.STATEMENT)
-    return land_one(came, given, lambda known: isinstance(known, Statement) and known.answer == given.answer, make)
+    return land_one(person, job_id, given, ("answer",), make)
 
 
 def statement_of(person: Person, given: Telling) -> Statement:
@@ -101,7 +99,7 @@ def _must_be_known(job: Job, look: str) -> str:
 def take_look(person: Person, job_id: int, given: TakingLook) -> Opened:
     """Write down a look. One taken after cleaning is kept, and counts less."""
 
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         _must_be_known(job, given.look)
         if given.found in (Found.FOUND, Found.ENDS) and not given.words.strip():
             fault = Fault("words", "Say what was found, in a few words.")
@@ -110,24 +108,18 @@ def take_look(person: Person, job_id: int, given: TakingLook) -> Opened:
             id=given.id, look=given.look, found=given.found, words=given.words.strip(), cleaned=given.cleaned,
             minutes=given.minutes, by=person.username, at=time_of(given.at),
         )  # fmt: skip
-        return Made([taken])
+        return [taken]
 
-    def same(known: object) -> bool:
-        return isinstance(known, LookTaken) and (known.look, known.found) == (given.look, given.found)
-
-    return land_one(Came(person, job_id, FactKind.LOOK), given, same, make)
+    return land_one(person, job_id, given, ("look", "found"), make)
 
 
 def set_stop(person: Person, job_id: int, given: SettingStop) -> Opened:
     """Agree a stop point."""
 
-    def make(_record: JobRecord, job: Job) -> Made:
-        return Made([stop_of(person, given, job)])
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
+        return [stop_of(person, given, job)]
 
-    came = Came(person, job_id, FactKind.STOP_POINT, Act.BOOK_IN)
-    return land_one(
-        came, given, lambda known: isinstance(known, StopPoint) and known.name == given.name.strip(), make
-    )
+    return land_one(person, job_id, given, ("name",), make)
 
 
 def stop_of(person: Person, given: SettingStop, job: Job) -> StopPoint:
@@ -161,7 +153,7 @@ def _coins(text: str, job: Job) -> int:
 def choose_way(person: Person, job_id: int, given: ChoosingWay) -> Opened:
     """Decide at a stop point, or where a look can end the job: go on, or stop. It stays on record."""
 
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         points = {point.id: point.name for point in job.standing(job.stop_points)}
         points |= {look.id: look.words for look in job.standing(job.looks_taken)}
         if given.point not in points:
@@ -170,11 +162,6 @@ def choose_way(person: Person, job_id: int, given: ChoosingWay) -> Opened:
             raise Refusal("no-reason", "Say why: it stays on record.", [Fault("reason", "Say why.")])
         way = WayOn(id=given.id, point=given.point, on=given.on, reason=given.reason.strip(), by=person.username,
                     at=time_of(given.at))  # fmt: skip
-        return Made([way])
+        return [way]
 
-    came = Came(person, job_id, FactKind.WAY_ON, Act.DECIDE)
-
-    def same(known: object) -> bool:
-        return isinstance(known, WayOn) and (known.point, known.on) == (given.point, given.on)
-
-    return land_one(came, given, same, make)
+    return land_one(person, job_id, given, ("point", "on"), make)

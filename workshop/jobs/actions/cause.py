@@ -15,19 +15,20 @@ from halfthou.jobs import (
     CauseSaid,
     Dealt,
     DealtHow,
+    Fact,
     FactId,
     Job,
     Moment,
     Remedy,
     ReportIssued,
     Stand,
+    held_as,
 )
 from halfthou.lengths import Unit
 from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import Came, Made, land_one, must_say
-from workshop.jobs.actions.opened import Opened, add_facts, job_record, must_be_open, settled, write_history
-from workshop.jobs.models import FactKind, JobRecord
-from workshop.people.may import Act
+from workshop.jobs.actions.one_fact import land_one, must_say
+from workshop.jobs.actions.opened import Opened, add_facts, job_record, must_be_open, settled
+from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 
@@ -89,7 +90,7 @@ class SendingReport(Schema):
 def say_cause(person: Person, job_id: int, given: SayingCause) -> Opened:
     """Settle on a cause, name one's own, or leave it open: with a reason, and on record."""
 
-    def make(_record: JobRecord, _job: Job) -> Made:
+    def make(_record: JobRecord, _job: Job) -> list[Fact]:
         reason = must_say(given.reason, "reason", "Say why.")
         if given.stand is Stand.SETTLED and given.cause not in CAUSES:
             raise Refusal(
@@ -101,32 +102,26 @@ def say_cause(person: Person, job_id: int, given: SayingCause) -> Opened:
             id=given.id, stand=given.stand, cause=given.cause if given.stand is Stand.SETTLED else "",
             words=given.words.strip(), reason=reason, by=person.username, at=time_of(given.at),
         )  # fmt: skip
-        return Made([said])
+        return [said]
 
-    def same(known: object) -> bool:
-        return isinstance(known, CauseSaid) and (known.stand, known.cause) == (given.stand, given.cause)
-
-    return land_one(Came(person, job_id, FactKind.CAUSE, Act.DECIDE), given, same, make)
+    return land_one(person, job_id, given, ("stand", "cause"), make)
 
 
 def remove_cause(person: Person, job_id: int, given: Removing) -> Opened:
     """Write down by which operation or part a cause was removed."""
 
-    def make(_record: JobRecord, _job: Job) -> Made:
+    def make(_record: JobRecord, _job: Job) -> list[Fact]:
         words = must_say(given.words, "words", "By which operation or new part?")
         cause = must_say(given.cause, "cause", "Which cause?")
-        return Made([Remedy(id=given.id, cause=cause, words=words, by=person.username, at=time_of(given.at))])
+        return [Remedy(id=given.id, cause=cause, words=words, by=person.username, at=time_of(given.at))]
 
-    def same(known: object) -> bool:
-        return isinstance(known, Remedy) and known.cause == given.cause.strip()
-
-    return land_one(Came(person, job_id, FactKind.REMEDY, Act.DECIDE), given, same, make)
+    return land_one(person, job_id, given, ("cause",), make)
 
 
 def deal_with(person: Person, job_id: int, given: DealingWith) -> Opened:
     """Write down what was done about a part that metal went through."""
 
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         standing = evidence_standing(job)
         listed = {one.key: one for one in contaminated(job, standing.sightings, standing.signs)}
         one = listed.get(given.item)
@@ -136,26 +131,23 @@ def deal_with(person: Person, job_id: int, given: DealingWith) -> Opened:
             ways = ", ".join(how.value for how in one.settled_by)
             words = f"{one.name} is not dealt with when it is {given.how.value}. It is when it is {ways}."
             raise Refusal("not-enough", words, [Fault("how", words)])
-        return Made([Dealt(id=given.id, item=given.item, how=given.how, words=given.words.strip(),
-                           by=person.username, at=time_of(given.at))])  # fmt: skip
+        return [Dealt(id=given.id, item=given.item, how=given.how, words=given.words.strip(),
+                           by=person.username, at=time_of(given.at))]  # fmt: skip
 
-    def same(known: object) -> bool:
-        return isinstance(known, Dealt) and (known.item, known.how) == (given.item, given.how)
-
-    return land_one(Came(person, job_id, FactKind.DEALT), given, same, make)
+    return land_one(person, job_id, given, ("item", "how"), make)
 
 
 def carry_part(person: Person, job_id: int, given: CarryingPart) -> Opened:
     """A used part leaves for another job, and takes along what went through it; or it came from elsewhere."""
 
-    def make(record: JobRecord, job: Job) -> Made:
+    def make(record: JobRecord, job: Job) -> list[Fact]:
         what, other = must_say(given.what, "what", "For example: oil cooler."), given.other.strip()
         at = time_of(given.at)
         if not given.out:
             other = must_say(other, "other", "Which engine did it come out of?")
             came = CarriedPart(id=given.id, what=what, out=False, other=other, with_metal=given.with_metal.strip(),
                                by=person.username, at=at)  # fmt: skip
-            return Made([came])
+            return [came]
         standing = evidence_standing(job)
         flag = flag_of(job, standing.sightings, standing.signs, what)
         there = _job_called(other, record)
@@ -163,14 +155,10 @@ def carry_part(person: Person, job_id: int, given: CarryingPart) -> Opened:
                            by=person.username, at=at)  # fmt: skip
         came = left.model_copy(update={"id": f"{given.id[:60]}.in", "out": False, "other": record.number})
         add_facts(there, [came])
-        write_history(there, person.username, f"{what} came from job {record.number}")
         settled(there, person)
-        return Made([left], f"{what} left for job {there.number}")
+        return [left]
 
-    def same(known: object) -> bool:
-        return isinstance(known, CarriedPart) and known.what == given.what.strip()
-
-    return land_one(Came(person, job_id, FactKind.CARRIED_PART), given, same, make)
+    return land_one(person, job_id, given, ("what",), make)
 
 
 def _job_called(number: str, own: JobRecord) -> JobRecord:
@@ -180,14 +168,14 @@ def _job_called(number: str, own: JobRecord) -> JobRecord:
         words = f"There is no other job {number}." if number else "Which job does it leave for?"
         raise Refusal("no-job-there", words, [Fault("other", words)])
     there = job_record(found.pk)
-    must_be_open(there, FactKind.CARRIED_PART)
+    must_be_open(there, held_as(CarriedPart).kind)
     return there
 
 
 def send_report(person: Person, job_id: int, given: SendingReport) -> Opened:
     """Keep a strip report as it is sent: it is never worked out again. The next says what is new."""
 
-    def make(record: JobRecord, job: Job) -> Made:
+    def make(record: JobRecord, job: Job) -> list[Fact]:
         own = job.model_copy(update={"shown_in": Unit(record.entry_unit)})
         found = customer_report(evidence_standing(own), assess(own), given.words)
         if not (found.findings or found.known or found.likely or found.sound or own.standing_readings):
@@ -195,9 +183,6 @@ def send_report(person: Person, job_id: int, given: SendingReport) -> Opened:
         content = found.model_dump(mode="json")
         report = ReportIssued(id=given.id, number=found.number, words=given.words.strip(), content=content,
                               by=person.username, at=time_of(given.at))  # fmt: skip
-        return Made([report], f"sent strip report {found.number}")
+        return [report]
 
-    return land_one(
-        Came(person, job_id, FactKind.REPORT, Act.DECIDE), given,
-        lambda known: isinstance(known, ReportIssued) and known.words == given.words.strip(), make,
-    )  # fmt: skip
+    return land_one(person, job_id, given, ("words",), make)

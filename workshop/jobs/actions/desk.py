@@ -8,7 +8,7 @@ from django.utils import timezone
 from halfthou.engines import Part
 from halfthou.exchange import Fault
 from halfthou.gauges import Setting, check_stands, in_force, settings_of
-from halfthou.jobs import COMPARATORS, Gauge, Job, Plan, Reading, SettingCheck, Sitting
+from halfthou.jobs import COMPARATORS, FACT_KINDS, Gauge, Job, Plan, Reading, SettingCheck, Sitting
 from halfthou.lengths import ZERO, Asked, Length, Typed, Unit, Unreadable, Window
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import ReadBy, plan_of, read_spot, standing_sizes, window_for
@@ -40,9 +40,8 @@ class Desk:
         self.engine = CATALOGUE.engine_of(job)
         self.readings = {reading.id: reading for reading in job.readings}
         self.sittings = {sitting.id: sitting for sitting in job.sittings}
-        beside = (job.withdrawals, job.observations, job.operations, job.slip_answers, job.extensions, job.pieces,
-                  job.fittings, job.uses)  # fmt: skip
-        self.taken = {fact.id for kind in (*beside, job.decisions) for fact in kind}
+        beside = (held.of(job) for held in FACT_KINDS.values() if held.document not in (Reading, Sitting))
+        self.taken = {fact.id for facts in beside for fact in facts} | {one.id for one in job.decisions}
         self.new: list[Reading] = []
         self.new_sittings: list[Sitting] = []
         self._read: dict[tuple[str, str], list[Length]] = {}

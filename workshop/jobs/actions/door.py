@@ -5,12 +5,14 @@ import logging
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from datetime import timedelta
+from functools import partial
 from itertools import groupby
-from typing import Annotated, Any
+from typing import TYPE_CHECKING, Annotated, Any, NamedTuple, Union
 
 from pydantic import Field, ValidationError, ValidatorFunctionWrapHandler, WrapValidator
 
-from halfthou.exchange import faults_of
+from halfthou.exchange import Fault, faults_of
+from halfthou.jobs import FACT_KINDS
 from workshop.jobs.actions.at_the_door import (
     ChoosingWay,
     SettingStop,
@@ -44,7 +46,7 @@ from workshop.jobs.actions.evidence import (
     see_evidence,
 )
 from workshop.jobs.actions.facts import Extending, Seeing, TakingBack, extend_scope, observe, take_back
-from workshop.jobs.actions.landing import Landed, Landing, land_readings, not_worked_out
+from workshop.jobs.actions.landing import Landed, Landing, land_reading, land_readings, not_worked_out
 from workshop.jobs.actions.open_ends import (
     ClosingEnd,
     FindingFragment,
@@ -58,7 +60,8 @@ from workshop.jobs.actions.open_ends import (
     take_out,
 )
 from workshop.jobs.actions.opened import Opened, open_job
-from workshop.jobs.actions.pieces import BringingIn, FittingIn, SayingUse, bring_in, fit, say_use
+from workshop.jobs.actions.pieces import BringingIn, FittingIn, bring_in, fit
+from workshop.jobs.actions.plain import land_plain, reported_as
 from workshop.jobs.actions.strip import DoingStep, LayingPart, MarkingPart, do_step, lay_part, mark_part
 from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operation
 from workshop.people.may import Act, must
@@ -76,54 +79,16 @@ class IllFormed:
     refused: Refusal
 
 
-def _or_ill_formed(given: Any, read: ValidatorFunctionWrapHandler) -> Any:
-    try:
-        return read(given)
-    except ValidationError as error:
-        name = given.get("id") if isinstance(given, dict) else None
-        words = "This entry cannot be understood, and was not kept."
-        return IllFormed(
-            name[:64] if isinstance(name, str) else "", Refusal("not-understood", words, faults_of(error))
-        )
+class Way(NamedTuple):
+    """What is reported of one kind of fact, and how it lands."""
+
+    reported: type[Any]
+    land: Callable[[Person, int, Any], Any]
 
 
-#: A fact as a bench reports it; `fact` says of which kind it is.
-Reported = Annotated[
-    Landing
-    | TakingBack
-    | Seeing
-    | Doing
-    | SlipReply
-    | Extending
-    | BringingIn
-    | FittingIn
-    | SayingUse
-    | Telling
-    | TakingLook
-    | SettingStop
-    | ChoosingWay
-    | DoingStep
-    | MarkingPart
-    | LayingPart
-    | TakingOut
-    | SeeingFastener
-    | FindingFragment
-    | ClosingEnd
-    | HandingOver
-    | Sighted
-    | Reporting
-    | SayingWay
-    | Mistrusting
-    | SayingCause
-    | Removing
-    | DealingWith
-    | CarryingPart
-    | SendingReport,
-    Field(discriminator="fact"),
-]
-#: One fact of a letter: an ill-formed one does not spoil the rest.
-OneOfSeveral = Annotated[Reported, WrapValidator(_or_ill_formed)]
-_DONE_WITH: dict[type[Any], Callable[[Person, int, Any], Opened]] = {
+#: What is done with what is reported, where its kind has a way of its own.
+_WAYS: dict[type[Any], Callable[[Person, int, Any], Any]] = {
+    Landing: land_reading,
     TakingBack: take_back,
     Seeing: observe,
     Doing: do_operation,
@@ -131,7 +96,6 @@ _DONE_WITH: dict[type[Any], Callable[[Person, int, Any], Opened]] = {
     Extending: extend_scope,
     BringingIn: bring_in,
     FittingIn: fit,
-    SayingUse: say_use,
     Telling: tell,
     TakingLook: take_look,
     SettingStop: set_stop,
@@ -154,6 +118,58 @@ _DONE_WITH: dict[type[Any], Callable[[Person, int, Any], Opened]] = {
     CarryingPart: carry_part,
     SendingReport: send_report,
 }
+_OWN: dict[str, Way] = {given.model_fields["fact"].default: Way(given, land) for given, land in _WAYS.items()}
+
+
+def way_of(kind: str) -> Way | None:
+    """How facts of a kind land: their own way, else as their entry says; None where they are not reported alone."""
+    held = FACT_KINDS.get(kind)
+    if kind in _OWN or held is None or held.kind.who is None:
+        return _OWN.get(kind)
+    return Way(reported_as(held), partial(land_plain, held=held))
+
+
+def reported_fact(kind: str) -> type[Any]:
+    """What is reported of a kind of fact. Raises KeyError where it is not reported alone."""
+    way = way_of(kind)
+    if way is None:
+        raise KeyError(kind)
+    return way.reported
+
+
+def _read(given: Any, _read_as_any: ValidatorFunctionWrapHandler) -> Any:
+    """What was reported, read by its kind; else its refusal."""
+    kind, name = (given.get("fact"), given.get("id")) if isinstance(given, dict) else (None, None)
+    way = way_of(kind) if isinstance(kind, str) else None
+    if way is None:
+        faults = [Fault("fact", f"“{kind}” is no kind of fact")]
+    else:
+        try:
+            return way.reported.model_validate(given)
+        except ValidationError as error:
+            faults = list(faults_of(error))
+    words = "This entry cannot be understood, and was not kept."
+    return IllFormed(name[:64] if isinstance(name, str) else "", Refusal("not-understood", words, faults))
+
+
+if TYPE_CHECKING:
+    Reported = Any
+else:
+    #: A fact as a bench reports it; `fact` says of which kind it is.
+    Reported = Annotated[
+        Union[tuple(way.reported for way in map(way_of, FACT_KINDS) if way is not None)],  # noqa: UP007
+        Field(discriminator="fact"),
+    ]
+#: One fact of a letter: an ill-formed one does not spoil the rest.
+OneOfSeveral = Annotated[Reported, WrapValidator(_read)]
+
+
+def _land(person: Person, job_id: int, given: Any) -> Opened:
+    way = way_of(given.fact)
+    if way is None:
+        raise ValueError(f"“{given.fact}” is no kind of fact")
+    opened: Opened = way.land(person, job_id, given)
+    return opened
 
 
 def land_facts(
@@ -179,7 +195,7 @@ def land_facts(
                 results.append(Landed(one.id, refused=one.refused))
                 continue
             try:
-                opened = _DONE_WITH[kind](person, job_id, one)
+                opened = _land(person, job_id, one)
                 results.append(Landed(one.id))
             except NotThere as missing:
                 if missing.code == "no-job":

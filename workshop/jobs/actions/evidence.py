@@ -7,23 +7,12 @@ from pydantic import Field
 
 from halfthou.evidence import DEPOSIT, FIGURES, fault_of_report, faults_of_sighting, faults_of_way
 from halfthou.exchange import Fault
-from halfthou.jobs import (
-    Drawn,
-    FactId,
-    Job,
-    Mistrust,
-    Moment,
-    OilFigure,
-    OilReport,
-    OilWaySaid,
-    Sighting,
-)
+from halfthou.jobs import Drawn, Fact, FactId, Job, Mistrust, Moment, OilFigure, OilReport, OilWaySaid, Sighting
 from halfthou.lengths import Asked, Length, Unreadable, read_length
 from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.one_fact import land_one
 from workshop.jobs.actions.opened import Opened
-from workshop.jobs.models import FactKind, JobRecord
-from workshop.people.may import Act
+from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 
@@ -90,7 +79,7 @@ class Mistrusting(Schema):
 def see_evidence(person: Person, job_id: int, given: Sighted) -> Opened:
     """Write down what was seen. Refuses: Refusal where the engine has no such part, or nobody looks for that."""
 
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         faults: list[Fault] = []
         amount = _height(given.amount, job, faults) if given.look == DEPOSIT else None
         if faults:
@@ -106,13 +95,9 @@ def see_evidence(person: Person, job_id: int, given: Sighted) -> Opened:
             raise Refusal(
                 "bad-look", f"That was not written down. {said}.", [Fault("answer", one) for one in wrong]
             )
-        return Made([seen])
+        return [seen]
 
-    def same(known: object) -> bool:
-        wanted = (given.on, given.look.strip(), given.answer.strip())
-        return isinstance(known, Sighting) and (known.on, known.look, known.answer) == wanted
-
-    return land_one(Came(person, job_id, FactKind.SIGHTING), given, same, make)
+    return land_one(person, job_id, given, ("on", "look", "answer"), make)
 
 
 #: No deposit line lies deeper than this below the deck: a bore is not so long. Source: common practice.
@@ -136,7 +121,7 @@ def _height(text: str, job: Job, faults: list[Fault]) -> Length | None:
 def report_oil(person: Person, job_id: int, given: Reporting) -> Opened:
     """Write an oil report down. Refuses: Refusal where a unit is not known, or figures are of two samples."""
 
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         report = OilReport(
             id=given.id, sample=given.sample.strip() or "1", drawn=given.drawn, figures=_figures(given),
             lab=given.lab.strip(), by=person.username, at=time_of(given.at),
@@ -150,12 +135,9 @@ def report_oil(person: Person, job_id: int, given: Reporting) -> Opened:
                 faults.append(Fault("drawn", words))
         if faults:
             raise Refusal("bad-report", "The report was not written down. Mend what is marked.", faults)
-        return Made([report])
+        return [report]
 
-    def same(known: object) -> bool:
-        return isinstance(known, OilReport) and known.sample == (given.sample.strip() or "1")
-
-    return land_one(Came(person, job_id, FactKind.OIL_REPORT), given, same, make)
+    return land_one(person, job_id, given, ("drawn", "lab"), make)
 
 
 def _figures(given: Reporting) -> tuple[OilFigure, ...]:
@@ -190,7 +172,7 @@ def _number(text: str) -> float | None:
 def say_way(person: Person, job_id: int, given: SayingWay) -> Opened:
     """Say how the oil runs. Refuses: Refusal where the engine has no such main or pin."""
 
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         said = OilWaySaid(
             id=given.id, from_rear=given.from_rear, feeds=given.feeds, extras=tuple(dict.fromkeys(given.extras)),
             source=given.source.strip(), by=person.username, at=time_of(given.at),
@@ -198,31 +180,23 @@ def say_way(person: Person, job_id: int, given: SayingWay) -> Opened:
         faults = [Fault("way", fault) for fault in faults_of_way(said, job.limits.layout)]
         if faults:
             raise Refusal("bad-way", "The oil's way was not changed. Mend what is marked.", faults)
-        return Made([said], "said how the oil runs")
+        return [said]
 
-    def same(known: object) -> bool:
-        return isinstance(known, OilWaySaid) and known.from_rear == given.from_rear
-
-    return land_one(Came(person, job_id, FactKind.OIL_WAY), given, same, make)
+    return land_one(person, job_id, given, ("from_rear",), make)
 
 
 def mistrust(person: Person, job_id: int, given: Mistrusting) -> Opened:
     """Mistrust a look or a report, with a reason: it proves nothing until that is taken back."""
 
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         reason = given.reason.strip()
         if not reason:
             raise Refusal("no-reason", "Say why it is mistrusted.", [Fault("reason", "Say why it is mistrusted.")])
-        held = (job.sightings, job.observations, job.oil_reports, job.statements, job.steps_done)
-        there = {one.id for facts in held for one in facts}
-        if given.of not in there:
+        if given.of not in {fact.id for held, fact in job.facts if held.kind.proves}:
             raise NotThere("no-fact", "That is not there to mistrust.")
         if any(one.of == given.of for one in job.standing(job.mistrusts)):
             raise Clash("mistrusted", "It is mistrusted already.")
         said = Mistrust(id=given.id, of=given.of, reason=reason, by=person.username, at=time_of(given.at))
-        return Made([said])
+        return [said]
 
-    def same(known: object) -> bool:
-        return isinstance(known, Mistrust) and known.of == given.of
-
-    return land_one(Came(person, job_id, FactKind.MISTRUST, Act.DECIDE), given, same, make)
+    return land_one(person, job_id, given, ("of",), make)

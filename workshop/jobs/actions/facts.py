@@ -10,43 +10,30 @@ from ninja import Schema
 from pydantic import Field, ValidationError
 
 from halfthou.engines import LookKind
-from halfthou.evidence import said_of_evidence
 from halfthou.exchange import Fault, faults_of
 from halfthou.jobs import (
-    TAKEN_BACK,
-    CauseSaid,
+    FACT_KINDS,
     Extension,
     Fact,
-    Fitting,
-    HandOver,
     Job,
     LimitsSheet,
-    Mistrust,
     Moment,
     Observation,
-    Operation,
-    Reading,
-    Remedy,
-    StopPoint,
-    WayOn,
     Withdrawal,
 )
-from halfthou.lengths import Asked, Length, Unit, Unreadable, read_length, read_undersize
+from halfthou.lengths import Asked, Length, Unreadable, read_length, read_undersize
 from halfthou.parts import CATALOGUE, faults_of_look
-from halfthou.strip import said_of_fact
 from halfthou.surveys import plan_of
-from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.one_fact import RIGHT, land_one
 from workshop.jobs.actions.opened import (
     Opened,
     add_facts,
     job_record,
     must_be_open,
     settled,
-    sound_job,
-    write_history,
 )
-from workshop.jobs.models import FactKind, JobRecord
-from workshop.jobs.translate import fact_of, known_fact
+from workshop.jobs.models import JobRecord
+from workshop.jobs.translate import known_fact
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
@@ -100,59 +87,38 @@ def take_back(person: Person, job_id: int, given: TakingBack) -> Opened:
             raise Clash("name-taken", "Another fact has that name already. Nothing was taken back.")
         return settled(record, person)
     row = record.facts.filter(key=given.of).first()
-    if row is None or row.kind not in TAKEN_BACK:
+    kind = FACT_KINDS[row.kind].kind if row is not None else None
+    if row is None or kind is None or kind.back is None:
         raise NotThere("no-fact", "That is not there to take back.")
-    must_be_open(record, row.kind)
-    words = _taken_back(person, record, fact_of(row))
-    if not record.facts.filter(kind=FactKind.WITHDRAWAL, document__fact=given.of).exists():
+    must_be_open(record, kind)
+    own_or_may(person, row.by)
+    must(person, RIGHT[kind.back])
+    if not record.facts.filter(kind=given.fact, document__fact=given.of).exists():
         add_facts(record, [Withdrawal(id=given.id, fact=given.of, by=person.username, at=time_of(given.at))])
-        write_history(record, person.username, words)
     return settled(record, person)
-
-
-def _taken_back(person: Person, record: JobRecord, known: Fact) -> str:
-    """What is taken back, in words. Refuses: NotAllowed."""
-    own_or_may(person, known.by)
-    if isinstance(known, Reading):
-        short = CATALOGUE.engine_of(sound_job(record, Unit.MM)).parts[known.part].short
-        return f"withdrew {short} {known.spot}, {known.typed}"
-    if isinstance(known, Fitting):
-        return f"took back: {known.piece} {f'fitted as {known.place}' if known.place else 'taken out'}"
-    if isinstance(known, Operation):
-        return f"withdrew the work: {known.kind.value} on {known.on}"
-    if isinstance(known, HandOver | StopPoint | WayOn | CauseSaid | Remedy | Mistrust):
-        must(person, Act.DECIDE)
-    return f"took back: {said_of_evidence(known) or said_of_fact(known)}"
 
 
 def observe(person: Person, job_id: int, given: Seeing) -> Opened:
     """Write down what was seen on a journal, a set or the crank."""
 
-    def same(known: Fact) -> bool:
-        wanted = (given.on, given.look, given.answer)
-        return isinstance(known, Observation) and (known.on, known.look, known.answer) == wanted
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
+        return [_seen(person, given, job)]
 
-    def make(_record: JobRecord, job: Job) -> Made:
-        return Made([_seen(person, given, job)])
-
-    return land_one(Came(person, job_id, FactKind.OBSERVATION), given, same, make)
+    return land_one(person, job_id, given, ("on", "look", "answer"), make)
 
 
 def extend_scope(person: Person, job_id: int, given: Extending) -> Opened:
     """Judge more sets of parts from now on. What a job judges is never made less: readings of it may stand."""
 
-    def same(known: Fact) -> bool:
-        return isinstance(known, Extension) and known.sets == tuple(given.sets)
-
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         must_have_limits(job.limits, given.sets)
         new = tuple(one for one in given.sets if one not in job.sets)
         if not new:
-            return Made([])
+            return []
         fact = Extension(id=given.id, sets=new, by=person.username, at=time_of(given.at))
-        return Made([fact], f"extended the scope: {', '.join(new)}")
+        return [fact]
 
-    return land_one(Came(person, job_id, FactKind.EXTENSION), given, same, make)
+    return land_one(person, job_id, given, ("sets",), make)
 
 
 def must_have_limits(sheet: LimitsSheet, sets: Iterable[str]) -> None:

@@ -99,7 +99,7 @@ def _keep_job(person: Person, file: JobFile) -> Opened:
         scope=list(job.scope),
         plans={one: plan.model_dump(mode="json") for one, plan in job.plans.items()},
     )
-    add_facts(record, (fact for field, _ in FACT_KINDS.values() for fact in getattr(job, field)))
+    add_facts(record, (fact for _, fact in job.facts))
     DecisionRecord.objects.bulk_create(
         (decision_row(record, decision, elsewhere=True) for decision in job.decisions), batch_size=BATCH
     )
@@ -124,7 +124,7 @@ def _of_elsewhere(file: JobFile) -> JobFile:
     job = file.job
     marked = {
         name: tuple(_marked(fact) for fact in getattr(job, name))
-        for name in (*(field for field, _ in FACT_KINDS.values()), "checks", "decisions")
+        for name in (*(held.field for held in FACT_KINDS.values()), "checks", "decisions")
     }
     limits = job.limits
     if limits.state is SheetState.CONFIRMED:

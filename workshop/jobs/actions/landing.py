@@ -16,7 +16,7 @@ from pydantic import Field, ValidationError
 
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius, reads_something_else
-from halfthou.jobs import DIAMETER, Condition, Job, Moment, Reading, Sitting
+from halfthou.jobs import DIAMETER, Condition, Job, Moment, Reading, Sitting, held_as
 from halfthou.lengths import AmountUnit, Asked, Typed, Unit, Unreadable
 from halfthou.operations import makes_stale
 from halfthou.surveys import ALIKE
@@ -40,8 +40,8 @@ from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 
 log = logging.getLogger(__name__)
-#: A job holds so many readings. Source: the job document.
-MOST_READINGS = 20_000
+#: A job holds so many readings.
+MOST_READINGS = held_as(Reading).kind.most
 #: So often readings are worked out beside the lock before they are worked out under it.
 TRIES_BESIDE = 2
 #: One writer at a time stands at the database's door: SQLite has those who wait sleep, and look again ever later.

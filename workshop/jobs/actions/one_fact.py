@@ -1,16 +1,16 @@
-"""One fact lands: may they, is it here already, is the job open, does it fit, save and history. Every small kind of
-fact comes this way."""
+"""One fact lands: may they, is it here already, is the job open, does it fit, save. Every small kind of fact comes
+this way; what is to be known of its kind, its entry says."""
 
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from typing import NamedTuple, Protocol
+from typing import Protocol
 
 from django.db import transaction
 from pydantic import ValidationError
 
 from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import Fact, Job
+from halfthou.jobs import FACT_KINDS, Fact, Job, Who
 from halfthou.lengths import Unit
 from workshop.jobs.actions.opened import (
     Opened,
@@ -19,7 +19,6 @@ from workshop.jobs.actions.opened import (
     must_be_open,
     settled,
     sound_job,
-    write_history,
 )
 from workshop.jobs.actions.together import together
 from workshop.jobs.models import JobRecord
@@ -28,27 +27,20 @@ from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, Refusal
 
-
-class Named(Protocol):
-    """Something reported under a name of its own."""
-
-    id: str
+#: The right that somebody needs to report facts of a kind, or to take one back.
+RIGHT: dict[Who, Act] = {Who.BENCH: Act.READ, Who.DESK: Act.BOOK_IN, Who.DECIDES: Act.DECIDE}
 
 
-class Came(NamedTuple):
-    """Who reports to which job, and of which kind the fact is; `may` is the right it needs."""
+class Reported(Protocol):
+    """Something reported under a name of its own; `fact` says of which kind it is."""
 
-    person: Person
-    job_id: int
-    kind: str
-    may: Act = Act.READ
+    @property
+    def id(self) -> str:
+        """Its name."""
 
-
-class Made(NamedTuple):
-    """The facts a report comes to, and what the history says of it ("" for nothing)."""
-
-    facts: Sequence[Fact]
-    words: str = ""
+    @property
+    def fact(self) -> str:
+        """The name of its kind."""
 
 
 def must_say(text: str, field: str, ask: str) -> str:
@@ -60,28 +52,43 @@ def must_say(text: str, field: str, ask: str) -> str:
 
 @transaction.atomic
 def land_one(
-    came: Came, given: Named, same: Callable[[Fact], bool], make: Callable[[JobRecord, Job], Made]
+    person: Person,
+    job_id: int,
+    given: Reported,
+    same: tuple[str, ...],
+    make: Callable[[JobRecord, Job], Sequence[Fact]],
 ) -> Opened:
     """Land what was reported under one name: once, however often it is sent.
 
-    Takes:   whether a fact that has the name already is this one; what the report comes to, given the job.
+    Takes:   by which fields a fact that has the name already is known to be this one; the facts that the report
+             comes to, given the job.
     Refuses: Refusal, with what is wrong and where.
     """
-    must(came.person, came.may)
-    at_hand = together.known(came.job_id)
-    record = at_hand[0] if at_hand else job_record(came.job_id)
+    held = FACT_KINDS[given.fact]
+    must(person, RIGHT[held.kind.who or Who.BENCH])
+    at_hand = together.known(job_id)
+    record = at_hand[0] if at_hand else job_record(job_id)
     known = known_fact(record, given.id)
     if known is not None:
-        if not same(known):
+        if type(known) is not held.document or any(_plain(known, name) != _plain(given, name) for name in same):
             raise Clash("name-taken", "Another fact has that name already. This one was not kept.")
-        return settled(record, came.person)
-    must_be_open(record, came.kind)
-    job = at_hand[1] if at_hand else sound_job(record, Unit(came.person.shown_unit))
+        return settled(record, person)
+    must_be_open(record, held.kind)
+    job = at_hand[1] if at_hand else sound_job(record, Unit(person.shown_unit))
+    if len(held.of(job)) >= held.kind.most:
+        words = f"A job holds {held.kind.most:,} facts of this kind at the most: {held.kind.name}."
+        raise Clash("job-full", words)
     try:
         made = make(record, job)
     except ValidationError as error:
         raise Refusal("bad-fact", "That was not kept. Mend what is marked.", faults_of(error)) from None
-    add_facts(record, made.facts)
-    if made.words:
-        write_history(record, came.person.username, made.words)
-    return settled(record, came.person, (job, made.facts))
+    add_facts(record, made)
+    return settled(record, person, (job, made))
+
+
+def _plain(one: object, name: str) -> object:
+    """A field as it is compared: a text without what stands around it, nothing as an empty text."""
+    value = getattr(one, name)
+    if isinstance(value, list):
+        return tuple(value)
+    return value.strip() if isinstance(value, str) else "" if value is None else value

@@ -9,6 +9,7 @@ from halfthou.exchange import Fault
 from halfthou.jobs import (
     Closed,
     Closing,
+    Fact,
     FactId,
     FastenerKind,
     FastenerSeen,
@@ -22,10 +23,9 @@ from halfthou.jobs import (
 from halfthou.lengths import Asked, Length, Notation, Unreadable, read_length
 from halfthou.strip import EndKind, open_ends, still_open
 from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import Came, Made, land_one, must_say
+from workshop.jobs.actions.one_fact import land_one, must_say
 from workshop.jobs.actions.opened import Opened
-from workshop.jobs.models import FactKind, JobRecord
-from workshop.people.may import Act
+from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 
@@ -97,21 +97,18 @@ def _say(text: str, field: str, example: str) -> str:
 def take_out(person: Person, job_id: int, given: TakingOut) -> Opened:
     """Write down what was taken out for access. It stands open until it is back."""
 
-    def make(_record: JobRecord, _job: Job) -> Made:
+    def make(_record: JobRecord, _job: Job) -> list[Fact]:
         what, place = _say(given.what, "what", "dip tube"), _say(given.place, "place", "block, left side")
         out = Removal(id=given.id, what=what, place=place, by=person.username, at=time_of(given.at))
-        return Made([out])
+        return [out]
 
-    def same(known: object) -> bool:
-        return isinstance(known, Removal) and known.what == given.what.strip()
-
-    return land_one(Came(person, job_id, FactKind.REMOVAL), given, same, make)
+    return land_one(person, job_id, given, ("what",), make)
 
 
 def see_fastener(person: Person, job_id: int, given: SeeingFastener) -> Opened:
     """Write down a fastener by its place. What has to be renewed, and a hole found empty, stand open."""
 
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         place, faults = _say(given.place, "place", "bell housing, lower left"), list[Fault]()
         new, now = (_length(getattr(given, field), field, job, faults) for field in ("new_length", "length"))
         gauge = given.gauge or None
@@ -127,12 +124,9 @@ def see_fastener(person: Person, job_id: int, given: SeeingFastener) -> Opened:
             new_length=new, length=now, gauge=gauge, note=given.note.strip(), by=person.username,
             at=time_of(given.at),
         )  # fmt: skip
-        return Made([seen])
+        return [seen]
 
-    def same(known: object) -> bool:
-        return isinstance(known, FastenerSeen) and known.place == given.place.strip()
-
-    return land_one(Came(person, job_id, FactKind.FASTENER), given, same, make)
+    return land_one(person, job_id, given, ("place",), make)
 
 
 def _length(text: str, field: str, job: Job, faults: list[Fault]) -> Length | None:
@@ -154,22 +148,19 @@ def _length(text: str, field: str, job: Job, faults: list[Fault]) -> Length | No
 def find_fragment(person: Person, job_id: int, given: FindingFragment) -> Opened:
     """Write down a loose piece. It stands open until it is known where it came from."""
 
-    def make(_record: JobRecord, _job: Job) -> Made:
+    def make(_record: JobRecord, _job: Job) -> list[Fact]:
         place, what = _say(given.place, "place", "pan, rear corner"), _say(given.what, "what", "grey chip, 6 mm")
         fragment = Fragment(id=given.id, place=place, what=what, magnetic=given.magnetic, by=person.username,
                             at=time_of(given.at))  # fmt: skip
-        return Made([fragment])
+        return [fragment]
 
-    def same(known: object) -> bool:
-        return isinstance(known, Fragment) and known.what == given.what.strip()
-
-    return land_one(Came(person, job_id, FactKind.FRAGMENT), given, same, make)
+    return land_one(person, job_id, given, ("what",), make)
 
 
 def close_end(person: Person, job_id: int, given: ClosingEnd) -> Opened:
     """Close what stood open: back in, renewed, known."""
 
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         ends = {end.id: end for end in open_ends(job, Notation.usual(job.shown_in))}
         end = ends.get(given.of)
         if end is None:
@@ -185,19 +176,16 @@ def close_end(person: Person, job_id: int, given: ClosingEnd) -> Opened:
             raise Refusal("no-words", ask, [Fault("words", ask)])
         closing = Closing(id=given.id, of=end.id, how=given.how, words=words, by=person.username,
                           at=time_of(given.at))  # fmt: skip
-        return Made([closing])
+        return [closing]
 
-    def same(known: object) -> bool:
-        return isinstance(known, Closing) and (known.of, known.how) == (given.of, given.how)
-
-    return land_one(Came(person, job_id, FactKind.CLOSING), given, same, make)
+    return land_one(person, job_id, given, ("of", "how"), make)
 
 
 def hand_over(person: Person, job_id: int, given: HandingOver) -> Opened:
     """Hand the engine over. Refuses: Refusal while anything that bars it stands open; a fragment nobody could place
     is answered for in words."""
 
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         if job.standing(job.handovers):
             raise Clash("handed-over", f"It was handed over to {job.standing(job.handovers)[-1].to} already.")
         to = _say(given.to, "to", "the customer's driver")
@@ -213,7 +201,6 @@ def hand_over(person: Person, job_id: int, given: HandingOver) -> Opened:
             words = f"Nobody knows where this came from: {named}. Say in words that it leaves so."
             raise Refusal("no-words", words, [Fault("words", words)])
         handed = HandOver(id=given.id, to=to, words=given.words.strip(), by=person.username, at=time_of(given.at))
-        return Made([handed])
+        return [handed]
 
-    came = Came(person, job_id, FactKind.HAND_OVER, Act.DECIDE)
-    return land_one(came, given, lambda known: isinstance(known, HandOver) and known.to == given.to.strip(), make)
+    return land_one(person, job_id, given, ("to",), make)

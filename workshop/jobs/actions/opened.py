@@ -11,7 +11,7 @@ from pydantic import ValidationError
 
 from halfthou.assess import JudgedJob, faults_in, judge, put_in_words
 from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import AFTER_SIGNING, Fact, Job, Reading, SettingCheck, Sitting
+from halfthou.jobs import Fact, FactKind, Job, Reading, SettingCheck, Sitting, Until
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE, faults_of_readings
 from halfthou.report import Assessment
@@ -19,14 +19,13 @@ from workshop.jobs.actions.together import together
 from workshop.jobs.kept import kept, loaded
 from workshop.jobs.models import (
     DecisionRecord,
-    FactKind,
     FactRecord,
     HistoryEntry,
     JobRecord,
     SignatureRecord,
     Stage,
 )
-from workshop.jobs.translate import fact_row, job_of
+from workshop.jobs.translate import UnknownKind, fact_row, job_of
 from workshop.live.hub import hub
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
@@ -92,6 +91,8 @@ def sound_job(record: JobRecord, shown_in: Unit) -> Job:
     except ValidationError as error:
         message = f"Job {record.number} does not hang together. Nothing was changed: run check_data on the server."
         raise Refusal("unsound", message, faults_of(error)) from None
+    except UnknownKind as error:
+        raise Refusal("unsound", f"Not opened: {error}. Run the version that wrote them.", []) from None
 
 
 def sound(job: Job) -> Job:
@@ -165,18 +166,19 @@ def to_change(job_id: int) -> JobRecord:
     return record
 
 
-def must_be_open(record: JobRecord, kind: str = "") -> None:
+def must_be_open(record: JobRecord, kind: FactKind | None = None) -> None:
     """Refuse a change to a job that is archived, handed over or signed. Refuses: Clash.
 
-    Facts of a `kind` that changes no verdict land on a signed job too: what is put back, pictures, the hand-over.
+    How long facts of a `kind` land, its entry says: what changes no verdict lands on a signed job too.
     """
+    until = kind.until if kind is not None else Until.SIGNED
     if record.archived:
         raise Clash("archived", "This job is archived. Bring it back to the rack first.")
-    if record.stage == Stage.HANDED_OVER and kind not in (FactKind.PICTURE, FactKind.HAND_OVER):
+    if record.stage == Stage.HANDED_OVER and until < Until.EVER:
         raise Clash(
             "handed-over", "This engine was handed over. Take the hand-over back first, if it is here again."
         )
-    if kind in AFTER_SIGNING:
+    if until > Until.SIGNED:
         return
     signature = standing_signature(record)
     if signature is not None:

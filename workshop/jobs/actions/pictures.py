@@ -1,6 +1,7 @@
 """A picture lands on a part, a look or a step."""
 
 import re
+from typing import NamedTuple
 
 from django.db.models import Q
 from ninja import Schema
@@ -8,22 +9,18 @@ from pydantic import Field
 
 from halfthou.causes import EVIDENCE_LOOKS
 from halfthou.exchange import MOST_ZIP, Fault
-from halfthou.jobs import Fact, FactId, Job, Moment, Picture
+from halfthou.jobs import ENGINE, Fact, FactId, Job, Moment, Picture, held_as
 from halfthou.parts import CATALOGUE
 from halfthou.strip import Strip
 from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.one_fact import land_one
 from workshop.jobs.actions.opened import Opened, job_record, looked_at, must_be_open
-from workshop.jobs.models import FactKind, FactRecord, JobRecord
+from workshop.jobs.models import FactRecord, JobRecord
 from workshop.jobs.pictures import content_of, keep_file, upright
 from workshop.jobs.translate import fact_of
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
-
-#: So many pictures one job holds at the most. Source: the job document.
-MOST_PICTURES = 2_000
-ENGINE = "engine"
 
 
 class TakingPicture(Schema):
@@ -34,6 +31,15 @@ class TakingPicture(Schema):
     words: str = Field(default="", max_length=2000)
     cleaned: bool = False
     at: Moment
+
+
+class Shown(NamedTuple):
+    """A picture as it is known again: its name, what it is of, and its file."""
+
+    id: str
+    on: str
+    sha256: str
+    fact: str = held_as(Picture).kind.name
 
 
 def names_of(job: Job) -> dict[str, str]:
@@ -52,19 +58,14 @@ def names_of(job: Job) -> dict[str, str]:
 def add_picture(person: Person, job_id: int, given: TakingPicture, data: bytes) -> Opened:
     """Keep a picture: turned upright, without its place data. Sent twice it is kept once. Refuses: Refusal."""
     must(person, Act.READ)
-    must_be_open(job_record(job_id), FactKind.PICTURE)
+    must_be_open(job_record(job_id), held_as(Picture).kind)
     # Before anything is locked: this takes longer than all the rest.
     found = upright(data)
     keep_file(found)
 
-    def same(known: Fact) -> bool:
-        return isinstance(known, Picture) and (known.sha256, known.on) == (found.sha256, given.on)
-
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         if given.on not in names_of(job):
             raise NotThere("no-part", f"This engine has no {given.on} to take a picture of.")
-        if len(job.pictures) >= MOST_PICTURES:
-            raise Clash("job-full", f"A job holds {MOST_PICTURES:,} pictures at the most.")
         if any(one.sha256 == found.sha256 and one.on == given.on for one in job.standing(job.pictures)):
             words = "This very picture is there already."
             raise Clash("picture-there", words, [Fault("file", words)])
@@ -73,15 +74,15 @@ def add_picture(person: Person, job_id: int, given: TakingPicture, data: bytes) 
             size=len(found.content), words=given.words.strip(), cleaned=given.cleaned, by=person.username,
             at=time_of(given.at),
         )  # fmt: skip
-        return Made([picture])
+        return [picture]
 
-    return land_one(Came(person, job_id, FactKind.PICTURE), given, same, make)
+    return land_one(person, job_id, Shown(given.id, given.on, found.sha256), ("sha256", "on"), make)
 
 
 def picture_of(job_id: int, fact: str, *, small: bool) -> tuple[Picture, bytes]:
     """A picture of a job by its name, and its bytes. Refuses: NotThere, also where its file is not here."""
     record = job_record(job_id)
-    row = record.facts.filter(key=fact, kind=FactKind.PICTURE).first()
+    row = record.facts.filter(key=fact, kind=held_as(Picture).kind.name).first()
     if row is None:
         raise NotThere("no-picture", "There is no such picture.")
     picture: Picture = fact_of(row)
@@ -119,7 +120,7 @@ MOST_LOOKED_THROUGH = 40
 
 def jobs_with_pictures(person: Person, job_id: int, on: str, search: str) -> list[tuple[JobRecord, Job]]:
     """Other jobs that hold pictures of the same kind of thing, newest first."""
-    rows = FactRecord.objects.filter(kind=FactKind.PICTURE).exclude(job_id=job_id)
+    rows = FactRecord.objects.filter(kind=held_as(Picture).kind.name).exclude(job_id=job_id)
     if search.strip():
         word = search.strip()[:100]
         rows = rows.filter(Q(job__number__icontains=word) | Q(job__title__icontains=word))

@@ -6,18 +6,15 @@ from ninja import Schema
 from pydantic import Field
 
 from halfthou.exchange import Fault
-from halfthou.jobs import Fact, Fitting, Job, Moment, Piece, Use, UseSaid
+from halfthou.jobs import Fact, Fitting, Job, Moment, Piece
 from halfthou.lengths import Asked, Length, Unit, Unreadable, read_undersize
 from halfthou.parts import CATALOGUE
 from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.one_fact import land_one
 from workshop.jobs.actions.opened import Opened
-from workshop.jobs.models import FactKind, JobRecord
+from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
-
-#: So many pieces are brought to one job at the most. Source: the job document.
-MOST_PIECES = 500
 
 
 class BringingIn(Schema):
@@ -44,25 +41,14 @@ class FittingIn(Schema):
     at: Moment
 
 
-class SayingUse(Schema):
-    """What the engine is used for."""
-
-    fact: Literal["use"] = "use"
-    id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
-    use: Use
-    at: Moment
-
-
 def bring_in(person: Person, job_id: int, given: BringingIn) -> Opened:
     """Bring a piece in. It lies in no place until it is fitted; its readings are its own. Refuses: Refusal."""
 
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         engine = CATALOGUE.engine_of(job)
         if given.part in engine.parts:
             words = f"There is a {engine.parts[given.part].short} already: give this one another name."
             raise Clash("piece-there", words)
-        if len(job.pieces) >= MOST_PIECES:
-            raise Clash("job-full", f"A job holds {MOST_PIECES} pieces brought in at the most.")
         kind = next((one for one in CATALOGUE.all if one.key == given.kind), None)
         part = kind.spare(given.part) if kind is not None else None
         if part is None:
@@ -74,10 +60,9 @@ def bring_in(person: Person, job_id: int, given: BringingIn) -> Opened:
             id=given.id, part=given.part, kind=given.kind, new=given.new, step=_step(given.step, job.shown_in),
             note=given.note.strip(), by=person.username, at=time_of(given.at),
         )  # fmt: skip
-        return Made([piece], f"brought in {part.name}")
+        return [piece]
 
-    came = Came(person, job_id, FactKind.PIECE)
-    return land_one(came, given, lambda known: isinstance(known, Piece) and known.part == given.part, make)
+    return land_one(person, job_id, given, ("part",), make)
 
 
 def _step(text: str, unit: Unit) -> Length | None:
@@ -96,10 +81,7 @@ def _step(text: str, unit: Unit) -> Length | None:
 def fit(person: Person, job_id: int, given: FittingIn) -> Opened:
     """Put a piece in a place, or take it out. What lay there before lies in none; its readings stay its own."""
 
-    def same(known: Fact) -> bool:
-        return isinstance(known, Fitting) and (known.piece, known.place or "") == (given.piece, given.place)
-
-    def make(_record: JobRecord, job: Job) -> Made:
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
         engine = CATALOGUE.engine_of(job)
         piece, place = engine.parts.get(given.piece), engine.parts.get(given.place)
         if piece is None or not engine.kind(piece.id).loose:
@@ -111,18 +93,6 @@ def fit(person: Person, job_id: int, given: FittingIn) -> Opened:
             id=given.id, piece=given.piece, place=given.place or None, note=given.note.strip(), by=person.username,
             at=time_of(given.at),
         )  # fmt: skip
-        where = f"fitted as {place.short}" if place is not None else "taken out"
-        return Made([fact], f"{piece.short} {where}")
+        return [fact]
 
-    return land_one(Came(person, job_id, FactKind.FITTING), given, same, make)
-
-
-def say_use(person: Person, job_id: int, given: SayingUse) -> Opened:
-    """Say what the engine is used for. The last that was said counts."""
-
-    def make(_record: JobRecord, _job: Job) -> Made:
-        said = UseSaid(id=given.id, use=given.use, by=person.username, at=time_of(given.at))
-        return Made([said], f"used for: {given.use.value}")
-
-    came = Came(person, job_id, FactKind.USE)
-    return land_one(came, given, lambda known: isinstance(known, UseSaid) and known.use is given.use, make)
+    return land_one(person, job_id, given, ("piece", "place"), make)

@@ -1,18 +1,17 @@
 """Reading up on a job: the budgets of a part, and the job as a story. Nothing is changed."""
 
 from halfthou.assess import open_budgets
-from halfthou.evidence import evidence_story
+from halfthou.jobs import StoryKind
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
-from halfthou.report import BudgetShown, StoryKind, StoryLine, story
-from halfthou.strip import door_story
+from halfthou.report import BudgetShown, StoryLine, story
 from workshop.jobs.actions.opened import job_record, sound_job
 from workshop.jobs.models import HistoryEntry
 from workshop.people.models import Person
 from workshop.people.refusals import NotThere
 
-#: History lines that tell of a fact the story tells anyway, or of its outcome.
-_TOLD_BY_FACTS = ("withdrew ", "took back: ")
+#: History of earlier versions that tells of a fact which the story tells anyway, or of its outcome.
+_TOLD_BY_FACTS = ("withdrew ", "took back: ", "brought in ", "said how the oil runs")
 
 
 def budgets_of(person: Person, job_id: int, part: str) -> list[BudgetShown]:
@@ -28,13 +27,14 @@ def story_of(person: Person, job_id: int) -> list[StoryLine]:
     """The facts of a job and what people decided about it, oldest first."""
     record = job_record(job_id)
     job = sound_job(record, Unit(person.shown_unit))
-    told = [
+    lines = story(job, CATALOGUE.engine_of(job))
+    facts = {(line.by, line.words) for line in lines}
+    decided = (
         StoryLine(at=entry.at, by=entry.by, kind=StoryKind.DECIDED, words=entry.words)
         for entry in record.history.order_by("pk")
-        if _worth_telling(entry)
-    ]
-    lines = [*story(job, CATALOGUE.engine_of(job)), *door_story(job), *evidence_story(job), *told]
-    return sorted(lines, key=lambda line: line.at)
+        if (entry.by, entry.words) not in facts and _worth_telling(entry)
+    )
+    return sorted((*lines, *decided), key=lambda line: line.at)
 
 
 def _worth_telling(entry: HistoryEntry) -> bool:

@@ -6,12 +6,12 @@ from ninja import Schema
 from pydantic import Field
 
 from halfthou.exchange import Fault
-from halfthou.jobs import FactId, Felt, Job, Laying, Marking, Moment, StepDone
+from halfthou.jobs import Fact, FactId, Felt, Job, Laying, Marking, Moment, StepDone
 from halfthou.strip import Position, Strip, StripStep, fault_of_mark, positions_of, steps_by_id
 from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import Came, Made, land_one
+from workshop.jobs.actions.one_fact import land_one
 from workshop.jobs.actions.opened import Opened
-from workshop.jobs.models import FactKind, JobRecord
+from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import is_identified
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
@@ -72,7 +72,7 @@ def do_step(person: Person, job_id: int, given: DoingStep) -> Opened:
     """Write a step of the strip down. Refuses: Refusal where a part would leave its place unmarked, or where it
     destroys what was not looked at."""
 
-    def make(record: JobRecord, job: Job) -> Made:
+    def make(record: JobRecord, job: Job) -> list[Fact]:
         _must_be_identified(record)
         step = steps_by_id(job.limits.layout).get(given.step)
         if step is None:
@@ -87,12 +87,9 @@ def do_step(person: Person, job_id: int, given: DoingStep) -> Opened:
             _must_be_ready(strip, step, given)
         done = StepDone(id=given.id, step=step.id, there=given.there, felt=tuple(dict.fromkeys(given.felt)),
                         unseen=given.unseen, note=given.note.strip(), by=person.username, at=at)  # fmt: skip
-        return Made([*marks, done])
+        return [*marks, done]
 
-    return land_one(
-        Came(person, job_id, FactKind.STEP), given,
-        lambda known: isinstance(known, StepDone) and known.step == given.step, make,
-    )  # fmt: skip
+    return land_one(person, job_id, given, ("step",), make)
 
 
 def _marks(person: Person, strip: Strip, step: StripStep, given: DoingStep) -> list[Marking]:
@@ -128,7 +125,7 @@ def _must_be_ready(strip: Strip, step: StripStep, given: DoingStep) -> None:
 def mark_part(person: Person, job_id: int, given: MarkingPart) -> Opened:
     """Write a mark down: found on a part, or given to it. Refuses: Clash where it is another's."""
 
-    def make(record: JobRecord, job: Job) -> Made:
+    def make(record: JobRecord, job: Job) -> list[Fact]:
         _must_be_identified(record)
         place = _position(job, given.part)
         if not given.mark.strip():
@@ -140,18 +137,15 @@ def mark_part(person: Person, job_id: int, given: MarkingPart) -> Opened:
         fault = fault_of_mark(job, mark)
         if fault:
             raise Clash("mark-taken", fault, [Fault("mark", fault)])
-        return Made([mark])
+        return [mark]
 
-    def same(known: object) -> bool:
-        return isinstance(known, Marking) and (known.part, known.mark) == (given.part, given.mark.strip())
-
-    return land_one(Came(person, job_id, FactKind.MARK), given, same, make)
+    return land_one(person, job_id, given, ("part", "mark"), make)
 
 
 def lay_part(person: Person, job_id: int, given: LayingPart) -> Opened:
     """Say where a part lies. Refuses: Clash where another lies there."""
 
-    def make(record: JobRecord, job: Job) -> Made:
+    def make(record: JobRecord, job: Job) -> list[Fact]:
         _must_be_identified(record)
         place, pocket = _position(job, given.part), " ".join(given.pocket.split())
         if not pocket:
@@ -164,9 +158,6 @@ def lay_part(person: Person, job_id: int, given: LayingPart) -> Opened:
                 )
                 raise Clash("pocket-taken", words, [Fault("pocket", words)])
         laid = Laying(id=given.id, part=place.id, pocket=pocket, by=person.username, at=time_of(given.at))
-        return Made([laid])
+        return [laid]
 
-    return land_one(
-        Came(person, job_id, FactKind.LAYING), given,
-        lambda known: isinstance(known, Laying) and known.part == given.part, make,
-    )  # fmt: skip
+    return land_one(person, job_id, given, ("part",), make)

@@ -7,7 +7,7 @@ from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from threading import local
 
-from halfthou.jobs import FACT_KINDS, Fact, Job
+from halfthou.jobs import Fact, Job, held_as
 from workshop.jobs.models import JobRecord
 
 
@@ -30,7 +30,7 @@ class Together(local):
             return None
         grown: dict[str, tuple[Fact, ...]] = {}
         for fact in facts:
-            field = _FIELDS[type(fact)]
+            field = held_as(type(fact)).field
             grown[field] = (*grown.get(field, getattr(job, field)), fact)
         found = job.model_copy(update=grown)
         self._touched[record.pk] = None
@@ -54,5 +54,4 @@ class Together(local):
             self.open, self._touched, self._jobs = False, {}, {}
 
 
-_FIELDS: dict[type[Fact], str] = {document: field for field, document in FACT_KINDS.values()}
 together = Together()

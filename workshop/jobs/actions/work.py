@@ -9,10 +9,10 @@ from pydantic import Field
 
 from halfthou.engines import Engine
 from halfthou.exchange import Fault
-from halfthou.jobs import Job, Operation, OperationKind, Reading, SlipAnswer
+from halfthou.jobs import Job, Operation, OperationKind, Reading, SlipAnswer, held_as
 from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Unit, Unreadable, read_undersize
 from halfthou.memo import Memo
-from halfthou.operations import last_work, made_stale, makes_stale, stale_by
+from halfthou.operations import last_work, makes_stale, stale_by
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import Suspicion, every_spot, survey_parts
 from workshop.jobs.actions.facts import own_or_may
@@ -25,9 +25,7 @@ from workshop.jobs.actions.opened import (
     open_job,
     settled,
     sound_job,
-    write_history,
 )
-from workshop.jobs.models import FactKind
 from workshop.jobs.translate import known_fact
 from workshop.people.may import Act, must
 from workshop.people.models import Person
@@ -93,8 +91,6 @@ def do_operation(person: Person, job_id: int, given: Doing) -> Opened:
     if not given.sure:
         _ask_first(job, engine, done)
     add_facts(record, [done])
-    stale = made_stale([done], job.standing_readings, engine)[done.id]
-    write_history(record, person.username, f"{done.kind.value} on {done.on}: {stale} readings made stale")
     return settled(record, person)
 
 
@@ -144,7 +140,7 @@ def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
     doubts = _asked_about(sound_job(record, Unit(person.shown_unit)))
     asked = next((doubt for doubt, reading in doubts if reading.id == given.reading), None)
     if asked is None:
-        if record.facts.filter(kind=FactKind.SLIP_ANSWER, document__reading=given.reading).exists():
+        if record.facts.filter(kind=held_as(SlipAnswer).kind.name, document__reading=given.reading).exists():
             return settled(record, person)
         raise NotThere("not-asked", "Nothing is asked about that reading any more.")
     offer = next((offer for offer in asked.offers if offer.meant.nm == given.taken_nm), None)

@@ -1,0 +1,153 @@
+"""What a fact is, and the entry of a kind of fact: what it is called, who reports it, how long it lands."""
+
+from __future__ import annotations
+
+from abc import abstractmethod
+from collections.abc import Iterator
+from dataclasses import dataclass
+from enum import IntEnum, StrEnum
+from typing import TYPE_CHECKING, NamedTuple, Protocol
+
+from annotated_types import GroupedMetadata, MaxLen
+
+from halfthou.jobs.document import Document, FactId, Moment, Words
+
+if TYPE_CHECKING:
+    from halfthou.jobs.facts import Reading
+    from halfthou.lengths import Length
+
+
+class StoryKind(StrEnum):
+    """What a line of a job's story is about."""
+
+    READ = "read"
+    CORRECTED = "corrected"
+    WITHDRAWN = "withdrawn"
+    QUESTION = "question"
+    WORK = "work"
+    CHECK = "setting check"
+    WARMTH = "temperature"
+    SEEN = "seen"
+    DECIDED = "decided"
+    DOOR = "door"
+    LOOK = "look"
+    STRIP = "strip"
+    PICTURE = "picture"
+    EVIDENCE = "evidence"
+
+
+class Names(Protocol):
+    """How a job's parts, causes and sizes are called where a fact is told in words."""
+
+    def called(self, part: str) -> str:
+        """A part by its short name."""
+
+    def cause(self, name: str) -> str:
+        """A cause by its name."""
+
+    def read(self, reading: Reading) -> str:
+        """What a reading said, with its unit."""
+
+    def reading(self, name: str) -> Reading:
+        """A reading of the job by the name of its fact."""
+
+    def sized(self, on: str, step: Length) -> str:
+        """How far from standard a part was brought, and which way: 0.010 in undersize."""
+
+
+class Fact(Document):
+    """What a person or a gauge reported: under a name that it keeps, by whom, and when it was."""
+
+    id: FactId
+    by: Words
+    at: Moment
+
+    @abstractmethod
+    def said(self, names: Names) -> str:
+        """The fact in a few words, without who and when."""
+
+    def more(self, names: Names) -> str:
+        """What else the story tells of it; "" for nothing."""
+        return ""
+
+
+class Who(StrEnum):
+    """Who reports facts of a kind, and who takes them back."""
+
+    BENCH = "whoever reads and looks"
+    DESK = "whoever books engines in"
+    DECIDES = "whoever decides and signs"
+
+
+class Until(IntEnum):
+    """How long facts of a kind land. What changes no verdict lands longer."""
+
+    SIGNED = 1
+    HANDED_OVER = 2
+    EVER = 3
+
+
+class Chapter(StrEnum):
+    """The chapter of a job that a kind of fact belongs to."""
+
+    BENCH = "bench"
+    DOOR = "door and strip"
+    EVIDENCE = "evidence"
+
+
+@dataclass(frozen=True)
+class FactKind(GroupedMetadata):
+    """The entry of one kind of fact. It stands on the field of the job that holds them: document, field and entry
+    are declared in one line, and all else follows.
+
+    `most` of them a job holds. `told` is the heading its lines of the story stand under; None where the story tells
+    them in its own way. `who` reports them; None where one comes along with another. `back` says who may take one
+    back, besides that it is one's own or one may correct others; None where it stays. What `proves` something may
+    be mistrusted.
+    """
+
+    name: str
+    most: int
+    told: StoryKind | None = None
+    chapter: Chapter = Chapter.BENCH
+    who: Who | None = Who.BENCH
+    back: Who | None = None
+    until: Until = Until.SIGNED
+    proves: bool = False
+
+    def __iter__(self) -> Iterator[object]:
+        """What the field's type has to know of it: no job holds more."""
+        yield MaxLen(self.most)
+
+
+class HeldFacts(NamedTuple):
+    """A kind of fact in the job: its entry, the field that holds them, the document each is."""
+
+    kind: FactKind
+    field: str
+    document: type[Fact]
+
+    def of(self, job: Document) -> tuple[Fact, ...]:
+        """The facts of this kind that a job holds, as they landed."""
+        found: tuple[Fact, ...] = getattr(job, self.field)
+        return found
+
+
+#: Every kind of fact by its name. The fields of the job declare them; a module of later may add its own.
+FACT_KINDS: dict[str, HeldFacts] = {}
+
+
+def held_as(document: type[Fact]) -> HeldFacts:
+    """The kind of a fact, by its document. Raises KeyError where no job holds such facts."""
+    for one in FACT_KINDS.values():
+        if one.document is document:
+            return one
+    raise KeyError(f"{document.__name__} is no kind of fact that a job holds")
+
+
+def kinds_declared(document: type[Document]) -> Iterator[HeldFacts]:
+    """The kinds of fact that the fields of a document declare."""
+    for name, field in document.model_fields.items():
+        for kind in field.metadata:
+            if isinstance(kind, FactKind):
+                yield HeldFacts(kind, name, field.annotation.__args__[0])  # type: ignore[union-attr]

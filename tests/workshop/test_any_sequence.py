@@ -247,7 +247,7 @@ class Shop(RuleBasedStateMachine):
     def stands(self, job: int) -> None:
         """It opens, judges, prints and exports; the file says the same words."""
         client = self.people[Role.OWNER]
-        views = ("/story", "/history", "/sheet.html", "/card.html", "/readings.csv", "/budgets/R1", "/door",
+        views = ("/story", "/sheet.html", "/card.html", "/readings.csv", "/budgets/R1", "/door",
                  "/looks", "/strip", "/pictures", "/evidence", "/report",
                  "/report.html", "/labels.html", "/job.zip")  # fmt: skip
         for view in views:

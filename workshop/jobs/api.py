@@ -16,7 +16,6 @@ from workshop.jobs.rack import RackOrder, RackOut, read_rack
 from workshop.jobs.shapes import (
     BenchOut,
     DraftOut,
-    HistoryLine,
     LandedOut,
     SittingOut,
     asked_out,
@@ -261,13 +260,6 @@ def take_up_decision(request: HttpRequest, job_id: int, given: TakeUpIn) -> Http
 def withdraw_signature(request: HttpRequest, job_id: int, given: WithdrawSignatureIn) -> HttpResponse:
     """Withdraw the signature."""
     return bench_answer(actions.withdraw_signature(signed_in(request), job_id, given.reason))
-
-
-@router.get("/jobs/{int:job_id}/history", response=list[HistoryLine])
-def get_history(request: HttpRequest, job_id: int) -> list[HistoryLine]:
-    """Who did what, newest first."""
-    lines = actions.job_record(job_id).history.order_by("-pk")
-    return [HistoryLine(by=line.by, at=line.at, words=line.words) for line in lines]
 
 
 @router.post("/jobs/{int:job_id}/readings.csv", response=BenchOut)

@@ -64,14 +64,6 @@ class SignatureOut(BaseModel):
     made_elsewhere: bool
 
 
-class HistoryLine(BaseModel):
-    """One line of a job's history."""
-
-    by: str
-    at: datetime
-    words: str
-
-
 class CardOut(BaseModel):
     """What stands on a job's card."""
 

@@ -1168,26 +1168,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/history": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get History
-         * @description Who did what, newest first.
-         */
-        get: operations["workshop_jobs_api_get_history"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/jobs/{job_id}/readings.csv": {
         parameters: {
             query?: never;
@@ -6527,21 +6507,6 @@ export interface components {
             reason: string;
         };
         /**
-         * HistoryLine
-         * @description One line of a job's history.
-         */
-        HistoryLine: {
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Words */
-            words: string;
-        };
-        /**
          * ReadingsFileIn
          * @description The text of a readings file, and the gauge where the file names none.
          */
@@ -8173,28 +8138,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchOut"];
-                };
-            };
-        };
-    };
-    workshop_jobs_api_get_history: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HistoryLine"][];
                 };
             };
         };

@@ -118,14 +118,15 @@ _WAYS: dict[type[Any], Callable[[Person, int, Any], Any]] = {
     CarryingPart: carry_part,
     SendingReport: send_report,
 }
-_OWN: dict[str, Way] = {given.model_fields["fact"].default: Way(given, land) for given, land in _WAYS.items()}
+#: The same by the name of the kind.
+OWN_WAYS: dict[str, Way] = {given.model_fields["fact"].default: Way(given, land) for given, land in _WAYS.items()}
 
 
 def way_of(kind: str) -> Way | None:
     """How facts of a kind land: their own way, else as their entry says; None where they are not reported alone."""
     held = FACT_KINDS.get(kind)
-    if kind in _OWN or held is None or held.kind.who is None:
-        return _OWN.get(kind)
+    if kind in OWN_WAYS or held is None or held.kind.who is None:
+        return OWN_WAYS.get(kind)
     return Way(reported_as(held), partial(land_plain, held=held))
 
 

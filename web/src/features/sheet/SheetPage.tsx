@@ -1,8 +1,7 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useOutletContext } from "react-router";
 
-import { ask, client } from "../../api";
+import type { Schemas } from "../../api";
 import { momentText } from "../../shared/dates";
 import { SaidNotice, useServerForm } from "../../shared/forms";
 import {
@@ -11,6 +10,7 @@ import {
   setName,
   useDecisions,
   useKinds,
+  useStory,
   WaiveDialog,
   type Waiving,
 } from "../../shared/job";
@@ -188,21 +188,24 @@ function signHint(bench: Bench, toDecide: readonly string[], maySign: boolean, m
     : `Decide the ${toDecide.join(" and the ")} first.`;
 }
 
+/** The kinds of line that tell what was made of the readings, not the readings themselves. */
+const DONE: ReadonlySet<Schemas["StoryKind"]> = new Set(["decided", "withdrawn", "corrected", "work"]);
+
 function HistoryPart({ jobId }: { jobId: number }) {
-  const history = useQuery({
-    queryKey: ["history", jobId],
-    queryFn: () => ask(client.GET("/api/jobs/{job_id}/history", { params: { path: { job_id: jobId } } })),
-  });
+  const story = useStory(jobId);
   return (
     <Section title="Who did what">
       <ul>
-        {history.data?.map((line) => (
-          <li key={line.at + line.words} className="flex gap-4 border-b border-line/60 py-1">
-            <span className="w-32 shrink-0 text-quiet">{momentText(line.at)}</span>
-            <span className="w-28 shrink-0 font-semibold">{line.by}</span>
-            <span>{line.words}</span>
-          </li>
-        ))}
+        {story.data
+          ?.filter((line) => DONE.has(line.kind))
+          .reverse()
+          .map((line) => (
+            <li key={line.at + line.words} className="flex gap-4 border-b border-line/60 py-1">
+              <span className="w-32 shrink-0 text-quiet">{momentText(line.at)}</span>
+              <span className="w-28 shrink-0 font-semibold">{line.by}</span>
+              <span>{line.words}</span>
+            </li>
+          ))}
       </ul>
     </Section>
   );

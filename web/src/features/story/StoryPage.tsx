@@ -1,10 +1,9 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useOutletContext } from "react-router";
 
-import { ask, client, type Schemas } from "../../api";
+import type { Schemas } from "../../api";
 import { clockText, longDayText } from "../../shared/dates";
-import type { Bench } from "../../shared/job";
+import { type Bench, useStory } from "../../shared/job";
 import { Faults, Page } from "../../shared/ui";
 
 type Line = Schemas["StoryLine"];
@@ -33,10 +32,7 @@ export function StoryPage() {
   const bench = useOutletContext<Bench>();
   const [only, setOnly] = useState<Kind | "">("");
   const jobId = bench.card.id;
-  const story = useQuery({
-    queryKey: ["bench", jobId, "story"],
-    queryFn: () => ask(client.GET("/api/jobs/{job_id}/story", { params: { path: { job_id: jobId } } })),
-  });
+  const story = useStory(jobId);
   const lines = story.data?.filter((line) => !only || line.kind === only) ?? [];
   const kinds = [...new Set(story.data?.map((line) => line.kind))];
   const days = [...new Set(lines.map((line) => longDayText(line.at)))];

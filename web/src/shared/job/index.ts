@@ -18,3 +18,4 @@ export { newId, useDecisions } from "./useDecisions";
 export { Notices } from "./Notices";
 export { useStandings } from "./useStandings";
 export { WaiveDialog, type Waiving } from "./WaiveDialog";
+export { useStory } from "./useStory";

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from halfthou.engines import FeatureKind, Part, PartKind, SheetFigure, StationDrawing
+from halfthou.engines import FeatureKind, PartKind, Place, SheetFigure, StationDrawing
 from halfthou.jobs import Layout, Purpose, SourceKind
 from halfthou.lengths import Length
 from halfthou.parts import Given
@@ -17,8 +17,8 @@ SIZE = FigureKind("size", "surveys.form.least-size", "least thickness", differen
 UNEVEN = FigureKind("uneven", "surveys.form.taper", "unevenness")
 
 
-def _faces(layout: Layout) -> tuple[Part, ...]:
-    return (Part("face-1", "clutch face", SET, "Clutch face", "Clutch face"),)
+def _faces(layout: Layout) -> tuple[Place, ...]:
+    return (Place("face-1", "clutch face", SET, "Clutch face", "Clutch face"),)
 
 
 FACE = PartKind(

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from halfthou.engines import Engine, FeatureKind, LookKind, Part, PartKind, SheetFigure, StationDrawing
+from halfthou.engines import Engine, FeatureKind, LookKind, PartKind, Place, SheetFigure, StationDrawing
 from halfthou.jobs import Decision, Job, Layout, Purpose
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts import Given, SetDecided
@@ -21,9 +21,9 @@ _MARK = {
 }
 
 
-def _rods(layout: Layout) -> tuple[Part, ...]:
+def _rods(layout: Layout) -> tuple[Place, ...]:
     return tuple(
-        Part(f"push-rod-{n}", "push rod", SET, f"Push rod {n}", f"Push rod {n}")
+        Place(f"push-rod-{n}", "push rod", SET, f"Push rod {n}", f"Push rod {n}")
         for n in range(1, 2 * layout.cylinders + 1)
     )
 

@@ -6,46 +6,10 @@ import itertools
 from datetime import datetime, timedelta
 from typing import Any
 
-from halfthou.jobs import (
-    CarriedPart,
-    CauseSaid,
-    Closing,
-    Dealt,
-    Fact,
-    FastenerSeen,
-    Fragment,
-    HandOver,
-    Job,
-    Laying,
-    LookTaken,
-    Marking,
-    Mistrust,
-    Observation,
-    OilReport,
-    OilWaySaid,
-    Operation,
-    Picture,
-    Remedy,
-    Removal,
-    ReportIssued,
-    Sighting,
-    Statement,
-    StepDone,
-    StopPoint,
-    WayOn,
-    Withdrawal,
-)
+from halfthou.jobs import Fact, Job, Statement, held_as
 from tests.making import NOON, job, layout
 
 counted = itertools.count(1)
-FIELDS: dict[type[Any], str] = {
-    Statement: "statements", LookTaken: "looks_taken", StopPoint: "stop_points", WayOn: "ways_on",
-    StepDone: "steps_done", Marking: "markings", Laying: "layings", Removal: "removals", FastenerSeen: "fasteners",
-    Fragment: "fragments", Closing: "closings", HandOver: "handovers", Withdrawal: "withdrawals",
-    Operation: "operations", Observation: "observations", Picture: "pictures", Sighting: "sightings",
-    OilReport: "oil_reports", OilWaySaid: "oil_ways", Mistrust: "mistrusts", CauseSaid: "causes_said",
-    Remedy: "remedies", Dealt: "dealt", CarriedPart: "carried_parts", ReportIssued: "reports",
-}  # fmt: skip
 
 
 def fact(document: type[Any], minute: int = 0, /, **said: Any) -> Any:
@@ -58,7 +22,7 @@ def at_the_door(*facts: Fact, engine: str = "Inline four", **more: Any) -> Job:
     """A job of nothing but these facts."""
     fields: dict[str, Any] = {}
     for one in facts:
-        fields[FIELDS[type(one)]] = (*fields.get(FIELDS[type(one)], ()), one)
+        fields[held_as(type(one)).field] = (*fields.get(held_as(type(one)).field, ()), one)
     made = job(**{**fields, **more})
     sheet = made.limits.model_copy(update={"layout": layout(engine)})
     return made.model_copy(update={"limits": sheet})

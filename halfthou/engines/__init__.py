@@ -6,18 +6,19 @@ from halfthou.engines.kind import (
     Engine,
     Kinds,
     LookKind,
-    Part,
     PartKind,
     SheetFigure,
     SheetMade,
     StationDrawing,
     Stepped,
 )
-from halfthou.engines.names import journal_name, set_name, short_name
+from halfthou.engines.names import bore_name, journal_name, set_name, shares_pins, short_name
+from halfthou.engines.place import MARKED_FIRST, Place, journal_of
 from halfthou.engines.usual_layouts import usual_layouts
 
 __all__ = [
     "ABOVE_NM",
+    "MARKED_FIRST",
     "WEAR_NM",
     "Drawing",
     "Engine",
@@ -26,14 +27,17 @@ __all__ = [
     "Kinds",
     "Lies",
     "LookKind",
-    "Part",
     "PartKind",
+    "Place",
     "SheetFigure",
     "SheetMade",
     "StationDrawing",
     "Stepped",
+    "bore_name",
     "journal_name",
+    "journal_of",
     "set_name",
+    "shares_pins",
     "short_name",
     "usual_layouts",
 ]

@@ -10,6 +10,7 @@ from functools import cached_property, lru_cache
 
 from halfthou.amounts import Quantity
 from halfthou.engines.feature import FeatureKind
+from halfthou.engines.place import Place, merged, taken_off
 from halfthou.jobs import Job, Layout, OperationKind, Piece, Plan, SetLimits
 
 
@@ -21,25 +22,6 @@ class StationDrawing(StrEnum):
     PISTONS = "pistons"
     PUMP = "pump"
     ROW = "row"
-
-
-@dataclass(frozen=True, slots=True)
-class Part:
-    """A part by its place: its name in files, the kind it is of, the set it is decided with, and how it is called.
-
-    `beside` is the part it lies with: a bearing lies with its journal. `rests_on` is the part whose work makes its
-    readings stale too: a ring's gap is read in its bore. A `spare` did not come in the engine: where it lies, facts
-    tell.
-    """
-
-    id: str
-    kind: str
-    set: str
-    name: str
-    short: str
-    beside: str = ""
-    rests_on: str = ""
-    spare: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -99,7 +81,7 @@ class Stepped:
     card: str = ""
 
 
-def _no_spare(_name: str) -> Part | None:
+def _no_spare(_name: str) -> Place | None:
     return None
 
 
@@ -114,7 +96,7 @@ class PartKind:
     name: str
     station: str
     station_drawing: StationDrawing
-    parts: Callable[[Layout], tuple[Part, ...]]
+    parts: Callable[[Layout], tuple[Place, ...]]
     features: tuple[FeatureKind, ...]
     #: The sets its parts are decided in, and what each is called; none where another kind decides them.
     sets: Mapping[str, str] = field(default_factory=dict)
@@ -142,7 +124,7 @@ class PartKind:
     #: What each work is done to, where a choice is offered: sets and wholes.
     done_to: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
     #: A piece of it that did not come in the engine, by its own name; None where there are none.
-    spare: Callable[[str], Part | None] = _no_spare
+    spare: Callable[[str], Place | None] = _no_spare
     #: Whether a piece goes into a place of its kind, by their names; a ring goes into its own groove only.
     goes_into: Callable[[str, str], bool] = lambda _piece, _place: True
     #: The names of the pieces of its kind that are brought in together, numbered.
@@ -174,9 +156,18 @@ class Kinds:
         return self._by_key[key]
 
     @lru_cache(maxsize=128)  # noqa: B019 - the kinds live as long as the program
-    def parts(self, layout: Layout) -> dict[str, Part]:
+    def parts(self, layout: Layout) -> dict[str, Place]:
         """Every part of an engine by its id, in the order of the work."""
         return {part.id: part for kind in self.all for part in kind.parts(layout)}
+
+    @lru_cache(maxsize=128)  # noqa: B019 - the kinds live as long as the program
+    def places(self, layout: Layout) -> dict[str, Place]:
+        """Everything that has a place in an engine, by its id: what comes off in the strip first, in the order of
+        the engine; then what is measured and stays.
+
+        Rule:    strip.places: parts are known by their place, not by the order they came out in.
+        """
+        return merged(taken_off(layout), self.parts(layout))
 
     @lru_cache(maxsize=128)  # noqa: B019 - the kinds live as long as the program
     def engine(self, layout: Layout, pieces: tuple[Piece, ...] = ()) -> Engine:
@@ -187,16 +178,16 @@ class Kinds:
         """The engine of a job, with the pieces that were brought to it."""
         return self.engine(job.limits.layout, job.pieces)
 
-    def spares(self, pieces: tuple[Piece, ...]) -> dict[str, Part]:
+    def spares(self, pieces: tuple[Piece, ...]) -> dict[str, Place]:
         """The pieces that did not come in the engine, as parts by their own names."""
         found = (self._by_key[one.kind].spare(one.part) for one in pieces if one.kind in self._by_key)
         return {part.id: part for part in found if part is not None}
 
-    def of(self, part: Part) -> PartKind:
+    def of(self, part: Place) -> PartKind:
         """The kind of a part."""
         return self._by_key[part.kind]
 
-    def feature(self, part: Part, key: str) -> FeatureKind | None:
+    def feature(self, part: Place, key: str) -> FeatureKind | None:
         """A feature of a part; None where the part has no such thing."""
         return self._by_key[part.kind].by_key.get(key)
 
@@ -237,9 +228,14 @@ class Engine:
     pieces: tuple[Piece, ...] = ()
 
     @cached_property
-    def parts(self) -> dict[str, Part]:
+    def parts(self) -> dict[str, Place]:
         """Every part by its id, in the order of the work; what did not come in the engine stands last."""
         return {**self.kinds.parts(self.layout), **self.kinds.spares(self.pieces)}
+
+    @cached_property
+    def places(self) -> dict[str, Place]:
+        """Everything that has a place in it, by id, and the pieces that did not come in it."""
+        return {**self.kinds.places(self.layout), **self.kinds.spares(self.pieces)}
 
     @cached_property
     def spoken_of(self) -> frozenset[str]:

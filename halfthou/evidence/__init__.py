@@ -8,7 +8,7 @@ from halfthou.evidence.faults import faults_of_evidence, faults_of_sighting
 from halfthou.evidence.from_bench import FigureCalled
 from halfthou.evidence.gate import Gate
 from halfthou.evidence.gathering import gather
-from halfthou.evidence.grades import GRADES, NORMAL, Grade
+from halfthou.evidence.grades import BY_ANSWER, GRADES, NORMAL, OVERLAY, Grade
 from halfthou.evidence.oil_report import FIGURES, fault_of_report, oil_signs, viscosity_off
 from halfthou.evidence.oil_way import EXTRAS, OilWay, faults_of_way, oil_way_of
 from halfthou.evidence.places import DEPOSIT, answers_of, halves_of, places_of
@@ -18,11 +18,13 @@ from halfthou.evidence.standing import EvidenceStanding
 from halfthou.evidence.to_bench import evidence_seen
 
 __all__ = [
+    "BY_ANSWER",
     "DEPOSIT",
     "EXTRAS",
     "FIGURES",
     "GRADES",
     "NORMAL",
+    "OVERLAY",
     "BearingMap",
     "Contaminated",
     "CustomerReport",

@@ -44,7 +44,7 @@ from halfthou.evidence.grades import (
 from halfthou.evidence.places import halves_of
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import ENGINE
-from halfthou.strip import positions_of
+from halfthou.strip import places_off
 
 #: A sign, and how it is known.
 Sign = tuple[str, Sighted]
@@ -96,7 +96,7 @@ class BearingMap:
     def called(self, bearing: str) -> str:
         """A bearing as the shop calls it."""
         kind, _, number = bearing.partition("-")
-        return f"{'No.' if kind == 'rod' else 'M'}{' ' if kind == 'rod' else ''}{number}"
+        return f"Rod {number}" if kind == "rod" else f"M{number}"
 
     def signs(self) -> tuple[tuple[Sign, ...], tuple[Sign, ...]]:
         """What the map shows, and what it was looked at for and does not show.
@@ -111,7 +111,7 @@ class BearingMap:
 
     def _said(self, halves: Iterator[str] | tuple[str, ...], look: str = OVERLAY) -> Sighted:
         """How it is known, from those halves."""
-        places = positions_of(self.sightings.job.limits.layout)
+        places = places_off(self.sightings.job.limits.layout)
         found = [(half, one) for half in halves if (one := self.sightings.last(half, look)) is not None]
         return Sighted(
             words=tuple(f"{places[half].short}: {one.answer}" for half, one in found),

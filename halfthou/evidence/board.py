@@ -39,7 +39,7 @@ from halfthou.jobs import (
     Stand,
 )
 from halfthou.lengths import Notation
-from halfthou.strip import positions_of
+from halfthou.strip import places_off
 from halfthou.words import Caution, Reason
 
 
@@ -243,11 +243,11 @@ def evidence_board(standing: EvidenceStanding, cautions: tuple[Caution, ...]) ->
 
 
 def _halves(standing: EvidenceStanding) -> Iterator[HalfShown]:
-    places, sightings, bearings = positions_of(standing.job.limits.layout), standing.sightings, standing.bearings
+    places, sightings, bearings = places_off(standing.job.limits.layout), standing.sightings, standing.bearings
     for half in bearings.halves:
         one, wear = sightings.last(half, OVERLAY), sightings.last(half, WEAR)
         yield HalfShown(
-            id=half, bearing=half.removeprefix("half-").rpartition("-")[0], journal=places[half].of,
+            id=half, bearing=half.removeprefix("half-").rpartition("-")[0], journal=places[half].beside,
             upper=half.endswith("upper"), name=places[half].name, grade=bearings.grades.get(half),
             fact="" if one is None else one.id, wear="" if wear is None else wear.answer,
             arc=None if wear is None else wear.arc, back=sightings.answer(half, BACK),
@@ -267,7 +267,7 @@ def _bearings(standing: EvidenceStanding) -> Iterator[BearingShown]:
 
 def _look(look: EvidenceLook, standing: EvidenceStanding) -> LookOnBoard:
     names = places_of(standing.job.limits.layout)
-    positions = positions_of(standing.job.limits.layout).values()
+    positions = places_off(standing.job.limits.layout).values()
     places = (
         [(one.id, one.name) for one in positions if one.kind in look.places]
         if look.places

@@ -15,7 +15,7 @@ from halfthou.evidence.grades import AS_NEW, GONE, POLISHED, SEAT, TURNED, WORSE
 from halfthou.evidence.oil_report import FIGURES, oil_findings
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import Job, Look, Observation, Stand
-from halfthou.strip import positions_of
+from halfthou.strip import places_off
 from halfthou.verdicts import Called, FigureKey
 from halfthou.words import Reason
 
@@ -49,7 +49,7 @@ def contradictions_of(
 
 
 def _two_people(sightings: Sightings) -> Iterator[Reason]:
-    places = positions_of(sightings.job.limits.layout)
+    places = places_off(sightings.job.limits.layout)
     for counts, other in sightings.disagreeing():
         where = places[counts.on].short if counts.on in places else EVIDENCE_LOOKS[counts.look].name
         which = "worse" if counts.look in WORSE else "later"
@@ -76,10 +76,10 @@ def _both(signs: frozenset[str]) -> Iterator[Reason]:
 
 
 def _seats(sightings: Sightings, seen: Mapping[tuple[str, str], Observation]) -> Iterator[Reason]:
-    for half, place in positions_of(sightings.job.limits.layout).items():
+    for half, place in places_off(sightings.job.limits.layout).items():
         if place.kind != "half bearing":
             continue
-        at_bench = seen.get((place.of, Look.SHELL))
+        at_bench = seen.get((place.beside, Look.SHELL))
         if sightings.answer(half, SEAT) == TURNED and at_bench is not None and at_bench.answer == "in place":
             text = f"{place.short}: turned on the map, “in place” at the bench. It counts as turned."
             yield Reason(rule=_RULE, text=text, spots=(half,))
@@ -100,11 +100,11 @@ def _complaint(sightings: Sightings, signs: frozenset[str]) -> Iterator[Reason]:
 
 
 def _grade_and_gauge(sightings: Sightings, figures: Iterable[FigureCalled]) -> Iterator[Reason]:
-    bearings, places = BearingMap(sightings), positions_of(sightings.job.limits.layout)
+    bearings, places = BearingMap(sightings), places_off(sightings.job.limits.layout)
     beyond = {one.part for one in figures if one.key == FigureKey.CLEARANCE_MOST and one.called is Called.BEYOND}
     within = {one.part for one in figures if one.key == FigureKey.CLEARANCE_MOST and one.called is Called.WITHIN}
     for half, grade in bearings.grades.items():
-        journal = places[half].of
+        journal = places[half].beside
         if grade.answer in (AS_NEW, POLISHED) and journal in beyond:
             text = f"{places[half].short}: graded {grade.answer}, yet its oil clearance is beyond. Look again."
             yield Reason(rule=_RULE, text=text, spots=(half,))

@@ -14,7 +14,7 @@ from halfthou.evidence.places import places_of
 from halfthou.evidence.standing import EvidenceStanding
 from halfthou.jobs import Document, Stand
 from halfthou.report import Assessment, PartReport
-from halfthou.strip import positions_of
+from halfthou.strip import places_off
 from halfthou.verdicts import Called
 
 
@@ -97,7 +97,9 @@ def _lines(report: CustomerReport) -> list[str]:
 def _findings(standing: EvidenceStanding, assessment: Assessment) -> Iterator[ReportFinding]:
     yield from _of_bearings(standing, assessment)
     yield from _of_looks(standing)
-    told = {place.of for place in positions_of(standing.job.limits.layout).values() if place.kind == "half bearing"}
+    told = {
+        place.beside for place in places_off(standing.job.limits.layout).values() if place.kind == "half bearing"
+    }
     for part in assessment.parts:
         figures = tuple(_beyond(part))
         if figures and part.id not in told:
@@ -115,7 +117,7 @@ def _beyond(part: PartReport) -> Iterator[str]:
 
 def _of_bearings(standing: EvidenceStanding, assessment: Assessment) -> Iterator[ReportFinding]:
     """Every bearing that is bad, worst first, beside a sound one of the engine."""
-    bearings, places = standing.bearings, positions_of(standing.job.limits.layout)
+    bearings, places = standing.bearings, places_off(standing.job.limits.layout)
     sound = _sound_half(standing)
     parts = {part.id: part for part in assessment.parts}
     bad = [one for one in bearings.bearings if _is_bad(standing, one)]
@@ -127,8 +129,8 @@ def _of_bearings(standing: EvidenceStanding, assessment: Assessment) -> Iterator
             kept = [word for word in words if word and word not in ("in place", "clean")]
             if kept:
                 said.append(f"{'upper' if half.endswith('upper') else 'lower'} half {', '.join(kept)}")
-        journal = parts.get(places[halves[0]].of)
-        pictures = _pictures_of(standing, (*halves, places[halves[0]].of))
+        journal = parts.get(places[halves[0]].beside)
+        pictures = _pictures_of(standing, (*halves, places[halves[0]].beside))
         beside = sound if sound is not None and pictures else None
         yield ReportFinding(
             part=f"Bearing of {'rod' if bearing[0] == 'r' else 'main'} {bearing.partition('-')[2]}",
@@ -156,7 +158,7 @@ def _is_bad(standing: EvidenceStanding, bearing: str) -> bool:
 
 def _sound_half(standing: EvidenceStanding) -> tuple[str, tuple[str, ...]] | None:
     """A sound half bearing of this engine with a picture of it."""
-    places = positions_of(standing.job.limits.layout)
+    places = places_off(standing.job.limits.layout)
     for half, grade in standing.bearings.grades.items():
         if grade.harm <= 1:
             pictures = _pictures_of(standing, (half,))

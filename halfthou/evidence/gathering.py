@@ -15,7 +15,7 @@ from halfthou.evidence.places import DEPOSIT, DEPOSIT_DOUBT_NM
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import ENGINE, ComplaintKind, Job, Observation, Sighting
 from halfthou.lengths import Length, Notation
-from halfthou.strip import Strip, disagreements, positions_of, stepped
+from halfthou.strip import Strip, disagreements, places_off, stepped
 
 #: A sign, whether it is there, and how that is known.
 Known = tuple[str, bool, Sighted]
@@ -75,7 +75,7 @@ def _all(
 
 def _of_sightings(sightings: Sightings) -> Iterator[Known]:
     """What the looks of the board say, place by place."""
-    places = positions_of(sightings.job.limits.layout)
+    places = places_off(sightings.job.limits.layout)
     clear: dict[str, list[tuple[Sighting, str]]] = {}
     for (on, look), said in sightings.by_place.items():
         known = EVIDENCE_LOOKS.get(look)
@@ -115,7 +115,7 @@ def _of_every(look: str, sign: str) -> bool:
 
 
 def _every(sightings: Sightings, look: str, found: list[tuple[Sighting, str]]) -> Iterator[Known]:
-    places = positions_of(sightings.job.limits.layout).values()
+    places = places_off(sightings.job.limits.layout).values()
     there = {place.id for place in places if place.kind in EVIDENCE_LOOKS[look].places}
     if there <= {one.on for one, _ in found}:
         for sign in {sign for _, sign in found}:
@@ -147,7 +147,7 @@ def _of_skirts(sightings: Sightings) -> Iterator[Known]:
 
 
 def _words(sightings: Sightings, found: list[Sighting]) -> tuple[str, ...]:
-    places = positions_of(sightings.job.limits.layout)
+    places = places_off(sightings.job.limits.layout)
     return tuple(f"{places[one.on].short}: {one.answer}" for one in found)
 
 
@@ -173,7 +173,7 @@ def _of_deposits(sightings: Sightings) -> Iterator[Known]:
     }
     facts = tuple(said[-1].id for (on, look), said in sightings.by_place.items() if look == DEPOSIT)
     say = Notation.usual(sightings.job.shown_in)
-    places = positions_of(sightings.job.limits.layout)
+    places = places_off(sightings.job.limits.layout)
     words = tuple(
         f"{places[on].short}: {say.with_unit(Length(round(abs(by))))} {'lower' if by > 0 else 'higher'}"
         for on, by in off.items()

@@ -7,7 +7,7 @@ from functools import lru_cache
 from halfthou.causes import EVIDENCE_LOOKS
 from halfthou.evidence.grades import ANSWERS
 from halfthou.jobs import ENGINE, Layout
-from halfthou.strip import positions_of
+from halfthou.strip import places_off
 
 DEPOSIT = "deposit line"
 #: Doubt of a deposit line's height, in nanometres: it is a band, not a line. Source: judgement, 0.3 mm.
@@ -17,7 +17,7 @@ DEPOSIT_DOUBT_NM = 300_000
 @lru_cache(maxsize=64)
 def places_of(layout: Layout) -> dict[str, str]:
     """Every place that something may be seen on, and what it is called."""
-    return {ENGINE: "Engine", **{key: place.name for key, place in positions_of(layout).items()}}
+    return {ENGINE: "Engine", **{key: place.name for key, place in places_off(layout).items()}}
 
 
 def halves_of(layout: Layout) -> tuple[str, ...]:
@@ -34,7 +34,7 @@ def halves_of(layout: Layout) -> tuple[str, ...]:
 
 def answers_of(look: str, on: str, layout: Layout) -> tuple[str, ...]:
     """What a look may answer on a place; nothing where it is not taken there."""
-    place = positions_of(layout).get(on)
+    place = places_off(layout).get(on)
     kind = place.kind if place is not None else ENGINE
     if look in ANSWERS:
         return ANSWERS[look] if kind == "half bearing" else ()

@@ -98,7 +98,7 @@ def _said(way: OilWay, bearings: BearingMap, harm: dict[str, int]) -> Iterator[R
     elif all_seen and len(gone) == 1 < len(rods) and not mains_gone:
         number = gone[0].removeprefix("rod-")
         yield _reason(
-            f"No. {number} alone: its drilling, half bearing, bolts, cylinder. The supply reached the others."
+            f"Rod {number} alone: its drilling, half bearing, bolts, cylinder. The supply reached the others."
         )
     elif gone:
         yield from _branch(way, gone, harm)

@@ -13,7 +13,7 @@ from halfthou.evidence.grades import EXCHANGED, IN_PLACE, OVERLAY, SEAT, SHEARED
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import ENGINE, Job, Look, Observation, Sighting
 from halfthou.operations import stale_looks
-from halfthou.strip import positions_of
+from halfthou.strip import places_off
 from halfthou.surveys import Seen
 from halfthou.verdicts import HALVES_NOT, HALVES_SOUND
 
@@ -93,11 +93,11 @@ def _told(job: Job, engine: Engine) -> Iterator[Observation]:
     sightings = Sightings(job, mistrusted_too=True)
     yield from _of_halves(sightings)
     yield from _of_engine(sightings, engine)
-    places = positions_of(job.limits.layout)
+    places = places_off(job.limits.layout)
     for (on, look), said in sightings.by_place.items():
         for one in said:
             if look == "rod heat" and one.answer in _RODS:
-                yield _observation(one, places[on].of, Look.ROD, _RODS[one.answer])
+                yield _observation(one, places[on].beside, Look.ROD, _RODS[one.answer])
             told = _CYLINDER.get((look, one.answer))
             if told is not None:
                 kind, bench_look, answer = told
@@ -132,10 +132,10 @@ def _of_engine(sightings: Sightings, engine: Engine) -> Iterator[Observation]:
 
 def _of_halves(sightings: Sightings) -> Iterator[Observation]:
     """Half bearings that turned, and those that never go back."""
-    places, bearings = positions_of(sightings.job.limits.layout), BearingMap(sightings)
+    places, bearings = places_off(sightings.job.limits.layout), BearingMap(sightings)
     by_journal: dict[str, list[str]] = {}
     for half in bearings.halves:
-        by_journal.setdefault(places[half].of, []).append(half)
+        by_journal.setdefault(places[half].beside, []).append(half)
     for journal, halves in by_journal.items():
         seats = [seat for half in halves if (seat := sightings.last(half, SEAT)) is not None]
         turned = [seat for seat in seats if seat.answer in (TURNED, SHEARED)]

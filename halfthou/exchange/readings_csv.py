@@ -10,7 +10,7 @@ from typing import Any
 from pydantic import TypeAdapter, ValidationError
 
 from halfthou.amounts import QUANTITIES, Quantity, read_amount
-from halfthou.engines import Engine, Part
+from halfthou.engines import Engine, Place
 from halfthou.exchange.decimals import exact_amount, exact_text
 from halfthou.exchange.faults import BadFile, Fault, faults_of
 from halfthou.exchange.table import Table, write_table
@@ -220,7 +220,7 @@ class _Against:
             return []
         return [Fault(where, f"“{spot[:20]}” is no spot of the plan for {part}")]
 
-    def _measured_of(self, part: Part) -> str:
+    def _measured_of(self, part: Place) -> str:
         """What is measured of a part; of an older row, of its journal and of the bearing with it."""
         own = [feature.name for feature in self.engine.kind(part.id).features]
         if not part.beside:

@@ -45,7 +45,7 @@ class Sighting(Fact):
 
     @override
     def said(self, names: Names) -> str:
-        where = "" if self.on == ENGINE else f"{self.on}, "
+        where = "" if self.on == ENGINE else f"{names.called(self.on)}, "
         return f"{where}{self.look}: {self.typed or self.answer}{', after cleaning' if self.cleaned else ''}"
 
 

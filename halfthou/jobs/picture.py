@@ -37,4 +37,4 @@ class Picture(Fact):
 
     @override
     def said(self, names: Names) -> str:
-        return f"a picture of {self.on}{f': {self.words}' if self.words else ''}"
+        return f"a picture of {names.called(self.on)}{f': {self.words}' if self.words else ''}"

@@ -58,7 +58,7 @@ class Marking(Fact):
     @override
     def said(self, names: Names) -> str:
         mark = "no mark" if self.mark == BARE else self.mark
-        return f"{self.part} {'bears' if self.found else 'was given'} {mark}"
+        return f"{names.called(self.part)} {'bears' if self.found else 'was given'} {mark}"
 
 
 class Laying(Fact):
@@ -69,7 +69,7 @@ class Laying(Fact):
 
     @override
     def said(self, names: Names) -> str:
-        return f"{self.part} lies in {self.pocket}"
+        return f"{names.called(self.part)} lies in {self.pocket}"
 
 
 class Removal(Fact):

@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.engines import Drawing, Expected, FeatureKind, Part, PartKind, StationDrawing, short_name
+from halfthou.engines import Drawing, Expected, FeatureKind, PartKind, Place, StationDrawing, short_name
 from halfthou.jobs import Feature, Layout, LimitsSheet, Material, OperationKind, Purpose
 from halfthou.lengths import Length
 from halfthou.parts.journal_kind import FLOOR_NM
@@ -18,24 +18,27 @@ BORE_ANGLES_DEG = {"a": 0, "b": 60, "c": 120}
 WALL_ANGLES_DEG = {"a": 0, "b": 180}
 
 
-def _parts(layout: Layout) -> tuple[Part, ...]:
+def _parts(layout: Layout) -> tuple[Place, ...]:
     return tuple(_all(layout))
 
 
-def _all(layout: Layout) -> Iterator[Part]:
+def _all(layout: Layout) -> Iterator[Place]:
     """The bearings along the shaft. Of a pin that two rods share each has its own; the pin's is for older
     records."""
     for name in layout.shaft:
-        short = short_name(name)
+        short = short_name(name, layout)
         if name[0] == "M":
-            yield Part(f"bearing-{name}", "bearing", "mains", f"Bearing of {name}", short, name)
+            yield Place(f"bearing-{name}", "bearing", "mains", f"Bearing of {name}", short, name)
             continue
         cylinders = layout.pins[int(name[1:]) - 1].cylinders
         for cylinder in cylinders:
             called = short if len(cylinders) == 1 else f"rod {cylinder}"
-            yield Part(f"bearing-rod-{cylinder}", "bearing", "rods", f"Bearing of rod {cylinder}", called, name)
+            yield Place(
+                f"bearing-rod-{cylinder}", "bearing", "rods", f"Bearing of rod {cylinder}", called, name,
+                cylinder=cylinder,
+            )  # fmt: skip
         if len(cylinders) > 1:
-            yield Part(
+            yield Place(
                 f"bearing-{name}", "bearing", "rods", f"Bearing of pin {name}, by an older record", short, name
             )
 

@@ -7,8 +7,8 @@ from halfthou.engines import (
     Expected,
     FeatureKind,
     LookKind,
-    Part,
     PartKind,
+    Place,
     SheetFigure,
     SheetMade,
     StationDrawing,
@@ -43,9 +43,9 @@ from halfthou.verdicts import (
 FLOOR_NM = 5_080
 
 
-def _parts(layout: Layout) -> tuple[Part, ...]:
+def _parts(layout: Layout) -> tuple[Place, ...]:
     return tuple(
-        Part(name, "journal", set_of(name).value, journal_name(name, layout), short_name(name))
+        Place(name, "journal", set_of(name).value, journal_name(name, layout), short_name(name, layout))
         for name in layout.shaft
     )
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import defaultdict
 
-from halfthou.engines import set_name, short_name
+from halfthou.engines import set_name
 from halfthou.jobs import DIAMETER, Decision
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.report.documents import SetReport, SpotAsked, ToOrder
@@ -50,7 +50,7 @@ def journal_set_report(
         present=say.shown(decided.case.present),
         present_words=step_words(decided.case.present, say),
         mixed=decided.case.mixed,
-        sets_it=short_name(decided.choice.sets_it) if decided.choice and grinding else None,
+        sets_it=decided.called(decided.choice.sets_it) if decided.choice and grinding else None,
         complete=not decided.awaiting,
         finished=decided.finished,
         decided=decision is not None,
@@ -94,7 +94,7 @@ def _shells(decided: SetVerdict, say: Notation) -> tuple[ToOrder, ...]:
     for journal, verdict in decided.case.verdicts.items():
         undersize = shells_of(decided, journal)
         if undersize is not None and not refits_shells(decided, journal):
-            journals[undersize].append(short_name(journal))
+            journals[undersize].append(decided.called(journal))
             pairs[undersize] += verdict.case.rods
     on_sheet = {shell.size: shell for shell in decided.case.limits.shells}
     found = []

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.engines import journal_name, short_name
+from halfthou.engines import journal_name
 from halfthou.jobs import Feature, JournalSet, Layout, Look, Waived
 from halfthou.lengths import Notation, Shown
 from halfthou.memo import Memo
@@ -72,7 +72,7 @@ def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notat
         kind="journal",
         station="crank",
         name=journal_name(journal, layout),
-        short_name=short_name(journal),
+        short_name=decided.called(journal),
         set=decided.case.journal_set.value,
         mark=MARKS[decided.mark_of(journal)],
         own_action=verdict.action,
@@ -204,11 +204,11 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
         if decided.action_of(journal) is not Action.REGRIND:
             return f"stands at {step_words(verdict.case.present, say)} already"
         if not verdict.needs_machining:
-            return f"does not need it alone; {short_name(choice.sets_it)} sets the size"
+            return f"does not need it alone; {decided.called(choice.sets_it)} sets the size"
         alone = next((o.rung for o in choice.outlooks if o.rung.usable and journal not in o.misses), None)
         if alone is not None and alone.step != decided.undersize:
-            return f"{step_words(alone.step, say)} alone; {short_name(choice.sets_it)} sets the size"
-        return f"{short_name(choice.sets_it)} sets the size"
+            return f"{step_words(alone.step, say)} alone; {decided.called(choice.sets_it)} sets the size"
+        return f"{decided.called(choice.sets_it)} sets the size"
     if verdict.needs_machining:
         for reason in hardening_words(decided, say):
             return reason.text

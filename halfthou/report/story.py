@@ -130,7 +130,7 @@ def _corrections(job: Job, names: Names) -> Iterator[StoryLine]:
 
 def _called(part: str, engine: Engine) -> str:
     """A part by its short name."""
-    known = engine.parts.get(part)
+    known = engine.places.get(part)
     return known.short if known is not None else part
 
 

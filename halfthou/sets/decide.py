@@ -69,6 +69,10 @@ class SetVerdict:
     ended: End | None = None
     decision: Decision | None = None
 
+    def called(self, journal: str) -> str:
+        """A journal of the set by its short name. Raises KeyError where it is none of the set."""
+        return self.case.verdicts[journal].case.survey.part.short
+
     @property
     def step(self) -> Length | None:
         """The undersize it goes to."""

@@ -5,18 +5,19 @@ from halfthou.strip.fasteners import growth_of, renew_because, stretch_called, s
 from halfthou.strip.faults import faults_of_strip
 from halfthou.strip.marks import caps_seen, disagreements, fault_of_mark, mark_findings, same_mark, stepped
 from halfthou.strip.open_ends import EndKind, OpenEnd, open_ends, still_open
-from halfthou.strip.positions import Position, positions_of
+from halfthou.strip.places import places_off
 from halfthou.strip.report import StripReport, looks_of, strip_report
 from halfthou.strip.standing import Strip
 from halfthou.strip.step import StripStep
 from halfthou.strip.steps import steps_by_id, strip_list
+from halfthou.strip.whereabouts import Lies, lies_in, lies_there
 
 __all__ = [
     "NOTHING",
     "BeforeBench",
     "EndKind",
+    "Lies",
     "OpenEnd",
-    "Position",
     "Strip",
     "StripReport",
     "StripStep",
@@ -26,10 +27,12 @@ __all__ = [
     "fault_of_mark",
     "faults_of_strip",
     "growth_of",
+    "lies_in",
+    "lies_there",
     "looks_of",
     "mark_findings",
     "open_ends",
-    "positions_of",
+    "places_off",
     "renew_because",
     "same_mark",
     "stepped",

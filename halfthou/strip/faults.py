@@ -5,14 +5,14 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.jobs import Job
-from halfthou.strip.positions import positions_of
+from halfthou.strip.places import places_off
 from halfthou.strip.steps import steps_by_id
 
 
 def faults_of_strip(job: Job) -> Iterator[str]:
     """What is wrong with the steps, marks and open ends of a job, by its layout."""
     layout = job.limits.layout
-    steps, places = steps_by_id(layout), positions_of(layout)
+    steps, places = steps_by_id(layout), places_off(layout)
     for done in job.steps_done:
         if done.step not in steps:
             yield f"step {done.id}: the list for “{layout.name}” has no “{done.step}”"

@@ -6,8 +6,9 @@ import re
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from halfthou.engines import Place
 from halfthou.jobs import BARE, Felt, Job, Look, Marking, Observation, StepDone
-from halfthou.strip.positions import Position, positions_of
+from halfthou.strip.places import places_off
 from halfthou.verdicts import CAP_STEPS, CAPS_DISAGREE
 from halfthou.words import Reason
 
@@ -51,7 +52,7 @@ def marks_of(job: Job) -> Marks:
     return Marks(found, given)
 
 
-def disagreements(job: Job) -> tuple[tuple[Position, Position, str], ...]:
+def disagreements(job: Job) -> tuple[tuple[Place, Place, str], ...]:
     """Rods and caps whose numbers, as found, disagree: the rod, its cap, and what to say.
 
     Rule:    strip.caps.   Source: docs/trade: Caps and rods, common practice.
@@ -59,8 +60,8 @@ def disagreements(job: Job) -> tuple[tuple[Position, Position, str], ...]:
     return tuple(_disagreeing(job))
 
 
-def _disagreeing(job: Job) -> Iterator[tuple[Position, Position, str]]:
-    places, marks = positions_of(job.limits.layout), marks_of(job)
+def _disagreeing(job: Job) -> Iterator[tuple[Place, Place, str]]:
+    places, marks = places_off(job.limits.layout), marks_of(job)
     for key, found in marks.found.items():
         place = places.get(key)
         if place is None or found.mark == BARE:
@@ -81,9 +82,9 @@ def _disagreeing(job: Job) -> Iterator[tuple[Position, Position, str]]:
             yield place, place, say
 
 
-def stepped(job: Job) -> tuple[tuple[Position, StepDone], ...]:
+def stepped(job: Job) -> tuple[tuple[Place, StepDone], ...]:
     """The caps at whose joint a step was felt."""
-    places = positions_of(job.limits.layout)
+    places = places_off(job.limits.layout)
     found = []
     for done in job.standing(job.steps_done):
         if Felt.STEPPED in done.felt:
@@ -102,7 +103,7 @@ def mark_findings(job: Job) -> tuple[Reason, ...]:
 
 
 def _findings(job: Job) -> Iterator[Reason]:
-    places, marks = positions_of(job.limits.layout), marks_of(job)
+    places, marks = places_off(job.limits.layout), marks_of(job)
     for place, _, say in disagreements(job):
         yield Reason(rule="strip.caps", text=say, spots=(place.id,))
     for place, _ in stepped(job):
@@ -128,13 +129,13 @@ def caps_seen(job: Job) -> dict[tuple[str, str], Observation]:
         return seen
     marks = marks_of(job)
     for place, done in stepped(job):
-        seen[place.of, Look.CAPS] = Observation(
-            id=done.id, on=place.of, look=Look.CAPS, answer=CAP_STEPS, by=done.by, at=done.at
+        seen[place.beside, Look.CAPS] = Observation(
+            id=done.id, on=place.beside, look=Look.CAPS, answer=CAP_STEPS, by=done.by, at=done.at
         )
     for place, _, _ in disagreements(job):
         found = marks.found[place.id]
-        seen[place.of, Look.CAPS] = Observation(
-            id=found.id, on=place.of, look=Look.CAPS, answer=CAPS_DISAGREE, by=found.by, at=found.at
+        seen[place.beside, Look.CAPS] = Observation(
+            id=found.id, on=place.beside, look=Look.CAPS, answer=CAPS_DISAGREE, by=found.by, at=found.at
         )
     return seen
 
@@ -144,7 +145,7 @@ def fault_of_mark(job: Job, given: Marking) -> str:
 
     Rule:    strip.marks: a mark given here is one part's; a part that bears one given here gets no other.
     """
-    places, marks = positions_of(job.limits.layout), marks_of(job)
+    places, marks = places_off(job.limits.layout), marks_of(job)
     place = places[given.part]
     if given.found:
         return ""

@@ -139,7 +139,8 @@ def _positions(strip: Strip) -> list[PositionShown]:
     return [
         PositionShown(
             id=key, kind=place.kind, name=place.name, short=place.short, mark=place.mark, how=place.how,
-            of=place.of, found=marks.found[key].mark if key in marks.found else "",
+            of=place.beside or (key if place.set else ""),
+            found=marks.found[key].mark if key in marks.found else "",
             given=marks.given[key].mark if key in marks.given else "", lies=strip.lies_in.get(key, ""),
         )
         for key, place in strip.places.items()

@@ -7,10 +7,11 @@ from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
 
+from halfthou.engines import MARKED_FIRST, Place
 from halfthou.jobs import Job, OperationKind, StepDone
 from halfthou.looks import Looks
 from halfthou.strip.marks import Marks, marks_of
-from halfthou.strip.positions import MARKED_FIRST, Position, positions_of
+from halfthou.strip.places import places_off
 from halfthou.strip.step import WASH, StripStep
 from halfthou.strip.steps import steps_by_id, strip_list
 
@@ -35,9 +36,9 @@ class Strip:
         return steps_by_id(self.job.limits.layout)
 
     @cached_property
-    def places(self) -> dict[str, Position]:
+    def places(self) -> dict[str, Place]:
         """The positions of its layout."""
-        return positions_of(self.job.limits.layout)
+        return places_off(self.job.limits.layout)
 
     @cached_property
     def done(self) -> dict[str, StepDone]:
@@ -80,7 +81,7 @@ class Strip:
             for look in step.destroys
         }
 
-    def unmarked(self, step: StripStep) -> tuple[Position, ...]:
+    def unmarked(self, step: StripStep) -> tuple[Place, ...]:
         """The parts that a step takes off and that bear no mark yet, though they must.
 
         Rule:    strip.marks.

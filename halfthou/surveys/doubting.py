@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
+from dataclasses import replace
 
 from halfthou.engines import Engine, FeatureKind
 from halfthou.gauges import GaugeQuestion
@@ -61,7 +62,9 @@ def _of_set(feature: FeatureKind, limits: LimitsSheet, group: tuple[PartRead, ..
     expected = feature.expected(limits, group[0].part.set)
     if expected is None:
         return {}
-    suspects = find_suspects({read.part.id: read.counted[feature.key] for read in group}, expected)
+    found = find_suspects({read.part.id: read.counted[feature.key] for read in group}, expected)
+    called = {read.part.id: read.part.short for read in group}
+    suspects = {key: replace(one, neighbour=called.get(one.neighbour, "")) for key, one in found.items()}
     for read in group:
         plan = read.plans.get(feature.key)
         if plan is None:

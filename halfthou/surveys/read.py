@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
-from halfthou.engines import Engine, FeatureKind, Part
+from halfthou.engines import Engine, FeatureKind, Place
 from halfthou.gauges import GaugeQuestion, reads_something_else
 from halfthou.jobs import Gauge, Job, Operation, Plan, Reading, along, plane_and_angle
 from halfthou.operations import LastWork
@@ -28,7 +28,7 @@ class PartRead:
     `outside` are the spots of a feature that its plan does not have, with where they lie as far as anybody knows.
     """
 
-    part: Part
+    part: Place
     taken_with: TakenWith
     plans: Mapping[str, Plan]
     states: Mapping[FeatureSpot, SpotState]
@@ -49,7 +49,9 @@ class PartRead:
         return tuple((t.reading, asked) for t in every if (asked := self.taken_with.question(t)) is not None)
 
 
-def read_part(part: Part, engine: Engine, taken_with: TakenWith, chosen: Plan | None, on_it: PartFacts) -> PartRead:
+def read_part(
+    part: Place, engine: Engine, taken_with: TakenWith, chosen: Plan | None, on_it: PartFacts
+) -> PartRead:
     """Sort the readings of one part by feature and spot.
 
     Takes:   the plan chosen for its set, if one was; what is on record of it.

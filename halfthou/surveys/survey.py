@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 
 from halfthou.amounts import Amount, Quantity, amount_of
-from halfthou.engines import Engine, FeatureKind, Part
+from halfthou.engines import Engine, FeatureKind, Place
 from halfthou.gauges import Budget
 from halfthou.jobs import Job, Plan
 from halfthou.lengths import ZERO, Length
@@ -28,7 +28,7 @@ class FeatureSurvey:
     `outside` are readings at places that are not in the plan: they are judged, and somebody is asked about them.
     """
 
-    part: Part
+    part: Place
     feature: FeatureKind
     plan: Plan | None
     spots: tuple[SpotState, ...]
@@ -106,7 +106,7 @@ class FeatureSurvey:
 class PartSurvey:
     """All that was read of one part, by feature; a feature nobody has read and nobody must is left out."""
 
-    part: Part
+    part: Place
     features: Mapping[str, FeatureSurvey]
 
     def spots(self, feature: str) -> tuple[SpotState, ...]:

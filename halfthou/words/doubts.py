@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
 
-from halfthou.engines import short_name
 from halfthou.gauges import GaugeQuestion
 from halfthou.jobs import Document
 from halfthou.lengths import Notation, Shown, Unit
@@ -86,7 +85,7 @@ def _question(doubt: Suspicion, say: Notation) -> str:
     if doubt.why is Doubtful.GAUGE and doubt.gauge is not None:
         return _GAUGE_ASKED[doubt.gauge]
     if doubt.why is Doubtful.NEIGHBOUR:
-        return f"It does not fit here, but it fits {short_name(doubt.neighbour)}. Which journal is in hand?"
+        return f"It does not fit here, but it fits {doubt.neighbour}. Which journal is in hand?"
     return f"{away} {way} than the form of the others puts it. Read it again, or keep it."
 
 

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.engines import short_name
 from halfthou.gauges import TURN
 from halfthou.jobs import THIMBLES, JournalSet, Look
 from halfthou.lengths import ZERO, Length, Notation
@@ -41,7 +40,7 @@ def _plain_headline(decided: SetVerdict, say: Notation) -> str:
         return f"refer: only a tight band, {step_words(choice.tight, say)}"
     if action is Action.FIT_UNDERSIZE:
         names = [n for n in decided.case.verdicts if decided.action_of(n) is Action.FIT_UNDERSIZE]
-        return f"fit undersize shells at {names_of(names)}"
+        return f"fit undersize shells at {names_of(names, decided.called)}"
     present = decided.undersize if decided.undersize is not None else decided.case.present
     at = f" at {step_words(present, say)}" if present > ZERO else ""
     return f"{action.value}{at if keeps(action) and not decided.case.mixed else ''}"
@@ -92,21 +91,21 @@ def would_change(decided: SetVerdict, say: Notation) -> tuple[str, ...]:
         found += _smaller_sizes(decided, choice, say)
         if choice.without_worst is not None and choice.without_worst != choice.sure:
             size = step_words(choice.without_worst, say)
-            found.append(f"{short_name(choice.sets_it)} alone drives it: without it the rest go at {size}.")
+            found.append(f"{decided.called(choice.sets_it)} alone drives it: without it the rest go at {size}.")
     if decided.case.mixed and decided.decision is None:
         found += _ways_of_mixed(decided, say)
     if choice is None:
         for name, verdict in decided.case.verdicts.items():
             open_figures = verdict.findings if verdict.action is Action.MEASURE else ()
             ways = [way for finding in open_figures for way in settlings(verdict.case, finding)]
-            found += [f"{short_name(name)}: {text}" for text in settling_words(ways, say)]
+            found += [f"{decided.called(name)}: {text}" for text in settling_words(ways, say)]
     return tuple(found)
 
 
 def _smaller_sizes(decided: SetVerdict, choice: SizeChoice, say: Notation) -> Iterator[str]:
     if choice.tight is not None:
         outlook = choice.at(choice.tight)
-        who = names_of(outlook.tight if outlook else (choice.sets_it,))
+        who = names_of(outlook.tight if outlook else (choice.sets_it,), decided.called)
         size = step_words(choice.tight, say)
         yield f"{size} is tight: {who} leaves less than a workable band. A person may choose it."
     needing = choice.profile_of
@@ -117,9 +116,10 @@ def _smaller_sizes(decided: SetVerdict, choice: SizeChoice, say: Notation) -> It
     by_wear = [name for name in needing if name not in by_score]
     if by_score:
         keep = ", and the house keeps the axis" if decided.case.house.keep_axis else ""
-        yield f"{names_of(by_score)}: the score decides. Only the axis moved away from it could give {size}{keep}."
+        who = names_of(by_score, decided.called)
+        yield f"{who}: the score decides. Only the axis moved away from it could give {size}{keep}."
     elif by_wear:
-        yield f"A radial profile of {names_of(by_wear)} that shows even wear: {size}."
+        yield f"A radial profile of {names_of(by_wear, decided.called)} that shows even wear: {size}."
 
 
 def _ways_of_mixed(decided: SetVerdict, say: Notation) -> Iterator[str]:
@@ -132,15 +132,16 @@ def _ways_of_mixed(decided: SetVerdict, say: Notation) -> Iterator[str]:
         for name in rest
     )
     size = step_words(largest, say)
+    who = names_of(rest, decided.called)
     if cleans:
-        yield f"Grind {names_of(rest)} to {size}, then all stand alike."
+        yield f"Grind {who} to {size}, then all stand alike."
     else:
-        yield f"{names_of(rest)} would not surely clean up at {size}: all would go to a further step."
+        yield f"{who} would not surely clean up at {size}: all would go to a further step."
     if decided.case.house.mixed_sizes:
         yield "Mixed shells: the house allows a pair to suit each journal."
     else:
         yield "Mixed shells, a pair to suit each journal, where the house allows them: it does not now."
-    yield f"{names_of(standing[largest])} to its own next step, where it needs grinding by itself."
+    yield f"{names_of(standing[largest], decided.called)} to its own next step, where it needs grinding by itself."
 
 
 def _any_read(decided: SetVerdict) -> bool:
@@ -169,7 +170,10 @@ def _mixed(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     """Which journal stands where, on a crank whose journals were not all ground alike."""
     if not decided.case.mixed:
         return
-    where = "; ".join(f"{names_of(names)} {step_words(size, say)}" for size, names in decided.case.standing.items())
+    where = "; ".join(
+        f"{names_of(names, decided.called)} {step_words(size, say)}"
+        for size, names in decided.case.standing.items()
+    )
     yield Reason(rule="sets.mixed", text=f"A mixed crank: {where}.")
 
 
@@ -180,11 +184,11 @@ def _kept(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
         return
     polished = [name for name, verdict in kept.items() if verdict.action is Action.POLISH]
     if polished:
-        text = f"{names_of(polished)}: light marks, a polish takes them out."
+        text = f"{names_of(polished, decided.called)}: light marks, a polish takes them out."
         yield Reason(rule="verdicts.journal.surface", text=text)
     nearest = min(kept, key=lambda name: _spare(kept[name]).nm)
     spare = say.text(_spare(kept[nearest]))
-    text = f"Within every limit. {short_name(nearest)} is nearest to the least size, {spare} inside."
+    text = f"Within every limit. {decided.called(nearest)} is nearest to the least size, {spare} inside."
     yield Reason(rule="surveys.size.least", text=text)
 
 
@@ -232,20 +236,20 @@ def _singled_out(decided: SetVerdict) -> Iterator[Reason]:
     verdicts = decided.case.verdicts
     cracked = [n for n, v in verdicts.items() if v.case.answer(Look.CRACK_TEST) == CRACK_FOUND]
     if cracked:
-        text = f"{names_of(cracked)}: cracked: the crank is not used again."
+        text = f"{names_of(cracked, decided.called)}: cracked: the crank is not used again."
         yield Reason(rule="verdicts.journal.crack", text=text)
     by_rule: dict[str, list[str]] = {}
     for name, verdict in verdicts.items():
         for rule in verdict.referred_for:
             by_rule.setdefault(rule, []).append(name)
     for rule, names in by_rule.items():
-        yield Reason(rule=rule, text=f"{names_of(names)}: {_REFERRED[rule]}")
+        yield Reason(rule=rule, text=f"{names_of(names, decided.called)}: {_REFERRED[rule]}")
     if decided.action is Action.REGRIND:
         return
     for what, rule, tail in _OPEN_WORDS:
         named = [n for n in verdicts if what in decided.opens_of(n)]
         if named:
-            yield Reason(rule=rule, text=f"{names_of(named)}: {tail}")
+            yield Reason(rule=rule, text=f"{names_of(named, decided.called)}: {tail}")
 
 
 _REFERRED = {
@@ -272,7 +276,7 @@ _OPEN_WORDS = (
 
 def _await(decided: SetVerdict) -> Iterator[Reason]:
     if decided.awaiting and len(decided.awaiting) < len(decided.case.verdicts):
-        text = f"{names_of(decided.awaiting)} not read yet."
+        text = f"{names_of(decided.awaiting, decided.called)} not read yet."
         yield Reason(rule="sets.not-all-read", text=text)
     elif decided.awaiting:
         what = "main" if decided.case.journal_set is JournalSet.MAINS else "rod"
@@ -285,7 +289,7 @@ def _await(decided: SetVerdict) -> Iterator[Reason]:
     ):
         named = [n for n in decided.case.verdicts if what in decided.opens_of(n)]
         if named:
-            yield Reason(rule=rule, text=f"{names_of(named)}: {tail}")
+            yield Reason(rule=rule, text=f"{names_of(named, decided.called)}: {tail}")
 
 
 def _no_shells(decided: SetVerdict, say: Notation) -> Iterator[Reason]:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.engines import short_name
 from halfthou.jobs import Hardening
 from halfthou.lengths import ZERO, Notation
 from halfthou.sets import HardeningCase, SetVerdict, SizeChoice, StepOutlook, finished_band, ground_band
@@ -20,7 +19,7 @@ def size_reasons(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     if choice is None or decided.decision is not None or decided.ended is not None:
         yield from _band(decided, say)
         return
-    worst = short_name(choice.sets_it)
+    worst = decided.called(choice.sets_it)
     if choice.sure is None:
         yield from _no_size(decided, say)
         return
@@ -36,36 +35,38 @@ def size_reasons(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
             text = f"A rule of thumb allows nothing so small as {size}: find the maker's smallest size."
             yield Reason(rule="sets.regrind.smallest-allowed", text=text)
         return
-    yield Reason(rule="sets.regrind.common-size", text=_sets_it(choice, outlook, size, say))
+    yield Reason(rule="sets.regrind.common-size", text=_sets_it(decided, choice, outlook, say))
     for missed in [o for o in choice.outlooks if o.rung.step < choice.sure][-1:]:
-        yield _missed(missed, say)
+        yield _missed(decided, missed, say)
     if decided.so_far:
         return
     yield from _next_size(decided, say)
     yield from _band(decided, say)
 
 
-def _sets_it(choice: SizeChoice, outlook: StepOutlook, size: str, say: Notation) -> str:
-    worst, spare = short_name(choice.sets_it), say.text(outlook.to_spare)
+def _sets_it(decided: SetVerdict, choice: SizeChoice, outlook: StepOutlook, say: Notation) -> str:
+    size = step_words(outlook.rung.step, say)
+    worst, spare = decided.called(choice.sets_it), say.text(outlook.to_spare)
     if choice.limits_it == choice.sets_it or outlook.worst == choice.sets_it:
         return f"{worst} sets the size. At {size} it has {spare} to spare."
-    other = short_name(outlook.worst)
+    other = decided.called(outlook.worst)
     return (
         f"{worst} needs it and sets the size. At {size} {other}, ground with it, has the least to spare: {spare}."
     )
 
 
-def _missed(missed: StepOutlook, say: Notation) -> Reason:
+def _missed(decided: SetVerdict, missed: StepOutlook, say: Notation) -> Reason:
     size = step_words(missed.rung.step, say)
     if missed.misses:
-        who = short_name(missed.worst)
+        who = decided.called(missed.worst)
         if missed.to_spare >= ZERO:
             text = f"At {size} it leaves {who} a band of nothing."
         else:
             text = f"At {size} {who} misses by {say.text(-missed.to_spare)}."
         return Reason(rule="sets.regrind.sure-size", text=text)
     if missed.tight and missed.rung.usable:
-        text = f"At {size} {names_of(missed.tight)} leaves {say.text(missed.to_spare)}: less than a workable band."
+        who = names_of(missed.tight, decided.called)
+        text = f"At {size} {who} leaves {say.text(missed.to_spare)}: less than a workable band."
         return Reason(rule="sets.regrind.tight", text=text)
     return Reason(rule=_bar(missed.rung.sold), text=f"{size} would do, but {_why_not(missed)}.")
 
@@ -105,7 +106,7 @@ def _no_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     choice = decided.choice
     if choice is None:
         return
-    worst = short_name(choice.sets_it)
+    worst = decided.called(choice.sets_it)
     if len(sheet_steps(decided.case.limits)) < 2:
         text = "The limits sheet lists no undersize shells: find out what can be bought."
         yield Reason(rule="sets.regrind.shells-exist", text=text)
@@ -130,7 +131,7 @@ def _no_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     else:
         size = step_words(last.rung.step, say)
         by = "leaves a band of nothing" if last.to_spare == ZERO else f"misses by {say.text(-last.to_spare)}"
-        text = f"Past the last size: at {size} {short_name(last.worst)} {by}."
+        text = f"Past the last size: at {size} {decided.called(last.worst)} {by}."
         yield Reason(rule="sets.regrind.last-size", text=text)
     yield from _could_be_saved(decided, choice, say)
 
@@ -139,13 +140,11 @@ def _could_be_saved(decided: SetVerdict, choice: SizeChoice, say: Notation) -> I
     if choice.possible is None:
         return
     size = step_words(choice.possible, say)
-    names = choice.profile_of
-    if any(decided.case.verdicts[name].by_score for name in names):
-        text = f"The score decides: only the axis moved away from it could save {names_of(names)} at {size}."
+    who = names_of(choice.profile_of, decided.called)
+    if any(decided.case.verdicts[name].by_score for name in choice.profile_of):
+        text = f"The score decides: only the axis moved away from it could save {who} at {size}."
     else:
-        text = (
-            f"Even wear could save it at {size}: take a radial profile of {names_of(names)} before it is scrapped."
-        )
+        text = f"Even wear could save it at {size}: take a radial profile of {who} before it is scrapped."
     yield Reason(rule="sets.regrind.sure-size", text=text)
 
 

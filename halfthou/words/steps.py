@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 
-from halfthou.engines import short_name
 from halfthou.lengths import ZERO, Length, Notation
 
 
@@ -13,7 +12,7 @@ def step_words(step: Length, say: Notation, way: str = "under") -> str:
     return "standard" if step == ZERO else f"{say.undersize(step)} {way}"
 
 
-def names_of(parts: Iterable[str]) -> str:
-    """Parts by their short names: No. 1, No. 2 and No. 4."""
-    names = [short_name(part) for part in parts]
+def names_of(parts: Iterable[str], called: Callable[[str], str]) -> str:
+    """Parts by their short names, as they are called: No. 1, No. 2 and No. 4."""
+    names = [called(part) for part in parts]
     return "".join(names[:1]) if len(names) < 2 else ", ".join(names[:-1]) + " and " + names[-1]

@@ -96,7 +96,7 @@ def test_an_engine_is_read_from_its_bearings_to_its_signed_sheet(
 
     # What metal went through; and a cooler that goes to another engine takes it along.
     to(page, "Metal")
-    expect(page.get_by_role("heading", name=re.compile("^Metal of No. 1, No. 2, No. 3"))).to_be_visible()
+    expect(page.get_by_role("heading", name=re.compile("^Metal of Rod 1, Rod 2, Rod 3"))).to_be_visible()
     page.get_by_role("button", name="Pan: washed").click()
     expect(page.get_by_role("listitem").filter(has_text="Wash pan and baffles")).to_contain_text(
         "washed (machinist)"
@@ -144,7 +144,7 @@ def test_an_engine_is_read_from_its_bearings_to_its_signed_sheet(
 
 def test_the_job_a_contaminated_part_comes_to_says_so(enter: Callable[..., Page]) -> None:
     page = enter("bench", "Sprayer pump")
-    expect(page.get_by_text(re.compile("Oil cooler came out of job 43: metal of No. 1"))).to_be_visible()
+    expect(page.get_by_text(re.compile("Oil cooler came out of job 43: metal of Rod 1"))).to_be_visible()
     page.get_by_role("link", name="Evidence", exact=True).click()
     to(page, "Metal")
     item = page.get_by_role("listitem").filter(has_text="Renew it, or wash it through")

@@ -164,7 +164,7 @@ def test_every_fact_of_the_door_is_told_in_words_and_goes_round_in_a_file() -> N
     lines = told(whole)
     assert len(lines) == len(every_fact())
     assert all(line.words and line.by == "bench" for line in lines)
-    assert any(line.words == "took back: cap-rod-3 bears 4" for line in lines)
+    assert any(line.words == "took back: Cap 3 bears 4" for line in lines)
 
 
 @pytest.mark.parametrize(
@@ -177,8 +177,8 @@ def test_every_fact_of_the_door_is_told_in_words_and_goes_round_in_a_file() -> N
             "screen: looked, nothing, after cleaning",
         ),
         (fact(StepDone, step="squirters.out", there=False), "squirters.out: not on this engine"),
-        (fact(Marking, part="rod-1", mark="none", found=True), "rod-1 bears no mark"),
-        (fact(Marking, part="rod-1", mark="1", found=False), "rod-1 was given 1"),
+        (fact(Marking, part="rod-1", mark="none", found=True), "Rod 1 bears no mark"),
+        (fact(Marking, part="rod-1", mark="1", found=False), "Rod 1 was given 1"),
         (fact(HandOver, to="the driver", words="as it is"), "handed over to the driver: as it is"),
     ],
 )

@@ -86,7 +86,7 @@ def texts(story: Any) -> str:
 def test_damage_is_read_along_the_way() -> None:
     """Source: common practice, no source: all rods, one rod, one branch, nearest or farthest."""
     assert "short of oil" in texts(read(*graded("Inline four", rods="C", mains="L")))
-    assert "No. 3 alone" in texts(read(*graded("Inline four", rods="OOMO", mains="L")))
+    assert "Rod 3 alone" in texts(read(*graded("Inline four", rods="OOMO", mains="L")))
     vee = read(*graded("V eight, cross plane", rods="COOOCOOO", mains="L"), engine="V eight, cross plane")
     assert "Everything below main 1 is gone" in texts(vee)
     assert "contamination" in texts(read(*graded("Inline four", rods="O", mains="EDLLL")))

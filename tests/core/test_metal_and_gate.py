@@ -40,7 +40,7 @@ def test_everything_the_oil_reaches_is_contaminated_and_the_pump_follows_its_rul
 def test_a_part_that_was_washed_takes_no_flag_along() -> None:
     gone = graded("Inline four", rods="COOO", mains="O")
     story = read(*gone)
-    assert flag_of(story.job, story.sightings, story.signs, "Oil cooler").startswith("metal of No. 1")
+    assert flag_of(story.job, story.sightings, story.signs, "Oil cooler").startswith("metal of Rod 1")
     washed = read(*gone, fact(Dealt, item="cooler", how=DealtHow.WASHED))
     assert flag_of(washed.job, washed.sightings, washed.signs, "Oil cooler") == ""
 

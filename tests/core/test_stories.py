@@ -10,12 +10,12 @@ from typing import Any
 from halfthou.assess import evidence_standing
 from halfthou.causes import Word
 from halfthou.evidence import EvidenceStanding, oil_way_of, readings_of_the_way
-from halfthou.jobs import BARE, Drawn, Marking, OilFigure, OilReport, StepDone
+from halfthou.jobs import BARE, Drawn, Marking, OilFigure, OilReport, StepDone, held_as
 from halfthou.lengths import Length
 from halfthou.words import Reason
 from tests.loosen import at, loose
 from tests.reading import complains, graded, leaders, next_of, read, ruled_out, seen, words_of
-from tests.stripping import FIELDS, fact, said
+from tests.stripping import fact, said
 
 #: A strip that is in use: its next step is no washing.
 IN_USE = fact(StepDone, step="stand.photographed")
@@ -174,7 +174,7 @@ def measured(*facts: Any, engine: str) -> EvidenceStanding:
     built = loose(WORN_PUMP, scope=("pump",), of=engine, seen=())
     fields: dict[str, Any] = {}
     for one in facts:
-        fields[FIELDS[type(one)]] = (*fields.get(FIELDS[type(one)], ()), one)
+        fields[held_as(type(one)).field] = (*fields.get(held_as(type(one)).field, ()), one)
     return evidence_standing(built.model_copy(update=fields))
 
 

@@ -39,7 +39,7 @@ from halfthou.strip import (
     looks_of,
     mark_findings,
     open_ends,
-    positions_of,
+    places_off,
     renew_because,
     same_mark,
     steps_by_id,
@@ -51,7 +51,7 @@ from halfthou.strip import (
 )
 from halfthou.verdicts import Called
 from tests.making import CASES, GOOD_ENGINE, MICROMETER, inches, job, mm
-from tests.stripping import FIELDS, at_the_door, fact, said
+from tests.stripping import at_the_door, fact, said
 
 SAY = Notation.usual(Unit.INCH)
 EVERY = pytest.mark.parametrize("layout", usual_layouts(), ids=lambda one: one.name)
@@ -65,11 +65,11 @@ def test_every_part_of_every_layout_comes_off_once_and_marked_before(layout: Lay
     for step in strip_list(layout):
         marked |= set(step.marks)
         for key in step.takes:
-            place = positions_of(layout)[key]
+            place = places_off(layout)[key]
             if place.kind in ("rod", "rod cap", "main cap", "half bearing", "piston"):
                 assert key in marked, f"{key} leaves without its mark"
         taken += step.takes
-    assert sorted(taken) == sorted(positions_of(layout))
+    assert sorted(taken) == sorted(places_off(layout))
 
 
 @EVERY
@@ -315,7 +315,3 @@ def test_a_whole_strip_ends_with_nothing_left() -> None:
         assert report.next == ""
         assert report.done == len(report.steps)
         assert all(one.lies for one in report.positions)
-
-
-def test_every_kind_of_fact_that_the_helpers_make_has_its_field() -> None:
-    assert set(FIELDS.values()) <= set(Job.model_fields)

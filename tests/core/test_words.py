@@ -127,9 +127,10 @@ def test_decisions_and_signatures_travel_into_the_text() -> None:
 def test_shared_pins_name_their_cylinders() -> None:
     """Source: docs/trade: Shared pins: a pin that carries two rods is one journal."""
     eight = layout("V eight, cross plane")
-    assert journal_name("R2", eight) == "Rod journal No. 2, cylinders 2 and 6"
+    assert journal_name("R2", eight) == "Pin 2, cylinders 2 and 6"
     assert journal_name("M2", eight) == "Main journal M2"
-    assert (short_name("R2"), short_name("M2")) == ("No. 2", "M2")
+    assert (short_name("R2", eight), short_name("M2", eight)) == ("Pin 2", "M2")
+    assert short_name("R2", layout("Inline four")) == "No. 2"
 
 
 @pytest.mark.parametrize("known", usual_layouts(), ids=lambda known: known.name)

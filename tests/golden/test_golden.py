@@ -5,6 +5,7 @@ from __future__ import annotations
 
 import json
 import os
+import re
 import sqlite3
 import subprocess
 import sys
@@ -15,6 +16,7 @@ from typing import Any
 import pytest
 
 from halfthou.assess import assess
+from halfthou.engines import shares_pins
 from halfthou.exchange import read_job, write_job
 from halfthou.report import read_signed, shape_of
 from tests.golden.block_jobs import blocks
@@ -35,6 +37,8 @@ def test_the_whole_answer_is_what_it_was(path: Path) -> None:
     kept = json.loads(path.read_text(encoding="utf-8"))
     job = read_job(json.dumps(kept["file"])).job
     was = read_signed({"shape": 3, "assessment": kept["answer"]}).model_dump(mode="json")
+    if shares_pins(job.limits.layout):
+        was = _with_pins(was)
     assert _but_for_rods(assess(job).model_dump(mode="json")) == _but_for_rods(was)
 
 
@@ -48,6 +52,14 @@ def test_the_whole_answer_on_blocks_and_loose_parts_is_what_it_was(path: Path) -
     kept = json.loads(path.read_text(encoding="utf-8"))
     was = read_signed({"shape": 7, "assessment": kept["answer"]}).model_dump(mode="json")
     assert assess(read_job(json.dumps(kept["file"])).job).model_dump(mode="json") == was
+
+
+def _with_pins(answer: dict[str, Any]) -> dict[str, Any]:
+    """An answer on an engine whose rods share pins, with the pins called so; a number alone was taken for a
+    cylinder's."""
+    text = re.sub(r"Rod journal No\. (\d+), cylinders", r"Pin \1, cylinders", json.dumps(answer))
+    changed: dict[str, Any] = json.loads(re.sub(r"No\. (\d+)", r"Pin \1", text))
+    return changed
 
 
 def _but_for_rods(answer: dict[str, Any]) -> dict[str, Any]:

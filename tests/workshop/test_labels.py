@@ -11,7 +11,7 @@ import zxingcpp
 from django.test import Client
 
 from halfthou.jobs import Layout
-from halfthou.strip import positions_of
+from halfthou.strip import places_off
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
 
@@ -48,7 +48,7 @@ def test_every_code_of_the_pdf_says_its_own_position(
         said += [code.text for code in found]
     kinds = form["kinds"].split(",")
     layout = job.limits.document["layout"]  # type: ignore[union-attr]
-    wanted = [one.id for one in positions_of(Layout.model_validate(layout)).values() if one.kind in kinds]
+    wanted = [one.id for one in places_off(Layout.model_validate(layout)).values() if one.kind in kinds]
     assert sorted(said) == sorted(f"HALF THOU {job.number} {key}" for key in wanted)
 
 

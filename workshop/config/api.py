@@ -15,6 +15,7 @@ from workshop.house.api import router as house
 from workshop.jobs.api import router as jobs
 from workshop.jobs.door_api import router as door
 from workshop.jobs.evidence_api import router as evidence
+from workshop.jobs.place_api import router as places
 from workshop.limits.api import router as limits
 from workshop.live.api import router as live
 from workshop.pages.api import router as pages
@@ -32,6 +33,7 @@ api.add_router("/house-rules", house)
 api.add_router("/live", live)
 api.add_router("", door)
 api.add_router("", evidence)
+api.add_router("", places)
 api.add_router("", jobs)
 
 

@@ -22,7 +22,7 @@ from halfthou.jobs import (
 from halfthou.lengths import Asked, Length, Notation, Unit
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment, read_signed
-from halfthou.strip import positions_of
+from halfthou.strip import places_off
 from halfthou.surveys import plan_of, window_for
 from halfthou.verdicts import Action
 from workshop.gauges.api import BenchGauge, bench_gauge
@@ -259,12 +259,12 @@ def bench_out(opened: Opened) -> BenchOut:
 
 
 def _places(job: Job, engine: Engine) -> list[PlaceOut]:
-    places = positions_of(engine.layout)
+    places = places_off(engine.layout)
     return [
         PlaceOut(
             id=p.id, kind=p.kind, set=p.set, name=p.name, short=p.short, beside=p.beside, spare=p.spare,
             goes_in=list(engine.goes_into(p.id)) if engine.kind(p.id).loose else [],
-            positions=[key for key, place in places.items() if place.of == p.id and key != p.id],
+            positions=[key for key, place in places.items() if place.beside == p.id],
         )
         for p in engine.parts.values()
         if p.set in job.sets

@@ -13,9 +13,10 @@ from django.utils.safestring import SafeString, mark_safe
 from ninja import Schema
 from pydantic import Field
 
+from halfthou.engines import Place
 from halfthou.exchange import Fault
 from halfthou.jobs import Job
-from halfthou.strip import Position, Strip
+from halfthou.strip import Strip
 from workshop.people.refusals import Refusal
 
 A4_MM = (210.0, 297.0)
@@ -38,12 +39,12 @@ class LabelForm(Schema):
     kinds: str = Field(default="", max_length=400)
 
 
-def code_text(job: Job, position: Position) -> str:
+def code_text(job: Job, position: Place) -> str:
     """What the code says: the job and the position, in plain text that any reader shows."""
     return f"HALF THOU {job.number} {position.id}"
 
 
-def positions_for(job: Job, kinds: str) -> list[Position]:
+def positions_for(job: Job, kinds: str) -> list[Place]:
     """The positions of these kinds, in the order of the engine; all where none is named.
 
     Refuses: Refusal where no position is of any of them.

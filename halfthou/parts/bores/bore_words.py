@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.engines import short_name
+from halfthou.engines import bore_name
 from halfthou.jobs import DIAMETER, GlazedBore, Look
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.bores.form import Unlike, UnlikeWear
@@ -69,8 +69,8 @@ def under_headline(decided: BoreSet, bore: str) -> str:
         if bore == choice.sets_it:
             return "this bore sets the size for all"
         if not verdict.needs_machining:
-            return f"does not need it alone; {short_name(choice.sets_it)} sets the size"
-        return f"{short_name(choice.sets_it)} sets the size"
+            return f"does not need it alone; {bore_name(choice.sets_it)} sets the size"
+        return f"{bore_name(choice.sets_it)} sets the size"
     survey = verdict.case.survey
     if survey.held:
         where = " ".join(state.spot for state in survey.held)

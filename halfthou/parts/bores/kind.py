@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from halfthou.engines import Drawing, Expected, FeatureKind, LookKind, Part, PartKind, StationDrawing, Stepped
+from halfthou.engines import Drawing, Expected, FeatureKind, LookKind, PartKind, Place, StationDrawing, Stepped
 from halfthou.jobs import (
     DIAMETER,
     Feature,
@@ -65,15 +65,16 @@ LOOKS = (
 )
 
 
-def _parts(layout: Layout) -> tuple[Part, ...]:
+def _parts(layout: Layout) -> tuple[Place, ...]:
     banks = {cylinder: bank for bank, cylinders in layout.named_banks for cylinder in cylinders}
     return tuple(
-        Part(
+        Place(
             f"bore-{n}",
             "bore",
             SetName.BORES.value,
             f"Bore {n}" + (f", {banks[n]} bank" if banks.get(n) else ""),
             f"Bore {n}",
+            cylinder=n,
         )
         for n in range(1, layout.cylinders + 1)
     )

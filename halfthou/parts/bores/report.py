@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from halfthou.engines import Engine, short_name
+from halfthou.engines import Engine, bore_name
 from halfthou.jobs import DIAMETER, Decision, Feature, Look, Waived
 from halfthou.lengths import Length, Notation, Shown
 from halfthou.memo import Memo
@@ -163,7 +163,7 @@ def bores_report(
         present=say.shown(decided.present),
         present_words=over(decided.present, say),
         mixed=decided.mixed,
-        sets_it=short_name(decided.choice.sets_it) if decided.choice and boring else None,
+        sets_it=bore_name(decided.choice.sets_it) if decided.choice and boring else None,
         complete=not decided.awaiting,
         finished=decided.finished,
         decided=decision is not None,
@@ -199,7 +199,7 @@ def _would_change(decided: BoreSet, say: Notation) -> tuple[str, ...]:
     if decided.choice is not None:
         return ()
     return tuple(
-        f"{short_name(name)}: {text}"
+        f"{bore_name(name)}: {text}"
         for name, verdict in decided.verdicts.items()
         for text in settling_words(ways_to_settle_bore(verdict), say)
     )
@@ -232,7 +232,7 @@ def _order(decided: BoreSet, bores: list[str], size: Length, say: Notation, *, r
         part_number=number,
         count=len(bores),
         what="sets of rings" if rings else "pistons with rings",
-        parts=tuple(short_name(name) for name in bores),
+        parts=tuple(bore_name(name) for name in bores),
         can_be_bought=bought,
     )
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.engines import short_name
+from halfthou.engines import bore_name
 from halfthou.jobs import Look
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.bores.before_boring import DeckSays, deck_says
@@ -49,7 +49,7 @@ def _plain(decided: BoreSet, say: Notation) -> str:
             return "measure on; good so far" if good else "measure on"
         return "read four angles" if Open.FOUR_ANGLES in opens else "too close to call"
     if action is Action.SLEEVE:
-        return f"sleeve {names_of(n for n, v in decided.verdicts.items() if v.needs_machining)}"
+        return f"sleeve {names_of((n for n, v in decided.verdicts.items() if v.needs_machining), bore_name)}"
     at = f" at {over(decided.present, say)}" if decided.present > ZERO and not decided.mixed else ""
     words = {Action.HONE: "light hone, new rings", Action.REUSE: "leave alone"}.get(action, action.value)
     return f"{words}{at if keeps(action) else ''}"
@@ -82,7 +82,7 @@ def _size(decided: BoreSet, say: Notation) -> Iterator[Reason]:
     choice = decided.choice
     if choice is None or choice.sure is None or decided.decision is not None:
         return
-    outlook, size, worst = choice.at(choice.sure), over(choice.sure, say), short_name(choice.sets_it)
+    outlook, size, worst = choice.at(choice.sure), over(choice.sure, say), bore_name(choice.sets_it)
     if outlook is None:
         return
     if decided.action is not Action.REBORE:
@@ -92,14 +92,14 @@ def _size(decided: BoreSet, say: Notation) -> Iterator[Reason]:
         return
     text = f"{worst} sets the size for all. At {size} it has {say.text(outlook.to_spare)} to spare."
     if outlook.worst != choice.sets_it:
-        other = short_name(outlook.worst)
+        other = bore_name(outlook.worst)
         spare = say.text(outlook.to_spare)
         text = f"{worst} sets the size for all. At {size} {other} has the least to spare: {spare}."
     yield Reason(rule="bores.one-size", text=text)
     for missed in [o for o in choice.outlooks if o.rung.step < choice.sure][-1:]:
         before = over(missed.rung.step, say)
         if missed.misses:
-            text = f"At {before} {short_name(missed.worst)} misses by {say.text(-missed.to_spare)}."
+            text = f"At {before} {bore_name(missed.worst)} misses by {say.text(-missed.to_spare)}."
             yield Reason(rule="bores.sure-size", text=text)
         else:
             yield Reason(rule="bores.sold", text=f"{before} would do, but {_why_not(decided, missed.rung.step)}.")
@@ -123,14 +123,14 @@ def _why_not(decided: BoreSet, step: Length) -> str:
         for name, v in decided.verdicts.items()
         if wall_at(v.case, decided.limits.size.most + step).says is WallSays.TOO_THIN
     ]
-    return f"it leaves {names_of(thin)} too thin a wall" if thin else "the maker allows nothing so large"
+    return f"it leaves {names_of(thin, bore_name)} too thin a wall" if thin else "the maker allows nothing so large"
 
 
 def _no_size(decided: BoreSet, say: Notation) -> Iterator[Reason]:
     choice = decided.choice
     if choice is None or choice.sure is not None or decided.decision is not None:
         return
-    worst = short_name(choice.sets_it)
+    worst = bore_name(choice.sets_it)
     if not choice.outlooks and past_the_largest(decided.limits, decided.verdicts):
         largest = decided.limits.figure("largest_allowed")
         most = say.text(largest.value) if largest is not None else ""
@@ -172,7 +172,7 @@ def _behind(decided: BoreSet) -> Reason:
     if WallSays.NO_LIMIT in by:
         text = "Whether it can be sleeved: the sheet has no sleeve or no least wall. Find them, or another block."
         return Reason(rule="bores.sleeve", text=text)
-    told = " ".join(f"{names_of(by[says])}: {_SLEEVE[says]}." for says in _SLEEVE if says in by)
+    told = " ".join(f"{names_of(by[says], bore_name)}: {_SLEEVE[says]}." for says in _SLEEVE if says in by)
     text = f"{told} Another block." if set(by) == {WallSays.TOO_THIN} else told
     return Reason(rule="bores.sleeve", text=text)
 
@@ -184,7 +184,7 @@ def _kept(decided: BoreSet, say: Notation) -> Iterator[Reason]:
     spares = {name: v.size.to_spare for name, v in kept.items() if v.size is not None}
     nearest = min(spares, key=lambda name: spares[name].nm)
     spare = say.text(spares[nearest])
-    text = f"Within every limit. {short_name(nearest)} is nearest to the greatest size, {spare} inside."
+    text = f"Within every limit. {bore_name(nearest)} is nearest to the greatest size, {spare} inside."
     yield Reason(rule="bores.size.greatest", text=text)
     if any(Open.PISTON in decided.opens_of(name) for name in kept):
         text = "Bores sound; piston clearance not known: measure the pistons, or waive it with a reason."
@@ -212,17 +212,17 @@ def _singled_out(decided: BoreSet) -> Iterator[Reason]:
             by_rule.setdefault("bores.coated", []).append(name)
     for rule, names in by_rule.items():
         said = {"bores.crack": "crack found", "bores.leaks": "the pressure test leaks"}
-        text = f"{names_of(names)}: {said.get(rule, 'coated or sprayed')}. Refer before any work."
+        text = f"{names_of(names, bore_name)}: {said.get(rule, 'coated or sprayed')}. Refer before any work."
         yield Reason(rule=rule, text=text)
     for what, rule, tail in _SINGLED:
         named = [name for name in decided.verdicts if what in decided.opens_of(name)]
         if named:
-            yield Reason(rule=rule, text=f"{names_of(named)}: {tail}")
+            yield Reason(rule=rule, text=f"{names_of(named, bore_name)}: {tail}")
 
 
 def _await(decided: BoreSet) -> Iterator[Reason]:
     if decided.awaiting and len(decided.awaiting) < len(decided.verdicts):
-        yield Reason(rule="sets.not-all-read", text=f"{names_of(decided.awaiting)} not read yet.")
+        yield Reason(rule="sets.not-all-read", text=f"{names_of(decided.awaiting, bore_name)} not read yet.")
     elif decided.awaiting:
         yield Reason(rule="sets.not-all-read", text="No bore is read whole yet.")
 
@@ -265,7 +265,8 @@ def _present(decided: BoreSet, say: Notation) -> Iterator[Reason]:
         for name, verdict in read.items():
             at.setdefault(verdict.case.present, []).append(name)
         where = "; ".join(
-            f"{names_of(names)} {over(size, say)}" for size, names in sorted(at.items(), key=lambda p: p[0].nm)
+            f"{names_of(names, bore_name)} {over(size, say)}"
+            for size, names in sorted(at.items(), key=lambda p: p[0].nm)
         )
         yield Reason(rule="bores.mixed", text=f"The bores stand at different sizes: {where}.")
     elif decided.present > ZERO and read:
@@ -277,7 +278,7 @@ def _present(decided: BoreSet, say: Notation) -> Iterator[Reason]:
             continue
         if claim.depth != verdict.case.present:
             text = (
-                f"{short_name(name)}: {claim.answer} says {over(claim.depth, say)}; it measures "
+                f"{bore_name(name)}: {claim.answer} says {over(claim.depth, say)}; it measures "
                 f"{over(verdict.case.present, say)}. The gauge is believed."
             )
             yield Reason(rule="bores.claimed", text=text)
@@ -292,7 +293,7 @@ def _way(decided: BoreSet, way: Way, bores: tuple[str, ...], size: Length | None
     rest = over(size, say) if size is not None else ""
     if way is Way.SLEEVE_WORST:
         keep = "the rest stay as they are" if size == decided.present else f"the rest go at {rest}"
-        words = f"Sleeve {names_of(bores)} alone: {keep}."
+        words = f"Sleeve {names_of(bores, bore_name)} alone: {keep}."
         costs = f"One sleeve fitted and bored to suit. {_sleeve_words(decided, bores, say)}"
     elif way is Way.THIN_SLEEVES:
         words = "Thin sleeves all round, back to standard: good pistons are kept."
@@ -303,7 +304,7 @@ def _way(decided: BoreSet, way: Way, bores: tuple[str, ...], size: Length | None
         more = say.text(size - decided.oversize) if size is not None and decided.oversize is not None else ""
         costs = f"{more} more off the wall, on diameter, and one step of the block's life."
     else:
-        words = f"{names_of(bores)} bored with the axis moved: {rest} could do."
+        words = f"{names_of(bores, bore_name)} bored with the axis moved: {rest} could do."
         keep = (
             "The house keeps the axis." if decided.house.keep_bore_axis else "A radial profile must show it first."
         )

@@ -8,8 +8,8 @@ from halfthou.engines import (
     Expected,
     FeatureKind,
     LookKind,
-    Part,
     PartKind,
+    Place,
     SheetFigure,
     SheetMade,
     StationDrawing,
@@ -99,24 +99,25 @@ def bank_of(layout: Layout, cylinder: int) -> str:
     return next((bank for bank, cylinders in layout.named_banks if cylinder in cylinders), "")
 
 
-def _parts(layout: Layout) -> tuple[Part, ...]:
+def _parts(layout: Layout) -> tuple[Place, ...]:
     return tuple(
-        Part(
+        Place(
             f"piston-{n}",
             "piston",
             SET,
             f"Piston {n}" + (f", {bank} bank" if (bank := bank_of(layout, n)) else ""),
             f"Piston {n}",
+            cylinder=n,
         )
         for n in range(1, layout.cylinders + 1)
     )
 
 
-def _spare(name: str) -> Part | None:
+def _spare(name: str) -> Place | None:
     if not name.startswith("piston-"):
         return None
     number = name.removeprefix("piston-").upper()
-    return Part(name, "piston", SET, f"Piston {number}", f"Piston {number}", spare=True)
+    return Place(name, "piston", SET, f"Piston {number}", f"Piston {number}", spare=True)
 
 
 def steps_of(sheet: LimitsSheet) -> tuple[Length, ...]:

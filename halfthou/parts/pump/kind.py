@@ -10,8 +10,8 @@ from halfthou.engines import (
     Expected,
     FeatureKind,
     LookKind,
-    Part,
     PartKind,
+    Place,
     SheetFigure,
     SheetMade,
     StationDrawing,
@@ -142,15 +142,15 @@ def _faults(limits: SetLimits) -> tuple[str, ...]:
     return tuple(found)
 
 
-def _parts(_layout: Layout) -> tuple[Part, ...]:
-    return (Part("pump", "oil pump", SET, "Oil pump", "Pump"),)
+def _parts(_layout: Layout) -> tuple[Place, ...]:
+    return (Place("pump", "oil pump", SET, "Oil pump", "Pump"),)
 
 
-def _spare(name: str) -> Part | None:
+def _spare(name: str) -> Place | None:
     if not name.startswith("pump-"):
         return None
     number = name.removeprefix("pump-").upper()
-    return Part(name, "oil pump", SET, f"Oil pump {number}", f"Pump {number}", spare=True)
+    return Place(name, "oil pump", SET, f"Oil pump {number}", f"Pump {number}", spare=True)
 
 
 def _about(key: str) -> Callable[[LimitsSheet, str], Expected | None]:

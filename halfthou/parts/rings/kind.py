@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from halfthou.engines import Drawing, FeatureKind, LookKind, Part, PartKind, SheetFigure, SheetMade, StationDrawing
+from halfthou.engines import Drawing, FeatureKind, LookKind, PartKind, Place, SheetFigure, SheetMade, StationDrawing
 from halfthou.jobs import Layout, OperationKind, Purpose, SetLimits, SetName
 from halfthou.lengths import ZERO, Length
 
@@ -59,15 +59,16 @@ def ring_of(part: str) -> tuple[str, int]:
     return cylinder, int(number)
 
 
-def _named(part: str, *, spare: bool) -> Part:
+def _named(part: str, *, spare: bool) -> Place:
     cylinder, number = ring_of(part)
     name = f"{NAMES[number].capitalize()}, {'set' if spare else 'cylinder'} {cylinder.upper()}"
     short = f"{ {TOP: 'Top', SECOND: 'Second', OIL: 'Oil'}[number] } {cylinder.upper()}"
     rests_on = "" if spare else f"bore-{cylinder}"
-    return Part(part, "ring", SET, name, short, rests_on=rests_on, spare=spare)
+    of = 0 if spare else int(cylinder)
+    return Place(part, "ring", SET, name, short, rests_on=rests_on, spare=spare, cylinder=of)
 
 
-def _parts(layout: Layout) -> tuple[Part, ...]:
+def _parts(layout: Layout) -> tuple[Place, ...]:
     return tuple(
         _named(f"ring-{cylinder}.{number}", spare=False)
         for cylinder in range(1, layout.cylinders + 1)
@@ -75,7 +76,7 @@ def _parts(layout: Layout) -> tuple[Part, ...]:
     )
 
 
-def _spare(name: str) -> Part | None:
+def _spare(name: str) -> Place | None:
     cylinder, _, number = name.removeprefix("ring-").partition(".")
     if not name.startswith("ring-") or number not in ("1", "2", "3") or not cylinder:
         return None

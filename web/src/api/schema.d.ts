@@ -824,6 +824,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/places/{place}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Place
+         * @description All that is known of one place of an engine.
+         */
+        get: operations["workshop_jobs_place_api_get_place"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rack": {
         parameters: {
             query?: never;
@@ -4988,6 +5008,111 @@ export interface components {
             remedy: string;
         };
         /**
+         * BesideOnCard
+         * @description A part that lies with this one, and how it stands in a few words.
+         */
+        BesideOnCard: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Stands */
+            stands: string;
+        };
+        /**
+         * FigureOnCard
+         * @description A judged figure of the part: what was found, against which limit, and what it is called.
+         */
+        FigureOnCard: {
+            /** Name */
+            name: string;
+            /** Said */
+            said: string;
+            /** Limit */
+            limit: string;
+            called: components["schemas"]["Called"];
+        };
+        /**
+         * MarkOnCard
+         * @description The mark of a part: what it ought to be, what was found and given; how and with what it is made.
+         */
+        MarkOnCard: {
+            /** Ought */
+            ought: string;
+            /** Found */
+            found: string;
+            /** Given */
+            given: string;
+            /** How */
+            how: string;
+        };
+        /**
+         * PlaceCard
+         * @description All that is known of one place. `piece` is the part that lies there now, by the place it came in or by its
+         *     own name; "" where none does. `lies` says in words where it lies. `waits` is what is still wanted of it;
+         *     `figures_of` names the part that the figures are of: its own, else that of the part it lies with.
+         */
+        PlaceCard: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Short */
+            short: string;
+            /** Set */
+            set: string;
+            /** Piece */
+            piece: string;
+            /** Piece Name */
+            piece_name: string;
+            /** Lies */
+            lies: string;
+            mark: components["schemas"]["MarkOnCard"] | null;
+            verdict: components["schemas"]["Mark"] | null;
+            /** Headline */
+            headline: string;
+            /** Readings */
+            readings: string;
+            /** Figures */
+            figures: components["schemas"]["FigureOnCard"][];
+            /** Figures Of */
+            figures_of: string;
+            /** Reasons */
+            reasons: components["schemas"]["Reason"][];
+            /** Seen */
+            seen: components["schemas"]["SaidOnCard"][];
+            /** Beside */
+            beside: components["schemas"]["BesideOnCard"][];
+            /** Waits */
+            waits: string[];
+            /** Told */
+            told: components["schemas"]["SaidOnCard"][];
+        };
+        /**
+         * SaidOnCard
+         * @description Something that was seen, done or said of the part: by whom and when. It may be `taken_back`.
+         */
+        SaidOnCard: {
+            /** Fact */
+            fact: string;
+            /** Words */
+            words: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * Taken Back
+             * @default false
+             */
+            taken_back: boolean;
+        };
+        /**
          * RackOrder
          * @description The orders a rack can stand in.
          * @enum {string}
@@ -7688,6 +7813,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CauseKnown"][];
+                };
+            };
+        };
+    };
+    workshop_jobs_place_api_get_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                place: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceCard"];
                 };
             };
         };

@@ -3,9 +3,10 @@ import { useEffect } from "react";
 import { NavLink, Outlet, useLocation, useParams } from "react-router";
 
 import { stringOf } from "../api";
+import { PlaceDialog } from "../features/place";
 import { PersonMenu, SignInAgain } from "../features/session";
 import { QueueLine } from "../shared/queue";
-import { type Bench, useBench, useKinds } from "../shared/job";
+import { type Bench, useAskedPart, useBench, useKinds } from "../shared/job";
 import { Name } from "../shared/Name";
 import { StageRule } from "../shared/StageRule";
 import { LinkButton, Notice } from "../shared/ui";
@@ -28,6 +29,7 @@ export function JobFrame() {
   const jobId = Number(useParams().jobId);
   const bench = useBench(jobId);
   const kinds = useKinds();
+  const asked = useAskedPart();
   const queries = useQueryClient();
   const told = bench.data?.beside_readings;
   // Something landed, here or at another bench: what is asked for beside the bench may be other now.
@@ -81,7 +83,8 @@ export function JobFrame() {
         </main>
       )}
       <QueueLine signIn={<SignInAgain />} jobId={jobId} />
-      {bench.data && kinds.length > 0 && <Outlet context={bench.data} key={jobId} />}
+      {bench.data && kinds.length > 0 && <Outlet context={bench.data} key={`${jobId} ${asked?.at ?? ""}`} />}
+      {bench.data && <PlaceDialog jobId={jobId} disabled={bench.data.card.archived} />}
     </>
   );
 }

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from django.utils import timezone
 
-from halfthou.engines import Part
+from halfthou.engines import Place
 from halfthou.exchange import Fault
 from halfthou.gauges import Setting, check_stands, in_force, settings_of
 from halfthou.jobs import COMPARATORS, FACT_KINDS, Gauge, Job, Plan, Reading, SettingCheck, Sitting
@@ -64,7 +64,7 @@ class Desk:
             self._standing[ref] = [one for one in of_part if _ref_of(one) == ref]
         return self._standing[ref]
 
-    def part(self, ref: SpotRef) -> Part:
+    def part(self, ref: SpotRef) -> Place:
         """The part a reading belongs to. Refuses: NotThere where the engine or its plan has no such spot."""
         part = self.engine.parts.get(ref.part)
         feature = self.engine.kinds.feature(part, ref.feature) if part is not None else None

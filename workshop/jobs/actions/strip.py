@@ -5,9 +5,10 @@ from typing import Literal
 from ninja import Schema
 from pydantic import Field
 
+from halfthou.engines import Place
 from halfthou.exchange import Fault
 from halfthou.jobs import Fact, FactId, Felt, Job, Laying, Marking, Moment, StepDone
-from halfthou.strip import Position, Strip, StripStep, fault_of_mark, positions_of, steps_by_id
+from halfthou.strip import Strip, StripStep, fault_of_mark, places_off, steps_by_id
 from workshop.jobs.actions.facts import time_of
 from workshop.jobs.actions.one_fact import land_one
 from workshop.jobs.actions.opened import Opened
@@ -61,8 +62,8 @@ def _must_be_identified(record: JobRecord) -> None:
         )
 
 
-def _position(job: Job, part: str) -> Position:
-    place = positions_of(job.limits.layout).get(part)
+def _position(job: Job, part: str) -> Place:
+    place = places_off(job.limits.layout).get(part)
     if place is None:
         raise NotThere("no-place", f"This engine has no {part}.")
     return place
@@ -150,7 +151,7 @@ def lay_part(person: Person, job_id: int, given: LayingPart) -> Opened:
         place, pocket = _position(job, given.part), " ".join(given.pocket.split())
         if not pocket:
             raise Refusal("bad-pocket", "Say where it lies.", [Fault("pocket", "For example: tray 2, pocket 4.")])
-        places = positions_of(job.limits.layout)
+        places = places_off(job.limits.layout)
         for other, there in Strip(job).lies_in.items():
             if other != place.id and there.casefold() == pocket.casefold():
                 words = (

@@ -3,7 +3,7 @@ import { useOutletContext } from "react-router";
 
 import { stringOf } from "../../api";
 import { announce } from "../../shared/announce";
-import type { Bench } from "../../shared/job";
+import { type Bench, PlaceLink } from "../../shared/job";
 import { PictureStrip } from "../../shared/pictures";
 import { useWaiting, WaitingNotice } from "../../shared/queue";
 import { Button, LinkButton, Notice, Page } from "../../shared/ui";
@@ -81,7 +81,7 @@ function TheBench({ bench }: { bench: Bench }) {
       <div className="grid grid-cols-[340px_288px_222px_minmax(0,1fr)] gap-x-5 gap-y-4 pt-2 max-[1279px]:grid-cols-[340px_288px_minmax(0,1fr)] max-[979px]:grid-cols-[340px_288px] max-[699px]:grid-cols-1">
         <div className="flex flex-col">
           <h2 className="text-xl font-semibold">
-            {desk.part.name}
+            <PlaceLink place={desk.part.id}>{desk.part.name}</PlaceLink>
             {!desk.byPlan && `: ${desk.target.label}`}
             {desk.part.lies && <span className="font-normal text-quiet">, {desk.part.lies}</span>}
           </h2>

@@ -4,7 +4,7 @@ import { useSearchParams } from "react-router";
 
 import type { Schemas } from "../../api";
 import { announce } from "../../shared/announce";
-import { type Bench, newId, type Part, useKinds } from "../../shared/job";
+import { type Bench, newId, type Part, useKinds, useAskedPart } from "../../shared/job";
 import { useReport } from "../../shared/queue";
 import { useKept } from "../../shared/useKept";
 import { usePerson } from "../session";
@@ -37,7 +37,10 @@ export function useDesk(bench: Bench) {
     () => address.get("part") ?? firstToRead(parts).id,
     isText,
   );
-  const part = parts.find((one) => one.id === partId) ?? firstToRead(parts);
+  const asked = useAskedPart();
+  const [moved, setMoved] = useState(false);
+  const inHand = asked && !moved ? asked.part : partId;
+  const part = parts.find((one) => one.id === inHand) ?? firstToRead(parts);
   // The last part in hand of each station: coming back to it goes on there.
   const [lastOf, setLastOf] = useKept<Record<string, string>>(`stations.${jobId}`, () => ({}), isRecord);
   const targets = targetsOf(bench, kinds, part);
@@ -89,8 +92,9 @@ export function useDesk(bench: Bench) {
     const next = parts.find((one) => one.id === id);
     if (!next) return;
     setPartId(id);
+    setMoved(true);
     setLastOf({ ...lastOf, [next.station]: id });
-    if (id !== address.get("part")) setAddress({ part: id }, { replace: true });
+    if (id !== address.get("part")) setAddress({ part: id }, { replace: true, state: asked });
     const aims = targetsOf(bench, kinds, next);
     const aim = aims.find((one) => one.value === setup.reading) ?? aims[0];
     setChosen(at === undefined && aim ? openIn(next, aim) : (at ?? null));

@@ -1,3 +1,4 @@
+import { PlaceLink } from "../../shared/job";
 import { Waits } from "../../shared/queue";
 import { ShellDrawing } from "./ShellDrawing";
 import type { Board, Grade, Half } from "./useEvidence";
@@ -29,7 +30,7 @@ export function BearingMap({ board, chosen, coming, onChoose }: Props) {
                 <div key={half.id}>
                   {!half.upper && (
                     <p className={`figure py-0.5 font-bold ${bearing.main ? "text-ink" : "text-blue"}`}>
-                      {bearing.name}
+                      <PlaceLink place={bearing.main ? bearing.name : bearing.id}>{bearing.name}</PlaceLink>
                       {bearing.thrust && <Thrust words={bearing.thrust} />}
                       {bearing.heat && bearing.heat !== "none" && (
                         <span className="block text-[13px] font-normal text-red">rod {bearing.heat}</span>

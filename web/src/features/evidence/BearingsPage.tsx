@@ -9,7 +9,7 @@ import { EvidenceFrame, type Shown } from "./EvidenceFrame";
 import { HalfInHand } from "./HalfInHand";
 import { OilWay } from "./OilWay";
 import { OilWayDialog } from "./OilWayDialog";
-import { isTyping } from "./keys";
+import { isTyping } from "../../shared/keys";
 import type { Grade, Half } from "./useEvidence";
 
 /** The bearing map over the oil's way: graded by keys, a letter a grade, arrows to move. */

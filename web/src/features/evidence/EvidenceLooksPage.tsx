@@ -5,7 +5,7 @@ import { CausePanel } from "./CausePanel";
 import { EvidenceFrame, type Shown } from "./EvidenceFrame";
 import { LookInHand } from "./LookInHand";
 import { DepositLines, OilReports } from "./Measured";
-import { isTyping } from "./keys";
+import { isTyping } from "../../shared/keys";
 import type { BoardLook } from "./useEvidence";
 
 /** All looks of the evidence by where they are taken, and the one in hand with its answers. */

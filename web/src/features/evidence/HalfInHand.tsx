@@ -1,6 +1,7 @@
 import { useRef } from "react";
 import { Link } from "react-router";
 
+import { PlaceLink } from "../../shared/job";
 import { PictureStrip } from "../../shared/pictures";
 import { Waits } from "../../shared/queue";
 import { Chip } from "../../shared/ui";
@@ -41,7 +42,7 @@ export function HalfInHand({
       <div className="grid grid-cols-[minmax(0,1fr)_200px] gap-x-5 max-md:grid-cols-1">
         <div>
           <h2 className="text-2xl font-semibold">
-            {half.name} {waits && <Waits />}
+            <PlaceLink place={half.id}>{half.name}</PlaceLink> {waits && <Waits />}
           </h2>
           <p className="mb-1 text-quiet">
             {grade ? `${grade.means}.` : "What does it show? One letter; the arrows move on."} {board.normal}{" "}

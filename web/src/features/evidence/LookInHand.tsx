@@ -6,7 +6,7 @@ import { PictureStrip } from "../../shared/pictures";
 import { drop, waitingOf, Waits } from "../../shared/queue";
 import { Button, Chip, Choice, Dialog, Field } from "../../shared/ui";
 import type { Shown } from "./EvidenceFrame";
-import { isTyping } from "./keys";
+import { isTyping } from "../../shared/keys";
 import type { BoardLook } from "./useEvidence";
 
 interface Props {

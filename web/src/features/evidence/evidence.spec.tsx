@@ -26,7 +26,7 @@ const cause = (key: string, name: string, word: CauseRow["word"], more: Partial<
 const board = (more: Partial<Board> = {}): Board =>
   ({
     grades: [grade("O", "as new", 0), COPPER], wears: ["centre", "front edge"], backs: ["clean"], seats: ["in place"],
-    halves: [half("u", true), half("l", false)], bearings: [{ id: "rod-1", name: "No. 1", main: false, heat: "blue", thrust: "rear face only" }],
+    halves: [half("u", true), half("l", false)], bearings: [{ id: "rod-1", name: "Rod 1", main: false, heat: "blue", thrust: "rear face only" }],
     to_grade: 2, normal: "Three-layer: grey.", causes: [], unexplained: [], next: [],
     gate: { asked: true, open: true, found: [], removed: [], words: "The cause is not found." },
     ...more,
@@ -116,7 +116,7 @@ describe("the oil's way", () => {
             station("rod-1", "Rod 1", ["R1"], 4, "melted"),
             station("turbo", "Turbocharger", ["pump"], null),
           ],
-          readings: [{ rule: "evidence.oil-way", text: "No. 1 alone.", spots: [] }],
+          readings: [{ rule: "evidence.oil-way", text: "Rod 1 alone.", spots: [] }],
           source: "usual",
           from_rear: false,
           feeds: {},
@@ -126,7 +126,7 @@ describe("the oil's way", () => {
       />,
     );
     expect(screen.getByRole("img").getAttribute("aria-label")).toContain("Pump scored; Main 1 fine lines");
-    expect(screen.getByText("No. 1 alone.")).toBeTruthy();
+    expect(screen.getByText("Rod 1 alone.")).toBeTruthy();
     expect(screen.getByText(/Turbocharger/)).toBeTruthy();
     const at = [...container.querySelectorAll("circle")].map((one) => Number(one.getAttribute("cx")));
     expect((at[3] ?? 0) - (at[2] ?? 0)).toBe(18);

@@ -4,7 +4,7 @@ import { useOutletContext } from "react-router";
 import type { Schemas } from "../../api";
 import { useStripReport } from "../../shared/door";
 import { useFacts, waitingOf, WaitingNotice, Waits } from "../../shared/queue";
-import type { Bench } from "../../shared/job";
+import { type Bench, PlaceLink } from "../../shared/job";
 import { PictureStrip } from "../../shared/pictures";
 import { Button, Chip, Faults, Page } from "../../shared/ui";
 import { Findings } from "./Findings";
@@ -80,7 +80,9 @@ function PositionLine({ jobId, position, disabled, facts }: LineProps) {
       <div className="flex items-center gap-3">
         {position.mark && <StampedMark text={position.given || position.mark} bare={!position.given} />}
         <p className="leading-tight">
-          <strong className="text-lg">{position.name}</strong>
+          <PlaceLink place={position.id} className="text-lg font-bold">
+            {position.name}
+          </PlaceLink>
           <span className="block text-[15px] text-quiet">
             {[
               position.found && `found ${position.found}`,

@@ -3,7 +3,7 @@ import { useOutletContext } from "react-router";
 
 import { momentText } from "../../shared/dates";
 import { WaitingNotice, useFacts } from "../../shared/queue";
-import type { Bench } from "../../shared/job";
+import { type Bench, PlaceLink } from "../../shared/job";
 import { type Picture, PictureStrip, PictureView, usePictures } from "../../shared/pictures";
 import { Faults, LinkButton, Page } from "../../shared/ui";
 import { StripTabs } from "./StripTabs";
@@ -54,7 +54,13 @@ export function PicturesPage() {
                 <span className="block p-6">file not here</span>
               )}
             </button>
-            <p className="mt-1 text-lg font-semibold leading-tight">{one.name}</p>
+            <p className="mt-1 text-lg font-semibold leading-tight">
+              {one.on === "engine" || one.on.includes(":") ? (
+                one.name
+              ) : (
+                <PlaceLink place={one.on}>{one.name}</PlaceLink>
+              )}
+            </p>
             <p className="text-[15px] leading-tight">
               {one.words}
               <span className="block text-quiet">

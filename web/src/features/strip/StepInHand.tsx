@@ -2,6 +2,8 @@ import { useCallback, useEffect, useState } from "react";
 
 import type { Schemas } from "../../api";
 import { askedFirst, drop, useFacts, Waits } from "../../shared/queue";
+import { PlaceLink } from "../../shared/job";
+import { isTyping } from "../../shared/keys";
 import { PictureStrip } from "../../shared/pictures";
 import { Button, Chip, Faults, Notice } from "../../shared/ui";
 import { FoundMarks, foundOf, type Typed } from "./FoundMarks";
@@ -44,10 +46,8 @@ export function StepInHand({ jobId, step, positions, disabled, waiting, onDone }
   const closed = disabled || step.done !== "" || waiting !== undefined || tell.isPending;
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const there =
-        event.target instanceof HTMLElement &&
-        /^(INPUT|SELECT|TEXTAREA|BUTTON|A)$/.test(event.target.tagName);
-      if (there || closed || event.altKey || event.ctrlKey || event.metaKey) return;
+      const onButton = event.target instanceof HTMLElement && /^(BUTTON|A)$/.test(event.target.tagName);
+      if (onButton || closed || isTyping(event)) return;
       const key = event.key.toLowerCase();
       const one = FELT.find((other) => other.key === key && (other.key !== "j" || step.joint));
       if (one) toggle(one.felt);
@@ -85,7 +85,9 @@ export function StepInHand({ jobId, step, positions, disabled, waiting, onDone }
             <li key={one.id} className="flex items-center gap-2">
               <StampedMark text={one.given || one.mark} bare={!one.given} />
               <span className="leading-tight">
-                {one.short}
+                <PlaceLink place={one.id} label={one.name}>
+                  {one.short}
+                </PlaceLink>
                 <span className="block text-[15px] text-quiet">
                   {one.given ? "marked" : one.found ? `found ${one.found}` : "not marked yet"}
                 </span>

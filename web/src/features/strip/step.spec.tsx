@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
+import { MemoryRouter } from "react-router";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { Schemas } from "../../api";
@@ -25,7 +26,9 @@ const cap: Schemas["PositionShown"] = {
 function show(one: Step, onDone = vi.fn()) {
   render(
     <QueryClientProvider client={new QueryClient()}>
-      <StepInHand jobId={7} step={one} positions={[cap]} disabled={false} onDone={onDone} />
+      <MemoryRouter>
+        <StepInHand jobId={7} step={one} positions={[cap]} disabled={false} onDone={onDone} />
+      </MemoryRouter>
     </QueryClientProvider>,
   );
   return onDone;

@@ -1,6 +1,8 @@
 export { MAKER_FIRST } from "./cautions";
 export { DecideBar } from "./DecideBar";
 export { PlanChoice, planOf, plansFor, planValue } from "./PlanChoice";
+export { useAskedPart, useToBench } from "./askedPart";
+export { PlaceLink } from "./PlaceLink";
 export { ScopeChoice } from "./ScopeChoice";
 export {
   type Bench,

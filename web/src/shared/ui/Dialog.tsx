@@ -23,7 +23,7 @@ export function Dialog({ open, onOpenChange, title, note, wide, children }: Prop
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
-        <Radix.Overlay className="fixed inset-0 bg-ink/40" />
+        <Radix.Overlay className="fixed inset-0 bg-black/50" />
         <Radix.Content
           {...(note ? {} : { "aria-describedby": undefined })}
           onCloseAutoFocus={backToEntry}

@@ -94,7 +94,7 @@ function JournalKey({ journal, left, width, top, chosen, onSelect }: KeyProps) {
         aria-hidden
         className={`absolute inset-x-0 top-[130px] whitespace-nowrap font-semibold leading-tight ${chosen ? "text-blue" : ""}`}
       >
-        {tight ? journal.short_name.replace("No. ", "") : journal.short_name}
+        {tight ? journal.short_name.replace("No. ", "").replace("Pin ", "P") : journal.short_name}
       </span>
       {!tight && (
         <span

@@ -1,0 +1,230 @@
+"""The card of a place: what is known of the part that lies there, from bench, strip and evidence alike."""
+
+from __future__ import annotations
+
+import re
+from collections import Counter
+from collections.abc import Iterator, Sequence
+from datetime import datetime
+
+from halfthou.assess import JudgedJob
+from halfthou.engines import MARKED_FIRST, Place
+from halfthou.evidence import BY_ANSWER, OVERLAY, Sightings
+from halfthou.jobs import BARE, Document, Fact, Job, Observation, Reading, Sighting, Withdrawal
+from halfthou.report import Assessment, NamesOfJob, PartReport
+from halfthou.strip import Strip, lies_in, lies_there
+from halfthou.verdicts import Called, Mark
+from halfthou.words import Reason
+
+
+class UnknownPlace(KeyError):
+    """The engine has no such place."""
+
+
+class MarkOnCard(Document):
+    """The mark of a part: what it ought to be, what was found and given; how and with what it is made."""
+
+    ought: str
+    found: str
+    given: str
+    how: str
+
+
+class FigureOnCard(Document):
+    """A judged figure of the part: what was found, against which limit, and what it is called."""
+
+    name: str
+    said: str
+    limit: str
+    called: Called
+
+
+class SaidOnCard(Document):
+    """Something that was seen, done or said of the part: by whom and when. It may be `taken_back`."""
+
+    fact: str
+    words: str
+    by: str
+    at: datetime
+    taken_back: bool = False
+
+
+class BesideOnCard(Document):
+    """A part that lies with this one, and how it stands in a few words."""
+
+    id: str
+    name: str
+    stands: str
+
+
+class PlaceCard(Document):
+    """All that is known of one place. `piece` is the part that lies there now, by the place it came in or by its
+    own name; "" where none does. `lies` says in words where it lies. `waits` is what is still wanted of it;
+    `figures_of` names the part that the figures are of: its own, else that of the part it lies with."""
+
+    id: str
+    kind: str
+    name: str
+    short: str
+    set: str
+    piece: str
+    piece_name: str
+    lies: str
+    mark: MarkOnCard | None
+    verdict: Mark | None
+    headline: str
+    readings: str
+    figures: tuple[FigureOnCard, ...]
+    figures_of: str
+    reasons: tuple[Reason, ...]
+    seen: tuple[SaidOnCard, ...]
+    beside: tuple[BesideOnCard, ...]
+    waits: tuple[str, ...]
+    told: tuple[SaidOnCard, ...]
+
+
+def place_card(judged: JudgedJob, shown: Assessment, place: str) -> PlaceCard:
+    """The card of a place of the engine, or of a piece that was brought in.
+
+    Takes:   the job judged, and its assessment in words.
+    Raises:  UnknownPlace.
+    Rule:    strip.places, pieces.places: facts belong to the piece; a place shows those of what lies there now.
+    """
+    return _Card(judged, shown).of(place)
+
+
+class _Card:
+    """Cards of one job."""
+
+    def __init__(self, judged: JudgedJob, shown: Assessment) -> None:
+        self.job: Job = judged.job
+        self.engine = judged.engine
+        self.names = NamesOfJob(self.job, self.engine)
+        self.strip = Strip(self.job)
+        self.sightings = Sightings(self.job)
+        self.places = self.engine.places
+        self.parts = {part.id: part for part in shown.parts}
+        #: How often what lies beside a part was read: it is reported with that part.
+        self.read = Counter(one.part for one in self.job.standing_readings if one.part not in self.parts)
+
+    def of(self, key: str) -> PlaceCard:
+        """The card of one place."""
+        place = self.places.get(key)
+        if place is None:
+            raise UnknownPlace(key)
+        piece = key if place.spare else lies_there(self.job, key, self.engine)
+        about = piece or key
+        part = self.parts.get(about)
+        judged_with = part or self.parts.get(place.beside)
+        facts = [(held, fact) for held, fact in self.job.facts if about in _of_what(fact)]
+        seen = [fact for held, fact in facts if isinstance(fact, Observation | Sighting)]
+        told = [fact for _, fact in facts if not isinstance(fact, Observation | Sighting | Reading | Withdrawal)]
+        return PlaceCard(
+            id=key, kind=place.kind, name=place.name, short=place.short, set=place.set, piece=piece,
+            piece_name=self.places[piece].name if piece in self.places and piece != key else "",
+            lies=self._lies(about, seen=bool(seen)), mark=self._mark(self.places.get(about, place)),
+            verdict=part.mark if part is not None else None, headline=part.headline if part is not None else "",
+            readings=_readings(part), figures=tuple(_figures(judged_with)),
+            figures_of=self.places[judged_with.id].name if judged_with is not None else "",
+            reasons=part.reasons if part is not None else (), seen=self._said(seen, about),
+            beside=tuple(self._beside(place)), waits=tuple(self._waits(about, part)), told=self._said(told, about),
+        )  # fmt: skip
+
+    def _lies(self, piece: str, *, seen: bool) -> str:
+        lies, place = lies_in(self.job, piece, self.engine), self.places.get(piece)
+        if lies.pocket:
+            return f"in {lies.pocket}"
+        if not lies.place:
+            return "in no place of the engine"
+        if lies.place != piece:
+            return f"fitted as {self.names.called(lies.place)}"
+        if place is None or not place.how:
+            return ""
+        return "nobody wrote down where it lies" if seen else "in its place: nobody said otherwise"
+
+    def _mark(self, place: Place) -> MarkOnCard | None:
+        if not place.how:
+            return None
+        found, given = self.strip.marks.found.get(place.id), self.strip.marks.given.get(place.id)
+        return MarkOnCard(
+            ought=place.mark,
+            found="" if found is None else "no mark" if found.mark == BARE else found.mark,
+            given="" if given is None else given.mark,
+            how=place.how,
+        )
+
+    def _said(self, facts: Sequence[Fact], about: str) -> tuple[SaidOnCard, ...]:
+        back = self.job.taken_back
+        newest = sorted(facts, key=lambda fact: (fact.at, fact.id), reverse=True)
+        return tuple(
+            SaidOnCard(fact=one.id, words=self._words(one, about), by=one.by, at=one.at, taken_back=one.id in back)
+            for one in newest
+        )
+
+    def _words(self, fact: Fact, about: str) -> str:
+        """A fact in words, without the name that stands over the card."""
+        words = fact.said(self.names)
+        own = re.sub(rf"^{re.escape(self.names.called(about))},? ", "", words)
+        return own[:1].upper() + own[1:]
+
+    def _beside(self, place: Place) -> Iterator[BesideOnCard]:
+        """What lies with a part: its pair, its journal, what hangs on it; its cylinder's piston, bore and rings."""
+        for key, other in self.places.items():
+            if key != place.id and not other.spare and _together(place, other):
+                yield BesideOnCard(id=key, name=other.name, stands=self._stands(key))
+
+    def _stands(self, key: str) -> str:
+        part = self.parts.get(key)
+        if part is not None and not part.to_read and part.headline:
+            return part.headline
+        if read := self.read.get(key):
+            return f"{read} {'reading' if read == 1 else 'readings'}"
+        grade = BY_ANSWER.get(self.sightings.answer(key, OVERLAY))
+        if grade is not None:
+            return f"{grade.key}: {grade.answer}"
+        bears = self.strip.marks.bears(key)
+        return f"marked {bears}" if bears else part.headline if part is not None else ""
+
+    def _waits(self, piece: str, part: PartReport | None) -> Iterator[str]:
+        place = self.places.get(piece)
+        begun = bool(self.strip.done)
+        if place is not None and place.kind in MARKED_FIRST and begun and not self.strip.marks.bears(piece):
+            yield f"its mark, {place.mark}"
+        if place is not None and place.kind == "half bearing" and not self.sightings.answer(piece, OVERLAY):
+            yield "its grade"
+        if part is None:
+            return
+        if part.left:
+            yield f"{part.left} {'reading' if part.left == 1 else 'readings'}"
+        if part.to_repeat:
+            yield f"a second reading at {', '.join(one.spot for one in part.to_repeat)}"
+        questions = sum(spot.doubt is not None for feature in part.features for spot in feature.spots)
+        if questions:
+            yield f"{questions} {'answer' if questions == 1 else 'answers'} to what was asked"
+
+
+def _of_what(fact: Fact) -> set[str]:
+    """The pieces and places that a fact is of."""
+    return {str(getattr(fact, name)) for name in ("part", "on", "piece", "place") if getattr(fact, name, None)}
+
+
+def _together(place: Place, other: Place) -> bool:
+    if other.id in (place.pair, place.beside) or place.id in (other.pair, other.beside):
+        return True
+    if place.beside and place.beside == other.beside:
+        return place.cylinder == other.cylinder
+    below = {"rod", "rod cap", "piston", "bore", "ring"}
+    return bool(place.cylinder) and place.cylinder == other.cylinder and {place.kind, other.kind} <= below
+
+
+def _readings(part: PartReport | None) -> str:
+    if part is None:
+        return ""
+    spots = [spot for feature in part.features for spot in feature.spots]
+    taken = sum(spot.current is not None for spot in spots)
+    return f"{taken} of {taken + part.left} readings" if spots else ""
+
+
+def _figures(part: PartReport | None) -> Iterator[FigureOnCard]:
+    for figure in part.figures if part is not None else ():
+        yield FigureOnCard(name=figure.name, said=figure.said, limit=figure.limit, called=figure.called)

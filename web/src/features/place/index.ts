@@ -1,0 +1,1 @@
+export { PlaceDialog } from "./PlaceDialog";

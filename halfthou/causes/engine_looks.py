@@ -100,7 +100,7 @@ DRIVE_LOOKS = (
                  _A("damper rubber moved", ("bell.loose",)), _A("all tight", (), ("bell.loose", "dowel.missing"))),
     ),
     EvidenceLook(
-        "thrust", "Thrust halves and faces", _DRIVE, 5, lost_by="wash.shells", places=("main cap",),
+        "thrust", "Thrust halves and faces", _DRIVE, 5, lost_by="wash.shells", places=("main cap",), at_thrust=True,
         how="At the main that carries them. Front is the end away from the flywheel.",
         answers=(_A("even", (), ("thrust.one-face", "thrust.both-blued")),
                  _A("front face only", ("thrust.one-face",)),

@@ -23,7 +23,8 @@ class EvidenceLook:
     `minutes` is what it takes, `harm` what it spoils, as minutes of work. `lost_by` is the step of the strip that
     destroys what it is of. `how` says how it is taken, `tells` what its answer decides. `places` are the kinds of
     position it is taken on, where it is taken on each of several. `reads` are signs that the bench's readings
-    answer and no key here does. `several` says that more than one answer may stand.
+    answer and no key here does. `several` says that more than one answer may stand,
+    `at_thrust` that it is taken only where the crank's thrust is taken.
     """
 
     key: str
@@ -37,6 +38,7 @@ class EvidenceLook:
     places: tuple[str, ...] = ()
     reads: tuple[str, ...] = ()
     several: bool = False
+    at_thrust: bool = False
 
     @property
     def signs(self) -> tuple[str, ...]:

@@ -10,7 +10,7 @@ from functools import cached_property, lru_cache
 
 from halfthou.amounts import Quantity
 from halfthou.engines.feature import FeatureKind
-from halfthou.engines.place import Place, merged, taken_off
+from halfthou.engines.place import Place, merged, placed
 from halfthou.jobs import Job, Layout, OperationKind, Piece, Plan, SetLimits
 
 
@@ -167,7 +167,7 @@ class Kinds:
 
         Rule:    strip.places: parts are known by their place, not by the order they came out in.
         """
-        return merged(taken_off(layout), self.parts(layout))
+        return merged(placed(layout), self.parts(layout))
 
     @lru_cache(maxsize=128)  # noqa: B019 - the kinds live as long as the program
     def engine(self, layout: Layout, pieces: tuple[Piece, ...] = ()) -> Engine:

@@ -6,7 +6,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
-from halfthou.jobs import Layout
+from halfthou.jobs import Layout, ThrustBy
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,20 +38,21 @@ STRUCK = "Number punches or an etcher, both halves on one side; arrow to the fro
 CAP = "Punch or etcher on the cap's flat, arrow to the front; the block's rail beside it bears the same."
 WRITTEN = "Felt pen on the back, towards the parting edge. Never punched."
 CROWN = "Felt pen or paint on the crown, arrow to the front; the valve pocket is no sure sign."
+WASHER = "Felt pen on its steel back. Its grooves face the crank. Never punched."
 BAGGED = "Not marked: its bag bears the label."
 
 
-def taken_off(layout: Layout) -> tuple[Place, ...]:
-    """The places that parts are taken from, in the order of the engine: heads, valve gear, rods, pistons and their
-    half bearings, mains."""
+def placed(layout: Layout) -> tuple[Place, ...]:
+    """The places of an engine beside what is measured, in its order: heads, valve gear, rods, pistons and their
+    half bearings, mains, thrust."""
     return tuple(_all(layout))
 
 
-def merged(off: tuple[Place, ...], measured: Mapping[str, Place]) -> dict[str, Place]:
-    """One catalogue of what comes off and of what is measured: a place that is both is one."""
+def merged(here: tuple[Place, ...], measured: Mapping[str, Place]) -> dict[str, Place]:
+    """One catalogue of what has a place and of what is measured: what is both is one."""
     found = {
         one.id: replace(measured[one.id], mark=one.mark, how=one.how, pair=one.pair) if one.id in measured else one
-        for one in off
+        for one in here
     }
     return {**found, **{key: one for key, one in measured.items() if key not in found}}
 
@@ -63,9 +64,24 @@ def _all(layout: Layout) -> Iterator[Place]:
         yield from _of_cylinder(layout, cylinder)
     for main in layout.mains:
         yield from _of_main(main)
+    yield from _of_thrust(layout)
     yield _plain("pump", "oil pump", "Oil pump", BAGGED)
     yield _plain("cam", "camshaft", "Camshaft", BAGGED)
     yield _plain("crank", "crank", "Crank", BAGGED)
+
+
+def _of_thrust(layout: Layout) -> Iterator[Place]:
+    """The thrust faces of the crank and what runs against them, once it is said which main takes the thrust."""
+    main = layout.thrust_main
+    for face in ("front", "rear") if main is not None else ():
+        name, short = f"Thrust face of the crank, {face}", f"Thrust face {face}"
+        yield Place(f"thrust-{face}", "thrust face", "", name, short, beside=main or "")
+        for half in ("upper", "lower") if layout.thrust_by is ThrustBy.WASHERS else ():
+            name, short = f"Thrust washer, {face}, {half}", f"Washer {face} {half}"
+            mark = f"{face[0]}{half[0]}".upper()
+            yield Place(
+                f"washer-{face}-{half}", "thrust washer", "", name, short, main or "", mark=mark, how=WASHER
+            )
 
 
 def _plain(key: str, kind: str, name: str, how: str) -> Place:

@@ -268,8 +268,9 @@ def _bearings(standing: EvidenceStanding) -> Iterator[BearingShown]:
 def _look(look: EvidenceLook, standing: EvidenceStanding) -> LookOnBoard:
     names = places_of(standing.job.limits.layout)
     positions = places_off(standing.job.limits.layout).values()
+    thrust = standing.job.limits.layout.thrust_main if look.at_thrust else None
     places = (
-        [(one.id, one.name) for one in positions if one.kind in look.places]
+        [(one.id, one.name) for one in positions if one.kind in look.places and thrust in (None, one.beside)]
         if look.places
         else [(ENGINE, "Engine")]
     )

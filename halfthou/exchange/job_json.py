@@ -15,7 +15,7 @@ from halfthou.jobs import FORMAT, VERSION, Document, JobFile, LimitsSheet
 D = TypeVar("D", bound=Document)
 LIMITS_FORMAT = "halfthou-limits"
 #: The limits file has a version of its own.
-LIMITS_VERSION = 5
+LIMITS_VERSION = 6
 
 
 def write_job(file: JobFile) -> str:

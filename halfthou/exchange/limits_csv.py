@@ -32,8 +32,8 @@ _SOLD = {
 }
 #: What older files call what a set is made of.
 _MADE_BEFORE = {"hardening": "hardening", "housing_material": "housing material", "oil_hole_deg": "oil hole"}
-_LAYOUT = ("name", "arrangement", "bank_deg", "cylinders", "rotation", "inlet_side")
-_WORDS = ("name", "arrangement", "rotation", "inlet_side")
+_LAYOUT = ("name", "arrangement", "bank_deg", "cylinders", "rotation", "inlet_side", "thrust_main", "thrust_by")
+_WORDS = ("name", "arrangement", "rotation", "inlet_side", "thrust_main", "thrust_by")
 
 
 def write_limits_csv(sheet: LimitsSheet) -> str:

@@ -76,7 +76,7 @@ from halfthou.jobs.house_rules import (
 from halfthou.jobs.job import CRANK_ONLY, Job
 from halfthou.jobs.job_file import FORMAT, VERSION, JobFile, Signature
 from halfthou.jobs.journal_limits import BANDS, SINGLES, Hardening, JournalLimits, JournalSet
-from halfthou.jobs.layout import Arrangement, Layout, Pin, Rotation, Side
+from halfthou.jobs.layout import Arrangement, Layout, Pin, Rotation, Side, ThrustBy
 from halfthou.jobs.limits_sheet import NOT_IDENTIFIED, LimitsSheet, SheetState, set_of, unidentified_sheet
 from halfthou.jobs.look_table import LookRow, LookTable
 from halfthou.jobs.material import Material
@@ -223,6 +223,7 @@ __all__ = [
     "StoryKind",
     "StretchBolts",
     "StripFar",
+    "ThrustBy",
     "Until",
     "Use",
     "UseSaid",

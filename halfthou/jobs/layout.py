@@ -31,6 +31,14 @@ class Side(StrEnum):
     VEE = "in the vee"
 
 
+class ThrustBy(StrEnum):
+    """What takes the thrust of a crank. Terms: ISO 7967-2, ISO 6525 (recalled): thrust half-washers, flanged half
+    bearings."""
+
+    FLANGED = "flanged halves"
+    WASHERS = "washers"
+
+
 class Pin(Document):
     """One rod journal: the cylinders whose rods it carries and its throw angle in degrees.
 
@@ -46,6 +54,7 @@ class Layout(Document):
 
     `shaft` lists the journals in order along it: M1, R1, M2 and so on. `banks` are the cylinders of each bank from
     the front, left bank first as seen from there; left open they follow the pins. Common practice; makers differ.
+    `thrust_main` is the main that takes the thrust, `thrust_by` what takes it there; None where nobody said.
     """
 
     name: Words
@@ -57,6 +66,8 @@ class Layout(Document):
     rotation: Rotation = Rotation.CLOCKWISE
     banks: Annotated[tuple[tuple[int, ...], ...], Field(max_length=2)] = ()
     inlet_side: Side | None = None
+    thrust_main: str | None = None
+    thrust_by: ThrustBy | None = None
 
     @model_validator(mode="after")
     def _agrees_with_itself(self) -> "Layout":
@@ -74,6 +85,10 @@ class Layout(Document):
             raise ValueError(f"the banks must hold each of the {self.cylinders} cylinders once")
         if not mains or mains != [f"M{n}" for n in range(1, len(mains) + 1)]:
             raise ValueError("the shaft must list the main journals from M1 on, in order")
+        if self.thrust_main is not None and self.thrust_main not in mains:
+            raise ValueError(f"{self.thrust_main} is no main of this shaft: it cannot take the thrust")
+        if self.thrust_by is not None and self.thrust_main is None:
+            raise ValueError("say which main takes the thrust")
         return self
 
     @property

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.jobs import Layout
+from halfthou.jobs import Layout, ThrustBy
 from halfthou.looks import DEPOSITS, FILTER, SAMPLE, SCREEN, SHELLS
 from halfthou.strip.step import BELOW, BLOCK, CRANK, FRONT, RODS, WASH, StripStep
 from halfthou.words import CRACK_TEST, HOT_OIL, LIFTING, PUMP_OPEN, SPRINGS, TURNING, WASHING
@@ -152,8 +152,11 @@ def mains(layout: Layout) -> Iterator[StripStep]:
             minutes=2,
             marks=(f"cap-main-{n}",),
         )
+    washers = layout.thrust_by is ThrustBy.WASHERS
     for n in _from_the_ends(numbers):
         yield from _main_cap(n)
+        if washers and layout.thrust_main == f"M{n}":
+            yield _washers("lower")
     yield StripStep(
         id="crank.out",
         section=CRANK,
@@ -163,6 +166,8 @@ def mains(layout: Layout) -> Iterator[StripStep]:
         cautions=(LIFTING, CRACK_TEST),
         before=("drive.off", *(f"cap-main-{n}.off" for n in numbers)),
     )
+    if washers:
+        yield _washers("upper")
     for n in numbers:
         yield _main_half(n, "upper")
 
@@ -178,6 +183,19 @@ def _main_cap(n: str) -> Iterator[StripStep]:
         hint="Let all of them go in turns, from the ends to the middle.",
     )
     yield _main_half(n, "lower")
+
+
+def _washers(half: str) -> StripStep:
+    places = tuple(f"washer-{face}-{half}" for face in ("front", "rear"))
+    return StripStep(
+        id=f"washers-{half}.out",
+        section=CRANK,
+        minutes=3,
+        takes=places,
+        marks=places,
+        text=f"Thrust washers, {half}, out, each marked with its face",
+        hint="Grooves face the crank. Front and rear are kept apart: one face alone tells of the clutch.",
+    )
 
 
 def _main_half(n: str, half: str) -> StripStep:

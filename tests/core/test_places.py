@@ -9,13 +9,15 @@ import pytest
 from halfthou.assess import assess, evidence_standing, judge, put_in_words
 from halfthou.engines import usual_layouts
 from halfthou.evidence import customer_report, evidence_board, halves_of, oil_way_of, places_of, readings_of_the_way
-from halfthou.jobs import Job, Laying, Layout, Marking, Observation, Sighting, StepDone
+from halfthou.exchange import read_job, read_limits, read_limits_csv, write_job, write_limits, write_limits_csv
+from halfthou.jobs import Job, JobFile, Laying, Layout, Marking, Observation, Sighting, StepDone, ThrustBy
 from halfthou.parts import CATALOGUE
 from halfthou.place_card import PlaceCard, UnknownPlace, place_card
-from halfthou.strip import lies_there, places_off
+from halfthou.strip import lies_there, places_off, strip_list
 from tests.core.test_before_bench import every_fact
 from tests.loosen import brought, fitted, loose, skirts
-from tests.making import GOOD_ENGINE, readings
+from tests.making import GOOD_ENGINE, layout, readings, sheet
+from tests.making import job as job_of
 from tests.reading import graded
 from tests.stripping import at_the_door, fact
 
@@ -137,3 +139,49 @@ def test_a_card_says_what_its_part_waits_for() -> None:
     assert stands["half-rod-1-upper"] == "C: copper through"
     assert stands["R1"] == "Reuse"
     assert rod.figures_of == "Rod journal No. 1"
+
+
+def with_thrust(by: ThrustBy | None, main: str = "M3") -> Layout:
+    return layout("Inline four").model_copy(update={"thrust_main": main, "thrust_by": by})
+
+
+def test_the_thrust_joins_the_layout_once_it_is_said_where_it_is_taken() -> None:
+    """Terms: ISO 7967-2 (recalled). Source: common practice, no source: washers by face and half, each marked."""
+    faces = {"thrust-front", "thrust-rear"}
+    washers = {f"washer-{face}-{half}" for face in ("front", "rear") for half in ("upper", "lower")}
+    bare = set(CATALOGUE.places(layout("Inline four")))
+    flanged = CATALOGUE.places(with_thrust(ThrustBy.FLANGED))
+    washed = CATALOGUE.places(with_thrust(ThrustBy.WASHERS))
+    assert set(flanged) - bare == faces
+    assert set(washed) - bare == faces | washers
+    assert {washed[key].beside for key in faces | washers} == {"M3"}
+    assert {washed[key].mark for key in washers} == {"FU", "FL", "RU", "RL"}
+    steps = [step.id for step in strip_list(with_thrust(ThrustBy.WASHERS))]
+    taken = {key for step in strip_list(with_thrust(ThrustBy.WASHERS)) for key in step.takes}
+    assert washers <= taken
+    assert steps.index("cap-main-3.off") < steps.index("washers-lower.out") < steps.index("crank.out")
+    assert steps.index("crank.out") < steps.index("washers-upper.out")
+    with pytest.raises(ValueError, match="M9 is no main"):
+        Layout.model_validate({**with_thrust(None).model_dump(), "thrust_main": "M9"})
+    with pytest.raises(ValueError, match="which main"):
+        Layout.model_validate({**layout("Inline four").model_dump(), "thrust_by": "washers"})
+
+
+@pytest.mark.parametrize("by", [None, *ThrustBy])
+def test_what_is_said_of_the_thrust_goes_round_in_every_file(by: ThrustBy | None) -> None:
+    one = sheet().model_copy(update={"layout": with_thrust(by)})
+    assert read_limits(write_limits(one)).layout == one.layout
+    assert read_limits_csv(write_limits_csv(one)).layout == one.layout
+    file = JobFile(job=job_of(GOOD_ENGINE, limits=one))
+    assert read_job(write_job(file)) == file
+
+
+def test_the_thrust_is_looked_at_where_it_is_taken() -> None:
+    def offered(known: Layout) -> list[str]:
+        one = at_the_door()
+        on = one.model_copy(update={"limits": one.limits.model_copy(update={"layout": known})})
+        board = evidence_board(evidence_standing(on), ())
+        return next([place.id for place in look.places] for look in board.looks if look.key == "thrust")
+
+    assert offered(layout("Inline four")) == [f"cap-main-{n}" for n in range(1, 6)]
+    assert offered(with_thrust(ThrustBy.FLANGED)) == ["cap-main-3"]

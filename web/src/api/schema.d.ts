@@ -2156,6 +2156,7 @@ export interface components {
          *
          *     `shaft` lists the journals in order along it: M1, R1, M2 and so on. `banks` are the cylinders of each bank from
          *     the front, left bank first as seen from there; left open they follow the pins. Common practice; makers differ.
+         *     `thrust_main` is the main that takes the thrust, `thrust_by` what takes it there; None where nobody said.
          */
         Layout: {
             /** Name */
@@ -2180,6 +2181,9 @@ export interface components {
              */
             banks: number[][];
             inlet_side: components["schemas"]["Side"] | null;
+            /** Thrust Main */
+            thrust_main: string | null;
+            thrust_by: components["schemas"]["ThrustBy"] | null;
         };
         /**
          * LimitsChoice
@@ -2760,6 +2764,13 @@ export interface components {
              */
             note: string;
         };
+        /**
+         * ThrustBy
+         * @description What takes the thrust of a crank. Terms: ISO 7967-2 and ISO 6525 (recalled): thrust half-washers, flanged half
+         *     bearings.
+         * @enum {string}
+         */
+        ThrustBy: "flanged halves" | "washers";
         /**
          * ToOrder
          * @description What a set needs of one step: so many of what, for which parts.

@@ -27,7 +27,7 @@ export function LayoutPart({ layouts, layout, fault, onChange }: Props) {
         />
         <Field
           label="Journals along the shaft, from the front"
-          hint="M for mains, R for rods: R2 is No. 2. Take a main out where the engine has none."
+          hint="M for mains, R for rods: R2 is the second pin. Take a main out where the engine has none."
           className="figure"
           fault={fault("form.layout") ?? fault("form.layout.shaft") ?? fault("layout")}
           value={layout.shaft.join(" ")}
@@ -38,7 +38,7 @@ export function LayoutPart({ layouts, layout, fault, onChange }: Props) {
         {layout.pins.map((pin, n) => (
           <div key={n} className="grid grid-cols-2 gap-2 border-l-4 border-line pl-2">
             <Field
-              label={`No. ${n + 1} cylinders`}
+              label={`Pin ${n + 1}, cylinders`}
               className="figure"
               fault={fault(`form.layout.pins.${n}.cylinders`) ?? fault(`layout.pins.${n}.cylinders`)}
               value={pin.cylinders.join(" ")}
@@ -97,11 +97,41 @@ export function LayoutPart({ layouts, layout, fault, onChange }: Props) {
           ]}
           onChange={(rotation) => onChange({ ...layout, rotation })}
         />
+        <Choice
+          label="Thrust is taken at"
+          fault={fault("form.layout.thrust_main")}
+          value={layout.thrust_main ?? ""}
+          options={[
+            { value: "", label: "not said" },
+            ...layout.shaft
+              .filter((name) => name.startsWith("M"))
+              .map((main) => ({ value: main, label: `main ${main.slice(1)}` })),
+          ]}
+          onChange={(main) =>
+            onChange(
+              main === ""
+                ? { ...layout, thrust_main: null, thrust_by: null }
+                : { ...layout, thrust_main: main },
+            )
+          }
+        />
+        {layout.thrust_main && (
+          <Choice
+            label="by"
+            value={layout.thrust_by ?? ""}
+            options={[{ value: "", label: "not said" }, ...THRUST_BY]}
+            onChange={(by) => onChange({ ...layout, thrust_by: by === "" ? null : by })}
+          />
+        )}
       </div>
     </Section>
   );
 }
 
+const THRUST_BY: { value: Schemas["ThrustBy"]; label: string }[] = [
+  { value: "flanged halves", label: "flanged halves" },
+  { value: "washers", label: "thrust washers" },
+];
 const SIDES: { value: Schemas["Side"]; label: string }[] = [
   { value: "left", label: "left" },
   { value: "right", label: "right" },

@@ -25,7 +25,7 @@ from halfthou.causes import (  # noqa: E402
     SIGNS,
     Evidence,
     Network,
-    Sighted,
+    SignSeen,
     StillOpen,
     Weighed,
     Word,
@@ -78,7 +78,7 @@ def look_at(engine: Engine, signs: list[str], evidence: Evidence) -> Evidence:
     not there."""
     seen, absent = dict(evidence.seen), dict(evidence.absent)
     for sign in signs:
-        (seen if engine.there[COLUMNS.index(sign)] else absent)[sign] = Sighted()
+        (seen if engine.there[COLUMNS.index(sign)] else absent)[sign] = SignSeen()
     return Evidence(seen, absent, evidence.complaint)
 
 

@@ -18,7 +18,7 @@ from halfthou.jobs import ComplaintKind, Document
 
 
 @dataclass(frozen=True, slots=True)
-class Sighted:
+class SignSeen:
     """How a sign is known: in words, by which facts; `weak` where it was looked at after cleaning."""
 
     words: tuple[str, ...] = ()
@@ -31,8 +31,8 @@ class Evidence:
     """What is known of one engine: signs seen, signs looked for and not there, and the kinds of its complaint. A
     sign in neither was not looked at, and says nothing."""
 
-    seen: Mapping[str, Sighted] = field(default_factory=dict)
-    absent: Mapping[str, Sighted] = field(default_factory=dict)
+    seen: Mapping[str, SignSeen] = field(default_factory=dict)
+    absent: Mapping[str, SignSeen] = field(default_factory=dict)
     complaint: frozenset[ComplaintKind] = frozenset()
 
     @cached_property
@@ -41,7 +41,7 @@ class Evidence:
         return frozenset({*self.seen, *self.not_there})
 
     @cached_property
-    def not_there(self) -> dict[str, Sighted]:
+    def not_there(self) -> dict[str, SignSeen]:
         """The signs that are not there: as looked for, and those that a seen one excludes."""
         found = {key: how for key, how in self.absent.items() if key not in self.seen}
         for group in EXCLUSIVE:
@@ -264,7 +264,7 @@ def _in_words(cause: Cause, weighed: Weighed, because: str) -> CauseWeighed:
     )
 
 
-def _said(sign: str, how: Sighted) -> str:
+def _said(sign: str, how: SignSeen) -> str:
     """A sign with where it was seen, where that is more than the sign itself says."""
     where = [words for words in how.words if words and words not in SIGNS[sign].words]
     more = f" ({'; '.join(where[:2])}{' and more' if len(where) > 2 else ''})" if where else ""

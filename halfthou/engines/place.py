@@ -95,6 +95,7 @@ def journal_of(layout: Layout, cylinder: int) -> str:
 
 def _of_cylinder(layout: Layout, cylinder: int) -> Iterator[Place]:
     def place(key: str, kind: str, name: str, short: str, **more: str) -> Place:
+        """A place of this cylinder."""
         return Place(key, kind, "", name, short, cylinder=cylinder, **more)  # type: ignore[arg-type]
 
     n, journal = str(cylinder), journal_of(layout, cylinder)

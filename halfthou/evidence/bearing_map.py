@@ -6,7 +6,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
-from halfthou.causes import Sighted
+from halfthou.causes import SignSeen
 from halfthou.evidence.grades import (
     ACID,
     BACK,
@@ -47,7 +47,7 @@ from halfthou.jobs import ENGINE
 from halfthou.strip import places_off
 
 #: A sign, and how it is known.
-Sign = tuple[str, Sighted]
+Sign = tuple[str, SignSeen]
 
 
 @dataclass(frozen=True)
@@ -109,11 +109,11 @@ class BearingMap:
             return (), ()
         return tuple(self._seen()), tuple(self._absent())
 
-    def _said(self, halves: Iterator[str] | tuple[str, ...], look: str = OVERLAY) -> Sighted:
+    def _said(self, halves: Iterator[str] | tuple[str, ...], look: str = OVERLAY) -> SignSeen:
         """How it is known, from those halves."""
         places = places_off(self.sightings.job.limits.layout)
         found = [(half, one) for half in halves if (one := self.sightings.last(half, look)) is not None]
-        return Sighted(
+        return SignSeen(
             words=tuple(f"{places[half].short}: {one.answer}" for half, one in found),
             facts=tuple(one.id for _, one in found),
             weak=bool(found) and all(self.sightings.weak(one) for _, one in found),
@@ -150,7 +150,7 @@ class BearingMap:
         if cracked:
             yield "uppers.fatigued", self._said(cracked)
         elif uppers and all(half in self.grades and self.grades[half].harm == 0 for half in uppers):
-            yield "uppers.sound", Sighted()
+            yield "uppers.sound", SignSeen()
 
     def _of_all(self) -> Iterator[Sign]:
         grades = list(self.grades.values())
@@ -167,13 +167,13 @@ class BearingMap:
         if len(dirty) * 3 >= len(grades) * 2 and len({grade.answer for grade in grades}) <= 2:
             yield "scratches.sharp", self._said(dirty)
         if all(grade.harm <= 1 for grade in grades):
-            yield "bearings.even", Sighted()
+            yield "bearings.even", SignSeen()
             shiny = tuple(half for half in self.halves if self.grades[half].answer == POLISHED)
             if len(shiny) * 2 >= len(grades):
                 yield "bearings.polished", self._said(shiny)
                 kind = self.sightings.last(ENGINE, KIND)
                 if kind is not None and kind.answer == TWO_LAYER:
-                    yield "shells.two-layer", Sighted(facts=(kind.id,))
+                    yield "shells.two-layer", SignSeen(facts=(kind.id,))
 
     def _of_wear(self) -> Iterator[Sign]:
         where = {half: self.sightings.answer(half, WEAR) for half in self.halves}
@@ -196,13 +196,13 @@ class BearingMap:
             yield "wiped.crown", self._said(wiped)
         backs = {self.sightings.answer(half, BACK) for half in self.halves}
         if backs == {CLEAN}:
-            yield "back.clean", Sighted()
+            yield "back.clean", SignSeen()
 
     def _absent(self) -> Iterator[Sign]:
         """What a whole map speaks against: only where every half was looked at."""
         if not self.all_graded:
             return
-        looked = Sighted(words=("every half graded",))
+        looked = SignSeen(words=("every half graded",))
         for sign in ("rods.all", "rods.one", "fatigue", "bearings.gone", "copper.through", "bearings.polished",
                      "dirt.bedded", "scratches.sharp", "pits.acid", "uppers.fatigued", "wiped.crown"):  # fmt: skip
             yield sign, looked

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator, Mapping
 from typing import NamedTuple
 
-from halfthou.causes import Sighted
+from halfthou.causes import SignSeen
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import Look, Observation
 from halfthou.verdicts import Called, FigureKey
@@ -71,12 +71,12 @@ _LOST_BY = {
 
 def bench_signs(
     seen: Mapping[tuple[str, str], Observation], sightings: Sightings
-) -> Iterator[tuple[str, bool, Sighted]]:
+) -> Iterator[tuple[str, bool, SignSeen]]:
     """What was seen at the bench, as signs."""
     for (on, look), one in seen.items():
         shows, clears = _LOOKS.get((str(look), one.answer), ((), ()))
         gone = sightings.washed.get(_LOST_BY.get(str(look), ""))
-        how = Sighted((f"{on}: {one.answer}",), (one.id,), gone is not None and gone < one.at)
+        how = SignSeen((f"{on}: {one.answer}",), (one.id,), gone is not None and gone < one.at)
         for sign in shows:
             yield sign, True, how
         for sign in clears:
@@ -103,7 +103,7 @@ _PUMP_NOT_WEAR = frozenset(
 )
 
 
-def figure_signs(figures: Iterable[FigureCalled]) -> Iterator[tuple[str, bool, Sighted]]:
+def figure_signs(figures: Iterable[FigureCalled]) -> Iterator[tuple[str, bool, SignSeen]]:
     """What the gauge says, as signs: one beyond is there; all within speaks against. Too close says nothing.
 
     Rule:    evidence.figures.
@@ -121,11 +121,11 @@ def figure_signs(figures: Iterable[FigureCalled]) -> Iterator[tuple[str, bool, S
 
 def _told(
     figures: list[FigureCalled], beyond: str, within: str, whole: bool
-) -> Iterator[tuple[str, bool, Sighted]]:
+) -> Iterator[tuple[str, bool, SignSeen]]:
     over = [one for one in figures if one.called is Called.BEYOND]
     if over:
         parts = dict.fromkeys(one.part for one in over)
-        yield beyond, True, Sighted(tuple(f"{part}, measured" for part in parts))
+        yield beyond, True, SignSeen(tuple(f"{part}, measured" for part in parts))
     elif figures and whole and all(one.called is Called.WITHIN for one in figures):
-        yield within, True, Sighted(("measured",))
-        yield beyond, False, Sighted(("measured",))
+        yield within, True, SignSeen(("measured",))
+        yield beyond, False, SignSeen(("measured",))

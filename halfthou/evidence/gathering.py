@@ -6,7 +6,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator, Mapping
 from statistics import median
 
-from halfthou.causes import EVIDENCE_LOOKS, SIGNS, Evidence, Sighted
+from halfthou.causes import EVIDENCE_LOOKS, SIGNS, Evidence, SignSeen
 from halfthou.door import CARRIED, said_of
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.from_bench import FigureCalled, bench_signs, figure_signs
@@ -18,7 +18,7 @@ from halfthou.lengths import Length, Notation
 from halfthou.strip import Strip, disagreements, places_off, stepped
 
 #: A sign, whether it is there, and how that is known.
-Known = tuple[str, bool, Sighted]
+Known = tuple[str, bool, SignSeen]
 
 
 def gather(job: Job, seen: Mapping[tuple[str, str], Observation], figures: Iterable[FigureCalled]) -> Evidence:
@@ -28,8 +28,8 @@ def gather(job: Job, seen: Mapping[tuple[str, str], Observation], figures: Itera
     Rule:    causes.weigh: what says one thing twice counts once; what was not looked at is left out.
     """
     sightings = Sightings(job)
-    there: dict[str, Sighted] = {}
-    absent: dict[str, Sighted] = {}
+    there: dict[str, SignSeen] = {}
+    absent: dict[str, SignSeen] = {}
     for sign, is_there, how in _all(sightings, seen, figures):
         if sign not in SIGNS or (how.facts and all(fact in sightings.mistrusted for fact in how.facts)):
             continue
@@ -43,13 +43,13 @@ def complaint_of(job: Job) -> frozenset[ComplaintKind]:
     return Strip(job).looks.kinds
 
 
-def _merged(before: Sighted | None, how: Sighted) -> Sighted:
+def _merged(before: SignSeen | None, how: SignSeen) -> SignSeen:
     """The same sign known in two ways: once. It counts in full where one of them does."""
     if before is None:
         return how
     words = tuple(dict.fromkeys((*before.words, *how.words)))
     facts = tuple(dict.fromkeys((*before.facts, *how.facts)))
-    return Sighted(words, facts, before.weak and how.weak)
+    return SignSeen(words, facts, before.weak and how.weak)
 
 
 def _all(
@@ -70,7 +70,7 @@ def _all(
     yield from ((sign, True, how) for sign, how in reported)
     yield from ((sign, False, how) for sign, how in not_reported)
     if ComplaintKind.AFTER_SERVICE in complaint_of(job):
-        yield "lamp.after-service", True, Sighted(words=("by the complaint",))
+        yield "lamp.after-service", True, SignSeen(words=("by the complaint",))
 
 
 def _of_sightings(sightings: Sightings) -> Iterator[Known]:
@@ -86,7 +86,7 @@ def _of_sightings(sightings: Sightings) -> Iterator[Known]:
             if answer is None:
                 continue
             where = f"{places[on].short}: {one.answer}" if on in places else one.answer
-            how = Sighted((where,), (one.id,), sightings.weak(one) or _shifted(sightings, look))
+            how = SignSeen((where,), (one.id,), sightings.weak(one) or _shifted(sightings, look))
             yield from ((sign, True, how) for sign in answer.shows if not _of_every(look, sign))
             for sign in answer.clears:
                 yield sign, False, how
@@ -122,7 +122,7 @@ def _every(sightings: Sightings, look: str, found: list[tuple[Sighting, str]]) -
             of_it = [one for one, own in found if own == sign]
             if len({one.on for one in of_it}) == len(there):
                 weak = any(sightings.weak(one) for one in of_it)
-                yield sign, True, Sighted(("every one",), tuple(one.id for one in of_it), weak)
+                yield sign, True, SignSeen(("every one",), tuple(one.id for one in of_it), weak)
 
 
 def _of_skirts(sightings: Sightings) -> Iterator[Known]:
@@ -135,15 +135,15 @@ def _of_skirts(sightings: Sightings) -> Iterator[Known]:
         facts = tuple(one.id for one in looked.values())
         alike = len({one.answer for one in looked.values()}) == 1
         if alike and layout.cylinders > 1:
-            yield "skirts.alike", True, Sighted(facts=facts)
-        yield "skirt.one", len(scuffed) == 1, Sighted(_words(sightings, scuffed), facts)
+            yield "skirts.alike", True, SignSeen(facts=facts)
+        yield "skirt.one", len(scuffed) == 1, SignSeen(_words(sightings, scuffed), facts)
         if not any(one.answer.startswith("at four") for one in looked.values()):
-            yield "skirt.all-round", False, Sighted(facts=facts)
+            yield "skirt.all-round", False, SignSeen(facts=facts)
     crowns = [sightings.last(f"piston-{n}", "crown") for n in range(1, layout.cylinders + 1)]
     seen = [one for one in crowns if one is not None]
     washed = [one for one in seen if one.answer == "washed clean"]
     if seen and len(seen) == layout.cylinders > 1:
-        yield "crown.washed", len(washed) == 1, Sighted(_words(sightings, washed), tuple(one.id for one in seen))
+        yield "crown.washed", len(washed) == 1, SignSeen(_words(sightings, washed), tuple(one.id for one in seen))
 
 
 def _words(sightings: Sightings, found: list[Sighting]) -> tuple[str, ...]:
@@ -179,15 +179,15 @@ def _of_deposits(sightings: Sightings) -> Iterator[Known]:
         for on, by in off.items()
     )
     if off or len(heights) == sightings.job.limits.layout.cylinders:
-        yield "deposit.differs", bool(off), Sighted(words, facts)
+        yield "deposit.differs", bool(off), SignSeen(words, facts)
 
 
 def _of_caps(job: Job) -> Iterator[Known]:
     """Marks found on rods and caps, and steps felt at the joint."""
     for rod, _, _ in disagreements(job):
-        yield "numbers.disagree", True, Sighted((rod.short,))
+        yield "numbers.disagree", True, SignSeen((rod.short,))
     for place, done in stepped(job):
-        yield "cap.step", True, Sighted((place.short,), (done.id,))
+        yield "cap.step", True, SignSeen((place.short,), (done.id,))
 
 
 _CARRIED_OIL = frozenset({"cooler", "turbo", "oil pump", "tank and lines", "injectors"})
@@ -195,22 +195,22 @@ _CARRIED_OIL = frozenset({"cooler", "turbo", "oil pump", "tank and lines", "inje
 
 def _of_the_door(job: Job) -> Iterator[Known]:
     for said in said_of(job, CARRIED):
-        how = Sighted((f"carried over: {said.answer}",), (said.id,))
+        how = SignSeen((f"carried over: {said.answer}",), (said.id,))
         if said.answer in _CARRIED_OIL:
             yield "carried.over", True, how
         if said.answer == "injectors":
             yield "injector.carried", True, how
     for part in job.standing(job.carried_parts):
         if not part.out and part.with_metal:
-            yield "carried.over", True, Sighted((f"{part.what} out of job {part.other}",), (part.id,))
+            yield "carried.over", True, SignSeen((f"{part.what} out of job {part.other}",), (part.id,))
     for said in said_of(job, "oil on arrival"):
-        how = Sighted(("at the door",), (said.id,))
+        how = SignSeen(("at the door",), (said.id,))
         if said.answer in _AT_THE_DOOR:
             yield _AT_THE_DOOR[said.answer], True, how
         if said.answer == "level right":
             yield ("level.right" if said.verified else "level.said-right"), True, how
     if any(said.answer == "head work" for said in said_of(job, "service before")):
-        yield "deck.work", True, Sighted(("at the door",))
+        yield "deck.work", True, SignSeen(("at the door",))
 
 
 _AT_THE_DOOR = {

@@ -9,7 +9,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from typing import NamedTuple
 
-from halfthou.causes import Sighted
+from halfthou.causes import SignSeen
 from halfthou.jobs import Drawn, Job, OilFigure, OilReport
 from halfthou.words import Reason
 
@@ -68,17 +68,21 @@ def counts(report: OilReport, key: str) -> bool:
     return key not in SPOILT_BY_STRIP or report.drawn in (Drawn.RUNNING, Drawn.DRAIN)
 
 
-def oil_signs(job: Job, mistrusted: frozenset[str]) -> tuple[list[tuple[str, Sighted]], list[tuple[str, Sighted]]]:
+def oil_signs(
+    job: Job, mistrusted: frozenset[str]
+) -> tuple[list[tuple[str, SignSeen]], list[tuple[str, SignSeen]]]:
     """The signs that the last report of each sample shows, and those it was looked at for and does not show."""
     last: dict[str, OilReport] = {}
     for report in job.standing(job.oil_reports):
         if report.id not in mistrusted:
             last[report.sample] = report
-    seen: list[tuple[str, Sighted]] = []
-    absent: list[tuple[str, Sighted]] = []
+    seen: list[tuple[str, SignSeen]] = []
+    absent: list[tuple[str, SignSeen]] = []
     for report in last.values():
         for sign, there, words in _signs(report):
-            (seen if there else absent).append((sign, Sighted(words=(words,) if there else (), facts=(report.id,))))
+            (seen if there else absent).append(
+                (sign, SignSeen(words=(words,) if there else (), facts=(report.id,)))
+            )
     return seen, absent
 
 

@@ -24,7 +24,7 @@ from halfthou.words import Reason
 Seen = Mapping[tuple[str, str], Observation]
 
 
-class Told(NamedTuple):
+class EvidenceTold(NamedTuple):
     """What bench, rack and sheet are told of the evidence."""
 
     brief: CauseBrief
@@ -117,7 +117,7 @@ class EvidenceStanding:
             contaminated=sum(one.open for one in self.contaminated),
         )
 
-    def told(self) -> Told:
+    def told(self) -> EvidenceTold:
         """The cause in a few words and what else bench and rack have to be told; as before where nothing that it
         rests on has changed."""
         return self.memo.of_what_is_read("evidence told", _told, self.job, self.seen, self.figures, self.memo)
@@ -128,9 +128,9 @@ class EvidenceStanding:
         return (*contamination_notices(self.job, self.contaminated), *self.contradictions)
 
 
-def _told(job: Job, seen: Seen, figures: tuple[FigureCalled, ...], memo: Memo) -> Told:
+def _told(job: Job, seen: Seen, figures: tuple[FigureCalled, ...], memo: Memo) -> EvidenceTold:
     standing = EvidenceStanding(job, seen, figures, memo)
-    return Told(standing.brief(), standing.notices)
+    return EvidenceTold(standing.brief(), standing.notices)
 
 
 def _gone_looks(washed: frozenset[str]) -> frozenset[str]:

@@ -40,7 +40,7 @@ REPEATS = (TermKind.REPEAT, TermKind.REPEAT_KNOWN, TermKind.REPEAT_TAKEN)
 SCALES = (TermKind.SCALE, TermKind.STANDARD, TermKind.SETTING, TermKind.DRIFT, TermKind.DIAL)
 
 
-class Term(NamedTuple):
+class BudgetTerm(NamedTuple):
     """One contribution: its kind, the source it shares with other readings, and its standard uncertainty in nm,
     signed by its sensitivity."""
 
@@ -49,7 +49,7 @@ class Term(NamedTuple):
     nm: float
 
 
-Budget = tuple[Term, ...]
+Budget = tuple[BudgetTerm, ...]
 
 
 def combine(parts: Iterable[tuple[float, Budget]]) -> Budget:
@@ -64,12 +64,12 @@ def combine(parts: Iterable[tuple[float, Budget]]) -> Budget:
         for kind, source, nm in budget:
             total[source] = total.get(source, 0.0) + factor * nm
             kinds[source] = kind
-    return tuple([Term(kinds[source], source, nm) for source, nm in total.items() if abs(nm) > 1e-9])
+    return tuple([BudgetTerm(kinds[source], source, nm) for source, nm in total.items() if abs(nm) > 1e-9])
 
 
 def scaled(budget: Budget, factor: float) -> Budget:
     """Every contribution times a factor."""
-    return tuple(Term(kind, source, factor * nm) for kind, source, nm in budget)
+    return tuple(BudgetTerm(kind, source, factor * nm) for kind, source, nm in budget)
 
 
 def standard_doubt(budget: Budget) -> float:

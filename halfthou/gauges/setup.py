@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 
 from halfthou.amounts import Quantity
-from halfthou.gauges.budget import RECTANGLE, Budget, Term, TermKind
+from halfthou.gauges.budget import RECTANGLE, Budget, BudgetTerm, TermKind
 from halfthou.gauges.repeatability import Repeatability
 from halfthou.gauges.setting import Setting, Settings, in_force
 from halfthou.gauges.temperature import COEFFICIENTS, REFERENCE_C, Warmth, at_reference, growth_of
@@ -67,8 +67,8 @@ def own_terms(setup: Setup, place: SpotRead) -> Budget:
     """
     step = setup.gauge.step / (2 * RECTANGLE)
     return (
-        Term(TermKind.RESOLUTION, f"step {setup.gauge.id} {place.part} {place.spot}", step),
-        Term(setup.repeat.kind, f"reading {place.reading}", setup.repeat.nm),
+        BudgetTerm(TermKind.RESOLUTION, f"step {setup.gauge.id} {place.part} {place.spot}", step),
+        BudgetTerm(setup.repeat.kind, f"reading {place.reading}", setup.repeat.nm),
     )
 
 
@@ -84,15 +84,15 @@ def shared_terms(setup: Setup, size: Length, part: str, cabinet: Cabinet) -> Bud
     expansion = COEFFICIENTS[setup.part.material]
     if setup.spread_k:
         warmth = size.nm * expansion.ppb * setup.spread_k / 1e9 / RECTANGLE
-        terms.append(Term(TermKind.WARMTH, f"warmth {setup.sitting} {part}", warmth))
+        terms.append(BudgetTerm(TermKind.WARMTH, f"warmth {setup.sitting} {part}", warmth))
     away = max(abs(setup.part.celsius - REFERENCE_C), abs(setup.scale.celsius - REFERENCE_C))
     if away:
         coefficient = size.nm * expansion.spread_ppb * away / 1e9 / RECTANGLE
-        terms.append(Term(TermKind.COEFFICIENT, f"expansion {setup.part.material.value}", coefficient))
+        terms.append(BudgetTerm(TermKind.COEFFICIENT, f"expansion {setup.part.material.value}", coefficient))
     return tuple(terms)
 
 
-def scale_terms(gauge: Gauge, setting: Setting | None, size: Length, cabinet: Cabinet) -> list[Term]:
+def scale_terms(gauge: Gauge, setting: Setting | None, size: Length, cabinet: Cabinet) -> list[BudgetTerm]:
     """What the scale of a gauge adds, and what it inherits from the standard or master it was set by.
 
     A comparator inherits its master whole and adds its own stroke. Any other gauge checked near the size is as good
@@ -101,26 +101,26 @@ def scale_terms(gauge: Gauge, setting: Setting | None, size: Length, cabinet: Ca
     comparator = gauge.kind in COMPARATORS
     own = gauge.may_err / RECTANGLE
     if setting is None or not (comparator or setting.near(size)):
-        return [Term(TermKind.SCALE, f"scale {gauge.id}", own)]
+        return [BudgetTerm(TermKind.SCALE, f"scale {gauge.id}", own)]
     check = setting.check
     terms = _standard_terms(setting, cabinet)
     count = len(check.read)
     # Half a graduation is as much as can be said of a hand from a few readings of a setting.
     scatter = gauge.resolution.nm / 2 if gauge.repeatability is None else gauge.repeatability.nm
     spread = math.hypot(scatter / math.sqrt(count), gauge.resolution.nm / (2 * RECTANGLE))
-    terms.append(Term(TermKind.SETTING, f"setting {check.id}", spread))
+    terms.append(BudgetTerm(TermKind.SETTING, f"setting {check.id}", spread))
     if setting.drift is not None and setting.drift != ZERO and not comparator:
-        terms.append(Term(TermKind.DRIFT, f"drift {check.id}", abs(setting.drift.nm) / RECTANGLE))
+        terms.append(BudgetTerm(TermKind.DRIFT, f"drift {check.id}", abs(setting.drift.nm) / RECTANGLE))
     if comparator:
-        terms.append(Term(TermKind.DIAL, f"dial {gauge.id}", own))
+        terms.append(BudgetTerm(TermKind.DIAL, f"dial {gauge.id}", own))
     return terms
 
 
-def _standard_terms(setting: Setting, cabinet: Cabinet) -> list[Term]:
+def _standard_terms(setting: Setting, cabinet: Cabinet) -> list[BudgetTerm]:
     check = setting.check
     master = cabinet.gauges.get(check.against) if check.against else None
     if master is None:
-        return [Term(TermKind.STANDARD, f"standard {check.id}", check.standard_error.nm / RECTANGLE)]
+        return [BudgetTerm(TermKind.STANDARD, f"standard {check.id}", check.standard_error.nm / RECTANGLE)]
     its_own = in_force(cabinet.settings.get(master.id, ()), check.at, setting.standard)
     return scale_terms(master, its_own, setting.standard, cabinet)
 

@@ -12,7 +12,7 @@ from dataclasses import dataclass
 
 
 @dataclass(frozen=True, slots=True)
-class Weighed:
+class WeighedLook:
     """A look as the order sees it: its cost (minutes, harm counted in), its chance to end the job (0 to 1), and the
     look that must come before it."""
 
@@ -43,7 +43,7 @@ def _before(one: _Block, other: _Block) -> bool:
     return (1 - one.goes_on) * other.cost > (1 - other.goes_on) * one.cost
 
 
-def order_looks(looks: Sequence[Weighed]) -> tuple[str, ...]:
+def order_looks(looks: Sequence[WeighedLook]) -> tuple[str, ...]:
     """The looks in the order of least expected cost until one ends the job.
 
     Takes:   independent looks, each waiting for at most one other; one that waits for a look that is not listed
@@ -52,16 +52,17 @@ def order_looks(looks: Sequence[Weighed]) -> tuple[str, ...]:
     Rule:    looks.order.   Source: Sidney's decomposition, Horn's rule for trees, recalled; docs/trade: The order
              of looks.
     Assumes: that no look tells of another: what one finds changes the chances, and the order is made anew.
-    >>> looks = [Weighed("slow", 100, 0.5), Weighed("quick", 10, 0.09), Weighed("behind", 1, 0.9, "slow")]
+    >>> slow, quick = WeighedLook("slow", 100, 0.5), WeighedLook("quick", 10, 0.09)
+    >>> looks = [slow, quick, WeighedLook("behind", 1, 0.9, "slow")]
     >>> order_looks(looks)
     ('slow', 'behind', 'quick')
     """
     here = {look.key for look in looks}
-    behind: dict[str | None, list[Weighed]] = {}
+    behind: dict[str | None, list[WeighedLook]] = {}
     for look in looks:
         behind.setdefault(look.after if look.after in here else None, []).append(look)
 
-    def chain(look: Weighed) -> list[_Block]:
+    def chain(look: WeighedLook) -> list[_Block]:
         """A look and all that waits for it, as blocks in falling worth: it is joined with what is worth more."""
         below = _merged(chain(child) for child in behind.get(look.key, ()))
         first = _Block([look.key], look.cost, 1 - look.chance)
@@ -85,10 +86,10 @@ def _merged(chains: Iterable[list[_Block]]) -> list[_Block]:
     return found
 
 
-def expected_cost(order: Iterable[str], looks: Iterable[Weighed]) -> float:
+def expected_cost(order: Iterable[str], looks: Iterable[WeighedLook]) -> float:
     """What an order costs in the mean, until a look ends the job or all are taken; in the unit of the costs.
 
-    >>> expected_cost(["a", "b"], [Weighed("a", 10, 0.5), Weighed("b", 20, 0.1)])
+    >>> expected_cost(["a", "b"], [WeighedLook("a", 10, 0.5), WeighedLook("b", 20, 0.1)])
     20.0
     """
     known = {look.key: look for look in looks}

@@ -10,7 +10,7 @@ from functools import cached_property
 
 from halfthou.door import COMPLAINT, TURNS, complaint_kinds, said_of, turns
 from halfthou.jobs import Arrangement, ComplaintKind, Found, Job, LookRow, LookTable, LookTaken
-from halfthou.looks.order import Weighed
+from halfthou.looks.order import WeighedLook
 from halfthou.looks.usual import USUAL_LOOKS
 
 #: The look that the answer to "turns by hand" is.
@@ -108,12 +108,12 @@ class Looks:
         """The looks that are still to be taken, in the order of a plain strip."""
         return tuple(row for row in self.table.looks if row.key not in self.taken and not self.barred(row))
 
-    def weighed(self) -> tuple[Weighed, ...]:
+    def weighed(self) -> tuple[WeighedLook, ...]:
         """The looks still to be taken as the order sees them. One whose forerunner is done or barred waits for the
         next that is left, if any."""
         waiting = {row.key for row in self.left}
         return tuple(
-            Weighed(
+            WeighedLook(
                 key=row.key,
                 cost=self.minutes(row) + row.harm_minutes,
                 chance=self.percent(row) / 100,

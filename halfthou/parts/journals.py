@@ -23,11 +23,11 @@ from halfthou.sets import (
     overruled,
 )
 from halfthou.surveys import (
-    Evidence,
     FeatureSurvey,
     PartSurvey,
     PresentSize,
     Seen,
+    SizeEvidence,
     agreed_size,
     ladder_of,
     present_sizes,
@@ -109,7 +109,7 @@ def present_of_journals(given: Given) -> dict[str, PresentSize]:
         evidence = {}
         for name in names:
             ground = ground_to(operations, name, engine)
-            evidence[name] = Evidence(ground.step if ground else None, claim.depth if claim else None)
+            evidence[name] = SizeEvidence(ground.step if ground else None, claim.depth if claim else None)
         surveys = {name: given.surveys[name][DIAMETER] for name in names}
         read = {name: tuple(survey.sizes.values()) for name, survey in surveys.items()}
         slack = {name: _slack(surveys[name]) for name in names if read[name]}

@@ -11,6 +11,7 @@ from halfthou.report.documents import (
     ClearanceShown,
     FeatureReport,
     FigureShown,
+    OtherWay,
     PartReport,
     Scale,
     SetReport,
@@ -22,7 +23,6 @@ from halfthou.report.documents import (
     StoryLine,
     TableShown,
     ToOrder,
-    WayOn,
 )
 from halfthou.report.doubts import doubts_of
 from halfthou.report.figures import amounts_shown, figures_shown, warmth_of
@@ -48,6 +48,7 @@ __all__ = [
     "FeatureReport",
     "FigureShown",
     "NamesOfJob",
+    "OtherWay",
     "PartReport",
     "Scale",
     "SetReport",
@@ -60,7 +61,6 @@ __all__ = [
     "TableShown",
     "ToOrder",
     "Told",
-    "WayOn",
     "amounts_shown",
     "blank_spots",
     "budgets_shown",

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from halfthou.gauges import SCALES, Term, TermKind, effective_freedom, expanded
+from halfthou.gauges import SCALES, BudgetTerm, TermKind, effective_freedom, expanded
 from halfthou.jobs import Guard
 from halfthou.lengths import Length, Notation
 from halfthou.report.documents import BudgetLine, BudgetShown
@@ -80,7 +80,7 @@ def _chance(probability: float) -> str:
     return "less than 0.001" if probability < 0.001 else f"{probability:.3f}"
 
 
-def _cancelled(budget: tuple[Term, ...]) -> str:
+def _cancelled(budget: tuple[BudgetTerm, ...]) -> str:
     kinds = {term.kind for term in budget}
     if kinds & set(SCALES):
         return ""

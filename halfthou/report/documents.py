@@ -234,7 +234,7 @@ class ToOrder(Document):
     can_be_bought: bool
 
 
-class WayOn(Document):
+class OtherWay(Document):
     """Another way on for a set than the one proposed: what it is, and what it costs."""
 
     words: str
@@ -278,7 +278,7 @@ class SetReport(Document):
     can_be_accepted: bool
     reasons: tuple[Reason, ...] = ()
     would_change: tuple[str, ...] = ()
-    ways: tuple[WayOn, ...] = ()
+    ways: tuple[OtherWay, ...] = ()
     finished_band: str | None = None
     rough_band: str | None = None
     to_order: tuple[ToOrder, ...] = ()

@@ -11,7 +11,7 @@ from halfthou.jobs import Plan, Reading, plane_and_angle
 from halfthou.lengths import ZERO, Length, Notation, Shown
 from halfthou.report.documents import AsideShown, FeatureReport, ShownReading, Spot, SpotAsked
 from halfthou.surveys import Aside, FeatureSurvey, SpotState, Taken
-from halfthou.verdicts import Settling, Way
+from halfthou.verdicts import Settling, SettlingWay
 from halfthou.words import doubt_shown
 
 
@@ -61,7 +61,7 @@ def spots_to_repeat(survey: FeatureSurvey, ways: Iterable[Settling]) -> tuple[Sp
     more: dict[str, int] = {}
     if survey.whole:
         for way in ways:
-            if way.way is Way.READ_AGAIN:
+            if way.way is SettlingWay.READ_AGAIN:
                 more.update({spot: max(way.more, more.get(spot, 0)) for spot in way.spots if spot in survey.sizes})
     return tuple(SpotAsked(survey.part.id, survey.feature.key, spot, count) for spot, count in more.items())
 

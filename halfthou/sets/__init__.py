@@ -41,7 +41,7 @@ from halfthou.sets.pairing import (
     Pair,
     Paired,
     Pairing,
-    Place,
+    PairingPlace,
     best_pairing,
     pair_pistons,
 )
@@ -60,7 +60,7 @@ __all__ = [
     "Pair",
     "Paired",
     "Pairing",
-    "Place",
+    "PairingPlace",
     "Reach",
     "Rung",
     "SetCase",

@@ -120,7 +120,7 @@ def workable_band(limits: JournalLimits, house: HouseRules) -> Length:
     return min(house.least_band, Length((limits.size.most - limits.size.least).nm // 2))
 
 
-class Band(NamedTuple):
+class SizeBand(NamedTuple):
     """The narrowest band that can be worked to, and whether reaching a step exactly is enough."""
 
     workable: Length
@@ -153,7 +153,7 @@ def choose_one_size(
     """
     needing = {name: reach for name, reach in reaches.items() if reach.needs} or dict(reaches)
     worst = min(needing, key=lambda name: needing[name].usable.sure.nm)
-    outlooks = tuple(_outlook(rung, reaches, size_least, Band(workable, exactly)) for rung in steps)
+    outlooks = tuple(_outlook(rung, reaches, size_least, SizeBand(workable, exactly)) for rung in steps)
     others = {name: reach for name, reach in reaches.items() if name != worst}
     usable = [o for o in outlooks if o.rung.usable]
     sure = next((o.rung.step for o in usable if not o.misses and not o.tight), None)
@@ -168,12 +168,14 @@ def choose_one_size(
         possible,
         worst,
         decided.worst if decided else worst,
-        _without(others, steps, size_least, Band(workable, exactly)),
+        _without(others, steps, size_least, SizeBand(workable, exactly)),
         outlooks,
     )
 
 
-def _without(others: Mapping[str, Reach], steps: tuple[Rung, ...], size_least: Length, band: Band) -> Length | None:
+def _without(
+    others: Mapping[str, Reach], steps: tuple[Rung, ...], size_least: Length, band: SizeBand
+) -> Length | None:
     """The step that would do for the rest; standard counts as none."""
     if not any(reach.needs for reach in others.values()):
         return None
@@ -181,7 +183,7 @@ def _without(others: Mapping[str, Reach], steps: tuple[Rung, ...], size_least: L
     return next((o.rung.step for o in found if not o.misses and not o.tight), None)
 
 
-def _outlook(rung: Rung, reaches: Mapping[str, Reach], size_least: Length, band: Band) -> StepOutlook:
+def _outlook(rung: Rung, reaches: Mapping[str, Reach], size_least: Length, band: SizeBand) -> StepOutlook:
     least = size_least - rung.step
     at = rung.step
     ground = {name: reach for name, reach in reaches.items() if not reach.stands_at(at)}

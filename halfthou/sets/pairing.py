@@ -111,7 +111,7 @@ def _augment(table: list[list[int]], row: int, rows: list[int], columns: list[in
 
 
 @dataclass(frozen=True, slots=True)
-class Place:
+class PairingPlace:
     """A bore to be given a piston: its size, whether that is finished, and what it cleans up at where it is not.
 
     `fits` are the pieces that may lie there at all; `own` the one that came in it, "" where none did.
@@ -165,7 +165,7 @@ _WISH = 10**9
 
 
 def pair_pistons(
-    places: Sequence[Place], pieces: Sequence[Candidate], wanted: Clearances, stock: Length = ZERO
+    places: Sequence[PairingPlace], pieces: Sequence[Candidate], wanted: Clearances, stock: Length = ZERO
 ) -> Paired | None:
     """The piston of every bore: nearest to the clearance aimed at over the whole set, within what is allowed.
 
@@ -190,7 +190,7 @@ def pair_pistons(
     return Paired(pairs, others)
 
 
-def _cost(place: Place, piece: Candidate, wanted: Clearances, beside: tuple[Length, int]) -> int | None:
+def _cost(place: PairingPlace, piece: Candidate, wanted: Clearances, beside: tuple[Length, int]) -> int | None:
     stock, usual = beside
     if piece.name not in place.fits:
         return None
@@ -205,7 +205,7 @@ def _cost(place: Place, piece: Candidate, wanted: Clearances, beside: tuple[Leng
     return ((clearance - wanted.target).nm // 100) ** 2 * _WISH + lighter
 
 
-def _pair(place: Place, piece: Candidate, wanted: Clearances) -> Pair:
+def _pair(place: PairingPlace, piece: Candidate, wanted: Clearances) -> Pair:
     if place.finished:
         return Pair(place.name, piece.name, place.size - piece.size, None)
     return Pair(place.name, piece.name, wanted.target, piece.size + wanted.target)

@@ -10,17 +10,17 @@ from halfthou.strip.report import StripReport, looks_of, strip_report
 from halfthou.strip.standing import Strip
 from halfthou.strip.step import StripStep
 from halfthou.strip.steps import steps_by_id, strip_list
-from halfthou.strip.whereabouts import Lies, lies_in, lies_there
+from halfthou.strip.whereabouts import Whereabouts, lies_in, lies_there
 
 __all__ = [
     "NOTHING",
     "BeforeBench",
     "EndKind",
-    "Lies",
     "OpenEnd",
     "Strip",
     "StripReport",
     "StripStep",
+    "Whereabouts",
     "before_bench",
     "caps_seen",
     "disagreements",

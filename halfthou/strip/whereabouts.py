@@ -9,14 +9,14 @@ from halfthou.jobs import Job
 from halfthou.strip.standing import Strip
 
 
-class Lies(NamedTuple):
+class Whereabouts(NamedTuple):
     """Where a part lies: in a place of the engine, in a pocket, or nobody said."""
 
     place: str = ""
     pocket: str = ""
 
 
-def lies_in(job: Job, piece: str, engine: Engine) -> Lies:
+def lies_in(job: Job, piece: str, engine: Engine) -> Whereabouts:
     """Where a piece lies now. What nobody moved lies where it came from.
 
     Takes:   the piece by its name, which is that of the place it came in, or its own where it was brought in.
@@ -28,13 +28,13 @@ def lies_in(job: Job, piece: str, engine: Engine) -> Lies:
     last = fitted[-1] if fitted else None
     laid = [one for one in job.standing(job.layings) if one.part == piece and last and one.at > last.at]
     if laid:
-        return Lies(pocket=laid[-1].pocket)
+        return Whereabouts(pocket=laid[-1].pocket)
     if piece in job.lies_in:
         place = job.lies_in[piece]
-        return Lies(place=place, pocket="" if place else pocket)
+        return Whereabouts(place=place, pocket="" if place else pocket)
     if pocket:
-        return Lies(pocket=pocket)
-    return Lies(place="" if known is not None and known.spare else piece)
+        return Whereabouts(pocket=pocket)
+    return Whereabouts(place="" if known is not None and known.spare else piece)
 
 
 def lies_there(job: Job, place: str, engine: Engine) -> str:

@@ -2,14 +2,14 @@
 
 from halfthou.surveys.doubting import ALIKE
 from halfthou.surveys.entry import ReadBy, read_at, read_spot, window_for
-from halfthou.surveys.forms import REAR, Form, Measure, Ovality, Where, fit_ovality, form_of, places_of
+from halfthou.surveys.forms import REAR, Form, Measure, MeasuredWhere, Ovality, fit_ovality, form_of, places_of
 from halfthou.surveys.order import reading_order
 from halfthou.surveys.present_size import (
     HIGH,
     POLISH_SHELL,
-    Evidence,
     PresentSize,
     Rests,
+    SizeEvidence,
     SizeLadder,
     agreed_size,
     ladder_of,
@@ -32,22 +32,22 @@ __all__ = [
     "REAR",
     "Aside",
     "Doubtful",
-    "Evidence",
     "FeatureSurvey",
     "Form",
     "Measure",
+    "MeasuredWhere",
     "Ovality",
     "PartSurvey",
     "PresentSize",
     "ReadBy",
     "Rests",
     "Seen",
+    "SizeEvidence",
     "SizeLadder",
     "SpotState",
     "Suspicion",
     "Taken",
     "TakenWith",
-    "Where",
     "agreed_size",
     "every_spot",
     "find_suspects",

@@ -17,7 +17,7 @@ from halfthou.surveys.taken import Taken
 LEAST_NM, TIMES = 8_890, 7.0
 
 
-class Fit(NamedTuple):
+class FormFit(NamedTuple):
     """The matrix that takes readings to residuals of the fitted form, and each reading's leverage."""
 
     residual: tuple[tuple[float, ...], ...]
@@ -26,7 +26,7 @@ class Fit(NamedTuple):
 
 
 @lru_cache(maxsize=32)
-def fit_of(plan: Plan) -> Fit | None:
+def fit_of(plan: Plan) -> FormFit | None:
     """The form fitted to a whole plan: mean, taper, two of ovality (and a bulge where there are three planes).
 
     None where the plan leaves fewer than three readings over to check with.
@@ -48,7 +48,7 @@ def fit_of(plan: Plan) -> Fit | None:
         for a in rows
     ]
     residual = tuple(tuple((1.0 if i == j else 0.0) - hat[i][j] for j in range(count)) for i in range(count))
-    return Fit(residual, tuple(hat[i][i] for i in range(count)), count - unknowns - 1)
+    return FormFit(residual, tuple(hat[i][i] for i in range(count)), count - unknowns - 1)
 
 
 def _inverse(matrix: list[list[float]]) -> list[list[float]] | None:

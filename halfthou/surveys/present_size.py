@@ -51,7 +51,7 @@ class PresentSize:
 
 
 @dataclass(frozen=True, slots=True)
-class Evidence:
+class SizeEvidence:
     """What is said of a journal's size: the last grind on record, and what a stamp or paper says."""
 
     ground: Length | None = None
@@ -120,7 +120,7 @@ def _borne_out(ladder: SizeLadder, said: Length, sizes: Sequence[Length], slack:
 def present_sizes(
     ladder: SizeLadder,
     read: Mapping[str, Sequence[Length]],
-    evidence: Mapping[str, Evidence],
+    evidence: Mapping[str, SizeEvidence],
     slack: Mapping[str, Length],
 ) -> dict[str, PresentSize]:
     """The present size of every journal of a set.
@@ -159,7 +159,7 @@ def agreed_size(sizes: Iterable[Length]) -> Length | None:
 
 
 def _of_one(
-    ladder: SizeLadder, sizes: Sequence[Length], says: Evidence, slack: Length, foreign: Length | None
+    ladder: SizeLadder, sizes: Sequence[Length], says: SizeEvidence, slack: Length, foreign: Length | None
 ) -> PresentSize:
     for said in says.said:
         if _borne_out(ladder, said, sizes, slack):

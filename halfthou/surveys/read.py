@@ -11,7 +11,7 @@ from halfthou.engines import Engine, FeatureKind, Place
 from halfthou.gauges import GaugeQuestion, reads_something_else
 from halfthou.jobs import Gauge, Job, Operation, Plan, Reading, along, plane_and_angle
 from halfthou.operations import LastWork
-from halfthou.surveys.forms import Where, places_of
+from halfthou.surveys.forms import MeasuredWhere, places_of
 from halfthou.surveys.spots import Aside, SpotState
 from halfthou.surveys.taken import Taken, TakenWith
 
@@ -32,7 +32,7 @@ class PartRead:
     taken_with: TakenWith
     plans: Mapping[str, Plan]
     states: Mapping[FeatureSpot, SpotState]
-    outside: Mapping[str, Mapping[str, Where | None]]
+    outside: Mapping[str, Mapping[str, MeasuredWhere | None]]
 
     @cached_property
     def counted(self) -> Mapping[str, tuple[Taken, ...]]:
@@ -64,7 +64,7 @@ def read_part(
     places = {key: places_of(plan) for key, plan in plans.items()}
     spots = {key: {where: spot for spot, where in known.items()} for key, known in places.items()}
     by_spot: dict[FeatureSpot, list[Reading]] = defaultdict(list)
-    outside: dict[str, dict[str, Where | None]] = {}
+    outside: dict[str, dict[str, MeasuredWhere | None]] = {}
     for reading in on_it.readings:
         feature, spot = kind.by_key[reading.feature], reading.spot
         if feature.plan is not None:
@@ -107,8 +107,8 @@ def plan_of(job: Job, one: str, feature: FeatureKind) -> Plan:
 
 
 def _spot_in(
-    reading: Reading, places: Mapping[str, Where], spots: Mapping[Where, str]
-) -> tuple[str, Where | None, bool]:
+    reading: Reading, places: Mapping[str, MeasuredWhere], spots: Mapping[MeasuredWhere, str]
+) -> tuple[str, MeasuredWhere | None, bool]:
     """The spot of a plan that a reading was taken at, by where it was really taken.
 
     Takes:   where the spots of the plan lie, and which spot lies where.
@@ -119,7 +119,7 @@ def _spot_in(
     if said is None or reading.angle_deg is None or reading.planes is None or said[0] > reading.planes:
         where = places.get(reading.spot)
         return reading.spot, where, where is not None
-    where = Where(along(said[0], reading.planes), reading.angle_deg)
+    where = MeasuredWhere(along(said[0], reading.planes), reading.angle_deg)
     spot = spots.get(where)
     if spot is not None:
         return spot, where, True

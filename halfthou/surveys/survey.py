@@ -15,7 +15,7 @@ from halfthou.lengths import ZERO, Length
 from halfthou.memo import Memo
 from halfthou.operations import last_work, stale_by
 from halfthou.surveys.doubting import Doubts, doubts_about
-from halfthou.surveys.forms import Form, Where, form_of, places_of
+from halfthou.surveys.forms import Form, MeasuredWhere, form_of, places_of
 from halfthou.surveys.read import NOTHING, PartRead, facts_by_part, read_part
 from halfthou.surveys.spots import SpotState
 from halfthou.surveys.taken import Taken, TakenWith, lay_out
@@ -34,7 +34,7 @@ class FeatureSurvey:
     spots: tuple[SpotState, ...]
     taken_with: TakenWith
     outside: tuple[SpotState, ...] = ()
-    places: Mapping[str, Where] = field(default_factory=dict)
+    places: Mapping[str, MeasuredWhere] = field(default_factory=dict)
     _budgets: dict[str, Budget] = field(default_factory=dict)
 
     @cached_property
@@ -162,7 +162,7 @@ def _feature(read: PartRead, feature: FeatureKind, states: Mapping[tuple[str, st
         for spot in (feature.spots if plan is None else plan.spots)
     )
     beyond_plan = tuple(state for spot in sorted(outside) if (state := states[feature.key, spot]).counted)
-    places: Mapping[str, Where] = places_of(plan) if plan is not None else {}
+    places: Mapping[str, MeasuredWhere] = places_of(plan) if plan is not None else {}
     if outside:
         places = {**places, **{spot: where for spot, where in outside.items() if where is not None}}
     return FeatureSurvey(read.part, feature, plan, spots, read.taken_with, beyond_plan, places)

@@ -49,7 +49,7 @@ from halfthou.verdicts.journal import (
     keeps,
     no_pair,
 )
-from halfthou.verdicts.settling import Settling, Way, gauges_for, scale_now, settlings
+from halfthou.verdicts.settling import Settling, SettlingWay, gauges_for, scale_now, settlings
 from halfthou.verdicts.sums import Term, greatest, least, summed
 
 __all__ = [
@@ -88,8 +88,8 @@ __all__ = [
     "Open",
     "Score",
     "Settling",
+    "SettlingWay",
     "Term",
-    "Way",
     "blue_rod",
     "bore_sizes",
     "budget_of",

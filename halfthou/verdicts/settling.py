@@ -44,7 +44,7 @@ class Measurable(Protocol):
         """The house rules."""
 
 
-class Way(StrEnum):
+class SettlingWay(StrEnum):
     """The ways to settle a doubt."""
 
     COOL = "let it cool"
@@ -62,7 +62,7 @@ class Settling:
     """One way to settle one figure: how, at which spots, how many readings more at each, with which gauge, and
     near which size a gauge is to be checked."""
 
-    way: Way
+    way: SettlingWay
     figure: str
     spots: tuple[str, ...] = ()
     more: int = 0
@@ -83,16 +83,16 @@ def _settlings(case: Measurable, finding: Finding) -> Iterator[Settling]:
     if finding.called is not Called.TOO_CLOSE:
         return
     if finding.by_rule_of_thumb:
-        yield Settling(Way.MAKERS_LIMIT, finding.name)
+        yield Settling(SettlingWay.MAKERS_LIMIT, finding.name)
         return
     if finding.cannot_accept and finding.to_spare >= finding.guard:
-        yield Settling(Way.THIRD_ANGLE, finding.name)
+        yield Settling(SettlingWay.THIRD_ANGLE, finding.name)
         return
     if finding.waits_warm:
-        yield Settling(Way.COOL, finding.name, finding.spots)
+        yield Settling(SettlingWay.COOL, finding.name, finding.spots)
         return
     if finding.by_fit_alone:
-        yield Settling(Way.MORE_ANGLES, finding.name)
+        yield Settling(SettlingWay.MORE_ANGLES, finding.name)
         return
     allowed = abs(finding.to_spare).nm / (GUARD_FACTOR[case.house.guard] * _wider(finding))
     setups = _setups(case, finding)
@@ -102,7 +102,7 @@ def _settlings(case: Measurable, finding: Finding) -> Iterator[Settling]:
             found = True
             yield settling
     if not found:
-        yield _finer(case, finding, allowed) or Settling(Way.NONE, finding.name)
+        yield _finer(case, finding, allowed) or Settling(SettlingWay.NONE, finding.name)
 
 
 def _wider(finding: Finding) -> float:
@@ -135,7 +135,7 @@ def _again(case: Measurable, finding: Finding) -> Settling | None:
     for more in range(1, MOST_REPEATS + 1):
         fewer = repeat * math.sqrt(have / (have + more))
         if _called(case, finding, math.hypot(scale, rest), fewer):
-            return Settling(Way.READ_AGAIN, finding.name, finding.spots, more)
+            return Settling(SettlingWay.READ_AGAIN, finding.name, finding.spots, more)
     return None
 
 
@@ -160,7 +160,7 @@ def _checked(finding: Finding, setups: list[Setup], allowed: float) -> Settling 
     again = repeat / math.sqrt(1 + MOST_REPEATS)
     if fresh >= scale or math.sqrt(fresh**2 + again**2 + rest**2) > allowed:
         return None
-    return Settling(Way.CHECK_GAUGE, finding.name, gauge=setup.gauge.name, near=finding.value)
+    return Settling(SettlingWay.CHECK_GAUGE, finding.name, gauge=setup.gauge.name, near=finding.value)
 
 
 def _finer(case: Measurable, finding: Finding, allowed: float) -> Settling | None:
@@ -178,7 +178,7 @@ def _finer(case: Measurable, finding: Finding, allowed: float) -> Settling | Non
     if not fine:
         return None
     best = min(fine, key=lambda pair: pair[0])[1]
-    return Settling(Way.FINER_GAUGE, finding.name, gauge=best.name)
+    return Settling(SettlingWay.FINER_GAUGE, finding.name, gauge=best.name)
 
 
 def gauges_for(case: Measurable) -> list[Gauge]:

@@ -8,7 +8,7 @@ from halfthou.gauges import GaugeQuestion
 from halfthou.jobs import Document
 from halfthou.lengths import Notation, Shown, Unit
 from halfthou.surveys import Doubtful, SpotState, Suspicion
-from halfthou.verdicts import Settling, Way
+from halfthou.verdicts import Settling, SettlingWay
 from halfthou.words.reason import Reason
 
 
@@ -97,20 +97,20 @@ def settling_words(settlings: Iterable[Settling], say: Notation) -> Iterator[str
 def _ways(settlings: Iterable[Settling], say: Notation) -> Iterator[str]:
     for one in settlings:
         figure = one.figure
-        if one.way is Way.READ_AGAIN:
+        if one.way is SettlingWay.READ_AGAIN:
             readings = "reading" if one.more == 1 else "readings"
             yield f"Take {one.more} more {readings} at {' and at '.join(one.spots)}: that settles {figure}."
-        elif one.way is Way.CHECK_GAUGE:
+        elif one.way is SettlingWay.CHECK_GAUGE:
             yield f"Check {one.gauge} on a {standard_near(one, say)} standard, for {figure}."
-        elif one.way is Way.FINER_GAUGE:
+        elif one.way is SettlingWay.FINER_GAUGE:
             yield f"Use a finer gauge, {one.gauge}, for {figure}."
-        elif one.way is Way.COOL:
+        elif one.way is SettlingWay.COOL:
             yield f"Let it cool beside the gauge and read {' and '.join(one.spots)} again, or take its temperature."
-        elif one.way is Way.MAKERS_LIMIT:
+        elif one.way is SettlingWay.MAKERS_LIMIT:
             yield f"The maker's limit for {figure}."
-        elif one.way is Way.THIRD_ANGLE:
+        elif one.way is SettlingWay.THIRD_ANGLE:
             yield "A third angle in each plane."
-        elif one.way is Way.MORE_ANGLES:
+        elif one.way is SettlingWay.MORE_ANGLES:
             yield f"Turn it and read where the least lies between the angles: only the fit says so of {figure}."
         else:
             yield f"No gauge in the cabinet settles {figure} this near. Count it as beyond, or ask the maker."

@@ -14,8 +14,11 @@ from pathlib import Path
 import pytest
 
 import halfthou
+from halfthou.causes import CAUSES, SIGNS
+from halfthou.engines import usual_layouts
 from halfthou.jobs import FACT_KINDS
 from halfthou.rules import RULES
+from halfthou.strip import strip_list
 
 ROOT = Path(__file__).parents[2]
 CORE = sorted((ROOT / "halfthou").rglob("*.py"))
@@ -84,15 +87,31 @@ def test_the_core_imports_with_django_blocked() -> None:
 
 def test_every_rule_cited_is_listed_explained_and_used() -> None:
     code = "\n".join(path.read_text(encoding="utf-8") for path in CORE if path.name != "rules.py")
-    cited = set(re.findall(r'"((?:gauges|operations|surveys|verdicts|sets|assess|bores)\.[a-z.-]+)"', code))
+    prefixes = {rule.split(".")[0] for rule in RULES}
+    quoted = re.findall(r'"([a-z]+\.[a-z]+(?:[.-][a-z]+)*)"', code)
+    in_docstrings = re.findall(
+        r"[a-z]+\.[a-z]+(?:[.-][a-z]+)*", " ".join(re.findall(r"Rule:\s+([^:\n]+?)[.:]", code))
+    )
+    steps = {step.id for layout in usual_layouts() for step in strip_list(layout)}
+    cited = {one for one in (*quoted, *in_docstrings) if one.split(".")[0] in prefixes} - {*SIGNS, *CAUSES, *steps}
     explained = {
-        heading
+        (page.stem, heading)
         for page in (ROOT / "docs" / "rules").glob("*.md")
         for heading in re.findall(r"^## `([a-z.-]+)`$", page.read_text(encoding="utf-8"), re.M)
     }
+    assert explained == {(rule.split(".")[0], rule) for rule in RULES}
     assert cited <= RULES.keys()
-    assert explained == RULES.keys()
     assert [rule for rule in RULES if rule not in code] == []
+
+
+def test_no_class_name_stands_for_two_things() -> None:
+    """Django's own names for a model's inner class and for a command are what it looks for."""
+    found: dict[str, list[str]] = {}
+    for path in OURS:
+        for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
+            if isinstance(node, ast.ClassDef) and node.name not in ("Meta", "Command"):
+                found.setdefault(node.name, []).append(str(path.relative_to(ROOT)))
+    assert {name: paths for name, paths in found.items() if len(paths) > 1} == {}
 
 
 @pytest.mark.parametrize(

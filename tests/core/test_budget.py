@@ -12,10 +12,10 @@ from uncertainties import UFloat, ufloat
 from halfthou.assess import assess, open_budgets
 from halfthou.gauges import (
     Budget,
+    BudgetTerm,
     Cabinet,
     Setup,
     SpotRead,
-    Term,
     TermKind,
     Warmth,
     combine,
@@ -65,7 +65,7 @@ def test_gum_h1_combined_uncertainty_and_degrees_of_freedom() -> None:
     """Source: JCGM 100 annex H.1, recalled: u_c 32 nm, ν_eff 16, U99 93 nm. cases C20 to C22."""
     warmth = 50.000623e6 * 11.5e-6 * 0.029
     terms = ((25.0, 18.0), (9.7, 25.6), (2.9, 50.0), (warmth, 2.0))
-    budget = tuple(Term(TermKind.SCALE, str(n), nm) for n, (nm, _) in enumerate(terms))
+    budget = tuple(BudgetTerm(TermKind.SCALE, str(n), nm) for n, (nm, _) in enumerate(terms))
     assert round(standard_doubt(budget)) == 32
     freedom = effective_freedom(terms)
     assert math.floor(freedom) == 16
@@ -94,15 +94,15 @@ def test_the_worked_micrometer_budget() -> None:
 
 def test_a_clearance_with_a_shared_micrometer() -> None:
     """Source: cases C09, C10; library there: one shared ufloat."""
-    mic = Term(TermKind.SCALE, "mic", 2.9)
-    bore: Budget = (mic, Term(TermKind.SETTING, "set", 1.0), Term(TermKind.DIAL, "dial", 1.15))
-    journal: Budget = (mic, Term(TermKind.REPEAT, "j", 0.5))
+    mic = BudgetTerm(TermKind.SCALE, "mic", 2.9)
+    bore: Budget = (mic, BudgetTerm(TermKind.SETTING, "set", 1.0), BudgetTerm(TermKind.DIAL, "dial", 1.15))
+    journal: Budget = (mic, BudgetTerm(TermKind.REPEAT, "j", 0.5))
     shared = standard_doubt(combine(((1.0, bore), (-1.0, journal))))
     assert shared == pytest.approx(CASES["C09"]["expected"], abs=CASES["C09"]["tol"])
-    wall: Budget = (Term(TermKind.SCALE, "wall mic", 1.5),)
+    wall: Budget = (BudgetTerm(TermKind.SCALE, "wall mic", 1.5),)
     parts = (
-        (1.0, (Term(TermKind.SCALE, "h", 3.0),)),
-        (-1.0, (Term(TermKind.SCALE, "j", 3.0),)),
+        (1.0, (BudgetTerm(TermKind.SCALE, "h", 3.0),)),
+        (-1.0, (BudgetTerm(TermKind.SCALE, "j", 3.0),)),
         (-1.0, wall),
         (-1.0, wall),
     )

@@ -19,7 +19,7 @@ from halfthou.causes import (
     Against,
     Evidence,
     Network,
-    Sighted,
+    SignSeen,
     Strength,
     Word,
     in_words,
@@ -35,7 +35,7 @@ from halfthou.jobs import ComplaintKind
 from tests.reading import complains, read, seen
 from tests.stripping import said
 
-SEEN = Sighted()
+SEEN = SignSeen()
 CLOSE = 1e-9
 
 
@@ -224,11 +224,11 @@ def test_the_words_keep_their_promises(
 
 def test_a_look_after_cleaning_counts_one_step_less_and_rules_nothing_out() -> None:
     """What counts: nearly proves falls to speaks for, and a ruling-out to speaking against."""
-    weak = weigh_causes(Evidence({"screen.blocked": Sighted(weak=True)}, {}, frozenset()))
+    weak = weigh_causes(Evidence({"screen.blocked": SignSeen(weak=True)}, {}, frozenset()))
     full = weigh_causes(Evidence({"screen.blocked": SEEN}, {}, frozenset()))
     assert weak.chance["supply.screen"] < full.chance["supply.screen"]
     assert weak.words["supply.screen"] is not Word.PROVED
-    cleared = weigh_causes(Evidence({"screen.clear": Sighted(weak=True)}, {}, frozenset()))
+    cleared = weigh_causes(Evidence({"screen.clear": SignSeen(weak=True)}, {}, frozenset()))
     assert cleared.words["supply.screen"] is not Word.RULED_OUT
     network, row = known_network(frozenset()), list(CAUSES).index("supply.screen")
     column = list(SIGNS).index("screen.blocked")

@@ -10,31 +10,31 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from halfthou.jobs import Arrangement, ComplaintKind, Found, LookTaken, StopPoint, StripFar, WayOn
-from halfthou.looks import USUAL_LOOKS, Weighed, expected_cost, order_looks
+from halfthou.looks import USUAL_LOOKS, WeighedLook, expected_cost, order_looks
 from halfthou.strip import looks_of
 from tests.making import job
 from tests.stripping import at_the_door, fact, said
 
 
 @st.composite
-def forests(draw: st.DrawFn) -> list[Weighed]:
+def forests(draw: st.DrawFn) -> list[WeighedLook]:
     """Up to seven looks, each waiting for one before it in the list or for none."""
     count = draw(st.integers(1, 7))
-    looks: list[Weighed] = []
+    looks: list[WeighedLook] = []
     for n in range(count):
         after = draw(st.sampled_from([None, *(one.key for one in looks)]))
         cost, chance = draw(st.integers(1, 90)), draw(st.integers(0, 95)) / 100
-        looks.append(Weighed(f"look {n}", float(cost), chance, after))
+        looks.append(WeighedLook(f"look {n}", float(cost), chance, after))
     return looks
 
 
-def allowed(order: tuple[Weighed, ...]) -> bool:
+def allowed(order: tuple[WeighedLook, ...]) -> bool:
     place = {look.key: n for n, look in enumerate(order)}
     return all(look.after is None or place[look.after] < place[look.key] for look in order)
 
 
 @given(forests())
-def test_no_order_that_keeps_the_chains_costs_less(looks: list[Weighed]) -> None:
+def test_no_order_that_keeps_the_chains_costs_less(looks: list[WeighedLook]) -> None:
     """Outside: brute force over all orders. Source of the rule: Sidney 1975 and Horn 1972, recalled."""
     order = order_looks(looks)
     known = {look.key: look for look in looks}
@@ -48,7 +48,12 @@ def test_no_order_that_keeps_the_chains_costs_less(looks: list[Weighed]) -> None
 
 def test_what_an_order_costs_in_the_mean_is_what_simulated_jobs_cost() -> None:
     """Outside: 40,000 jobs drawn by chance, each looked at in this order until a look ends it."""
-    looks = [Weighed("a", 20, 0.25), Weighed("b", 40, 0.30), Weighed("c", 20, 0.40, "b"), Weighed("d", 90, 0.05)]
+    looks = [
+        WeighedLook("a", 20, 0.25),
+        WeighedLook("b", 40, 0.30),
+        WeighedLook("c", 20, 0.40, "b"),
+        WeighedLook("d", 90, 0.05),
+    ]
     order = order_looks(looks)
     known, chance, total = {look.key: look for look in looks}, random.Random(7), 0.0
     for _ in range(40_000):
@@ -62,14 +67,21 @@ def test_what_an_order_costs_in_the_mean_is_what_simulated_jobs_cost() -> None:
 def test_the_example_worked_by_hand() -> None:
     """The three looks of docs/trade: The order of looks, worked out there by hand: 60.5 min, and 62.4 turned
     round."""
-    looks = [Weighed("filter", 20, 0.25), Weighed("pan", 40, 0.30), Weighed("rod", 20, 0.40, after="pan")]
+    looks = [
+        WeighedLook("filter", 20, 0.25),
+        WeighedLook("pan", 40, 0.30),
+        WeighedLook("rod", 20, 0.40, after="pan"),
+    ]
     assert order_looks(looks) == ("filter", "pan", "rod")
     assert expected_cost(("filter", "pan", "rod"), looks) == pytest.approx(60.5)
     assert expected_cost(("pan", "rod", "filter"), looks) == pytest.approx(62.4)
 
 
 def test_a_look_whose_forerunner_is_done_waits_for_nothing() -> None:
-    assert order_looks([Weighed("rod", 20, 0.4, after="pan"), Weighed("filter", 20, 0.2)]) == ("rod", "filter")
+    assert order_looks([WeighedLook("rod", 20, 0.4, after="pan"), WeighedLook("filter", 20, 0.2)]) == (
+        "rod",
+        "filter",
+    )
 
 
 def of(*kinds: ComplaintKind, turns: str = "free", engine: str = "Inline four") -> list[str]:

@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from scipy.optimize import linear_sum_assignment
 
 from halfthou.lengths import ZERO, Length
-from halfthou.sets import Candidate, Clearances, Place, best_pairing, pair_pistons
+from halfthou.sets import Candidate, Clearances, PairingPlace, best_pairing, pair_pistons
 from tests.making import CASES, inches, mm
 
 FORBIDDEN = 10**15
@@ -53,7 +53,7 @@ def test_where_nothing_is_forbidden_sorted_bores_go_with_sorted_pistons(pairs: l
     bores = [Length(101_600_000 + bore * 127) for bore, _ in pairs]
     pistons = [Length(101_500_000 + piston * 127) for _, piston in pairs]
     names = frozenset(f"p{n}" for n in range(len(pairs)))
-    places = [Place(f"b{n}", bore, True, names) for n, bore in enumerate(bores)]
+    places = [PairingPlace(f"b{n}", bore, True, names) for n, bore in enumerate(bores)]
     pieces = [Candidate(f"p{n}", piston) for n, piston in enumerate(pistons)]
     target = Length(75_000)
     found = pair_pistons(places, pieces, Clearances(target, Length(-(10**9)), Length(10**9)))
@@ -81,7 +81,7 @@ def test_bores_still_to_hone_lose_the_least_metal_of_every_order(seed: int) -> N
     wanted = Clearances(Length(60_000), ZERO, Length(200_000))
     names = frozenset(f"p{n}" for n in range(5))
     found = pair_pistons(
-        [Place(f"b{n}", size, False, names) for n, size in enumerate(sizes)],
+        [PairingPlace(f"b{n}", size, False, names) for n, size in enumerate(sizes)],
         [Candidate(f"p{n}", size) for n, size in enumerate(pistons)],
         wanted,
     )
@@ -110,7 +110,7 @@ def test_the_worked_example_of_assigning_pistons() -> None:
     target = mm(str(given["target"]))
     names = frozenset(f"p{n}" for n in range(len(pistons)))
     found = pair_pistons(
-        [Place(f"b{n}", bore, True, names) for n, bore in enumerate(bores)],
+        [PairingPlace(f"b{n}", bore, True, names) for n, bore in enumerate(bores)],
         [Candidate(f"p{n}", piston) for n, piston in enumerate(pistons)],
         Clearances(target, ZERO, mm("1")),
     )
@@ -122,7 +122,7 @@ def test_the_worked_example_of_assigning_pistons() -> None:
 
 def test_a_lighter_spare_breaks_a_tie_and_no_more() -> None:
     names = frozenset({"heavy", "usual", "usual too"})
-    places = [Place("b1", inches("4.0005"), True, names), Place("b2", inches("4.0005"), True, names)]
+    places = [PairingPlace("b1", inches("4.0005"), True, names), PairingPlace("b2", inches("4.0005"), True, names)]
     size = inches("3.9983")
     pieces = [
         Candidate("heavy", size, 520_000),

@@ -98,7 +98,7 @@ def test_a_database_that_cannot_be_written_is_try_again_later(
     def fails(*_: object) -> None:
         raise OperationalError(said)
 
-    monkeypatch.setitem(door.OWN_WAYS, GOOD["fact"], door.Way(actions.TakingOut, fails))
+    monkeypatch.setitem(door.OWN_WAYS, GOOD["fact"], door.FactWay(actions.TakingOut, fails))
     answer = send(client_of(bench), job, {**GOOD, "id": "a"})
     assert (answer.status_code, answer.json()["code"]) == (503, "no-disk")
 

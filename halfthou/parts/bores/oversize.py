@@ -19,7 +19,7 @@ from halfthou.verdicts import SIZE_OPEN, Action, Called, MarkCode, Open
 _ORDER = (Action.HONE, Action.REUSE)
 
 
-class Way(StrEnum):
+class BoreWay(StrEnum):
     """Another way on than the one proposed."""
 
     SLEEVE_WORST = "sleeve the one that sets the size"
@@ -45,7 +45,7 @@ class BoreSet:
     present: Length
     choice: SizeChoice | None
     awaiting: tuple[str, ...]
-    ways: tuple[tuple[Way, tuple[str, ...], Length | None], ...] = ()
+    ways: tuple[tuple[BoreWay, tuple[str, ...], Length | None], ...] = ()
     decision: Decision | None = None
 
     @property
@@ -262,7 +262,7 @@ def past_the_largest(limits: BoreLimits, verdicts: Mapping[str, BoreVerdict]) ->
     return any(-v.usable.possible > largest.value for v in needing if v.usable is not None)
 
 
-def _ways(found: BoreSet, house: HouseRules) -> tuple[tuple[Way, tuple[str, ...], Length | None], ...]:
+def _ways(found: BoreSet, house: HouseRules) -> tuple[tuple[BoreWay, tuple[str, ...], Length | None], ...]:
     """The other ways on, beside the one proposed; what the house does with good pistons stands first.
 
     Rule:    bores.ways.   Source: docs/trade: Bores, schools: both are shown, a person chooses.
@@ -270,19 +270,19 @@ def _ways(found: BoreSet, house: HouseRules) -> tuple[tuple[Way, tuple[str, ...]
     choice = found.choice
     if choice is None:
         return ()
-    ways: list[tuple[Way, tuple[str, ...], Length | None]] = []
+    ways: list[tuple[BoreWay, tuple[str, ...], Length | None]] = []
     worst = choice.sets_it
     rest = {name: v for name, v in found.verdicts.items() if name != worst}
     if rest and found.action is Action.REBORE:
         left = found.present if not any(v.needs_machining for v in rest.values()) else choice.without_worst
         if left is not None and left != choice.sure:
-            ways.append((Way.SLEEVE_WORST, (worst,), left))
+            ways.append((BoreWay.SLEEVE_WORST, (worst,), left))
     if found.action in (Action.REBORE, Action.REFER, Action.REPLACE):
         at = 0 if house.confirmed and house.worn_bore is WornBore.THIN_SLEEVE else len(ways)
-        ways.insert(at, (Way.THIN_SLEEVES, tuple(found.verdicts), ZERO))
+        ways.insert(at, (BoreWay.THIN_SLEEVES, tuple(found.verdicts), ZERO))
     further = choice.next_after
     if further is not None:
-        ways.append((Way.NEXT_SIZE, (), further.rung.step))
+        ways.append((BoreWay.NEXT_SIZE, (), further.rung.step))
     if choice.possible is not None and choice.possible != choice.sure:
-        ways.append((Way.AXIS_MOVED, choice.profile_of, choice.possible))
+        ways.append((BoreWay.AXIS_MOVED, choice.profile_of, choice.possible))
     return tuple(ways)

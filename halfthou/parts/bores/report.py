@@ -41,7 +41,7 @@ from halfthou.words import Reason, cautions_for, settling_words
 BELOW, ABOVE = Feature.BELOW_TRAVEL.value, Feature.ABOVE_TRAVEL.value
 
 
-class _Alone(Told):
+class _BoreAlone(Told):
     """What is said of a bore by its own verdict."""
 
     features: tuple[FeatureReport, ...]
@@ -49,9 +49,9 @@ class _Alone(Told):
     size_words: str
 
 
-def _alone(verdict: BoreVerdict, say: Notation) -> _Alone:
+def _alone(verdict: BoreVerdict, say: Notation) -> _BoreAlone:
     case, form = verdict.case, verdict.case.survey.form
-    return _Alone(
+    return _BoreAlone(
         **told(case.survey, verdict.findings, verdict.contradictions, ways_to_settle_bore(verdict), say),
         features=tuple(feature_report(survey, survey.feature.name, say) for survey in case.bore.features.values()),
         size=say.shown(form.size_found) if form else None,

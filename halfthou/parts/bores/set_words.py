@@ -10,10 +10,10 @@ from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.bores.before_boring import DeckSays, deck_says
 from halfthou.parts.bores.bore_words import over
 from halfthou.parts.bores.kind import FEELERS, INDICATOR
-from halfthou.parts.bores.oversize import BoreSet, Way, past_the_largest
+from halfthou.parts.bores.oversize import BoreSet, BoreWay, past_the_largest
 from halfthou.parts.bores.verdict import keeps, referred_for
 from halfthou.parts.bores.walls import WallSays, wall_at, wall_for_sleeve
-from halfthou.report import WayOn
+from halfthou.report import OtherWay
 from halfthou.verdicts import Action, Called, Open
 from halfthou.words import (
     Reason,
@@ -284,22 +284,22 @@ def _present(decided: BoreSet, say: Notation) -> Iterator[Reason]:
             yield Reason(rule="bores.claimed", text=text)
 
 
-def ways_on(decided: BoreSet, say: Notation) -> tuple[WayOn, ...]:
+def ways_on(decided: BoreSet, say: Notation) -> tuple[OtherWay, ...]:
     """The other ways on, each with what it costs."""
     return tuple(_way(decided, *way, say) for way in decided.ways)
 
 
-def _way(decided: BoreSet, way: Way, bores: tuple[str, ...], size: Length | None, say: Notation) -> WayOn:
+def _way(decided: BoreSet, way: BoreWay, bores: tuple[str, ...], size: Length | None, say: Notation) -> OtherWay:
     rest = over(size, say) if size is not None else ""
-    if way is Way.SLEEVE_WORST:
+    if way is BoreWay.SLEEVE_WORST:
         keep = "the rest stay as they are" if size == decided.present else f"the rest go at {rest}"
         words = f"Sleeve {names_of(bores, bore_name)} alone: {keep}."
         costs = f"One sleeve fitted and bored to suit. {_sleeve_words(decided, bores, say)}"
-    elif way is Way.THIN_SLEEVES:
+    elif way is BoreWay.THIN_SLEEVES:
         words = "Thin sleeves all round, back to standard: good pistons are kept."
         behind = _sleeve_words(decided, bores, say)
         costs = f"{len(bores)} sleeves and their fitting; no step of the block's life. {behind}"
-    elif way is Way.NEXT_SIZE:
+    elif way is BoreWay.NEXT_SIZE:
         words = f"The next size, {rest}: more to spare everywhere."
         more = say.text(size - decided.oversize) if size is not None and decided.oversize is not None else ""
         costs = f"{more} more off the wall, on diameter, and one step of the block's life."
@@ -310,7 +310,7 @@ def _way(decided: BoreSet, way: Way, bores: tuple[str, ...], size: Length | None
         )
         costs = f"The bore no longer stands where it did. {keep}"
     rule = "bores.ways"
-    return WayOn(words=words, costs=costs, rule=rule)
+    return OtherWay(words=words, costs=costs, rule=rule)
 
 
 def _sleeve_words(decided: BoreSet, bores: tuple[str, ...], say: Notation) -> str:

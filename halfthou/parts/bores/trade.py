@@ -33,9 +33,9 @@ from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport
 from halfthou.sets import typical_gap
 from halfthou.surveys import (
-    Evidence,
     PartSurvey,
     PresentSize,
+    SizeEvidence,
     SizeLadder,
     agreed_size,
     present_sizes,
@@ -129,7 +129,7 @@ def present_of_bores(given: Given, limits: BoreLimits, names: tuple[str, ...]) -
     job = given.job
     read: dict[str, tuple[Length, ...]] = {}
     slack: dict[str, Length] = {}
-    evidence: dict[str, Evidence] = {}
+    evidence: dict[str, SizeEvidence] = {}
     for name in names:
         survey = given.surveys[name]
         read[name] = _unworn(survey)
@@ -138,7 +138,7 @@ def present_of_bores(given: Given, limits: BoreLimits, names: tuple[str, ...]) -
             slack[name] = expanded(standard_doubt(feature.budget(next(iter(feature.sizes)))))
         bored = ground_to(job.standing_operations, name, given.engine)
         claim = given.seen.get((name, Look.CLAIMED_OVERSIZE)) or given.seen.get((_SET, Look.CLAIMED_OVERSIZE))
-        evidence[name] = Evidence(bored.step if bored else None, claim.depth if claim else None)
+        evidence[name] = SizeEvidence(bored.step if bored else None, claim.depth if claim else None)
     return present_sizes(_ladder(limits), read, evidence, slack)
 
 

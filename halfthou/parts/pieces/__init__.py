@@ -4,20 +4,20 @@ from halfthou.parts.pieces.case import PieceCase
 from halfthou.parts.pieces.cases import cases_of
 from halfthou.parts.pieces.places import places_of
 from halfthou.parts.pieces.report import MARK_OF, Said, Tell, mark_of, note_words, piece_report
-from halfthou.parts.pieces.together import Together
-from halfthou.parts.pieces.verdict import WORST_FIRST, Figures, Judged, Note, PieceVerdict, verdict_of
+from halfthou.parts.pieces.together import PiecesTogether
+from halfthou.parts.pieces.verdict import WORST_FIRST, Figures, Note, PieceJudged, PieceVerdict, verdict_of
 
 __all__ = [
     "MARK_OF",
     "WORST_FIRST",
     "Figures",
-    "Judged",
     "Note",
     "PieceCase",
+    "PieceJudged",
     "PieceVerdict",
+    "PiecesTogether",
     "Said",
     "Tell",
-    "Together",
     "cases_of",
     "mark_of",
     "note_words",

@@ -12,7 +12,7 @@ from halfthou.verdicts import Action
 
 
 @dataclass(frozen=True, kw_only=True)
-class Together:
+class PiecesTogether:
     """Every piece of a set by its own name, and a person's decision against the verdict, where one stands."""
 
     verdicts: Mapping[str, PieceVerdict]

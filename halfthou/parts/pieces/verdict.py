@@ -51,7 +51,7 @@ class Note:
 
 
 @dataclass(frozen=True)
-class Judged:
+class PieceJudged:
     """What a kind makes of a piece before it is known what is missing.
 
     `by_eye` is what the eye alone says; then measuring is not asked for. `by_look` is what the eye says of a part
@@ -83,7 +83,7 @@ class PieceVerdict:
     case: PieceCase
     action: Action
     called: Called
-    judged: Judged
+    judged: PieceJudged
     contradictions: tuple[Contradiction, ...]
     opens: frozenset[Open]
     to_read: tuple[tuple[str, str], ...]
@@ -113,7 +113,7 @@ class PieceVerdict:
         return next((one for one in self.judged.findings if one.key == key), None)
 
 
-def verdict_of(case: PieceCase, judged: Judged) -> PieceVerdict:
+def verdict_of(case: PieceCase, judged: PieceJudged) -> PieceVerdict:
     """The verdict on a piece from what its kind makes of it.
 
     Rule:    pieces.eye-rejects: the eye may reject, only figures accept; a figure beyond its limit rejects whatever
@@ -131,7 +131,7 @@ def verdict_of(case: PieceCase, judged: Judged) -> PieceVerdict:
     return PieceVerdict(case, _action(judged, opens), called, judged, clashing, opens, to_read)
 
 
-def _action(judged: Judged, opens: frozenset[Open]) -> Action:
+def _action(judged: PieceJudged, opens: frozenset[Open]) -> Action:
     found = [one for one in (judged.by_eye, judged.by_look) if one is not None]
     beyond = [one.key for one in judged.all if one.called is Called.BEYOND]
     found += [judged.remedies.get(key, Action.REPLACE) for key in beyond]
@@ -153,7 +153,7 @@ def _to_read(case: PieceCase, wanted: Iterable[str]) -> Iterator[tuple[str, str]
 
 
 def _opens(
-    case: PieceCase, judged: Judged, clashing: tuple[Contradiction, ...], to_read: tuple[tuple[str, str], ...]
+    case: PieceCase, judged: PieceJudged, clashing: tuple[Contradiction, ...], to_read: tuple[tuple[str, str], ...]
 ) -> Iterator[Open]:
     yield from judged.opens
     if judged.by_eye is Action.REFER:

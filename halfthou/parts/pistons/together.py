@@ -13,9 +13,9 @@ from halfthou.jobs import HouseRules
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.bores import BoreSet
 from halfthou.parts.fit import SKIRT, ClearanceLimits
-from halfthou.parts.pieces import WORST_FIRST, Note, PieceVerdict, Together
+from halfthou.parts.pieces import WORST_FIRST, Note, PiecesTogether, PieceVerdict
 from halfthou.parts.pistons.kind import CROWN_HEIGHT, LEFT, MADE_FOR, RIGHT, ROD, STILL_ON, WEIGHT, bank_of
-from halfthou.sets import Candidate, Clearances, Pair, Paired, Place, pair_pistons
+from halfthou.sets import Candidate, Clearances, Pair, Paired, PairingPlace, pair_pistons
 from halfthou.verdicts import Action, Open
 
 _OUT = (Action.REPLACE, Action.REFER)
@@ -23,7 +23,7 @@ _BORED = (Action.REBORE, Action.SLEEVE)
 
 
 @dataclass(frozen=True, kw_only=True)
-class PistonSet(Together):
+class PistonSet(PiecesTogether):
     """The decision on the pistons.
 
     `steps` is the oversize each piece is of; the bores tell whether they are bored, and to which size. `paired` is
@@ -151,7 +151,7 @@ def _usable(verdict: PieceVerdict) -> bool:
     return verdict.keeps and bool(verdict.case.survey.sizes) and not verdict.scrap
 
 
-def _place(found: PistonSet, engine: Engine, cylinder: int, pieces: Mapping[str, PieceVerdict]) -> Place:
+def _place(found: PistonSet, engine: Engine, cylinder: int, pieces: Mapping[str, PieceVerdict]) -> PairingPlace:
     bores = found.bores
     if bores is None:
         raise ValueError("pistons are paired with bores that are in scope")
@@ -167,7 +167,7 @@ def _place(found: PistonSet, engine: Engine, cylinder: int, pieces: Mapping[str,
         if found.steps[piece] == step and may_lie_in(v, found, (name, bank), engine)
     }  # fmt: skip
     own = next((n for n, v in pieces.items() if v.case.place == name), "")
-    return Place(name, size, not bored, frozenset(fits), own)
+    return PairingPlace(name, size, not bored, frozenset(fits), own)
 
 
 def may_lie_in(verdict: PieceVerdict, found: PistonSet, where: tuple[str, str], engine: Engine) -> bool:

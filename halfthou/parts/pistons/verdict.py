@@ -9,7 +9,7 @@ from halfthou.jobs import Look, SourceKind
 from halfthou.lengths import ZERO, Length
 from halfthou.operations import CRACK_FOUND
 from halfthou.parts.fit import LEAST, NOT_THE_SKIRT, SKIRT, Fit
-from halfthou.parts.pieces import Figures, Judged, Note, PieceCase
+from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged
 from halfthou.parts.pistons.kind import (
     BLUED,
     BROKEN,
@@ -74,7 +74,7 @@ def step_of(case: PieceCase, steps: tuple[Length, ...], stamped: Length | None) 
     return next((step for step in steps if holds(step)), stamped or ZERO)
 
 
-def judge_piston(says: PistonSays) -> Judged:
+def judge_piston(says: PistonSays) -> PieceJudged:
     """Judge one piston.
 
     Rule:    pistons.*   Source: docs/trade: Measuring a piston.
@@ -87,7 +87,7 @@ def judge_piston(says: PistonSays) -> Judged:
     if by_eye is None and any(case.answer(look) is None for look in FIRST_LOOKS):
         opens.add(Open.UNSEEN)
     notes = (*eye, *_notes(says, opens), *_coarse(case, findings))
-    return Judged(
+    return PieceJudged(
         findings=findings,
         notes=notes,
         by_eye=by_eye,

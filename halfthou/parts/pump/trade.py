@@ -11,9 +11,9 @@ from halfthou.jobs import Decision, Job, Look
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.pieces import (
     PieceCase,
+    PiecesTogether,
     PieceVerdict,
     Said,
-    Together,
     cases_of,
     mark_of,
     piece_report,
@@ -29,7 +29,7 @@ from halfthou.words import Reason, cautions_of_piece
 
 
 @dataclass(frozen=True, kw_only=True)
-class PumpSet(Together):
+class PumpSet(PiecesTogether):
     """The pump that lies in the engine, and those beside it: taken out, or spare."""
 
     step: Length | None = ZERO

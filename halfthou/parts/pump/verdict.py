@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from halfthou.amounts import Force, Pressure
 from halfthou.jobs import PumpAfterMetal
 from halfthou.lengths import ZERO
-from halfthou.parts.pieces import Figures, Judged, Note, PieceCase, PieceVerdict
+from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged, PieceVerdict
 from halfthou.parts.pump.kind import (
     BACKLASH,
     BLUED,
@@ -75,7 +75,7 @@ def by_house_rule(verdict: PieceVerdict) -> bool:
     return any(note.key == REGARDLESS for note in verdict.judged.notes)
 
 
-def judge_pump(case: PieceCase, failed: bool) -> Judged:
+def judge_pump(case: PieceCase, failed: bool) -> PieceJudged:
     """Judge one pump.
 
     Takes:   whether metal was found in the engine or a bearing failed: then the pump that fed it is suspect.
@@ -95,7 +95,7 @@ def judge_pump(case: PieceCase, failed: bool) -> Judged:
         notes, opens = (*notes, Note("suspect")), {Open.SUSPECT}
     if by_eye is None and any(case.answer(look) is None for look in FIRST_LOOKS):
         opens.add(Open.UNSEEN)
-    return Judged(
+    return PieceJudged(
         findings=findings,
         amounts=amounts,
         notes=notes,

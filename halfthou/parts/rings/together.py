@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from halfthou.jobs import Use
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.bores import BoreSet
-from halfthou.parts.pieces import WORST_FIRST, Together
+from halfthou.parts.pieces import WORST_FIRST, PiecesTogether
 from halfthou.parts.rings.kind import FACING, NAMES, ring_of
 from halfthou.sets import FileToFit
 from halfthou.verdicts import Action
@@ -26,7 +26,7 @@ def goes_new(bores: BoreSet | None, cylinder: str) -> bool:
 
 
 @dataclass(frozen=True, kw_only=True)
-class RingSet(Together):
+class RingSet(PiecesTogether):
     """The decision on the rings. `filing` says of each ring read how its gap stands to what is aimed at."""
 
     filing: Mapping[str, FileToFit]

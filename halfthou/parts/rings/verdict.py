@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 from halfthou.jobs import Figure, Source, SourceKind, Use
 from halfthou.lengths import ZERO, Length
-from halfthou.parts.pieces import Figures, Judged, Note, PieceCase
+from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged
 from halfthou.parts.rings.kind import (
     BROKEN,
     CHECK_ONLY,
@@ -108,7 +108,7 @@ def _size(says: RingSays) -> Length | None:
     return says.new_size
 
 
-def judge_ring(says: RingSays) -> Judged:
+def judge_ring(says: RingSays) -> PieceJudged:
     """Judge one ring.
 
     Rule:    rings.*   Source: docs/trade: Ring gaps.
@@ -123,7 +123,7 @@ def judge_ring(says: RingSays) -> Judged:
         opens.add(Open.FORM)
     findings = tuple(_findings(says, target)) if target is not None and Open.FORM not in opens else ()
     check_only = case.limits.made.get("gaps") == CHECK_ONLY
-    return Judged(
+    return PieceJudged(
         findings=findings,
         notes=(*eye, *_notes(says, target, opens)),
         by_eye=by_eye,

@@ -11,7 +11,7 @@ from halfthou.lengths import Length
 FRONT, REAR = 0, 12
 
 
-class Where(NamedTuple):
+class MeasuredWhere(NamedTuple):
     """Where a reading was taken: how far along in twelfths from the front plane to the rear, and at which angle."""
 
     along: int

@@ -10,7 +10,7 @@ from typing import NamedTuple
 from halfthou.gauges import fitted_ovality_factor
 from halfthou.jobs import Plan
 from halfthou.lengths import Length
-from halfthou.surveys.forms.measure import FRONT, REAR, Measure, Where
+from halfthou.surveys.forms.measure import FRONT, REAR, Measure, MeasuredWhere
 from halfthou.surveys.forms.ovality import fit_ovality, goes_round
 
 
@@ -48,12 +48,12 @@ class Form:
 
 
 @lru_cache(maxsize=64)
-def places_of(plan: Plan) -> dict[str, Where]:
+def places_of(plan: Plan) -> dict[str, MeasuredWhere]:
     """Where the spots of a plan lie."""
-    return {spot: Where(plan.along_of(spot), plan.angle_of(spot)) for spot in plan.spots}
+    return {spot: MeasuredWhere(plan.along_of(spot), plan.angle_of(spot)) for spot in plan.spots}
 
 
-def form_of(sizes: Mapping[str, Length], places: Mapping[str, Where], *, hole: bool = False) -> Form:
+def form_of(sizes: Mapping[str, Length], places: Mapping[str, MeasuredWhere], *, hole: bool = False) -> Form:
     """Work out the form from the current readings of one part.
 
     Takes:   size by spot (at least one); where each spot lies. A spot whose place nobody knows counts for the size
@@ -95,7 +95,7 @@ class _Rounds(NamedTuple):
     angles: int
 
 
-def _out_of_round(sizes: Mapping[str, Length], places: Mapping[str, Where], *, hole: bool) -> _Rounds:
+def _out_of_round(sizes: Mapping[str, Length], places: Mapping[str, MeasuredWhere], *, hole: bool) -> _Rounds:
     planes: dict[int, list[tuple[int, str, float]]] = {}
     for spot, size in sizes.items():
         place = places.get(spot)
@@ -133,11 +133,11 @@ def _fitted(ovality: Length, spots: tuple[str, ...], angles: tuple[float, ...], 
     return Measure(ovality, ((factor, spots[0]), (-factor, spots[-1])), spots, out_of)
 
 
-def _taper(sizes: Mapping[str, Length], at: Mapping[Where, str]) -> Measure | None:
+def _taper(sizes: Mapping[str, Length], at: Mapping[MeasuredWhere, str]) -> Measure | None:
     found: tuple[int, tuple[str, str]] | None = None
     lines = 0
     for place, spot in at.items():
-        other = at.get(Where(REAR, place.angle_deg))
+        other = at.get(MeasuredWhere(REAR, place.angle_deg))
         if place.along != FRONT or other is None:
             continue
         lines += 1
@@ -151,7 +151,7 @@ def _difference(value: Length, first: str, second: str, out_of: int) -> Measure:
     return Measure.of(value, ((1.0, first), (-1.0, second)), out_of)
 
 
-def _taper_of_hole(sizes: Mapping[str, Length], at: Mapping[Where, str]) -> Measure | None:
+def _taper_of_hole(sizes: Mapping[str, Length], at: Mapping[MeasuredWhere, str]) -> Measure | None:
     """The greatest less the least along one angle, over the whole travel: a bore need not wear most at its end.
 
     Source:  docs/trade: Measuring a bore; worked example H01.
@@ -166,12 +166,12 @@ def _taper_of_hole(sizes: Mapping[str, Length], at: Mapping[Where, str]) -> Meas
     return _difference(Length(high[0] - low[0]), high[1], low[1], len(spans))
 
 
-def _barrel(sizes: Mapping[str, Length], at: Mapping[Where, str]) -> Measure | None:
+def _barrel(sizes: Mapping[str, Length], at: Mapping[MeasuredWhere, str]) -> Measure | None:
     """The largest bulge (or waist) of a middle plane against the mean of the ends, rounded outward."""
     found: tuple[int, tuple[str, str, str]] | None = None
     lines = 0
     for place, spot in at.items():
-        front, rear = at.get(Where(FRONT, place.angle_deg)), at.get(Where(REAR, place.angle_deg))
+        front, rear = at.get(MeasuredWhere(FRONT, place.angle_deg)), at.get(MeasuredWhere(REAR, place.angle_deg))
         if place.along in (FRONT, REAR) or front is None or rear is None:
             continue
         lines += 1

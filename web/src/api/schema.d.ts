@@ -2247,6 +2247,18 @@ export interface components {
          */
         Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word" | "does not look like wear" | "four angles wanted" | "piston clearance not known" | "wanted before boring" | "not the size it was bored to" | "where it was measured is not known" | "a limit is wanted" | "fed a failure" | "not looked at" | "rings not known";
         /**
+         * OtherWay
+         * @description Another way on for a set than the one proposed: what it is, and what it costs.
+         */
+        OtherWay: {
+            /** Words */
+            words: string;
+            /** Costs */
+            costs: string;
+            /** Rule */
+            rule: string;
+        };
+        /**
          * PartReport
          * @description Everything said of one part, the same for every kind.
          *
@@ -2531,7 +2543,7 @@ export interface components {
              * Ways
              * @default []
              */
-            ways: components["schemas"]["WayOn"][];
+            ways: components["schemas"]["OtherWay"][];
             /** Finished Band */
             finished_band: string | null;
             /** Rough Band */
@@ -2766,7 +2778,7 @@ export interface components {
         };
         /**
          * ThrustBy
-         * @description What takes the thrust of a crank. Terms: ISO 7967-2 and ISO 6525 (recalled): thrust half-washers, flanged half
+         * @description What takes the thrust of a crank. Terms: ISO 7967-2, ISO 6525 (recalled): thrust half-washers, flanged half
          *     bearings.
          * @enum {string}
          */
@@ -2803,18 +2815,6 @@ export interface components {
          * @enum {string}
          */
         Waived: "readings" | "housing" | "piston clearance";
-        /**
-         * WayOn
-         * @description Another way on for a set than the one proposed: what it is, and what it costs.
-         */
-        WayOn: {
-            /** Words */
-            words: string;
-            /** Costs */
-            costs: string;
-            /** Rule */
-            rule: string;
-        };
         /**
          * WorkDone
          * @description Work that stands on record, and how many readings it made stale.

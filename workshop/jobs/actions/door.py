@@ -79,7 +79,7 @@ class IllFormed:
     refused: Refusal
 
 
-class Way(NamedTuple):
+class FactWay(NamedTuple):
     """What is reported of one kind of fact, and how it lands."""
 
     reported: type[Any]
@@ -119,15 +119,17 @@ _WAYS: dict[type[Any], Callable[[Person, int, Any], Any]] = {
     SendingReport: send_report,
 }
 #: The same by the name of the kind.
-OWN_WAYS: dict[str, Way] = {given.model_fields["fact"].default: Way(given, land) for given, land in _WAYS.items()}
+OWN_WAYS: dict[str, FactWay] = {
+    given.model_fields["fact"].default: FactWay(given, land) for given, land in _WAYS.items()
+}
 
 
-def way_of(kind: str) -> Way | None:
+def way_of(kind: str) -> FactWay | None:
     """How facts of a kind land: their own way, else as their entry says; None where they are not reported alone."""
     held = FACT_KINDS.get(kind)
     if kind in OWN_WAYS or held is None or held.kind.who is None:
         return OWN_WAYS.get(kind)
-    return Way(reported_as(held), partial(land_plain, held=held))
+    return FactWay(reported_as(held), partial(land_plain, held=held))
 
 
 def reported_fact(kind: str) -> type[Any]:

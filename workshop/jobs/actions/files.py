@@ -232,7 +232,7 @@ def _compare(person: Person, job: Job, text: str, gauge: str) -> Compared:
         name = row.id or f"csv.{stamp}.{row.line:06d}"
         before = here.get(name)
         if before is None:
-            new.append((row, _reading(person, job, row, name, Taken(row.gauge or gauge, row.at or now))))
+            new.append((row, _reading(person, job, row, name, FileTaken(row.gauge or gauge, row.at or now))))
         elif _same(before, row):
             known += 1
         else:
@@ -261,14 +261,14 @@ def _same(before: Reading, row: ReadingRow) -> bool:
     )
 
 
-class Taken(NamedTuple):
+class FileTaken(NamedTuple):
     """What a row leaves to the bench: the gauge it was read with, and when."""
 
     gauge: str
     at: datetime
 
 
-def _reading(person: Person, job: Job, row: ReadingRow, name: str, taken: Taken) -> Reading:
+def _reading(person: Person, job: Job, row: ReadingRow, name: str, taken: FileTaken) -> Reading:
     angle, planes = row.angle_deg, row.planes
     engine = CATALOGUE.engine_of(job)
     feature = engine.feature(row.part, row.feature)

@@ -33,7 +33,7 @@ class TakingPicture(Schema):
     at: Moment
 
 
-class Shown(NamedTuple):
+class PictureKnown(NamedTuple):
     """A picture as it is known again: its name, what it is of, and its file."""
 
     id: str
@@ -76,7 +76,7 @@ def add_picture(person: Person, job_id: int, given: TakingPicture, data: bytes) 
         )  # fmt: skip
         return [picture]
 
-    return land_one(person, job_id, Shown(given.id, given.on, found.sha256), ("sha256", "on"), make)
+    return land_one(person, job_id, PictureKnown(given.id, given.on, found.sha256), ("sha256", "on"), make)
 
 
 def picture_of(job_id: int, fact: str, *, small: bool) -> tuple[Picture, bytes]:

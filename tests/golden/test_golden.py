@@ -84,6 +84,7 @@ def _but_for_rods(answer: dict[str, Any]) -> dict[str, Any]:
         (4, "rods", "measure on; good so far"),
         (5, "rings", "Measure"),
         (6, "rods", "not read"),
+        (7, "rods", "refer"),
     ],
 )
 def test_job_files_of_older_versions_open_and_judge(version: int, one: str, headline: str) -> None:

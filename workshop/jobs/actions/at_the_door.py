@@ -9,8 +9,7 @@ from halfthou.door import faults_of_statement
 from halfthou.exchange import Fault
 from halfthou.jobs import Fact, FactId, Found, Job, LookTaken, Moment, Statement, StopPoint, WayOn
 from halfthou.looks import USUAL_LOOKS
-from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import land_one
+from workshop.jobs.actions.one_fact import fact_from, land_one
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
@@ -79,10 +78,7 @@ def statement_of(person: Person, given: Telling) -> Statement:
     """What was said, as a fact. Refuses: Refusal where it is no answer."""
     if not given.answer.strip():
         raise Refusal("bad-answer", "Say something, or leave it.", [Fault("answer", "Nothing was said.")])
-    said = Statement(
-        id=given.id, topic=given.topic, answer=given.answer.strip(), source=given.source.strip(),
-        verified=given.verified, note=given.note.strip(), by=person.username, at=time_of(given.at),
-    )  # fmt: skip
+    said = fact_from(Statement, person, given)
     faults = [Fault("answer", fault) for fault in faults_of_statement(said)]
     if faults:
         raise Refusal("bad-answer", f"{faults[0].what}.", faults)
@@ -104,10 +100,7 @@ def take_look(person: Person, job_id: int, given: TakingLook) -> Opened:
         if given.found in (Found.FOUND, Found.ENDS) and not given.words.strip():
             fault = Fault("words", "Say what was found, in a few words.")
             raise Refusal("bad-look", "The look was not written down.", [fault])
-        taken = LookTaken(
-            id=given.id, look=given.look, found=given.found, words=given.words.strip(), cleaned=given.cleaned,
-            minutes=given.minutes, by=person.username, at=time_of(given.at),
-        )  # fmt: skip
+        taken = fact_from(LookTaken, person, given)
         return [taken]
 
     return land_one(person, job_id, given, ("look", "found"), make)
@@ -133,8 +126,7 @@ def stop_of(person: Person, given: SettingStop, job: Job) -> StopPoint:
     if (spend is None) == (before is None):
         fault = Fault("spend", "Give a sum, or choose a look: one of both.")
         raise Refusal("bad-stop", "A stop point is at a sum, or before a look.", [fault])
-    return StopPoint(id=given.id, name=given.name.strip(), spend=spend, before=before, by=person.username,
-                     at=time_of(given.at))  # fmt: skip
+    return fact_from(StopPoint, person, given, spend=spend, before=before)
 
 
 def _coins(text: str, job: Job) -> int:
@@ -160,8 +152,7 @@ def choose_way(person: Person, job_id: int, given: ChoosingWay) -> Opened:
             raise NotThere("no-point", "There is no such stop point.")
         if not given.reason.strip():
             raise Refusal("no-reason", "Say why: it stays on record.", [Fault("reason", "Say why.")])
-        way = WayOn(id=given.id, point=given.point, on=given.on, reason=given.reason.strip(), by=person.username,
-                    at=time_of(given.at))  # fmt: skip
+        way = fact_from(WayOn, person, given)
         return [way]
 
     return land_one(person, job_id, given, ("point", "on"), make)

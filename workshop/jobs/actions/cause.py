@@ -25,8 +25,7 @@ from halfthou.jobs import (
     held_as,
 )
 from halfthou.lengths import Unit
-from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import land_one, must_say
+from workshop.jobs.actions.one_fact import fact_from, land_one, must_say
 from workshop.jobs.actions.opened import Opened, add_facts, job_record, must_be_open, settled
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
@@ -98,10 +97,9 @@ def say_cause(person: Person, job_id: int, given: SayingCause) -> Opened:
             )
         if given.stand is Stand.OWN:
             must_say(given.words, "words", "Name the cause.")
-        said = CauseSaid(
-            id=given.id, stand=given.stand, cause=given.cause if given.stand is Stand.SETTLED else "",
-            words=given.words.strip(), reason=reason, by=person.username, at=time_of(given.at),
-        )  # fmt: skip
+        said = fact_from(
+            CauseSaid, person, given, cause=given.cause if given.stand is Stand.SETTLED else "", reason=reason
+        )
         return [said]
 
     return land_one(person, job_id, given, ("stand", "cause"), make)
@@ -113,7 +111,7 @@ def remove_cause(person: Person, job_id: int, given: Removing) -> Opened:
     def make(_record: JobRecord, _job: Job) -> list[Fact]:
         words = must_say(given.words, "words", "By which operation or new part?")
         cause = must_say(given.cause, "cause", "Which cause?")
-        return [Remedy(id=given.id, cause=cause, words=words, by=person.username, at=time_of(given.at))]
+        return [fact_from(Remedy, person, given, cause=cause, words=words)]
 
     return land_one(person, job_id, given, ("cause",), make)
 
@@ -131,8 +129,7 @@ def deal_with(person: Person, job_id: int, given: DealingWith) -> Opened:
             ways = ", ".join(how.value for how in one.settled_by)
             words = f"{one.name} is not dealt with when it is {given.how.value}. It is when it is {ways}."
             raise Refusal("not-enough", words, [Fault("how", words)])
-        return [Dealt(id=given.id, item=given.item, how=given.how, words=given.words.strip(),
-                           by=person.username, at=time_of(given.at))]  # fmt: skip
+        return [fact_from(Dealt, person, given)]
 
     return land_one(person, job_id, given, ("item", "how"), make)
 
@@ -142,17 +139,14 @@ def carry_part(person: Person, job_id: int, given: CarryingPart) -> Opened:
 
     def make(record: JobRecord, job: Job) -> list[Fact]:
         what, other = must_say(given.what, "what", "For example: oil cooler."), given.other.strip()
-        at = time_of(given.at)
         if not given.out:
             other = must_say(other, "other", "Which engine did it come out of?")
-            came = CarriedPart(id=given.id, what=what, out=False, other=other, with_metal=given.with_metal.strip(),
-                               by=person.username, at=at)  # fmt: skip
+            came = fact_from(CarriedPart, person, given, what=what, out=False, other=other)
             return [came]
         standing = evidence_standing(job)
         flag = flag_of(job, standing.sightings, standing.signs, what)
         there = _job_called(other, record)
-        left = CarriedPart(id=given.id, what=what, out=True, other=there.number, with_metal=flag,
-                           by=person.username, at=at)  # fmt: skip
+        left = fact_from(CarriedPart, person, given, what=what, out=True, other=there.number, with_metal=flag)
         came = left.model_copy(update={"id": f"{given.id[:60]}.in", "out": False, "other": record.number})
         add_facts(there, [came])
         settled(there, person)
@@ -181,8 +175,7 @@ def send_report(person: Person, job_id: int, given: SendingReport) -> Opened:
         if not (found.findings or found.known or found.likely or found.sound or own.standing_readings):
             raise Clash("nothing-to-report", "There is nothing to report yet: nothing was seen or measured.")
         content = found.model_dump(mode="json")
-        report = ReportIssued(id=given.id, number=found.number, words=given.words.strip(), content=content,
-                              by=person.username, at=time_of(given.at))  # fmt: skip
+        report = fact_from(ReportIssued, person, given, number=found.number, content=content)
         return [report]
 
     return land_one(person, job_id, given, ("words",), make)

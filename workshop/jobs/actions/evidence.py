@@ -9,8 +9,7 @@ from halfthou.evidence import DEPOSIT, FIGURES, fault_of_report, faults_of_sight
 from halfthou.exchange import Fault
 from halfthou.jobs import Drawn, Fact, FactId, Job, Mistrust, Moment, OilFigure, OilReport, OilWaySaid, Sighting
 from halfthou.lengths import Asked, Length, Unreadable, read_length
-from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import land_one
+from workshop.jobs.actions.one_fact import fact_from, land_one
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
@@ -84,11 +83,7 @@ def see_evidence(person: Person, job_id: int, given: Sighted) -> Opened:
         amount = _height(given.amount, job, faults) if given.look == DEPOSIT else None
         if faults:
             raise Refusal("bad-look", "That was not written down. Mend what is marked.", faults)
-        seen = Sighting(
-            id=given.id, on=given.on, look=given.look.strip(), answer=given.answer.strip(), arc=given.arc,
-            amount=amount, typed=given.amount.strip(), cleaned=given.cleaned, note=given.note.strip(),
-            by=person.username, at=time_of(given.at),
-        )  # fmt: skip
+        seen = fact_from(Sighting, person, given, amount=amount, typed=given.amount.strip())
         wrong = list(faults_of_sighting(seen, job.limits.layout))
         if wrong:
             said = ". ".join(fault[0].upper() + fault[1:] for fault in wrong)
@@ -122,10 +117,7 @@ def report_oil(person: Person, job_id: int, given: Reporting) -> Opened:
     """Write an oil report down. Refuses: Refusal where a unit is not known, or figures are of two samples."""
 
     def make(_record: JobRecord, job: Job) -> list[Fact]:
-        report = OilReport(
-            id=given.id, sample=given.sample.strip() or "1", drawn=given.drawn, figures=_figures(given),
-            lab=given.lab.strip(), by=person.username, at=time_of(given.at),
-        )  # fmt: skip
+        report = fact_from(OilReport, person, given, sample=given.sample.strip() or "1", figures=_figures(given))
         faults = [Fault(where, what) for where, what in fault_of_report(report)]
         for other in job.standing(job.oil_reports):
             if other.sample == report.sample and other.drawn is not report.drawn:
@@ -173,10 +165,7 @@ def say_way(person: Person, job_id: int, given: SayingWay) -> Opened:
     """Say how the oil runs. Refuses: Refusal where the engine has no such main or pin."""
 
     def make(_record: JobRecord, job: Job) -> list[Fact]:
-        said = OilWaySaid(
-            id=given.id, from_rear=given.from_rear, feeds=given.feeds, extras=tuple(dict.fromkeys(given.extras)),
-            source=given.source.strip(), by=person.username, at=time_of(given.at),
-        )  # fmt: skip
+        said = fact_from(OilWaySaid, person, given, extras=tuple(dict.fromkeys(given.extras)))
         faults = [Fault("way", fault) for fault in faults_of_way(said, job.limits.layout)]
         if faults:
             raise Refusal("bad-way", "The oil's way was not changed. Mend what is marked.", faults)
@@ -196,7 +185,7 @@ def mistrust(person: Person, job_id: int, given: Mistrusting) -> Opened:
             raise NotThere("no-fact", "That is not there to mistrust.")
         if any(one.of == given.of for one in job.standing(job.mistrusts)):
             raise Clash("mistrusted", "It is mistrusted already.")
-        said = Mistrust(id=given.id, of=given.of, reason=reason, by=person.username, at=time_of(given.at))
+        said = fact_from(Mistrust, person, given, reason=reason)
         return [said]
 
     return land_one(person, job_id, given, ("of",), make)

@@ -24,7 +24,7 @@ from halfthou.jobs import (
 from halfthou.lengths import Asked, Length, Unreadable, read_length, read_undersize
 from halfthou.parts import CATALOGUE, faults_of_look
 from halfthou.surveys import plan_of
-from workshop.jobs.actions.one_fact import RIGHT, land_one
+from workshop.jobs.actions.one_fact import RIGHT, fact_from, land_one
 from workshop.jobs.actions.opened import (
     Opened,
     add_facts,
@@ -38,8 +38,6 @@ from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 
-#: A bench's clock may be this far ahead of the server's before the server's time is taken.
-CLOCK_AHEAD = timedelta(minutes=5)
 #: A clock this near the server's is right: so long may a letter take.
 CLOCK_RIGHT = timedelta(seconds=5)
 
@@ -94,7 +92,7 @@ def take_back(person: Person, job_id: int, given: TakingBack) -> Opened:
     own_or_may(person, row.by)
     must(person, RIGHT[kind.back])
     if not record.facts.filter(kind=given.fact, document__fact=given.of).exists():
-        add_facts(record, [Withdrawal(id=given.id, fact=given.of, by=person.username, at=time_of(given.at))])
+        add_facts(record, [fact_from(Withdrawal, person, given, fact=given.of)])
     return settled(record, person)
 
 
@@ -115,7 +113,7 @@ def extend_scope(person: Person, job_id: int, given: Extending) -> Opened:
         new = tuple(one for one in given.sets if one not in job.sets)
         if not new:
             return []
-        fact = Extension(id=given.id, sets=new, by=person.username, at=time_of(given.at))
+        fact = fact_from(Extension, person, given, sets=new)
         return [fact]
 
     return land_one(person, job_id, given, ("sets",), make)
@@ -148,10 +146,9 @@ def _seen(person: Person, given: Seeing, job: Job) -> Observation:
     depth = _depth(given, job, look)
     message = f"That cannot be written down. The answers are: {', '.join(look.answers)}."
     try:
-        seen = Observation(
-            id=given.id, on=given.on, look=given.look, answer=given.answer, depth=depth, typed=given.depth.strip(),
-            spot=given.spot or None, by=person.username, at=time_of(given.at),
-        )  # fmt: skip
+        seen = fact_from(
+            Observation, person, given, depth=depth, typed=given.depth.strip(), spot=given.spot or None
+        )
     except ValidationError as error:
         raise Refusal("bad-look", message, faults_of(error)) from None
     faults = [Fault("answer", fault) for fault in faults_of_look(seen, engine)]
@@ -204,10 +201,3 @@ def clock_off(sent_at: datetime | None) -> timedelta:
     except (OverflowError, TypeError):
         return timedelta(0)
     return off if abs(off) > CLOCK_RIGHT else timedelta(0)
-
-
-def time_of(at: datetime) -> datetime:
-    """When a fact was taken, by its bench's clock; a clock that runs ahead is not believed."""
-    now = timezone.now()
-    aware = at if at.tzinfo else timezone.make_aware(at)
-    return now if aware > now + CLOCK_AHEAD else aware

@@ -21,7 +21,8 @@ from halfthou.lengths import AmountUnit, Asked, Typed, Unit, Unreadable
 from halfthou.operations import makes_stale
 from halfthou.surveys import ALIKE
 from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
-from workshop.jobs.actions.facts import own_or_may, time_of
+from workshop.jobs.actions.facts import own_or_may
+from workshop.jobs.actions.one_fact import time_of
 from workshop.jobs.actions.opened import (
     Judged,
     Opened,

@@ -4,9 +4,12 @@ this way; what is to be known of its kind, its entry says."""
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from typing import Protocol
+from datetime import datetime, timedelta
+from enum import Enum
+from typing import Any, Protocol, TypeVar
 
 from django.db import transaction
+from django.utils import timezone
 from pydantic import ValidationError
 
 from halfthou.exchange import Fault, faults_of
@@ -27,8 +30,13 @@ from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, Refusal
 
+F = TypeVar("F", bound=Fact)
 #: The right that somebody needs to report facts of a kind, or to take one back.
 RIGHT: dict[Who, Act] = {Who.BENCH: Act.READ, Who.DESK: Act.BOOK_IN, Who.DECIDES: Act.DECIDE}
+
+
+#: A bench's clock may be this far ahead of the server's before the server's time is taken.
+CLOCK_AHEAD = timedelta(minutes=5)
 
 
 class Reported(Protocol):
@@ -41,6 +49,32 @@ class Reported(Protocol):
     @property
     def fact(self) -> str:
         """The name of its kind."""
+
+
+class ReportedThen(Protocol):
+    """Something reported under a name of its own, with the time it was."""
+
+    @property
+    def id(self) -> str:
+        """Its name."""
+
+    @property
+    def at(self) -> datetime:
+        """When it was, by the bench's clock."""
+
+
+def fact_from(document: type[F], person: Person, given: ReportedThen, **worked_out: Any) -> F:
+    """A fact as it was reported: what is typed without what stands around it; by whom, when.
+
+    Takes:   the fields that are worked out, or named otherwise, from what was reported.
+    Refuses: ValidationError where that is no such fact.
+    """
+    said = {name: _typed(getattr(given, name)) for name in document.model_fields if hasattr(given, name)}
+    return document(**{**said, "by": person.username, "at": time_of(given.at), **worked_out})
+
+
+def _typed(value: object) -> object:
+    return value.strip() if isinstance(value, str) and not isinstance(value, Enum) else value
 
 
 def must_say(text: str, field: str, ask: str) -> str:
@@ -92,3 +126,10 @@ def _plain(one: object, name: str) -> object:
     if isinstance(value, list):
         return tuple(value)
     return value.strip() if isinstance(value, str) else "" if value is None else value
+
+
+def time_of(at: datetime) -> datetime:
+    """When a fact was taken, by its bench's clock; a clock that runs ahead is not believed."""
+    now = timezone.now()
+    aware = at if at.tzinfo else timezone.make_aware(at)
+    return now if aware > now + CLOCK_AHEAD else aware

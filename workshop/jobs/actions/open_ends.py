@@ -22,8 +22,7 @@ from halfthou.jobs import (
 )
 from halfthou.lengths import Asked, Length, Notation, Unreadable, read_length
 from halfthou.strip import EndKind, open_ends, still_open
-from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import land_one, must_say
+from workshop.jobs.actions.one_fact import fact_from, land_one, must_say
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
@@ -99,7 +98,7 @@ def take_out(person: Person, job_id: int, given: TakingOut) -> Opened:
 
     def make(_record: JobRecord, _job: Job) -> list[Fact]:
         what, place = _say(given.what, "what", "dip tube"), _say(given.place, "place", "block, left side")
-        out = Removal(id=given.id, what=what, place=place, by=person.username, at=time_of(given.at))
+        out = fact_from(Removal, person, given, what=what, place=place)
         return [out]
 
     return land_one(person, job_id, given, ("what",), make)
@@ -119,11 +118,7 @@ def see_fastener(person: Person, job_id: int, given: SeeingFastener) -> Opened:
             faults.append(Fault(missing, "Both lengths, or none: growth is their difference."))
         if faults:
             raise Refusal("bad-fastener", "The fastener was not written down. Mend what is marked.", faults)
-        seen = FastenerSeen(
-            id=given.id, place=place, kind=given.kind, state=given.state, count=given.count, uses=given.uses,
-            new_length=new, length=now, gauge=gauge, note=given.note.strip(), by=person.username,
-            at=time_of(given.at),
-        )  # fmt: skip
+        seen = fact_from(FastenerSeen, person, given, place=place, new_length=new, length=now, gauge=gauge)
         return [seen]
 
     return land_one(person, job_id, given, ("place",), make)
@@ -150,8 +145,7 @@ def find_fragment(person: Person, job_id: int, given: FindingFragment) -> Opened
 
     def make(_record: JobRecord, _job: Job) -> list[Fact]:
         place, what = _say(given.place, "place", "pan, rear corner"), _say(given.what, "what", "grey chip, 6 mm")
-        fragment = Fragment(id=given.id, place=place, what=what, magnetic=given.magnetic, by=person.username,
-                            at=time_of(given.at))  # fmt: skip
+        fragment = fact_from(Fragment, person, given, place=place, what=what)
         return [fragment]
 
     return land_one(person, job_id, given, ("what",), make)
@@ -174,8 +168,7 @@ def close_end(person: Person, job_id: int, given: ClosingEnd) -> Opened:
         if given.how in (Closed.KNOWN, Closed.LOOSE) and not words:
             ask = "Say where it came from." if given.how is Closed.KNOWN else "Say why it goes along loose."
             raise Refusal("no-words", ask, [Fault("words", ask)])
-        closing = Closing(id=given.id, of=end.id, how=given.how, words=words, by=person.username,
-                          at=time_of(given.at))  # fmt: skip
+        closing = fact_from(Closing, person, given, of=end.id, words=words)
         return [closing]
 
     return land_one(person, job_id, given, ("of", "how"), make)
@@ -200,7 +193,7 @@ def hand_over(person: Person, job_id: int, given: HandingOver) -> Opened:
             named = ", ".join(end.what for end in loose)
             words = f"Nobody knows where this came from: {named}. Say in words that it leaves so."
             raise Refusal("no-words", words, [Fault("words", words)])
-        handed = HandOver(id=given.id, to=to, words=given.words.strip(), by=person.username, at=time_of(given.at))
+        handed = fact_from(HandOver, person, given, to=to)
         return [handed]
 
     return land_one(person, job_id, given, ("to",), make)

@@ -12,8 +12,7 @@ from halfthou.exchange import MOST_ZIP, Fault
 from halfthou.jobs import ENGINE, Fact, FactId, Job, Moment, Picture, held_as
 from halfthou.parts import CATALOGUE
 from halfthou.strip import Strip
-from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import land_one
+from workshop.jobs.actions.one_fact import fact_from, land_one
 from workshop.jobs.actions.opened import Opened, job_record, looked_at, must_be_open
 from workshop.jobs.models import FactRecord, JobRecord
 from workshop.jobs.pictures import content_of, keep_file, upright
@@ -69,11 +68,16 @@ def add_picture(person: Person, job_id: int, given: TakingPicture, data: bytes) 
         if any(one.sha256 == found.sha256 and one.on == given.on for one in job.standing(job.pictures)):
             words = "This very picture is there already."
             raise Clash("picture-there", words, [Fault("file", words)])
-        picture = Picture(
-            id=given.id, on=given.on, sha256=found.sha256, kind=found.kind, width=found.width, height=found.height,
-            size=len(found.content), words=given.words.strip(), cleaned=given.cleaned, by=person.username,
-            at=time_of(given.at),
-        )  # fmt: skip
+        picture = fact_from(
+            Picture,
+            person,
+            given,
+            sha256=found.sha256,
+            kind=found.kind,
+            width=found.width,
+            height=found.height,
+            size=len(found.content),
+        )
         return [picture]
 
     return land_one(person, job_id, PictureKnown(given.id, given.on, found.sha256), ("sha256", "on"), make)

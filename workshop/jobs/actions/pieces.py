@@ -9,8 +9,7 @@ from halfthou.exchange import Fault
 from halfthou.jobs import Fact, Fitting, Job, Moment, Piece
 from halfthou.lengths import Asked, Length, Unit, Unreadable, read_undersize
 from halfthou.parts import CATALOGUE
-from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import land_one
+from workshop.jobs.actions.one_fact import fact_from, land_one
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
@@ -56,10 +55,7 @@ def bring_in(person: Person, job_id: int, given: BringingIn) -> Opened:
             raise Refusal("no-piece", f"“{given.part}” is no name of a {given.kind}.", [fault])
         if part.set not in job.sets:
             raise Refusal("not-in-scope", f"The {part.set} are not in this job's scope: extend it first.")
-        piece = Piece(
-            id=given.id, part=given.part, kind=given.kind, new=given.new, step=_step(given.step, job.shown_in),
-            note=given.note.strip(), by=person.username, at=time_of(given.at),
-        )  # fmt: skip
+        piece = fact_from(Piece, person, given, step=_step(given.step, job.shown_in))
         return [piece]
 
     return land_one(person, job_id, given, ("part",), make)
@@ -89,10 +85,7 @@ def fit(person: Person, job_id: int, given: FittingIn) -> Opened:
         if given.place and (place is None or given.place not in engine.goes_into(piece.id)):
             words = f"{piece.short} does not go there."
             raise Refusal("no-place", words, [Fault("place", words)])
-        fact = Fitting(
-            id=given.id, piece=given.piece, place=given.place or None, note=given.note.strip(), by=person.username,
-            at=time_of(given.at),
-        )  # fmt: skip
+        fact = fact_from(Fitting, person, given, place=given.place or None)
         return [fact]
 
     return land_one(person, job_id, given, ("piece", "place"), make)

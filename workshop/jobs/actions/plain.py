@@ -10,8 +10,7 @@ from ninja import Schema
 from pydantic import Field, create_model
 
 from halfthou.jobs import Fact, HeldFacts, Job
-from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import land_one
+from workshop.jobs.actions.one_fact import land_one, time_of
 from workshop.jobs.actions.opened import Opened, sound
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person

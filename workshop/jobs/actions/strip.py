@@ -9,8 +9,7 @@ from halfthou.engines import Place
 from halfthou.exchange import Fault
 from halfthou.jobs import Fact, FactId, Felt, Job, Laying, Marking, Moment, StepDone
 from halfthou.strip import Strip, StripStep, fault_of_mark, places_off, steps_by_id
-from workshop.jobs.actions.facts import time_of
-from workshop.jobs.actions.one_fact import land_one
+from workshop.jobs.actions.one_fact import fact_from, land_one, time_of
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import is_identified
@@ -82,12 +81,10 @@ def do_step(person: Person, job_id: int, given: DoingStep) -> Opened:
         if step.id in strip.done:
             done = strip.done[step.id]
             raise Clash("done-already", f"{done.by} wrote that down already: {step.text}.")
-        at = time_of(given.at)
         marks = _marks(person, strip, step, given)
         if given.there:
             _must_be_ready(strip, step, given)
-        done = StepDone(id=given.id, step=step.id, there=given.there, felt=tuple(dict.fromkeys(given.felt)),
-                        unseen=given.unseen, note=given.note.strip(), by=person.username, at=at)  # fmt: skip
+        done = fact_from(StepDone, person, given, step=step.id, felt=tuple(dict.fromkeys(given.felt)))
         return [*marks, done]
 
     return land_one(person, job_id, given, ("step",), make)
@@ -131,10 +128,7 @@ def mark_part(person: Person, job_id: int, given: MarkingPart) -> Opened:
         place = _position(job, given.part)
         if not given.mark.strip():
             raise Refusal("bad-mark", "Say what stands on it; none where nothing does.", [Fault("mark", "Empty.")])
-        mark = Marking(
-            id=given.id, part=place.id, mark=given.mark.strip(), found=given.found, side=given.side.strip(),
-            by=person.username, at=time_of(given.at),
-        )  # fmt: skip
+        mark = fact_from(Marking, person, given, part=place.id)
         fault = fault_of_mark(job, mark)
         if fault:
             raise Clash("mark-taken", fault, [Fault("mark", fault)])
@@ -158,7 +152,7 @@ def lay_part(person: Person, job_id: int, given: LayingPart) -> Opened:
                     f"{places[other].name} lies in {there} already. Take it out first, or choose another pocket."
                 )
                 raise Clash("pocket-taken", words, [Fault("pocket", words)])
-        laid = Laying(id=given.id, part=place.id, pocket=pocket, by=person.username, at=time_of(given.at))
+        laid = fact_from(Laying, person, given, part=place.id, pocket=pocket)
         return [laid]
 
     return land_one(person, job_id, given, ("part",), make)

@@ -1,7 +1,7 @@
 import { isFact, type Kept } from "./record";
 
+/** What a kind of fact is called where its own name is not what a person would say. */
 const KIND: Readonly<Record<string, string>> = {
-  reading: "reading",
   withdrawal: "taken back",
   observation: "seen",
   operation: "work",
@@ -11,26 +11,13 @@ const KIND: Readonly<Record<string, string>> = {
   fitting: "fitted",
   use: "use of the engine",
   statement: "said at the door",
-  look: "look",
-  "stop point": "stop point",
-  "way on": "way on",
-  step: "step",
-  mark: "mark",
   laying: "laid",
   removal: "taken out",
-  fastener: "fastener",
-  fragment: "fragment",
   closing: "closed",
   "hand over": "handed over",
   sighting: "seen",
-  "oil report": "oil report",
-  "oil way": "the oil's way",
   mistrust: "mistrusted",
-  cause: "cause",
-  remedy: "remedy",
   dealt: "dealt with",
-  "carried part": "carried part",
-  report: "report",
 };
 /** What of a document says in few words what it is, in this order. */
 const TELLING = ["part", "on", "piece", "kind", "what", "place", "spot", "step", "topic", "look", "mark", "name", "stand", "cause",

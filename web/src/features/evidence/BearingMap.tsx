@@ -30,7 +30,12 @@ export function BearingMap({ board, chosen, coming, onChoose }: Props) {
                 <div key={half.id}>
                   {!half.upper && (
                     <p className={`figure py-0.5 font-bold ${bearing.main ? "text-ink" : "text-blue"}`}>
-                      <PlaceLink place={bearing.main ? bearing.name : bearing.id}>{bearing.name}</PlaceLink>
+                      <PlaceLink
+                        place={bearing.main ? bearing.name : bearing.id}
+                        className="inline-flex min-h-10 items-center !py-0"
+                      >
+                        {bearing.name}
+                      </PlaceLink>
                       {bearing.thrust && <Thrust words={bearing.thrust} />}
                       {bearing.heat && bearing.heat !== "none" && (
                         <span className="block text-[13px] font-normal text-red">rod {bearing.heat}</span>

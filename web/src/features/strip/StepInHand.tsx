@@ -85,9 +85,7 @@ export function StepInHand({ jobId, step, positions, disabled, waiting, onDone }
             <li key={one.id} className="flex items-center gap-2">
               <StampedMark text={one.given || one.mark} bare={!one.given} />
               <span className="leading-tight">
-                <PlaceLink place={one.id} label={one.name}>
-                  {one.short}
-                </PlaceLink>
+                <PlaceLink place={one.id}>{one.short}</PlaceLink>
                 <span className="block text-[15px] text-quiet">
                   {one.given ? "marked" : one.found ? `found ${one.found}` : "not marked yet"}
                 </span>

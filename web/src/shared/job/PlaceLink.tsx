@@ -1,16 +1,13 @@
 import type { ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
 
-/** The name of a part, to press: its card opens over the page. */
+/** The name of a part, to press: its card opens over the page. A finger finds it above and below the line too. */
 export function PlaceLink({
   place,
-  label,
   className = "",
   children,
 }: {
   place: string;
-  /** What is read out where the name stands alone and is short. */
-  label?: string;
   className?: string;
   children: ReactNode;
 }) {
@@ -21,8 +18,7 @@ export function PlaceLink({
     <Link
       to={{ search: with_it.toString() }}
       preventScrollReset
-      aria-label={label}
-      className={`underline decoration-line decoration-2 underline-offset-4 hover:text-blue hover:decoration-blue ${className}`}
+      className={`py-2.5 underline decoration-line decoration-2 underline-offset-4 hover:text-blue hover:decoration-blue ${className}`}
     >
       {children}
     </Link>

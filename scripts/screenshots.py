@@ -140,6 +140,13 @@ def report(page: Page, server: Server) -> None:
     page.wait_for_load_state("networkidle")
 
 
+def place_card(page: Page, server: Server) -> None:
+    view_of(page, server, "Pilot boat Grey Heron, port", "Evidence")
+    page.goto(f"{page.url}?place=bore-7")
+    page.get_by_role("region", name="Lies with").wait_for()
+    page.wait_for_load_state("networkidle")
+
+
 VIEWS: dict[str, Callable[[Page, Server], None]] = {
     "rack": at("/"),
     "book-in": at("/book-in"),
@@ -147,6 +154,7 @@ VIEWS: dict[str, Callable[[Page, Server], None]] = {
     "strip": strip,
     "bearing-map": evidence,
     "cause": cause,
+    "place-card": place_card,
     "report": report,
     "bench-reading": in_doubt,
     "bench-slip": slip,
@@ -199,7 +207,6 @@ def take(folder: Path) -> None:
         page = context.new_page()
         page.goto(server.url)
         page.get_by_role("button", name="machinist").wait_for()
-        keep(page, "sign-in")
         page.get_by_role("button", name=re.compile("^owner")).click()
         page.get_by_role("heading", name="The rack").wait_for()
         for name, show in VIEWS.items():

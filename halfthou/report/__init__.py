@@ -31,7 +31,7 @@ from halfthou.report.journals import journal_report
 from halfthou.report.part import Told, told
 from halfthou.report.scale import graduations
 from halfthou.report.signed import SHAPE, read_signed, shape_of
-from halfthou.report.spots import blank_spots, feature_report, spots_asked
+from halfthou.report.spots import feature_report, spots_asked
 from halfthou.report.stations import stations_of
 from halfthou.report.story import NamesOfJob, story
 
@@ -62,7 +62,6 @@ __all__ = [
     "ToOrder",
     "Told",
     "amounts_shown",
-    "blank_spots",
     "budgets_shown",
     "doubts_of",
     "feature_report",

@@ -30,12 +30,6 @@ def feature_report(survey: FeatureSurvey, name: str, say: Notation) -> FeatureRe
     )
 
 
-def blank_spots(kind: FeatureKind, say: Notation) -> tuple[Spot, ...]:
-    """The spots of a feature of which nothing is read yet, as fixed or as its usual plan has them."""
-    says = _Says(say, kind.quantity)
-    return tuple(_spot(SpotState(name), _lies(name, kind, kind.plan), says) for name in kind.spots_of(None))
-
-
 def _lies(spot: str, kind: FeatureKind, plan: Plan | None) -> Lies:
     if plan is None:
         return kind.lies[spot]

@@ -66,7 +66,7 @@ def open_tabs(context: BrowserContext, url: str) -> dict[str, Page]:
     return tabs
 
 
-PICTURE = Path(__file__).parents[2] / "docs" / "screenshots" / "sign-in.png"
+PICTURE = Path(__file__).parents[2] / "docs" / "screenshots" / "rack.png"
 
 
 def work_on(tabs: dict[str, Page]) -> None:

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
-from halfthou.jobs import Feature, Figure, HouseRules, Look, Observation, Operation, OperationKind, Waived
+from halfthou.jobs import Feature, Figure, HouseRules, Look, Observation, Operation, Waived
 from halfthou.lengths import Length
 from halfthou.parts.bores.kind import COATED_BORE
 from halfthou.parts.bores.limits import BoreLimits
@@ -125,8 +125,3 @@ class BoreCase:
         if wear is not None:
             return Limit(size.most + self.present + wear.value, False, wear.source.kind)
         return Limit(size.most + self.present, False, size.source.kind)
-
-    def work_after(self, done: tuple[Operation, ...], touched: frozenset[str]) -> Operation | None:
-        """The last boring of it among some work; for telling whether it was hit."""
-        found = [one for one in done if one.kind is OperationKind.BORE and one.on in touched]
-        return found[-1] if found else None

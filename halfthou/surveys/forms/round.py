@@ -36,16 +36,6 @@ class Form:
     barrel: Measure | None
     hole: bool = False
 
-    @property
-    def worn_end(self) -> Measure:
-        """The reading that wear has moved furthest: the least of a shaft, the greatest of a hole."""
-        return self.greatest if self.hole else self.least
-
-    @property
-    def unworn_end(self) -> Measure:
-        """The reading that wear has moved least."""
-        return self.least if self.hole else self.greatest
-
 
 @lru_cache(maxsize=64)
 def places_of(plan: Plan) -> dict[str, MeasuredWhere]:

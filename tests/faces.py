@@ -2,23 +2,43 @@
 
 from __future__ import annotations
 
+from math import cos, hypot, sin, tau
+
 from halfthou.engines import FeatureKind, PartKind, Place, SheetFigure, StationDrawing
 from halfthou.jobs import Layout, Purpose, SourceKind
 from halfthou.lengths import Length
 from halfthou.parts import Given
 from halfthou.report import FigureShown, figures_shown
 from halfthou.surveys import FeatureSurvey
-from halfthou.verdicts import FigureKind, Limit, greatest, judge, least, summed
+from halfthou.verdicts import FigureKind, Limit, Term, greatest, judge, least, summed
 from tests.push_rods import PushRods
 
 SET = "faces"
 SPOTS = tuple(f"rim{n}" for n in range(1, 13)) + tuple(f"hub{n}" for n in range(1, 5))
 SIZE = FigureKind("size", "surveys.form.least-size", "least thickness", difference=False)
 UNEVEN = FigureKind("uneven", "surveys.form.taper", "unevenness")
+WOBBLE = FigureKind("wobble", "surveys.form.taper", "wobble of the rim")
+RIM = SPOTS[:12]
 
 
 def _faces(layout: Layout) -> tuple[Place, ...]:
     return (Place("face-1", "clutch face", SET, "Clutch face", "Clutch face"),)
+
+
+def wobble(survey: FeatureSurvey) -> list[Term | None]:
+    """A form that only this kind has: once round the rim, how far it swings. Twice the amplitude of the first
+    harmonic, as a sum of spots, so that its doubt follows; nothing until the whole rim is read."""
+    if not all(spot in survey.sizes for spot in RIM):
+        return [None]
+    angles = [tau * n / len(RIM) for n in range(len(RIM))]
+    sizes = [survey.sizes[spot].nm for spot in RIM]
+    across = 2 / len(RIM) * sum(size * cos(angle) for size, angle in zip(sizes, angles, strict=True))
+    along = 2 / len(RIM) * sum(size * sin(angle) for size, angle in zip(sizes, angles, strict=True))
+    swing = hypot(across, along) or 1.0
+    return [
+        Term(4 / len(RIM) * (across * cos(angle) + along * sin(angle)) / swing, survey, spot)
+        for spot, angle in zip(RIM, angles, strict=True)
+    ]
 
 
 FACE = PartKind(
@@ -35,7 +55,8 @@ FACE = PartKind(
 
 
 class Faces(PushRods):
-    """Judged as a push rod is; its figures are its least thickness and how uneven it is."""
+    """Judged as a push rod is; its figures are its least thickness, how uneven it is, and how far
+    its rim swings."""
 
     kind = FACE
 
@@ -50,6 +71,7 @@ class Faces(PushRods):
             for figure, limit in (
                 (size, Limit(band.least, True, SourceKind.MAKER)),
                 (uneven, Limit(Length(50_800), False, SourceKind.MAKER)),
+                (summed(WOBBLE, wobble(survey), guard), Limit(Length(50_800), False, SourceKind.MAKER)),
             )
             if figure is not None
         ]

@@ -8,6 +8,7 @@ import re
 from collections.abc import Iterator
 from datetime import date
 
+import numpy as np
 import pytest
 from django.utils import timezone
 
@@ -17,8 +18,8 @@ from halfthou.jobs import Gauge, JobFile, SourceKind
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE, Catalogue, Trade
 from halfthou.verdicts import Action
+from tests.faces import RIM, SPOTS, Faces
 from tests.faces import SET as FACES
-from tests.faces import SPOTS, Faces
 from tests.push_rods import SET, PushRods
 from tests.workshop.conftest import sheet_form
 from workshop.jobs import actions
@@ -102,7 +103,7 @@ def test_spots_are_what_the_kind_lists_and_its_figures_show_everywhere(
     bench: Person, machinist: Person, gauge: Gauge
 ) -> None:
     """Sixteen spots, none of them a plane and an angle, and a figure called size. This program's own promise; the
-    sizes are what was typed, the difference by hand: 0.4012 - 0.3998 = 0.0014."""
+    sizes are what was typed, the difference by hand: 0.4018 - 0.3998 = 0.0020."""
     form = sheet_form()
     form.sets.append(
         SetForm(set=FACES, figures=[FigureForm(name="size", least="0.4000", most="0.4020", source=MAKER)])
@@ -116,7 +117,7 @@ def test_spots_are_what_the_kind_lists_and_its_figures_show_everywhere(
         scope=["rods", FACES],
     )
     job_id = actions.book_in(bench, card).record.pk
-    typed = dict.fromkeys(SPOTS, "0.4012") | {"hub4": "0.3998"}
+    typed = dict.fromkeys(SPOTS, "0.4012") | {"hub4": "0.3998", "rim3": "0.4018", "rim4": "0.4015"}
     for spot, text in typed.items():
         actions.land_reading(
             bench, job_id,
@@ -134,13 +135,16 @@ def test_spots_are_what_the_kind_lists_and_its_figures_show_everywhere(
     kind = kind_out(CATALOGUE.all[-1])
     assert list(kind.features[0].lies) == list(SPOTS)
     assert [(one.key, one.said, one.of_size) for one in part.figures] == [
-        ("size", "0.3998", True), ("uneven", "0.0014", False),
+        ("size", "0.3998", True), ("uneven", "0.0020", False), ("wobble", "0.0003", False),
     ]  # fmt: skip
+    # A form of its own: twice the first harmonic, as NumPy's Fourier transform has it.
+    harmonics = np.abs(np.fft.rfft([float(typed[spot]) for spot in RIM])) * 2 / len(RIM)
+    assert part.figures[2].value.nm == pytest.approx(harmonics[1] * 2 * 25_400_000, abs=1)
 
     page = sheet_html(opened)
     heads = re.findall(r"<th>([a-z ]+)<br><span class=\"quiet\">limit ([0-9.]+)<", page)
-    assert {("least thickness", "0.4000"), ("unevenness", "0.0020")} <= set(heads)
-    assert {"0.3998", "0.0014"} <= set(re.findall(r">([0-9.]+)<", page))
+    assert {("least thickness", "0.4000"), ("unevenness", "0.0020"), ("wobble of the rim", "0.0020")} <= set(heads)
+    assert {"0.3998", "0.0020", "0.0003"} <= set(re.findall(r">([0-9.]+)<", page))
     assert pdf_of(page).startswith(b"%PDF")
     blank = card_html(opened)
     assert "0.4000 to 0.4020" in blank

@@ -14,8 +14,8 @@ type PlaceCard = Schemas["PlaceCard"];
 export function Card({ jobId, card, disabled }: { jobId: number; card: PlaceCard; disabled: boolean }) {
   const toBench = useToBench(jobId);
   return (
-    <div className="grid grid-cols-2 gap-x-8 gap-y-5 max-md:grid-cols-1">
-      <div className="col-span-full flex flex-wrap items-center gap-x-6 gap-y-3 border-b-2 border-line pb-4">
+    <>
+      <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-3 border-b-2 border-line pb-4 empty:hidden">
         {card.mark && card.mark.ought && <Tag card={card} />}
         <div className="min-w-0">
           {liesWords(card) && (
@@ -31,62 +31,64 @@ export function Card({ jobId, card, disabled }: { jobId: number; card: PlaceCard
           )}
         </div>
       </div>
-      {card.waits.length > 0 && (
-        <Part title="Waits for">
-          <ul className="text-lg font-semibold">
-            {card.waits.map((one) => (
-              <li key={one}>{one}</li>
+      <div className="columns-2 gap-8 max-md:columns-1">
+        {card.waits.length > 0 && (
+          <Part title="Waits for">
+            <ul className="text-lg font-semibold">
+              {card.waits.map((one) => (
+                <li key={one}>{one}</li>
+              ))}
+            </ul>
+            <p className="mt-1 flex flex-wrap gap-x-5">
+              {card.set && !disabled && (
+                <button
+                  type="button"
+                  className="min-h-11 font-semibold text-blue hover:underline"
+                  onClick={() => toBench(card.piece || card.id)}
+                >
+                  Measure
+                </button>
+              )}
+              {card.kind === "half bearing" && <To to={`/jobs/${jobId}/evidence`}>Grade</To>}
+            </p>
+          </Part>
+        )}
+        {card.mark && (
+          <Part title="Mark">
+            <p>
+              {[card.mark.found && `found ${card.mark.found}`, card.mark.given && `marked ${card.mark.given}`]
+                .filter(Boolean)
+                .join("; ") || "Bears none yet."}
+            </p>
+            {!card.mark.given && <p className="text-quiet">{card.mark.how}</p>}
+          </Part>
+        )}
+        {card.figures.length > 0 && <FiguresPart card={card} />}
+        <Part title="Seen">
+          <Said lines={card.seen} none="Nobody has looked." />
+        </Part>
+        <Part title="Lies with">
+          <ul>
+            {card.beside.map((one) => (
+              <li key={one.id} className="flex justify-between gap-4 border-b border-line/60">
+                <PlaceLink place={one.id} className="inline-flex min-h-11 items-center">
+                  {one.name}
+                </PlaceLink>
+                <span className="self-center text-right">{one.stands}</span>
+              </li>
             ))}
           </ul>
-          <p className="mt-1 flex flex-wrap gap-x-5">
-            {card.set && !disabled && (
-              <button
-                type="button"
-                className="min-h-11 font-semibold text-blue hover:underline"
-                onClick={() => toBench(card.piece || card.id)}
-              >
-                Measure
-              </button>
-            )}
-            {card.kind === "half bearing" && <To to={`/jobs/${jobId}/evidence`}>Grade</To>}
-          </p>
         </Part>
-      )}
-      {card.mark && (
-        <Part title="Mark">
-          <p>
-            {[card.mark.found && `found ${card.mark.found}`, card.mark.given && `marked ${card.mark.given}`]
-              .filter(Boolean)
-              .join("; ") || "Bears none yet."}
-          </p>
-          {!card.mark.given && <p className="text-quiet">{card.mark.how}</p>}
+        <Part title="Pictures">
+          <PictureStrip jobId={jobId} on={card.piece || card.id} name={card.name} disabled={disabled} />
         </Part>
-      )}
-      {card.figures.length > 0 && <FiguresPart card={card} />}
-      <Part title="Seen">
-        <Said lines={card.seen} none="Nobody has looked." />
-      </Part>
-      <Part title="Lies with">
-        <ul>
-          {card.beside.map((one) => (
-            <li key={one.id} className="flex justify-between gap-4 border-b border-line/60">
-              <PlaceLink place={one.id} className="inline-flex min-h-11 items-center">
-                {one.name}
-              </PlaceLink>
-              <span className="self-center text-right">{one.stands}</span>
-            </li>
-          ))}
-        </ul>
-      </Part>
-      <Part title="Pictures">
-        <PictureStrip jobId={jobId} on={card.piece || card.id} name={card.name} disabled={disabled} />
-      </Part>
-      {card.told.length > 0 && (
-        <Part title="What happened to it">
-          <Said lines={card.told} none="" />
-        </Part>
-      )}
-    </div>
+        {card.told.length > 0 && (
+          <Part title="What happened to it">
+            <Said lines={card.told} none="" />
+          </Part>
+        )}
+      </div>
+    </>
   );
 }
 
@@ -172,7 +174,7 @@ function To({ to, children }: { to: string; children: ReactNode }) {
 
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <section aria-label={title} className="min-w-0">
+    <section aria-label={title} className="mb-5 break-inside-avoid">
       <h3 className="mb-1 border-b border-line font-semibold text-quiet">{title}</h3>
       {children}
     </section>

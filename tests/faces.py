@@ -5,13 +5,12 @@ from __future__ import annotations
 from math import cos, hypot, sin, tau
 
 from halfthou.engines import FeatureKind, PartKind, Place, SheetFigure, StationDrawing
-from halfthou.jobs import Layout, Purpose, SourceKind
+from halfthou.jobs import Band, Guard, Layout, Purpose, SourceKind
 from halfthou.lengths import Length
 from halfthou.parts import Given
-from halfthou.report import FigureShown, figures_shown
 from halfthou.surveys import FeatureSurvey
-from halfthou.verdicts import FigureKind, Limit, Term, greatest, judge, least, summed
-from tests.push_rods import PushRods
+from halfthou.verdicts import FigureKind, Limit, Term, greatest, least, summed
+from tests.push_rods import PushRods, Verdict, verdict_of
 
 SET = "faces"
 SPOTS = tuple(f"rim{n}" for n in range(1, 13)) + tuple(f"hub{n}" for n in range(1, 5))
@@ -19,6 +18,7 @@ SIZE = FigureKind("size", "surveys.form.least-size", "least thickness", differen
 UNEVEN = FigureKind("uneven", "surveys.form.taper", "unevenness")
 WOBBLE = FigureKind("wobble", "surveys.form.taper", "wobble of the rim")
 RIM = SPOTS[:12]
+MOST_APART = Limit(Length(50_800), False, SourceKind.MAKER)
 
 
 def _faces(layout: Layout) -> tuple[Place, ...]:
@@ -54,25 +54,24 @@ FACE = PartKind(
 )
 
 
+def judge_face(survey: FeatureSurvey, band: Band, guard: Guard) -> Verdict:
+    """A clutch face by its least thickness, how uneven it is, and how far its rim swings."""
+    figures = (
+        (summed(SIZE, [least(survey)], guard), Limit(band.least, True, SourceKind.MAKER)),
+        (summed(UNEVEN, [greatest(survey), least(survey, -1.0)], guard), MOST_APART),
+        (summed(WOBBLE, wobble(survey), guard), MOST_APART),
+    )
+    return verdict_of(survey, figures, good=True)
+
+
 class Faces(PushRods):
-    """Judged as a push rod is; its figures are its least thickness, how uneven it is, and how far
-    its rim swings."""
+    """Judged as a push rod is, by figures of its own."""
 
     kind = FACE
 
-    def figures(self, survey: FeatureSurvey, given: Given) -> tuple[FigureShown, ...]:
-        """Least thickness and unevenness, by the readings there are."""
-        guard, band = given.job.house_rules.guard, given.job.limits.sets[SET].band("size")
+    def judged(self, part: str, given: Given) -> Verdict:
+        """One face, judged by what was read of it alone."""
+        band = given.job.limits.sets[SET].band("size")
         assert band is not None
-        size = summed(SIZE, [least(survey)], guard)
-        uneven = summed(UNEVEN, [greatest(survey), least(survey, -1.0)], guard)
-        findings = [
-            judge(figure, limit)
-            for figure, limit in (
-                (size, Limit(band.least, True, SourceKind.MAKER)),
-                (uneven, Limit(Length(50_800), False, SourceKind.MAKER)),
-                (summed(WOBBLE, wobble(survey), guard), Limit(Length(50_800), False, SourceKind.MAKER)),
-            )
-            if figure is not None
-        ]
-        return figures_shown(findings, given.say)
+        guard = given.job.house_rules.guard
+        return given.memo.of(("verdict", part), judge_face, self._survey(given, part), band, guard)

@@ -2,16 +2,29 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
 from halfthou.engines import Engine, FeatureKind, LookKind, PartKind, Place, SheetFigure, StationDrawing
-from halfthou.jobs import Decision, Job, Layout, Purpose
+from halfthou.jobs import Band, Decision, Guard, Job, Layout, Observation, Purpose, SourceKind
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts import Given, SetDecided
-from halfthou.report import ClearanceShown, FigureShown, PartReport, SetReport, feature_report, spots_asked
+from halfthou.report import ClearanceShown, PartReport, SetReport, feature_report, figures_shown, spots_asked
 from halfthou.surveys import FeatureSurvey
-from halfthou.verdicts import MARKS, Action, Called, Finding, MarkCode
+from halfthou.verdicts import (
+    MARKS,
+    Action,
+    Called,
+    FigureKind,
+    Finding,
+    Limit,
+    MarkCode,
+    Measured,
+    greatest,
+    judge,
+    least,
+    summed,
+)
 
 SET = "push rods"
 _MARK = {
@@ -42,17 +55,51 @@ PUSH_ROD = PartKind(
 )
 
 
+LEAST = FigureKind("least length", "surveys.size.least", "least length", difference=False)
+GREATEST = FigureKind("greatest length", "surveys.size.least", "greatest length", difference=False)
+
+
+@dataclass(frozen=True)
+class Verdict:
+    """One part by itself: what is to be done with it, and why."""
+
+    action: Action
+    findings: tuple[Finding, ...]
+
+
+def verdict_of(
+    survey: FeatureSurvey, figures: Iterable[tuple[Measured | None, Limit]], *, good: bool | None
+) -> Verdict:
+    """What is beyond a limit, or looks bad, is replaced; nothing is used again of which anything is unread, held,
+    too close or unseen."""
+    found = tuple(judge(figure, limit) for figure, limit in figures if figure is not None)
+    called = {one.called for one in found}
+    if Called.BEYOND in called or good is False:
+        return Verdict(Action.REPLACE, found)
+    sure = survey.whole and not survey.held and called == {Called.WITHIN} and good is True
+    return Verdict(Action.REUSE if sure else Action.MEASURE, found)
+
+
+def judge_rod(survey: FeatureSurvey, band: Band, guard: Guard, tip: Observation | None) -> Verdict:
+    """A push rod by its length and its tips."""
+    figures = (
+        (summed(LEAST, [least(survey)], guard), Limit(band.least, True, SourceKind.MAKER)),
+        (summed(GREATEST, [greatest(survey)], guard), Limit(band.most, False, SourceKind.MAKER)),
+    )
+    return verdict_of(survey, figures, good=None if tip is None else tip.answer == "round")
+
+
 @dataclass(frozen=True)
 class RodsDecided:
     """The push rods of an engine, each with what it came to."""
 
-    actions: Mapping[str, Action]
+    verdicts: Mapping[str, Verdict]
     decision: Decision | None = None
     step: Length | None = ZERO
 
     @property
     def so_far(self) -> bool:
-        return Action.MEASURE in self.actions.values()
+        return any(one.action is Action.MEASURE for one in self.verdicts.values())
 
     @property
     def ends(self) -> bool:
@@ -60,12 +107,12 @@ class RodsDecided:
 
     @property
     def action(self) -> Action:
-        rank = (Action.MEASURE, Action.REPLACE, Action.REUSE)
-        return next(one for one in rank if one in self.actions.values())
+        found = {one.action for one in self.verdicts.values()}
+        return next(one for one in (Action.MEASURE, Action.REPLACE, Action.REUSE) if one in found)
 
 
 class PushRods:
-    """Within its length a push rod is used again; else replaced."""
+    """Within its length, its tips round, a push rod is used again; else replaced."""
 
     kind = PUSH_ROD
 
@@ -82,19 +129,20 @@ class PushRods:
     def decide(self, given: Given) -> Mapping[str, SetDecided]:
         if self.set not in given.job.sets:
             return {}
-        band = given.job.limits.sets[self.set].band(self.kind.figures[0].key)
+        parts = [part.id for part in given.engine.parts.values() if part.set == self.set]
+        return {self.set: RodsDecided({part: self.judged(part, given) for part in parts})}
+
+    def judged(self, part: str, given: Given) -> Verdict:
+        """One of them, judged by what was read and seen of it alone: kept where nothing of that changed."""
+        band, tip = given.job.limits.sets[self.set].band("length"), given.seen.get((part, "tip"))
         assert band is not None
-        actions = {}
-        for part in given.engine.parts.values():
-            if part.set == self.set:
-                sizes = self._survey(given, part.id).sizes.values()
-                within = all(band.least <= size <= band.most for size in sizes)
-                actions[part.id] = (Action.REUSE if within else Action.REPLACE) if sizes else Action.MEASURE
-        return {self.set: RodsDecided(actions)}
+        guard = given.job.house_rules.guard
+        return given.memo.of(("verdict", part), judge_rod, self._survey(given, part), band, guard, tip)
 
     def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
         assert isinstance(decided, RodsDecided)
-        survey, known, action = self._survey(given, part), given.engine.parts[part], decided.actions[part]
+        survey, known, found = self._survey(given, part), given.engine.parts[part], decided.verdicts[part]
+        calls = {one.called for one in found.findings}
         return PartReport(
             id=part,
             kind=self.kind.key,
@@ -102,26 +150,25 @@ class PushRods:
             set=self.set,
             name=known.name,
             short_name=known.short,
-            mark=MARKS[_MARK[action]],
-            own_action=action,
-            action=action,
-            called=Called.WITHIN if survey.sizes else Called.NOT_READ,
-            headline=action.value.capitalize(),
+            mark=MARKS[_MARK[found.action]],
+            own_action=found.action,
+            action=found.action,
+            called=next(
+                (one for one in (Called.BEYOND, Called.TOO_CLOSE, Called.WITHIN) if one in calls), Called.NOT_READ
+            ),
+            headline=found.action.value.capitalize(),
             features=(feature_report(survey, self.feature, given.say),),
             to_read=spots_asked(survey, survey.unread),
             left=len(survey.unread),
-            figures=self.figures(survey, given),
+            figures=figures_shown(found.findings, given.say),
             size_words="".join(given.say.text(size) for size in survey.sizes.values()),
+            looks=tuple(look.key for look in self.kind.looks if (part, look.key) not in given.seen),
             clearance=ClearanceShown(least=None, most=None, called=None, words=""),
         )
 
-    def figures(self, survey: FeatureSurvey, given: Given) -> tuple[FigureShown, ...]:
-        """The figures of one of them; of a push rod there are none."""
-        return ()
-
     def set_report(self, decided: SetDecided, one: str, given: Given, accepted: Decision | None) -> SetReport:
         assert isinstance(decided, RodsDecided)
-        unread = tuple(name for name, action in decided.actions.items() if action is Action.MEASURE)
+        unread = tuple(name for name, one in decided.verdicts.items() if one.action is Action.MEASURE)
         return SetReport(
             set=one,
             kind=self.kind.key,
@@ -138,7 +185,7 @@ class PushRods:
             can_be_accepted=not unread,
             reading_order=tuple(
                 asked
-                for name in decided.actions
+                for name in decided.verdicts
                 for asked in spots_asked(self._survey(given, name), self.kind.features[0].spots)
             ),
         )

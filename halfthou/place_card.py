@@ -10,7 +10,7 @@ from datetime import datetime
 from halfthou.assess import JudgedJob
 from halfthou.engines import MARKED_FIRST, Place
 from halfthou.evidence import BY_ANSWER, OVERLAY, Sightings
-from halfthou.jobs import BARE, Document, Fact, Job, Observation, Reading, Sighting, Withdrawal
+from halfthou.jobs import BARE, Document, Fact, Fitting, Job, Observation, Reading, Sighting, Withdrawal
 from halfthou.report import Assessment, NamesOfJob, PartReport
 from halfthou.strip import Strip, lies_in, lies_there
 from halfthou.verdicts import Called, Mark
@@ -116,9 +116,9 @@ class _Card:
         about = piece or key
         part = self.parts.get(about)
         judged_with = part or self.parts.get(place.beside)
-        facts = [(held, fact) for held, fact in self.job.facts if about in _of_what(fact)]
-        seen = [fact for held, fact in facts if isinstance(fact, Observation | Sighting)]
-        told = [fact for _, fact in facts if not isinstance(fact, Observation | Sighting | Reading | Withdrawal)]
+        facts = [fact for _, fact in self.job.facts if about in _of_what(fact) or _moves(fact, key)]
+        seen = [fact for fact in facts if isinstance(fact, Observation | Sighting)]
+        told = [fact for fact in facts if not isinstance(fact, Observation | Sighting | Reading | Withdrawal)]
         return PlaceCard(
             id=key, kind=place.kind, name=place.name, short=place.short, set=place.set, piece=piece,
             piece_name=self.places[piece].name if piece in self.places and piece != key else "",
@@ -203,9 +203,14 @@ class _Card:
             yield f"{questions} {'answer' if questions == 1 else 'answers'} to what was asked"
 
 
+def _moves(fact: Fact, place: str) -> bool:
+    """Whether a fact tells of what lay in a place: it is the place's history, whichever piece it is of."""
+    return isinstance(fact, Fitting) and place in (fact.piece, fact.place)
+
+
 def _of_what(fact: Fact) -> set[str]:
-    """The pieces and places that a fact is of."""
-    return {str(getattr(fact, name)) for name in ("part", "on", "piece", "place") if getattr(fact, name, None)}
+    """The pieces that a fact is of."""
+    return {str(getattr(fact, name)) for name in ("part", "on", "piece") if getattr(fact, name, None)}
 
 
 def _together(place: Place, other: Place) -> bool:

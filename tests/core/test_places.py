@@ -83,6 +83,7 @@ def test_what_is_moved_takes_its_facts_along_and_the_place_shows_what_lies_there
     assert there.mark is not None
     assert there.mark.given == "3"
     assert there.readings
+    assert "Fitted as Piston 1" in [one.words for one in there.told]
     left = card(moved, "piston-3")
     assert (left.piece, left.lies) == ("", "fitted as Piston 1")
     engine = CATALOGUE.engine_of(moved)

@@ -10,8 +10,9 @@ from datetime import datetime
 from halfthou.assess import JudgedJob
 from halfthou.engines import MARKED_FIRST, Place
 from halfthou.evidence import BY_ANSWER, OVERLAY, Sightings
-from halfthou.jobs import BARE, Document, Fact, Fitting, Job, Observation, Reading, Sighting, Withdrawal
-from halfthou.report import Assessment, NamesOfJob, PartReport
+from halfthou.jobs import BARE, Document, Fact, Fitting, Job, Observation, Reading, Sighting, StepDone, Withdrawal
+from halfthou.report import Assessment, PartReport
+from halfthou.story import NamesOfJob
 from halfthou.strip import Strip, lies_in, lies_there
 from halfthou.verdicts import Called, Mark
 from halfthou.words import Reason
@@ -116,7 +117,7 @@ class _Card:
         about = piece or key
         part = self.parts.get(about)
         judged_with = part or self.parts.get(place.beside)
-        facts = [fact for _, fact in self.job.facts if about in _of_what(fact) or _moves(fact, key)]
+        facts = [fact for _, fact in self.job.facts if about in self._of_what(fact) or _moves(fact, key)]
         seen = [fact for fact in facts if isinstance(fact, Observation | Sighting)]
         told = [fact for fact in facts if not isinstance(fact, Observation | Sighting | Reading | Withdrawal)]
         return PlaceCard(
@@ -129,6 +130,12 @@ class _Card:
             reasons=part.reasons if part is not None else (), seen=self._said(seen, about),
             beside=tuple(self._beside(place)), waits=tuple(self._waits(about, part)), told=self._said(told, about),
         )  # fmt: skip
+
+    def _of_what(self, fact: Fact) -> set[str]:
+        """The pieces that a fact is of; of a step those it takes out or marks."""
+        step = self.strip.by_id.get(fact.step) if isinstance(fact, StepDone) else None
+        own = {str(getattr(fact, name)) for name in ("part", "on", "piece") if getattr(fact, name, None)}
+        return own if step is None else {*own, *step.takes, *step.marks}
 
     def _lies(self, piece: str, *, seen: bool) -> str:
         lies, place = lies_in(self.job, piece, self.engine), self.places.get(piece)
@@ -206,11 +213,6 @@ class _Card:
 def _moves(fact: Fact, place: str) -> bool:
     """Whether a fact tells of what lay in a place: it is the place's history, whichever piece it is of."""
     return isinstance(fact, Fitting) and place in (fact.piece, fact.place)
-
-
-def _of_what(fact: Fact) -> set[str]:
-    """The pieces that a fact is of."""
-    return {str(getattr(fact, name)) for name in ("part", "on", "piece") if getattr(fact, name, None)}
 
 
 def _together(place: Place, other: Place) -> bool:

@@ -77,7 +77,9 @@ class LookTaken(Fact):
 
     @override
     def said(self, names: Names) -> str:
-        return f"{self.look}: {self.words or self.found.value}{', after cleaning' if self.cleaned else ''}"
+        return (
+            f"{names.look(self.look)}: {self.words or self.found.value}{', after cleaning' if self.cleaned else ''}"
+        )
 
 
 class StopPoint(Fact):

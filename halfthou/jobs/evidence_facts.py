@@ -46,7 +46,8 @@ class Sighting(Fact):
     @override
     def said(self, names: Names) -> str:
         where = "" if self.on == ENGINE else f"{names.called(self.on)}, "
-        return f"{where}{self.look}: {self.typed or self.answer}{', after cleaning' if self.cleaned else ''}"
+        wiped = ", after cleaning" if self.cleaned else ""
+        return f"{where}{names.looked_for(self.look)}: {self.typed or self.answer}{wiped}"
 
 
 class Drawn(StrEnum):

@@ -42,6 +42,15 @@ class Names(Protocol):
     def called(self, part: str) -> str:
         """A part by its short name."""
 
+    def look(self, key: str) -> str:
+        """A look of the house's table by its name."""
+
+    def looked_for(self, key: str) -> str:
+        """A look of the evidence by its name."""
+
+    def step(self, name: str) -> str:
+        """A step of the strip by what it says is to be done."""
+
     def cause(self, name: str) -> str:
         """A cause by its name."""
 

@@ -37,4 +37,6 @@ class Picture(Fact):
 
     @override
     def said(self, names: Names) -> str:
-        return f"a picture of {names.called(self.on)}{f': {self.words}' if self.words else ''}"
+        kind, _, of = self.on.partition(":")
+        on = names.look(of) if kind == "look" else names.step(of) if kind == "step" else names.called(self.on)
+        return f"a picture of {on}{f': {self.words}' if self.words else ''}"

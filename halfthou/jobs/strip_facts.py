@@ -39,7 +39,7 @@ class StepDone(Fact):
     @override
     def said(self, names: Names) -> str:
         felt = f", {', '.join(one.value for one in self.felt)}" if self.felt else ""
-        return f"{self.step}{'' if self.there else ': not on this engine'}{felt}"
+        return f"{names.step(self.step)}{'' if self.there else ': not on this engine'}{felt}"
 
 
 #: The mark of a part that bears none.

@@ -33,7 +33,6 @@ from halfthou.report.scale import graduations
 from halfthou.report.signed import SHAPE, read_signed, shape_of
 from halfthou.report.spots import feature_report, spots_asked
 from halfthou.report.stations import stations_of
-from halfthou.report.story import NamesOfJob, story
 
 __all__ = [
     "NO_CAUSE",
@@ -47,7 +46,6 @@ __all__ = [
     "ClearanceShown",
     "FeatureReport",
     "FigureShown",
-    "NamesOfJob",
     "OtherWay",
     "PartReport",
     "Scale",
@@ -73,7 +71,6 @@ __all__ = [
     "shape_of",
     "spots_asked",
     "stations_of",
-    "story",
     "told",
     "warmth_of",
 ]

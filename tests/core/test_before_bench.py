@@ -36,7 +36,8 @@ from halfthou.jobs import (
 from halfthou.lengths import Notation, Unit
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE
-from halfthou.report import NamesOfJob, StoryLine, story
+from halfthou.report import StoryLine
+from halfthou.story import NamesOfJob, story
 from halfthou.strip import looks_of, strip_list, strip_report
 from tests.conftest import examples
 from tests.making import GOOD_ENGINE, job, layout, look, readings
@@ -174,9 +175,9 @@ def test_every_fact_of_the_door_is_told_in_words_and_goes_round_in_a_file() -> N
         (said("inside is", "Other 6", verified=True), "inside is: Other 6 (verified)"),
         (
             fact(LookTaken, look="screen", found=Found.NOTHING, cleaned=True),
-            "screen: looked, nothing, after cleaning",
+            "Pan off: screen and pickup, before cleaning: looked, nothing, after cleaning",
         ),
-        (fact(StepDone, step="squirters.out", there=False), "squirters.out: not on this engine"),
+        (fact(StepDone, step="squirters.out", there=False), "Piston squirters out: not on this engine"),
         (fact(Marking, part="rod-1", mark="none", found=True), "Rod 1 bears no mark"),
         (fact(Marking, part="rod-1", mark="1", found=False), "Rod 1 was given 1"),
         (fact(HandOver, to="the driver", words="as it is"), "handed over to the driver: as it is"),

@@ -26,7 +26,7 @@ from halfthou.jobs import (
 from halfthou.lengths import Length, Unit
 from halfthou.operations import last_work, makes_stale, stale_by
 from halfthou.parts import CATALOGUE, faults_of_job
-from halfthou.report import story
+from halfthou.story import story
 from halfthou.surveys import reading_order
 from halfthou.verdicts import Action, Called
 from tests.making import GOOD_ENGINE, MICROMETER, NOON, engine_of, inches, job, look, readings

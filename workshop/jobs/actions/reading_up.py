@@ -4,7 +4,8 @@ from halfthou.assess import open_budgets
 from halfthou.jobs import StoryKind
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
-from halfthou.report import BudgetShown, StoryLine, story
+from halfthou.report import BudgetShown, StoryLine
+from halfthou.story import story
 from workshop.jobs.actions.opened import job_record, sound_job
 from workshop.jobs.models import HistoryEntry
 from workshop.people.models import Person

@@ -6,12 +6,14 @@ from collections.abc import Iterator
 from datetime import timedelta
 
 from halfthou.amounts import Quantity, amount_text
-from halfthou.causes import CAUSES
+from halfthou.causes import CAUSES, EVIDENCE_LOOKS
 from halfthou.engines import Engine
 from halfthou.jobs import DIAMETER, Fact, Job, Names, Operation, Reading, StoryKind
 from halfthou.lengths import Length, Notation
+from halfthou.looks import USUAL_LOOKS
 from halfthou.operations import makes_stale
-from halfthou.report.documents import StoryLine
+from halfthou.report import StoryLine
+from halfthou.strip import steps_by_id
 
 #: Readings of one journal closer in time than this are told as one sitting.
 TOGETHER = timedelta(minutes=30)
@@ -30,6 +32,20 @@ class NamesOfJob:
     def cause(self, name: str) -> str:
         """A cause by its name; one's own by its words."""
         return CAUSES[name].name if name in CAUSES else name or "open"
+
+    def look(self, key: str) -> str:
+        """A look of the house's table by its name."""
+        rows = {row.key: row.name for row in (self._job.look_table or USUAL_LOOKS).looks}
+        return rows.get(key) or self.looked_for(key)
+
+    def looked_for(self, key: str) -> str:
+        """A look of the evidence by its name; grades of a half bearing are called as they are."""
+        return EVIDENCE_LOOKS[key].name if key in EVIDENCE_LOOKS else key
+
+    def step(self, name: str) -> str:
+        """A step of the strip by what it says is to be done."""
+        step = steps_by_id(self._job.limits.layout).get(name)
+        return name if step is None else step.text
 
     def read(self, reading: Reading) -> str:
         """What a reading said, with its unit."""

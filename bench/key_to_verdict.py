@@ -47,7 +47,7 @@ with demo_shop() as folder:
         page = open_job(browser, server.url, "Mobile crane")
         times = []
         spots = [f"{plane}{angle}" for plane in "12" for angle in "abcd"]
-        journals = ["Rod journal No. 1", "Rod journal No. 2", "Rod journal No. 4"]
+        journals = ["Pin 1", "Pin 2", "Pin 4"]
         for n in range(105):
             if n % 8 == 0:
                 page.get_by_role("button", name=re.compile(f"^{journals[n // 8 % 3]}")).click()

@@ -29,6 +29,7 @@ from workshop.gauges.api import BenchGauge, bench_gauge
 from workshop.jobs.actions import Landed, Opened
 from workshop.jobs.actions.deciding import matches
 from workshop.jobs.actions.opened import standing_decisions, standing_signature
+from workshop.jobs.kept import kept
 from workshop.jobs.models import DecisionRecord, JobRecord, SignatureRecord, Stage
 from workshop.jobs.translate import is_identified
 from workshop.jobs.work_shapes import WorkDone, work_done
@@ -240,7 +241,7 @@ def bench_out(opened: Opened) -> BenchOut:
         layout=job.limits.layout,
         banks=[BankOut(name=name, cylinders=list(stood)) for name, stood in job.limits.layout.named_banks],
         thrust_side=job.limits.layout.thrust_side,
-        places=_places(job, engine),
+        places=kept(record.pk, job.shown_in).memo.of("places of the bench", _places, engine, job.sets),
         scope=list(job.sets),
         plans={one: _plan(job, engine, one) for one in job.sets},
         hints={one: _hint(opened, engine, one) for one in job.sets},
@@ -258,7 +259,7 @@ def bench_out(opened: Opened) -> BenchOut:
     )
 
 
-def _places(job: Job, engine: Engine) -> list[PlaceOut]:
+def _places(engine: Engine, sets: tuple[str, ...]) -> list[PlaceOut]:
     places = places_off(engine.layout)
     return [
         PlaceOut(
@@ -267,7 +268,7 @@ def _places(job: Job, engine: Engine) -> list[PlaceOut]:
             positions=[key for key, place in places.items() if place.beside == p.id],
         )
         for p in engine.parts.values()
-        if p.set in job.sets
+        if p.set in sets
     ]  # fmt: skip
 
 

@@ -15,7 +15,6 @@ from halfthou.report import Assessment, PartReport
 from halfthou.story import NamesOfJob
 from halfthou.strip import Strip, lies_in, lies_there
 from halfthou.verdicts import Called, Mark
-from halfthou.words import Reason
 
 
 class UnknownPlace(KeyError):
@@ -41,13 +40,15 @@ class FigureOnCard(Document):
 
 
 class SaidOnCard(Document):
-    """Something that was seen, done or said of the part: by whom and when. It may be `taken_back`."""
+    """Something that was seen, done or said of the part: by whom and when. It may be `taken_back`; `aside`
+    says why it counts less, or not at all."""
 
     fact: str
     words: str
     by: str
     at: datetime
     taken_back: bool = False
+    aside: str = ""
 
 
 class BesideOnCard(Document):
@@ -77,7 +78,6 @@ class PlaceCard(Document):
     readings: str
     figures: tuple[FigureOnCard, ...]
     figures_of: str
-    reasons: tuple[Reason, ...]
     seen: tuple[SaidOnCard, ...]
     beside: tuple[BesideOnCard, ...]
     waits: tuple[str, ...]
@@ -127,7 +127,7 @@ class _Card:
             verdict=part.mark if part is not None else None, headline=part.headline if part is not None else "",
             readings=_readings(part), figures=tuple(_figures(judged_with)),
             figures_of=self.places[judged_with.id].name if judged_with is not None else "",
-            reasons=part.reasons if part is not None else (), seen=self._said(seen, about),
+            seen=self._said(seen, about),
             beside=tuple(self._beside(place)), waits=tuple(self._waits(about, part)), told=self._said(told, about),
         )  # fmt: skip
 
@@ -164,9 +164,25 @@ class _Card:
         back = self.job.taken_back
         newest = sorted(facts, key=lambda fact: (fact.at, fact.id), reverse=True)
         return tuple(
-            SaidOnCard(fact=one.id, words=self._words(one, about), by=one.by, at=one.at, taken_back=one.id in back)
+            SaidOnCard(
+                fact=one.id,
+                words=self._words(one, about),
+                by=one.by,
+                at=one.at,
+                taken_back=one.id in back,
+                aside=self._aside(one),
+            )
             for one in newest
         )
+
+    def _aside(self, fact: Fact) -> str:
+        """Why something that was seen counts less. Rule: looks.destroyed."""
+        if fact.id in self.job.taken_back:
+            return "taken back"
+        if fact.id in self.sightings.mistrusted:
+            return "mistrusted"
+        weak = isinstance(fact, Sighting) and self.sightings.weak(fact)
+        return "seen after a wash: counts less" if weak else ""
 
     def _words(self, fact: Fact, about: str) -> str:
         """A fact in words, without the name that stands over the card."""

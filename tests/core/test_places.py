@@ -10,7 +10,19 @@ from halfthou.assess import assess, evidence_standing, judge, put_in_words
 from halfthou.engines import usual_layouts
 from halfthou.evidence import customer_report, evidence_board, halves_of, oil_way_of, places_of, readings_of_the_way
 from halfthou.exchange import read_job, read_limits, read_limits_csv, write_job, write_limits, write_limits_csv
-from halfthou.jobs import Job, JobFile, Laying, Layout, Marking, Observation, Sighting, StepDone, ThrustBy
+from halfthou.jobs import (
+    Job,
+    JobFile,
+    Laying,
+    Layout,
+    Marking,
+    Mistrust,
+    Observation,
+    Sighting,
+    StepDone,
+    ThrustBy,
+    Withdrawal,
+)
 from halfthou.parts import CATALOGUE
 from halfthou.place_card import PlaceCard, UnknownPlace, place_card
 from halfthou.strip import lies_there, places_off, strip_list
@@ -127,6 +139,17 @@ def test_every_place_has_its_card_whatever_was_said(engine: str) -> None:
         assert all(place_card(judged, shown, one.id) for one in found.beside)
     with pytest.raises(UnknownPlace):
         place_card(judged, shown, "rod-99")
+
+
+def test_a_card_says_of_what_was_seen_why_it_counts_less() -> None:
+    """Rule: looks.destroyed; what is mistrusted proves nothing."""
+    wiped = fact(Sighting, 1, on="half-rod-1-upper", look="overlay", answer="copper through", cleaned=True)
+    other = fact(Sighting, 2, on="half-rod-1-upper", look="back", answer="clean")
+    third = fact(Sighting, 3, on="half-rod-1-upper", look="seat", answer="in place")
+    doubted = fact(Mistrust, 4, of=other.id, reason="by torch light")
+    back = fact(Withdrawal, 5, fact=third.id)
+    seen = card(at_the_door(wiped, other, third, doubted, back), "half-rod-1-upper").seen
+    assert [one.aside for one in seen] == ["taken back", "mistrusted", "seen after a wash: counts less"]
 
 
 def test_a_card_says_what_its_part_waits_for() -> None:

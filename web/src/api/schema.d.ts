@@ -5090,8 +5090,6 @@ export interface components {
             figures: components["schemas"]["FigureOnCard"][];
             /** Figures Of */
             figures_of: string;
-            /** Reasons */
-            reasons: components["schemas"]["Reason"][];
             /** Seen */
             seen: components["schemas"]["SaidOnCard"][];
             /** Beside */
@@ -5103,7 +5101,8 @@ export interface components {
         };
         /**
          * SaidOnCard
-         * @description Something that was seen, done or said of the part: by whom and when. It may be `taken_back`.
+         * @description Something that was seen, done or said of the part: by whom and when. It may be `taken_back`; `aside`
+         *     says why it counts less, or not at all.
          */
         SaidOnCard: {
             /** Fact */
@@ -5122,6 +5121,11 @@ export interface components {
              * @default false
              */
             taken_back: boolean;
+            /**
+             * Aside
+             * @default
+             */
+            aside: string;
         };
         /**
          * RackOrder

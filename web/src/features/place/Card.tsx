@@ -154,7 +154,7 @@ function Said({ lines, none }: { lines: PlaceCard["seen"]; none: string }) {
       {lines.map((one) => (
         <li key={one.fact} className="border-b border-line/60 py-1">
           <span className={one.taken_back ? "text-quiet line-through" : ""}>{one.words}</span>
-          {one.taken_back && <span className="text-quiet"> taken back</span>}
+          {one.aside && <strong> {one.aside}</strong>}
           <span className="block text-[15px] text-quiet">
             {one.by}, {momentText(one.at)}
           </span>

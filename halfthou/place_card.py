@@ -10,7 +10,19 @@ from datetime import datetime
 from halfthou.assess import JudgedJob
 from halfthou.engines import MARKED_FIRST, Place
 from halfthou.evidence import BY_ANSWER, OVERLAY, Sightings
-from halfthou.jobs import BARE, Document, Fact, Fitting, Job, Observation, Reading, Sighting, StepDone, Withdrawal
+from halfthou.jobs import (
+    BARE,
+    Document,
+    Fact,
+    Fitting,
+    Job,
+    Observation,
+    Picture,
+    Reading,
+    Sighting,
+    StepDone,
+    Withdrawal,
+)
 from halfthou.report import Assessment, PartReport
 from halfthou.story import NamesOfJob
 from halfthou.strip import Strip, lies_in, lies_there
@@ -94,6 +106,10 @@ def place_card(judged: JudgedJob, shown: Assessment, place: str) -> PlaceCard:
     return _Card(judged, shown).of(place)
 
 
+#: What stands under a heading of its own on the card, or is told with what it takes back.
+_TOLD_ELSEWHERE = (Observation, Sighting, Reading, Picture, Withdrawal)
+
+
 class _Card:
     """Cards of one job."""
 
@@ -119,7 +135,7 @@ class _Card:
         judged_with = part or self.parts.get(place.beside)
         facts = [fact for _, fact in self.job.facts if about in self._of_what(fact) or _moves(fact, key)]
         seen = [fact for fact in facts if isinstance(fact, Observation | Sighting)]
-        told = [fact for fact in facts if not isinstance(fact, Observation | Sighting | Reading | Withdrawal)]
+        told = [fact for fact in facts if not isinstance(fact, _TOLD_ELSEWHERE)]
         return PlaceCard(
             id=key, kind=place.kind, name=place.name, short=place.short, set=place.set, piece=piece,
             piece_name=self.places[piece].name if piece in self.places and piece != key else "",

@@ -62,13 +62,15 @@ class HalfShown(Document):
 
 
 class BearingShown(Document):
-    """A bearing along the shaft: what its rod shows of heat, what its thrust faces show where it carries them."""
+    """A bearing along the shaft, and the place whose card its name opens: what its rod shows of heat, what its thrust
+    faces show where it carries them."""
 
     id: str
     name: str
     main: bool
     heat: str
     thrust: str
+    place: str
 
 
 class SaidShown(Document):
@@ -262,6 +264,7 @@ def _bearings(standing: EvidenceStanding) -> Iterator[BearingShown]:
             id=bearing, name=standing.bearings.called(bearing), main=bearing.startswith("main"),
             heat=standing.sightings.answer(bearing, "rod heat"),
             thrust=standing.sightings.answer(f"cap-{bearing}", "thrust"),
+            place=f"M{bearing.removeprefix('main-')}" if bearing.startswith("main") else bearing,
         )  # fmt: skip
 
 

@@ -2,18 +2,19 @@
 8.13."""
 
 from collections.abc import Callable
-from datetime import timedelta
+from datetime import date, timedelta
 from typing import Any
 
 import pytest
 from django.utils import timezone
 
-from halfthou.jobs import JournalSet, Look, Observation, Plan, Reading, Withdrawal
-from halfthou.lengths import Asked
+from halfthou.jobs import Extension, JournalSet, Look, Observation, Plan, Reading, Withdrawal
+from halfthou.lengths import Asked, Unit
 from tests.making import inches, mm
 from tests.workshop.conftest import back, kept
 from workshop.jobs import actions
 from workshop.jobs.models import JobRecord
+from workshop.limits.models import SheetRevision
 from workshop.people.models import Person, Role
 from workshop.people.refusals import NotAllowed, NotThere, Refusal
 
@@ -160,3 +161,17 @@ def test_a_plan_that_changes_moves_no_reading(land: Callable[..., Any], job: Job
     back = actions.change_plan(bench, job.pk, JournalSet.RODS, three).assessment.part("R1")
     assert back.features[0].outside == ()
     assert {spot.name for spot in back.spots if spot.current} == {"1a", "3b"}
+
+
+def test_a_scope_extended_by_what_is_partly_there_lands_once_however_often_it_is_sent(
+    bench: Person, limits: SheetRevision
+) -> None:
+    """Nothing that landed may be told as refused when its letter comes a second time."""
+    only = actions.BookIn(
+        title="Mains only", limits_id=limits.pk, entry_unit=Unit.INCH, booked_in=date(2031, 5, 4), scope=["mains"]
+    )
+    record = actions.book_in(bench, only).record
+    given = actions.Extending(id="e1", sets=["mains", "rods"], at=timezone.now())
+    for _ in range(2):
+        assert actions.extend_scope(bench, record.pk, given).job.sets == ("mains", "rods")
+    assert len(kept(record, Extension)) == 1

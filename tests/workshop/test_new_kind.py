@@ -12,11 +12,14 @@ import numpy as np
 import pytest
 from django.utils import timezone
 
+from halfthou.assess import judge, put_in_words
 from halfthou.engines import Kinds, PartKind
 from halfthou.exchange import BadFile, read_job, write_job, write_readings
 from halfthou.jobs import Gauge, JobFile, SourceKind
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE, Catalogue, Trade
+from halfthou.place_card import place_card
+from halfthou.strip.places import places_off
 from halfthou.verdicts import Action
 from tests.faces import RIM, SPOTS, Faces
 from tests.faces import SET as FACES
@@ -45,6 +48,8 @@ def with_push_rods() -> Iterator[None]:
 def _list(*listed: Trade | PartKind) -> None:
     Catalogue.__init__(CATALOGUE, *listed)
     Kinds.parts.cache_clear()
+    Kinds.places.cache_clear()
+    places_off.cache_clear()
     Kinds.engine.cache_clear()
 
 
@@ -94,6 +99,9 @@ def test_a_new_kind_appears_everywhere_by_one_line(bench: Person, machinist: Per
     assert [station.key for station in opened.assessment.stations] == ["crank", "valve train"]
     assert [known.kind for known in map(kind_out, CATALOGUE.all)][-2:] == ["push rod", "clutch face"]
 
+    judged = judge(opened.job)
+    card = place_card(judged, put_in_words(judged), "push-rod-1")
+    assert (card.headline, [one.words for one in card.seen]) == ("Reuse", ["Tip: round"])
     assert "Push rods" in sheet_html(opened)
     rows = list(csv.DictReader(io.StringIO(write_readings(opened.job))))
     assert [(row["part"], row["feature"]) for row in rows] == [("push-rod-1", "length"), ("push-rod-2", "length")]

@@ -4349,6 +4349,8 @@ export interface components {
             heat: string;
             /** Thrust */
             thrust: string;
+            /** Place */
+            place: string;
         };
         /**
          * CarriedPart

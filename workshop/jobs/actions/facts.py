@@ -110,10 +110,9 @@ def extend_scope(person: Person, job_id: int, given: Extending) -> Opened:
 
     def make(_record: JobRecord, job: Job) -> list[Fact]:
         must_have_limits(job.limits, given.sets)
-        new = tuple(one for one in given.sets if one not in job.sets)
-        if not new:
+        if set(given.sets) <= set(job.sets):
             return []
-        fact = fact_from(Extension, person, given, sets=new)
+        fact = fact_from(Extension, person, given, sets=given.sets)
         return [fact]
 
     return land_one(person, job_id, given, ("sets",), make)

@@ -110,7 +110,7 @@ def land_one(
     must_be_open(record, held.kind)
     job = at_hand[1] if at_hand else sound_job(record, Unit(person.shown_unit))
     if len(held.of(job)) >= held.kind.most:
-        words = f"A job holds {held.kind.most:,} facts of this kind at the most: {held.kind.name}."
+        words = f"A job holds {held.kind.most:,} facts of this kind at the most: {held.kind.name}. Book it in anew."
         raise Clash("job-full", words)
     try:
         made = make(record, job)

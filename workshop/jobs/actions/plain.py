@@ -10,7 +10,7 @@ from ninja import Schema
 from pydantic import Field, create_model
 
 from halfthou.jobs import Fact, HeldFacts, Job
-from workshop.jobs.actions.one_fact import land_one, time_of
+from workshop.jobs.actions.one_fact import fact_from, land_one
 from workshop.jobs.actions.opened import Opened, sound
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
@@ -37,8 +37,7 @@ def land_plain(person: Person, job_id: int, given: Any, held: HeldFacts) -> Open
     said = {name for name in held.document.model_fields if name not in ("id", "by", "at")}
 
     def make(_record: JobRecord, job: Job) -> list[Fact]:
-        told = {name: getattr(given, name) for name in said}
-        fact = held.document(id=given.id, by=person.username, at=time_of(given.at), **told)
+        fact = fact_from(held.document, person, given)
         sound(job.model_copy(update={held.field: (*held.of(job), fact)}))
         return [fact]
 

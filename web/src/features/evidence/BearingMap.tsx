@@ -30,10 +30,7 @@ export function BearingMap({ board, chosen, coming, onChoose }: Props) {
                 <div key={half.id}>
                   {!half.upper && (
                     <p className={`figure py-0.5 font-bold ${bearing.main ? "text-ink" : "text-blue"}`}>
-                      <PlaceLink
-                        place={bearing.main ? bearing.name : bearing.id}
-                        className="inline-flex min-h-10 items-center !py-0"
-                      >
+                      <PlaceLink place={bearing.place} className="inline-flex min-h-10 items-center !py-0">
                         {bearing.name}
                       </PlaceLink>
                       {bearing.thrust && <Thrust words={bearing.thrust} />}

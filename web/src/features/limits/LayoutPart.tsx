@@ -34,7 +34,7 @@ export function LayoutPart({ layouts, layout, fault, onChange }: Props) {
           onChange={(event) => onChange({ ...layout, shaft: event.target.value.toUpperCase().split(/\s+/) })}
         />
       </div>
-      <div className="mt-3 grid grid-cols-4 gap-3 max-md:grid-cols-2">
+      <div className="mt-3 grid grid-cols-4 gap-3 max-md:grid-cols-2 max-sm:grid-cols-1">
         {layout.pins.map((pin, n) => (
           <div key={n} className="grid grid-cols-2 gap-2 border-l-4 border-line pl-2">
             <Field

@@ -49,6 +49,9 @@ export function Card({ jobId, card, disabled }: { jobId: number; card: PlaceCard
                   Measure
                 </button>
               )}
+              {card.mark?.ought && !card.mark.given && !disabled && (
+                <To to={`/jobs/${jobId}/strip/marks`}>Mark</To>
+              )}
               {card.kind === "half bearing" && <To to={`/jobs/${jobId}/evidence`}>Grade</To>}
             </p>
           </Part>

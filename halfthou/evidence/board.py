@@ -62,8 +62,8 @@ class HalfShown(Document):
 
 
 class BearingShown(Document):
-    """A bearing along the shaft, and the place whose card its name opens: what its rod shows of heat, what its thrust
-    faces show where it carries them."""
+    """A bearing along the shaft: what its rod shows of heat, what its thrust faces show where it carries them; and
+    the place whose card its name opens."""
 
     id: str
     name: str

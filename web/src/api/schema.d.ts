@@ -4336,7 +4336,8 @@ export interface components {
         };
         /**
          * BearingShown
-         * @description A bearing along the shaft: what its rod shows of heat, what its thrust faces show where it carries them.
+         * @description A bearing along the shaft: what its rod shows of heat, what its thrust faces show where it carries them; and
+         *     the place whose card its name opens.
          */
         BearingShown: {
             /** Id */

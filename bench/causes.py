@@ -21,7 +21,6 @@ from told import told as say  # noqa: E402
 
 from halfthou.causes import (  # noqa: E402
     CAUSES,
-    EVIDENCE_LOOKS,
     SIGNS,
     Evidence,
     Network,
@@ -34,11 +33,12 @@ from halfthou.causes import (  # noqa: E402
     weigh_causes,
 )
 from halfthou.jobs import ComplaintKind  # noqa: E402
+from halfthou.parts import CATALOGUE  # noqa: E402
 
 COMPLAINTS = [kind for kind in ComplaintKind if kind not in (ComplaintKind.NONE,)]
 KEYS, COLUMNS = list(CAUSES), list(SIGNS)
 #: A fixed list: the looks in the order of the table.
-FIXED = list(EVIDENCE_LOOKS)
+FIXED = [look.key for look in CATALOGUE.looks.on_the_board]
 
 
 class Engine:
@@ -156,13 +156,13 @@ def _until_told(engine: Engine, *, fixed: bool) -> tuple[int, int] | None:
         if fixed:
             key = next((one for one in FIXED if one not in taken), "")
         else:
-            found = next_looks(weigh_causes(evidence), StillOpen(taken=frozenset(taken)), 1)
+            found = next_looks(weigh_causes(evidence), StillOpen(CATALOGUE.looks, taken=frozenset(taken)), 1)
             key = found[0].key if found else ""
         if not key:
             return None
         taken.add(key)
-        minutes += EVIDENCE_LOOKS[key].minutes
-        evidence = look_at(engine, list(EVIDENCE_LOOKS[key].signs), evidence)
+        minutes += CATALOGUE.looks[key].minutes
+        evidence = look_at(engine, list(CATALOGUE.looks[key].signs), evidence)
         if weigh_causes(evidence).chance[KEYS[engine.first]] >= 0.9:
             return nth, minutes
     return None
@@ -213,7 +213,7 @@ def speed() -> None:
         began = time.perf_counter()
         weighed = weigh_causes(found)
         middle = time.perf_counter()
-        next_looks(weighed, StillOpen())
+        next_looks(weighed, StillOpen(CATALOGUE.looks))
         return 1e3 * (middle - began), 1e3 * (time.perf_counter() - middle)
 
     once(COLUMNS)

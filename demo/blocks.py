@@ -60,8 +60,8 @@ def _whole_vee_eight(shop: Shop) -> None:
     }
     _read(shop, job, worn, shop.cabinet["bore-in"])
     for name in ("bore-1", "bore-3", "bore-5"):
-        shop.see(job, name, Look.SURFACE, "glazed")
-    shop.see(job, "bore-7", Look.SURFACE, "scored, nail catches", "0.004")
+        shop.see(job, name, Look.BORE_WALL, "glazed")
+    shop.see(job, "bore-7", Look.BORE_WALL, "scored, nail catches", "0.004")
     shop.see(job, "block", Look.CRACK_TEST, "passed")
     shop.see(job, "block", Look.DECK, "straightedge and feelers", "0.0015")
     shop.see(job, "bores", Look.CLAIMED_OVERSIZE, "crown stamp", "STD")
@@ -81,7 +81,7 @@ def _fine(shop: Shop) -> None:
     }
     _read(shop, job, bores, shop.cabinet["bore-in"])
     for cylinder in bores:
-        shop.see(job, f"bore-{cylinder}", Look.SURFACE, "cross-hatch seen")
+        shop.see(job, f"bore-{cylinder}", Look.BORE_WALL, "cross-hatch seen")
     shop.see(job, "block", Look.CRACK_TEST, "passed")
     shop.see(job, "block", Look.PRESSURE, "passed")
 
@@ -104,6 +104,6 @@ def _past_its_last(shop: Shop) -> None:
     _read(shop, job, bores, shop.cabinet["bore-100"])
     shop.see(job, "bores", Look.CLAIMED_OVERSIZE, "paper", "1.00 mm")
     for cylinder in bores:
-        shop.see(job, f"bore-{cylinder}", Look.SURFACE, "glazed")
+        shop.see(job, f"bore-{cylinder}", Look.BORE_WALL, "glazed")
     shop.type_in(job, "bore-2", {"1a": "6.2", "1b": "6.4", "1c": "5.9", "1d": "6.3"}, shop.cabinet["ultra-mm"],
                  feature=Feature.WALL)  # fmt: skip

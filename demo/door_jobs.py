@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING, Any
 from django.utils import timezone
 
 from demo import pictures
-from halfthou.jobs import Closed, FastenerKind, FastenerState, Found
+from halfthou.jobs import FOUND, NOTHING, Closed, FastenerKind, FastenerState
 from halfthou.lengths import Unit
 from halfthou.strip import steps_by_id
 from workshop.jobs import actions
@@ -72,15 +72,15 @@ def _at_its_stop_point(shop: Shop) -> None:
         said("budget", "2,000", "harbour office"), said("customer signed", "strip and report only"),
         {"fact": "stop point", "name": "at 250 EUR", "spend": "250"},
         {"fact": "stop point", "name": "before the heads come off", "before": "heads"},
-        {"fact": "look", "look": "filter", "found": Found.FOUND, "words": "copper flakes in every pleat"},
-        {"fact": "look", "look": "oil drained", "found": Found.NOTHING, "minutes": 20},
+        {"fact": "seen", "look": "filter", "answer": "copper or bronze", "note": "flakes in every pleat"},
+        {"fact": "seen", "look": "oil drained", "answer": NOTHING, "minutes": 20},
         {"fact": "step", "step": "stand.photographed"}, {"fact": "step", "step": "oil.drained", "unseen": True},
         {"fact": "step", "step": "filter.off"}, {"fact": "step", "step": "stand.on"},
         {"fact": "step", "step": "pan.off"},
-        {"fact": "look", "look": "screen", "found": Found.FOUND,
-         "words": "half closed by carbon; copper flakes in the pan"},
-        {"fact": "look", "look": "one rod", "found": Found.ENDS,
-         "words": "rod 3 down to its copper and blue; journal scored, and no crank to be had"},
+        {"fact": "seen", "on": "pump", "look": "screen", "answer": "part blocked",
+         "note": "half closed by carbon; copper flakes in the pan"},
+        {"fact": "seen", "look": "one rod", "answer": FOUND, "ends": True,
+         "note": "rod 3 down to its copper and blue; journal scored, and no crank to be had"},
     )  # fmt: skip
     picture_of(shop, job, "engine", pictures.engine, "as it came")
     picture_of(shop, job, "look:filter", pictures.filter_pleats, "pleats on white paper")
@@ -100,9 +100,9 @@ def _half_stripped(shop: Shop) -> None:
         said("last built", "rebuilt two seasons ago", "invoice"), said("size said", "rods 0.010 under", "paint"),
         said("earlier hands", "foreign sealant"), said("earlier hands", "mixed bolts"),
         said("oil sample", "drawn now"), said("to be had", "shells to 0.030: from stock", "own shelf"),
-        {"fact": "look", "look": "filter", "found": Found.NOTHING},
-        {"fact": "look", "look": "screen", "found": Found.FOUND, "words": "shreds of sealant, grey paste"},
-        {"fact": "look", "look": "heads", "found": Found.NOTHING},
+        {"fact": "seen", "look": "filter", "answer": "clean"},
+        {"fact": "seen", "look": "screen", "answer": FOUND, "note": "shreds of sealant, grey paste"},
+        {"fact": "seen", "look": "heads", "answer": NOTHING},
     )  # fmt: skip
     steps = list(steps_by_id(shop.layout_of(shop.vee)))
     for step in steps[: steps.index("rod-1.marked")]:
@@ -151,8 +151,8 @@ def _stopped(shop: Shop) -> None:
         said("complaint kind", "seized"), said("turns by hand", "locked"), said("oil sample", "no oil in it"),
         said("to be had", "not worth asking: a whole engine stands in the yard", "the yard"),
         {"fact": "removal", "what": "core plug", "place": "block, right side"},
-        {"fact": "look", "id": key, "look": "heads", "found": Found.ENDS,
-         "words": "block split by frost between cylinders 2 and 3"},
+        {"fact": "seen", "id": key, "look": "heads", "answer": FOUND, "ends": True,
+         "note": "block split by frost between cylinders 2 and 3"},
     )  # fmt: skip
     report(
         shop, job, shop.machinist,

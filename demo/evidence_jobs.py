@@ -8,8 +8,9 @@ from typing import TYPE_CHECKING, Any
 from demo import pictures
 from demo.door_jobs import picture_of, report, said
 from demo.worn import INCH_HAND, Worn
-from halfthou.evidence import GRADES, halves_of
+from halfthou.evidence import halves_of
 from halfthou.jobs import Drawn, JournalSet, Look, Stand
+from halfthou.looks import GRADES
 from workshop.jobs import actions
 from workshop.pages.printing import sheet_html
 
@@ -27,7 +28,7 @@ def furnish_evidence(shop: Shop) -> None:
 
 
 def _seen(look: str, answer: str, on: str = "engine", **more: Any) -> dict[str, Any]:
-    return {"fact": "sighting", "on": on, "look": look, "answer": answer, **more}
+    return {"fact": "seen", "on": on, "look": look, "answer": answer, **more}
 
 
 def _graded(shop: Shop, sheet: Any, letters: str) -> list[dict[str, Any]]:
@@ -63,12 +64,13 @@ def _ugly(shop: Shop) -> None:
         _seen("seat", "turned in its housing", "half-rod-4-lower"),
         _seen("back", "polished or brown", "half-rod-4-lower"),
         _seen("shell kind", "three-layer with overlay"),
-        _seen("screen", "clear"), _seen("in the screen", "copper or bronze flakes"),
-        _seen("in the screen", "needles or chips"), _seen("pickup seal", "fat and tight, tube sound"),
-        _seen("drive", "whole"), _seen("pump body", "scored"), _seen("pump gears", "sound"),
+        _seen("screen", "clear", "pump"), _seen("in the screen", "copper or bronze flakes"),
+        _seen("in the screen", "needles or chips"), _seen("seal at the pickup", "as the new one", "pump"),
+        _seen("drive", "sound", "pump"), _seen("pump housing", "scored, nail runs clear", "pump"),
+        _seen("gears or rotors", "sound", "pump"),
         _seen("filter", "copper or bronze"), _seen("insert", "right"),
-        _seen("relief", "chip under it"),
-        _seen("rod heat", "blue", "rod-4"), _seen("rod heat", "straw", "rod-2"),
+        _seen("relief valve", "chip in it", "pump"),
+        _seen(Look.ROD, "blue", "rod-4"), _seen(Look.ROD, "straw", "rod-2"),
         _seen("ports", "wet"), _seen("thrust", "even", "cap-main-3"),
         {"fact": "oil report", "sample": "T-1", "drawn": Drawn.LEFT_OVER, "lab": "Eastquay lab",
          "figures": [
@@ -117,7 +119,7 @@ def _left_open(shop: Shop) -> None:
         said("complaint kind", "knock"), said("turns by hand", "free"),
         *_graded(shop, shop.petrol, "OO" "OO" "OO" "OO" "OO" "WC" "OO" "OO" "OO"),
         _seen("since opened", "few hours"), _seen("shell marks", "right for their place"),
-        _seen("screen", "clear"), _seen("level", "right"),
+        _seen("screen", "clear", "pump"), _seen("level", "right"),
     )  # fmt: skip
     mains = {name: Worn(2.4139, 0.0002, 20, 0.0001) for name in ("M1", "M2", "M3", "M4", "M5")}
     rods = {name: Worn(2.0374, 0.0002, 30, 0.0001) for name in ("R1", "R2", "R4")}

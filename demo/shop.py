@@ -145,10 +145,10 @@ class Shop:
         fitting = actions.FittingIn(id=self.key(), piece=piece, place=place, at=self._now())
         actions.fit(self.bench, job_id, fitting)
 
-    def see(self, job_id: int, on: str, look: str, answer: str, depth: str = "") -> None:
+    def see(self, job_id: int, on: str, look: str, answer: str, amount: str = "") -> None:
         """Write down what was seen."""
-        seeing = actions.Seeing(id=self.key(), on=on, look=look, answer=answer, depth=depth, at=self._now())
-        actions.observe(self.bench, job_id, seeing)
+        seeing = actions.Seeing(id=self.key(), on=on, look=look, answer=answer, amount=amount, at=self._now())
+        actions.see(self.bench, job_id, seeing)
 
     def accept(self, job_id: int, *sets: JournalSet) -> None:
         """Accept the verdicts on sets."""
@@ -309,7 +309,7 @@ def _one_sets_all(shop: Shop) -> None:
     rods["R3"] = Worn(2.2609, 0.0078, 8, 0.0003)
     shop.read(job, rods, INCH_HAND)
     shop.see(job, "R3", Look.SURFACE, "nail catches", "0.001")
-    shop.see(job, "R3", Look.SHELL, "turned in its housing")
+    shop.see(job, "R3", Look.SEAT, "turned in its housing")
     shop.see(job, "M3", Look.SURFACE, "light marks")
 
 
@@ -326,7 +326,7 @@ def _past_the_last(shop: Shop) -> None:
     rods = _fit("R1 R3 R4", 2.0175, 0.0003, 0.0001, shop.chance)
     rods["R2"] = Worn(2.0171, 0.0105, 30, 0.0006)
     shop.read(job, rods, INCH_HAND)
-    shop.see(job, "R2", Look.SHELL, "turned in its housing")
+    shop.see(job, "R2", Look.SEAT, "turned in its housing")
     shop.see(job, "R2", Look.HEAT, "blue")
     shop.see(job, "crank", Look.CRACK_TEST, "passed")
     shop.see(job, "R2", Look.HARDNESS, "as the maker asks")

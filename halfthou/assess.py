@@ -8,24 +8,23 @@ from dataclasses import dataclass, replace
 from halfthou.amounts import Quantity
 from halfthou.door import faults_at_the_door
 from halfthou.engines import Engine
-from halfthou.evidence import EvidenceStanding, FigureCalled, evidence_seen, faults_of_evidence
+from halfthou.evidence import CHANGES_NOTHING, EvidenceStanding, FigureCalled, Sightings, faults_of_evidence
+from halfthou.first_look import faults_of_looks
 from halfthou.jobs import (
     FACT_KINDS,
     Chapter,
     Decision,
     DecisionKind,
     Job,
-    OperationKind,
     Waived,
 )
 from halfthou.lengths import Length, Notation, Unit
-from halfthou.looks import faults_of_looks
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE, Catalogue, Given, SetDecided, Trade, faults_of_job
 from halfthou.report import NO_CAUSE, Assessment, BudgetShown, PartReport, budgets_shown, doubts_of, stations_of
 from halfthou.sets import standing_decisions, waived_of
 from halfthou.strip import BeforeBench, before_bench, caps_seen, faults_of_strip
-from halfthou.surveys import Seen, seen_on, survey_parts
+from halfthou.surveys import SeenBy, seen_on, survey_parts
 from halfthou.verdicts import Action
 
 HALF_TENTH = Length(1_270)
@@ -92,10 +91,9 @@ def judge(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) 
     return JudgedJob(given, catalogue, decided)
 
 
-def _seen(job: Job, engine: Engine) -> Seen:
-    """What was seen, by part and look: at the bench; what marks and joints say; what the evidence rejects."""
-    at_bench = seen_on(job, engine)
-    return {**at_bench, **caps_seen(job), **evidence_seen(job, engine, at_bench)}
+def _seen(job: Job, engine: Engine) -> SeenBy:
+    """What was seen, by part and look; what marks and joints say stands until the mark is taken back."""
+    return {**seen_on(job, engine), **caps_seen(job)}
 
 
 def assess(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) -> Assessment:
@@ -144,37 +142,25 @@ def evidence_of(judged: JudgedJob, parts: tuple[PartReport, ...]) -> EvidenceSta
     """
     job = judged.job
     of_evidence = (held.of(job) for held in FACT_KINDS.values() if held.kind.chapter is Chapter.EVIDENCE)
-    if not job.statements and not any(of_evidence):
+    if not job.statements and not any(of_evidence) and not Sightings(job, judged.engine).begun:
         return None
-    first = min((work.at for work in job.standing_operations if work.kind not in LEAVES_SIZES), default=None)
-    if first is not None:
-        as_it_came = job.model_copy(
-            update={
-                "readings": tuple(one for one in job.readings if one.at <= first),
-                "observations": tuple(one for one in job.observations if one.at <= first),
-                "operations": (), "fittings": (), "pieces": (), "decisions": (),
-            }
-        )  # fmt: skip
-        seen, figures = judged.given.memo.of_what_is_read(
-            "as it came", _figures_before, as_it_came, judged.catalogue
-        )
-    else:
-        seen, figures = _at_bench(job, judged.engine), _figures(parts)
-    return EvidenceStanding(job, seen, figures, judged.given.memo)
+    first = min((work.at for work in job.standing_operations if work.kind not in CHANGES_NOTHING), default=None)
+    if first is None:
+        return EvidenceStanding(job, judged.engine, _figures(parts), judged.given.memo)
+    as_it_came = job.model_copy(
+        update={
+            "readings": tuple(one for one in job.readings if one.at <= first),
+            "seen": tuple(one for one in job.seen if one.at <= first),
+            "operations": (), "fittings": (), "pieces": (), "decisions": (),
+        }
+    )  # fmt: skip
+    figures = judged.given.memo.of_what_is_read("as it came", _figures_before, as_it_came, judged.catalogue)
+    return EvidenceStanding(job, judged.engine, figures, judged.given.memo)
 
 
-#: Work that changes no size: what is measured after it still tells of what failed.
-LEAVES_SIZES = frozenset({OperationKind.FINAL_WASH, OperationKind.TORQUE_CHANGED})
-
-
-def _at_bench(job: Job, engine: Engine) -> Seen:
-    return {**seen_on(job, engine), **caps_seen(job)}
-
-
-def _figures_before(job: Job, catalogue: Catalogue) -> tuple[Seen, tuple[FigureCalled, ...]]:
-    """What was seen and measured before any work was done: work does not change what failed."""
-    judged = judge(job, None, catalogue)
-    return _at_bench(job, judged.engine), _figures(_part_reports(judged))
+def _figures_before(job: Job, catalogue: Catalogue) -> tuple[FigureCalled, ...]:
+    """What was measured before any work was done: work does not change what failed."""
+    return _figures(_part_reports(judge(job, None, catalogue)))
 
 
 def _figures(parts: tuple[PartReport, ...]) -> tuple[FigureCalled, ...]:
@@ -191,7 +177,7 @@ def evidence_standing(job: Job, memo: Memo | None = None, catalogue: Catalogue =
     """The evidence of a job as a whole, for the board and the report, also where nothing was said yet."""
     judged = judge(job, memo, catalogue)
     found = evidence_of(judged, _part_reports(judged))
-    return found or EvidenceStanding(job, _at_bench(job, judged.engine), (), judged.given.memo)
+    return found or EvidenceStanding(job, judged.engine, (), judged.given.memo)
 
 
 def _part_reports(judged: JudgedJob) -> tuple[PartReport, ...]:

@@ -9,20 +9,20 @@ from datetime import datetime
 
 from halfthou.assess import JudgedJob
 from halfthou.engines import MARKED_FIRST, Place
-from halfthou.evidence import BY_ANSWER, OVERLAY, Sightings
+from halfthou.evidence import Sightings
 from halfthou.jobs import (
     BARE,
     Document,
     Fact,
     Fitting,
     Job,
-    Observation,
     Picture,
     Reading,
-    Sighting,
+    Seen,
     StepDone,
     Withdrawal,
 )
+from halfthou.looks import BY_ANSWER, OVERLAY
 from halfthou.report import Assessment, PartReport
 from halfthou.story import NamesOfJob
 from halfthou.strip import Strip, lies_in, lies_there
@@ -107,7 +107,7 @@ def place_card(judged: JudgedJob, shown: Assessment, place: str) -> PlaceCard:
 
 
 #: What stands under a heading of its own on the card, or is told with what it takes back.
-_TOLD_ELSEWHERE = (Observation, Sighting, Reading, Picture, Withdrawal)
+_TOLD_ELSEWHERE = (Seen, Reading, Picture, Withdrawal)
 
 
 class _Card:
@@ -118,7 +118,7 @@ class _Card:
         self.engine = judged.engine
         self.names = NamesOfJob(self.job, self.engine)
         self.strip = Strip(self.job)
-        self.sightings = Sightings(self.job)
+        self.sightings = Sightings(self.job, self.engine)
         self.places = self.engine.places
         self.parts = {part.id: part for part in shown.parts}
         #: How often what lies beside a part was read: it is reported with that part.
@@ -134,7 +134,7 @@ class _Card:
         part = self.parts.get(about)
         judged_with = part or self.parts.get(place.beside)
         facts = [fact for _, fact in self.job.facts if about in self._of_what(fact) or _moves(fact, key)]
-        seen = [fact for fact in facts if isinstance(fact, Observation | Sighting)]
+        seen = [fact for fact in facts if isinstance(fact, Seen)]
         told = [fact for fact in facts if not isinstance(fact, _TOLD_ELSEWHERE)]
         return PlaceCard(
             id=key, kind=place.kind, name=place.name, short=place.short, set=place.set, piece=piece,
@@ -197,7 +197,7 @@ class _Card:
             return "taken back"
         if fact.id in self.sightings.mistrusted:
             return "mistrusted"
-        weak = isinstance(fact, Sighting) and self.sightings.weak(fact)
+        weak = isinstance(fact, Seen) and self.sightings.weak(fact)
         return "seen after a wash: counts less" if weak else ""
 
     def _words(self, fact: Fact, about: str) -> str:

@@ -6,11 +6,11 @@ from collections.abc import Iterator
 from datetime import timedelta
 
 from halfthou.amounts import Quantity, amount_text
-from halfthou.causes import CAUSES, EVIDENCE_LOOKS
+from halfthou.causes import CAUSES
 from halfthou.engines import Engine
+from halfthou.first_look import USUAL_LOOKS
 from halfthou.jobs import DIAMETER, Fact, Job, Names, Operation, Reading, StoryKind
 from halfthou.lengths import Length, Notation
-from halfthou.looks import USUAL_LOOKS
 from halfthou.operations import makes_stale
 from halfthou.report import StoryLine
 from halfthou.strip import steps_by_id
@@ -34,13 +34,10 @@ class NamesOfJob:
         return CAUSES[name].name if name in CAUSES else name or "open"
 
     def look(self, key: str) -> str:
-        """A look of the house's table by its name."""
+        """A look by its name in the house's table, else by its own."""
         rows = {row.key: row.name for row in (self._job.look_table or USUAL_LOOKS).looks}
-        return rows.get(key) or self.looked_for(key)
-
-    def looked_for(self, key: str) -> str:
-        """A look of the evidence by its name; grades of a half bearing are called as they are."""
-        return EVIDENCE_LOOKS[key].name if key in EVIDENCE_LOOKS else key
+        known = self._engine.kinds.looks.get(key)
+        return rows.get(key) or (key if known is None else known.called)
 
     def step(self, name: str) -> str:
         """A step of the strip by what it says is to be done."""

@@ -9,8 +9,8 @@ from halfthou.jobs import (
     Gauge,
     Job,
     LimitsSheet,
-    Observation,
     Reading,
+    Seen,
     SetLimits,
     SettingCheck,
     Step,
@@ -104,7 +104,7 @@ def block(
     *,
     of: str = "Inline four",
     on: SetLimits | None = None,
-    seen: tuple[Observation, ...] = (),
+    seen: tuple[Seen, ...] = (),
     **changes: Any,
 ) -> Job:
     """A job whose scope is the bores alone."""
@@ -123,7 +123,7 @@ def block(
         "scope": ("bores",),
         "readings": bore_readings(read, below, gauge),
         "gauges": (PERFECT_BORE, DIAL),
-        "observations": seen,
+        "seen": seen,
     }
     return job(**{**values, **changes})
 

@@ -12,9 +12,9 @@ from halfthou.jobs import (
     Gauge,
     Job,
     LimitsSheet,
-    Observation,
     Piece,
     Reading,
+    Seen,
     SetLimits,
     Use,
     UseSaid,
@@ -110,10 +110,10 @@ def at(part: str, feature: str, *texts: str, gauge: Gauge | None = None, spots: 
     )
 
 
-def saw(on: str, look: str, answer: str, **more: Any) -> Observation:
+def saw(on: str, look: str, answer: str, **more: Any) -> Seen:
     """Something seen of a loose piece."""
     name = f"{on}.{look}.{answer}".replace(" ", "-").replace(",", "")
-    return Observation(id=name, on=on, look=look, answer=answer, by="bench", at=NOON, **more)
+    return Seen(id=name, on=on, look=look, answer=answer, by="bench", at=NOON, **more)
 
 
 def grams(least: int | None = None, most: int | None = None) -> AmountBand:
@@ -193,7 +193,7 @@ def loose(
     *,
     scope: tuple[str, ...] = ("bores", "pistons", "rings", "pump"),
     bores: dict[int, list[str]] | None = None,
-    seen: tuple[Observation, ...] = (),
+    seen: tuple[Seen, ...] = (),
     use: Use | None = None,
     on: dict[str, SetLimits] | None = None,
     **changes: Any,
@@ -217,7 +217,7 @@ def loose(
         "scope": scope,
         "gauges": GAUGES,
         "readings": (*block, *readings),
-        "observations": seen,
+        "seen": seen,
         "uses": uses,
     }
     return job(**{**values, **changes})

@@ -21,9 +21,9 @@ from halfthou.jobs import (
     Layout,
     LimitsSheet,
     Look,
-    Observation,
     Plan,
     Reading,
+    Seen,
     Source,
     SourceKind,
     Step,
@@ -159,7 +159,7 @@ def job(
     *,
     rods: JournalLimits | None = None,
     gauge: Gauge = MICROMETER,
-    seen: tuple[Observation, ...] = (),
+    seen: tuple[Seen, ...] = (),
     **changes: Any,
 ) -> Job:
     """A job on an inline four."""
@@ -173,19 +173,19 @@ def job(
         "house_rules": HouseRules(spread_k=0),
         "gauges": (MICROMETER, PERFECT),
         "readings": readings(sizes or {}, gauge, plan),
-        "observations": seen,
+        "seen": seen,
     }
     return Job(**{**values, **changes})
 
 
-def look(on: str, what: Look, answer: str, depth: str | None = None, **more: Any) -> Observation:
-    """An observation with a depth in inches."""
-    return Observation(
+def look(on: str, what: Look, answer: str, depth: str | None = None, **more: Any) -> Seen:
+    """Something seen, with a depth in inches."""
+    return Seen(
         id=f"{on}.{what.value}.{answer}".replace(" ", "-").replace(",", "").replace("'", ""),
         on=on,
         look=what,
         answer=answer,
-        depth=None if depth is None else inches(depth),
+        amount=None if depth is None else inches(depth),
         by="bench",
         at=NOON,
         **more,

@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
-from halfthou.engines import Engine, FeatureKind, LookKind, PartKind, Place, SheetFigure, StationDrawing
-from halfthou.jobs import Band, Decision, Guard, Job, Layout, Observation, Purpose, SourceKind
+from halfthou.engines import Engine, FeatureKind, PartKind, Place, SheetFigure, StationDrawing
+from halfthou.jobs import Band, Decision, Guard, Job, Layout, Purpose, Seen, SourceKind
 from halfthou.lengths import ZERO, Length, Notation
+from halfthou.looks import LookKind, plain
 from halfthou.parts import Given, SetDecided
 from halfthou.report import ClearanceShown, PartReport, SetReport, feature_report, figures_shown, spots_asked
 from halfthou.surveys import FeatureSurvey
@@ -49,7 +50,7 @@ PUSH_ROD = PartKind(
     parts=_rods,
     features=(FeatureKind("length", "length", Purpose.JOURNAL, spots=("1a",), angles_deg={"a": 0}),),
     sets={SET: "Push rods"},
-    looks=(LookKind("tip", ("round", "worn flat")),),
+    looks=(LookKind("tip", plain("round", "worn flat"), ("push rod",), bench=True),),
     figures=(SheetFigure("length", "Length", is_band=True, needed=True),),
     actions=("reuse", "replace"),
 )
@@ -80,7 +81,7 @@ def verdict_of(
     return Verdict(Action.REUSE if sure else Action.MEASURE, found)
 
 
-def judge_rod(survey: FeatureSurvey, band: Band, guard: Guard, tip: Observation | None) -> Verdict:
+def judge_rod(survey: FeatureSurvey, band: Band, guard: Guard, tip: Seen | None) -> Verdict:
     """A push rod by its length and its tips."""
     figures = (
         (summed(LEAST, [least(survey)], guard), Limit(band.least, True, SourceKind.MAKER)),

@@ -6,19 +6,20 @@ from typing import Any
 
 from halfthou.assess import evidence_standing
 from halfthou.causes import NextLook, Word, next_looks
-from halfthou.evidence import GRADES, EvidenceStanding, halves_of
-from halfthou.jobs import ENGINE, Fact, Job, Sighting
+from halfthou.evidence import EvidenceStanding, halves_of
+from halfthou.jobs import ENGINE, Fact, Job, Seen
+from halfthou.looks import GRADES
 from tests.making import layout
 from tests.stripping import at_the_door, fact, said
 
 
-def seen(look: str, answer: str, on: str = ENGINE, minute: int = 0, **more: Any) -> Sighting:
+def seen(look: str, answer: str, on: str = ENGINE, minute: int = 0, **more: Any) -> Seen:
     """Something seen: of the engine where no place is given."""
-    found: Sighting = fact(Sighting, minute, on=on, look=look, answer=answer, **more)
+    found: Seen = fact(Seen, minute, on=on, look=look, answer=answer, **more)
     return found
 
 
-def graded(engine: str, rods: str, mains: str) -> tuple[Sighting, ...]:
+def graded(engine: str, rods: str, mains: str) -> tuple[Seen, ...]:
     """Every half bearing of an engine graded: both halves of each rod and main by one letter, from the front."""
     answers = {grade.key: grade.answer for grade in GRADES}
     found = []

@@ -1,12 +1,10 @@
 """Causes: what each leaves behind, how they are weighed, and which look comes next."""
 
 from halfthou.causes.cause import Cause, Often
-from halfthou.causes.known import CAUSES
-from halfthou.causes.look import Answer, EvidenceLook
-from halfthou.causes.looks import EVIDENCE_LOOKS, looks_at
+from halfthou.causes.known import CAUSES, LEFT_BY_CAUSES
 from halfthou.causes.network import Network, Posterior, information, sets_of, weigh
 from halfthou.causes.next_look import NextLook, StillOpen, next_looks
-from halfthou.causes.sign import CHANCE, FALLS, Against, Sign, SignKind, Strength, Where
+from halfthou.causes.sign import CHANCE, FALLS, Against, Sign, SignKind, Strength
 from halfthou.causes.signs import EXCLUSIVE, SIGNS
 from halfthou.causes.weighing import (
     CauseWeighed,
@@ -24,16 +22,14 @@ from halfthou.causes.weighing import (
 __all__ = [
     "CAUSES",
     "CHANCE",
-    "EVIDENCE_LOOKS",
     "EXCLUSIVE",
     "FALLS",
+    "LEFT_BY_CAUSES",
     "SIGNS",
     "Against",
-    "Answer",
     "Cause",
     "CauseWeighed",
     "Evidence",
-    "EvidenceLook",
     "Network",
     "NextLook",
     "Often",
@@ -44,12 +40,10 @@ __all__ = [
     "StillOpen",
     "Strength",
     "Weighed",
-    "Where",
     "Word",
     "in_words",
     "information",
     "known_network",
-    "looks_at",
     "network_of",
     "next_looks",
     "proof_of",

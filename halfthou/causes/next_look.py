@@ -9,13 +9,12 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from halfthou.causes.known import CAUSES
-from halfthou.causes.look import EvidenceLook
-from halfthou.causes.looks import EVIDENCE_LOOKS, looks_at
 from halfthou.causes.network import information
 from halfthou.causes.sign import SignKind, Strength
 from halfthou.causes.signs import SIGNS
 from halfthou.causes.weighing import Weighed, Word
 from halfthou.jobs import ComplaintKind, Document
+from halfthou.looks import AllLooks, LookKind
 
 #: A look's minutes with these added: walking, wiping, writing. Source: judgement.
 EACH_LOOK = 3
@@ -39,15 +38,17 @@ class NextLook(Document):
 
 @dataclass(frozen=True)
 class StillOpen:
-    """What may still be looked at: looks taken already or that cannot be taken any more are left out; `lost_by` are
-    the steps of the strip not done yet that destroy something, with their words, `at_once` those that come next."""
+    """What of a table of looks may still be looked at: those taken already or that cannot be any more are left
+    out; `lost_by` are the steps of the strip not done yet that destroy something, with their words, `at_once` those
+    that come next."""
 
+    looks: AllLooks
     taken: frozenset[str] = frozenset()
     gone: frozenset[str] = frozenset()
     lost_by: Mapping[str, str] = field(default_factory=dict)
     at_once: frozenset[str] = frozenset()
 
-    def may(self, look: EvidenceLook, weighed: Weighed) -> bool:
+    def may(self, look: LookKind, weighed: Weighed) -> bool:
         """Whether a look is still worth naming: not taken, not gone, and its signs not all known."""
         return (
             look.key not in self.taken
@@ -66,7 +67,7 @@ def next_looks(weighed: Weighed, still: StillOpen, most: int = 3) -> tuple[NextL
         if look.key not in found and still.may(look, weighed):
             lost = still.lost_by.get(look.lost_by, "") if look.lost_by else ""
             found[look.key] = NextLook(
-                key=look.key, name=look.name, where=look.where.value, how=look.how, minutes=look.minutes, why=why,
+                key=look.key, name=look.name, where=look.station, how=look.how, minutes=look.minutes, why=why,
                 lost=f"Before: {lost}. It goes with it." if lost else "",
             )  # fmt: skip
         if len(found) == most:
@@ -74,17 +75,17 @@ def next_looks(weighed: Weighed, still: StillOpen, most: int = 3) -> tuple[NextL
     return tuple(found.values())
 
 
-Worth = Iterator[tuple[EvidenceLook, str]]
+Worth = Iterator[tuple[LookKind, str]]
 
 
 def _worth(weighed: Weighed, still: StillOpen) -> Worth:
     if not weighed.evidence.seen and not weighed.evidence.complaint - {ComplaintKind.NONE}:
         return
     yield from _lost(weighed, still)
-    yield from _prove(weighed)
-    yield from _follow(weighed, hot=True)
-    yield from _why(weighed)
-    yield from _follow(weighed, hot=False)
+    yield from _prove(weighed, still)
+    yield from _follow(weighed, still, hot=True)
+    yield from _why(weighed, still)
+    yield from _follow(weighed, still, hot=False)
     yield from _separate(weighed, still)
 
 
@@ -103,35 +104,35 @@ def _lost(weighed: Weighed, still: StillOpen) -> Worth:
     if any(word is Word.PROVED for word in weighed.words.values()):
         return
     for key in _alive(weighed, WORTH_A_LOOK):
-        for look in _settling(key):
+        for look in _settling(key, still.looks):
             if look.lost_by in still.at_once:
                 yield look, f"It settles “{CAUSES[key].name}”, and the next step destroys it."
 
 
-def _settling(key: str) -> Iterator[EvidenceLook]:
+def _settling(key: str, looks: AllLooks) -> Iterator[LookKind]:
     """The looks that settle a cause: that can show a settling sign of it, or rule it out."""
     cause = CAUSES[key]
     for sign in cause.leaves:
         if _settles(key, sign):
-            for name in looks_at(sign):
-                yield EVIDENCE_LOOKS[name]
+            for look in looks.at(sign):
+                yield look
     if not any(_settles(key, sign) for sign in cause.leaves):
         for sign in (*cause.leaves, *cause.against):
-            for name in looks_at(sign):
-                yield EVIDENCE_LOOKS[name]
+            for look in looks.at(sign):
+                yield look
 
 
 def _settles(key: str, sign: str) -> bool:
     return CAUSES[key].leaves[sign] is Strength.PROVES and SIGNS[sign].kind is SignKind.SETTLING
 
 
-def _prove(weighed: Weighed) -> Worth:
+def _prove(weighed: Weighed, still: StillOpen) -> Worth:
     """What would settle the leader, where nothing has yet."""
     leaders = [key for key in weighed.standing if weighed.words[key] is Word.LIKELY]
     if any(weighed.words[key] is Word.PROVED for key in weighed.standing):
         return
     for key in leaders[:1]:
-        for look in _settling(key):
+        for look in _settling(key, still.looks):
             yield look, f"It proves “{CAUSES[key].name}”, or rules it out."
 
 
@@ -139,7 +140,7 @@ def _leaders(weighed: Weighed) -> list[str]:
     return [key for key in weighed.standing if weighed.words[key] in (Word.PROVED, Word.LIKELY)]
 
 
-def _why(weighed: Weighed) -> Worth:
+def _why(weighed: Weighed, still: StillOpen) -> Worth:
     """What makes a leader and was not looked at: where the carbon, the chip, the metal came from."""
     for key in _leaders(weighed):
         behind = [cause for cause in CAUSES.values() if key in cause.brings]
@@ -151,18 +152,18 @@ def _why(weighed: Weighed) -> Worth:
             if weighed.words[cause.key] in (Word.PROVED, Word.RULED_OUT, Word.LIKELY):
                 continue
             for sign in open_yet:
-                for name in looks_at(sign):
-                    yield EVIDENCE_LOOKS[name], f"“{cause.name}” makes “{CAUSES[key].name}”: is it behind it?"
+                for look in still.looks.at(sign):
+                    yield look, f"“{cause.name}” makes “{CAUSES[key].name}”: is it behind it?"
 
 
-def _follow(weighed: Weighed, *, hot: bool) -> Worth:
+def _follow(weighed: Weighed, still: StillOpen, *, hot: bool) -> Worth:
     """What a leader may have done: after heat first, as that ends in a broken part."""
     heat = bool({"journal.hot", "rods.tight-blue"} & set(weighed.evidence.seen))
     for key in _leaders(weighed):
         names = CAUSES[key].follow
         if (heat and HEAT_TESTS in names) is hot:
             for name in names if heat else [one for one in names if one != HEAT_TESTS]:
-                yield EVIDENCE_LOOKS[name], f"“{CAUSES[key].name}” may have done more: see it before it is trusted."
+                yield still.looks[name], f"“{CAUSES[key].name}” may have done more: see it before it is trusted."
 
 
 HEAT_TESTS = "heat tests"
@@ -185,10 +186,10 @@ def _separate(weighed: Weighed, still: StillOpen) -> Worth:
         zip(signs, information(weighed.posterior, np.array(columns, dtype=np.intp), tuple(rows)), strict=True)
     )
     worth = {}
-    for look in EVIDENCE_LOOKS.values():
+    for look in still.looks.on_the_board:
         if still.may(look, weighed):
             told = max((bits.get(sign, 0.0) for sign in look.signs), default=0.0)
             if told > least:
                 worth[look.key] = told / (look.minutes + look.harm + EACH_LOOK)
     for key in sorted(worth, key=lambda one: -worth[one]):
-        yield EVIDENCE_LOOKS[key], "It tells the possible causes apart, most for its minutes."
+        yield still.looks[key], "It tells the possible causes apart, most for its minutes."

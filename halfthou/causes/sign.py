@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from enum import Enum, IntEnum, StrEnum
+from enum import Enum, IntEnum
 
 
 class Strength(IntEnum):
@@ -36,17 +36,6 @@ class SignKind(Enum):
     DAMAGE = 0.03
     SETTLING = 0.0005
     HISTORY = 0.20
-
-
-class Where(StrEnum):
-    """Where a sign is seen or read: the stations of the board."""
-
-    OIL = "Oil and history"
-    SUPPLY = "Pickup and pump"
-    FILTER = "Filter and debris"
-    BEARINGS = "Bearings and crank"
-    DRIVE = "Bell housing and drive"
-    TOP = "Pistons and head"
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,7 +5,6 @@ from halfthou.engines.feature import Drawing, FeatureKind, Lies
 from halfthou.engines.kind import (
     Engine,
     Kinds,
-    LookKind,
     PartKind,
     SheetFigure,
     SheetMade,
@@ -26,7 +25,6 @@ __all__ = [
     "FeatureKind",
     "Kinds",
     "Lies",
-    "LookKind",
     "PartKind",
     "Place",
     "SheetFigure",

@@ -3,7 +3,7 @@ of them, and what work makes of that. The kinds themselves stand in halfthou/par
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Callable, Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
 from functools import cached_property, lru_cache
@@ -11,7 +11,8 @@ from functools import cached_property, lru_cache
 from halfthou.amounts import Quantity
 from halfthou.engines.feature import FeatureKind
 from halfthou.engines.place import Place, merged, placed
-from halfthou.jobs import Job, Layout, OperationKind, Piece, Plan, SetLimits
+from halfthou.jobs import ENGINE, Job, Layout, OperationKind, Piece, Plan, SetLimits
+from halfthou.looks import ENGINE_LOOKS, AllLooks, LookKind
 
 
 class StationDrawing(StrEnum):
@@ -22,26 +23,6 @@ class StationDrawing(StrEnum):
     PISTONS = "pistons"
     PUMP = "pump"
     ROW = "row"
-
-
-@dataclass(frozen=True, slots=True)
-class LookKind:
-    """Something that is seen, felt or tested: on what, what it may answer, and what has to be said beside an
-    answer.
-
-    `depth_for` are the answers that a depth belongs to, `step_for` those that name a size, `measured` those that
-    say with what it was measured: they are nothing without how far it was out. `amount` is what is then asked for,
-    `how` how it is measured.
-    """
-
-    key: str
-    answers: tuple[str, ...]
-    on: tuple[str, ...] = ("part",)
-    depth_for: tuple[str, ...] = ()
-    step_for: tuple[str, ...] = ()
-    measured: tuple[str, ...] = ()
-    amount: str = ""
-    how: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -140,17 +121,15 @@ class PartKind:
         """The features by key."""
         return {feature.key: feature for feature in self.features}
 
-    def look(self, key: str) -> LookKind | None:
-        """One look by its key."""
-        return next((look for look in self.looks if look.key == key), None)
-
 
 class Kinds:
     """The kinds of part that a job is judged by, in the order of the work."""
 
-    def __init__(self, kinds: tuple[PartKind, ...]) -> None:
+    def __init__(self, kinds: tuple[PartKind, ...], beside: Iterable[LookKind] = ENGINE_LOOKS) -> None:
+        """Takes the looks `beside` those that the kinds bring: at what is not measured. Refuses: LookTwice."""
         self.all = kinds
         self._by_key = {kind.key: kind for kind in kinds}
+        self.looks = AllLooks([*(look for kind in kinds for look in kind.looks), *beside])
 
     def __getitem__(self, key: str) -> PartKind:
         return self._by_key[key]
@@ -279,17 +258,44 @@ class Engine:
                 return names
         return ()
 
+    def may_be_seen(self, on: str) -> bool:
+        """Whether something may be seen on it: a place, a piece, a set, a whole, or the engine."""
+        return on == ENGINE or on in self.places or on in self.spoken_of
+
     def look(self, key: str, on: str) -> LookKind | None:
-        """A look by its key, as the kind of the part, set or whole it is on has it; None where that kind has
-        none."""
-        for kind in self.kinds.all:
-            its_own = {part.set for part in self.parts.values() if part.kind == kind.key} | set(kind.wholes)
-            part = self.parts.get(on)
-            if on in its_own or (part is not None and part.kind == kind.key):
-                look = kind.look(key)
-                if look is not None:
-                    return look
-        return None
+        """A look by its key, where it is taken on that part, set or whole; None where it is not."""
+        look = self.kinds.looks.get(key)
+        place = self.places.get(on)
+        there = look is not None and (on in look.on or (place is not None and place.kind in look.on))
+        return look if there else None
+
+    def called(self, on: str) -> str:
+        """What a place, a set or a whole is called in a sentence."""
+        place = self.places.get(on)
+        return place.short if place is not None else on.capitalize()
+
+    def named(self, on: str) -> str:
+        """What a place, a set or a whole is called in full."""
+        place = self.places.get(on)
+        return place.name if place is not None else on.capitalize()
+
+    def lies_with(self, on: str) -> str:
+        """The part that something lies with, itself where it lies with none: a half bearing lies with its
+        journal."""
+        place = self.places.get(on)
+        return place.beside if place is not None and place.beside and on not in self.parts else on
+
+    def lying_alike(self, on: str) -> tuple[str, ...]:
+        """What is of a place's kind and lies with the same part, itself among them."""
+        place = self.places[on]
+        return self._lying[place.kind, place.beside]
+
+    @cached_property
+    def _lying(self) -> dict[tuple[str, str], tuple[str, ...]]:
+        found: dict[tuple[str, str], list[str]] = {}
+        for one in self.places.values():
+            found.setdefault((one.kind, one.beside), []).append(one.id)
+        return {of: tuple(ids) for of, ids in found.items()}
 
     def way_of(self, on: str) -> str:
         """Which way from standard a size of a part or set goes: under for a shaft, over for a hole."""

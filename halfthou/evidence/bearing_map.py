@@ -7,7 +7,10 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from halfthou.causes import SignSeen
-from halfthou.evidence.grades import (
+from halfthou.evidence.places import halves_of
+from halfthou.evidence.sighted import Sightings
+from halfthou.jobs import ENGINE
+from halfthou.looks import (
     ACID,
     BACK,
     BANDS,
@@ -41,9 +44,6 @@ from halfthou.evidence.grades import (
     WIPED,
     Grade,
 )
-from halfthou.evidence.places import halves_of
-from halfthou.evidence.sighted import Sightings
-from halfthou.jobs import ENGINE
 from halfthou.strip import places_off
 
 #: A sign, and how it is known.

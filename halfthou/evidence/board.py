@@ -8,10 +8,8 @@ from datetime import datetime
 
 from halfthou.causes import (
     CAUSES,
-    EVIDENCE_LOOKS,
     SIGNS,
     CauseWeighed,
-    EvidenceLook,
     NextLook,
     in_words,
     next_looks,
@@ -19,26 +17,40 @@ from halfthou.causes import (
 from halfthou.evidence.contaminated import Contaminated, metal_in
 from halfthou.evidence.gate import Gate
 from halfthou.evidence.gathering import deposits
-from halfthou.evidence.grades import ANSWERS, BACK, GRADES, KIND, NORMAL, OVERLAY, SEAT, UNKNOWN, WEAR, Grade
 from halfthou.evidence.oil_report import FIGURES, counts
 from halfthou.evidence.oil_way import EXTRAS, oil_way_of
-from halfthou.evidence.places import places_of
 from halfthou.evidence.reading_the_way import StationShown, readings_of_the_way, stations_shown
 from halfthou.evidence.standing import EvidenceStanding
 from halfthou.jobs import (
     ENGINE,
+    IN_GENERAL,
     CarriedPart,
     CauseSaid,
     Document,
     Drawn,
     Job,
+    Look,
     Mistrust,
     OilReport,
     Remedy,
-    Sighting,
+    Seen,
     Stand,
 )
 from halfthou.lengths import Notation
+from halfthou.looks import (
+    BACK,
+    GRADES,
+    KIND,
+    NORMAL,
+    OF_HALVES,
+    OVERLAY,
+    SEAT,
+    UNKNOWN,
+    WEAR,
+    Asks,
+    Grade,
+    LookKind,
+)
 from halfthou.strip import places_off
 from halfthou.words import Caution, Reason
 
@@ -108,6 +120,7 @@ class LookOnBoard(Document):
     lost: str
     gone: bool
     at_bench: bool
+    measured: bool
 
 
 class DepositShown(Document):
@@ -222,7 +235,7 @@ def evidence_board(standing: EvidenceStanding, cautions: tuple[Caution, ...]) ->
     kind = sightings.answer(ENGINE, KIND) or UNKNOWN
     weighed, way = standing.weighed, oil_way_of(job)
     return EvidenceBoard(
-        grades=GRADES, wears=ANSWERS[WEAR], backs=ANSWERS[BACK], seats=ANSWERS[SEAT],
+        grades=GRADES, wears=OF_HALVES[WEAR].texts, backs=OF_HALVES[BACK].texts, seats=OF_HALVES[SEAT].texts,
         halves=tuple(_halves(standing)), bearings=tuple(_bearings(standing)),
         to_grade=len(bearings.halves) - len(bearings.grades), kind=kind, normal=NORMAL[kind],
         way=OilWayShown(
@@ -230,7 +243,7 @@ def evidence_board(standing: EvidenceStanding, cautions: tuple[Caution, ...]) ->
             source=way.source, from_rear=way.said is not None and way.said.from_rear,
             feeds={pin: way.feeds(pin) for pin in job.limits.layout.rods}, extras=way.extras, known_extras=EXTRAS,
         ),
-        looks=tuple(_look(look, standing) for look in EVIDENCE_LOOKS.values()),
+        looks=tuple(_look(look, standing) for look in sightings.looks.on_the_board),
         deposits=tuple(_deposits(standing)), oil_reports=tuple(_oil(standing)),
         oil_known=tuple(OilKnown(key=k, name=f.name, units=tuple(f.units)) for k, f in FIGURES.items()),
         causes=in_words(weighed), unexplained=tuple(SIGNS[sign].words for sign in weighed.unexplained),
@@ -262,49 +275,44 @@ def _bearings(standing: EvidenceStanding) -> Iterator[BearingShown]:
     for bearing in standing.bearings.bearings:
         yield BearingShown(
             id=bearing, name=standing.bearings.called(bearing), main=bearing.startswith("main"),
-            heat=standing.sightings.answer(bearing, "rod heat"),
+            heat=standing.sightings.answer(bearing, Look.ROD),
             thrust=standing.sightings.answer(f"cap-{bearing}", "thrust"),
             place=f"M{bearing.removeprefix('main-')}" if bearing.startswith("main") else bearing,
         )  # fmt: skip
 
 
-def _look(look: EvidenceLook, standing: EvidenceStanding) -> LookOnBoard:
-    names = places_of(standing.job.limits.layout)
-    positions = places_off(standing.job.limits.layout).values()
-    thrust = standing.job.limits.layout.thrust_main if look.at_thrust else None
-    places = (
-        [(one.id, one.name) for one in positions if one.kind in look.places and thrust in (None, one.beside)]
-        if look.places
-        else [(ENGINE, "Engine")]
-    )
-    said = [one for one in standing.sightings.all if one.look == look.key]
+def _look(look: LookKind, standing: EvidenceStanding) -> LookOnBoard:
+    sightings = standing.sightings
+    places = [(one.id, one.name) for one in sightings.places_of(look)] or [(ENGINE, "Engine")]
+    said = [one for one in sightings.all if one.look == look.key and one.answer not in IN_GENERAL]
     return LookOnBoard(
-        key=look.key, name=look.name, where=look.where.value, minutes=look.minutes, how=look.how,
-        answers=tuple(answer.text for answer in look.answers), several=look.several,
+        key=look.key, name=look.name, where=look.station, minutes=look.minutes,
+        how=look.how, answers=look.texts, several=look.several,
         places=tuple(PlaceShown(id=key, name=name) for key, name in places),
-        said=tuple(_said(one, names, standing) for one in said if _stands(one, standing)),
+        said=tuple(_said(one, standing) for one in said if _stands(one, standing)),
         lost=standing.still.lost_by.get(look.lost_by, "") if look.lost_by else "",
-        gone=look.key in standing.still.gone, at_bench=not look.answers,
+        gone=look.key in standing.still.gone, at_bench=not look.answers, measured=bool(look.asking(Asks.HEIGHT)),
     )  # fmt: skip
 
 
-def _stands(one: Sighting, standing: EvidenceStanding) -> bool:
+def _stands(one: Seen, standing: EvidenceStanding) -> bool:
     """Whether an answer counts still, or is kept aside because somebody mistrusts it."""
     counted = standing.sightings.by_place.get((one.on, one.look), ())
     return one in counted or one.id in standing.sightings.mistrusted
 
 
-def _said(one: Sighting, names: dict[str, str], standing: EvidenceStanding) -> SaidShown:
+def _said(one: Seen, standing: EvidenceStanding) -> SaidShown:
+    place = "" if one.on == ENGINE else standing.engine.named(one.on)
     return SaidShown(
-        fact=one.id, on=one.on, place="" if one.on == ENGINE else names.get(one.on, one.on), answer=one.answer,
+        fact=one.id, on=one.on, place=place, answer=one.answer,
         by=one.by, at=one.at, weak=standing.sightings.weak(one), mistrusted=one.id in standing.sightings.mistrusted,
     )  # fmt: skip
 
 
 def _deposits(standing: EvidenceStanding) -> Iterator[DepositShown]:
-    say, names = Notation.usual(standing.job.shown_in), places_of(standing.job.limits.layout)
+    say = Notation.usual(standing.job.shown_in)
     for on, height in deposits(standing.sightings).items():
-        yield DepositShown(on=on, name=names.get(on, on), height=say.with_unit(height), height_nm=height.nm)
+        yield DepositShown(on=on, name=standing.engine.named(on), height=say.with_unit(height), height_nm=height.nm)
 
 
 def _oil(standing: EvidenceStanding) -> Iterator[OilReportShown]:

@@ -6,15 +6,15 @@ Rule:    evidence.contradiction.
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Iterable, Iterator
 
-from halfthou.causes import CAUSES, EVIDENCE_LOOKS, SIGNS, Against, SignKind, Strength, Weighed, Word
+from halfthou.causes import CAUSES, SIGNS, Against, SignKind, Strength, Weighed, Word
 from halfthou.evidence.bearing_map import BearingMap
-from halfthou.evidence.from_bench import FigureCalled
-from halfthou.evidence.grades import AS_NEW, GONE, POLISHED, SEAT, TURNED, WORSE
+from halfthou.evidence.figure_signs import FigureCalled
 from halfthou.evidence.oil_report import FIGURES, oil_findings
 from halfthou.evidence.sighted import Sightings
-from halfthou.jobs import Job, Look, Observation, Stand
+from halfthou.jobs import Job, Stand
+from halfthou.looks import AS_NEW, GONE, IN_PLACE, POLISHED, SEAT, TURNED
 from halfthou.strip import places_off
 from halfthou.verdicts import Called, FigureKey
 from halfthou.words import Reason
@@ -28,19 +28,16 @@ _DRY = re.compile(r"\b(?:ran|run|running) dry\b|\bno oil\b|\bout of oil\b", re.I
 
 
 def contradictions_of(
-    sightings: Sightings,
-    seen: Mapping[tuple[str, str], Observation],
-    figures: Iterable[FigureCalled],
-    signs: frozenset[str],
+    sightings: Sightings, figures: Iterable[FigureCalled], signs: frozenset[str]
 ) -> tuple[Reason, ...]:
     """What in the evidence cannot all be true.
 
-    Takes:   sightings, what was seen at the bench alone, judged figures, and the signs that are there.
+    Takes:   what was seen, judged figures, and the signs that are there.
     """
     return (
         *_two_people(sightings),
         *_both(signs),
-        *_seats(sightings, seen),
+        *_seats(sightings),
         *_complaint(sightings, signs),
         *_grade_and_gauge(sightings, figures),
         *oil_findings(sightings.job),
@@ -49,10 +46,10 @@ def contradictions_of(
 
 
 def _two_people(sightings: Sightings) -> Iterator[Reason]:
-    places = places_off(sightings.job.limits.layout)
     for counts, other in sightings.disagreeing():
-        where = places[counts.on].short if counts.on in places else EVIDENCE_LOOKS[counts.look].name
-        which = "worse" if counts.look in WORSE else "later"
+        look = sightings.looks[counts.look]
+        where = sightings.name_of(counts.on) or look.called
+        which = "worse" if look.harm_of(counts.answer) != look.harm_of(other.answer) else "later"
         text = (
             f"{where}: {counts.by} says {counts.answer}, {other.by} says {other.answer}. "
             f"The {which} counts. Look again together; one takes theirs back."
@@ -75,12 +72,11 @@ def _both(signs: frozenset[str]) -> Iterator[Reason]:
             yield Reason(rule=_RULE, text=text)
 
 
-def _seats(sightings: Sightings, seen: Mapping[tuple[str, str], Observation]) -> Iterator[Reason]:
+def _seats(sightings: Sightings) -> Iterator[Reason]:
     for half, place in places_off(sightings.job.limits.layout).items():
         if place.kind != "half bearing":
             continue
-        at_bench = seen.get((place.beside, Look.SHELL))
-        if sightings.answer(half, SEAT) == TURNED and at_bench is not None and at_bench.answer == "in place":
+        if sightings.answer(half, SEAT) == TURNED and sightings.answer(place.beside, SEAT) == IN_PLACE:
             text = f"{place.short}: turned on the map, “in place” at the bench. It counts as turned."
             yield Reason(rule=_RULE, text=text, spots=(half,))
 

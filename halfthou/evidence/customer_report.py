@@ -8,11 +8,10 @@ from __future__ import annotations
 from collections.abc import Iterator
 from typing import Any
 
-from halfthou.causes import CAUSES, EVIDENCE_LOOKS, SIGNS, Word, in_words
-from halfthou.evidence.grades import OVERLAY
-from halfthou.evidence.places import places_of
+from halfthou.causes import CAUSES, LEFT_BY_CAUSES, SIGNS, Word, in_words
 from halfthou.evidence.standing import EvidenceStanding
 from halfthou.jobs import Document, Stand
+from halfthou.looks import OVERLAY, LookKind
 from halfthou.report import Assessment, PartReport
 from halfthou.strip import places_off
 from halfthou.verdicts import Called
@@ -169,23 +168,21 @@ def _sound_half(standing: EvidenceStanding) -> tuple[str, tuple[str, ...]] | Non
 
 def _of_looks(standing: EvidenceStanding) -> Iterator[ReportFinding]:
     """What the looks of the board found, by look and place."""
-    names = places_of(standing.job.limits.layout)
-    left = {sign for cause in CAUSES.values() for sign in cause.edges}
     for (on, look), said in standing.sightings.by_place.items():
-        known = EVIDENCE_LOOKS.get(look)
-        bad = [one for one in said if known is not None and _shows(look, one.answer, left)]
+        known = standing.sightings.looks.get(look)
+        bad = [one for one in said if known is not None and _shows(known, one.answer)]
         if known is None or not bad:
             continue
         pictures = _pictures_of(standing, (f"look:{look}", *((on,) if on != "engine" else ())))
-        where = "" if on == "engine" else f"{names.get(on, on)}: "
+        where = "" if on == "engine" else f"{standing.engine.named(on)}: "
         yield ReportFinding(
-            part=f"{where}{known.name}", words=", ".join(one.answer for one in bad), pictures=pictures
+            part=f"{where}{known.called}", words=", ".join(one.answer for one in bad), pictures=pictures
         )
 
 
-def _shows(look: str, text: str, left: set[str]) -> bool:
-    answer = EVIDENCE_LOOKS[look].answer(text)
-    return answer is not None and any(sign in left for sign in answer.shows)
+def _shows(look: LookKind, text: str) -> bool:
+    answer = look.answer(text)
+    return answer is not None and bool(LEFT_BY_CAUSES.intersection(answer.shows))
 
 
 def _sound(standing: EvidenceStanding) -> Iterator[str]:

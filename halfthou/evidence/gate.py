@@ -23,14 +23,14 @@ class Gate(Document):
 NOT_ASKED = Gate(asked=False, open=False, found=(), removed=(), words="")
 
 
-def gate_of(job: Job, weighed: Weighed) -> Gate:
+def gate_of(job: Job, weighed: Weighed, *, begun: bool) -> Gate:
     """Whether the cause is found and removed.
 
     A job with no failure to explain (no complaint, nothing seen that fails) has no gate. "Found" needs a proof: a
     settling look that came out for it; a person who settles without one answers for it in words at the signature.
     "Removed" needs an operation or a part. What harms nothing needs no removal.
     """
-    if not asked_of(job, weighed):
+    if not asked_of(job, weighed, begun=begun):
         return NOT_ASKED
     said = job.standing(job.causes_said)
     last = said[-1] if said else None
@@ -44,12 +44,12 @@ def gate_of(job: Job, weighed: Weighed) -> Gate:
     return Gate(asked=True, open=is_open, found=found, removed=removed, words=_words(causes, left, last))
 
 
-def asked_of(job: Job, weighed: Weighed) -> bool:
+def asked_of(job: Job, weighed: Weighed, *, begun: bool) -> bool:
     """Whether a job has a failure to explain: a complaint, a person's word on the cause, or damage on the board."""
     return bool(
         weighed.evidence.complaint - {ComplaintKind.NONE}
         or job.standing(job.causes_said)
-        or (job.standing(job.sightings) and weighed.evidence.seen)
+        or (begun and weighed.evidence.seen)
     )
 
 

@@ -1,41 +1,40 @@
-"""Everything that counts as evidence of one job, gathered into signs: sightings, the bearing map, looks and figures
-of the bench, marks and caps, the door, oil reports."""
+"""Everything that counts as evidence of one job, gathered into signs: what was seen, the bearing map, figures of
+the bench, marks and caps, the door, oil reports."""
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Iterable, Iterator
 from statistics import median
 
-from halfthou.causes import EVIDENCE_LOOKS, SIGNS, Evidence, SignSeen
+from halfthou.causes import SIGNS, Evidence, SignSeen
 from halfthou.door import CARRIED, said_of
 from halfthou.evidence.bearing_map import BearingMap
-from halfthou.evidence.from_bench import FigureCalled, bench_signs, figure_signs
+from halfthou.evidence.figure_signs import FigureCalled, figure_signs
 from halfthou.evidence.oil_report import oil_signs
 from halfthou.evidence.places import DEPOSIT, DEPOSIT_DOUBT_NM
 from halfthou.evidence.sighted import Sightings
-from halfthou.jobs import ENGINE, ComplaintKind, Job, Observation, Sighting
+from halfthou.jobs import ENGINE, ComplaintKind, Job, Look, Seen
 from halfthou.lengths import Length, Notation
-from halfthou.strip import Strip, disagreements, places_off, stepped
+from halfthou.strip import Strip, disagreements, stepped
 
 #: A sign, whether it is there, and how that is known.
 Known = tuple[str, bool, SignSeen]
 
 
-def gather(job: Job, seen: Mapping[tuple[str, str], Observation], figures: Iterable[FigureCalled]) -> Evidence:
+def gather(sightings: Sightings, figures: Iterable[FigureCalled]) -> Evidence:
     """The evidence of a job.
 
-    Takes:   what was seen at the bench, and its judged figures: what the gauge says is evidence too.
+    Takes:   what was seen of it, on whatever page, and its judged figures: what the gauge says is evidence too.
     Rule:    causes.weigh: what says one thing twice counts once; what was not looked at is left out.
     """
-    sightings = Sightings(job)
     there: dict[str, SignSeen] = {}
     absent: dict[str, SignSeen] = {}
-    for sign, is_there, how in _all(sightings, seen, figures):
+    for sign, is_there, how in _all(sightings, figures):
         if sign not in SIGNS or (how.facts and all(fact in sightings.mistrusted for fact in how.facts)):
             continue
         into = there if is_there else absent
         into[sign] = _merged(into.get(sign), how)
-    return Evidence(there, absent, complaint_of(job))
+    return Evidence(there, absent, complaint_of(sightings.job))
 
 
 def complaint_of(job: Job) -> frozenset[ComplaintKind]:
@@ -52,9 +51,7 @@ def _merged(before: SignSeen | None, how: SignSeen) -> SignSeen:
     return SignSeen(words, facts, before.weak and how.weak)
 
 
-def _all(
-    sightings: Sightings, seen: Mapping[tuple[str, str], Observation], figures: Iterable[FigureCalled]
-) -> Iterator[Known]:
+def _all(sightings: Sightings, figures: Iterable[FigureCalled]) -> Iterator[Known]:
     job = sightings.job
     yield from _of_sightings(sightings)
     shown, not_shown = BearingMap(sightings).signs()
@@ -62,7 +59,6 @@ def _all(
     yield from ((sign, False, how) for sign, how in not_shown)
     yield from _of_skirts(sightings)
     yield from _of_deposits(sightings)
-    yield from bench_signs(seen, sightings)
     yield from figure_signs(figures)
     yield from _of_caps(job)
     yield from _of_the_door(job)
@@ -74,24 +70,24 @@ def _all(
 
 
 def _of_sightings(sightings: Sightings) -> Iterator[Known]:
-    """What the looks of the board say, place by place."""
-    places = places_off(sightings.job.limits.layout)
-    clear: dict[str, list[tuple[Sighting, str]]] = {}
+    """What the answers to looks say, place by place."""
+    clear: dict[str, list[tuple[Seen, str]]] = {}
     for (on, look), said in sightings.by_place.items():
-        known = EVIDENCE_LOOKS.get(look)
+        known = sightings.looks.get(look)
         last = sightings.last(on, look)
         counted = said if known is None or known.several or last is None else (last,)
         for one in counted:
             answer = known.answer(one.answer) if known is not None else None
             if answer is None:
                 continue
-            where = f"{places[on].short}: {one.answer}" if on in places else one.answer
+            name = sightings.name_of(on)
+            where = f"{name}: {one.answer}" if name else one.answer
             how = SignSeen((where,), (one.id,), sightings.weak(one) or _shifted(sightings, look))
-            yield from ((sign, True, how) for sign in answer.shows if not _of_every(look, sign))
+            yield from ((sign, True, how) for sign in answer.shows if not _of_every(on, sign))
             for sign in answer.clears:
                 yield sign, False, how
             for sign in answer.shows:
-                if _of_every(look, sign):
+                if _of_every(on, sign):
                     clear.setdefault(look, []).append((one, sign))
     for look, found in clear.items():
         yield from _every(sightings, look, found)
@@ -103,20 +99,19 @@ _SHIFT_COLOURS = ("alloy steel", "cast or nodular iron")
 
 def _shifted(sightings: Sightings, look: str) -> bool:
     """Whether a heat colour counts less, because the steel is not plain. The part is rejected all the same."""
-    return look == "rod heat" and sightings.answer(ENGINE, "steel") in _SHIFT_COLOURS
+    return look == Look.ROD and sightings.answer(ENGINE, "steel") in _SHIFT_COLOURS
 
 
 #: Signs that speak against a cause only once every place was looked at: one drilling that is clear clears no other.
 _ONLY_OF_EVERY = frozenset({"drilling.clear", "hole.in-line", "rod.straight", "rings.free"})
 
 
-def _of_every(look: str, sign: str) -> bool:
-    return bool(EVIDENCE_LOOKS[look].places) and sign in _ONLY_OF_EVERY
+def _of_every(on: str, sign: str) -> bool:
+    return on != ENGINE and sign in _ONLY_OF_EVERY
 
 
-def _every(sightings: Sightings, look: str, found: list[tuple[Sighting, str]]) -> Iterator[Known]:
-    places = places_off(sightings.job.limits.layout).values()
-    there = {place.id for place in places if place.kind in EVIDENCE_LOOKS[look].places}
+def _every(sightings: Sightings, look: str, found: list[tuple[Seen, str]]) -> Iterator[Known]:
+    there = {place.id for place in sightings.places_of(sightings.looks[look])}
     if there <= {one.on for one, _ in found}:
         for sign in {sign for _, sign in found}:
             of_it = [one for one, own in found if own == sign]
@@ -125,19 +120,23 @@ def _every(sightings: Sightings, look: str, found: list[tuple[Sighting, str]]) -
                 yield sign, True, SignSeen(("every one",), tuple(one.id for one in of_it), weak)
 
 
+#: Skirts scuffed where they bear, and such as are scuffed at four points or all round.
+_SCUFFED, _CORNERS = ("scuffed on one skirt", "scuffed on both skirts"), "scuffed at four corners"
+
+
 def _of_skirts(sightings: Sightings) -> Iterator[Known]:
     """Skirts by comparison: one scuffed among clean ones, or all alike; a crown washed clean among sooted ones."""
     layout = sightings.job.limits.layout
-    skirts = {f"piston-{n}": sightings.last(f"piston-{n}", "skirt") for n in range(1, layout.cylinders + 1)}
+    skirts = {f"piston-{n}": sightings.last(f"piston-{n}", "skirts") for n in range(1, layout.cylinders + 1)}
     looked = {on: one for on, one in skirts.items() if one is not None}
-    scuffed = [one for one in looked.values() if one.answer.startswith("scuffed")]
+    scuffed = [one for one in looked.values() if one.answer in _SCUFFED]
     if len(looked) == layout.cylinders:
         facts = tuple(one.id for one in looked.values())
         alike = len({one.answer for one in looked.values()}) == 1
         if alike and layout.cylinders > 1:
             yield "skirts.alike", True, SignSeen(facts=facts)
         yield "skirt.one", len(scuffed) == 1, SignSeen(_words(sightings, scuffed), facts)
-        if not any(one.answer.startswith("at four") for one in looked.values()):
+        if not any(one.answer == _CORNERS for one in looked.values()):
             yield "skirt.all-round", False, SignSeen(facts=facts)
     crowns = [sightings.last(f"piston-{n}", "crown") for n in range(1, layout.cylinders + 1)]
     seen = [one for one in crowns if one is not None]
@@ -146,9 +145,8 @@ def _of_skirts(sightings: Sightings) -> Iterator[Known]:
         yield "crown.washed", len(washed) == 1, SignSeen(_words(sightings, washed), tuple(one.id for one in seen))
 
 
-def _words(sightings: Sightings, found: list[Sighting]) -> tuple[str, ...]:
-    places = places_off(sightings.job.limits.layout)
-    return tuple(f"{places[one.on].short}: {one.answer}" for one in found)
+def _words(sightings: Sightings, found: list[Seen]) -> tuple[str, ...]:
+    return tuple(f"{sightings.name_of(one.on)}: {one.answer}" for one in found)
 
 
 def deposits(sightings: Sightings) -> dict[str, Length]:
@@ -173,9 +171,8 @@ def _of_deposits(sightings: Sightings) -> Iterator[Known]:
     }
     facts = tuple(said[-1].id for (on, look), said in sightings.by_place.items() if look == DEPOSIT)
     say = Notation.usual(sightings.job.shown_in)
-    places = places_off(sightings.job.limits.layout)
     words = tuple(
-        f"{places[on].short}: {say.with_unit(Length(round(abs(by))))} {'lower' if by > 0 else 'higher'}"
+        f"{sightings.name_of(on)}: {say.with_unit(Length(round(abs(by))))} {'lower' if by > 0 else 'higher'}"
         for on, by in off.items()
     )
     if off or len(heights) == sightings.job.limits.layout.cylinders:

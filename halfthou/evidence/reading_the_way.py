@@ -8,10 +8,10 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.evidence.bearing_map import BearingMap
-from halfthou.evidence.grades import BEDDED, DEEP
 from halfthou.evidence.oil_way import OilWay, Station
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import Document
+from halfthou.looks import BEDDED, DEEP
 from halfthou.words import Reason
 
 _RULE = "evidence.oil-way"
@@ -30,8 +30,9 @@ class StationShown(Document):
 
 #: By station: the looks that tell of it.
 _LOOKS = {
-    "pan": ("in the screen",), "screen": ("screen",), "pickup": ("pickup seal",), "relief": ("relief",),
-    "pump": ("pump gears", "pump body", "pump inside", "pump turns", "drive"), "filter": ("filter", "insert"),
+    "pan": ("in the screen",), "screen": ("screen",), "pickup": ("seal at the pickup",),
+    "relief": ("relief valve",),
+    "pump": ("gears or rotors", "pump housing", "inside", "pump turns", "drive"), "filter": ("filter", "insert"),
     "bypass": ("insert",), "gallery": ("dirt",), "cam": ("cam dry",), "rockers": ("push rod tips", "cam dry"),
     "turbo": ("cam dry",),
 }  # fmt: skip

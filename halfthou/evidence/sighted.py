@@ -1,4 +1,5 @@
-"""What stands seen: the last answer of each person to each look, and the worse where two people differ."""
+"""What stands seen of the engine as it came: the last answer of each person to each look, and the worse where two
+people differ."""
 
 from __future__ import annotations
 
@@ -7,21 +8,28 @@ from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
 
-from halfthou.causes import EVIDENCE_LOOKS
-from halfthou.evidence.grades import ANSWERS, WORSE
-from halfthou.jobs import NOT_LOOKED, Job, Sighting
+from halfthou.engines import Engine, Place
+from halfthou.jobs import ENGINE, IN_GENERAL, NOT_LOOKED, Job, OperationKind, Seen
+from halfthou.looks import AllLooks, LookKind
 from halfthou.strip import Strip
+
+#: Work that changes no part: what is seen and measured after it still tells of what failed.
+CHANGES_NOTHING = frozenset({OperationKind.FINAL_WASH, OperationKind.TORQUE_CHANGED})
 
 
 @dataclass(frozen=True)
 class Sightings:
-    """The sightings of a job that stand and are trusted. What is known by a newer program only is left aside.
-
-    `mistrusted_too` takes in what somebody mistrusts: it proves nothing of a cause, and yet rejects a part until it
-    is taken back."""
+    """What was seen of a job's engine that stands and is trusted. What is known by a newer program only is left
+    aside, and so is what was seen of a part after work had been done to it, and of a piece that did not come in the
+    engine."""
 
     job: Job
-    mistrusted_too: bool = False
+    engine: Engine
+
+    @property
+    def looks(self) -> AllLooks:
+        """The table of looks."""
+        return self.engine.kinds.looks
 
     @cached_property
     def mistrusted(self) -> frozenset[str]:
@@ -29,23 +37,42 @@ class Sightings:
         return frozenset(one.of for one in self.job.standing(self.job.mistrusts))
 
     @cached_property
-    def all(self) -> tuple[Sighting, ...]:
-        """Those that stand, oldest first."""
-        return self.job.standing(self.job.sightings)
+    def all(self) -> tuple[Seen, ...]:
+        """What was seen of the engine as it came, oldest first."""
+        return tuple(one for one in self.job.standing(self.job.seen) if self._as_it_came(one))
+
+    def _as_it_came(self, one: Seen) -> bool:
+        place, worked = self.engine.places.get(one.on), self._worked
+        if place is not None and place.spare:
+            return False
+        on = self.engine.lies_with(one.on)
+        first = worked.get(on, worked.get(one.on))
+        return first is None or one.at <= first
 
     @cached_property
-    def strange(self) -> tuple[Sighting, ...]:
+    def _worked(self) -> dict[str, datetime]:
+        """When work first changed each part, set or whole."""
+        found: dict[str, datetime] = {}
+        for work in self.job.standing_operations if self.job.operations else ():
+            if work.kind not in CHANGES_NOTHING:
+                for on in (work.on, *self.engine.touched(work.on)):
+                    found[on] = min(found.get(on, work.at), work.at)
+        return found
+
+    @cached_property
+    def strange(self) -> tuple[Seen, ...]:
         """Those of looks or answers that this program does not know: kept, and said."""
-        return tuple(one for one in self.all if not known(one))
+        return tuple(one for one in self.all if not self.known(one))
 
     @cached_property
-    def by_place(self) -> dict[tuple[str, str], tuple[Sighting, ...]]:
+    def by_place(self) -> dict[tuple[str, str], tuple[Seen, ...]]:
         """By place and look, what counts: the last of each person, several answers where a look takes several."""
-        found: dict[tuple[str, str], dict[tuple[str, str], Sighting]] = {}
+        found: dict[tuple[str, str], dict[tuple[str, str], Seen]] = {}
         for one in self.all:
-            if (one.id in self.mistrusted and not self.mistrusted_too) or not known(one):
+            if one.id in self.mistrusted or not self.known(one) or one.answer in IN_GENERAL:
                 continue
-            several = one.look in EVIDENCE_LOOKS and EVIDENCE_LOOKS[one.look].several
+            look = self.looks.get(one.look)
+            several = look is not None and look.several
             said = found.setdefault((one.on, one.look), {})
             if one.answer == NOT_LOOKED:
                 for key in [key for key in said if key[0] == one.by]:
@@ -54,12 +81,11 @@ class Sightings:
             said[one.by, one.answer if several else ""] = one
         return {key: tuple(said.values()) for key, said in found.items() if said}
 
-    def last(self, on: str, look: str) -> Sighting | None:
+    def last(self, on: str, look: str) -> Seen | None:
         """What counts of one look: of two people's answers the worse, where one is worse; else the later."""
-        said = self.by_place.get((on, look), ())
-        ranks = WORSE.get(look, ())
+        said, known = self.by_place.get((on, look), ()), self.looks.get(look)
         return max(
-            said, key=lambda one: (ranks.index(one.answer) if one.answer in ranks else 0, one.at), default=None
+            said, key=lambda one: (known.harm_of(one.answer) if known is not None else 0, one.at), default=None
         )
 
     def answer(self, on: str, look: str) -> str:
@@ -67,12 +93,12 @@ class Sightings:
         found = self.last(on, look)
         return found.answer if found is not None else ""
 
-    def disagreeing(self) -> Iterator[tuple[Sighting, Sighting]]:
+    def disagreeing(self) -> Iterator[tuple[Seen, Seen]]:
         """Looks to which two people answer differently: the one that counts, and the other."""
-        for (on, look), said in self.by_place.items():
-            one_answer = look in ANSWERS or (look in EVIDENCE_LOOKS and not EVIDENCE_LOOKS[look].several)
-            if one_answer and len({one.answer for one in said}) > 1:
-                counts = self.last(on, look)
+        for (on, key), said in self.by_place.items():
+            look = self.looks.get(key)
+            if look is not None and not look.several and len({one.answer for one in said}) > 1:
+                counts = self.last(on, key)
                 for one in said:
                     if counts is not None and one.answer != counts.answer:
                         yield counts, one
@@ -83,19 +109,38 @@ class Sightings:
         done = {step: one.at for step, one in Strip(self.job).done.items() if one.there}
         return {step: at for step, at in done.items() if step.startswith("wash.") or step == "oil.drained"}
 
-    def weak(self, one: Sighting) -> bool:
+    def weak(self, one: Seen) -> bool:
         """Whether it was seen after cleaning: it counts less. Rule: looks.destroyed."""
-        look = EVIDENCE_LOOKS.get(one.look)
-        step = "wash.shells" if one.look in ANSWERS else look.lost_by if look is not None else ""
-        gone = self.washed.get(step)
+        look = self.looks.get(one.look)
+        gone = self.washed.get(look.lost_by) if look is not None else None
         return one.cleaned or (gone is not None and gone < one.at)
 
+    def known(self, one: Seen) -> bool:
+        """Whether this program knows what was seen: its look and its answer."""
+        if one.answer == NOT_LOOKED or one.answer in IN_GENERAL:
+            return True
+        look = self.looks.get(one.look)
+        return look is not None and look.answer(one.answer) is not None
 
-def known(one: Sighting) -> bool:
-    """Whether this program knows a sighting's look and answer."""
-    if one.answer == NOT_LOOKED or one.amount is not None:
-        return True
-    if one.look in ANSWERS:
-        return one.answer in ANSWERS[one.look]
-    look = EVIDENCE_LOOKS.get(one.look)
-    return look is not None and look.answer(one.answer) is not None
+    def name_of(self, on: str) -> str:
+        """What a place is called in few words; "" for the engine."""
+        return "" if on == ENGINE else self.engine.called(on)
+
+    def places_of(self, look: LookKind) -> tuple[Place, ...]:
+        """The places that the board asks a look of: those of the first kind that it is taken on."""
+        here = [place for place in self.engine.places.values() if not place.spare]
+        for kind in look.on:
+            found = tuple(place for place in here if place.kind == kind)
+            if found:
+                main = self.job.limits.layout.thrust_main if look.at_thrust else None
+                return tuple(place for place in found if main in (None, place.beside))
+        return ()
+
+    @property
+    def begun(self) -> bool:
+        """Whether anything was seen that only the board asks: the evidence is looked at."""
+        return any(
+            one.on not in self.engine.spoken_of or (look := self.looks.get(one.look)) is None or not look.bench
+            for one in self.all
+            if one.answer not in IN_GENERAL
+        )

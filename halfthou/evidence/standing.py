@@ -2,26 +2,24 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 from typing import NamedTuple
 
-from halfthou.causes import CAUSES, EVIDENCE_LOOKS, SIGNS, Evidence, StillOpen, Weighed, Word, weigh_causes
+from halfthou.causes import CAUSES, SIGNS, Evidence, StillOpen, Weighed, Word, weigh_causes
+from halfthou.engines import Engine, Kinds
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.contaminated import Contaminated, contaminated, contamination_notices
 from halfthou.evidence.contradictions import against_the_settled, contradictions_of
-from halfthou.evidence.from_bench import FigureCalled
+from halfthou.evidence.figure_signs import FigureCalled
 from halfthou.evidence.gate import Gate, gate_of
 from halfthou.evidence.gathering import gather
 from halfthou.evidence.sighted import Sightings
-from halfthou.jobs import Job, Observation
+from halfthou.jobs import Job
 from halfthou.memo import Memo
 from halfthou.report import CauseBrief
 from halfthou.strip import Strip
 from halfthou.words import Reason
-
-Seen = Mapping[tuple[str, str], Observation]
 
 
 class EvidenceTold(NamedTuple):
@@ -33,18 +31,18 @@ class EvidenceTold(NamedTuple):
 
 @dataclass(frozen=True)
 class EvidenceStanding:
-    """The evidence of one job: `seen` and `figures` are the bench's, as the engine came. A memo spares weighing
-    what has not changed."""
+    """The evidence of one job: `figures` are the bench's, as the engine came. A memo spares weighing what has not
+    changed."""
 
     job: Job
-    seen: Seen
+    engine: Engine
     figures: tuple[FigureCalled, ...]
     memo: Memo
 
     @cached_property
     def sightings(self) -> Sightings:
         """What stands seen."""
-        return Sightings(self.job)
+        return Sightings(self.job, self.engine)
 
     @cached_property
     def bearings(self) -> BearingMap:
@@ -54,7 +52,7 @@ class EvidenceStanding:
     @cached_property
     def evidence(self) -> Evidence:
         """Everything gathered into signs."""
-        return gather(self.job, self.seen, self.figures)
+        return gather(self.sightings, self.figures)
 
     @cached_property
     def weighed(self) -> Weighed:
@@ -74,12 +72,12 @@ class EvidenceStanding:
     @cached_property
     def gate(self) -> Gate:
         """Whether the cause is found and removed."""
-        return gate_of(self.job, self.weighed)
+        return gate_of(self.job, self.weighed, begun=self.sightings.begun)
 
     @cached_property
     def contradictions(self) -> tuple[Reason, ...]:
         """What contradicts itself."""
-        found = contradictions_of(self.sightings, self.seen, self.figures, self.signs)
+        found = contradictions_of(self.sightings, self.figures, self.signs)
         return (*found, *against_the_settled(self.job, self.weighed))
 
     @cached_property
@@ -95,12 +93,13 @@ class EvidenceStanding:
         # What is read at the bench or on the map is taken once it says something; the map, once it is whole.
         taken |= {
             look.key
-            for look in EVIDENCE_LOOKS.values()
+            for look in self.sightings.looks.on_the_board
             if not look.answers
             and (self.bearings.all_graded if look.key == "bearings" else set(look.reads) & self.evidence.answered)
         }
         gone = frozenset(self.sightings.washed)
-        return StillOpen(frozenset(taken), _gone_looks(gone), ahead, at_once)
+        lost = frozenset(look.key for look in self.sightings.looks.on_the_board if look.lost_by in gone)
+        return StillOpen(self.sightings.looks, frozenset(taken), lost, ahead, at_once)
 
     def brief(self) -> CauseBrief:
         """The cause in a few words, for bench, rack and sheet."""
@@ -120,7 +119,9 @@ class EvidenceStanding:
     def told(self) -> EvidenceTold:
         """The cause in a few words and what else bench and rack have to be told; as before where nothing that it
         rests on has changed."""
-        return self.memo.of_what_is_read("evidence told", _told, self.job, self.seen, self.figures, self.memo)
+        return self.memo.of_what_is_read(
+            "evidence told", _told, self.job, self.engine.kinds, self.figures, self.memo
+        )
 
     @property
     def notices(self) -> tuple[Reason, ...]:
@@ -128,10 +129,6 @@ class EvidenceStanding:
         return (*contamination_notices(self.job, self.contaminated), *self.contradictions)
 
 
-def _told(job: Job, seen: Seen, figures: tuple[FigureCalled, ...], memo: Memo) -> EvidenceTold:
-    standing = EvidenceStanding(job, seen, figures, memo)
+def _told(job: Job, kinds: Kinds, figures: tuple[FigureCalled, ...], memo: Memo) -> EvidenceTold:
+    standing = EvidenceStanding(job, kinds.engine_of(job), figures, memo)
     return EvidenceTold(standing.brief(), standing.notices)
-
-
-def _gone_looks(washed: frozenset[str]) -> frozenset[str]:
-    return frozenset(key for key, look in EVIDENCE_LOOKS.items() if look.lost_by in washed)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
-from halfthou.jobs import ANGLE_LETTERS, VERSION
+from halfthou.jobs import ANGLE_LETTERS, OLDER_SEEN, VERSION
 
 Data = dict[str, Any]
 
@@ -180,6 +180,21 @@ def _v7_to_v8(data: Data) -> Data:
     return {**data, "version": 8}
 
 
+def _v8_to_v9(data: Data) -> Data:
+    """Version 8 keeps what was seen in three kinds of fact, by the page it was written down on."""
+    job = data.get("job")
+    if not isinstance(job, dict):
+        return {**data, "version": 9}
+    fields = {older.field: older.read for older in OLDER_SEEN}
+    seen = [
+        reader(one) if isinstance(one, dict) else one
+        for field, reader in fields.items()
+        for one in _list(job, field)
+    ]
+    kept = {name: value for name, value in job.items() if name not in fields}
+    return {**data, "version": 9, "job": {**kept, "seen": seen} if seen else kept}
+
+
 _STEPS: tuple[Callable[[Data], Data], ...] = (
     _v1_to_v2,
     _v2_to_v3,
@@ -188,5 +203,6 @@ _STEPS: tuple[Callable[[Data], Data], ...] = (
     _v5_to_v6,
     _v6_to_v7,
     _v7_to_v8,
+    _v8_to_v9,
 )
 READABLE = tuple(range(1, VERSION + 1))

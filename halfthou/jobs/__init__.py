@@ -2,9 +2,8 @@
 
 from halfthou.jobs.decision import Decision, DecisionKind, Waived
 from halfthou.jobs.document import Document, FactId, Moment, Note, Words
-from halfthou.jobs.door_facts import Coins, ComplaintKind, Found, LookTaken, Statement, StopPoint, WayOn
+from halfthou.jobs.door_facts import Coins, ComplaintKind, Statement, StopPoint, WayOn
 from halfthou.jobs.evidence_facts import (
-    ENGINE,
     CarriedPart,
     CauseSaid,
     Dealt,
@@ -16,7 +15,6 @@ from halfthou.jobs.evidence_facts import (
     OilWaySaid,
     Remedy,
     ReportIssued,
-    Sighting,
     Stand,
 )
 from halfthou.jobs.fact import (
@@ -30,17 +28,15 @@ from halfthou.jobs.fact import (
     Until,
     Who,
     held_as,
+    kind_called,
     kinds_declared,
 )
 from halfthou.jobs.fact_kinds import JobFacts
 from halfthou.jobs.facts import (
     DIAMETER,
-    NOT_LOOKED,
     Extension,
     Feature,
     Fitting,
-    Look,
-    Observation,
     Piece,
     Reading,
     SlipAnswer,
@@ -80,9 +76,11 @@ from halfthou.jobs.layout import Arrangement, Layout, Pin, Rotation, Side, Thrus
 from halfthou.jobs.limits_sheet import NOT_IDENTIFIED, LimitsSheet, SheetState, set_of, unidentified_sheet
 from halfthou.jobs.look_table import LookRow, LookTable
 from halfthou.jobs.material import Material
+from halfthou.jobs.older_seen import OLDER_SEEN, look_of
 from halfthou.jobs.operation import Operation, OperationKind
 from halfthou.jobs.picture import OnWhat, Picture, PictureKind
 from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder, along, plane_and_angle
+from halfthou.jobs.seen import AMOUNT_ONLY, CANNOT, ENGINE, FOUND, IN_GENERAL, NOT_LOOKED, NOTHING, Look, Seen
 from halfthou.jobs.set_limits import AMOUNT, BAND, FIGURE, Key, SetLimits, SetName, Step
 from halfthou.jobs.setting_check import SettingCheck
 from halfthou.jobs.strip_facts import (
@@ -104,10 +102,12 @@ from halfthou.jobs.temperatures import Celsius, Condition, Sitting
 
 __all__ = [
     "AMOUNT",
+    "AMOUNT_ONLY",
     "ANGLE_LETTERS",
     "BAND",
     "BANDS",
     "BARE",
+    "CANNOT",
     "COMPARATORS",
     "CRANK_ONLY",
     "DIAMETER",
@@ -115,8 +115,12 @@ __all__ = [
     "FACT_KINDS",
     "FIGURE",
     "FORMAT",
+    "FOUND",
+    "IN_GENERAL",
+    "NOTHING",
     "NOT_IDENTIFIED",
     "NOT_LOOKED",
+    "OLDER_SEEN",
     "READS",
     "SINGLES",
     "THIMBLES",
@@ -154,7 +158,6 @@ __all__ = [
     "Felt",
     "Figure",
     "Fitting",
-    "Found",
     "Fragment",
     "Gauge",
     "GaugeKind",
@@ -177,14 +180,12 @@ __all__ = [
     "Look",
     "LookRow",
     "LookTable",
-    "LookTaken",
     "Marking",
     "Material",
     "Mistrust",
     "Moment",
     "Names",
     "Note",
-    "Observation",
     "OilFigure",
     "OilReport",
     "OilWaySaid",
@@ -204,12 +205,12 @@ __all__ = [
     "Removal",
     "ReportIssued",
     "Rotation",
+    "Seen",
     "SetLimits",
     "SetName",
     "SettingCheck",
     "SheetState",
     "Side",
-    "Sighting",
     "Signature",
     "Sitting",
     "SlipAnswer",
@@ -237,7 +238,9 @@ __all__ = [
     "WornBore",
     "along",
     "held_as",
+    "kind_called",
     "kinds_declared",
+    "look_of",
     "plane_and_angle",
     "set_of",
     "unidentified_sheet",

@@ -50,38 +50,6 @@ class Statement(Fact):
         return f"{self.topic}: {self.answer}{source}{' (verified)' if self.verified else ''}"
 
 
-class Found(StrEnum):
-    """What came of a look. Not looked is no answer: then there is no such fact."""
-
-    NOTHING = "looked, nothing"
-    FOUND = "found"
-    ENDS = "can end the job"
-    CANNOT = "cannot be looked at"
-
-
-class LookTaken(Fact):
-    """A look that was taken, of the list of looks. `cleaned` says that what it is of was clean already: the answer
-    is kept, and counts less. `minutes` is what it took, where that was written down."""
-
-    look: Key
-    found: Found
-    words: Note = ""
-    cleaned: bool = False
-    minutes: Annotated[int, Field(strict=True, ge=0, le=10_000)] | None = None
-
-    @model_validator(mode="after")
-    def _says_what(self) -> "LookTaken":
-        if self.found in (Found.FOUND, Found.ENDS) and not self.words.strip():
-            raise ValueError("say what was found, in a few words")
-        return self
-
-    @override
-    def said(self, names: Names) -> str:
-        return (
-            f"{names.look(self.look)}: {self.words or self.found.value}{', after cleaning' if self.cleaned else ''}"
-        )
-
-
 class StopPoint(Fact):
     """A point agreed with the customer at which work stops and is talked over: once so much is spent, or before a
     look is begun."""

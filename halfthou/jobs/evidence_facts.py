@@ -1,4 +1,4 @@
-"""Facts of the evidence: what was seen of each part, oil reports, the oil's way, what people make of the cause,
+"""Facts of the evidence: oil reports, the oil's way, what people make of the cause,
 what was done about metal, and reports sent to the customer."""
 
 from enum import StrEnum
@@ -11,43 +11,6 @@ from halfthou.jobs.document import Document, Note, Words
 from halfthou.jobs.fact import Fact, Names
 from halfthou.jobs.facts import PartName
 from halfthou.jobs.set_limits import Key
-from halfthou.lengths import ZERO, Length
-
-#: What is seen of the engine as a whole is seen on this.
-ENGINE = "engine"
-#: Degrees round a half bearing from one joint (0) over the crown (90) to the other joint.
-Degrees = Annotated[int, Field(strict=True, ge=0, le=180)]
-
-
-class Sighting(Fact):
-    """One thing seen of a part, by its position, or of the engine: the look and its answer.
-
-    `arc` is where on a half bearing it is worn, in degrees from joint to joint. `cleaned` says that it was clean
-    already: the answer is kept, and counts less. `amount` is a height that was measured, `typed` as it was keyed.
-    """
-
-    on: PartName
-    look: Words
-    answer: Words
-    arc: tuple[Degrees, Degrees] | None = None
-    amount: Length | None = None
-    typed: Note = ""
-    cleaned: bool = False
-    note: Note = ""
-
-    @model_validator(mode="after")
-    def _hangs_together(self) -> "Sighting":
-        if self.arc is not None and self.arc[0] >= self.arc[1]:
-            raise ValueError("the worn place runs from a smaller to a larger angle")
-        if self.amount is not None and self.amount < ZERO:
-            raise ValueError("a height is not less than nothing")
-        return self
-
-    @override
-    def said(self, names: Names) -> str:
-        where = "" if self.on == ENGINE else f"{names.called(self.on)}, "
-        wiped = ", after cleaning" if self.cleaned else ""
-        return f"{where}{names.looked_for(self.look)}: {self.typed or self.answer}{wiped}"
 
 
 class Drawn(StrEnum):

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from abc import abstractmethod
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from enum import IntEnum, StrEnum
-from typing import TYPE_CHECKING, NamedTuple, Protocol
+from typing import TYPE_CHECKING, Any, NamedTuple, Protocol
 
 from annotated_types import GroupedMetadata, MaxLen
 
@@ -30,7 +30,6 @@ class StoryKind(StrEnum):
     SEEN = "seen"
     DECIDED = "decided"
     DOOR = "door"
-    LOOK = "look"
     STRIP = "strip"
     PICTURE = "picture"
     EVIDENCE = "evidence"
@@ -43,10 +42,7 @@ class Names(Protocol):
         """A part by its short name."""
 
     def look(self, key: str) -> str:
-        """A look of the house's table by its name."""
-
-    def looked_for(self, key: str) -> str:
-        """A look of the evidence by its name."""
+        """A look by its name."""
 
     def step(self, name: str) -> str:
         """A step of the strip by what it says is to be done."""
@@ -104,6 +100,15 @@ class Chapter(StrEnum):
     EVIDENCE = "evidence"
 
 
+class OlderKind(NamedTuple):
+    """A kind that facts were of before: its name, the field of the job that held them, and what reads a document of
+    it as one of the present kind."""
+
+    name: str
+    field: str
+    read: Callable[[dict[str, Any]], dict[str, Any]]
+
+
 @dataclass(frozen=True)
 class FactKind(GroupedMetadata):
     """The entry of one kind of fact. It stands on the field of the job that holds them: document, field and entry
@@ -112,7 +117,7 @@ class FactKind(GroupedMetadata):
     `most` of them a job holds. `told` is the heading its lines of the story stand under; None where the story tells
     them in its own way. `who` reports them; None where one comes along with another. `back` says who may take one
     back, besides that it is one's own or one may correct others; None where it stays. What `proves` something may
-    be mistrusted.
+    be mistrusted. `older` are the kinds that they were of before.
     """
 
     name: str
@@ -123,6 +128,7 @@ class FactKind(GroupedMetadata):
     back: Who | None = None
     until: Until = Until.SIGNED
     proves: bool = False
+    older: tuple[OlderKind, ...] = ()
 
     def __iter__(self) -> Iterator[object]:
         """What the field's type has to know of it: no job holds more."""
@@ -136,6 +142,10 @@ class HeldFacts(NamedTuple):
     field: str
     document: type[Fact]
 
+    def present(self, name: str, document: dict[str, Any]) -> dict[str, Any]:
+        """A document of this kind, or of one that its facts were of before, as this kind has it."""
+        return next((older.read(document) for older in self.kind.older if older.name == name), document)
+
     def of(self, job: Document) -> tuple[Fact, ...]:
         """The facts of this kind that a job holds, as they landed."""
         found: tuple[Fact, ...] = getattr(job, self.field)
@@ -144,6 +154,14 @@ class HeldFacts(NamedTuple):
 
 #: Every kind of fact by its name. The fields of the job declare them; a module of later may add its own.
 FACT_KINDS: dict[str, HeldFacts] = {}
+
+
+def kind_called(name: str) -> HeldFacts | None:
+    """A kind of fact by its name, or by one that it had; None where there is none."""
+    found = (
+        held for held in FACT_KINDS.values() if name in (held.kind.name, *(one.name for one in held.kind.older))
+    )
+    return FACT_KINDS.get(name) or next(found, None)
 
 
 def held_as(document: type[Fact]) -> HeldFacts:

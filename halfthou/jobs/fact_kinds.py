@@ -5,7 +5,7 @@ from functools import cached_property
 from typing import Annotated, TypeVar
 
 from halfthou.jobs.document import Document
-from halfthou.jobs.door_facts import LookTaken, Statement, StopPoint, WayOn
+from halfthou.jobs.door_facts import Statement, StopPoint, WayOn
 from halfthou.jobs.evidence_facts import (
     CarriedPart,
     CauseSaid,
@@ -15,21 +15,21 @@ from halfthou.jobs.evidence_facts import (
     OilWaySaid,
     Remedy,
     ReportIssued,
-    Sighting,
 )
 from halfthou.jobs.fact import FACT_KINDS, Chapter, Fact, FactKind, HeldFacts, StoryKind, Until, Who, kinds_declared
 from halfthou.jobs.facts import (
     Extension,
     Fitting,
-    Observation,
     Piece,
     Reading,
     SlipAnswer,
     UseSaid,
     Withdrawal,
 )
+from halfthou.jobs.older_seen import OLDER_SEEN
 from halfthou.jobs.operation import Operation
 from halfthou.jobs.picture import Picture
+from halfthou.jobs.seen import Seen
 from halfthou.jobs.strip_facts import (
     Closing,
     FastenerSeen,
@@ -51,8 +51,8 @@ class JobFacts(Document):
 
     readings: Annotated[tuple[Reading, ...], FactKind("reading", 20_000, back=Who.BENCH)] = ()
     withdrawals: Annotated[tuple[Withdrawal, ...], FactKind("withdrawal", 20_000)] = ()
-    observations: Annotated[
-        tuple[Observation, ...], FactKind("observation", 20_000, StoryKind.SEEN, proves=True)
+    seen: Annotated[
+        tuple[Seen, ...], FactKind("seen", 27_000, StoryKind.SEEN, back=Who.BENCH, proves=True, older=OLDER_SEEN)
     ] = ()
     sittings: Annotated[tuple[Sitting, ...], FactKind("sitting", 5_000, StoryKind.WARMTH, who=None)] = ()
     operations: Annotated[tuple[Operation, ...], FactKind("operation", 5_000, StoryKind.WORK, back=Who.BENCH)] = ()
@@ -64,9 +64,6 @@ class JobFacts(Document):
     statements: Annotated[
         tuple[Statement, ...],
         FactKind("statement", 2_000, StoryKind.DOOR, Chapter.DOOR, back=Who.BENCH, proves=True),
-    ] = ()
-    looks_taken: Annotated[
-        tuple[LookTaken, ...], FactKind("look", 2_000, StoryKind.LOOK, Chapter.DOOR, back=Who.BENCH)
     ] = ()
     stop_points: Annotated[
         tuple[StopPoint, ...],
@@ -109,10 +106,6 @@ class JobFacts(Document):
         FactKind(
             "hand over", 100, StoryKind.DECIDED, Chapter.DOOR, who=Who.DECIDES, back=Who.DECIDES, until=Until.EVER
         ),
-    ] = ()
-    sightings: Annotated[
-        tuple[Sighting, ...],
-        FactKind("sighting", 5_000, StoryKind.EVIDENCE, Chapter.EVIDENCE, back=Who.BENCH, proves=True),
     ] = ()
     oil_reports: Annotated[
         tuple[OilReport, ...],

@@ -9,7 +9,7 @@ from typing_extensions import override
 from halfthou.jobs.document import FactId, Note, Words
 from halfthou.jobs.fact import Fact, Names
 from halfthou.jobs.set_limits import Key
-from halfthou.lengths import ZERO, AmountUnit, Length, Notation, Unit
+from halfthou.lengths import AmountUnit, Length, Notation, Unit
 
 #: A part by its place in the engine: R1, bearing-rod-5, bore-3. Which there are, the layout and the catalogue know.
 PartName = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z][A-Za-z0-9.-]*$")]
@@ -188,57 +188,3 @@ class UseSaid(Fact):
     @override
     def said(self, names: Names) -> str:
         return f"used for: {self.use.value}"
-
-
-class Look(StrEnum):
-    """What can be seen, felt or tested at the bench."""
-
-    CLAIMED_UNDERSIZE = "claimed undersize"
-    SURFACE = "surface"
-    HEAT = "heat colour"
-    SHELL = "shell"
-    FILLET = "fillet"
-    CRACK_TEST = "crack test"
-    HARDNESS = "hardness"
-    STRAIGHTNESS = "straightness"
-    TREATMENT = "hardening after grinding"
-    CLAIMED_OVERSIZE = "claimed oversize"
-    RIDGE = "ridge"
-    WET = "oil on the wall"
-    COATING = "coating"
-    SLEEVE = "sleeve"
-    PRESSURE = "pressure test"
-    DECK = "deck"
-    SQUARE = "bore to tunnel"
-    CAPS = "cap and rod"
-    ROD = "colour of the rod"
-    HALVES = "half bearings"
-
-
-NOT_LOOKED = "not looked at"
-
-
-class Observation(Fact):
-    """One thing seen on a part, a set, or a whole (the crank, the block).
-
-    `depth` is the radial depth of a score, or the size of a claimed step; `spot` says where a score lies. Which
-    looks there are and what each may answer, the catalogue knows.
-    """
-
-    on: PartName
-    look: Words
-    answer: Words
-    depth: Length | None = None
-    typed: Note = ""
-    spot: SpotName | None = None
-
-    @model_validator(mode="after")
-    def _a_depth(self) -> "Observation":
-        if self.depth is not None and self.depth < ZERO:
-            raise ValueError("a depth is not less than nothing")
-        return self
-
-    @override
-    def said(self, names: Names) -> str:
-        depth = f", {self.typed}" if self.typed else ""
-        return f"{names.called(self.on)}, {self.look}: {self.answer}{depth}"

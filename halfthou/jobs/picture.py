@@ -3,11 +3,12 @@
 from enum import StrEnum
 from typing import Annotated
 
-from pydantic import Field
+from pydantic import Field, field_validator
 from typing_extensions import override
 
 from halfthou.jobs.document import Note
 from halfthou.jobs.fact import Fact, Names
+from halfthou.jobs.older_seen import look_of
 
 #: The hash of a kept picture: SHA-256, in small hexadecimal letters.
 Sha256 = Annotated[str, Field(pattern=r"^[0-9a-f]{64}$")]
@@ -34,6 +35,12 @@ class Picture(Fact):
     size: Annotated[int, Field(strict=True, ge=1, le=100_000_000)]
     words: Note = ""
     cleaned: bool = False
+
+    @field_validator("on", mode="before")
+    @classmethod
+    def _by_the_present_name(cls, on: object) -> object:
+        """A picture of a look that goes by another name now."""
+        return f"look:{look_of(on[5:])}" if isinstance(on, str) and on.startswith("look:") else on
 
     @override
     def said(self, names: Names) -> str:

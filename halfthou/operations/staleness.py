@@ -11,9 +11,9 @@ from collections.abc import Iterable, Iterator
 from datetime import datetime
 
 from halfthou.engines import Engine
-from halfthou.jobs import Job, Look, Observation, Operation, OperationKind, Reading
+from halfthou.jobs import Job, Look, Operation, OperationKind, Reading, Seen
+from halfthou.looks import CRACK_FOUND
 
-CRACK_FOUND = "crack found"
 LastWork = dict[tuple[str, str], Operation]
 
 
@@ -74,33 +74,29 @@ def stale_by(reading: Reading, worked: LastWork) -> Operation | None:
     return done if done is not None and reading.at <= done.at else None
 
 
-def stale_looks(job: Job, engine: Engine, seen_of: Iterable[Observation] | None = None) -> frozenset[str]:
-    """The observations by id that an operation has since made worthless. A crack found is not among them.
+def still_true(job: Job, engine: Engine, seen_of: Iterable[Seen]) -> tuple[Seen, ...]:
+    """What of all that was seen no operation has since made worthless. A crack found never is.
 
-    Takes:   the observations to ask of, those of the job where none are given.
+    Takes:   what to ask of. What lies with a part, as a half bearing with its journal, goes with the part.
     """
-    return frozenset(
-        seen.id
-        for operation in (job.standing_operations if job.operations else ())
-        for seen in (job.observations if seen_of is None else seen_of)
-        if seen.at <= operation.at
-        and not (seen.look == Look.CRACK_TEST and seen.answer == CRACK_FOUND)
-        and _looked_away(seen, operation, engine)
-    )
+    of, work = tuple(seen_of), job.standing_operations if job.operations else ()
+    return tuple(one for one in of if not any(_looked_away(one, done, engine) for done in work))
 
 
-def _looked_away(seen: Observation, operation: Operation, engine: Engine) -> bool:
+def _looked_away(seen: Seen, operation: Operation, engine: Engine) -> bool:
     """Whether the work did away with what was looked at."""
-    touched = engine.touched(operation.on)
+    if seen.at > operation.at or (seen.look == Look.CRACK_TEST and seen.answer == CRACK_FOUND):
+        return False
+    touched, on = engine.touched(operation.on), engine.lies_with(seen.on)
     for kind in engine.kinds.all:
         if seen.look not in kind.look_again.get(operation.kind, ()):
             continue
         of_kind = {name for name, part in engine.parts.items() if part.kind == kind.key}
-        if seen.on in engine.parts:
-            if seen.on in touched & of_kind:
+        if on in engine.parts:
+            if on in touched & of_kind:
                 return True
-        elif engine.touched(seen.on) & touched & of_kind or (
-            engine.touched(seen.on) & of_kind and operation.on in kind.wholes
+        elif engine.touched(on) & touched & of_kind or (
+            engine.touched(on) & of_kind and operation.on in kind.wholes
         ):
             return True
     return False

@@ -5,7 +5,7 @@ A new kind is a module here and a line in the catalogue. See docs/adding-a-kind.
 
 from halfthou.parts.bearings import BEARING
 from halfthou.parts.bores import Bores, BoreSet, BoringCard, boring_card, boring_card_csv
-from halfthou.parts.faults import faults_of_job, faults_of_look, faults_of_readings
+from halfthou.parts.faults import faults_of_job, faults_of_readings, faults_of_seen
 from halfthou.parts.journals import Journals
 from halfthou.parts.pistons import Pistons, PistonSet
 from halfthou.parts.pump import Pump
@@ -35,7 +35,7 @@ __all__ = [
     "boring_card",
     "boring_card_csv",
     "faults_of_job",
-    "faults_of_look",
     "faults_of_readings",
+    "faults_of_seen",
     "filing_table",
 ]

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 
 from halfthou.engines import Engine, Kinds
-from halfthou.jobs import NOT_IDENTIFIED, NOT_LOOKED, Job, Observation, Reading, plane_and_angle
+from halfthou.jobs import IN_GENERAL, NOT_IDENTIFIED, NOT_LOOKED, Job, Reading, Seen, plane_and_angle
+from halfthou.looks import OF_HALVES, Asks
 
 
 def faults_of_job(job: Job, kinds: Kinds) -> tuple[str, ...]:
@@ -24,8 +25,7 @@ def _faults(job: Job, engine: Engine) -> Iterator[str]:
     yield from faults_of_readings(job.readings, engine)
     yield from _pieces(job, engine)
     spoken_of = engine.spoken_of
-    for seen in job.observations:
-        yield from faults_of_look(seen, engine)
+    yield from _faults_of_all_seen(job, engine)
     for done in job.operations:
         if done.on not in spoken_of:
             yield f"operation {done.id} is on {done.on}, which this engine does not have"
@@ -70,17 +70,39 @@ def faults_of_readings(readings: Iterable[Reading], engine: Engine) -> Iterator[
                 yield f"reading {reading.id} is nothing: the {feature.name} is more than that"
 
 
-def faults_of_look(seen: Observation, engine: Engine) -> Iterator[str]:
-    """What is wrong with one look: of what nobody has, or with an answer that is none."""
-    if seen.on not in engine.spoken_of:
-        yield f"observation {seen.id} is of {seen.on}, which this engine does not have"
+def faults_of_seen(seen: Seen, engine: Engine) -> Iterator[str]:
+    """What is wrong with something seen: on what the engine does not have, of a look that nobody takes there, or
+    with an answer that is none."""
+    if not engine.may_be_seen(seen.on):
+        yield f"this engine has no {seen.on}"
+        return
+    if seen.answer in (NOT_LOOKED, *IN_GENERAL):
         return
     look = engine.look(seen.look, seen.on)
     if look is None:
-        yield f"observation {seen.id}: nobody looks for {seen.look} on {seen.on}"
-    elif seen.answer not in (*look.answers, NOT_LOOKED):
-        yield f"“{seen.answer}” is no answer for {seen.look}"
-    elif seen.answer in look.step_for and seen.depth is None:
+        yield f"nobody looks for “{seen.look}” on {engine.called(seen.on)}"
+        return
+    answer = look.answer(seen.answer)
+    if answer is None:
+        yield f"“{seen.answer}” is no answer to {look.key}. Choose one of {', '.join(look.texts)}"
+    elif answer.asks is Asks.STEP and seen.amount is None:
         yield "say which size is claimed"
-    elif seen.answer in look.measured and seen.depth is None:
+    elif answer.asks is Asks.MEASURED and seen.amount is None:
         yield f"say how far it was out, by {seen.answer}; 0 where nothing was found"
+    elif answer.asks is Asks.HEIGHT and seen.amount is None:
+        yield "give the height of the deposit line, from the deck"
+    if seen.arc is not None and seen.look not in OF_HALVES:
+        yield "a worn place is drawn into a half bearing only"
+
+
+def _unheard(seen: Seen, engine: Engine) -> bool:
+    """Whether a look is of a newer program and at nothing that is judged here: it is kept, and not weighed."""
+    judged = seen.on in engine.spoken_of
+    return engine.may_be_seen(seen.on) and not judged and engine.look(seen.look, seen.on) is None
+
+
+def _faults_of_all_seen(job: Job, engine: Engine) -> Iterator[str]:
+    for seen in job.seen:
+        if not _unheard(seen, engine):
+            for fault in faults_of_seen(seen, engine):
+                yield f"seen {seen.id}: {fault}"

@@ -7,9 +7,10 @@ from typing import cast
 
 from halfthou.engines import Engine
 from halfthou.gauges import expanded, size_doubt, standard_doubt
-from halfthou.jobs import DIAMETER, Decision, Job, JournalSet, Look, Observation, OperationKind
+from halfthou.jobs import DIAMETER, Decision, Job, JournalSet, Look, OperationKind, Seen
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.operations import CRACK_FOUND, ground_to
+from halfthou.looks import CRACK_FOUND
+from halfthou.operations import ground_to
 from halfthou.parts.journal_kind import JOURNAL
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport, journal_report, journal_set_report
@@ -26,7 +27,7 @@ from halfthou.surveys import (
     FeatureSurvey,
     PartSurvey,
     PresentSize,
-    Seen,
+    SeenBy,
     SizeEvidence,
     agreed_size,
     ladder_of,
@@ -86,7 +87,7 @@ class Journals:
             grinds = [ground_to(job.standing_operations, name, engine) for name in engine.of_set(one)]
             said = agreed_size(g.step for g in grinds if g is not None and g.step is not None)
             claim = _claim(seen_on(job, engine), one)
-            return said or (claim.depth if claim and claim.depth is not None else ZERO)
+            return said or (claim.amount if claim and claim.amount is not None else ZERO)
         used = (gauge for gauge in job.gauges if gauge.id in job.gauges_used)
         doubt = max((expanded(size_doubt(gauge)) for gauge in used), default=ZERO)
         return present_undersize(ladder_of(job.limits.of(one)), sizes, doubt)
@@ -109,7 +110,7 @@ def present_of_journals(given: Given) -> dict[str, PresentSize]:
         evidence = {}
         for name in names:
             ground = ground_to(operations, name, engine)
-            evidence[name] = SizeEvidence(ground.step if ground else None, claim.depth if claim else None)
+            evidence[name] = SizeEvidence(ground.step if ground else None, claim.amount if claim else None)
         surveys = {name: given.surveys[name][DIAMETER] for name in names}
         read = {name: tuple(survey.sizes.values()) for name, survey in surveys.items()}
         slack = {name: _slack(surveys[name]) for name in names if read[name]}
@@ -123,7 +124,7 @@ def _slack(survey: FeatureSurvey) -> Length:
     return expanded(standard_doubt(survey.budget(spot))) + max(survey.rise(spot) for spot in survey.sizes)
 
 
-def _claim(seen: Seen, one: str) -> Observation | None:
+def _claim(seen: SeenBy, one: str) -> Seen | None:
     return seen.get((one, Look.CLAIMED_UNDERSIZE))
 
 
@@ -146,6 +147,7 @@ def _case(given: Given, name: str, stands: PresentSize) -> JournalCase:
         house=job.house_rules,
         present=stands.undersize,
         seen=about,
+        holds=given.holding(about),
         stands=stands,
         rods=rods,
         bearings=_bearings(given, name),

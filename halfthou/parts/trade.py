@@ -7,11 +7,11 @@ from dataclasses import dataclass
 from typing import Protocol
 
 from halfthou.engines import Engine, Kinds, PartKind
-from halfthou.jobs import Decision, Job, Waived
+from halfthou.jobs import Decision, Job, Seen, Waived
 from halfthou.lengths import Length, Notation
 from halfthou.memo import Memo
 from halfthou.report import PartReport, SetReport
-from halfthou.surveys import PartSurvey, Seen
+from halfthou.surveys import PartSurvey, SeenBy
 from halfthou.verdicts import Action, Finding
 
 Standing = Mapping[tuple[str, str, Waived | None], Decision]
@@ -26,7 +26,7 @@ class Given:
     engine: Engine
     say: Notation
     surveys: Mapping[str, PartSurvey]
-    seen: Seen
+    seen: SeenBy
     standing: Standing
     waived: Mapping[str, frozenset[Waived]]
     before: Mapping[str, SetDecided]
@@ -35,6 +35,10 @@ class Given:
     def overruling(self, one: str) -> Decision | None:
         """A person's decision on a set, where one stands."""
         return self.standing.get((one, "", None))
+
+    def holding(self, about: Mapping[str, Seen]) -> tuple[str, ...]:
+        """What of all that was seen of a part lets it not go back yet, in words."""
+        return self.engine.kinds.looks.holding(about.values())
 
 
 class SetDecided(Protocol):

@@ -12,7 +12,7 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from halfthou.engines import StationDrawing
-from halfthou.jobs import Document, Observation, StoryKind, Waived
+from halfthou.jobs import Document, Seen, StoryKind, Waived
 from halfthou.lengths import AmountUnit, Shown, Unit
 from halfthou.report.cause import NO_CAUSE, CauseBrief
 from halfthou.verdicts import Action, Called, Mark, Open
@@ -174,7 +174,7 @@ class PartReport(Document):
     reasons: tuple[Reason, ...] = ()
     would_change: tuple[str, ...] = ()
     still_to_do: tuple[str, ...] = ()
-    seen: tuple[Observation, ...] = ()
+    seen: tuple[Seen, ...] = ()
     looks: tuple[str, ...] = ()
     cautions: tuple[Caution, ...] = ()
     place: str = ""

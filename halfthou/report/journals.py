@@ -94,7 +94,7 @@ def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notat
     )
 
 
-_ALWAYS = (Look.SURFACE, Look.HEAT, Look.SHELL, Look.FILLET, Look.CRACK_TEST)
+_ALWAYS = (Look.SURFACE, Look.HEAT, Look.SEAT, Look.FILLET, Look.CRACK_TEST)
 
 
 def _looks(verdict: JournalVerdict) -> Iterator[Look]:

@@ -5,12 +5,13 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
+from halfthou.jobs import OLDER_SEEN
 from halfthou.report.documents import Assessment
 from halfthou.report.stations import WORST_FIRST
 from halfthou.verdicts import FigureKey, MarkCode
 
 #: The shape in which sheets are stored now. 1 and 2 carry no stamp: the first two versions stored none.
-SHAPE = 8
+SHAPE = 9
 Sheet = dict[str, Any]
 
 _KEYS = {
@@ -208,6 +209,16 @@ def _figure_of_seventh(figure: Sheet, said: str) -> Sheet:
     return {**figure, "of_size": True, "words": "" if said == figure["value"]["text"] else said}
 
 
+def _of_eighth(found: Sheet) -> Sheet:
+    """The eighth version's: what was seen at the bench was a fact of its own kind."""
+    read = next(older.read for older in OLDER_SEEN if older.name == "observation")
+    return {
+        **found,
+        "parts": [{**part, "seen": [read(one) for one in part.get("seen", [])]} for part in found["parts"]],
+    }
+
+
 _STEPS: tuple[Callable[[Sheet], Sheet], ...] = (
     _of_first, _of_second, _of_third, _of_fourth, _of_fifth, _of_sixth, _of_seventh,
+    _of_eighth,
 )  # fmt: skip

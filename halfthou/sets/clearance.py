@@ -7,9 +7,10 @@ from dataclasses import dataclass
 from halfthou.gauges import expanded, standard_doubt
 from halfthou.jobs import Feature, JournalLimits, Look, SourceKind, UsedShells
 from halfthou.lengths import Length
+from halfthou.looks import HALVES_SOUND
 from halfthou.sets.decide import SetVerdict
 from halfthou.surveys import PartSurvey
-from halfthou.verdicts import CROWN, HALVES_SOUND, Action, Called, FigureKey, JournalVerdict, keeps
+from halfthou.verdicts import CROWN, Action, Called, FigureKey, JournalVerdict, keeps
 
 
 @dataclass(frozen=True, slots=True)

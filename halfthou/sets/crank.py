@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from halfthou.jobs import Decision, DecisionKind, Job, JournalSet, Look, Waived
-from halfthou.operations import CRACK_FOUND
+from halfthou.looks import CRACK_FOUND
 from halfthou.sets.decide import End, SetVerdict
 from halfthou.verdicts import Action
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 
-from halfthou.jobs import Decision, HouseRules, JournalLimits, JournalSet, Observation, SourceKind, Waived
+from halfthou.jobs import Decision, HouseRules, JournalLimits, JournalSet, Seen, SourceKind, Waived
 from halfthou.lengths import Length
 from halfthou.sets.hardening import HardeningSays, hardening_says
 from halfthou.sets.one_size import Reach, SizeChoice, choose_one_size, regrind_steps, workable_band
@@ -26,7 +26,7 @@ class SetCase:
     house: HouseRules
     present: Length
     verdicts: dict[str, JournalVerdict]
-    claimed: Observation | None = None
+    claimed: Seen | None = None
 
     @property
     def standing(self) -> dict[Length, tuple[str, ...]]:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from halfthou.door import DRAWN, SAMPLE, door_findings, said_of
-from halfthou.jobs import FACT_KINDS, NOT_IDENTIFIED, Chapter, Job
+from halfthou.jobs import ENGINE, FACT_KINDS, NOT_IDENTIFIED, Chapter, Job
 from halfthou.lengths import Notation
 from halfthou.strip.marks import mark_findings
 from halfthou.strip.open_ends import OpenEnd, open_ends, still_open
@@ -35,7 +35,8 @@ def before_bench(job: Job, say: Notation) -> BeforeBench:
 
     Rule:    looks.stop, strip.caps, strip.open-ends.
     """
-    if not any(held.of(job) for held in FACT_KINDS.values() if held.kind.chapter is Chapter.DOOR):
+    of_the_door = (held.of(job) for held in FACT_KINDS.values() if held.kind.chapter is Chapter.DOOR)
+    if not any(of_the_door) and not any(one.on == ENGINE for one in job.seen):
         return BeforeBench(IDENTITY, "", ()) if job.limits.engine == NOT_IDENTIFIED else NOTHING
     ends = still_open(open_ends(job, say))
     open_words = (
@@ -67,4 +68,4 @@ def _first(job: Job) -> str:
     left = sum(step.id not in strip.done for step in strip.steps)
     if strip.done:
         return f"the strip: {left} steps" if left else ""
-    return "" if job.standing(job.sightings) else looks.waits_for
+    return "" if any(one.on != ENGINE for one in job.standing(job.seen)) else looks.waits_for

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from halfthou.first_look import DEPOSITS, FILTER, SAMPLE, SCREEN, SHELLS
 from halfthou.jobs import Layout, ThrustBy
-from halfthou.looks import DEPOSITS, FILTER, SAMPLE, SCREEN, SHELLS
 from halfthou.strip.step import BELOW, BLOCK, CRANK, FRONT, RODS, WASH, StripStep
 from halfthou.words import CRACK_TEST, HOT_OIL, LIFTING, PUMP_OPEN, SPRINGS, TURNING, WASHING
 

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from halfthou.engines import Place
-from halfthou.jobs import BARE, Felt, Job, Look, Marking, Observation, StepDone
+from halfthou.jobs import BARE, Felt, Job, Look, Marking, Seen, StepDone
 from halfthou.strip.places import places_off
 from halfthou.verdicts import CAP_STEPS, CAPS_DISAGREE
 from halfthou.words import Reason
@@ -119,22 +119,22 @@ def _findings(job: Job) -> Iterator[Reason]:
             yield Reason(rule="strip.caps", text=text, spots=(rod.id,))
 
 
-def caps_seen(job: Job) -> dict[tuple[str, str], Observation]:
+def caps_seen(job: Job) -> dict[tuple[str, str], Seen]:
     """What marks and joints say of journals: as looks at cap and rod, so that the bench judges by them.
 
     Rule:    strip.caps: whatever else was seen, numbers that disagree stand until the mark is taken back.
     """
-    seen: dict[tuple[str, str], Observation] = {}
+    seen: dict[tuple[str, str], Seen] = {}
     if not job.markings and not job.steps_done:
         return seen
     marks = marks_of(job)
     for place, done in stepped(job):
-        seen[place.beside, Look.CAPS] = Observation(
+        seen[place.beside, Look.CAPS] = Seen(
             id=done.id, on=place.beside, look=Look.CAPS, answer=CAP_STEPS, by=done.by, at=done.at
         )
     for place, _, _ in disagreements(job):
         found = marks.found[place.id]
-        seen[place.beside, Look.CAPS] = Observation(
+        seen[place.beside, Look.CAPS] = Seen(
             id=found.id, on=place.beside, look=Look.CAPS, answer=CAPS_DISAGREE, by=found.by, at=found.at
         )
     return seen

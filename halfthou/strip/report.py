@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from datetime import datetime
 
+from halfthou.first_look import LooksReport, looks_report
 from halfthou.jobs import Closed, Document, FastenerKind, FastenerState, Felt, HandOver, Job
 from halfthou.lengths import Notation
-from halfthou.looks import LooksReport, looks_report
 from halfthou.strip.fasteners import growth_of, renew_because
 from halfthou.strip.marks import mark_findings
 from halfthou.strip.open_ends import OpenEnd, open_ends, still_open

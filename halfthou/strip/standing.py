@@ -8,8 +8,8 @@ from datetime import datetime
 from functools import cached_property
 
 from halfthou.engines import MARKED_FIRST, Place
+from halfthou.first_look import Looks
 from halfthou.jobs import Job, OperationKind, StepDone
-from halfthou.looks import Looks
 from halfthou.strip.marks import Marks, marks_of
 from halfthou.strip.places import places_off
 from halfthou.strip.step import WASH, StripStep

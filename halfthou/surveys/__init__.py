@@ -18,7 +18,7 @@ from halfthou.surveys.present_size import (
     sheet_steps,
 )
 from halfthou.surveys.read import plan_of
-from halfthou.surveys.seen import PASSED, Seen, seen_on
+from halfthou.surveys.seen import SeenBy, is_crack, seen_on
 from halfthou.surveys.spots import Aside, SpotState
 from halfthou.surveys.survey import FeatureSurvey, PartSurvey, every_spot, standing_sizes, survey_parts
 from halfthou.surveys.suspicion import Doubtful, Suspicion, find_suspects
@@ -27,7 +27,6 @@ from halfthou.surveys.taken import Taken, TakenWith, lay_out
 __all__ = [
     "ALIKE",
     "HIGH",
-    "PASSED",
     "POLISH_SHELL",
     "REAR",
     "Aside",
@@ -41,7 +40,7 @@ __all__ = [
     "PresentSize",
     "ReadBy",
     "Rests",
-    "Seen",
+    "SeenBy",
     "SizeEvidence",
     "SizeLadder",
     "SpotState",
@@ -53,6 +52,7 @@ __all__ = [
     "find_suspects",
     "fit_ovality",
     "form_of",
+    "is_crack",
     "ladder_of",
     "lay_out",
     "places_of",

@@ -1,41 +1,137 @@
-"""What was last seen of each part, and what has been seen to be worthless since."""
+"""What counts of all that was seen: of each look on each part, and what it says of the part it lies with."""
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from datetime import datetime
 
 from halfthou.engines import Engine
-from halfthou.jobs import NOT_LOOKED, Job, Look, Observation
-from halfthou.operations import CRACK_FOUND, stale_looks
+from halfthou.jobs import IN_GENERAL, NOT_LOOKED, Fact, Job, Look, Seen
+from halfthou.looks import CRACK_FOUND, Answer, Echo
+from halfthou.operations import still_true
 
-PASSED = "passed"
-Seen = dict[tuple[str, str], Observation]
+#: What counts, by the part, set or whole it is on, and by look.
+SeenBy = dict[tuple[str, str], Seen]
 
 
-def seen_on(job: Job, engine: Engine) -> Seen:
-    """The last observation of each kind on each part; "not looked at" takes an answer back, work makes it stale.
+def seen_on(job: Job, engine: Engine) -> SeenBy:
+    """What counts of each look on each part, on whatever page it was written down.
 
-    A crack found stays found until a crack test passes: work done after it does not heal it, nor is it taken back.
+    Of one person's answers the last counts, and "not looked at" takes it back; of two people's the worse, until one
+    is taken back or an answer that ends the fault comes after both. Work makes an answer stale. A crack found stays
+    found until a crack test passes: no work heals it, nor is it taken back. What is seen of a half bearing or a rod
+    counts for the journal it lies with; where nothing is wrong with it, once all that lie there were looked at.
+
+    Rule:    looks.which-counts, verdicts.journal.crack.
+    """
+    if not job.seen:
+        return {}
+    found: SeenBy = {}
+    for one in _ended(still_true(job, engine, _standing(job, engine)), engine):
+        _take(found, one, engine)
+    for one in (*_of_what_lies_there(found, engine), *_echoed(found, job, engine)):
+        _take(found, one, engine)
+    return found
+
+
+def is_crack(one: Fact) -> bool:
+    """Whether a fact says that a crack was found: it stands until a test is passed, and is never taken back.
+
     Rule:    verdicts.journal.crack.
     """
-    stale = stale_looks(job, engine)
-    last: Seen = {}
+    return isinstance(one, Seen) and one.look == Look.CRACK_TEST and one.answer == CRACK_FOUND
 
-    def when(seen: Observation) -> tuple[datetime, int, str]:
-        """By time; of two at the same moment the worse answer counts."""
-        look = engine.look(seen.look, seen.on)
-        answers = look.answers if look is not None else ()
-        return seen.at, answers.index(seen.answer) if seen.answer in answers else -1, seen.id
 
-    for seen in sorted(job.observations, key=when):
-        key = seen.on, seen.look
-        before = last.get(key)
-        if before is not None and before.answer == CRACK_FOUND and seen.answer == NOT_LOOKED:
+def harm_of(one: Seen, engine: Engine) -> int:
+    """How bad an answer is among those of its look; -1 where the look is not known."""
+    look = engine.kinds.looks.get(one.look)
+    return -1 if look is None else look.harm_of(one.answer)
+
+
+def _answer(one: Seen, engine: Engine) -> Answer | None:
+    look = engine.kinds.looks.get(one.look)
+    return None if look is None else look.answer(one.answer)
+
+
+def _take(found: SeenBy, one: Seen, engine: Engine) -> None:
+    """Take an answer in where it counts more than what is there."""
+    known = found.get((one.on, one.look))
+    if known is None or (harm_of(one, engine), one.at, one.id) > (harm_of(known, engine), known.at, known.id):
+        found[one.on, one.look] = one
+
+
+def _standing(job: Job, engine: Engine) -> Iterator[Seen]:
+    """The last answer of each person to each look; a crack that was found stands although it was taken back."""
+    back, last = job.taken_back, dict[tuple[str, str, str], Seen]()
+
+    def when(one: Seen) -> tuple[datetime, int, str]:
+        """By time; of two at the same moment the worse answer stands."""
+        return one.at, harm_of(one, engine), one.id
+
+    for one in sorted(job.seen, key=when):
+        if (one.id in back and not is_crack(one)) or one.answer in IN_GENERAL:
             continue
-        if seen.look == Look.CRACK_TEST and seen.answer == PASSED and seen.on not in engine.parts:
-            # A test of the whole crank that passes speaks for every journal; of the block, for every bore.
-            spoken_for = engine.touched(seen.on)
-            for other in [known for known in last if known[1] == Look.CRACK_TEST and known[0] in spoken_for]:
-                del last[other]
-        last[key] = seen
-    return {key: seen for key, seen in last.items() if seen.answer != NOT_LOOKED and seen.id not in stale}
+        key = (one.on, one.look, one.by)
+        known = last.get(key)
+        if known is not None and known.answer == CRACK_FOUND and one.answer == NOT_LOOKED:
+            continue
+        last[key] = one
+    yield from (one for one in last.values() if one.answer != NOT_LOOKED)
+
+
+def _ended(of: tuple[Seen, ...], engine: Engine) -> Iterator[Seen]:
+    """Those that no later answer ended: a passed test of the whole crank speaks for every journal."""
+    ends = [one for one in of if (answer := _answer(one, engine)) is not None and answer.ends]
+    for one in of:
+        if not any(_speaks_for(end, one, engine) for end in ends):
+            yield one
+
+
+def _speaks_for(end: Seen, one: Seen, engine: Engine) -> bool:
+    """Whether an answer that ends a fault came after another, on the same part or on what that is a part of."""
+    if end.look != one.look or end is one or (end.at, end.id) <= (one.at, one.id):
+        return False
+    with_it = engine.lies_with(one.on)
+    wide = end.on not in engine.parts and with_it in engine.touched(end.on)
+    return end.on in (one.on, with_it) or wide
+
+
+def _of_what_lies_there(found: SeenBy, engine: Engine) -> Iterator[Seen]:
+    """What was seen of half bearings and rods, as of the journal they lie with."""
+    for (on, key), one in tuple(found.items()):
+        there, look = engine.lies_with(on), engine.kinds.looks.get(key)
+        if there == on or look is None or engine.places[there].kind not in look.on:
+            continue
+        if look.harm_of(one.answer) > 0 or all((other, key) in found for other in engine.lying_alike(on)):
+            yield one.model_copy(update={"on": there})
+
+
+def _echoed(found: SeenBy, job: Job, engine: Engine) -> Iterator[Seen]:
+    """What answers say of other parts at once, where no work has ended that since."""
+    told = (
+        one.model_copy(update={"on": there, "look": echo.look, "answer": echo.answer})
+        for one in tuple(found.values())
+        if (answer := _answer(one, engine)) is not None
+        for echo in answer.echoes
+        if (there := _heard_by(echo, one, engine)) and not (echo.all and _missing(one, echo, found, engine))
+    )
+    yield from still_true(job, engine, told)
+
+
+def _heard_by(echo: Echo, one: Seen, engine: Engine) -> str:
+    """The part that an echo is of; "" where there is none, or where the answer is of that part itself."""
+    there = engine.lies_with(one.on)
+    if there in engine.parts and engine.parts[there].kind == echo.kind:
+        return there if there != one.on else ""
+    only = [part.id for part in engine.parts.values() if part.kind == echo.kind and not part.spare]
+    return only[0] if len(only) == 1 else ""
+
+
+def _missing(one: Seen, echo: Echo, found: SeenBy, engine: Engine) -> bool:
+    """Whether what lies with it was not looked at, or says otherwise."""
+    return not all(
+        (other := found.get((on, one.look))) is not None
+        and (answer := _answer(other, engine)) is not None
+        and echo in answer.echoes
+        for on in engine.lying_alike(one.on)
+    )

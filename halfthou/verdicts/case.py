@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
-from halfthou.jobs import HouseRules, JournalLimits, Observation, Waived
+from halfthou.jobs import HouseRules, JournalLimits, Seen, Waived
 from halfthou.lengths import Length
 from halfthou.surveys import FeatureSurvey, PartSurvey, PresentSize, Rests, SpotState
 from halfthou.verdicts.finding import Limit
@@ -15,16 +15,18 @@ from halfthou.verdicts.finding import Limit
 class JournalCase:
     """What a journal is judged by: limits, house rules, its own present undersize, and what was seen.
 
-    `stands` says what the present size rests on. `rods` is how many rods hang on it (1 for a main): each needs its
-    own pair of shells. `bearings` are those it lies in, one a rod, and what older records say of a shared pin's.
-    `waived` is what a person has waived of it. `new_shells` says that the shells now in the bearing are those that
-    will be fitted; `hardened_again` that a heat treatment followed the last grind."""
+    `holds` is what of what was seen lets nothing go back yet, in words. `stands` says what the present size rests
+    on. `rods` is how many rods hang on it (1 for a main): each needs its own pair of shells. `bearings` are those
+    it lies in, one a rod, and what older records say of a shared pin's. `waived` is what a person has waived of
+    it. `new_shells` says that the shells now in the bearing are those that will be fitted; `hardened_again` that
+    a heat treatment followed the last grind."""
 
     survey: FeatureSurvey
     limits: JournalLimits
     house: HouseRules
     present: Length
-    seen: Mapping[str, Observation]
+    seen: Mapping[str, Seen]
+    holds: tuple[str, ...] = ()
     stands: PresentSize | None = None
     rods: int = 1
     bearings: tuple[PartSurvey, ...] = ()

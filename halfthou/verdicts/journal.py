@@ -9,8 +9,8 @@ from enum import StrEnum
 from halfthou.gauges import Budget, combine, expanded, guard_band, standard_doubt
 from halfthou.jobs import BlueRod, Hardening, Look, SourceKind, Waived
 from halfthou.lengths import ZERO, Length
-from halfthou.operations import CRACK_FOUND
-from halfthou.surveys import PASSED, POLISH_SHELL, Form
+from halfthou.looks import CRACK_FOUND, PASSED, SHEARED, TURNED
+from halfthou.surveys import POLISH_SHELL, Form
 from halfthou.verdicts.actions import Action
 from halfthou.verdicts.bearing import housing_findings, housing_read, measured_clearance
 from halfthou.verdicts.case import JournalCase
@@ -22,13 +22,14 @@ from halfthou.verdicts.journal_figures import LEAST_ANGLES, journal_findings
 
 #: Temper colours from which a journal counts as overheated. Source: common practice, no source.
 HOT = ("brown or purple", "blue", "grey")
-TURNED, CATCHES, LIGHT = "turned in its housing", "nail catches", "light marks"
+CATCHES, LIGHT = "nail catches", "light marks"
+#: Seats that say that a half bearing moved.
+MOVED_SEAT = (TURNED, SHEARED)
 #: What cap and rod, or cap and block, say where they are no pair.
 CAPS_DISAGREE, CAP_STEPS = "numbers disagree", "step at the joint"
 #: Colours of a rod that ask for tests, and what a test or a new rod makes of it.
 ROD_BLUE, ROD_TESTED, ROD_RENEWED = ("blue", "grey"), "tested: hard, no crack", "rod renewed"
-#: What the grades of its half bearings say together.
-HALVES_SOUND, HALVES_NOT = "sound by eye", "not to go back"
+TIGHT = "tight on its pin"
 BAD_FILLET = "sharp, notched or undercut"
 _KEPT = (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE)
 
@@ -59,6 +60,7 @@ class Open(StrEnum):
     SUSPECT = "fed a failure"
     UNSEEN = "not looked at"
     RINGS = "rings not known"
+    SEEN = "something seen is not settled"
 
 
 #: What leaves the size of a journal open: its set cannot be sized, ordered for or ground while one stands.
@@ -213,8 +215,8 @@ def housing_awaited(case: JournalCase) -> bool:
 
     Rule:    verdicts.journal.turned-shell, verdicts.journal.caps, verdicts.journal.blue-rod.
     """
-    hot_rod = case.answer(Look.ROD) in (*ROD_BLUE, ROD_TESTED)
-    turned = case.answer(Look.SHELL) == TURNED or no_pair(case) or hot_rod
+    hot_rod = case.answer(Look.ROD) in (*ROD_BLUE, ROD_TESTED, TIGHT)
+    turned = case.answer(Look.SEAT) in MOVED_SEAT or no_pair(case) or hot_rod
     return turned and not housing_read(case) and Waived.HOUSING not in case.waived
 
 
@@ -234,7 +236,7 @@ def _opens(
         yield Open.OUTSIDE
     if clashing:
         yield Open.CONTRADICTED
-    if _catches(case) and case.seen[Look.SURFACE].depth is None:
+    if _catches(case) and case.seen[Look.SURFACE].amount is None:
         yield Open.SCORE_DEPTH
     if form is not None and form.angles < LEAST_ANGLES and survey.whole:
         yield Open.TWO_ANGLES
@@ -253,6 +255,8 @@ def _opens(
         yield Open.HOUSING
     if any(words_awaited(case)):
         yield Open.REFERRED
+    if case.holds:
+        yield Open.SEEN
 
 
 def _catches(case: JournalCase) -> bool:
@@ -274,10 +278,10 @@ def _ground_size(case: JournalCase, form: Form) -> Length:
 
 def _score(case: JournalCase) -> Score | None:
     seen = case.seen.get(Look.SURFACE)
-    if seen is None or seen.answer != CATCHES or seen.depth is None:
+    if seen is None or seen.answer != CATCHES or seen.amount is None:
         return None
     there = case.survey.sizes.get(seen.spot) if seen.spot else None
-    return Score(seen.depth, there)
+    return Score(seen.amount, there)
 
 
 def _polish_shell(

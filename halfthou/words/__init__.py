@@ -21,7 +21,7 @@ from halfthou.words.doubts import DoubtShown, Offer, doubt_shown, settling_words
 from halfthou.words.figures import amount_sentence, contradiction_words, figure_reasons, sentence
 from halfthou.words.journals import journal_reasons
 from halfthou.words.reading_again import outside_plan, set_aside
-from halfthou.words.reason import Reason
+from halfthou.words.reason import Reason, held_by_looks
 from halfthou.words.sets import headline, set_reasons, would_change
 from halfthou.words.sheet_questions import SheetQuestion, questions_of_sheet, unsourced
 from halfthou.words.sizes import hardening_words
@@ -54,6 +54,7 @@ __all__ = [
     "fitness_notes",
     "hardening_words",
     "headline",
+    "held_by_looks",
     "journal_reasons",
     "names_of",
     "outside_plan",

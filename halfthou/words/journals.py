@@ -6,11 +6,11 @@ from collections.abc import Iterator
 
 from halfthou.jobs import BlueRod, Look
 from halfthou.lengths import ZERO, Length, Notation, Unit
-from halfthou.operations import CRACK_FOUND
-from halfthou.verdicts import HALVES_NOT, LIGHT, TURNED, Action, JournalVerdict, Open, housing_awaited, no_pair
+from halfthou.looks import CRACK_FOUND, HALVES_NOT
+from halfthou.verdicts import LIGHT, MOVED_SEAT, Action, JournalVerdict, Open, housing_awaited, no_pair
 from halfthou.words.figures import figure_reasons
 from halfthou.words.reading_again import outside_plan, set_aside
-from halfthou.words.reason import Reason
+from halfthou.words.reason import Reason, held_by_looks
 from halfthou.words.steps import step_words
 
 
@@ -45,10 +45,11 @@ def _seen(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
         kind, size = case.limits.hardening.value, say.undersize(case.present)
         text = f"It stands {size} under and was {kind}, so it was ground: was it hardened again? Find that out."
         yield Reason(rule="verdicts.journal.treatment", text=text)
-    if case.answer(Look.SHELL) == TURNED:
+    if case.answer(Look.SEAT) in MOVED_SEAT:
         tail = "" if housing_awaited(case) else " Its housing is dealt with."
         text = f"The shell turned: measure its housing before anything else about it, and indicate the crank.{tail}"
         yield Reason(rule="verdicts.journal.turned-shell", text=text)
+    yield from held_by_looks(case.holds)
     if "verdicts.journal.blue-rod" in awaited:
         scrap = case.house.blue_rod is BlueRod.SCRAP
         wants = "Replace it, by the house rule" if scrap else "Wanted: hardness, crack test, then the size"
@@ -121,12 +122,12 @@ def _surface(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
                 "Polish it and read it again, or fit a polish shell if one is sold."
             )
             yield Reason(rule=rule, text=text)
-    elif seen.depth is None:
+    elif seen.amount is None:
         text = "A nail catches: machining. How deep the score is decides the size: measure it."
         yield Reason(rule=rule, text=text)
     else:
         place = f" at {seen.spot}" if seen.spot else ""
-        text = f"A nail catches: score {say.text(seen.depth)} deep{place}. Machining."
+        text = f"A nail catches: score {say.text(seen.amount)} deep{place}. Machining."
         yield Reason(rule=rule, text=text, spots=(seen.spot,) if seen.spot else ())
 
 

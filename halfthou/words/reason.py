@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable, Iterator
+
 from halfthou.jobs import Document
 
 
@@ -11,3 +13,11 @@ class Reason(Document):
     rule: str
     text: str
     spots: tuple[str, ...] = ()
+
+
+def held_by_looks(holds: Iterable[str]) -> Iterator[Reason]:
+    """What has to be done first because of what was seen.
+
+    Rule:    looks.holds.
+    """
+    return (Reason(rule="looks.holds", text=text) for text in holds)

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from halfthou.gauges import TURN
 from halfthou.jobs import THIMBLES, JournalSet, Look
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.operations import CRACK_FOUND
+from halfthou.looks import CRACK_FOUND
 from halfthou.sets import End, SetVerdict, SizeChoice, missing_shells
 from halfthou.surveys import Rests
 from halfthou.verdicts import Action, Called, JournalVerdict, Open, keeps, settlings
@@ -210,10 +210,10 @@ def _present(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
         yield Reason(rule="surveys.present-undersize", text=text)
     yield from _like_a_turn(decided, say)
     claimed = case.claimed
-    if claimed is None or claimed.depth is None or not read:
+    if claimed is None or claimed.amount is None or not read:
         return
-    said = f"{claimed.answer.capitalize()} says {step_words(claimed.depth, say)}"
-    if claimed.depth == present:
+    said = f"{claimed.answer.capitalize()} says {step_words(claimed.amount, say)}"
+    if claimed.amount == present:
         text = f"{said}, and it measures so."
     else:
         text = f"{said}; it measures {step_words(present, say)}. The gauge is believed."
@@ -223,7 +223,7 @@ def _present(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
 def _like_a_turn(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     """An undersize that a turn of the thimble throughout would look like, where nothing but the gauge says so."""
     present, claimed = decided.case.present, decided.case.claimed
-    if present == ZERO or (claimed is not None and claimed.depth == present):
+    if present == ZERO or (claimed is not None and claimed.amount == present):
         return
     gauges = (t.setup.gauge for v in decided.case.verdicts.values() for t in v.case.survey.taken)
     if any(gauge.kind in THIMBLES and present.nm % TURN[gauge.unit].nm == 0 for gauge in gauges):

@@ -12,21 +12,22 @@ from hypothesis import strategies as st
 from halfthou.assess import assess, faults_in
 from halfthou.exchange import read_job, write_job
 from halfthou.jobs import (
+    FOUND,
+    NOTHING,
     Closed,
     Closing,
     FastenerKind,
     FastenerSeen,
     FastenerState,
     Felt,
-    Found,
     Fragment,
     HandOver,
     Job,
     JobFile,
     Look,
-    LookTaken,
     Marking,
     Removal,
+    Seen,
     StepDone,
     StopPoint,
     StoryKind,
@@ -65,7 +66,7 @@ def test_a_job_of_which_nothing_was_said_waits_as_it_did_before_there_was_a_door
         ([said("turns by hand", "locked")], "the look: "),
         ([fact(StepDone, step="stand.photographed")], "the strip: "),
         ([fact(StopPoint, id="p", name="at 1", spend=0)], "the customer: at 1"),
-        ([fact(LookTaken, look="heads", found=Found.ENDS, words="split")], "the customer: a look can end the job"),
+        ([fact(Seen, look="heads", answer=FOUND, ends=True, note="split")], "the customer: a look can end the job"),
         ([fact(HandOver, to="the driver")], "nothing: handed over"),
     ],
 )
@@ -85,7 +86,7 @@ def test_once_readings_are_taken_the_bench_says_what_it_waits_for_but_a_stop_poi
 
 def test_a_sample_at_the_lab_is_waited_for_where_nothing_else_is_open() -> None:
     sound = tuple(look(name, Look.SURFACE, "nail runs clear") for name in GOOD_ENGINE)
-    whole: dict[str, Any] = {"readings": readings(GOOD_ENGINE), "observations": sound}
+    whole: dict[str, Any] = {"readings": readings(GOOD_ENGINE), "seen": sound}
     assert assess(at_the_door(**whole)).waits_for == "a decision"
     at_lab = said("oil sample", "drawn, at the lab")
     assert assess(at_the_door(at_lab, **whole)).waits_for == "the lab: oil sample"
@@ -103,8 +104,8 @@ def every_fact() -> list[Any]:
         said("complaint kind", "low pressure"), said("turns by hand", "free"), said("hours", "6,210 h", "meter"),
         said("hours", "4,000 h", "mate"), said("inside is", "Other 6", verified=True), point,
         fact(WayOn, 2, point=point.id, on=True, reason="agreed"),
-        fact(LookTaken, 3, look="filter", found=Found.FOUND, words="copper"),
-        fact(LookTaken, 30, look="screen", found=Found.NOTHING),
+        fact(Seen, 3, look="filter", answer=FOUND, note="copper"),
+        fact(Seen, 30, look="screen", answer=NOTHING),
         fact(StepDone, 20, step="wash.pan", unseen=True), fact(StepDone, 8, step="gallery-plugs.out"),
         fact(StepDone, 9, step="cap-rod-2.off", felt=(Felt.STEPPED,)),
         fact(Marking, 4, part="rod-3", mark="3", found=True), wrong, tube,
@@ -174,7 +175,7 @@ def test_every_fact_of_the_door_is_told_in_words_and_goes_round_in_a_file() -> N
         (said("hours", "6,210 h", "meter"), "hours: 6,210 h, says meter"),
         (said("inside is", "Other 6", verified=True), "inside is: Other 6 (verified)"),
         (
-            fact(LookTaken, look="screen", found=Found.NOTHING, cleaned=True),
+            fact(Seen, look="screen", answer=NOTHING, cleaned=True),
             "Pan off: screen and pickup, before cleaning: looked, nothing, after cleaning",
         ),
         (fact(StepDone, step="squirters.out", there=False), "Piston squirters out: not on this engine"),

@@ -21,10 +21,10 @@ from halfthou.jobs import (
     Job,
     Look,
     Material,
-    Observation,
     Operation,
     OperationKind,
     Reading,
+    Seen,
     Sitting,
     Source,
     SourceKind,
@@ -219,12 +219,12 @@ COATED = look("bore-2", Look.COATING, "coated or sprayed")
     [
         ((look("block", Look.CRACK_TEST, "crack found"),), Action.REFER),
         ((look("block", Look.PRESSURE, "leaks"),), Action.REFER),
-        ((COATED, look("bore-2", Look.SURFACE, "scored, nail catches", "0.003")), Action.REFER),
-        ((look("bore-2", Look.SURFACE, "scored, nail catches", "0.003"),), Action.REBORE),
-        ((look("bore-2", Look.SURFACE, "glazed"),), Action.HONE),
+        ((COATED, look("bore-2", Look.BORE_WALL, "scored, nail catches", "0.003")), Action.REFER),
+        ((look("bore-2", Look.BORE_WALL, "scored, nail catches", "0.003"),), Action.REBORE),
+        ((look("bore-2", Look.BORE_WALL, "glazed"),), Action.HONE),
     ],
 )
-def test_what_is_seen_overrules_what_is_read(seen: tuple[Observation, ...], action: Action) -> None:
+def test_what_is_seen_overrules_what_is_read(seen: tuple[Seen, ...], action: Action) -> None:
     """Common practice, no source: a round bore that is cracked, leaking, scored or glazed is not left alone, and a
     coated one is not bored here."""
     assert assess(block(GOOD, seen=seen)).sets[0].action is action

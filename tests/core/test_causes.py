@@ -14,7 +14,6 @@ from hypothesis import strategies as st
 from halfthou.causes import (
     CAUSES,
     CHANCE,
-    EVIDENCE_LOOKS,
     SIGNS,
     Against,
     Evidence,
@@ -25,13 +24,13 @@ from halfthou.causes import (
     in_words,
     information,
     known_network,
-    looks_at,
     network_of,
     weigh,
     weigh_causes,
 )
 from halfthou.evidence import evidence_board
 from halfthou.jobs import ComplaintKind
+from halfthou.parts import CATALOGUE
 from tests.reading import complains, read, seen
 from tests.stripping import said
 
@@ -239,13 +238,13 @@ def test_the_tables_hang_together() -> None:
     """Every sign has a cause or speaks against one; every look's signs are known; every cause can be settled."""
     left = {sign for cause in CAUSES.values() for sign in (*cause.edges, *cause.against)}
     assert left <= set(SIGNS)
-    assert {sign for look in EVIDENCE_LOOKS.values() for sign in look.signs} <= set(SIGNS)
+    assert {sign for look in CATALOGUE.looks.values() for sign in look.signs} <= set(SIGNS)
     assert {one for cause in CAUSES.values() for one in cause.brings} <= set(CAUSES)
-    assert {one for cause in CAUSES.values() for one in cause.follow} <= set(EVIDENCE_LOOKS)
+    assert {one for cause in CAUSES.values() for one in cause.follow} <= set(CATALOGUE.looks)
     for cause in CAUSES.values():
         assert cause.settled
         assert cause.harmless or cause.remedy
-        assert any(looks_at(sign) or sign in DERIVED for sign in cause.leaves), cause.key
+        assert any(CATALOGUE.looks.at(sign) or sign in DERIVED for sign in cause.leaves), cause.key
     assert not {sign for sign in SIGNS if sign not in left}
 
 

@@ -14,13 +14,11 @@ from halfthou.assess import assess, evidence_standing
 from halfthou.causes import Word
 from halfthou.engines import usual_layouts
 from halfthou.evidence import (
-    GRADES,
     OilWay,
     customer_report,
     evidence_board,
     fault_of_report,
     faults_of_evidence,
-    faults_of_sighting,
     halves_of,
     oil_way_of,
     readings_of_the_way,
@@ -34,16 +32,18 @@ from halfthou.jobs import (
     Layout,
     Look,
     Mistrust,
-    Observation,
     OilFigure,
     OilReport,
     OilWaySaid,
     Operation,
     OperationKind,
     Picture,
+    Seen,
     StepDone,
 )
+from halfthou.looks import GRADES
 from halfthou.memo import Memo
+from halfthou.parts import CATALOGUE, faults_of_seen
 from tests.making import CASES, layout
 from tests.reading import complains, graded, read, seen
 from tests.stripping import fact, said
@@ -198,9 +198,9 @@ def test_sightings_that_do_not_fit_are_named() -> None:
         (seen("overlay", "shiny", "half-rod-1-upper"), "is no answer"),
         (seen("juju", "bad"), "nobody looks for"),
         (seen("deposit line", "measured", "piston-1"), "give the height"),
-        (seen("screen", "clear", arc=(10, 50)), "half bearing only"),
+        (seen("screen", "clear", "pump", arc=(10, 50)), "half bearing only"),
     ):
-        assert any(words in fault for fault in faults_of_sighting(one, four))
+        assert any(words in fault for fault in faults_of_seen(one, CATALOGUE.engine(four)))
 
 
 # The report and the board.
@@ -213,7 +213,7 @@ def test_the_report_says_what_was_found_beside_a_sound_one() -> None:
     )
     story = read(
         *complains("low pressure"), *graded("Inline four", rods="OCOO", mains="O"), bad, good,
-        seen("screen", "blocked"), said("hours", "6,000 h"),
+        seen("screen", "blocked", "pump"), said("hours", "6,000 h"),
     )  # fmt: skip
     found = customer_report(story, assess(story.job), "Told by telephone.")
     second = next(one for one in found.findings if one.part == "Bearing of rod 2")
@@ -225,7 +225,9 @@ def test_the_report_says_what_was_found_beside_a_sound_one() -> None:
 
 def test_the_board_tells_all_of_it_and_every_grade_has_its_own_letter() -> None:
     assert len({grade.key for grade in GRADES}) == len(GRADES)
-    story = read(*complains("low pressure"), *graded("Inline four", rods="C", mains="L"), seen("screen", "blocked"))
+    story = read(
+        *complains("low pressure"), *graded("Inline four", rods="C", mains="L"), seen("screen", "blocked", "pump")
+    )
     board = evidence_board(story, ())
     assert (len(board.halves), board.to_grade) == (18, 0)
     assert board.causes[0].key == "supply.screen"
@@ -242,22 +244,19 @@ def test_the_same_comes_out_with_a_memo_and_the_cause_is_weighed_once() -> None:
 
 
 def test_decisions_are_of_people_and_do_not_move_a_cause() -> None:
-    story = read(*complains("low pressure"), seen("screen", "blocked"))
+    story = read(*complains("low pressure"), seen("screen", "blocked", "pump"))
     decided = Decision(
         id="d", kind="waived", set="mains", part="M1", about="readings", reason="no time", by="bench",
-        at=story.job.sightings[0].at,
+        at=story.job.seen[0].at,
     )  # fmt: skip
-    assert (
-        read(*story.job.statements, *story.job.sightings, decisions=(decided,)).weighed.chance
-        == story.weighed.chance
-    )
+    assert read(*story.job.statements, *story.job.seen, decisions=(decided,)).weighed.chance == story.weighed.chance
 
 
 def test_a_washed_screen_is_weaker_than_one_seen_as_it_lay() -> None:
     """Source: common practice, no source: look before you clean."""
     washed = fact(StepDone, 0, step="wash.pan")
-    late = read(*complains("low pressure"), washed, seen("screen", "blocked", minute=30))
-    early = read(*complains("low pressure"), washed, seen("screen", "blocked", minute=-30))
+    late = read(*complains("low pressure"), washed, seen("screen", "blocked", "pump", minute=30))
+    early = read(*complains("low pressure"), washed, seen("screen", "blocked", "pump", minute=-30))
     assert late.weighed.chance["supply.screen"] < early.weighed.chance["supply.screen"]
     assert late.weighed.words["supply.screen"] is not Word.PROVED
 
@@ -272,21 +271,21 @@ def _halves(one: Layout) -> int:
     return len(set(halves_of(one)))
 
 
-def test_two_people_who_differ_on_a_look_are_told_and_the_later_counts() -> None:
-    clear = seen("screen", "clear", by="bench")
-    blocked = seen("screen", "blocked", minute=5, by="owner")
+def test_two_people_who_differ_on_a_look_are_told_and_the_worse_counts() -> None:
+    blocked = seen("screen", "blocked", "pump", by="owner")
+    clear = seen("screen", "clear", "pump", minute=5, by="bench")
     story = read(*complains("low pressure"), clear, blocked)
     assert "screen.blocked" in story.signs
     assert "screen.clear" not in story.signs
-    assert any("The later counts" in one.text for one in story.contradictions)
+    assert any("The worse counts" in one.text for one in story.contradictions)
 
 
 def test_a_proof_and_a_ruling_out_side_by_side_are_pointed_out() -> None:
-    """A pickup seen clear on the board and blocked at the bench: one of them is wrong, and it is said."""
-    at_bench = Observation(id="b", on="pump", look="screen", answer="blocked", by="bench", at=seen("x", "y").at)
-    story = read(*complains("low pressure"), seen("screen", "clear"), at_bench)
+    """A crank within its run-out on the board and one journal bent at the bench: one is wrong, and it is said."""
+    straight = seen(Look.STRAIGHTNESS, "within the maker's run-out", "crank")
+    story = read(*complains("knock"), straight, seen(Look.STRAIGHTNESS, "bent", "R3"))
     assert any("cannot both be so" in one.text for one in story.contradictions)
-    assert story.weighed.words["supply.screen"] is Word.RULED_OUT
+    assert story.weighed.words["crank.bent"] is Word.RULED_OUT
 
 
 def test_a_half_that_turned_is_rejected_though_somebody_mistrusts_it() -> None:
@@ -301,7 +300,7 @@ def test_a_half_that_turned_is_rejected_though_somebody_mistrusts_it() -> None:
 def test_what_is_measured_after_the_last_wash_is_evidence() -> None:
     """Source: common practice, no source: a journal is measured after the wash, not before."""
     washed = fact(Operation, 0, kind=OperationKind.FINAL_WASH, on="crank")
-    bent = fact(Observation, 30, on="crank", look=Look.STRAIGHTNESS, answer="bent")
+    bent = fact(Seen, 30, on="crank", look=Look.STRAIGHTNESS, answer="bent")
     assert "runout.beyond" in read(*complains("knock"), washed, bent).signs
 
 
@@ -351,7 +350,7 @@ def test_temper_colours_agree_in_both_columns(case: str) -> None:
 
 def test_a_colour_on_other_than_plain_steel_counts_less_and_rejects_all_the_same() -> None:
     """Source: from memory: alloy and iron shift the colours."""
-    blue = seen("rod heat", "blue", "rod-2")
+    blue = seen("colour of the rod", "blue", "rod-2")
     plain, alloy = (read(*complains("knock"), blue, seen("steel", kind)) for kind in ("plain steel", "alloy steel"))
     assert not plain.evidence.seen["rods.tight-blue"].weak
     assert alloy.evidence.seen["rods.tight-blue"].weak

@@ -3,15 +3,13 @@
 import pytest
 
 from halfthou.assess import assess
-from halfthou.jobs import JournalLimits, Look, Observation, Plan, SourceKind
+from halfthou.jobs import JournalLimits, Look, Plan, Seen, SourceKind
 from halfthou.report import PartReport
 from halfthou.verdicts import Action, Called, MarkCode
 from tests.making import GOOD_ROD, PERFECT, figure, inches, job, limits, look, shells
 
 
-def rod(
-    texts: list[str], *seen: Observation, on: JournalLimits | None = None, plan: Plan | None = None
-) -> PartReport:
+def rod(texts: list[str], *seen: Seen, on: JournalLimits | None = None, plan: Plan | None = None) -> PartReport:
     """The answer for rod journal 1, read with a gauge without doubt."""
     changes = {"plans": {"rods": plan}} if plan else {}
     return assess(job({"R1": texts}, rods=on, gauge=PERFECT, seen=seen, **changes)).part("R1")
@@ -106,7 +104,7 @@ def replace_kind(of: JournalLimits) -> object:
         (Look.SURFACE, "nail catches", Action.REGRIND),
         (Look.SURFACE, "light marks", Action.POLISH),
         (Look.SURFACE, "nail runs clear", Action.REUSE),
-        (Look.SHELL, "turned in its housing", Action.MEASURE),
+        (Look.SEAT, "turned in its housing", Action.MEASURE),
     ],
 )
 def test_the_eye_may_reject_a_journal_that_measures_good(what: Look, answered: str, action: Action) -> None:
@@ -138,7 +136,7 @@ def test_a_blue_journal_waits_for_hardness_and_straightness_too() -> None:
 
 def test_a_turned_shell_leaves_the_clearance_unknown() -> None:
     """Source: common practice, no source."""
-    answer = rod(GOOD_ROD, look("R1", Look.SHELL, "turned in its housing"))
+    answer = rod(GOOD_ROD, look("R1", Look.SEAT, "turned in its housing"))
     assert "measure the housing" in answer.clearance.words
     assert any("housing bore" in text for text in answer.still_to_do)
 

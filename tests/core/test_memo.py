@@ -15,21 +15,20 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from halfthou.assess import assess, faults_in
-from halfthou.causes import EVIDENCE_LOOKS
 from halfthou.jobs import (
     FACT_KINDS,
+    IN_GENERAL,
     Decision,
     DecisionKind,
     Feature,
     HouseRules,
     Job,
     Look,
-    Observation,
     Operation,
     OperationKind,
     Plan,
     Reading,
-    Sighting,
+    Seen,
     Sitting,
     SlipAnswer,
     Use,
@@ -66,8 +65,7 @@ NAMES: dict[str, tuple[Any, ...]] = {
     "cause": ("supply.screen", "dirt.build"), "angle_deg": (None,), "planes": (None,),
     "part+kind": (("piston-new-1", "piston"), ("pump-new-1", "pump")), "look": ("filter", "heads", "screen"),
     "look+answer": (
-        *((key, one.text) for key, look in EVIDENCE_LOOKS.items() for one in look.answers),
-        *((look.key, answer) for kind in CATALOGUE.all for look in kind.looks for answer in look.answers),
+        *((key, answer) for key, look in CATALOGUE.looks.items() for answer in (*look.texts, *IN_GENERAL)),
     ),
 }  # fmt: skip
 GAUGES = {"bore": (PERFECT_BORE, DIAL), "bearing": (DIAL,)}
@@ -150,10 +148,8 @@ class Growing:
             ("block", Look.PRESSURE, "holds"),
             ("bore-1", Look.RIDGE, "ridge felt"),
         )[a % 11]
-        seen = Observation(
-            **self.stamp(), on=on, look=look, answer=answer, depth=inches("0.010") if b % 2 else None
-        )
-        self.add(observations=(*self.job.observations, seen))
+        seen = Seen(**self.stamp(), on=on, look=look, answer=answer, amount=inches("0.010") if b % 2 else None)
+        self.add(seen=(*self.job.seen, seen))
 
     def work(self, a: int, b: int, c: int) -> None:
         kind, on = (
@@ -282,7 +278,7 @@ def test_what_was_said_of_the_use_after_work_leaves_the_same_signs() -> None:
     """Of the use nobody thought when the fields that matter were listed by hand."""
     growing, memo = Growing(), Memo()
     seen = {"look": "overlay", "answer": "copper through", "on": "half-rod-1-upper"}
-    growing.add(sightings=(Sighting(**growing.stamp(), **seen),))
+    growing.add(seen=(Seen(**growing.stamp(), **seen),))
     growing.work(1, 0, 0)
     assess(growing.job, memo)
     for use in Use:

@@ -13,12 +13,12 @@ from halfthou.jobs import (
     HouseRules,
     Look,
     Mistrust,
-    Observation,
     OilWaySaid,
     Operation,
     OperationKind,
     PumpAfterMetal,
     Remedy,
+    Seen,
     Stand,
 )
 from tests.reading import complains, graded, read, seen
@@ -46,7 +46,7 @@ def test_a_part_that_was_washed_takes_no_flag_along() -> None:
 
 
 def test_the_gate_wants_a_proof_and_a_remedy() -> None:
-    blocked = (*complains("low pressure"), seen("screen", "blocked"))
+    blocked = (*complains("low pressure"), seen("screen", "blocked", "pump"))
     assert read(*blocked).gate.open
     assert not read(*blocked, fact(Remedy, cause="supply.screen", words="new pickup")).gate.open
     doubted = fact(CauseSaid, 5, stand=Stand.OPEN, reason="the screen came loose in the post")
@@ -60,16 +60,16 @@ def test_the_gate_wants_a_proof_and_a_remedy() -> None:
 
 def test_readings_after_the_work_are_no_evidence_of_what_failed() -> None:
     """Source: common practice, no source: a ground journal would clear what ruined it."""
-    bent = fact(Observation, 0, on="crank", look=Look.STRAIGHTNESS, answer="bent")
+    bent = fact(Seen, 0, on="crank", look=Look.STRAIGHTNESS, answer="bent")
     work = fact(Operation, 60, kind=OperationKind.STRAIGHTEN, on="crank")
-    good = fact(Observation, 120, on="crank", look=Look.STRAIGHTNESS, answer="within the maker's run-out")
+    good = fact(Seen, 120, on="crank", look=Look.STRAIGHTNESS, answer="within the maker's run-out")
     story = read(*complains("knock"), bent, work, good)
     assert "runout.beyond" in story.signs
     assert story.weighed.words["crank.bent"] is not Word.RULED_OUT
 
 
 def test_a_mistrusted_look_is_left_out() -> None:
-    clear = seen("screen", "clear")
+    clear = seen("screen", "clear", "pump")
     doubt = fact(Mistrust, of=clear.id, reason="it had been changed")
     assert "supply.screen" not in {k for k, w in read(*complains("knock"), clear, doubt).weighed.words.items()
                                    if w is Word.RULED_OUT}  # fmt: skip

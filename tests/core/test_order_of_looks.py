@@ -9,8 +9,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from halfthou.jobs import Arrangement, ComplaintKind, Found, LookTaken, StopPoint, StripFar, WayOn
-from halfthou.looks import USUAL_LOOKS, WeighedLook, expected_cost, order_looks
+from halfthou.first_look import USUAL_LOOKS, WeighedLook, expected_cost, order_looks
+from halfthou.jobs import CANNOT, FOUND, NOTHING, Arrangement, ComplaintKind, Seen, StopPoint, StripFar, WayOn
 from halfthou.strip import looks_of
 from tests.making import job
 from tests.stripping import at_the_door, fact, said
@@ -116,11 +116,16 @@ def test_nobody_cranks_what_was_not_turned_by_hand_yet() -> None:
 
 
 @pytest.mark.parametrize(
-    ("found", "cranked"), [(Found.NOTHING, True), (Found.FOUND, False), (Found.ENDS, False), (Found.CANNOT, False)]
-)
-def test_what_the_look_by_hand_found_counts_where_nothing_was_said_at_the_door(found: Found, cranked: bool) -> None:
+    ("found", "ends", "cranked"),
+    [(NOTHING, False, True), (FOUND, False, False), (FOUND, True, False), (CANNOT, False, False),
+     ("free", False, True),
+     ("tight all round", False, True), ("locked", False, False)],
+)  # fmt: skip
+def test_what_the_look_by_hand_found_counts_where_nothing_was_said_at_the_door(
+    found: str, ends: bool, cranked: bool
+) -> None:
     """Common practice, no source: only what was turned and was free is given a starter."""
-    turned = fact(LookTaken, look="turn", found=found, words="hangs once a turn")
+    turned = fact(Seen, look="turn", answer=found, ends=ends, note="hangs once a turn")
     order = {look.key for look in looks_of(at_the_door(said("complaint kind", "low pressure"), turned)).order}
     assert ("starter pressure" in order) is cranked
 
@@ -149,7 +154,7 @@ def test_for_no_complaint_is_the_order_dearer_than_a_plain_strip(
 def test_an_answer_takes_its_look_off_and_makes_the_order_anew() -> None:
     """Metal in the filter makes it a matter of metal, whatever the customer said."""
     before = of(ComplaintKind.BURNS_OIL)
-    metal = fact(LookTaken, 5, look="filter", found=Found.FOUND, words="copper flakes")
+    metal = fact(Seen, 5, look="filter", answer=FOUND, note="copper flakes")
     after = looks_of(at_the_door(said("complaint kind", "burns oil"), said("turns by hand", "free"), metal))
     order = [look.key for look in after.order]
     assert "filter" in before
@@ -160,14 +165,14 @@ def test_an_answer_takes_its_look_off_and_makes_the_order_anew() -> None:
 
 
 def test_looked_and_nothing_adds_no_complaint() -> None:
-    nothing = fact(LookTaken, 5, look="filter", found=Found.NOTHING)
+    nothing = fact(Seen, 5, look="filter", answer=NOTHING)
     assert looks_of(at_the_door(said("complaint kind", "knock"), nothing)).kinds == (ComplaintKind.KNOCK,)
 
 
 def test_a_stop_point_lights_up_when_so_much_is_spent() -> None:
     """85 an hour: three hours are 255."""
     point = fact(StopPoint, name="at 250", spend=25_000)
-    at_three_hours = fact(LookTaken, 5, look="filter", found=Found.NOTHING, minutes=180)
+    at_three_hours = fact(Seen, 5, look="filter", answer=NOTHING, minutes=180)
     dark = looks_of(at_the_door(point))
     lit = looks_of(at_the_door(point, at_three_hours))
     assert [stop.lit for stop in dark.stops] == [False]
@@ -189,7 +194,7 @@ def test_a_stop_point_before_a_look_lights_up_when_that_look_is_next() -> None:
 )
 def test_a_look_that_can_end_the_job_asks_by_the_house_rule(far: StripFar, word: str) -> None:
     """Both schools, common practice: docs/trade: How far to strip."""
-    cracked = fact(LookTaken, look="heads", found=Found.ENDS, words="block split")
+    cracked = fact(Seen, look="heads", answer=FOUND, ends=True, note="block split")
     rules = job().house_rules.model_copy(update={"strip_far": far})
     found = looks_of(at_the_door(cracked, house_rules=rules))
     assert word in found.stops[0].words

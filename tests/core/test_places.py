@@ -8,7 +8,7 @@ import pytest
 
 from halfthou.assess import assess, evidence_standing, judge, put_in_words
 from halfthou.engines import usual_layouts
-from halfthou.evidence import customer_report, evidence_board, halves_of, oil_way_of, places_of, readings_of_the_way
+from halfthou.evidence import customer_report, evidence_board, halves_of, oil_way_of, readings_of_the_way
 from halfthou.exchange import read_job, read_limits, read_limits_csv, write_job, write_limits, write_limits_csv
 from halfthou.jobs import (
     Job,
@@ -17,8 +17,7 @@ from halfthou.jobs import (
     Layout,
     Marking,
     Mistrust,
-    Observation,
-    Sighting,
+    Seen,
     StepDone,
     ThrustBy,
     Withdrawal,
@@ -45,7 +44,7 @@ def card(job: Job, place: str) -> PlaceCard:
 def test_gauge_strip_and_evidence_know_a_part_by_one_id(known: Layout) -> None:
     places = CATALOGUE.places(known)
     assert all(key == place.id for key, place in places.items())
-    for others in (CATALOGUE.parts(known), places_off(known), halves_of(known), places_of(known)):
+    for others in (CATALOGUE.parts(known), places_off(known), halves_of(known)):
         assert {key for key in others if key != "engine"} <= set(places)
     for place in places.values():
         assert not place.pair or places[place.pair].pair == place.id
@@ -82,16 +81,16 @@ def test_no_sentence_on_an_engine_with_shared_pins_says_a_number_alone() -> None
 
 
 def test_what_is_moved_takes_its_facts_along_and_the_place_shows_what_lies_there() -> None:
-    scuffed = fact(Sighting, 1, on="piston-3", look="seat", answer="x")
-    seen = Observation(id="s", on="piston-3", look="skirt", answer="scuffed", by="bench", at=scuffed.at)
+    scuffed = fact(Seen, 1, on="piston-3", look="seat", answer="x")
+    seen = Seen(id="s", on="piston-3", look="skirts", answer="scuffed on one skirt", by="bench", at=scuffed.at)
     marked = fact(Marking, 2, part="piston-3", mark="3", found=False)
     job = loose(skirts("3.9978", "3.9978", "3.9978", "3.9978"), seen=(seen,), markings=(marked,))
-    assert [one.words for one in card(job, "piston-3").seen] == ["Skirt: scuffed"]
+    assert [one.words for one in card(job, "piston-3").seen] == ["Skirts: scuffed on one skirt"]
 
     moved = job.model_copy(update={"fittings": (fitted("piston-3", "piston-1", 3),)})
     there = card(moved, "piston-1")
     assert (there.piece, there.piece_name) == ("piston-3", "Piston 3")
-    assert [one.words for one in there.seen] == ["Skirt: scuffed"]
+    assert [one.words for one in there.seen] == ["Skirts: scuffed on one skirt"]
     assert there.mark is not None
     assert there.mark.given == "3"
     assert there.readings
@@ -143,9 +142,9 @@ def test_every_place_has_its_card_whatever_was_said(engine: str) -> None:
 
 def test_a_card_says_of_what_was_seen_why_it_counts_less() -> None:
     """Rule: looks.destroyed; what is mistrusted proves nothing."""
-    wiped = fact(Sighting, 1, on="half-rod-1-upper", look="overlay", answer="copper through", cleaned=True)
-    other = fact(Sighting, 2, on="half-rod-1-upper", look="back", answer="clean")
-    third = fact(Sighting, 3, on="half-rod-1-upper", look="seat", answer="in place")
+    wiped = fact(Seen, 1, on="half-rod-1-upper", look="overlay", answer="copper through", cleaned=True)
+    other = fact(Seen, 2, on="half-rod-1-upper", look="back", answer="clean")
+    third = fact(Seen, 3, on="half-rod-1-upper", look="seat", answer="in place")
     doubted = fact(Mistrust, 4, of=other.id, reason="by torch light")
     back = fact(Withdrawal, 5, fact=third.id)
     seen = card(at_the_door(wiped, other, third, doubted, back), "half-rod-1-upper").seen

@@ -183,8 +183,8 @@ def open_points(one: Job, found: Assessment) -> list[str]:
             points.append(f"{journal.id} held")
         if journal.contradictions:
             points.append(f"{journal.id} contradicted")
-    for seen in one.observations:
-        if seen.look is Look.SURFACE and seen.answer == "nail catches" and seen.depth is None:
+    for seen in one.seen:
+        if seen.look == Look.SURFACE and seen.answer == "nail catches" and seen.amount is None:
             points.append("depth unknown")
     for name in (found.of("rods"), found.of("mains")):
         if name.action in (Action.MEASURE, Action.REFER):

@@ -60,7 +60,7 @@ def test_a_pump_nobody_looked_at_never_goes_back(left_out: int) -> None:
         ("pump housing", "scored, nail runs clear", "reuse"),
         ("gears or rotors", "blued", "replace"),
         ("gears or rotors", "chipped", "replace"),
-        ("drive", "tang broken", "replace"),
+        ("drive", "broken or rounded off", "replace"),
         ("drive", "tang twisted", "replace"),
         ("which pump", "foreign pump", "refer"),
         ("relief valve", "plunger stuck", "new parts in it"),
@@ -234,7 +234,7 @@ def test_the_other_school_takes_a_new_pump_regardless() -> None:
 
 def test_a_bearing_that_failed_makes_the_pump_suspect() -> None:
     """Common practice, no source: the pump that fed a failure is suspect until measured, never simply refitted."""
-    turned = look("R2", Look.SHELL, "turned in its housing")
+    turned = look("R2", Look.SEAT, "turned in its housing")
     job = loose(
         (*PUMP_READ, *readings(GOOD_ENGINE)),
         scope=("mains", "rods", "pump"),
@@ -247,7 +247,7 @@ def test_a_bearing_that_failed_makes_the_pump_suspect() -> None:
 
 def test_a_new_pump_is_judged_by_its_own_readings() -> None:
     """Places hold pieces: the old one keeps its readings; the new one is measured before it counts."""
-    broken = (*(one for one in GOOD_PUMP if one.look != "drive"), saw("pump", "drive", "tang broken"))
+    broken = (*(one for one in GOOD_PUMP if one.look != "drive"), saw("pump", "drive", "broken or rounded off"))
     new = brought("pump-s1", "oil pump")
     on_shelf = only(seen=broken, pieces=(new,))
     assert assess(on_shelf).of("pump").headline == "Replace, by eye"

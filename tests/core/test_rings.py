@@ -187,7 +187,7 @@ def test_what_is_to_be_filed_is_not_whole_until_it_is_read_again() -> None:
 
 
 def test_glazed_bores_get_new_rings_with_the_hone() -> None:
-    glazed = tuple(saw(f"bore-{n}", "surface", "glazed") for n in range(1, 5))
+    glazed = tuple(saw(f"bore-{n}", "bore wall", "glazed") for n in range(1, 5))
     found = assess(only(rings("0.0180", "0.0200", "0.0150"), seen=glazed))
     assert {one.action for one in found.parts if one.kind == "ring"} == {"replace"}
 

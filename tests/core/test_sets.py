@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 
 from halfthou.assess import assess
-from halfthou.jobs import HardenedCrank, Hardening, HouseRules, JournalLimits, Look, Observation, Step
+from halfthou.jobs import HardenedCrank, Hardening, HouseRules, JournalLimits, Look, Seen, Step
 from halfthou.lengths import Length
 from halfthou.report import SetReport
 from halfthou.verdicts import Action, MarkCode
@@ -28,9 +28,7 @@ from tests.making import (
 WORN = ["2.0330", "2.0353", "2.0376", "2.0353"] * 2
 
 
-def rods(
-    sizes: dict[str, list[str]], *seen: Observation, on: JournalLimits | None = None, **changes: Any
-) -> SetReport:
+def rods(sizes: dict[str, list[str]], *seen: Seen, on: JournalLimits | None = None, **changes: Any) -> SetReport:
     return assess(job({**GOOD_ENGINE, **sizes}, rods=on, gauge=PERFECT, seen=seen, **changes)).of("rods")
 
 

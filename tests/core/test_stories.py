@@ -22,9 +22,9 @@ IN_USE = fact(StepDone, step="stand.photographed")
 STARVED = (
     *complains("low pressure"),
     *graded("Inline three", rods="CCM", mains="LPLP"),
-    seen("screen", "part blocked"),
+    seen("screen", "part blocked", "pump"),
     seen("in the screen", "carbon"),
-    seen("pump gears", "blued"),
+    seen("gears or rotors", "blued", "pump"),
     seen("oil hours", "past its time"),
     IN_USE,
 )
@@ -49,7 +49,7 @@ def _scuffed_fourth() -> EvidenceStanding:
             OilFigure(key="potassium", value=80, unit="ppm", usual=5),
         ),
     )  # fmt: skip
-    skirts = [seen("skirt", "scuffed on one side" if n == 4 else "clean", f"piston-{n}") for n in range(1, 7)]
+    skirts = [seen("skirts", "scuffed on one skirt" if n == 4 else "clean", f"piston-{n}") for n in range(1, 7)]
     return read(
         *complains("knock"), *graded("Inline six", rods="OOOMOO", mains="O"), report, *skirts,
         said("carried over", "injectors"), seen("failed before", "yes, the same"), IN_USE, engine="Inline six",
@@ -67,8 +67,10 @@ def test_2_one_rod_ruined_under_injectors_from_the_engine_before() -> None:
 
 def test_3_two_blue_big_ends_under_fresh_half_bearings() -> None:
     story = read(
-        *complains("low pressure"), seen("rod heat", "blue", "rod-2"), seen("rod heat", "blue", "rod-3"),
-        seen("drive", "broken or rounded off"), seen("pump body", "scored"), seen("since opened", "few hours"),
+        *complains("low pressure"), seen("colour of the rod", "blue", "rod-2"),
+        seen("colour of the rod", "blue", "rod-3"),
+        seen("drive", "broken or rounded off", "pump"), seen("pump housing", "scored, nail runs clear", "pump"),
+        seen("since opened", "few hours"),
         *graded("Inline four", rods="OOOO", mains="O"), IN_USE,
     )  # fmt: skip
     assert leaders(story)[:2] == ["supply.drive", "supply.pump"]
@@ -95,7 +97,7 @@ def test_5_thrust_worn_on_one_side_under_a_loose_bell_housing() -> None:
     )  # fmt: skip
     assert set(leaders(story)[:2]) == {"shock.torsion", "thrust.load"}
     assert words_of(story)["crank.bent"] not in (Word.RULED_OUT, Word.PROVED)
-    assert next_of(story)[0].key == "run-out"
+    assert next_of(story)[0].key == "straightness"
     said_of_way = [one.text for one in _way(story)]
     assert any("A trap, not the origin" in text for text in said_of_way)
 
@@ -106,7 +108,8 @@ def _way(story: EvidenceStanding) -> tuple[Reason, ...]:
 
 def test_6_dull_tips_under_a_thin_pickup_seal() -> None:
     story = read(
-        *complains("low pressure"), seen("push rod tips", "some dull"), seen("pickup seal", "thin"),
+        *complains("low pressure"), seen("push rod tips", "some dull"),
+        seen("seal at the pickup", "too thin", "pump"),
         seen("pump history", "fitted, nothing changed"),
     )  # fmt: skip
     assert leaders(story)[0] == "supply.air"
@@ -151,8 +154,8 @@ def test_10_numbers_of_two_pairs_disagree_and_one_is_blue() -> None:
         for part, mark in (("rod-1", "2"), ("cap-rod-1", "3"), ("rod-2", "3"), ("cap-rod-2", "2"))
     ]
     story = read(
-        *complains("knock"), *marks, seen("rod heat", "blue", "rod-1"),
-        seen("rod heat", "tight on its pin", "rod-1"),
+        *complains("knock"), *marks, seen("colour of the rod", "blue", "rod-1"),
+        seen("colour of the rod", "tight on its pin", "rod-1"),
         fact(StepDone, step="cap-rod-1.off", felt=("step at the joint",)),
         *graded("Inline four", rods="WDDD", mains="L"),
     )  # fmt: skip
@@ -179,7 +182,7 @@ def measured(*facts: Any, engine: str) -> EvidenceStanding:
 
 
 def test_11_the_pump_measured_beyond_is_still_an_effect() -> None:
-    story = measured(*STARVED, seen("pump body", "scored"), engine="Inline three")
+    story = measured(*STARVED, seen("pump housing", "scored, nail runs clear", "pump"), engine="Inline three")
     assert "pump.beyond" in story.signs
     assert leaders(story)[:2] == ["supply.screen", "oil.old"]
     assert words_of(story)["supply.pump"] not in (Word.PROVED, Word.LIKELY)
@@ -187,7 +190,10 @@ def test_11_the_pump_measured_beyond_is_still_an_effect() -> None:
 
 def test_12_the_pump_measured_beyond_and_nothing_before_it() -> None:
     story = measured(
-        *complains("low pressure"), seen("screen", "clear"), seen("drive", "whole"), engine="Inline three"
+        *complains("low pressure"),
+        seen("screen", "clear", "pump"),
+        seen("drive", "sound", "pump"),
+        engine="Inline three",
     )
     assert {"supply.screen", "supply.drive"} <= ruled_out(story)
     assert words_of(story)["supply.pump"] is Word.PROVED
@@ -202,9 +208,10 @@ def test_13_nothing_else_looked_at() -> None:
 
 def test_14_dull_tips_and_a_clean_supply() -> None:
     clean = (
-        seen("push rod tips", "some dull"), seen("screen", "clear"),
-        seen("pickup seal", "fat and tight, tube sound"),
-        seen("pump body", "smooth"), seen("drive", "whole"), seen("relief", "free and clean"),
+        seen("push rod tips", "some dull"), seen("screen", "clear", "pump"),
+        seen("seal at the pickup", "as the new one", "pump"),
+        seen("pump housing", "smooth", "pump"), seen("drive", "sound", "pump"),
+        seen("relief valve", "falls by its own weight", "pump"),
         seen("insert", "right"), seen("level", "right"),
     )  # fmt: skip
     story = read(*complains("low pressure"), *clean)

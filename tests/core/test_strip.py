@@ -11,22 +11,22 @@ from halfthou.assess import assess, faults_in
 from halfthou.engines import usual_layouts
 from halfthou.jobs import (
     BARE,
+    NOTHING,
     Closed,
     Closing,
     FastenerKind,
     FastenerSeen,
     FastenerState,
     Felt,
-    Found,
     Fragment,
     Job,
     Laying,
     Layout,
-    LookTaken,
     Marking,
     Operation,
     OperationKind,
     Removal,
+    Seen,
     StepDone,
     StretchBolts,
     Withdrawal,
@@ -175,7 +175,7 @@ def test_a_step_asks_for_marks_and_for_what_it_destroys() -> None:
     steps = steps_by_id(strip.job.limits.layout)
     assert [place.id for place in strip.unmarked(steps["cap-rod-1.off"])] == ["cap-rod-1"]
     assert strip.unseen(steps["wash.pan"]) == ("screen", "oil drained")
-    looked = fact(LookTaken, look="screen", found=Found.NOTHING)
+    looked = fact(Seen, look="screen", answer=NOTHING)
     again = Strip(at_the_door(*kinds, looked, mark("cap-rod-1", "1", found=False)))
     assert again.unseen(steps["wash.pan"]) == ("oil drained",)
     assert again.unmarked(steps["cap-rod-1.off"]) == ()
@@ -184,7 +184,7 @@ def test_a_step_asks_for_marks_and_for_what_it_destroys() -> None:
 def test_a_look_after_the_wash_is_kept_and_counts_less() -> None:
     """Common practice, no source: a grade by eye after cleaning counts one step less."""
     washed = fact(StepDone, 10, step="wash.pan", unseen=True)
-    before, after = (fact(LookTaken, minute, look="screen", found=Found.NOTHING) for minute in (5, 20))
+    before, after = (fact(Seen, minute, look="screen", answer=NOTHING) for minute in (5, 20))
     assert [one.weak for one in looks_of(at_the_door(washed, before)).taken] == [False]
     assert [one.weak for one in looks_of(at_the_door(washed, after)).taken] == [True]
     final = fact(Operation, 10, kind=OperationKind.FINAL_WASH, on="crank")

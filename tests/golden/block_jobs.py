@@ -15,9 +15,9 @@ from halfthou.jobs import (
     HouseRules,
     Job,
     Look,
-    Observation,
     Operation,
     OperationKind,
+    Seen,
     Waived,
 )
 from tests.boring import DIAL, NEW, block, bore_limits, bore_readings, set_on_a_ring
@@ -33,7 +33,7 @@ LOOKED_AT = (
 )
 
 
-def _one_bad(*seen: Observation, bad: list[str] | None = None, **changes: Any) -> Job:
+def _one_bad(*seen: Seen, bad: list[str] | None = None, **changes: Any) -> Job:
     return block({**GOOD, 3: bad or WORN}, seen=seen, **changes)
 
 
@@ -55,10 +55,12 @@ def blocks() -> dict[str, Job]:
     over = {n: [f"4.{204 + n % 2:04d}"] * 6 for n in GOOD}
     return {
         "as-new": block(GOOD),
-        "glazed-and-round": block(GOOD, seen=tuple(look(f"bore-{n}", Look.SURFACE, "glazed") for n in GOOD)),
+        "glazed-and-round": block(GOOD, seen=tuple(look(f"bore-{n}", Look.BORE_WALL, "glazed") for n in GOOD)),
         "one-worn": _one_bad(),
         "one-worn-and-all-looked-at": _one_bad(*LOOKED_AT, on=deck),
-        "one-scored-its-depth-not-known": block(GOOD, seen=(look("bore-2", Look.SURFACE, "scored, nail catches"),)),
+        "one-scored-its-depth-not-known": block(
+            GOOD, seen=(look("bore-2", Look.BORE_WALL, "scored, nail catches"),)
+        ),
         "axis-free-to-move": _one_bad(house_rules=HouseRules(spread_k=0, keep_bore_axis=False)),
         "past-the-last-oversize": _one_bad(bad=["4.0700", "4.0650", "4.0600", "4.0560", "4.0300", "4.0250"]),
         "not-worn-like-that": block({**GOOD, 1: ["4.0010", "4.0006", "4.0035", "4.0020", "4.0006", "4.0005"]}),

@@ -83,7 +83,7 @@ def ground_in_millimetres() -> Job:
 
 def metric_by_the_stamp() -> Job:
     """Less 0.25 mm it measures as an inch shell's 0.010 may: the stamp tells."""
-    stamp = look("rods", Look.CLAIMED_UNDERSIZE, "stamp", "0.010").model_copy(update={"depth": mm("0.25")})
+    stamp = look("rods", Look.CLAIMED_UNDERSIZE, "stamp", "0.010").model_copy(update={"amount": mm("0.25")})
     return job(rods_at("2.0276"), seen=(stamp,))
 
 
@@ -145,7 +145,7 @@ def blue_but_passed() -> Job:
 
 
 def turned_in_its_housing() -> Job:
-    return job(engine(), seen=(look("R2", Look.SHELL, "turned in its housing"),))
+    return job(engine(), seen=(look("R2", Look.SEAT, "turned in its housing"),))
 
 
 def nail_catches() -> Job:

@@ -51,7 +51,19 @@ def test_every_block_and_every_loose_part_has_its_answer() -> None:
 def test_the_whole_answer_on_blocks_and_loose_parts_is_what_it_was(path: Path) -> None:
     kept = json.loads(path.read_text(encoding="utf-8"))
     was = read_signed({"shape": 7, "assessment": kept["answer"]}).model_dump(mode="json")
-    assert assess(read_job(json.dumps(kept["file"])).job).model_dump(mode="json") == was
+    assert assess(read_job(json.dumps(kept["file"])).job).model_dump(mode="json") == _by_the_looks_of_today(was)
+
+
+def _by_the_looks_of_today(answer: dict[str, Any]) -> dict[str, Any]:
+    """An answer with its looks by the names they have since there is one table: a bore's surface is its wall, and
+    of a pump's drive more than a tang may break."""
+    for part in answer["parts"]:
+        if part["kind"] == "bore":
+            part["looks"] = ["bore wall" if look == "surface" else look for look in part["looks"]]
+    changed: dict[str, Any] = json.loads(
+        json.dumps(answer).replace("Drive tang broken:", "Drive broken or rounded off:")
+    )
+    return changed
 
 
 def _with_pins(answer: dict[str, Any]) -> dict[str, Any]:

@@ -39,7 +39,7 @@ TIMES = st.sampled_from(
     ["2031-05-04T10:00:00Z", "2031-05-04T12:00:00+02:00", "2031-05-06T09:00:00Z", "1960-01-01T00:00:00Z"]
 )
 #: Of every look what it may answer, of whatever kind of part it is.
-ANSWERS = {look: sorted({a for kind in CATALOGUE.all for one in kind.looks if one.key == look for a in one.answers})
+ANSWERS = {look: sorted({a for kind in CATALOGUE.all for one in kind.looks if one.key == look for a in one.texts})
            for look in Look}  # fmt: skip
 
 NAMES = st.integers(1, 12).map(lambda n: f"f{n}")
@@ -120,8 +120,8 @@ class Shop(RuleBasedStateMachine):
     def see(self, role: Role, name: str, on: str, look: Look, at: str, nth: int, depth: str, spot: str) -> None:
         answers = ANSWERS[look]
         answer = answers[nth % len(answers)]
-        body = {"id": name, "on": on, "look": look.value, "answer": answer, "depth": depth, "spot": spot, "at": at}
-        self.report(role, "observation", body)
+        body = {"id": name, "on": on, "look": look.value, "answer": answer, "amount": depth, "spot": spot, "at": at}
+        self.report(role, "seen", body)
 
     @rule(role=roles, name=NAMES, kind=st.sampled_from(list(OperationKind)), on=st.one_of(WHERE, SETS),
           under=UNDER, sure=st.booleans())  # fmt: skip

@@ -133,7 +133,7 @@ def test_a_deck_measured_without_saying_how_far_it_was_out_is_refused_in_words(
     """This program's own: with what it was measured says nothing without how far it was out. Nothing found is 0."""
     seeing: dict[str, Any] = {"on": "block", "look": "deck", "answer": "indicator", "at": timezone.now()}
     with pytest.raises(Refusal) as refused:
-        actions.observe(bench, block.pk, actions.Seeing(id="d1", depth="", **seeing))
+        actions.see(bench, block.pk, actions.Seeing(id="d1", amount="", **seeing))
     assert "say how far it was out" in refused.value.faults[0].what
-    actions.observe(bench, block.pk, actions.Seeing(id="d2", depth="0", **seeing))
-    assert block.facts.get().document["depth"] == 0
+    actions.see(bench, block.pk, actions.Seeing(id="d2", amount="0", **seeing))
+    assert block.facts.get().document["amount"] == 0

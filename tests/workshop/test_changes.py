@@ -109,7 +109,7 @@ def test_facts_of_every_kind_go_through_one_door_in_their_order(
     client = client_of(bench)
     facts: list[dict[str, Any]] = [
         reading("r1", gauge),
-        {"fact": "observation", "id": "s1", "on": "R1", "look": "surface", "answer": "nail runs clear", "at": AT},
+        {"fact": "seen", "id": "s1", "on": "R1", "look": "surface", "answer": "nail runs clear", "at": AT},
         {"fact": "operation", "id": "o1", "kind": "polish", "on": "R1", "sure": True},
         reading("r2", gauge, at="2031-05-04T11:00:00Z"),
         {"fact": "withdrawal", "id": "w1", "of": "o1", "at": AT},
@@ -126,7 +126,7 @@ def test_one_bad_fact_is_refused_in_words_and_holds_up_no_other(
     job: JobRecord, bench: Person, gauge: Gauge, client_of: SignedIn
 ) -> None:
     facts: list[dict[str, Any]] = [
-        {"fact": "observation", "id": "s1", "on": "R9", "look": "surface", "answer": "clean", "at": AT},
+        {"fact": "seen", "id": "s1", "on": "R9", "look": "surface", "answer": "clean", "at": AT},
         {"fact": "withdrawal", "id": "w1", "of": "nothing", "at": AT},
         {"fact": "operation", "id": "o1", "kind": "grind", "on": "rods", "step": "a lot"},
         {"fact": "extension", "id": "e1", "sets": ["bores"], "at": AT},

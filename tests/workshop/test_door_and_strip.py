@@ -24,7 +24,7 @@ from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotAllowed, Refusal
 
 READ: dict[str, Any] = {
-    "statement": actions.Telling, "look": actions.TakingLook, "stop point": actions.SettingStop,
+    "statement": actions.Telling, "seen": actions.Seeing, "stop point": actions.SettingStop,
     "way on": actions.ChoosingWay, "step": actions.DoingStep, "mark": actions.MarkingPart,
     "laying": actions.LayingPart, "removal": actions.TakingOut, "fastener": actions.SeeingFastener,
     "fragment": actions.FindingFragment, "closing": actions.ClosingEnd, "hand over": actions.HandingOver,
@@ -111,8 +111,8 @@ def test_sent_twice_a_fact_lands_once_and_its_name_is_its_own(bench: Person, job
     [
         ("statement", {"topic": "turns by hand", "answer": "sideways"}, "bad-answer"),
         ("statement", {"topic": "hours", "answer": "  "}, "bad-answer"),
-        ("look", {"look": "tea leaves", "found": "looked, nothing"}, "no-look"),
-        ("look", {"look": "screen", "found": "found", "words": " "}, "bad-look"),
+        ("seen", {"look": "tea leaves", "answer": "looked, nothing"}, "no-look"),
+        ("seen", {"look": "screen", "answer": "found", "note": " "}, "bad-look"),
         ("stop point", {"name": "nowhere"}, "bad-stop"),
         ("stop point", {"name": "both", "spend": "600", "before": "heads"}, "bad-stop"),
         ("stop point", {"name": "at", "spend": "six hundred"}, "bad-stop"),
@@ -151,8 +151,8 @@ def test_what_a_step_destroys_is_asked_for_first(tell: Told) -> None:
     landed = tell("step", step="wash.pan")
     assert refusal(landed) == "look-first"
     assert any("screen" in fault.what for fault in landed.refused.faults)  # type: ignore[union-attr]
-    tell("look", look="screen", found="found", words="half closed by carbon")
-    tell("look", look="oil drained", found="looked, nothing")
+    tell("seen", look="screen", answer="found", note="half closed by carbon")
+    tell("seen", look="oil drained", answer="looked, nothing")
     assert tell("step", step="wash.pan").refused is None
 
 
@@ -176,7 +176,7 @@ def test_one_pocket_holds_one_part(tell: Told) -> None:
 def test_stopping_is_a_machinists_decision_on_record(
     bench: Person, machinist: Person, job: JobRecord, tell: Told
 ) -> None:
-    tell("look", id="found", look="heads", found="can end the job", words="block split")
+    tell("seen", id="found", look="heads", answer="found", ends=True, note="block split")
     record = JobRecord.objects.get(pk=job.pk)
     assert record.waits_for.startswith("the customer")
     assert record.stage == Stage.STRIPPING
@@ -231,7 +231,7 @@ def test_all_of_it_goes_round_in_a_file_and_comes_in_elsewhere(
     bench: Person, machinist: Person, job: JobRecord, gauge: Gauge, tell: Told
 ) -> None:
     tell("statement", topic="hours", answer="6,210 h", source="meter")
-    tell("look", look="filter", found="found", words="copper")
+    tell("seen", look="filter", answer="found", note="copper")
     tell("stop point", id="stop", name="at 1", spend="1")
     tell("way on", by=machinist, point="stop", on=True, reason="agreed")
     tell("step", step="rod-1.marked")
@@ -246,7 +246,7 @@ def test_all_of_it_goes_round_in_a_file_and_comes_in_elsewhere(
     assert read_job(text) == file
     came = actions.take_in_job(machinist, text.replace('"number": "1"', '"number": "901"'))
     here, there = file.job, came.job
-    for field in ("statements", "looks_taken", "stop_points", "ways_on", "steps_done", "markings", "layings",
+    for field in ("statements", "seen", "stop_points", "ways_on", "steps_done", "markings", "layings",
                   "removals", "closings", "fasteners", "fragments"):  # fmt: skip
         assert len(getattr(there, field)) == len(getattr(here, field)) > 0, field
         assert all(one.by.endswith("(elsewhere)") for one in getattr(there, field))

@@ -14,10 +14,11 @@ from django.test import Client
 from django.utils import timezone
 from PIL import Image
 
-from halfthou.evidence import GRADES, EvidenceBoard, halves_of
+from halfthou.evidence import EvidenceBoard, halves_of
 from halfthou.exchange import read_job, write_job
 from halfthou.jobs import DecisionKind, JournalSet
 from halfthou.lengths import Unit
+from halfthou.looks import GRADES
 from halfthou.report import read_signed
 from workshop.jobs import actions
 from workshop.jobs.models import JobRecord
@@ -27,7 +28,7 @@ from workshop.people.models import Person
 from workshop.people.refusals import Refusal
 
 READ: dict[str, Any] = {
-    "sighting": actions.Sighted, "oil report": actions.Reporting, "oil way": actions.SayingWay,
+    "seen": actions.Seeing, "oil report": actions.Reporting, "oil way": actions.SayingWay,
     "mistrust": actions.Mistrusting, "cause": actions.SayingCause, "remedy": actions.Removing,
     "dealt": actions.DealingWith, "carried part": actions.CarryingPart, "report": actions.SendingReport,
     "statement": actions.Telling, "withdrawal": actions.TakingBack, "step": actions.DoingStep,
@@ -55,7 +56,7 @@ def saw(tell: Told) -> Told:
     """Write something seen down: of the engine where no place is given."""
 
     def one(look: str, answer: str, on: str = "engine", **more: Any) -> actions.Landed:
-        landed = tell("sighting", on=on, look=look, answer=answer, **more)
+        landed = tell("seen", on=on, look=look, answer=answer, **more)
         assert landed.refused is None, landed.refused
         return landed
 
@@ -89,14 +90,14 @@ def test_what_the_engine_does_not_have_or_nobody_looks_for_is_refused_in_words(t
     for said, words in (
         ({"on": "half-rod-9-upper", "look": "overlay", "answer": "as new"}, "This engine has no half-rod-9-upper"),
         ({"on": "engine", "look": "overlay", "answer": "as new"}, "Nobody looks for “overlay” on Engine"),
-        ({"on": "rod-1", "look": "rod heat", "answer": "warm"}, "is no answer to rod heat"),
+        ({"on": "rod-1", "look": "colour of the rod", "answer": "warm"}, "is no answer to colour of the rod"),
         (
             {"on": "piston-1", "look": "deposit line", "answer": "measured", "amount": "a lot"},
             "Mend what is marked",
         ),
         ({"on": "piston-1", "look": "deposit line", "answer": "measured", "amount": ""}, "Mend what is marked"),
     ):
-        assert words in refused(tell("sighting", **said)).message
+        assert words in refused(tell("seen", **said)).message
 
 
 def test_an_oil_report_in_other_units_or_of_two_samples_is_refused_where_it_is_wrong(tell: Told) -> None:

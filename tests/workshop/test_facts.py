@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 from django.utils import timezone
 
-from halfthou.jobs import Extension, JournalSet, Look, Observation, Plan, Reading, Withdrawal
+from halfthou.jobs import Extension, JournalSet, Look, Plan, Reading, Seen, Withdrawal
 from halfthou.lengths import Asked, Unit
 from tests.making import inches, mm
 from tests.workshop.conftest import back, kept
@@ -22,7 +22,7 @@ from .conftest import person
 
 
 def seeing(job: JobRecord, on: str, look: Look, answer: str, depth: str = "", key: str = "s1") -> actions.Seeing:
-    return actions.Seeing(id=key, on=on, look=look, answer=answer, depth=depth, at=timezone.now())
+    return actions.Seeing(id=key, on=on, look=look, answer=answer, amount=depth, at=timezone.now())
 
 
 def test_a_reading_lands_with_all_it_was(land: Callable[..., Any], job: JobRecord, bench: Person) -> None:
@@ -112,10 +112,10 @@ def test_a_bench_whose_clock_runs_ahead_takes_the_servers_time(land: Callable[..
 
 
 def test_what_is_seen_is_written_down_and_counts(job: JobRecord, bench: Person) -> None:
-    opened = actions.observe(bench, job.pk, seeing(job, "R1", Look.SURFACE, "nail catches", "0.8 thou"))
-    assert opened.assessment.part("R1").seen[0].depth == inches("0.0008")
-    opened = actions.observe(bench, job.pk, seeing(job, "rods", Look.CLAIMED_UNDERSIZE, "paint", "10", "s2"))
-    assert next(one for one in kept(job, Observation) if one.id == "s2").depth.nm == inches("0.010").nm
+    opened = actions.see(bench, job.pk, seeing(job, "R1", Look.SURFACE, "nail catches", "0.8 thou"))
+    assert opened.assessment.part("R1").seen[0].amount == inches("0.0008")
+    opened = actions.see(bench, job.pk, seeing(job, "rods", Look.CLAIMED_UNDERSIZE, "paint", "10", "s2"))
+    assert next(one for one in kept(job, Seen) if one.id == "s2").amount.nm == inches("0.010").nm
 
 
 @pytest.mark.parametrize(
@@ -132,9 +132,9 @@ def test_what_cannot_be_seen_is_refused(
     job: JobRecord, bench: Person, on: str, look: Look, answer: str, depth: str
 ) -> None:
     with pytest.raises(Refusal) as refused:
-        actions.observe(bench, job.pk, seeing(job, on, look, answer, depth))
+        actions.see(bench, job.pk, seeing(job, on, look, answer, depth))
     assert refused.value.message
-    assert len(kept(job, Observation)) == 0
+    assert len(kept(job, Seen)) == 0
 
 
 def test_a_readings_file_lands_whole_once(read_all: Callable[..., None], job: JobRecord) -> None:

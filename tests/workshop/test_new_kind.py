@@ -92,7 +92,7 @@ def test_a_new_kind_appears_everywhere_by_one_line(bench: Person, machinist: Per
     told = {part.id: part for part in bench_out(opened).assessment.parts}
     assert told["push-rod-1"].action is Action.MEASURE, "its tips were not looked at"
     seen = actions.Seeing(id="tips", on="push-rod-1", look="tip", answer="round", at=timezone.now())
-    opened = actions.observe(bench, job_id, seen)
+    opened = actions.see(bench, job_id, seen)
     told = {part.id: part for part in bench_out(opened).assessment.parts}
     assert told["push-rod-1"].action is Action.REUSE
     assert told["push-rod-2"].action is Action.REPLACE

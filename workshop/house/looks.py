@@ -5,8 +5,8 @@ from ninja import Schema
 from pydantic import Field, ValidationError
 
 from halfthou.exchange import Fault, faults_of
+from halfthou.first_look import USUAL_LOOKS
 from halfthou.jobs import LookTable
-from halfthou.looks import USUAL_LOOKS
 from workshop.house.models import LookTableRecord
 from workshop.people.may import Act, must
 from workshop.people.models import Person

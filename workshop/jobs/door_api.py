@@ -8,9 +8,9 @@ from ninja import File, Form, Router, Schema, UploadedFile
 
 from halfthou.door import TOPICS, Topic, door_findings
 from halfthou.exchange import MOST_ZIP, write_zip
+from halfthou.first_look import LooksReport
 from halfthou.jobs import ComplaintKind, Job, Statement
 from halfthou.lengths import Notation, Unit
-from halfthou.looks import LooksReport
 from halfthou.strip import StripReport, looks_of, strip_report
 from halfthou.words import Reason
 from workshop.jobs import actions

@@ -11,6 +11,7 @@ from django.db.models import TextField
 from django.db.models.functions import Cast
 from pydantic import TypeAdapter
 
+from halfthou.first_look import USUAL_LOOKS
 from halfthou.gauges import SAME_DAY
 from halfthou.jobs import (
     FACT_KINDS,
@@ -19,6 +20,7 @@ from halfthou.jobs import (
     DecisionKind,
     Fact,
     Gauge,
+    HeldFacts,
     HouseRules,
     Job,
     JobFile,
@@ -29,9 +31,9 @@ from halfthou.jobs import (
     Signature,
     Waived,
     held_as,
+    kind_called,
 )
 from halfthou.lengths import Length, Unit
-from halfthou.looks import USUAL_LOOKS
 from halfthou.memo import Memo
 from workshop.gauges.actions import cabinet_documents, checks_since, documents_by_key, last_check_made
 from workshop.house.actions import rules_in_force
@@ -96,7 +98,15 @@ def fact_row(record: JobRecord, fact: Fact) -> FactRecord:
 
 def fact_of(row: FactRecord) -> Any:
     """The document of a fact from its row."""
-    return FACT_KINDS[row.kind].document.model_validate_json(json.dumps(row.document))
+    held = kind_called(row.kind)
+    if held is None:
+        raise UnknownKind(str(row.job_id), row.kind)
+    return held.document.model_validate_json(_present(row.kind, json.dumps(row.document), held))
+
+
+def _present(kind: str, text: str, held: HeldFacts) -> str:
+    """The document of a fact as its kind has it now, where its row is of an older kind."""
+    return text if kind == held.kind.name else json.dumps(held.present(kind, json.loads(text)))
 
 
 def known_fact(record: JobRecord, key: str) -> Any:
@@ -114,12 +124,12 @@ def facts_of(record: JobRecord, known: KeptFacts | None = None) -> KeptFacts:
     last, found = known.last, dict[str, list[str]]()
     rows = record.facts.filter(pk__gt=known.last).order_by("pk").annotate(text=Cast("document", TextField()))
     for pk, kind, text in rows.values_list("pk", "kind", "text").iterator(chunk_size=5_000):
-        last = pk
-        found.setdefault(kind, []).append(text)
+        last, held = pk, kind_called(kind)
+        if held is None:
+            raise UnknownKind(record.number, kind)
+        found.setdefault(held.kind.name, []).append(_present(kind, text, held))
     if not found and known.by_kind:
         return known
-    for kind in found.keys() - FACT_KINDS.keys():
-        raise UnknownKind(record.number, kind)
     return known.with_more(
         last,
         {

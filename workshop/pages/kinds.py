@@ -1,12 +1,14 @@
 """The kinds of part as the API tells of them: labels, plans, looks and what a limits sheet asks."""
 
+from collections.abc import Iterator
 from dataclasses import asdict
 
 from pydantic import BaseModel
 
 from halfthou.amounts import QUANTITIES, Quantity
-from halfthou.engines import Drawing, FeatureKind, LookKind, PartKind, SheetFigure, SheetMade
+from halfthou.engines import Drawing, FeatureKind, PartKind, SheetFigure, SheetMade
 from halfthou.jobs import OperationKind, Plan, Purpose
+from halfthou.looks import Asks, LookKind
 from halfthou.verdicts import Action
 
 
@@ -124,7 +126,7 @@ def kind_out(kind: PartKind) -> KindOut:
         sets=dict(kind.sets),
         wholes=list(kind.wholes),
         features=[_feature(feature) for feature in kind.features],
-        looks=[_look(look) for look in kind.looks],
+        looks=[_look(look, kind) for look in kind.looks if look.bench],
         figures=[_figure(figure) for figure in kind.figures],
         made=[_made(made) for made in kind.made],
         steps=kind.steps,
@@ -159,17 +161,24 @@ def _feature(feature: FeatureKind) -> FeatureOut:
     )
 
 
-def _look(look: LookKind) -> LookOut:
+def _look(look: LookKind, kind: PartKind) -> LookOut:
     return LookOut(
         look=look.key,
-        answers=list(look.answers),
-        on=list(look.on),
-        depth_for=list(look.depth_for),
-        step_for=list(look.step_for),
-        measured=list(look.measured),
+        answers=list(look.texts),
+        on=list(_on(look, kind)),
+        depth_for=list(look.asking(Asks.DEPTH)),
+        step_for=list(look.asking(Asks.STEP)),
+        measured=list(look.asking(Asks.MEASURED)),
         amount=look.amount,
         how=look.how,
     )
+
+
+def _on(look: LookKind, kind: PartKind) -> Iterator[str]:
+    """On what a kind's look is taken: the part itself, its set, or one of its wholes by name."""
+    for on in look.on:
+        if on in (kind.key, *kind.sets, *kind.wholes):
+            yield "part" if on == kind.key else "set" if on in kind.sets else on
 
 
 def _figure(figure: SheetFigure) -> SheetFigureOut:

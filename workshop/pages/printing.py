@@ -141,7 +141,7 @@ def card_html(opened: Opened) -> str:
                 "width": range(len(rows[0]["cells"]) + rows[0]["blank"]),
                 "parts": [engine.parts[name].name for name in engine.of_set(one)],
                 "hold": first.hold,
-                "looks": ", ".join([look.key for look in kind.looks if "part" in look.on][:3]),
+                "looks": ", ".join([look.key for look in kind.looks if look.bench and kind.key in look.on][:3]),
                 "beside": [feature.name for feature in kind.features if not feature.planned],
             }
         )

@@ -8,4 +8,7 @@ from halfthou.causes.known.top import TOP
 
 CAUSES: dict[str, Cause] = {cause.key: cause for cause in (*SUPPLY, *DIRT, *BOTTOM, *TOP)}
 
-__all__ = ["CAUSES"]
+#: Every sign that some cause leaves behind, or makes of other parts.
+LEFT_BY_CAUSES = frozenset(sign for cause in CAUSES.values() for sign in cause.edges)
+
+__all__ = ["CAUSES", "LEFT_BY_CAUSES"]

@@ -110,7 +110,7 @@ BOTTOM = (
         remedy="Bolted and dowelled, damper renewed",
         usual=(Kind.SHAKING,),
         sometimes=(Kind.THRUST,),
-        follow=("run-out",),
+        follow=("straightness",),
     ),
     Cause(
         "thrust.load",
@@ -122,7 +122,7 @@ BOTTOM = (
         remedy="Clutch or converter put right, dowels in",
         usual=(Kind.THRUST,),
         sometimes=(Kind.METAL,),
-        follow=("run-out",),
+        follow=("straightness",),
     ),
     Cause(
         "thrust.dry",

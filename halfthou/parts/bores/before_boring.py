@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from enum import StrEnum
 
-from halfthou.jobs import Look, Observation, SourceKind
+from halfthou.jobs import Look, Seen, SourceKind
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.bores.case import BoreCase
 from halfthou.parts.bores.kind import FEELERS, INDICATOR, OUT_OF_FLAT, OUT_OF_SQUARE
@@ -26,7 +26,7 @@ class DeckSays(StrEnum):
     NO_LIMIT = "find the maker's limit for the deck"
 
 
-def deck_says(seen: Observation | None, limits: BoreLimits) -> DeckSays:
+def deck_says(seen: Seen | None, limits: BoreLimits) -> DeckSays:
     """How the deck stands to its limit, by what was measured or by what somebody said of it.
 
     Rule:    bores.deck.   Source: docs/trade: Before a block is bored. A limit by a rule of thumb passes no deck.
@@ -36,7 +36,7 @@ def deck_says(seen: Observation | None, limits: BoreLimits) -> DeckSays:
     more = _MORE.get(seen.answer)
     if more is None:
         return DeckSays.OUT if seen.answer == OUT_OF_FLAT else DeckSays.FLAT
-    limit, found = limits.figure("deck_flatness"), seen.depth or ZERO
+    limit, found = limits.figure("deck_flatness"), seen.amount or ZERO
     if limit is None or limit.source.kind is SourceKind.RULE_OF_THUMB:
         return DeckSays.NO_LIMIT
     if found > limit.value:

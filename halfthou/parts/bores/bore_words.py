@@ -8,14 +8,15 @@ from halfthou.engines import bore_name
 from halfthou.jobs import DIAMETER, GlazedBore, Look
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.bores.form import Unlike, UnlikeWear
-from halfthou.parts.bores.kind import GLAZED, RIDGE_FELT, RUST, SCORED, SCORED_CLEAR, SCUFFED, WET
+from halfthou.parts.bores.kind import GLAZED, RIDGE_FELT, SCORED, SCORED_CLEAR, WET
 from halfthou.parts.bores.oversize import BoreSet
-from halfthou.parts.bores.verdict import BoreVerdict, depth_of_score, keeps, referred_for
+from halfthou.parts.bores.verdict import MACHINED, BoreVerdict, depth_of_score, keeps, referred_for
 from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts import Action, Called, FigureKey, Open, Settling, settlings
 from halfthou.words import (
     Reason,
     figure_reasons,
+    held_by_looks,
     outside_plan,
     set_aside,
     step_words,
@@ -109,10 +110,11 @@ def _seen(verdict: BoreVerdict, say: Notation) -> Iterator[Reason]:
     if case.coated:
         text = "Coated or sprayed: not bored here. A specialist's word comes first."
         yield Reason(rule="bores.coated", text=text)
-    surface = case.answer(Look.SURFACE)
-    if surface in (SCUFFED, SCORED, RUST):
+    yield from held_by_looks(case.holds)
+    surface = case.answer(Look.BORE_WALL)
+    if surface in MACHINED:
         depth = depth_of_score(case)
-        spot = case.seen[Look.SURFACE].spot
+        spot = case.seen[Look.BORE_WALL].spot
         deep = f" {say.text(depth)} deep" if depth > ZERO else ""
         text = f"{surface.capitalize()}{deep}{f' at {spot}' if spot else ''}: machining."
         yield Reason(rule="bores.surface", text=text, spots=(spot,) if spot else ())
@@ -208,7 +210,7 @@ def still_to_do(decided: BoreSet, bore: str) -> Iterator[str]:
             yield "Read it once below ring travel: near its old size."
         if case.above is None and case.answer(Look.RIDGE) == RIDGE_FELT:
             yield "Read it once above ring travel, over the ridge."
-    if case.answer(Look.SURFACE) is None:
+    if case.answer(Look.BORE_WALL) is None:
         yield "Look for cross-hatch, glaze, scores and rust, and say what is seen."
     if case.answer(Look.RIDGE) is None:
         yield "Draw a nail up to the top: is a ridge felt? No ridge proves nothing: measure."

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
-from halfthou.jobs import Feature, Figure, HouseRules, Look, Observation, Operation, Waived
+from halfthou.jobs import Feature, Figure, HouseRules, Look, Operation, Seen, Waived
 from halfthou.lengths import Length
 from halfthou.parts.bores.kind import COATED_BORE
 from halfthou.parts.bores.limits import BoreLimits
@@ -32,9 +32,10 @@ class BoreCase:
     """What a bore is judged by: its readings, limits, house rules, the oversize it stands at, and what was seen of
     it and of the whole block.
 
-    `bored` is the boring on record that its readings followed; `plate` that it was read with a plate fitted;
-    `deck_work` that the deck was worked or studs were fitted. `fit` is the piston in it, where
-    pistons are in scope; `ring_at_top` what a new ring would be allowed there.
+    `holds` is what of that lets nothing go back yet, in words. `bored` is the boring on record that its readings
+    followed; `plate` that it was read with a plate fitted; `deck_work` that the deck was worked or studs were
+    fitted. `fit` is the piston in it, where pistons are in scope; `ring_at_top` what a new ring would be allowed
+    there.
     """
 
     bore: PartSurvey
@@ -42,7 +43,8 @@ class BoreCase:
     limits: BoreLimits
     house: HouseRules
     present: Length
-    seen: Mapping[str, Observation]
+    seen: Mapping[str, Seen]
+    holds: tuple[str, ...] = ()
     waived: frozenset[Waived] = frozenset()
     bored: Operation | None = None
     deck_work: bool = False

@@ -102,7 +102,7 @@ def _reasons(verdict: BoreVerdict, action: Action, say: Notation) -> tuple[Reaso
 def _looks(decided: BoreSet, bore: str) -> tuple[str, ...]:
     """What is to be looked for: of the block only where boring is at hand."""
     case = decided.verdicts[bore].case
-    found = [Look.SURFACE, Look.RIDGE, Look.WET, Look.COATING, Look.CRACK_TEST]
+    found = [Look.BORE_WALL, Look.RIDGE, Look.WET, Look.COATING, Look.CRACK_TEST]
     if decided.mixed or case.answer(Look.SLEEVE) is not None:
         found.append(Look.SLEEVE)
     before = (Look.PRESSURE, Look.DECK, Look.SQUARE)

@@ -243,7 +243,7 @@ def _deck(decided: BoreSet, say: Notation) -> Iterator[Reason]:
     says = deck_says(seen, decided.limits)
     # Where boring is at hand, what comes first is said with all else that does.
     first = "" if says is DeckSays.FLAT or decided.action is Action.REBORE else f": {says.value}"
-    text = f"Deck {say.text(seen.depth or ZERO)} out of flat by {seen.answer}; {most}{first}."
+    text = f"Deck {say.text(seen.amount or ZERO)} out of flat by {seen.answer}; {most}{first}."
     yield Reason(rule="bores.deck", text=text)
 
 
@@ -274,11 +274,11 @@ def _present(decided: BoreSet, say: Notation) -> Iterator[Reason]:
         yield Reason(rule="bores.present", text=text)
     for name, verdict in decided.verdicts.items():
         claim = verdict.case.seen.get(Look.CLAIMED_OVERSIZE)
-        if claim is None or claim.depth is None or verdict.case.survey.form is None:
+        if claim is None or claim.amount is None or verdict.case.survey.form is None:
             continue
-        if claim.depth != verdict.case.present:
+        if claim.amount != verdict.case.present:
             text = (
-                f"{bore_name(name)}: {claim.answer} says {over(claim.depth, say)}; it measures "
+                f"{bore_name(name)}: {claim.answer} says {over(claim.amount, say)}; it measures "
                 f"{over(verdict.case.present, say)}. The gauge is believed."
             )
             yield Reason(rule="bores.claimed", text=text)

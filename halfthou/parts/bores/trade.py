@@ -105,7 +105,7 @@ class Bores:
             work = [ground_to(job.standing_operations, name, engine) for name in engine.of_set(one)]
             said = agreed_size(done.step for done in work if done is not None and done.step is not None)
             claim = seen_on(job, engine).get((one, Look.CLAIMED_OVERSIZE))
-            return said or (claim.depth if claim and claim.depth is not None else ZERO)
+            return said or (claim.amount if claim and claim.amount is not None else ZERO)
         used = (gauge for gauge in job.gauges if gauge.id in job.gauges_used)
         doubt = max((expanded(size_doubt(gauge)) for gauge in used), default=ZERO)
         return present_undersize(_ladder(limits), [-min(sizes)], doubt)
@@ -138,7 +138,7 @@ def present_of_bores(given: Given, limits: BoreLimits, names: tuple[str, ...]) -
             slack[name] = expanded(standard_doubt(feature.budget(next(iter(feature.sizes)))))
         bored = ground_to(job.standing_operations, name, given.engine)
         claim = given.seen.get((name, Look.CLAIMED_OVERSIZE)) or given.seen.get((_SET, Look.CLAIMED_OVERSIZE))
-        evidence[name] = SizeEvidence(bored.step if bored else None, claim.depth if claim else None)
+        evidence[name] = SizeEvidence(bored.step if bored else None, claim.amount if claim else None)
     return present_sizes(_ladder(limits), read, evidence, slack)
 
 
@@ -164,6 +164,7 @@ def _case(given: Given, limits: BoreLimits, name: str, stands: PresentSize) -> B
         house=job.house_rules,
         present=stands.undersize,
         seen=about,
+        holds=given.holding(about),
         waived=given.waived.get(name, frozenset()),
         bored=_last_sized(done),
         fit=fit_in(given, name.replace("bore-", "piston-")),

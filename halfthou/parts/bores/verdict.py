@@ -8,11 +8,11 @@ from dataclasses import dataclass
 from halfthou.gauges import Budget, combine, expanded, standard_doubt
 from halfthou.jobs import GlazedBore, Look, SourceKind, Waived
 from halfthou.lengths import ZERO, Length
-from halfthou.operations import CRACK_FOUND
+from halfthou.looks import CRACK_FOUND, PASSED
 from halfthou.parts.bores.case import BoreCase
 from halfthou.parts.bores.figures import angles_needed, bore_findings
 from halfthou.parts.bores.form import UnlikeWear, unlike_wear
-from halfthou.parts.bores.kind import GLAZED, LEAKS, RIDGE_FELT, RUST, SCORED, SCUFFED
+from halfthou.parts.bores.kind import CRACK_SEEN, GLAZED, LEAKS, RIDGE_FELT, RUST, SCORED, SCUFFED, SEIZED
 from halfthou.surveys import Form
 from halfthou.verdicts import (
     SIZE_OPEN,
@@ -30,7 +30,7 @@ from halfthou.verdicts import (
 )
 
 #: What a nail, rust or a scuff says of a bore: machining.
-MACHINED = (SCUFFED, SCORED, RUST)
+MACHINED = (SCUFFED, SEIZED, SCORED, RUST)
 #: Figures that ask instead of rejecting.
 QUESTIONS = (FigureKey.SMALLER,)
 FINISHED = (FigureKey.FINISHED_LEAST, FigureKey.FINISHED_MOST)
@@ -135,15 +135,15 @@ def _sure_budget(case: BoreCase, form: Form) -> Budget:
 
 
 def _score(case: BoreCase) -> Score | None:
-    seen = case.seen.get(Look.SURFACE)
-    if seen is None or seen.answer not in MACHINED or seen.depth is None:
+    seen = case.seen.get(Look.BORE_WALL)
+    if seen is None or seen.answer not in MACHINED or seen.amount is None:
         return None
     there = case.survey.sizes.get(seen.spot) if seen.spot else None
-    return Score(seen.depth, None if there is None else -there)
+    return Score(seen.amount, None if there is None else -there)
 
 
 def _machined(case: BoreCase) -> bool:
-    return case.answer(Look.SURFACE) in MACHINED
+    return case.answer(Look.BORE_WALL) in MACHINED
 
 
 def referred_for(case: BoreCase) -> tuple[str, ...]:
@@ -152,7 +152,8 @@ def referred_for(case: BoreCase) -> tuple[str, ...]:
 
 
 def _words_awaited(case: BoreCase) -> Iterator[str]:
-    if case.answer(Look.CRACK_TEST) == CRACK_FOUND:
+    test = case.answer(Look.CRACK_TEST)
+    if test == CRACK_FOUND or (case.answer(Look.BORE_WALL) == CRACK_SEEN and test != PASSED):
         yield "bores.crack"
     if case.answer(Look.PRESSURE) == LEAKS:
         yield "bores.leaks"
@@ -178,7 +179,7 @@ def _opens(
         yield Open.OUTSIDE
     if clashing:
         yield Open.CONTRADICTED
-    if case.answer(Look.SURFACE) == SCORED and case.seen[Look.SURFACE].depth is None:
+    if case.answer(Look.BORE_WALL) == SCORED and case.seen[Look.BORE_WALL].amount is None:
         yield Open.SCORE_DEPTH
     if case.limits.size.source.kind is SourceKind.RULE_OF_THUMB:
         yield Open.THUMB
@@ -195,6 +196,8 @@ def _opens(
         yield Open.MISSED
     if _referred(case) is not None or (case.coated and _machined(case)):
         yield Open.REFERRED
+    if case.holds:
+        yield Open.SEEN
     if Waived.CLEARANCE not in case.waived and not _piston_known(case):
         yield Open.PISTON
 
@@ -225,7 +228,7 @@ def _action(case: BoreCase, findings: tuple[Finding, ...], opens: frozenset[Open
         return Action.REFER if case.coated else Action.REBORE
     if opens - _BESIDE or not case.survey.whole or Open.UNREAD in opens:
         return Action.MEASURE
-    if case.answer(Look.SURFACE) == GLAZED and case.house.glazed_bore is not GlazedBore.LEAVE and not case.coated:
+    if case.answer(Look.BORE_WALL) == GLAZED and case.house.glazed_bore is not GlazedBore.LEAVE and not case.coated:
         return Action.HONE if hones_out(case, findings[0]) else Action.MEASURE
     return Action.REUSE
 
@@ -237,5 +240,5 @@ def hones_out(case: BoreCase, size: Finding) -> bool:
 
 def depth_of_score(case: BoreCase) -> Length:
     """The radial depth of the deepest score that is written down; nothing where there is none."""
-    seen = case.seen.get(Look.SURFACE)
-    return seen.depth if seen is not None and seen.depth is not None else ZERO
+    seen = case.seen.get(Look.BORE_WALL)
+    return seen.amount if seen is not None and seen.amount is not None else ZERO

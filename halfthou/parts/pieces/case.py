@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from halfthou.engines import PartKind
-from halfthou.jobs import HouseRules, Observation, SetLimits, Waived
+from halfthou.jobs import HouseRules, Seen, SetLimits, Waived
 from halfthou.surveys import FeatureSurvey, PartSurvey
 
 
@@ -14,7 +14,8 @@ from halfthou.surveys import FeatureSurvey, PartSurvey
 class PieceCase:
     """A piece with its readings, the limits of its set, the house rules, what was seen of it and what is waived.
 
-    `place` is where it lies now, "" where it lies in none: a spare, or one taken out.
+    `holds` is what of what was seen lets it not go back yet, in words. `place` is where it lies now, "" where it
+    lies in none: a spare, or one taken out.
     """
 
     kind: PartKind
@@ -22,7 +23,8 @@ class PieceCase:
     place: str
     limits: SetLimits
     house: HouseRules
-    seen: Mapping[str, Observation]
+    seen: Mapping[str, Seen]
+    holds: tuple[str, ...] = ()
     waived: frozenset[Waived] = frozenset()
 
     @property

@@ -20,13 +20,15 @@ def cases_of(given: Given, kind: PartKind, one: str) -> dict[str, PieceCase]:
     found = {}
     for piece, place in places_of(job, given.engine, one).items():
         own = {look: seen for (on, look), seen in given.seen.items() if on == piece}
+        seen = {**shared, **own} if not given.engine.parts[piece].spare else own
         found[piece] = PieceCase(
             kind=kind,
             piece=given.surveys[piece],
             place=place,
             limits=limits,
             house=job.house_rules,
-            seen={**shared, **own} if not given.engine.parts[piece].spare else own,
+            seen=seen,
+            holds=given.holding(seen),
             waived=given.waived.get(piece, frozenset()),
         )
     return found

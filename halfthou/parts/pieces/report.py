@@ -17,7 +17,7 @@ from halfthou.report import (
     told,
 )
 from halfthou.verdicts import MARKS, Action, Called, MarkCode, Open, Settling, settlings
-from halfthou.words import Reason, amount_sentence, cautions_of_piece, figure_reasons, set_aside
+from halfthou.words import Reason, amount_sentence, cautions_of_piece, figure_reasons, held_by_looks, set_aside
 
 #: The mark of each action of a piece.
 MARK_OF: Mapping[Action, MarkCode] = {
@@ -143,6 +143,7 @@ def _headline(verdict: PieceVerdict, said: Said) -> str:
         (Open.TOO_CLOSE, "Too close to call"),
         (Open.NO_LIMIT, "A limit is wanted"),
         (Open.SUSPECT, "Suspect"),
+        (Open.SEEN, "Settle what was seen"),
         (Open.UNSEEN, "Look at it first"),
     ):
         if one in verdict.opens:
@@ -159,6 +160,7 @@ def _ways(verdict: PieceVerdict) -> Iterator[Settling]:
 def _reasons(verdict: PieceVerdict, said: Said, say: Notation) -> Iterator[Reason]:
     for note in (*verdict.notes, *said.more):
         yield note_words(note, said.tells, say)
+    yield from held_by_looks(verdict.case.holds)
     groups = [(f"{survey.feature.name} ", survey) for survey in verdict.case.piece.features.values()]
     yield from set_aside(groups)
     yield from figure_reasons(verdict.findings, say)

@@ -158,6 +158,8 @@ def _opens(
     yield from judged.opens
     if judged.by_eye is Action.REFER:
         yield Open.REFERRED
+    if case.holds:
+        yield Open.SEEN
     if to_read:
         yield Open.UNREAD
     if any(survey.held for survey in case.piece.features.values()):

@@ -38,7 +38,7 @@ class Pistons:
         steps, verdicts = {}, {}
         for name, case in cases.items():
             stamped = case.seen.get(STAMPED)
-            steps[name] = step_of(case, steps_of(given.job.limits), stamped.depth if stamped else None)
+            steps[name] = step_of(case, steps_of(given.job.limits), stamped.amount if stamped else None)
             says = PistonSays(case, steps[name], _fit(given, case, bores))
             verdicts[name] = given.memo.of(("verdict", name), _verdict, says, _must_fit(case, bores))
         house, sheet = given.job.house_rules, given.job.limits

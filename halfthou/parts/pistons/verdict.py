@@ -7,20 +7,21 @@ from dataclasses import dataclass
 
 from halfthou.jobs import Look, SourceKind
 from halfthou.lengths import ZERO, Length
-from halfthou.operations import CRACK_FOUND
+from halfthou.looks import CRACK_FOUND
 from halfthou.parts.fit import LEAST, NOT_THE_SKIRT, SKIRT, Fit
 from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged
 from halfthou.parts.pistons.kind import (
     BLUED,
-    BROKEN,
     BURNT,
     CROWN,
     FOOT,
     GROOVE_LOOK,
     GROOVES,
     HOLED,
+    LAND_BAD,
     LANDS,
     LOOSE,
+    MELTED,
     PASSES,
     PIN,
     PIN_BORE,
@@ -187,8 +188,8 @@ def _remedies(case: PieceCase, findings: tuple[Finding, ...]) -> dict[str, Actio
 def _by_eye(case: PieceCase) -> Iterator[Note]:
     for look, answers, key in (
         (SCUFF, SCUFFED, "scuffed"),
-        (LANDS, (BROKEN,), "land"),
-        (CROWN, (BURNT, HOLED), "crown"),
+        (LANDS, LAND_BAD, "land"),
+        (CROWN, (BURNT, MELTED, HOLED), "crown"),
         (CROWN, (WASHED,), "washed"),
         (GROOVE_LOOK, (STEPPED,), "stepped"),
         (PIN_BORES, (SCORED,), "pin bore"),
@@ -208,8 +209,8 @@ def _eye_says(case: PieceCase) -> Action | None:
         return Action.REFER
     rejected = (
         case.answer(SCUFF) in SCUFFED,
-        case.answer(LANDS) == BROKEN,
-        case.answer(CROWN) in (BURNT, HOLED),
+        case.answer(LANDS) in LAND_BAD,
+        case.answer(CROWN) in (BURNT, MELTED, HOLED),
         case.answer(PIN_BORES) == SCORED,
         case.answer(Look.CRACK_TEST) == CRACK_FOUND,
         case.answer(PIN_FEEL) == LOOSE,

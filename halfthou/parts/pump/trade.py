@@ -24,7 +24,7 @@ from halfthou.parts.pump.verdict import by_house_rule, judge_pump
 from halfthou.parts.pump.words import TELLS, before_closing, still_of_pump, under_pump
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport, SpotAsked, TableShown, ToOrder
-from halfthou.verdicts import HOT, MARKS, TURNED, Action, Finding, MarkCode, Open
+from halfthou.verdicts import HOT, MARKS, MOVED_SEAT, Action, Finding, MarkCode, Open
 from halfthou.words import Reason, cautions_of_piece
 
 
@@ -70,7 +70,7 @@ class Pump:
         if SET not in given.job.sets:
             return {}
         failed = any(
-            (look == Look.SHELL and seen.answer == TURNED) or (look == Look.HEAT and seen.answer in HOT)
+            (look == Look.SEAT and seen.answer in MOVED_SEAT) or (look == Look.HEAT and seen.answer in HOT)
             for (_, look), seen in given.seen.items()
         )
         verdicts = {
@@ -122,7 +122,7 @@ def _part(verdict: PieceVerdict, action: Action, engine: Engine, say: Notation) 
     said = Said(
         action=action,
         tells=TELLS,
-        looks=tuple(look.key for look in LOOKS),
+        looks=tuple(look.key for look in LOOKS if look.bench),
         under=under_pump(verdict),
         still=tuple(still_of_pump(verdict)) if verdict.case.placed else (),
     )

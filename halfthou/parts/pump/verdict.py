@@ -12,7 +12,6 @@ from halfthou.parts.pump.kind import (
     BACKLASH,
     BLUED,
     BROKEN,
-    CHIP,
     CHIPPED,
     COVER,
     CRACKED,
@@ -28,6 +27,7 @@ from halfthou.parts.pump.kind import (
     HOUSING,
     LIMIT_OF,
     LOAD,
+    LOOSE,
     METAL,
     METAL_FOUND,
     NAIL,
@@ -40,18 +40,19 @@ from halfthou.parts.pump.kind import (
     PLUNGER,
     PLUNGER_BORE,
     RELIEF,
-    RELIEF_SCORED,
+    RELIEF_BAD,
     ROTOR_BODY,
     ROTOR_TIP,
     SCREEN,
+    SCREEN_BAD,
     SEAL,
     SEAL_WRONG,
     SHAFT,
     SHAFT_BORE,
     SPRING,
     SPUR,
-    STUCK,
     TIP,
+    TUBE,
     TWISTED,
     VANE_SLOT,
     WHOSE,
@@ -88,7 +89,7 @@ def judge_pump(case: PieceCase, failed: bool) -> PieceJudged:
         by_eye, eye = Action.REPLACE, (*eye, Note(REGARDLESS))
     figures = Figures(case)
     findings, amounts = tuple(_lengths(case, figures)), tuple(_amounts(figures))
-    relief = case.answer(RELIEF) in (STUCK, CHIP, RELIEF_SCORED)
+    relief = case.answer(RELIEF) in RELIEF_BAD
     notes = (*eye, *_advice(case, figures, findings))
     opens = set()
     if suspect and by_eye is None:
@@ -122,10 +123,12 @@ def _by_eye(case: PieceCase) -> Iterator[Note]:
         (HOUSING, (NAIL, CRACKED), "housing"),
         (GEARS, (BLUED, CHIPPED), "gears"),
         (DRIVE, (TWISTED, BROKEN), "drive"),
+        (DRIVE, (LOOSE,), "drive loose"),
         (DRY, (DRY_INSIDE,), "dry"),
-        (RELIEF, (STUCK, CHIP, RELIEF_SCORED), "relief"),
-        (SCREEN, ("metal in it", "blocked", "torn"), "screen"),
+        (RELIEF, RELIEF_BAD, "relief"),
+        (SCREEN, SCREEN_BAD, "screen"),
         (PICKUP_SEAL, SEAL_WRONG, "seal"),
+        (PICKUP_SEAL, (TUBE,), "tube"),
     ):
         said = case.answer(look)
         if said in answers:
@@ -136,7 +139,7 @@ def _eye_says(case: PieceCase, eye: tuple[Note, ...]) -> Action | None:
     keys = {note.key for note in eye}
     if "foreign" in keys:
         return Action.REFER
-    if keys & {"housing", "drive"}:
+    if keys & {"housing", "drive", "drive loose"}:
         return Action.REPLACE
     if "gears" in keys:
         return Action.NEW_PARTS if case.limits.made.get("gears sold") == "yes" else Action.REPLACE

@@ -11,6 +11,7 @@ from halfthou.parts.pump.kind import (
     PICKUP_SEAL,
     PRIMED,
     SCREEN,
+    SEAL_RIGHT,
     YES,
 )
 from halfthou.parts.pump.verdict import FIRST_LOOKS, REGARDLESS, by_house_rule
@@ -25,6 +26,7 @@ TELLS = {
     "drive": Tell(
         "pump.eye", "Drive {0}: the pump jammed and the drive went on. Rejected by eye; find what jammed it."
     ),
+    "drive loose": Tell("pump.eye", "Drive loose: it may let go at any start. Rejected by eye."),
     "dry": Tell("pump.eye", "Dry inside: it was never primed. Look for scores before it is measured."),
     "relief": Tell(
         "pump.relief", "Relief valve: {0}. What the oil pressure was says nothing, and grit went round."
@@ -32,6 +34,9 @@ TELLS = {
     "screen": Tell("pump.pickup", "Screen: {0}. Where it came from is found before the engine is closed."),
     "seal": Tell(
         "pump.seal", "Pickup seal {0}: air gets in, the oil foams, the pressure wanders. Fit the right one."
+    ),
+    "tube": Tell(
+        "pump.pickup", "Pickup tube cracked or loose: air gets in, the pressure wanders. Mend it, press it again."
     ),
     REGARDLESS: Tell("pump.suspect", "Metal went through it: a new pump regardless, by the house rule."),
     "suspect": Tell(
@@ -80,7 +85,7 @@ def before_closing(verdict: PieceVerdict) -> tuple[tuple[str, str], ...]:
     case = verdict.case
     done = {True: "done", False: "open"}
     return (
-        ("Screen clean, pickup seal the right one", done[case.answer(PICKUP_SEAL) == "as the new one"]),
+        ("Screen clean, pickup seal the right one", done[case.answer(PICKUP_SEAL) == SEAL_RIGHT]),
         ("Drive in mesh", done[case.answer(ENGAGED) == YES]),
         ("Packed with assembly grease that dissolves, or primed", done[case.answer(PRIMED) == YES]),
         ("Metal looked for", done[case.answer(METAL) is not None]),

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from halfthou.engines import Drawing, FeatureKind, LookKind, PartKind, Place, SheetFigure, SheetMade, StationDrawing
+from halfthou.engines import Drawing, FeatureKind, PartKind, Place, SheetFigure, SheetMade, StationDrawing
 from halfthou.jobs import Layout, OperationKind, Purpose, SetLimits, SetName
 from halfthou.lengths import ZERO, Length
+from halfthou.looks import Answer, LookKind, plain
 
 SET = SetName.RINGS.value
 GAP, AT_DEPTH = "closed gap", "depth of the gap"
@@ -17,15 +18,17 @@ SCUFFED, THROUGH, FLAKING, BROKEN, WEAK = "scuffed", "worn through its facing", 
 NOT_SQUARE, YES, NOT_YET = "not square", "yes", "not yet"
 FACINGS = ("plain iron", "chromium", "molybdenum", "nitrided steel")
 
+_ANY = ("ring", SET)
+
 LOOKS = (
-    LookKind(WHOLE, ("whole", BROKEN), ("part", "set")),
-    LookKind(FACE, ("even all round", SCUFFED, THROUGH, FLAKING), ("part", "set")),
-    LookKind(TENSION, ("springs back", WEAK), ("part", "set")),
-    LookKind(FACING, FACINGS),
-    LookKind(SQUARE, ("pushed down square", NOT_SQUARE), ("part", "set")),
-    LookKind(TAGGED, (YES, NOT_YET), ("part", "set")),
-    LookKind(SIDE_UP, (YES, NOT_YET), ("part", "set")),
-    LookKind(STAGGER, (YES, NOT_YET), ("set",)),
+    LookKind(WHOLE, (Answer("whole"), Answer(BROKEN, ("gap.ends",))), _ANY, bench=True),
+    LookKind(FACE, plain("even all round", FLAKING, SCUFFED, THROUGH), _ANY, bench=True),
+    LookKind(TENSION, plain("springs back", WEAK), _ANY, bench=True),
+    LookKind(FACING, plain(*FACINGS), ("ring",), bench=True),
+    LookKind(SQUARE, plain("pushed down square", NOT_SQUARE), _ANY, bench=True),
+    LookKind(TAGGED, plain(YES, NOT_YET), _ANY, bench=True),
+    LookKind(SIDE_UP, plain(YES, NOT_YET), _ANY, bench=True),
+    LookKind(STAGGER, plain(YES, NOT_YET), (SET,), bench=True),
 )
 FIGURES = (
     SheetFigure("top_gap", "Top ring, gap when new", is_band=True),

@@ -1,7 +1,7 @@
 """Everything that changes a job: one short file a kind of change. May they, load, check, save and history."""
 
 from workshop.house.looks import look_table_in_force as look_table
-from workshop.jobs.actions.at_the_door import ChoosingWay, SettingStop, TakingLook, Telling
+from workshop.jobs.actions.at_the_door import ChoosingWay, SettingStop, Telling
 from workshop.jobs.actions.booking import (
     BookIn,
     Header,
@@ -22,8 +22,8 @@ from workshop.jobs.actions.deciding import (
 )
 from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
 from workshop.jobs.actions.door import OneOfSeveral, land_facts, reported_fact
-from workshop.jobs.actions.evidence import Mistrusting, Reporting, SayingWay, Sighted
-from workshop.jobs.actions.facts import Extending, Seeing, TakingBack, clock_off, extend_scope, observe, take_back
+from workshop.jobs.actions.evidence import Mistrusting, Reporting, SayingWay
+from workshop.jobs.actions.facts import Extending, TakingBack, clock_off, extend_scope, take_back
 from workshop.jobs.actions.files import Compared, compare_readings, take_in_job, take_in_readings, take_in_zip
 from workshop.jobs.actions.landing import (
     Landed,
@@ -52,6 +52,7 @@ from workshop.jobs.actions.pictures import (
 )
 from workshop.jobs.actions.pieces import BringingIn, FittingIn, bring_in, fit
 from workshop.jobs.actions.reading_up import budgets_of, story_of
+from workshop.jobs.actions.seeing import Seeing, see
 from workshop.jobs.actions.strip import DoingStep, LayingPart, MarkingPart
 from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operation
 
@@ -87,12 +88,10 @@ __all__ = [
     "SeeingFastener",
     "SendingReport",
     "SettingStop",
-    "Sighted",
     "SittingForm",
     "SlipReply",
     "SpotRef",
     "TakingBack",
-    "TakingLook",
     "TakingOut",
     "TakingPicture",
     "Telling",
@@ -123,10 +122,10 @@ __all__ = [
     "look_table",
     "looked_at",
     "names_of",
-    "observe",
     "open_job",
     "picture_of",
     "reported_fact",
+    "see",
     "sign",
     "sitting_from",
     "sound_job",

@@ -1,4 +1,4 @@
-"""Facts from the door land: what was said, looks taken, stop points, and which way on was chosen."""
+"""Facts from the door land: what was said, stop points, and which way on was chosen."""
 
 from typing import Literal
 
@@ -7,10 +7,11 @@ from pydantic import Field
 
 from halfthou.door import faults_of_statement
 from halfthou.exchange import Fault
-from halfthou.jobs import Fact, FactId, Found, Job, LookTaken, Moment, Statement, StopPoint, WayOn
-from halfthou.looks import USUAL_LOOKS
+from halfthou.first_look import USUAL_LOOKS
+from halfthou.jobs import Fact, FactId, Job, Moment, Statement, StopPoint, WayOn
 from workshop.jobs.actions.one_fact import fact_from, land_one
 from workshop.jobs.actions.opened import Opened
+from workshop.jobs.actions.seeing import must_be_known
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
 from workshop.people.refusals import NotThere, Refusal
@@ -26,19 +27,6 @@ class Telling(Schema):
     source: str = Field(default="", max_length=200)
     verified: bool = False
     note: str = Field(default="", max_length=2000)
-    at: Moment
-
-
-class TakingLook(Schema):
-    """A look that was taken."""
-
-    fact: Literal["look"] = "look"
-    id: FactId
-    look: str = Field(max_length=40)
-    found: Found
-    words: str = Field(default="", max_length=2000)
-    cleaned: bool = False
-    minutes: int | None = Field(default=None, ge=0, le=10_000)
     at: Moment
 
 
@@ -85,27 +73,6 @@ def statement_of(person: Person, given: Telling) -> Statement:
     return said
 
 
-def _must_be_known(job: Job, look: str) -> str:
-    rows = {row.key: row.name for row in (job.look_table or USUAL_LOOKS).looks}
-    if look not in rows:
-        raise NotThere("no-look", f"The table of looks has no “{look}”.")
-    return rows[look]
-
-
-def take_look(person: Person, job_id: int, given: TakingLook) -> Opened:
-    """Write down a look. One taken after cleaning is kept, and counts less."""
-
-    def make(_record: JobRecord, job: Job) -> list[Fact]:
-        _must_be_known(job, given.look)
-        if given.found in (Found.FOUND, Found.ENDS) and not given.words.strip():
-            fault = Fault("words", "Say what was found, in a few words.")
-            raise Refusal("bad-look", "The look was not written down.", [fault])
-        taken = fact_from(LookTaken, person, given)
-        return [taken]
-
-    return land_one(person, job_id, given, ("look", "found"), make)
-
-
 def set_stop(person: Person, job_id: int, given: SettingStop) -> Opened:
     """Agree a stop point."""
 
@@ -122,7 +89,7 @@ def stop_of(person: Person, given: SettingStop, job: Job) -> StopPoint:
     spend = _coins(given.spend, job) if given.spend.strip() else None
     before = given.before or None
     if before is not None:
-        _must_be_known(job, before)
+        must_be_known(job, before)
     if (spend is None) == (before is None):
         fault = Fault("spend", "Give a sum, or choose a look: one of both.")
         raise Refusal("bad-stop", "A stop point is at a sum, or before a look.", [fault])
@@ -147,7 +114,7 @@ def choose_way(person: Person, job_id: int, given: ChoosingWay) -> Opened:
 
     def make(_record: JobRecord, job: Job) -> list[Fact]:
         points = {point.id: point.name for point in job.standing(job.stop_points)}
-        points |= {look.id: look.words for look in job.standing(job.looks_taken)}
+        points |= {one.id: one.note for one in job.standing(job.seen) if one.ends}
         if given.point not in points:
             raise NotThere("no-point", "There is no such stop point.")
         if not given.reason.strip():

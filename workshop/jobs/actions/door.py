@@ -12,15 +12,13 @@ from typing import TYPE_CHECKING, Annotated, Any, NamedTuple, Union
 from pydantic import Field, ValidationError, ValidatorFunctionWrapHandler, WrapValidator
 
 from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import FACT_KINDS
+from halfthou.jobs import FACT_KINDS, kind_called
 from workshop.jobs.actions.at_the_door import (
     ChoosingWay,
     SettingStop,
-    TakingLook,
     Telling,
     choose_way,
     set_stop,
-    take_look,
     tell,
 )
 from workshop.jobs.actions.cause import (
@@ -39,13 +37,11 @@ from workshop.jobs.actions.evidence import (
     Mistrusting,
     Reporting,
     SayingWay,
-    Sighted,
     mistrust,
     report_oil,
     say_way,
-    see_evidence,
 )
-from workshop.jobs.actions.facts import Extending, Seeing, TakingBack, extend_scope, observe, take_back
+from workshop.jobs.actions.facts import Extending, TakingBack, extend_scope, take_back
 from workshop.jobs.actions.landing import Landed, Landing, land_reading, land_readings, not_worked_out
 from workshop.jobs.actions.open_ends import (
     ClosingEnd,
@@ -62,6 +58,7 @@ from workshop.jobs.actions.open_ends import (
 from workshop.jobs.actions.opened import Opened, open_job
 from workshop.jobs.actions.pieces import BringingIn, FittingIn, bring_in, fit
 from workshop.jobs.actions.plain import land_plain, reported_as
+from workshop.jobs.actions.seeing import Seeing, see
 from workshop.jobs.actions.strip import DoingStep, LayingPart, MarkingPart, do_step, lay_part, mark_part
 from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operation
 from workshop.people.may import Act, must
@@ -90,14 +87,13 @@ class FactWay(NamedTuple):
 _WAYS: dict[type[Any], Callable[[Person, int, Any], Any]] = {
     Landing: land_reading,
     TakingBack: take_back,
-    Seeing: observe,
+    Seeing: see,
     Doing: do_operation,
     SlipReply: answer_slip,
     Extending: extend_scope,
     BringingIn: bring_in,
     FittingIn: fit,
     Telling: tell,
-    TakingLook: take_look,
     SettingStop: set_stop,
     ChoosingWay: choose_way,
     DoingStep: do_step,
@@ -108,7 +104,6 @@ _WAYS: dict[type[Any], Callable[[Person, int, Any], Any]] = {
     FindingFragment: find_fragment,
     ClosingEnd: close_end,
     HandingOver: hand_over,
-    Sighted: see_evidence,
     Reporting: report_oil,
     SayingWay: say_way,
     Mistrusting: mistrust,
@@ -140,8 +135,16 @@ def reported_fact(kind: str) -> type[Any]:
     return way.reported
 
 
+def _of_the_present_kind(given: Any) -> Any:
+    held = kind_called(given["fact"]) if isinstance(given, dict) and isinstance(given.get("fact"), str) else None
+    if held is None or held.kind.name == given["fact"]:
+        return given
+    return {**held.present(given["fact"], given), "fact": held.kind.name}
+
+
 def _read(given: Any, _read_as_any: ValidatorFunctionWrapHandler) -> Any:
-    """What was reported, read by its kind; else its refusal."""
+    """What was reported, read by its kind; else its refusal. A bench that was away may report of an older kind."""
+    given = _of_the_present_kind(given)
     kind, name = (given.get("fact"), given.get("id")) if isinstance(given, dict) else (None, None)
     way = way_of(kind) if isinstance(kind, str) else None
     if way is None:

@@ -1,34 +1,18 @@
-"""Facts of the evidence land: what was seen, oil reports, the oil's way, what is mistrusted."""
+"""Facts of the evidence land: oil reports, the oil's way, what is mistrusted."""
 
 from typing import Literal
 
 from ninja import Schema
 from pydantic import Field
 
-from halfthou.evidence import DEPOSIT, FIGURES, fault_of_report, faults_of_sighting, faults_of_way
+from halfthou.evidence import FIGURES, fault_of_report, faults_of_way
 from halfthou.exchange import Fault
-from halfthou.jobs import Drawn, Fact, FactId, Job, Mistrust, Moment, OilFigure, OilReport, OilWaySaid, Sighting
-from halfthou.lengths import Asked, Length, Unreadable, read_length
+from halfthou.jobs import Drawn, Fact, FactId, Job, Mistrust, Moment, OilFigure, OilReport, OilWaySaid
 from workshop.jobs.actions.one_fact import fact_from, land_one
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
-
-
-class Sighted(Schema):
-    """Something seen of a part or of the engine: the look and its answer. `amount` is a height as typed."""
-
-    fact: Literal["sighting"] = "sighting"
-    id: FactId
-    on: str = Field(max_length=40)
-    look: str = Field(max_length=60)
-    answer: str = Field(max_length=100)
-    arc: tuple[int, int] | None = None
-    amount: str = Field(default="", max_length=60)
-    cleaned: bool = False
-    note: str = Field(default="", max_length=2000)
-    at: Moment
 
 
 class FigureReported(Schema):
@@ -73,44 +57,6 @@ class Mistrusting(Schema):
     of: str = Field(max_length=80)
     reason: str = Field(max_length=200)
     at: Moment
-
-
-def see_evidence(person: Person, job_id: int, given: Sighted) -> Opened:
-    """Write down what was seen. Refuses: Refusal where the engine has no such part, or nobody looks for that."""
-
-    def make(_record: JobRecord, job: Job) -> list[Fact]:
-        faults: list[Fault] = []
-        amount = _height(given.amount, job, faults) if given.look == DEPOSIT else None
-        if faults:
-            raise Refusal("bad-look", "That was not written down. Mend what is marked.", faults)
-        seen = fact_from(Sighting, person, given, amount=amount, typed=given.amount.strip())
-        wrong = list(faults_of_sighting(seen, job.limits.layout))
-        if wrong:
-            said = ". ".join(fault[0].upper() + fault[1:] for fault in wrong)
-            raise Refusal(
-                "bad-look", f"That was not written down. {said}.", [Fault("answer", one) for one in wrong]
-            )
-        return [seen]
-
-    return land_one(person, job_id, given, ("on", "look", "answer"), make)
-
-
-#: No deposit line lies deeper than this below the deck: a bore is not so long. Source: common practice.
-DEEPEST_LINE = Length(250_000_000)
-
-
-def _height(text: str, job: Job, faults: list[Fault]) -> Length | None:
-    try:
-        found = read_length(text, job.shown_in)
-    except Unreadable as error:
-        faults.append(Fault("amount", error.message))
-        return None
-    if isinstance(found, Asked):
-        faults.append(Fault("amount", f"{found.question} Write it with in or mm."))
-        return None
-    if not 0 <= found.length.nm <= DEEPEST_LINE.nm:
-        faults.append(Fault("amount", f"“{text.strip()}” is no height below a deck: check the decimal point."))
-    return found.length
 
 
 def report_oil(person: Person, job_id: int, given: Reporting) -> Opened:

@@ -1,4 +1,4 @@
-"""Facts land: withdrawals, observations, a wider scope. Each is added once, whatever is sent twice."""
+"""Facts land: withdrawals, a wider scope. Each is added once, whatever is sent twice."""
 
 from collections.abc import Iterable
 from datetime import datetime, timedelta
@@ -7,23 +7,12 @@ from typing import Literal
 from django.db import transaction
 from django.utils import timezone
 from ninja import Schema
-from pydantic import Field, ValidationError
+from pydantic import Field
 
-from halfthou.engines import LookKind
-from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import (
-    FACT_KINDS,
-    Extension,
-    Fact,
-    Job,
-    LimitsSheet,
-    Moment,
-    Observation,
-    Withdrawal,
-)
-from halfthou.lengths import Asked, Length, Unreadable, read_length, read_undersize
-from halfthou.parts import CATALOGUE, faults_of_look
-from halfthou.surveys import plan_of
+from halfthou.exchange import Fault
+from halfthou.jobs import Extension, Fact, Job, LimitsSheet, Moment, Withdrawal, kind_called
+from halfthou.parts import CATALOGUE
+from halfthou.surveys import is_crack
 from workshop.jobs.actions.one_fact import RIGHT, fact_from, land_one
 from workshop.jobs.actions.opened import (
     Opened,
@@ -33,7 +22,7 @@ from workshop.jobs.actions.opened import (
     settled,
 )
 from workshop.jobs.models import JobRecord
-from workshop.jobs.translate import known_fact
+from workshop.jobs.translate import fact_of, known_fact
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
@@ -48,19 +37,6 @@ class TakingBack(Schema):
     fact: Literal["withdrawal"] = "withdrawal"
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
     of: str = Field(max_length=64)
-    at: Moment
-
-
-class Seeing(Schema):
-    """An observation as sent from a bench."""
-
-    fact: Literal["observation"] = "observation"
-    id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
-    on: str = Field(max_length=40)
-    look: str = Field(max_length=40)
-    answer: str = Field(max_length=100)
-    depth: str = Field(default="", max_length=200)
-    spot: str = Field(default="", max_length=3)
     at: Moment
 
 
@@ -85,24 +61,18 @@ def take_back(person: Person, job_id: int, given: TakingBack) -> Opened:
             raise Clash("name-taken", "Another fact has that name already. Nothing was taken back.")
         return settled(record, person)
     row = record.facts.filter(key=given.of).first()
-    kind = FACT_KINDS[row.kind].kind if row is not None else None
-    if row is None or kind is None or kind.back is None:
+    held = kind_called(row.kind) if row is not None else None
+    if row is None or held is None or held.kind.back is None:
         raise NotThere("no-fact", "That is not there to take back.")
-    must_be_open(record, kind)
+    must_be_open(record, held.kind)
     own_or_may(person, row.by)
-    must(person, RIGHT[kind.back])
+    must(person, RIGHT[held.kind.back])
+    if is_crack(fact_of(row)):
+        words = "A crack that was found stays found until a crack test is passed: write the test down."
+        raise Clash("crack-stays", words)
     if not record.facts.filter(kind=given.fact, document__fact=given.of).exists():
         add_facts(record, [fact_from(Withdrawal, person, given, fact=given.of)])
     return settled(record, person)
-
-
-def observe(person: Person, job_id: int, given: Seeing) -> Opened:
-    """Write down what was seen on a journal, a set or the crank."""
-
-    def make(_record: JobRecord, job: Job) -> list[Fact]:
-        return [_seen(person, given, job)]
-
-    return land_one(person, job_id, given, ("on", "look", "answer"), make)
 
 
 def extend_scope(person: Person, job_id: int, given: Extending) -> Opened:
@@ -128,58 +98,6 @@ def must_have_limits(sheet: LimitsSheet, sets: Iterable[str]) -> None:
     if missing:
         words = f"The limits sheet says nothing of the {' and '.join(missing)}: add their limits first."
         raise Refusal("no-limits", words, [Fault("scope", words)])
-
-
-#: No score or claim is deeper than this: 0.2 in. Source: common practice, no source.
-DEEPEST = Length(5_080_000)
-
-
-def _seen(person: Person, given: Seeing, job: Job) -> Observation:
-    """A look as a fact. Refuses: Refusal."""
-    engine = CATALOGUE.engine_of(job)
-    if given.on not in engine.spoken_of:
-        raise NotThere("no-part", f"This engine has no {given.on}.")
-    look = engine.look(given.look, given.on)
-    if look is None:
-        raise Refusal("no-look", f"Nobody looks for {given.look} on {given.on}.", [Fault("look", "not looked for")])
-    depth = _depth(given, job, look)
-    message = f"That cannot be written down. The answers are: {', '.join(look.answers)}."
-    try:
-        seen = fact_from(
-            Observation, person, given, depth=depth, typed=given.depth.strip(), spot=given.spot or None
-        )
-    except ValidationError as error:
-        raise Refusal("bad-look", message, faults_of(error)) from None
-    faults = [Fault("answer", fault) for fault in faults_of_look(seen, engine)]
-    if faults:
-        raise Refusal("bad-look", message, faults)
-    part = engine.parts.get(given.on)
-    if seen.spot and part is not None:
-        first = engine.kind(part.id).features[0]
-        if seen.spot not in first.spots_of(plan_of(job, part.set, first)):
-            raise Refusal("no-spot", f"{seen.spot} is no spot of the plan.", [Fault("spot", "not in the plan")])
-    return seen
-
-
-def _depth(given: Seeing, job: Job, look: LookKind) -> Length | None:
-    text = given.depth.strip()
-    if not text:
-        return None
-    try:
-        if look.step_for:
-            limits = job.limits.sets.get(given.on)
-            found = read_undersize(text, job.shown_in, tuple(step.size for step in limits.steps) if limits else ())
-        else:
-            found = read_length(text, job.shown_in)
-    except Unreadable as error:
-        raise Refusal(error.code, error.message, [Fault("depth", error.message)]) from None
-    if isinstance(found, Asked):
-        words = f"{found.question} Write it with in or mm."
-        raise Refusal("two-ways", words, [Fault("depth", words)])
-    if found.length > DEEPEST:
-        words = f"“{text}” is no depth: check the decimal point."
-        raise Refusal("too-deep", words, [Fault("depth", words)])
-    return found.length
 
 
 def own_or_may(person: Person, by: str) -> None:

@@ -11,7 +11,7 @@ from pydantic import ValidationError
 
 from halfthou.assess import JudgedJob, faults_in, judge, put_in_words
 from halfthou.exchange import Fault, faults_of
-from halfthou.jobs import Fact, FactKind, Job, Reading, SettingCheck, Sitting, Until
+from halfthou.jobs import ENGINE, Fact, FactKind, Job, Reading, SettingCheck, Sitting, Until
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE, faults_of_readings
 from halfthou.report import Assessment
@@ -279,7 +279,7 @@ def _stage(record: JobRecord, job: Job, own: Assessment) -> tuple[Stage, str]:
     if decided >= {one.set for one in own.sets}:
         return Stage.DECIDING, "a signature"
     if own.readings_taken == 0:
-        begun = any(job.standing(job.steps_done)) or any(job.standing(job.looks_taken)) or bool(job.sightings)
+        begun = any(job.standing(job.steps_done)) or any(one.on == ENGINE for one in job.standing(job.seen))
         return Stage.STRIPPING if begun else Stage.BOOKED_IN, own.waits_for
     if own.readings_taken < own.readings_planned and own.waits_for != "a decision":
         return Stage.MEASURING, own.waits_for

@@ -7,7 +7,6 @@ from django.db.models import Q
 from ninja import Schema
 from pydantic import Field
 
-from halfthou.causes import EVIDENCE_LOOKS
 from halfthou.exchange import MOST_ZIP, Fault
 from halfthou.jobs import ENGINE, Fact, FactId, Job, Moment, Picture, held_as
 from halfthou.parts import CATALOGUE
@@ -48,7 +47,7 @@ def names_of(job: Job) -> dict[str, str]:
         ENGINE: "The engine",
         **{part.id: part.name for part in CATALOGUE.engine_of(job).parts.values()},
         **{key: place.name for key, place in strip.places.items()},
-        **{f"look:{key}": look.name for key, look in EVIDENCE_LOOKS.items()},
+        **{f"look:{key}": look.called for key, look in CATALOGUE.looks.items()},
         **{f"look:{key}": row.name for key, row in strip.looks.rows.items()},
         **{f"step:{step.id}": step.text for step in strip.steps},
     }

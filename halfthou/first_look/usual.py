@@ -5,8 +5,11 @@ Source: docs/trade: The order of looks, common practice, no source.
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+from typing import NamedTuple
+
+from halfthou.jobs import ENGINE, LookRow, LookTable
 from halfthou.jobs import ComplaintKind as Kind
-from halfthou.jobs import LookRow, LookTable
 
 #: Answers at the door after which no starter is given to the engine.
 _NO_STARTER = {"turns by hand": ("locked", "tight at one place", "not tried")}
@@ -221,3 +224,44 @@ USUAL_LOOKS = LookTable(
         ),
     )
 )
+
+
+class AnsweredBy(NamedTuple):
+    """A look of the table that answers one of the order, on places whose id begins so. `every` says that each half
+    bearing of a rod must have been seen."""
+
+    look: str
+    on: str = ""
+    every: bool = False
+
+
+#: By the look of the order: what answers it, wherever it was written down. Where it is one look, that is asked.
+ANSWERED_BY: Mapping[str, tuple[AnsweredBy, ...]] = {
+    "turn": (AnsweredBy("turn"),),
+    SAMPLE: (AnsweredBy("oil seen"),),
+    FILTER: (AnsweredBy("filter"),),
+    "coolant test": (AnsweredBy("coolant test"),),
+    DEPOSITS: (AnsweredBy("crown"), AnsweredBy("gasket")),
+    "deck": (AnsweredBy("deck flat"), AnsweredBy("deck", "block")),
+    SCREEN: (AnsweredBy("screen"),),
+    SHELLS: (AnsweredBy("overlay", "half-rod"),),
+    "one main": (AnsweredBy("overlay", "half-main"),),
+    "pump open": (
+        AnsweredBy("inside"), AnsweredBy("relief valve"), AnsweredBy("gears or rotors"), AnsweredBy("pump housing"),
+    ),
+    "all rods": (AnsweredBy("overlay", "half-rod", every=True),),
+    "pistons": (AnsweredBy("skirts", "piston-"),),
+    "crank": (AnsweredBy("straightness", "crank"),),
+    "crack test": (AnsweredBy("crack test", "crank"),),
+}  # fmt: skip
+#: Looks of the order that are one look of the table: that look is asked, on this.
+ASKED_AS: Mapping[str, tuple[str, str]] = {
+    "turn": ("turn", ENGINE),
+    SAMPLE: ("oil seen", ENGINE),
+    FILTER: ("filter", ENGINE),
+    "coolant test": ("coolant test", ENGINE),
+    "deck": ("deck flat", ENGINE),
+    SCREEN: ("screen", "pump"),
+    "crank": ("straightness", "crank"),
+    "crack test": ("crack test", "crank"),
+}

@@ -9,9 +9,10 @@ from datetime import datetime
 from functools import cached_property
 
 from halfthou.door import COMPLAINT, TURNS, complaint_kinds, said_of, turns
-from halfthou.jobs import Arrangement, ComplaintKind, Found, Job, LookRow, LookTable, LookTaken
-from halfthou.looks.order import WeighedLook
-from halfthou.looks.usual import USUAL_LOOKS
+from halfthou.first_look.order import WeighedLook
+from halfthou.first_look.taken import Found, LookTaken, looks_taken
+from halfthou.first_look.usual import USUAL_LOOKS
+from halfthou.jobs import Arrangement, ComplaintKind, Job, LookRow, LookTable
 
 #: The look that the answer to "turns by hand" is.
 TURN = "turn"
@@ -38,14 +39,14 @@ class Looks:
 
     @cached_property
     def taken(self) -> dict[str, LookTaken]:
-        """The last answer to each look; that it turns by hand may have been said at the door."""
-        found = {one.look: one for one in self.job.standing(self.job.looks_taken)}
+        """What came of each look that was taken; that it turns by hand may have been said at the door."""
+        found = looks_taken(self.job)
         said = said_of(self.job, TURNS)
         if TURN not in found and TURN in self.rows and said and turns(self.job) != "not tried":
             last, free = said[-1], said[-1].answer == "free"
             found[TURN] = LookTaken(
-                id=last.id, look=TURN, found=Found.NOTHING if free else Found.FOUND, words=last.answer, by=last.by,
-                at=last.at,
+                id=last.id, answer=last.answer, found=Found.NOTHING if free else Found.FOUND, words=last.answer,
+                by=last.by, at=last.at,
             )  # fmt: skip
         return found
 
@@ -58,6 +59,8 @@ class Looks:
         said, look = turns(self.job), self.taken.get(TURN)
         if said != "not tried" or look is None or look.found is Found.CANNOT:
             return said
+        if look.answer:
+            return look.answer
         return "free" if look.found is Found.NOTHING else "tight at one place"
 
     @cached_property
@@ -74,12 +77,12 @@ class Looks:
         locked = {ComplaintKind.SEIZED} if self.turning in ("locked", "tight at one place") else set()
         return complaint_kinds(self.job) | {kind for kind in told if kind is not None} | locked
 
-    def weak(self, taken: LookTaken) -> bool:
+    def weak(self, key: str, taken: LookTaken) -> bool:
         """Whether a look was taken after what it is of was cleaned or taken apart: it is kept, and counts less.
 
         Rule:    looks.destroyed.
         """
-        gone = self.destroyed.get(taken.look)
+        gone = self.destroyed.get(key)
         return taken.cleaned or (gone is not None and gone < taken.at)
 
     def minutes(self, row: LookRow) -> int:
@@ -128,9 +131,9 @@ class Looks:
             at = self.rows[at].after
         return at
 
-    def minutes_taken(self, taken: LookTaken) -> int:
+    def minutes_taken(self, key: str, taken: LookTaken) -> int:
         """What a look took: as written down, else as the table has it."""
-        row = self.rows.get(taken.look)
+        row = self.rows.get(key)
         if taken.minutes is not None or row is None:
             return taken.minutes or 0
         return 0 if taken.id in self._said_ids else self.minutes(row)

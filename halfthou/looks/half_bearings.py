@@ -6,6 +6,7 @@ Source: docs/trade: Reading half bearings, common practice; bearing makers' fail
 from __future__ import annotations
 
 from halfthou.jobs import Document
+from halfthou.looks.look import Answer, Echo, LookKind, plain
 
 OVERLAY, WEAR, BACK, SEAT = "overlay", "wear", "back", "seat"
 KIND = "shell kind"
@@ -54,15 +55,43 @@ IN_PLACE, TURNED, STUCK, LOOSE, SHEARED, HOLE, EXCHANGED = (
     "oil hole not over the drilling", "halves exchanged",
 )  # fmt: skip
 SEATS = (IN_PLACE, TURNED, STUCK, LOOSE, SHEARED, HOLE, EXCHANGED)
-ANSWERS: dict[str, tuple[str, ...]] = {
-    OVERLAY: tuple(BY_ANSWER), WEAR: WEARS, BACK: BACKS, SEAT: SEATS
-}  # fmt: skip
-#: How bad each answer is, where two people say different things: the worse counts.
-WORSE: dict[str, tuple[str, ...]] = {
-    OVERLAY: tuple(grade.answer for grade in sorted(GRADES, key=lambda one: one.harm)),
-    BACK: BACKS,
-    SEAT: (IN_PLACE, EXCHANGED, HOLE, LOOSE, STUCK, SHEARED, TURNED),
-}
+#: What the halves of a journal say together, and what of them says that metal went through the pump.
+HALVES, HALVES_SOUND, HALVES_NOT = "half bearings", "sound by eye", "not to go back"
+_NOT_BACK = Echo("journal", HALVES, HALVES_NOT)
+_SOUND = Echo("journal", HALVES, HALVES_SOUND, all=True)
+_METAL = Echo("oil pump", "metal", "metal found")
+_ON = ("half bearing",)
+
+
+def _graded(grade: Grade) -> Answer:
+    own = _NOT_BACK if grade.rejected else _SOUND
+    return Answer(grade.answer, echoes=(own, _METAL) if grade.sheds else (own,))
+
+
+def _sat(text: str) -> Answer:
+    return Answer(text, echoes=() if text in (IN_PLACE, EXCHANGED) else (_NOT_BACK,))
+
+
+OVERLAY_LOOK = LookKind(
+    OVERLAY,
+    tuple(_graded(grade) for grade in GRADES),
+    _ON,
+    lost_by="wash.shells",
+    worse=tuple(grade.answer for grade in sorted(GRADES, key=lambda one: one.harm)),
+)
+WEAR_LOOK = LookKind(WEAR, plain(*WEARS), _ON, lost_by="wash.shells")
+BACK_LOOK = LookKind(BACK, plain(*BACKS), _ON, lost_by="wash.shells", worse=BACKS)
+#: How a half bearing sat: of each half on the map, of all of a journal at the bench.
+SEAT_LOOK = LookKind(
+    SEAT,
+    tuple(_sat(text) for text in SEATS),
+    ("half bearing", "journal"),
+    bench=True,
+    lost_by="wash.shells",
+    worse=(IN_PLACE, EXCHANGED, HOLE, LOOSE, STUCK, SHEARED, TURNED),
+)
+#: The looks of the bearing map.
+OF_HALVES = {look.key: look for look in (OVERLAY_LOOK, WEAR_LOOK, BACK_LOOK, SEAT_LOOK)}
 
 TWO_LAYER, THREE_LAYER, COATED, UNKNOWN = "two-layer soft", "three-layer with overlay", "coated", "not known"
 #: What is normal for each kind of half bearing.

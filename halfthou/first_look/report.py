@@ -5,15 +5,19 @@ from __future__ import annotations
 from collections.abc import Iterator
 from datetime import datetime
 
-from halfthou.jobs import ComplaintKind, Document, Found, LookRow, LookTable, StopPoint, StripFar, WayOn
-from halfthou.looks.order import expected_cost, order_looks
-from halfthou.looks.standing import Looks, asked_of_kind
+from halfthou.first_look.order import expected_cost, order_looks
+from halfthou.first_look.standing import Looks, asked_of_kind
+from halfthou.first_look.taken import Found
+from halfthou.first_look.usual import ASKED_AS
+from halfthou.jobs import ENGINE, ComplaintKind, Document, LookRow, LookTable, StopPoint, StripFar, WayOn
+from halfthou.parts import CATALOGUE
 from halfthou.words import Caution, Reason, cautions_of_look
 
 
 class LookShown(Document):
     """A look still to be taken: what it takes, what it spoils, its chance to end the job in per cent, and what has
-    to come before it."""
+    to come before it. `look` and `on` are what its answer is written down of; `answers` those of the table, none
+    where it is only said in general what came of it."""
 
     key: str
     name: str
@@ -25,11 +29,15 @@ class LookShown(Document):
     percent: int
     after: str
     ends: str
+    look: str
+    on: str
+    answers: tuple[str, ...]
     cautions: tuple[Caution, ...]
 
 
 class TakenShown(Document):
-    """A look that was taken. `weak` says that it was taken after cleaning, and counts less."""
+    """A look that was taken. `weak` says that it was taken after cleaning, and counts less; `elsewhere` that its
+    answer stands on another page."""
 
     id: str
     key: str
@@ -41,6 +49,7 @@ class TakenShown(Document):
     time: str
     weak: bool
     at_the_door: bool
+    elsewhere: bool
 
 
 class BarredShown(Document):
@@ -105,7 +114,7 @@ def looks_report(looks: Looks, strip_minutes: int, strip_left: int) -> LooksRepo
     order = order_looks(weighed)
     plain = [row.key for row in looks.left]
     expected = round(expected_cost(order, weighed))
-    spent_minutes = sum(looks.minutes_taken(one) for one in looks.taken.values()) + strip_minutes
+    spent_minutes = sum(looks.minutes_taken(key, one) for key, one in looks.taken.items()) + strip_minutes
     spent = coins_of(spent_minutes, table.hour)
     stops = tuple(_stops(looks, spent, order))
     ways = tuple(
@@ -168,11 +177,14 @@ def _shown(looks: Looks, row: LookRow) -> LookShown:
     left = {one.key for one in looks.left}
     after = looks.rows[row.after].name if row.after in left and row.after is not None else ""
     percent = looks.percent(row)
+    look, on = ASKED_AS.get(row.key, (row.key, ENGINE))
     ends = "often ends it" if percent >= 25 else "may end it" if percent >= 10 else "seldom ends it"
     return LookShown(
         key=row.key, name=row.name, how=row.how, minutes=looks.minutes(row),
         time=minutes_words(looks.minutes(row)), spoils=row.spoils,
-        harm_minutes=row.harm_minutes, percent=percent, after=after, ends=ends, cautions=cautions_of_look(row.key),
+        harm_minutes=row.harm_minutes, percent=percent, after=after, ends=ends,
+        look=look, on=on, answers=CATALOGUE.looks[look].texts if row.key in ASKED_AS else (),
+        cautions=cautions_of_look(row.key),
     )  # fmt: skip
 
 
@@ -181,7 +193,8 @@ def _taken(looks: Looks) -> Iterator[TakenShown]:
         row = looks.rows.get(key)
         yield TakenShown(
             id=one.id, key=key, name=row.name if row is not None else key, found=one.found, words=one.words,
-            by=one.by, at=one.at, time=minutes_words(looks.minutes_taken(one)), weak=looks.weak(one),
+            by=one.by, at=one.at, time=minutes_words(looks.minutes_taken(key, one)), weak=looks.weak(key, one),
+            elsewhere=one.elsewhere,
             at_the_door=any(said.id == one.id for said in looks.job.statements),
         )  # fmt: skip
 
@@ -241,7 +254,7 @@ def _reasons(looks: Looks) -> Iterator[Reason]:
         )
     for key, one in looks.taken.items():
         name = looks.rows[key].name if key in looks.rows else key
-        if looks.weak(one):
+        if looks.weak(key, one):
             yield Reason(
                 rule="looks.destroyed", text=f"{name}: looked at after cleaning. It is kept, and counts less."
             )

@@ -1,0 +1,134 @@
+"""What a look is: one row of the one table. On what it is taken, what it may answer, what each answer says."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import Enum, StrEnum
+from typing import NamedTuple
+
+from halfthou.jobs import ENGINE
+
+
+class Where(StrEnum):
+    """Where the board shows a look: its stations."""
+
+    OIL = "Oil and history"
+    SUPPLY = "Pickup and pump"
+    FILTER = "Filter and debris"
+    BEARINGS = "Bearings and crank"
+    DRIVE = "Bell housing and drive"
+    TOP = "Pistons and head"
+
+
+class Asks(Enum):
+    """What has to be said beside an answer: how deep it is, which step is claimed, how far it was out, how high it
+    lies."""
+
+    DEPTH = "depth"
+    STEP = "step"
+    MEASURED = "measured"
+    HEIGHT = "height"
+
+
+class Echo(NamedTuple):
+    """What an answer says of another part at once: of the part of that kind that this one lies with, or of the only
+    one there is. `all` says that every place of the look there must have such an answer."""
+
+    kind: str
+    look: str
+    answer: str
+    all: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Answer:
+    """One answer to a look: the signs it shows, and those that were looked for and are not there.
+
+    One that `holds` lets nothing go back until it is settled: it says what is to be done first. `echoes` are what
+    it says of other parts. `asks` is what has to be said beside it. One that `ends` a fault, as a test that is
+    passed, counts over every answer given before it.
+    """
+
+    text: str
+    shows: tuple[str, ...] = ()
+    clears: tuple[str, ...] = ()
+    echoes: tuple[Echo, ...] = ()
+    holds: str = ""
+    asks: Asks | None = None
+    ends: bool = False
+
+
+def plain(*texts: str, asks: Asks | None = None) -> tuple[Answer, ...]:
+    """Answers that show no sign of a cause."""
+    return tuple(Answer(text, asks=asks) for text in texts)
+
+
+@dataclass(frozen=True, slots=True)
+class LookKind:
+    """A look by its lasting id.
+
+    `on` are the kinds of place it is taken on, or a set, a whole (crank, block) or the engine; the first is meant
+    where nothing else is said. One with a station (`where`) stands on the board under its `name`; one that is asked
+    at the `bench` stands there under its id, beside the part in hand.
+
+    `minutes` is what it takes, `harm` what it spoils, as minutes of work. `lost_by` is the step of the strip that
+    destroys what it is of. `how` says how it is taken; `amount` what is asked for where an answer is measured.
+    `reads` are signs that the bench's readings answer and no key here does. `several` says that more than one
+    answer may stand, `at_thrust` that it is taken only where the crank's thrust is taken. `worse` ranks its answers
+    from good to bad where two people differ; where it says nothing, they stand in that order where the bench asks
+    it, and the later counts elsewhere.
+    """
+
+    key: str
+    answers: tuple[Answer, ...] = ()
+    on: tuple[str, ...] = (ENGINE,)
+    name: str = ""
+    where: Where | None = None
+    minutes: int = 0
+    bench: bool = False
+    how: str = ""
+    harm: int = 0
+    lost_by: str = ""
+    amount: str = ""
+    reads: tuple[str, ...] = ()
+    several: bool = False
+    at_thrust: bool = False
+    worse: tuple[str, ...] = ()
+
+    @property
+    def called(self) -> str:
+        """What it is called in a sentence."""
+        return self.name or self.key
+
+    @property
+    def station(self) -> str:
+        """Where the board shows it; "" where it does not."""
+        return "" if self.where is None else self.where.value
+
+    @property
+    def texts(self) -> tuple[str, ...]:
+        """Its answers in words."""
+        return tuple(answer.text for answer in self.answers)
+
+    @property
+    def signs(self) -> tuple[str, ...]:
+        """Every sign that it can show or clear."""
+        found = [sign for answer in self.answers for sign in (*answer.shows, *answer.clears)]
+        return tuple(dict.fromkeys((*found, *self.reads)))
+
+    def answer(self, text: str) -> Answer | None:
+        """One of its answers; None where it has no such answer."""
+        return next((one for one in self.answers if one.text == text), None)
+
+    def asking(self, what: Asks) -> tuple[str, ...]:
+        """The answers beside which something has to be said."""
+        return tuple(answer.text for answer in self.answers if answer.asks is what)
+
+    def harm_of(self, text: str) -> int:
+        """How bad an answer is, from 0; 0 for all where none is worse than another.
+
+        >>> LookKind("lands", plain("sound", "broken"), bench=True).harm_of("broken")
+        1
+        """
+        ranked = self.worse or (self.texts if self.bench else ())
+        return ranked.index(text) if text in ranked else 0

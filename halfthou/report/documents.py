@@ -8,12 +8,13 @@ Every length stands as text in the job's unit; where a drawing must place it, it
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import datetime
 
 from halfthou.engines import StationDrawing
 from halfthou.jobs import Document, Seen, StoryKind, Waived
-from halfthou.lengths import AmountUnit, Shown, Unit
+from halfthou.lengths import AmountUnit, Length, Shown, Unit
 from halfthou.report.cause import NO_CAUSE, CauseBrief
 from halfthou.verdicts import Action, Called, Mark, Open
 from halfthou.words import Caution, DoubtShown, Reason
@@ -135,6 +136,25 @@ class ClearanceShown(Document):
     words: str
 
 
+class SeenHere(Document):
+    """What was seen of a part and counts: the look, its answer, and what was measured beside it."""
+
+    id: str
+    by: str
+    at: datetime
+    on: str
+    look: str
+    answer: str
+    amount: Length | None = None
+    typed: str = ""
+    spot: str | None = None
+
+    @classmethod
+    def of(cls, seen: Iterable[Seen]) -> tuple[SeenHere, ...]:
+        """What counts of a part, as it is shown."""
+        return tuple(cls.model_validate({name: getattr(one, name) for name in cls.model_fields}) for one in seen)
+
+
 class PartReport(Document):
     """Everything said of one part, the same for every kind.
 
@@ -174,7 +194,7 @@ class PartReport(Document):
     reasons: tuple[Reason, ...] = ()
     would_change: tuple[str, ...] = ()
     still_to_do: tuple[str, ...] = ()
-    seen: tuple[Seen, ...] = ()
+    seen: tuple[SeenHere, ...] = ()
     looks: tuple[str, ...] = ()
     cautions: tuple[Caution, ...] = ()
     place: str = ""

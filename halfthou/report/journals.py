@@ -8,7 +8,7 @@ from halfthou.engines import journal_name
 from halfthou.jobs import Feature, JournalSet, Layout, Look, Waived
 from halfthou.lengths import Notation, Shown
 from halfthou.memo import Memo
-from halfthou.report.documents import CleanUpShown, ClearanceShown, FeatureReport, PartReport
+from halfthou.report.documents import CleanUpShown, ClearanceShown, FeatureReport, PartReport, SeenHere
 from halfthou.report.figures import warmth_of
 from halfthou.report.part import Told, told
 from halfthou.report.spots import feature_report, spots_asked
@@ -89,7 +89,7 @@ def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notat
         clean_up=_clean_up(decided, verdict, say),
         clearance=_clearance(decided, journal, say),
         still_to_do=tuple(_still_to_do(verdict, action)),
-        seen=tuple(verdict.case.seen.values()),
+        seen=SeenHere.of(verdict.case.seen.values()),
         cautions=cautions_for(action),
     )
 

@@ -142,7 +142,7 @@ def test_what_was_washed_before_it_was_seen_counts_less(
     tell: Told, saw: Told, board: Callable[[], EvidenceBoard]
 ) -> None:
     tell("step", step="wash.pan", unseen=True)
-    saw("screen", "clear")
+    saw("screen", "clear", "pump")
     look = next(one for one in board().looks if one.key == "screen")
     assert look.gone
     assert look.said[0].weak
@@ -152,7 +152,7 @@ def test_what_was_washed_before_it_was_seen_counts_less(
 def test_a_ruling_out_holds_until_a_person_mistrusts_that_look(
     tell: Told, saw: Told, machinist: Person, bench: Person, board: Callable[[], EvidenceBoard]
 ) -> None:
-    landed = saw("screen", "clear")
+    landed = saw("screen", "clear", "pump")
     saw("in the screen", "carbon")
 
     def word() -> str:
@@ -178,7 +178,7 @@ def test_an_engine_with_its_cause_open_is_signed_only_with_words_for_it(
 ) -> None:
     read_all()
     tell("statement", topic="complaint kind", answer="knock")
-    saw("screen", "clear")
+    saw("screen", "clear", "pump")
     decide_all(machinist, job)
     client = client_of(machinist)
     address = f"/api/jobs/{job.pk}/signatures"
@@ -198,7 +198,7 @@ def test_a_cause_found_and_removed_opens_the_gate(
 ) -> None:
     read_all()
     tell("statement", topic="complaint kind", answer="low pressure")
-    saw("relief", "chip under it")
+    saw("relief valve", "chip in it", "pump")
     assert board().gate.words == "Found and not yet removed: Relief valve stuck."
     tell("remedy", by=machinist, cause="supply.relief", words="new valve, spring measured")
     assert (board().gate.open, board().gate.words) == (False, "Found and removed.")
@@ -217,7 +217,7 @@ def test_new_evidence_against_a_settled_cause_is_said_and_re_opens_nothing(
 ) -> None:
     tell("statement", topic="complaint kind", answer="low pressure")
     tell("cause", by=machinist, stand="settled on", cause="supply.screen", reason="carbon in the pan")
-    saw("screen", "clear")
+    saw("screen", "clear", "pump")
     assert any("It stays as settled" in one.text for one in board().contradictions)
     assert "without a proof: carbon in the pan" in board().gate.words
     assert board().gate.open
@@ -275,7 +275,7 @@ def test_a_report_is_kept_as_sent_says_what_is_new_and_shows_a_picture_taken_bac
     taken = actions.TakingPicture(id="p1", on="half-rod-1-upper", at=timezone.now())
     actions.add_picture(bench, job.pk, taken, picture())
     assert tell("report", by=machinist, words="First look.").refused is None
-    saw("screen", "blocked")
+    saw("screen", "blocked", "pump")
     assert tell("report", by=machinist).refused is None
     client = client_of(bench)
     told = client.get(f"/api/jobs/{job.pk}/report").json()

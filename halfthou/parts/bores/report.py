@@ -24,6 +24,7 @@ from halfthou.report import (
     FeatureReport,
     PartReport,
     Scale,
+    SeenHere,
     SetReport,
     SpotAsked,
     StepShown,
@@ -89,7 +90,7 @@ def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation, memo
         clearance=_clearance(verdict, action),
         reasons=memo.of(("reasons", bore), _reasons, verdict, action, say),
         still_to_do=tuple(still_to_do(decided, bore)),
-        seen=tuple(case.seen.values()),
+        seen=SeenHere.of(case.seen.values()),
         looks=_looks(decided, bore),
         cautions=cautions_for(action, block=True),
     )

@@ -11,6 +11,7 @@ from halfthou.parts.pieces.verdict import Note, PieceVerdict
 from halfthou.report import (
     ClearanceShown,
     PartReport,
+    SeenHere,
     SpotAsked,
     amounts_shown,
     feature_report,
@@ -115,7 +116,7 @@ def piece_report(verdict: PieceVerdict, said: Said, engine: Engine, say: Notatio
         clearance=ClearanceShown(least=None, most=None, called=None, words=said.clearance),
         reasons=tuple(_reasons(verdict, said, say)),
         still_to_do=said.still,
-        seen=tuple(case.seen.values()),
+        seen=SeenHere.of(case.seen.values()),
         looks=said.looks,
         cautions=cautions_of_piece(said.action, pump=case.kind.station == "pump"),
         place=case.place,

@@ -2197,39 +2197,6 @@ export interface components {
             state: components["schemas"]["SheetState"];
         };
         /**
-         * Observation
-         * @description One thing seen on a part, a set, or a whole (the crank, the block).
-         *
-         *     `depth` is the radial depth of a score, or the size of a claimed step; `spot` says where a score lies. Which
-         *     looks there are and what each may answer, the catalogue knows.
-         */
-        Observation: {
-            /** Id */
-            id: string;
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** On */
-            on: string;
-            /** Look */
-            look: string;
-            /** Answer */
-            answer: string;
-            /** Depth */
-            depth: number | null;
-            /**
-             * Typed
-             * @default
-             */
-            typed: string;
-            /** Spot */
-            spot: string | null;
-        };
-        /**
          * Offer
          * @description One size a reading may have meant: as the gauge would have shown it, and the slip that would explain it.
          */
@@ -2245,7 +2212,7 @@ export interface components {
          * @description What keeps a journal from being settled. While one stands, nothing about the journal is whole.
          * @enum {string}
          */
-        Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word" | "does not look like wear" | "four angles wanted" | "piston clearance not known" | "wanted before boring" | "not the size it was bored to" | "where it was measured is not known" | "a limit is wanted" | "fed a failure" | "not looked at" | "rings not known";
+        Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word" | "does not look like wear" | "four angles wanted" | "piston clearance not known" | "wanted before boring" | "not the size it was bored to" | "where it was measured is not known" | "a limit is wanted" | "fed a failure" | "not looked at" | "rings not known" | "something seen is not settled";
         /**
          * OtherWay
          * @description Another way on for a set than the one proposed: what it is, and what it costs.
@@ -2363,7 +2330,7 @@ export interface components {
              * Seen
              * @default []
              */
-            seen: components["schemas"]["Observation"][];
+            seen: components["schemas"]["SeenHere"][];
             /**
              * Looks
              * @default []
@@ -2480,6 +2447,36 @@ export interface components {
             limit_words: string;
             /** Steps */
             steps: components["schemas"]["StepShown"][];
+        };
+        /**
+         * SeenHere
+         * @description What was seen of a part and counts: the look, its answer, and what was measured beside it.
+         */
+        SeenHere: {
+            /** Id */
+            id: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** On */
+            on: string;
+            /** Look */
+            look: string;
+            /** Answer */
+            answer: string;
+            /** Amount */
+            amount: number | null;
+            /**
+             * Typed
+             * @default
+             */
+            typed: string;
+            /** Spot */
+            spot: string | null;
         };
         /**
          * SetReport
@@ -3898,7 +3895,8 @@ export interface components {
         /**
          * LookShown
          * @description A look still to be taken: what it takes, what it spoils, its chance to end the job in per cent, and what has
-         *     to come before it.
+         *     to come before it. `look` and `on` are what its answer is written down of; `answers` those of the table, none
+         *     where it is only said in general what came of it.
          */
         LookShown: {
             /** Key */
@@ -3921,6 +3919,12 @@ export interface components {
             after: string;
             /** Ends */
             ends: string;
+            /** Look */
+            look: string;
+            /** On */
+            on: string;
+            /** Answers */
+            answers: string[];
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
         };
@@ -3994,7 +3998,8 @@ export interface components {
         };
         /**
          * TakenShown
-         * @description A look that was taken. `weak` says that it was taken after cleaning, and counts less.
+         * @description A look that was taken. `weak` says that it was taken after cleaning, and counts less; `elsewhere` that its
+         *     answer stands on another page.
          */
         TakenShown: {
             /** Id */
@@ -4019,6 +4024,8 @@ export interface components {
             weak: boolean;
             /** At The Door */
             at_the_door: boolean;
+            /** Elsewhere */
+            elsewhere: boolean;
         };
         /**
          * WayShown
@@ -4655,6 +4662,8 @@ export interface components {
             gone: boolean;
             /** At Bench */
             at_bench: boolean;
+            /** Measured */
+            measured: boolean;
         };
         /**
          * Mistrust
@@ -5804,7 +5813,7 @@ export interface components {
              */
             have: string;
             /** Facts */
-            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"] | components["schemas"]["BringingIn"] | components["schemas"]["FittingIn"] | components["schemas"]["ReportedUseSaid"] | components["schemas"]["Telling"] | components["schemas"]["TakingLook"] | components["schemas"]["SettingStop"] | components["schemas"]["ChoosingWay"] | components["schemas"]["DoingStep"] | components["schemas"]["MarkingPart"] | components["schemas"]["LayingPart"] | components["schemas"]["TakingOut"] | components["schemas"]["SeeingFastener"] | components["schemas"]["FindingFragment"] | components["schemas"]["ClosingEnd"] | components["schemas"]["ReportedPicture"] | components["schemas"]["HandingOver"] | components["schemas"]["Sighted"] | components["schemas"]["Reporting"] | components["schemas"]["SayingWay"] | components["schemas"]["Mistrusting"] | components["schemas"]["SayingCause"] | components["schemas"]["Removing"] | components["schemas"]["DealingWith"] | components["schemas"]["CarryingPart"] | components["schemas"]["SendingReport"])[];
+            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"] | components["schemas"]["BringingIn"] | components["schemas"]["FittingIn"] | components["schemas"]["ReportedUseSaid"] | components["schemas"]["Telling"] | components["schemas"]["SettingStop"] | components["schemas"]["ChoosingWay"] | components["schemas"]["DoingStep"] | components["schemas"]["MarkingPart"] | components["schemas"]["LayingPart"] | components["schemas"]["TakingOut"] | components["schemas"]["SeeingFastener"] | components["schemas"]["FindingFragment"] | components["schemas"]["ClosingEnd"] | components["schemas"]["ReportedPicture"] | components["schemas"]["HandingOver"] | components["schemas"]["Reporting"] | components["schemas"]["SayingWay"] | components["schemas"]["Mistrusting"] | components["schemas"]["SayingCause"] | components["schemas"]["Removing"] | components["schemas"]["DealingWith"] | components["schemas"]["CarryingPart"] | components["schemas"]["SendingReport"])[];
         };
         /**
          * FigureReported
@@ -6223,32 +6232,58 @@ export interface components {
         };
         /**
          * Seeing
-         * @description An observation as sent from a bench.
+         * @description Something seen of a part, a set, a whole or of the engine: the look and its answer. `amount` is a depth, a
+         *     step, a height or how far it was out, as typed.
          */
         Seeing: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            fact: "observation";
+            fact: "seen";
             /** Id */
             id: string;
-            /** On */
+            /**
+             * On
+             * @default engine
+             */
             on: string;
             /** Look */
             look: string;
             /** Answer */
             answer: string;
             /**
-             * Depth
+             * Amount
              * @default
              */
-            depth: string;
+            amount: string;
             /**
              * Spot
              * @default
              */
             spot: string;
+            /** Arc */
+            arc?: [
+                number,
+                number
+            ] | null;
+            /**
+             * Cleaned
+             * @default false
+             */
+            cleaned: boolean;
+            /** Minutes */
+            minutes?: number | null;
+            /**
+             * Ends
+             * @default false
+             */
+            ends: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
             /**
              * At
              * Format: date-time
@@ -6330,50 +6365,6 @@ export interface components {
             at: string;
         };
         /**
-         * Sighted
-         * @description Something seen of a part or of the engine: the look and its answer. `amount` is a height as typed.
-         */
-        Sighted: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            fact: "sighting";
-            /** Id */
-            id: string;
-            /** On */
-            on: string;
-            /** Look */
-            look: string;
-            /** Answer */
-            answer: string;
-            /** Arc */
-            arc?: [
-                number,
-                number
-            ] | null;
-            /**
-             * Amount
-             * @default
-             */
-            amount: string;
-            /**
-             * Cleaned
-             * @default false
-             */
-            cleaned: boolean;
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-        };
-        /**
          * SittingForm
          * @description How warm part and gauge are, as typed. What is left empty is the shop's.
          */
@@ -6429,39 +6420,6 @@ export interface components {
             id: string;
             /** Of */
             of: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-        };
-        /**
-         * TakingLook
-         * @description A look that was taken.
-         */
-        TakingLook: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            fact: "look";
-            /** Id */
-            id: string;
-            /** Look */
-            look: string;
-            found: components["schemas"]["Found"];
-            /**
-             * Words
-             * @default
-             */
-            words: string;
-            /**
-             * Cleaned
-             * @default false
-             */
-            cleaned: boolean;
-            /** Minutes */
-            minutes?: number | null;
             /**
              * At
              * Format: date-time
@@ -6556,7 +6514,7 @@ export interface components {
          * @description What a line of a job's story is about.
          * @enum {string}
          */
-        StoryKind: "read" | "corrected" | "withdrawn" | "question" | "work" | "setting check" | "temperature" | "seen" | "decided" | "door" | "look" | "strip" | "picture" | "evidence";
+        StoryKind: "read" | "corrected" | "withdrawn" | "question" | "work" | "setting check" | "temperature" | "seen" | "decided" | "door" | "strip" | "picture" | "evidence";
         /**
          * StoryLine
          * @description One line of a job's story: when, who, what, and what came of it.

@@ -2,6 +2,7 @@ import { useState } from "react";
 
 import type { Schemas } from "../../api";
 import { SaidNotice, useServerForm } from "../../shared/forms";
+import { seenAs } from "../../shared/job";
 import { Button, Dialog, Faults, Field } from "../../shared/ui";
 import { useWaiting, waitingOf, Waits } from "../../shared/queue";
 import type { Desk } from "./useDesk";
@@ -27,16 +28,18 @@ export function Looks({ desk }: { desk: Desk }) {
   const [claim, setClaim] = useState(false);
   const [all, setAll] = useState(false);
   const first = kind?.loose ? OF_LOOSE : part.looks.length;
-  const waiting = waitingOf(useWaiting(bench.card.id).facts, "observation");
+  const waiting = waitingOf(useWaiting(bench.card.id).facts, "seen");
   const waits = (look: Look) =>
     waiting.findLast((one) => one.look === look.look && one.on === onOf(look, desk))?.answer;
   const answerOf = (look: string) => part.seen.find((seen) => seen.look === look)?.answer ?? UNSEEN;
   const write = (look: Look, answer: string) => {
     if (look.depth_for.includes(answer) || look.measured.includes(answer)) setDeep({ look, answer });
-    else see.mutate({ on: onOf(look, desk), look: look.look, answer, depth: "", spot: "" });
+    else see.mutate(seenAs(onOf(look, desk), look.look, answer));
   };
   const claimed = kind?.looks.find((look) => look.step_for.length > 0);
-  const scored = part.seen.find((seen) => seen.look === "surface" && seen.depth !== null);
+  const scored = part.seen.find(
+    (seen) => (seen.look === "surface" || seen.look === "bore wall") && seen.amount !== null,
+  );
   return (
     <section aria-label="Seen on the bench">
       <div className="grid grid-cols-3 gap-x-2 gap-y-1">
@@ -95,7 +98,7 @@ export function Looks({ desk }: { desk: Desk }) {
 }
 
 /** A claim of this part in a word, where one stands. */
-const saidOf = (seen: Schemas["Observation"] | undefined): string | undefined =>
+const saidOf = (seen: Schemas["SeenHere"] | undefined): string | undefined =>
   seen ? `${seen.typed}, ${seen.answer}` : undefined;
 
 interface ChoiceProps {
@@ -104,7 +107,7 @@ interface ChoiceProps {
   /** The answer has not landed yet. */
   waits: boolean;
   /** What was measured where it was not only looked at. */
-  measured?: Schemas["Observation"] | undefined;
+  measured?: Schemas["SeenHere"] | undefined;
   disabled: boolean;
   onChange: (answer: string) => void;
 }
@@ -164,8 +167,8 @@ function DepthDialog({ desk, look, answer, onClose }: DialogProps & { answer: st
 
 function DepthForm({ desk, look, answer, onClose }: DialogProps & { answer: string }) {
   const { see } = useLooks(desk.bench.card.id);
-  const { field, said, submit } = useServerForm({ depth: "", spot: "" }, async (given) => {
-    await see.mutateAsync({ on: onOf(look, desk), look: look.look, answer, ...given });
+  const { field, said, submit } = useServerForm({ amount: "", spot: "" }, async (given) => {
+    await see.mutateAsync(seenAs(onOf(look, desk), look.look, answer, given));
     onClose();
   });
   const { unit } = desk.bench.assessment;
@@ -180,7 +183,7 @@ function DepthForm({ desk, look, answer, onClose }: DialogProps & { answer: stri
             ? "Left empty it is not written down: type 0 where nothing is found."
             : "Left empty it is written down as not measured, and asked for."
         }
-        {...field("depth")}
+        {...field("amount")}
       />
       {!measured && (
         <Field label="Spot" placeholder="for example 1b; empty if all along" {...field("spot")} />
@@ -209,8 +212,8 @@ function ClaimDialog({ desk, look, onClose }: DialogProps) {
 
 function ClaimForm({ desk, look, onClose }: DialogProps) {
   const { see } = useLooks(desk.bench.card.id);
-  const { field, said, submitWith } = useServerForm({ depth: "", answer: "" }, async (given) => {
-    await see.mutateAsync({ on: onOf(look, desk), look: look.look, spot: "", ...given });
+  const { field, said, submitWith } = useServerForm({ amount: "", answer: "" }, async (given) => {
+    await see.mutateAsync(seenAs(onOf(look, desk), look.look, given.answer, { amount: given.amount }));
     onClose();
   });
   return (
@@ -218,7 +221,7 @@ function ClaimForm({ desk, look, onClose }: DialogProps) {
       <Field
         label={look.look === "claimed undersize" ? "Undersize" : "Oversize"}
         placeholder="STD, 10 or 0.25"
-        {...field("depth")}
+        {...field("amount")}
       />
       <p className="font-semibold">Who says so</p>
       <div className="flex flex-wrap gap-2">

@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import { type Given, waitingOf } from "../../shared/queue";
 import type { Schemas } from "../../api";
 import { announce } from "../../shared/announce";
+import { seenAs } from "../../shared/job";
 import { BearingMap } from "./BearingMap";
 import { CausePanel } from "./CausePanel";
 import { EvidenceFrame, type Shown } from "./EvidenceFrame";
@@ -26,7 +27,7 @@ function Bearings({ bench, board, facts, closed }: Shown) {
   });
   const [cleaned, setCleaned] = useState(false);
   // What was said here and has not landed yet stands on the map, and says that it waits.
-  const waiting = waitingOf(facts.facts, "sighting");
+  const waiting = waitingOf(facts.facts, "seen");
   const coming = new Map(
     waiting.flatMap((one): [string, Grade][] => {
       const grade = one.look === "overlay" && board.grades.find((other) => other.answer === one.answer);
@@ -37,16 +38,7 @@ function Bearings({ bench, board, facts, closed }: Shown) {
   const half = told && asSaid(told, waiting);
   const say = (look: string, answer: string, arc?: readonly [number, number]) => {
     if (!half || closed) return;
-    const fact: Given = {
-      fact: "sighting",
-      on: half.id,
-      look,
-      answer,
-      arc: arc ? [arc[0], arc[1]] : null,
-      amount: "",
-      cleaned,
-      note: "",
-    };
+    const fact: Given = seenAs(half.id, look, answer, { arc: arc ? [arc[0], arc[1]] : null, cleaned });
     return facts.tell.mutateAsync([fact]).catch(() => undefined);
   };
   const grade = (one: Grade) => {
@@ -138,7 +130,7 @@ function Bearings({ bench, board, facts, closed }: Shown) {
 }
 
 /** A half as it stands with what was said of it here and has not landed yet. */
-function asSaid(half: Half, waiting: readonly Schemas["Sighted"][]): Half {
+function asSaid(half: Half, waiting: readonly Schemas["Seeing"][]): Half {
   const said = waiting.filter((one) => one.on === half.id);
   const last = (look: string) => said.findLast((one) => one.look === look);
   const wear = last("wear");

@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 
 import type { Schemas } from "../../api";
 import { momentText } from "../../shared/dates";
+import { seenAs } from "../../shared/job";
 import { PictureStrip } from "../../shared/pictures";
 import { drop, waitingOf, Waits } from "../../shared/queue";
 import { Button, Chip, Choice, Dialog, Field } from "../../shared/ui";
@@ -35,13 +36,11 @@ export function LookInHand({
 }: Props) {
   const [cleaned, setCleaned] = useState(look.gone);
   const [doubted, setDoubted] = useState("");
-  const waiting = waitingOf(facts.facts, "sighting").filter((one) => one.look === look.key);
+  const waiting = waitingOf(facts.facts, "seen").filter((one) => one.look === look.key);
   const here = look.said.filter((one) => look.places.length < 2 || one.on === place);
   const answer = (text: string) => {
     if (disabled || !place) return;
-    facts.tell.mutate([
-      { fact: "sighting", on: place, look: look.key, answer: text, arc: null, amount: "", cleaned, note: "" },
-    ]);
+    facts.tell.mutate([seenAs(place, look.key, text, { cleaned })]);
   };
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -65,6 +64,8 @@ export function LookInHand({
           Its answer comes from what is read at the bench, or graded on the map. Nothing is to be pressed
           here.
         </p>
+      ) : look.measured ? (
+        <p className="mt-2 text-lg">Its heights are kept bore by bore, under “Deposit line”.</p>
       ) : (
         <>
           {look.places.length > 1 && (

@@ -1,6 +1,7 @@
 import { useState } from "react";
 
 import { Refused } from "../../api";
+import { seenAs } from "../../shared/job";
 import { Button, Choice, Dialog, Field } from "../../shared/ui";
 import type { Shown } from "./EvidenceFrame";
 
@@ -38,26 +39,12 @@ export function DepositLines({ board, facts, disabled }: Props) {
           className="mt-1 flex flex-wrap items-end gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            facts.tell.mutate(
-              [
-                {
-                  fact: "sighting",
-                  on: next,
-                  look: "deposit line",
-                  answer: "measured",
-                  arc: null,
-                  amount: typed,
-                  cleaned: false,
-                  note: "",
-                },
-              ],
-              {
-                onSuccess: () => {
-                  setTyped("");
-                  setOn("");
-                },
+            facts.tell.mutate([seenAs(next, "deposit line", "measured", { amount: typed })], {
+              onSuccess: () => {
+                setTyped("");
+                setOn("");
               },
-            );
+            });
           }}
         >
           <Choice

@@ -26,11 +26,13 @@ export function LooksPage() {
   const [stopDraft, setStopDraft] = useState(NO_STOP);
   const [begun, setBegun] = useState(false);
   useLeaveGuard(begun || (topics.data !== undefined && stopIn(stopDraft, topics.data) !== null));
-  const waiting = waitingOf(facts.facts, "look");
+  const waiting = waitingOf(facts.facts, "seen");
   const { away, signedOut } = useShownQueue();
   // The order is re-made when an answer lands: only where it cannot, the next of the old one is in hand.
   const stopped = away !== "" || signedOut;
-  const next = report?.order.find((look) => !(stopped && waiting.some((one) => one.look === look.key)));
+  const next = report?.order.find(
+    (look) => !(stopped && waiting.some((one) => one.look === look.key || one.look === look.look)),
+  );
   // What has to be decided first stands first.
   const waits = report?.stops.some((stop) => stop.lit && !stop.decided) ?? false;
   const stops = report && (

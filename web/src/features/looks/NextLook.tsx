@@ -1,17 +1,15 @@
 import { useEffect, useState } from "react";
 
 import type { Schemas } from "../../api";
+import { seenAs } from "../../shared/job";
+import { isTyping } from "../../shared/keys";
 import type { useFacts } from "../../shared/queue";
 import { PictureStrip } from "../../shared/pictures";
 import { Button, Chip } from "../../shared/ui";
 
-type Found = Schemas["Found"];
-const ANSWERS: readonly { key: string; found: Found }[] = [
-  { key: "1", found: "looked, nothing" },
-  { key: "2", found: "found" },
-  { key: "3", found: "can end the job" },
-  { key: "4", found: "cannot be looked at" },
-];
+/** What came of a look of which nothing nearer is asked; the third is found, and can end the job. */
+const IN_GENERAL = ["looked, nothing", "found", "can end the job", "cannot be looked at"] as const;
+const [, FOUND, ENDS, CANNOT] = IN_GENERAL;
 
 interface Props {
   jobId: number;
@@ -24,29 +22,36 @@ interface Props {
 
 /** The look in hand: what it takes, what it could end, and its answer by one key. */
 export function NextLook({ jobId, look, disabled, facts, onBegun }: Props) {
-  const [found, setFound] = useState<Found | null>(null);
+  const [answer, setAnswer] = useState<string | null>(null);
+  const [canEnd, setCanEnd] = useState(false);
   const [words, setWords] = useState("");
   const [cleaned, setCleaned] = useState(false);
+  const answers: readonly string[] = look.answers.length > 0 ? [...look.answers, CANNOT] : IN_GENERAL;
   const begun = words.trim() !== "";
   useEffect(() => {
     onBegun(begun);
     return () => onBegun(false);
   }, [begun, onBegun]);
-  const wants = found === "found" || found === "can end the job";
+  const ends = answer === ENDS || (canEnd && answer !== CANNOT);
+  const wants = answer === FOUND || ends;
   const write = () => {
-    if (!found || (wants && !words.trim())) return;
-    facts.tell.mutate([{ fact: "look", look: look.key, found, words: words.trim(), cleaned, minutes: null }]);
+    if (!answer || (wants && !words.trim())) return;
+    const more = { note: words.trim(), cleaned, ends };
+    const own = look.answers.includes(answer);
+    facts.tell.mutate([
+      own
+        ? seenAs(look.on, look.look, answer, more)
+        : seenAs("engine", look.key, answer === ENDS ? FOUND : answer, more),
+    ]);
   };
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement && /INPUT|SELECT|TEXTAREA/.test(event.target.tagName);
-      const answer = ANSWERS.find((one) => one.key === event.key);
-      if (answer && !typing && !event.altKey && !event.ctrlKey && !event.metaKey) setFound(answer.found);
+      const chosen = isTyping(event) ? undefined : answers[Number(event.key) - 1];
+      if (chosen && !event.altKey && !event.ctrlKey && !event.metaKey) setAnswer(chosen);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  });
   return (
     <section aria-label="The look in hand" className="border-2 border-ink bg-sheet p-4">
       <h2 className="text-3xl font-semibold leading-tight">{look.name}</h2>
@@ -75,19 +80,19 @@ export function NextLook({ jobId, look, disabled, facts, onBegun }: Props) {
           aria-label="What came of it"
           className="grid grid-cols-2 gap-1.5 max-sm:grid-cols-1"
         >
-          {ANSWERS.map(({ key, found: answer }) => (
+          {answers.map((text, nth) => (
             <Chip
-              key={key}
-              letter={key}
-              chosen={found === answer}
+              key={text}
+              letter={String(nth + 1)}
+              chosen={answer === text}
               disabled={disabled}
-              onClick={() => setFound(answer)}
+              onClick={() => setAnswer(text)}
             >
-              {answer}
+              {text}
             </Chip>
           ))}
         </div>
-        {found && (
+        {answer && (
           <input
             className="h-12 border-2 border-line bg-sheet px-3 text-lg focus:border-blue"
             aria-label="What was found"
@@ -100,12 +105,18 @@ export function NextLook({ jobId, look, disabled, facts, onBegun }: Props) {
             onChange={(event) => setWords(event.target.value)}
           />
         )}
+        {look.answers.length > 0 && answer && answer !== CANNOT && (
+          <label className="flex min-h-11 items-center gap-2">
+            <input type="checkbox" className="size-5" checked={canEnd} onChange={() => setCanEnd(!canEnd)} />
+            It can end the job: say what was found
+          </label>
+        )}
         <label className="flex min-h-11 items-center gap-2">
           <input type="checkbox" className="size-5" checked={cleaned} onChange={() => setCleaned(!cleaned)} />
           It was clean already: kept, and counts less
         </label>
         <div className="flex flex-wrap items-center gap-2">
-          <Button kind="strong" type="submit" disabled={disabled || !found || (wants && !words.trim())}>
+          <Button kind="strong" type="submit" disabled={disabled || !answer || (wants && !words.trim())}>
             Write it down
           </Button>
           <PictureStrip jobId={jobId} on={`look:${look.key}`} name={look.name} />

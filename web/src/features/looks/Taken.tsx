@@ -7,14 +7,15 @@ interface Props {
   jobId: number;
   report: Schemas["LooksReport"];
   /** Looks that were answered here and have not landed yet. */
-  waiting: readonly Schemas["TakingLook"][];
+  waiting: readonly Schemas["Seeing"][];
   onTakeBack: ((id: string) => void) | undefined;
 }
 
 /** The looks that were taken, newest last, each with its pictures. */
 export function Taken({ jobId, report, waiting, onTakeBack }: Props) {
   if (report.taken.length + waiting.length === 0) return null;
-  const nameOf = (key: string) => report.order.find((one) => one.key === key)?.name ?? key;
+  const nameOf = (key: string) =>
+    report.order.find((one) => one.key === key || one.look === key)?.name ?? key;
   return (
     <section aria-label="Looks taken">
       <h2 className="text-xl font-semibold">Looked at</h2>
@@ -30,12 +31,16 @@ export function Taken({ jobId, report, waiting, onTakeBack }: Props) {
               {one.weak && <strong className="text-blue">after cleaning, counts less</strong>}
               <span className="text-[15px] text-quiet">
                 {one.by}, {clockText(one.at)}
-                {one.at_the_door ? ", at the door" : `, ${one.time}`}
+                {one.at_the_door
+                  ? ", at the door"
+                  : one.elsewhere
+                    ? ", on the board or the bench"
+                    : `, ${one.time}`}
               </span>
             </p>
             <div className="mt-1 flex flex-wrap items-center gap-2">
               <PictureStrip jobId={jobId} on={`look:${one.key}`} name={one.name} disabled={!onTakeBack} />
-              {onTakeBack && !one.at_the_door && (
+              {onTakeBack && !one.at_the_door && !one.elsewhere && (
                 <button
                   type="button"
                   className="min-h-11 px-2 font-semibold text-blue hover:bg-tint"
@@ -50,8 +55,8 @@ export function Taken({ jobId, report, waiting, onTakeBack }: Props) {
         ))}
         {waiting.map((one) => (
           <li key={one.id} className="border-b border-line/60 py-1.5 leading-tight">
-            <span className="font-semibold">{nameOf(one.look)}</span> {one.found}
-            {one.words && `: ${one.words}`} <Waits />
+            <span className="font-semibold">{nameOf(one.look)}</span> {one.answer}
+            {one.note && `: ${one.note}`} <Waits />
             <button
               type="button"
               className="min-h-11 px-2 font-semibold text-blue hover:bg-tint"

@@ -8,7 +8,7 @@ import { Stops } from "./Stops";
 afterEach(cleanup);
 const look = (key: string, more: Partial<Schemas["LookShown"]> = {}): Schemas["LookShown"] => ({
   key, name: key, how: "", minutes: 30, time: "30 min", spoils: "", harm_minutes: 0, percent: 20, after: "", ends: "may end it",
-  cautions: [], ...more,
+  look: key, on: "engine", answers: [], cautions: [], ...more,
 }); // prettier-ignore
 const stop = (id: string, more: Partial<Schemas["StopShown"]> = {}): Schemas["StopShown"] => ({
   id, name: id, lit: false, words: "", decided: "", on: null, agreed: true, ...more,

@@ -21,7 +21,6 @@ const WORDS: Record<Kind, string> = {
   seen: "seen",
   decided: "record",
   door: "door",
-  look: "looked",
   strip: "strip",
   evidence: "evidence",
   picture: "picture",

@@ -17,6 +17,7 @@ export {
 } from "./useBench";
 export { type FeatureKind, type Kind, placeWords, setName, useKinds, type Words } from "./useKinds";
 export { newId, useDecisions } from "./useDecisions";
+export { type Seen, seenAs } from "./seenAs";
 export { Notices } from "./Notices";
 export { useStandings } from "./useStandings";
 export { WaiveDialog, type Waiving } from "./WaiveDialog";

@@ -3,7 +3,6 @@ import { isFact, type Kept } from "./record";
 /** What a kind of fact is called where its own name is not what a person would say. */
 const KIND: Readonly<Record<string, string>> = {
   withdrawal: "taken back",
-  observation: "seen",
   operation: "work",
   "slip answer": "answer to a doubt",
   extension: "more is judged",
@@ -15,7 +14,6 @@ const KIND: Readonly<Record<string, string>> = {
   removal: "taken out",
   closing: "closed",
   "hand over": "handed over",
-  sighting: "seen",
   mistrust: "mistrusted",
   dealt: "dealt with",
 };

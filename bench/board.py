@@ -26,12 +26,12 @@ with demo_shop() as folder, serving(folder) as server:
     grades = [grade["answer"] for grade in board["grades"]]
     asked, landed = [], []
     for n in range(30):
-        sighting = {
-            "fact": "sighting", "id": f"board.{n}", "on": halves[n % len(halves)], "look": "overlay",
+        graded = {
+            "fact": "seen", "id": f"board.{n}", "on": halves[n % len(halves)], "look": "overlay",
             "answer": grades[n % len(grades)], "at": "2031-05-04T12:00:00Z",
         }  # fmt: skip
         start = time.perf_counter()
-        visitor.ask("POST", f"/api/jobs/{job}/facts", {"facts": [sighting]})
+        visitor.ask("POST", f"/api/jobs/{job}/facts", {"facts": [graded]})
         landed.append((time.perf_counter() - start) * 1000)
         start = time.perf_counter()
         board = visitor.ask("GET", f"/api/jobs/{job}/evidence")

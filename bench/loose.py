@@ -76,6 +76,6 @@ def whole_engine(times: int) -> Job:
             "scope": EVERYTHING,
             "gauges": gauges,
             "readings": (*bare.readings, *more),
-            "observations": SOUND,
+            "seen": SOUND,
         }
     )

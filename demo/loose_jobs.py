@@ -30,7 +30,7 @@ def _bores(shop: Shop, job: int, bores: dict[int, tuple[str, ...]], seen: str) -
         part = f"bore-{cylinder}"
         rows.append((part, dict(zip(SPOTS, texts, strict=False)), gauge, {"feature": "diameter"}))
         rows.append((part, {"1a": texts[-1]}, gauge, {"feature": "below ring travel"}))
-        for look, answer in (("surface", seen), ("ridge", "no ridge felt")):
+        for look, answer in (("bore wall", seen), ("ridge", "no ridge felt")):
             shop.see(job, part, look, answer)
     shop.type_all(job, rows)
 
@@ -86,7 +86,7 @@ def _saved_by_pairing(shop: Shop) -> None:
 def _good_pump(shop: Shop, job: int) -> None:
     for look, answer in (
         ("pump housing", "scored, nail runs clear"), ("gears or rotors", "sound"), ("drive", "sound"),
-        ("inside", "wet with oil"), ("relief valve", "falls by its own weight"), ("screen", "clean"),
+        ("inside", "wet with oil"), ("relief valve", "falls by its own weight"), ("screen", "clear"),
         ("seal at the pickup", "as the new one"), ("metal", "none found"), ("which pump", "its own"),
     ):  # fmt: skip
         shop.see(job, "pump", look, answer)
@@ -109,7 +109,7 @@ def _rejected_by_eye(shop: Shop) -> None:
         scope=["pump"],
     )  # fmt: skip
     for look, answer in (
-        ("pump housing", "scored, nail catches"), ("gears or rotors", "scored"), ("drive", "tang broken"),
+        ("pump housing", "scored, nail catches"), ("gears or rotors", "scored"), ("drive", "broken or rounded off"),
         ("metal", "metal found"), ("screen", "metal in it"), ("seal at the pickup", "doubled"),
     ):  # fmt: skip
         shop.see(job, "pump", look, answer)
@@ -137,7 +137,7 @@ def _rings_to_file(shop: Shop) -> None:
         range(1, 9), ("3.8762", "3.8759", "3.8760", "3.8758", "3.8757", "3.8756", "3.8754")
     )
     for bore in range(1, 9):
-        shop.see(job, f"bore-{bore}", "surface", "glazed")
+        shop.see(job, f"bore-{bore}", "bore wall", "glazed")
     shop.work(job, OperationKind.LIGHT_HONE, "bores", note="Two strokes with 280, washed, cooled")
     _bores(shop, job, bores, "cross-hatch seen")
     sizes = ("3.8728", "3.8727", "3.8728", "3.8727", "3.8440", "3.8727", "3.8728", "3.8727")

@@ -172,7 +172,6 @@ RULES: dict[str, Rule] = {
     "evidence.oil-way": Rule("Damage read along the oil's way", "common practice, no source"),
     "evidence.oil-report": Rule("What an oil report may prove", "from memory; how it was drawn, common practice"),
     "evidence.figures": Rule("What the gauge says is evidence too", "common practice, no source"),
-    "evidence.to-bench": Rule("The eye rejects, on the board too", "common practice, no source"),
     "evidence.used-shells": Rule("Used half bearings", "house rule; common practice, no source"),
     "evidence.contradiction": Rule("Evidence that cannot all be true", "common practice, no source"),
     "evidence.unknown": Rule("What a newer program knows", "this program's own"),

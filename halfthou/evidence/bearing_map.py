@@ -166,14 +166,26 @@ class BearingMap:
             yield "dirt.bedded", self._said(bedded)
         if len(dirty) * 3 >= len(grades) * 2 and len({grade.answer for grade in grades}) <= 2:
             yield "scratches.sharp", self._said(dirty)
+        if not shed:
+            yield from self._copper_from_elsewhere()
         if all(grade.harm <= 1 for grade in grades):
             yield "bearings.even", SignSeen()
+            opened = self.sightings.last(ENGINE, "since opened")
+            if any(grade.harm for grade in grades) and opened is not None and opened.answer == "many hours":
+                yield "wear.mild", SignSeen(("every half worn a little, many hours",), (opened.id,))
             shiny = tuple(half for half in self.halves if self.grades[half].answer == POLISHED)
             if len(shiny) * 2 >= len(grades):
                 yield "bearings.polished", self._said(shiny)
                 kind = self.sightings.last(ENGINE, KIND)
                 if kind is not None and kind.answer == TWO_LAYER:
                     yield "shells.two-layer", SignSeen(facts=(kind.id,))
+
+    def _copper_from_elsewhere(self) -> Iterator[Sign]:
+        """Copper in screen, pan or filter although every half was seen and none gave it off."""
+        for look in ("in the screen", "filter"):
+            for one in self.sightings.by_place.get((ENGINE, look), ()):
+                if one.answer.startswith("copper or bronze"):
+                    yield "copper.flakes", SignSeen((one.answer,), (one.id,))
 
     def _of_wear(self) -> Iterator[Sign]:
         where = {half: self.sightings.answer(half, WEAR) for half in self.halves}

@@ -107,7 +107,8 @@ class Sightings:
     def washed(self) -> dict[str, datetime]:
         """When each step that destroys evidence was done, by the step."""
         done = {step: one.at for step, one in Strip(self.job).done.items() if one.there}
-        return {step: at for step, at in done.items() if step.startswith("wash.") or step == "oil.drained"}
+        destroys = {look.lost_by for look in self.looks.values()}
+        return {step: at for step, at in done.items() if step in destroys}
 
     def weak(self, one: Seen) -> bool:
         """Whether it was seen after cleaning: it counts less. Rule: looks.destroyed."""

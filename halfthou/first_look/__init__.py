@@ -5,9 +5,11 @@ from halfthou.first_look.order import WeighedLook, expected_cost, order_looks
 from halfthou.first_look.report import LooksReport, coins_of, looks_report, minutes_words, money_words
 from halfthou.first_look.standing import Looks
 from halfthou.first_look.taken import Found
-from halfthou.first_look.usual import DEPOSITS, FILTER, SAMPLE, SCREEN, SHELLS, USUAL_LOOKS
+from halfthou.first_look.usual import ANSWERED_BY, ASKED_AS, DEPOSITS, FILTER, SAMPLE, SCREEN, SHELLS, USUAL_LOOKS
 
 __all__ = [
+    "ANSWERED_BY",
+    "ASKED_AS",
     "DEPOSITS",
     "FILTER",
     "SAMPLE",

@@ -6,12 +6,33 @@ from collections.abc import Iterator
 
 from halfthou.jobs import Layout
 from halfthou.strip.step import HEADS, OUTSIDE, STAND, TOP, StripStep
-from halfthou.words import ENGINE_LIFTING, HOT_OIL, OLD_GASKETS, SPRINGS, TURNING
+from halfthou.words import ENGINE_LIFTING, HOT_OIL, OLD_GASKETS, SPRINGS, TURNING, WASHING
 
 
 def stand() -> Iterator[StripStep]:
-    """The engine drained and put on its stand. The oil sample comes before all."""
+    """The engine drained, washed outside and put on its stand. The oil sample comes before all."""
     yield StripStep(id="stand.photographed", section=STAND, text="Photograph it all round as it came", minutes=10)
+    yield from _drained()
+    yield StripStep(
+        id="stand.washed",
+        section=STAND,
+        text="Wash it outside",
+        minutes=20,
+        before=("stand.photographed",),
+        hint="Leaks, sealants and fresh paint are looked at first: it takes them away.",
+        cautions=(WASHING,),
+    )
+    yield StripStep(
+        id="stand.on",
+        section=STAND,
+        text="Engine on its stand",
+        minutes=25,
+        cautions=(ENGINE_LIFTING,),
+        tools="rated sling, stand, spirit level",
+    )
+
+
+def _drained() -> Iterator[StripStep]:
     yield StripStep(
         id="oil.drained",
         section=STAND,
@@ -37,14 +58,6 @@ def stand() -> Iterator[StripStep]:
         destroys=("coolant test",),
         hint="The oil sample comes first: one drop of coolant spoils it.",
         cautions=(HOT_OIL,),
-    )
-    yield StripStep(
-        id="stand.on",
-        section=STAND,
-        text="Engine on its stand",
-        minutes=25,
-        cautions=(ENGINE_LIFTING,),
-        tools="rated sling, stand, spirit level",
     )
 
 

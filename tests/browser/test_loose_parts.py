@@ -51,7 +51,7 @@ def read_bores(page: Page) -> None:
     for number in range(1, 5):
         pick(page, f"Bore {number}")
         type_all(page, BORE)
-        look(page, {"surface": "cross-hatch seen"})
+        look(page, {"bore wall": "cross-hatch seen"})
 
 
 def read_pistons(page: Page) -> None:

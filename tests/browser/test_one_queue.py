@@ -112,7 +112,7 @@ def expect_landed_once(server: Server, tabs: dict[str, Page]) -> None:
         tabs["bench"].wait_for_timeout(250)
     found = facts_of(server)
     assert Counter(kind for _, kind, _ in found) == Counter(
-        {"reading": 2, "piece": 1, "step": 1, "picture": 1, "sighting": 1}
+        {"reading": 2, "piece": 1, "step": 1, "picture": 1, "seen": 1}
     )
     assert len({key for key, _, _ in found}) == 6
     assert [part for _, kind, part in found if kind == "reading"] == ["bore-1", "piston-1"]

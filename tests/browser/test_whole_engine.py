@@ -77,7 +77,7 @@ def test_a_whole_engine_with_one_scored_bore(enter: Callable[..., Page], server:
     expect(page.get_by_role("button", name=re.compile("^Bore 8, right bank: .*3.88"))).to_be_visible()
 
     page.get_by_role("button", name=re.compile("^Bore 7,")).click()
-    page.get_by_label("surface").select_option("scored, nail catches")
+    page.get_by_label("bore wall").select_option("scored, nail catches")
     page.get_by_label("Depth").fill(".005")
     page.get_by_role("button", name="Write it down").click()
     page.get_by_label("crack test").select_option("passed")

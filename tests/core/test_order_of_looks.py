@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from halfthou.first_look import USUAL_LOOKS, WeighedLook, expected_cost, order_looks
-from halfthou.jobs import CANNOT, FOUND, NOTHING, Arrangement, ComplaintKind, Seen, StopPoint, StripFar, WayOn
+from halfthou.jobs import CANNOT, FOUND, NOTHING, Arrangement, ComplaintKind, Fact, Seen, StopPoint, StripFar, WayOn
 from halfthou.strip import looks_of
 from tests.making import job
 from tests.stripping import at_the_door, fact, said
@@ -207,3 +207,40 @@ def test_a_look_that_can_end_the_job_asks_by_the_house_rule(far: StripFar, word:
 def test_every_look_the_table_starts_with_can_be_ordered() -> None:
     assert len(USUAL_LOOKS.looks) == len({row.key for row in USUAL_LOOKS.looks})
     assert all(row.after is None or row.minutes > 0 for row in USUAL_LOOKS.looks)
+
+
+def taken(*facts: Fact) -> dict[str, tuple[str, str, bool]]:
+    report = looks_of(at_the_door(said("complaint kind", "low pressure"), *facts))
+    return {one.key: (one.found.value, one.words, one.elsewhere) for one in report.taken}
+
+
+def test_what_was_answered_on_another_page_is_not_asked_again() -> None:
+    """Rule: looks.once. Source: common practice, no source: a look that was taken was taken."""
+    screen = fact(Seen, on="pump", look="screen", answer="part blocked")
+    assert taken(screen) == {"screen": ("found", "part blocked", False)}
+    assert taken(fact(Seen, on="pump", look="screen", answer="clear")) == {
+        "screen": ("looked, nothing", "clear", False)
+    }
+    half = fact(Seen, on="half-rod-4-lower", look="overlay", answer="copper through")
+    assert taken(half) == {"one rod": ("found", "copper through", True)}
+    straight = fact(Seen, on="crank", look="straightness", answer="within the maker's run-out")
+    assert taken(straight)["crank"] == ("looked, nothing", "within the maker's run-out", True)
+
+
+def test_every_rod_is_seen_only_once_both_halves_of_all_are() -> None:
+    halves = [
+        fact(Seen, on=f"half-rod-{n}-{half}", look="overlay", answer="as new")
+        for n in range(1, 5)
+        for half in ("upper", "lower")
+    ]
+    assert "all rods" not in taken(*halves[:-1])
+    assert taken(*halves)["all rods"][0] == "looked, nothing"
+
+
+def test_what_was_said_in_general_stands_until_a_nearer_answer_comes() -> None:
+    general = fact(Seen, 5, look="filter", answer=NOTHING)
+    nearer = fact(Seen, 9, look="filter", answer="steel or iron", note="chips")
+    assert taken(general)["filter"] == ("looked, nothing", "", False)
+    assert taken(general, nearer)["filter"] == ("found", "steel or iron, chips", False)
+    gone_wrong = fact(Seen, 12, look="filter", answer=CANNOT)
+    assert taken(general, nearer, gone_wrong)["filter"][0] == "cannot be looked at"

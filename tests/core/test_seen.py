@@ -5,6 +5,8 @@ from __future__ import annotations
 from datetime import timedelta
 from typing import Any
 
+import pytest
+
 from halfthou.assess import assess
 from halfthou.jobs import (
     BlueRod,
@@ -15,11 +17,16 @@ from halfthou.jobs import (
     OperationKind,
     Seen,
     UsedShells,
+    Withdrawal,
 )
+from halfthou.looks import Answer
 from halfthou.parts import CATALOGUE
+from halfthou.report import Assessment
 from halfthou.surveys import seen_on
 from halfthou.verdicts import Action
-from tests.loosen import GOOD_PUMP, PUMP_READ, loose
+from tests.loosen import GOOD_PUMP, PUMP_READ, SOUND, loose, skirts
+from tests.making import GOOD_ENGINE, readings
+from tests.making import job as job_of
 from tests.reading import graded, read, seen
 from tests.stripping import fact
 
@@ -123,3 +130,60 @@ def test_used_half_bearings_go_back_only_where_the_house_refits_and_all_of_it_ag
     assert not any(one.rule == "evidence.used-shells" for part in by_eye.parts for one in part.reasons)
     bad = assess(read(*graded("Inline four", rods="OOCO", mains="O"), house_rules=refit).job)
     assert any(one.rule == "evidence.used-shells" for one in bad.part("R3").reasons)
+
+
+def test_nothing_wrong_with_one_half_says_nothing_of_the_journal_before_all_were_seen() -> None:
+    """Rule: looks.which-counts."""
+    halves = [seen("seat", "in place", f"half-rod-2-{half}") for half in ("upper", "lower")]
+    assert ("R2", Look.SEAT) not in told(read(halves[0]).job)
+    assert told(read(*halves).job)["R2", Look.SEAT] == "in place"
+
+
+def test_a_crack_that_was_found_is_taken_back_by_nobody_and_a_passed_test_ends_it() -> None:
+    """Rule: verdicts.journal.crack. Source: common practice, no source."""
+    crack = seen("crack test", "crack found", "R2")
+    back = fact(Withdrawal, 5, fact=crack.id)
+    assert told(read(crack, back).job)["R2", Look.CRACK_TEST] == "crack found"
+    assert assess(read(crack, back).job).part("R2").action is Action.REPLACE
+    passed = seen("crack test", "passed", "crank", minute=9, by="inspector")
+    assert ("R2", Look.CRACK_TEST) not in told(read(crack, passed).job)
+    earlier = passed.model_copy(update={"at": crack.at - MINUTE})
+    assert told(read(crack, earlier).job)["R2", Look.CRACK_TEST] == "crack found"
+
+
+def sound(on: str, looks: tuple[Seen, ...]) -> Assessment:
+    """An engine that is as new by every gauge, so that only what is seen can hold a part of it back."""
+    if on == "R2":
+        return assess(job_of(readings=readings(GOOD_ENGINE), seen=tuple(one for one in looks if one.on == on)))
+    good = skirts("3.9980", "3.9980", "3.9980", "3.9980")
+    return assess(loose(good, scope=("bores", "pistons"), seen=looks))
+
+
+HOLDING = [
+    (look, on, answer)
+    for look, on in (("surface", "R2"), ("bore wall", "bore-2"), ("crown", "piston-2"), ("skirts", "piston-2"),
+                     ("sleeve", "bore-2"))
+    for answer in CATALOGUE.looks[look].answers
+    if answer.holds
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("look", "on", "answer"), HOLDING, ids=lambda one: getattr(one, "text", str(one)))
+def test_what_holds_a_part_back_is_said_and_the_part_is_not_used_again(look: str, on: str, answer: Answer) -> None:
+    """Rule: looks.holds: neither rejected nor sound. Every such answer of the table is tried."""
+    assert sound(on, SOUND).part(on).action is Action.REUSE
+    others = tuple(one for one in SOUND if (one.on, one.look) not in ((on, look), ("pistons", look)))
+    part = sound(on, (*others, seen(look, answer.text, on))).part(on)
+    assert part.action is not Action.REUSE
+    assert any(answer.holds in one.text for one in part.reasons if one.rule == "looks.holds")
+
+
+def test_every_answer_that_holds_is_of_a_look_tried_here() -> None:
+    holding = {look.key for look in CATALOGUE.looks.values() if any(answer.holds for answer in look.answers)}
+    assert holding == {look for look, _, _ in HOLDING}
+
+
+def test_a_rod_tight_on_its_pin_asks_for_its_housing() -> None:
+    """Source: common practice, no source."""
+    job = read(seen("colour of the rod", "tight on its pin", "rod-2")).job
+    assert "housing" in {one.value for one in assess(job).part("R2").waits}

@@ -97,6 +97,8 @@ def _but_for_rods(answer: dict[str, Any]) -> dict[str, Any]:
         (5, "rings", "Measure"),
         (6, "rods", "not read"),
         (7, "rods", "refer"),
+        (8, "rods", "refer"),
+        (9, "rods", "refer"),
     ],
 )
 def test_job_files_of_older_versions_open_and_judge(version: int, one: str, headline: str) -> None:
@@ -156,8 +158,9 @@ print("found", json.dumps(found))
 """
 
 
-#: Today's form: a later migration ends that, and its database is then copied first as every older one is.
-NEWEST = "eighth"
+#: Today's tables: a later migration ends that, and their databases are then copied first as every older one is. In
+#: the eighth what was seen is still of three kinds of fact.
+NEWEST = ("eighth", "ninth")
 #: Where the readings stand: in a table of their own, or among all facts.
 READINGS = ("jobs_readingrecord", "jobs_factrecord where kind = 'reading'")
 
@@ -175,7 +178,7 @@ def test_a_shop_of_every_migration_opens_judges_and_prints(path: Path, tmp_path:
         [sys.executable, "-c", LOOK], cwd=ROOT, env=env, check=True, capture_output=True, text=True
     ).stdout
     copies = list((tmp_path / "before-migration").glob("*.sqlite3"))
-    assert len(copies) == (0 if path.stem == NEWEST else 1)
+    assert len(copies) == (0 if path.stem in NEWEST else 1)
     for copy in copies:
         with closing(sqlite3.connect(copy)) as kept:
             before = dict(kept.execute(f"select job_id, count(*) from {read} group by job_id").fetchall())

@@ -132,11 +132,12 @@ class Looks:
         return at
 
     def minutes_taken(self, key: str, taken: LookTaken) -> int:
-        """What a look took: as written down, else as the table has it."""
+        """What a look took: as written down, else as the table has it. What was seen on the way, on another page,
+        took the time of the steps that laid it bare."""
         row = self.rows.get(key)
         if taken.minutes is not None or row is None:
             return taken.minutes or 0
-        return 0 if taken.id in self._said_ids else self.minutes(row)
+        return 0 if taken.elsewhere or taken.id in self._said_ids else self.minutes(row)
 
     @cached_property
     def _said_ids(self) -> frozenset[str]:

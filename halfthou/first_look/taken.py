@@ -81,7 +81,9 @@ def _answering(key: str, seen: list[Seen], job: Job) -> Iterator[Seen]:
 def _as_taken(last: Seen, said: tuple[Seen, ...], *, elsewhere: bool = False) -> LookTaken:
     came = {_came_of(one) for one in said}
     found = next(one for one in (Found.ENDS, Found.FOUND, Found.CANNOT, Found.NOTHING) if one in came)
-    told = [one.answer for one in said if one.answer not in IN_GENERAL]
+    near = [one for one in said if one.answer not in IN_GENERAL]
+    # What is sound is not told beside what is not.
+    told = [one.answer for one in near if found is Found.NOTHING or _came_of(one) is not Found.NOTHING]
     notes = [one.note for one in said if one.note]
     return LookTaken(
         id=last.id,
@@ -91,7 +93,7 @@ def _as_taken(last: Seen, said: tuple[Seen, ...], *, elsewhere: bool = False) ->
         at=last.at,
         cleaned=last.cleaned,
         minutes=last.minutes,
-        answer=told[-1] if told else "",
+        answer=near[-1].answer if near else "",
         elsewhere=elsewhere,
     )
 

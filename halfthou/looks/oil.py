@@ -141,7 +141,7 @@ FILTER_LOOKS = (
         answers=(_A("clean", (), ("bearings.gone",)), _A("copper or bronze", ("bearings.gone",)),
                  _A("steel or iron", ("metal.found",)), _A("bright flakes, not magnetic", ("metal.found",)),
                  _A("carbon", ("debris.carbon",)), _A("coated"), _A("pleats full"),
-                 _A("cut with an abrasive: it proves nothing"),
+                 _A("cut with an abrasive"),
                  _A("collapsed", ("insert.missing",))),
     ),
     LookKind(

@@ -27,6 +27,8 @@ export function NextLook({ jobId, look, disabled, facts, onBegun }: Props) {
   const [words, setWords] = useState("");
   const [cleaned, setCleaned] = useState(false);
   const answers: readonly string[] = look.answers.length > 0 ? [...look.answers, CANNOT] : IN_GENERAL;
+  const keyOf = (text: string, nth: number) =>
+    text === CANNOT && look.answers.length > 0 ? "0" : String(nth + 1);
   const begun = words.trim() !== "";
   useEffect(() => {
     onBegun(begun);
@@ -46,7 +48,9 @@ export function NextLook({ jobId, look, disabled, facts, onBegun }: Props) {
   };
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const chosen = isTyping(event) ? undefined : answers[Number(event.key) - 1];
+      const chosen = isTyping(event)
+        ? undefined
+        : answers.find((text, nth) => keyOf(text, nth) === event.key);
       if (chosen && !event.altKey && !event.ctrlKey && !event.metaKey) setAnswer(chosen);
     };
     window.addEventListener("keydown", onKey);
@@ -83,7 +87,7 @@ export function NextLook({ jobId, look, disabled, facts, onBegun }: Props) {
           {answers.map((text, nth) => (
             <Chip
               key={text}
-              letter={String(nth + 1)}
+              letter={keyOf(text, nth)}
               chosen={answer === text}
               disabled={disabled}
               onClick={() => setAnswer(text)}
@@ -108,7 +112,7 @@ export function NextLook({ jobId, look, disabled, facts, onBegun }: Props) {
         {look.answers.length > 0 && answer && answer !== CANNOT && (
           <label className="flex min-h-11 items-center gap-2">
             <input type="checkbox" className="size-5" checked={canEnd} onChange={() => setCanEnd(!canEnd)} />
-            It can end the job: say what was found
+            It can end the job: say why
           </label>
         )}
         <label className="flex min-h-11 items-center gap-2">

@@ -65,6 +65,7 @@ def answer_look(page: Page, found: str, words: str = "") -> str:
         hand.get_by_label("What was found").fill(words)
     hand.get_by_role("button", name="Write it down").click()
     expect(page.get_by_role("region", name="Looks taken")).to_contain_text(name)
+    expect(hand.get_by_role("heading")).not_to_have_text(name)
     return name
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from halfthou.door import DRAWN, SAMPLE, door_findings, said_of
+from halfthou.first_look import ASKED_AS
 from halfthou.jobs import ENGINE, FACT_KINDS, NOT_IDENTIFIED, Chapter, Job
 from halfthou.lengths import Notation
 from halfthou.strip.marks import mark_findings
@@ -68,4 +69,7 @@ def _first(job: Job) -> str:
     left = sum(step.id not in strip.done for step in strip.steps)
     if strip.done:
         return f"the strip: {left} steps" if left else ""
-    return "" if any(one.on != ENGINE for one in job.standing(job.seen)) else looks.waits_for
+    # Once parts are looked at beyond what the order asks, the board says what comes next.
+    asked = set(ASKED_AS.values())
+    beyond = any(one.on != ENGINE and (one.look, one.on) not in asked for one in job.standing(job.seen))
+    return "" if beyond else looks.waits_for

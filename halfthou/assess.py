@@ -10,14 +10,7 @@ from halfthou.door import faults_at_the_door
 from halfthou.engines import Engine
 from halfthou.evidence import CHANGES_NOTHING, EvidenceStanding, FigureCalled, Sightings, faults_of_evidence
 from halfthou.first_look import faults_of_looks
-from halfthou.jobs import (
-    FACT_KINDS,
-    Chapter,
-    Decision,
-    DecisionKind,
-    Job,
-    Waived,
-)
+from halfthou.jobs import FACT_KINDS, Chapter, Decision, DecisionKind, Job, Waived
 from halfthou.lengths import Length, Notation, Unit
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE, Catalogue, Given, SetDecided, Trade, faults_of_job

@@ -10,18 +10,7 @@ from datetime import datetime
 from halfthou.assess import JudgedJob
 from halfthou.engines import MARKED_FIRST, Place
 from halfthou.evidence import Sightings
-from halfthou.jobs import (
-    BARE,
-    Document,
-    Fact,
-    Fitting,
-    Job,
-    Picture,
-    Reading,
-    Seen,
-    StepDone,
-    Withdrawal,
-)
+from halfthou.jobs import BARE, Document, Fact, Fitting, Job, Picture, Reading, Seen, StepDone, Withdrawal
 from halfthou.looks import BY_ANSWER, OVERLAY
 from halfthou.report import Assessment, PartReport
 from halfthou.story import NamesOfJob

@@ -5,16 +5,7 @@ from __future__ import annotations
 from datetime import timedelta
 from typing import Any
 
-from halfthou.jobs import (
-    Gauge,
-    Job,
-    LimitsSheet,
-    Reading,
-    Seen,
-    SetLimits,
-    SettingCheck,
-    Step,
-)
+from halfthou.jobs import Gauge, Job, LimitsSheet, Reading, Seen, SetLimits, SettingCheck, Step
 from halfthou.lengths import Length, Unit
 from tests.making import NOON, band, figure, inches, job, layout, limits
 

@@ -12,6 +12,7 @@ from halfthou.amounts import Quantity
 from halfthou.engines.feature import FeatureKind
 from halfthou.engines.place import Place, merged, placed
 from halfthou.jobs import ENGINE, Job, Layout, OperationKind, Piece, Plan, SetLimits
+from halfthou.lengths import Notation
 from halfthou.looks import ENGINE_LOOKS, AllLooks, LookKind
 
 
@@ -100,8 +101,9 @@ class PartKind:
     actions: tuple[str, ...] = ()
     #: What does not hang together in the limits of a set, in words.
     check: Callable[[SetLimits], tuple[str, ...]] = lambda _limits: ()
-    #: What is odd in the limits of a set and worth a second look, by the figure it is about. Nothing is forbidden.
-    questions: Callable[[SetLimits], tuple[tuple[str, str], ...]] = lambda _limits: ()
+    #: What is odd in the limits of a set and worth a second look, by the figure it is about.
+    #: Nothing is forbidden.
+    questions: Callable[[SetLimits, Notation], tuple[tuple[str, str], ...]] = lambda _limits, _say: ()
     #: What each work is done to, where a choice is offered: sets and wholes.
     done_to: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
     #: A piece of it that did not come in the engine, by its own name; None where there are none.

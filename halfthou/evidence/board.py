@@ -6,14 +6,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from datetime import datetime
 
-from halfthou.causes import (
-    CAUSES,
-    SIGNS,
-    CauseWeighed,
-    NextLook,
-    in_words,
-    next_looks,
-)
+from halfthou.causes import CAUSES, SIGNS, CauseWeighed, NextLook, in_words, next_looks
 from halfthou.evidence.contaminated import Contaminated, metal_in
 from halfthou.evidence.gate import Gate
 from halfthou.evidence.gathering import deposits

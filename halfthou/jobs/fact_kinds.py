@@ -17,29 +17,12 @@ from halfthou.jobs.evidence_facts import (
     ReportIssued,
 )
 from halfthou.jobs.fact import FACT_KINDS, Chapter, Fact, FactKind, HeldFacts, StoryKind, Until, Who, kinds_declared
-from halfthou.jobs.facts import (
-    Extension,
-    Fitting,
-    Piece,
-    Reading,
-    SlipAnswer,
-    UseSaid,
-    Withdrawal,
-)
+from halfthou.jobs.facts import Extension, Fitting, Piece, Reading, SlipAnswer, UseSaid, Withdrawal
 from halfthou.jobs.older_seen import OLDER_SEEN
 from halfthou.jobs.operation import Operation
 from halfthou.jobs.picture import Picture
 from halfthou.jobs.seen import Seen
-from halfthou.jobs.strip_facts import (
-    Closing,
-    FastenerSeen,
-    Fragment,
-    HandOver,
-    Laying,
-    Marking,
-    Removal,
-    StepDone,
-)
+from halfthou.jobs.strip_facts import Closing, FastenerSeen, Fragment, HandOver, Laying, Marking, Removal, StepDone
 from halfthou.jobs.temperatures import Sitting
 
 F = TypeVar("F", bound=Fact)

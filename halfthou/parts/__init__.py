@@ -3,10 +3,9 @@
 A new kind is a module here and a line in the catalogue. See docs/adding-a-kind.md.
 """
 
-from halfthou.parts.bearings import BEARING
 from halfthou.parts.bores import Bores, BoreSet, BoringCard, boring_card, boring_card_csv
 from halfthou.parts.faults import faults_of_job, faults_of_readings, faults_of_seen
-from halfthou.parts.journals import Journals
+from halfthou.parts.journals import BEARING, Journals
 from halfthou.parts.pistons import Pistons, PistonSet
 from halfthou.parts.pump import Pump
 from halfthou.parts.rings import Rings, RingSet, filing_table

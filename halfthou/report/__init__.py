@@ -27,8 +27,6 @@ from halfthou.report.documents import (
 )
 from halfthou.report.doubts import doubts_of
 from halfthou.report.figures import amounts_shown, figures_shown, warmth_of
-from halfthou.report.journal_sets import journal_set_report
-from halfthou.report.journals import journal_report
 from halfthou.report.part import Told, told
 from halfthou.report.scale import graduations
 from halfthou.report.signed import SHAPE, read_signed, shape_of
@@ -67,8 +65,6 @@ __all__ = [
     "feature_report",
     "figures_shown",
     "graduations",
-    "journal_report",
-    "journal_set_report",
     "read_signed",
     "shape_of",
     "spots_asked",

@@ -1,20 +1,9 @@
 """What is decided together: the size of a set, its shells, the clearance each journal will have."""
 
-from halfthou.sets.clearance import (
-    Clearance,
-    clearance_is_settled,
-    clearance_to_be,
-    finished_band,
-    ground_band,
-    housing_is_read,
-    missing_shells,
-    oil_clearance,
-    refits_shells,
-    shells_of,
-    sizes_to_be,
+from halfthou.sets.decisions import (
+    standing_decisions,
+    waived_of,
 )
-from halfthou.sets.crank import as_one_crank, overruled, standing_decisions, waived_of
-from halfthou.sets.decide import End, SetCase, SetVerdict, decide_set
 from halfthou.sets.filing import (
     OIL_LEAST,
     WARMER_K,
@@ -25,15 +14,12 @@ from halfthou.sets.filing import (
     thermal_gap,
     typical_gap,
 )
-from halfthou.sets.hardening import HardeningCase, HardeningSays, case_left, hardening_says
 from halfthou.sets.one_size import (
     Reach,
     Rung,
     SizeChoice,
     StepOutlook,
     choose_one_size,
-    regrind_steps,
-    workable_band,
 )
 from halfthou.sets.pairing import (
     Candidate,
@@ -50,47 +36,24 @@ __all__ = [
     "OIL_LEAST",
     "WARMER_K",
     "Candidate",
-    "Clearance",
     "Clearances",
-    "End",
     "FileToFit",
     "Filing",
-    "HardeningCase",
-    "HardeningSays",
     "Pair",
     "Paired",
     "Pairing",
     "PairingPlace",
     "Reach",
     "Rung",
-    "SetCase",
-    "SetVerdict",
     "SizeChoice",
     "StepOutlook",
-    "as_one_crank",
     "best_pairing",
-    "case_left",
     "choose_one_size",
-    "clearance_is_settled",
-    "clearance_to_be",
-    "decide_set",
     "file_to_fit",
-    "finished_band",
     "gap_growth",
-    "ground_band",
-    "hardening_says",
-    "housing_is_read",
-    "missing_shells",
-    "oil_clearance",
-    "overruled",
     "pair_pistons",
-    "refits_shells",
-    "regrind_steps",
-    "shells_of",
-    "sizes_to_be",
     "standing_decisions",
     "thermal_gap",
     "typical_gap",
     "waived_of",
-    "workable_band",
 ]

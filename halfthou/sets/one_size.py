@@ -6,9 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import NamedTuple
 
-from halfthou.jobs import HouseRules, JournalLimits, SourceKind
 from halfthou.lengths import ZERO, Length
-from halfthou.surveys import POLISH_SHELL
 from halfthou.verdicts import CleanUp
 
 
@@ -95,29 +93,6 @@ class SizeChoice:
             return ()
         outlook = self.at(self.possible)
         return outlook.misses if outlook else ()
-
-
-def regrind_steps(limits: JournalLimits, present: Length) -> tuple[Rung, ...]:
-    """The undersizes on the sheet that lie below a present size, smallest first; polish shells left out.
-
-    Rule:    sets.regrind.shells-exist, sets.regrind.smallest-allowed. A rule of thumb forbids nothing, it asks.
-    """
-    smallest = limits.smallest_allowed
-    thumb = smallest is not None and smallest.source.kind is SourceKind.RULE_OF_THUMB
-    steps = []
-    for shell in sorted(limits.shells, key=lambda shell: shell.size.nm):
-        below = smallest is not None and limits.size.least - shell.size < smallest.value
-        if shell.size - present > POLISH_SHELL:
-            steps.append(Rung(shell.size, shell.can_be_bought, not below or thumb, below and thumb))
-    return tuple(steps)
-
-
-def workable_band(limits: JournalLimits, house: HouseRules) -> Length:
-    """The narrowest band a grinder is asked to hold: the house's, or half the maker's where that is smaller.
-
-    Rule:    sets.regrind.tight.   Source: docs/trade: Choosing the size.
-    """
-    return min(house.least_band, Length((limits.size.most - limits.size.least).nm // 2))
 
 
 class SizeBand(NamedTuple):

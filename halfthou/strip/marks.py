@@ -8,8 +8,8 @@ from dataclasses import dataclass
 
 from halfthou.engines import Place
 from halfthou.jobs import BARE, Felt, Job, Look, Marking, Seen, StepDone
+from halfthou.parts.journals.verdict import CAP_STEPS, CAPS_DISAGREE
 from halfthou.strip.places import places_off
-from halfthou.verdicts import CAP_STEPS, CAPS_DISAGREE
 from halfthou.words import Reason
 
 

@@ -2,19 +2,14 @@
 
 from halfthou.verdicts.actions import MARKS, Action, Mark, MarkCode
 from halfthou.verdicts.amounts import AmountFinding, count_of, judge_amount
-from halfthou.verdicts.bearing import (
-    CROWN,
-    Bore,
-    From,
-    bore_sizes,
-    clearance_known,
-    housing_findings,
-    housing_read,
-    measured_clearance,
-)
-from halfthou.verdicts.case import JournalCase
 from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
-from halfthou.verdicts.contradictions import Clashing, Contradiction, contradictions, top_against_bottom, twice
+from halfthou.verdicts.contradictions import (
+    TIMES,
+    Clashing,
+    Contradiction,
+    top_against_bottom,
+    twice,
+)
 from halfthou.verdicts.figures import (
     OUT_OF_ROUND,
     TAPER,
@@ -28,49 +23,32 @@ from halfthou.verdicts.figures import (
     size_found,
     worst_state,
 )
-from halfthou.verdicts.finding import Called, FigureKey, Finding, Limit, Measured, call, conformance, judge
-from halfthou.verdicts.journal import (
-    BAD_FILLET,
-    CAP_STEPS,
-    CAPS_DISAGREE,
-    HOT,
-    LIGHT,
-    MOVED_SEAT,
-    ROD_BLUE,
-    ROD_RENEWED,
-    ROD_TESTED,
+from halfthou.verdicts.finding import (
+    Called,
+    FigureKey,
+    Finding,
+    Limit,
+    Measured,
+    as_bound,
+    call,
+    conformance,
+    judge,
+)
+from halfthou.verdicts.opens import (
     SIZE_OPEN,
-    TIGHT,
-    JournalVerdict,
     Open,
-    blue_rod,
-    housing_awaited,
-    judge_journal,
-    keeps,
-    no_pair,
 )
 from halfthou.verdicts.settling import Settling, SettlingWay, gauges_for, scale_now, settlings
 from halfthou.verdicts.sums import Term, greatest, least, summed
 
 __all__ = [
-    "BAD_FILLET",
-    "CAPS_DISAGREE",
-    "CAP_STEPS",
-    "CROWN",
-    "HOT",
-    "LIGHT",
     "MARKS",
-    "MOVED_SEAT",
     "OUT_OF_ROUND",
-    "ROD_BLUE",
-    "ROD_RENEWED",
-    "ROD_TESTED",
     "SIZE_OPEN",
     "TAPER",
-    "TIGHT",
+    "TIMES",
     "Action",
     "AmountFinding",
-    "Bore",
     "Called",
     "Clashing",
     "CleanUp",
@@ -78,9 +56,6 @@ __all__ = [
     "FigureKey",
     "FigureKind",
     "Finding",
-    "From",
-    "JournalCase",
-    "JournalVerdict",
     "Limit",
     "Mark",
     "MarkCode",
@@ -90,30 +65,20 @@ __all__ = [
     "Settling",
     "SettlingWay",
     "Term",
-    "blue_rod",
-    "bore_sizes",
+    "as_bound",
     "budget_of",
     "bulge",
     "call",
     "clean_up_size",
-    "clearance_known",
     "conformance",
-    "contradictions",
     "count_of",
     "gauges_for",
     "greatest",
-    "housing_awaited",
-    "housing_findings",
-    "housing_read",
     "judge",
     "judge_amount",
-    "judge_journal",
-    "keeps",
     "least",
     "measured",
-    "measured_clearance",
     "most",
-    "no_pair",
     "own_and_common",
     "roundness",
     "scale_now",

@@ -1,6 +1,5 @@
 """Every sentence: what was found, put into words in the unit of the person."""
 
-from halfthou.words.before_measuring import blind_to_a_turn, fitness_notes
 from halfthou.words.cautions import (
     CRACK_TEST,
     ENGINE_LIFTING,
@@ -19,12 +18,9 @@ from halfthou.words.cautions import (
 )
 from halfthou.words.doubts import DoubtShown, Offer, doubt_shown, settling_words, warmth_reasons
 from halfthou.words.figures import amount_sentence, contradiction_words, figure_reasons, sentence
-from halfthou.words.journals import journal_reasons
 from halfthou.words.reading_again import outside_plan, set_aside
 from halfthou.words.reason import Reason, held_by_looks
-from halfthou.words.sets import headline, set_reasons, would_change
 from halfthou.words.sheet_questions import SheetQuestion, questions_of_sheet, unsourced
-from halfthou.words.sizes import hardening_words
 from halfthou.words.steps import names_of, step_words
 
 __all__ = [
@@ -43,7 +39,6 @@ __all__ = [
     "Reason",
     "SheetQuestion",
     "amount_sentence",
-    "blind_to_a_turn",
     "cautions_for",
     "cautions_of_look",
     "cautions_of_piece",
@@ -51,20 +46,14 @@ __all__ = [
     "contradiction_words",
     "doubt_shown",
     "figure_reasons",
-    "fitness_notes",
-    "hardening_words",
-    "headline",
     "held_by_looks",
-    "journal_reasons",
     "names_of",
     "outside_plan",
     "questions_of_sheet",
     "sentence",
     "set_aside",
-    "set_reasons",
     "settling_words",
     "step_words",
     "unsourced",
     "warmth_reasons",
-    "would_change",
 ]

@@ -33,8 +33,10 @@ from halfthou.gauges import (
 from halfthou.jobs import DIAMETER, Feature, Gauge, Guard, HouseRules, Job, Material, Purpose, Reading, SettingCheck
 from halfthou.lengths import Length, Unit
 from halfthou.memo import Memo
+from halfthou.parts.journals.case import JournalCase
+from halfthou.parts.journals.verdict import judge_journal
 from halfthou.surveys import survey_parts
-from halfthou.verdicts import Finding, JournalCase, judge_journal
+from halfthou.verdicts import Finding
 from tests.making import (
     CASES,
     MICROMETER,

@@ -3,9 +3,7 @@
 from __future__ import annotations
 
 from halfthou.causes import Word
-from halfthou.evidence import (
-    flag_of,
-)
+from halfthou.evidence import flag_of
 from halfthou.jobs import (
     CauseSaid,
     Dealt,

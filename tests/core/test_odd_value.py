@@ -9,7 +9,7 @@ import pytest
 from halfthou.jobs import Plan, Reading
 from halfthou.lengths import Length
 from halfthou.memo import Memo
-from halfthou.parts.journal_kind import JOURNAL
+from halfthou.parts.journals.kind import JOURNAL
 from halfthou.surveys import Doubtful, lay_out
 from halfthou.surveys.odd import LEAST_NM, fit_of, odd_one
 from tests.making import engine_of, job, readings

@@ -10,25 +10,13 @@ from uncertainties import ufloat
 from halfthou.assess import assess, is_whole, judge
 from halfthou.engines import usual_layouts
 from halfthou.jobs import HouseRules
-from halfthou.lengths import Asked, Unit
+from halfthou.lengths import Asked, Notation, Unit
 from halfthou.parts import CATALOGUE
 from halfthou.parts.fit import typical_clearance
 from halfthou.surveys import ReadBy, read_spot, window_for
 from halfthou.verdicts import Called, Open
 from tests.boring import NEW
-from tests.loosen import (
-    MIC,
-    SOUND,
-    THOU_MIC,
-    at,
-    brought,
-    fitted,
-    grams,
-    loose,
-    piston_limits,
-    saw,
-    skirts,
-)
+from tests.loosen import MIC, SOUND, THOU_MIC, at, brought, fitted, grams, loose, piston_limits, saw, skirts
 from tests.making import CASES, band, figure, inches
 
 GOOD = ("3.9978", "3.9978", "3.9979", "3.9978")
@@ -168,11 +156,11 @@ def test_a_snap_at_the_least_size_proves_one_thing_only() -> None:
 
 def test_a_clearance_in_thou_where_tenths_are_usual_is_asked_about() -> None:
     """Trade case, common practice: bore 3.500, limit typed as 7 to 13 thou where 7 to 13 tenths are usual."""
-    questions = CATALOGUE["piston"].questions
+    questions, say = CATALOGUE["piston"].questions, Notation.usual(Unit.INCH)
     typed = piston_limits(figures={"size": band("3.4970", "3.4976"), "clearance": band("0.007", "0.013")})
-    assert [where for where, _ in questions(typed)] == ["clearance"]
+    assert [where for where, _ in questions(typed, say)] == ["clearance"]
     meant = piston_limits(figures={"size": band("3.4970", "3.4976"), "clearance": band("0.0007", "0.0013")})
-    assert questions(meant) == ()
+    assert questions(meant, say) == ()
 
 
 def test_a_worn_groove_is_regrooved_only_where_that_is_done() -> None:

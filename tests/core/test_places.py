@@ -10,18 +10,7 @@ from halfthou.assess import assess, evidence_standing, judge, put_in_words
 from halfthou.engines import usual_layouts
 from halfthou.evidence import customer_report, evidence_board, halves_of, oil_way_of, readings_of_the_way
 from halfthou.exchange import read_job, read_limits, read_limits_csv, write_job, write_limits, write_limits_csv
-from halfthou.jobs import (
-    Job,
-    JobFile,
-    Laying,
-    Layout,
-    Marking,
-    Mistrust,
-    Seen,
-    StepDone,
-    ThrustBy,
-    Withdrawal,
-)
+from halfthou.jobs import Job, JobFile, Laying, Layout, Marking, Mistrust, Seen, StepDone, ThrustBy, Withdrawal
 from halfthou.parts import CATALOGUE
 from halfthou.place_card import PlaceCard, UnknownPlace, place_card
 from halfthou.strip import lies_there, places_off, strip_list

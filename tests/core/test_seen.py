@@ -8,17 +8,7 @@ from typing import Any
 import pytest
 
 from halfthou.assess import assess
-from halfthou.jobs import (
-    BlueRod,
-    HouseRules,
-    Job,
-    Look,
-    Operation,
-    OperationKind,
-    Seen,
-    UsedShells,
-    Withdrawal,
-)
+from halfthou.jobs import BlueRod, HouseRules, Job, Look, Operation, OperationKind, Seen, UsedShells, Withdrawal
 from halfthou.looks import Answer
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment

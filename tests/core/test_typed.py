@@ -5,17 +5,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from halfthou.lengths import (
-    Asked,
-    Length,
-    Typed,
-    Unit,
-    Unreadable,
-    Window,
-    read_here,
-    read_length,
-    read_undersize,
-)
+from halfthou.lengths import Asked, Length, Typed, Unit, Unreadable, Window, read_here, read_length, read_undersize
 from tests.making import inches, mm
 
 

@@ -5,8 +5,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from halfthou.lengths import Length
-from halfthou.sets import Reach, Rung, choose_one_size, regrind_steps
-from halfthou.sets.hardening import case_left
+from halfthou.parts.journals.decide import regrind_steps
+from halfthou.parts.journals.hardening import case_left
+from halfthou.sets import Reach, Rung, choose_one_size
 from halfthou.surveys import ladder_of, present_undersize
 from halfthou.verdicts import CleanUp, clean_up_size
 from tests.making import CASES, figure, inches, limits, mm, shells

@@ -9,17 +9,7 @@ from __future__ import annotations
 from datetime import timedelta
 from typing import Any
 
-from halfthou.jobs import (
-    Decision,
-    DecisionKind,
-    HouseRules,
-    Job,
-    Look,
-    Operation,
-    OperationKind,
-    Seen,
-    Waived,
-)
+from halfthou.jobs import Decision, DecisionKind, HouseRules, Job, Look, Operation, OperationKind, Seen, Waived
 from tests.boring import DIAL, NEW, block, bore_limits, bore_readings, set_on_a_ring
 from tests.making import NOON, figure, inches, look
 

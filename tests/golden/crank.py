@@ -5,22 +5,9 @@ from __future__ import annotations
 from datetime import timedelta
 from typing import Any
 
-from halfthou.jobs import (
-    Decision,
-    DecisionKind,
-    Job,
-    JournalSet,
-    Operation,
-    OperationKind,
-    Reading,
-)  # fmt: skip
+from halfthou.jobs import Decision, DecisionKind, Job, JournalSet, Operation, OperationKind, Reading  # fmt: skip
 from halfthou.lengths import Unit
-from tests.making import (
-    GOOD_ENGINE,
-    MICROMETER,
-    NOON,
-    inches,
-)  # fmt: skip
+from tests.making import GOOD_ENGINE, MICROMETER, NOON, inches  # fmt: skip
 
 Sizes = dict[str, list[str]]
 

@@ -15,14 +15,7 @@ from workshop.gauges.actions import GaugeForm, cabinet, keep_gauge
 from workshop.house.actions import HouseRulesForm, keep_rules, rules_in_force
 from workshop.jobs import actions
 from workshop.jobs.models import JobRecord
-from workshop.limits.actions import (
-    change_sheet,
-    confirm_sheet,
-    copy_sheet,
-    document_of,
-    draft_sheet,
-    take_in_sheet,
-)
+from workshop.limits.actions import change_sheet, confirm_sheet, copy_sheet, document_of, draft_sheet, take_in_sheet
 from workshop.limits.models import SheetRevision
 from workshop.limits.translate import FigureForm, StepForm, form_of_sheet, sheet_of
 from workshop.people.actions import add_person, change_person

@@ -13,15 +13,7 @@ from workshop.jobs.changes import ChangedOut, pieces_of
 from workshop.jobs.kept import kept
 from workshop.jobs.ledger import Ledger
 from workshop.jobs.rack import RackOrder, RackOut, read_rack
-from workshop.jobs.shapes import (
-    BenchOut,
-    DraftOut,
-    LandedOut,
-    SittingOut,
-    asked_out,
-    bench_out,
-    landed_out,
-)
+from workshop.jobs.shapes import BenchOut, DraftOut, LandedOut, SittingOut, asked_out, bench_out, landed_out
 from workshop.jobs.translate import job_file_of
 from workshop.people.api import signed_in
 

@@ -13,14 +13,7 @@ from halfthou.parts.bores.oversize import BoreSet
 from halfthou.parts.bores.verdict import MACHINED, BoreVerdict, depth_of_score, keeps, referred_for
 from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts import Action, Called, FigureKey, Open, Settling, settlings
-from halfthou.words import (
-    Reason,
-    figure_reasons,
-    held_by_looks,
-    outside_plan,
-    set_aside,
-    step_words,
-)
+from halfthou.words import Reason, figure_reasons, held_by_looks, outside_plan, set_aside, step_words
 
 
 def over(step: Length, say: Notation) -> str:

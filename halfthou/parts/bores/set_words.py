@@ -15,10 +15,7 @@ from halfthou.parts.bores.verdict import keeps, referred_for
 from halfthou.parts.bores.walls import WallSays, wall_at, wall_for_sleeve
 from halfthou.report import OtherWay
 from halfthou.verdicts import Action, Called, Open
-from halfthou.words import (
-    Reason,
-    names_of,
-)
+from halfthou.words import Reason, names_of
 
 
 def bores_headline(decided: BoreSet, say: Notation) -> str:

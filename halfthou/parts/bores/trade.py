@@ -8,17 +8,7 @@ from typing import cast
 
 from halfthou.engines import Engine
 from halfthou.gauges import expanded, size_doubt, standard_doubt
-from halfthou.jobs import (
-    DIAMETER,
-    Decision,
-    DecisionKind,
-    Feature,
-    Job,
-    Look,
-    Operation,
-    OperationKind,
-    SetName,
-)
+from halfthou.jobs import DIAMETER, Decision, DecisionKind, Feature, Job, Look, Operation, OperationKind, SetName
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.operations import ground_to
 from halfthou.parts.bores.case import BoreCase, RingAtTop

@@ -8,15 +8,7 @@ from dataclasses import dataclass
 from halfthou.engines import Engine
 from halfthou.lengths import Notation
 from halfthou.parts.pieces.verdict import Note, PieceVerdict
-from halfthou.report import (
-    ClearanceShown,
-    PartReport,
-    SeenHere,
-    SpotAsked,
-    amounts_shown,
-    feature_report,
-    told,
-)
+from halfthou.report import ClearanceShown, PartReport, SeenHere, SpotAsked, amounts_shown, feature_report, told
 from halfthou.verdicts import MARKS, Action, Called, MarkCode, Open, Settling, settlings
 from halfthou.words import Reason, amount_sentence, cautions_of_piece, figure_reasons, held_by_looks, set_aside
 

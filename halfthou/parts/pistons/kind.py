@@ -3,18 +3,9 @@
 from __future__ import annotations
 
 from halfthou.amounts import Quantity
-from halfthou.engines import (
-    Drawing,
-    Expected,
-    FeatureKind,
-    PartKind,
-    Place,
-    SheetFigure,
-    SheetMade,
-    StationDrawing,
-)
+from halfthou.engines import Drawing, Expected, FeatureKind, PartKind, Place, SheetFigure, SheetMade, StationDrawing
 from halfthou.jobs import Layout, LimitsSheet, Material, OperationKind, Purpose, SetLimits, SetName
-from halfthou.lengths import ZERO, Length
+from halfthou.lengths import ZERO, Length, Notation
 from halfthou.looks import CRACK_TEST_LOOK, Answer, Asks, LookKind, Where, plain
 from halfthou.parts.fit import CAST, F2618, F4032, HYPER, NOT_THE_SKIRT, SKIRT
 
@@ -306,7 +297,7 @@ PISTON = PartKind(
     made=MADE,
     actions=("reuse", "fit to another bore", "re-pin or bush", "regroove", "refer", "replace"),
     check=lambda limits: faults_of_pistons(limits),
-    questions=lambda limits: questions_of_pistons(limits),
+    questions=lambda limits, say: questions_of_pistons(limits, say),
     done_to={OperationKind.PISTON_WORK: (SET,), OperationKind.PINS: (SET,), OperationKind.DECK: ("block",)},
     spare=_spare,
     piece_names=lambda number: (f"piston-s{number}",),
@@ -346,7 +337,7 @@ def faults_of_pistons(limits: SetLimits) -> tuple[str, ...]:
 HARDLY_PER_UNIT = (25, 10_000)
 
 
-def questions_of_pistons(limits: SetLimits) -> tuple[tuple[str, str], ...]:
+def questions_of_pistons(limits: SetLimits, _say: Notation) -> tuple[tuple[str, str], ...]:
     """What is odd in the limits of pistons: a clearance in thou where tenths are usual.
 
     Rule:    sets.sheet-questions.   Source: docs/trade: Piston clearance.

@@ -5,16 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 
 from halfthou.amounts import Quantity
-from halfthou.engines import (
-    Drawing,
-    Expected,
-    FeatureKind,
-    PartKind,
-    Place,
-    SheetFigure,
-    SheetMade,
-    StationDrawing,
-)
+from halfthou.engines import Drawing, Expected, FeatureKind, PartKind, Place, SheetFigure, SheetMade, StationDrawing
 from halfthou.jobs import Layout, LimitsSheet, OperationKind, Purpose, SetLimits, SetName
 from halfthou.lengths import ZERO, Length
 from halfthou.looks import Answer, LookKind, Where, plain

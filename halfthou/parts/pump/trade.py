@@ -9,6 +9,7 @@ from typing import cast
 from halfthou.engines import Engine
 from halfthou.jobs import Decision, Job, Look
 from halfthou.lengths import ZERO, Length, Notation
+from halfthou.parts.journals.verdict import HOT, MOVED_SEAT
 from halfthou.parts.pieces import (
     PieceCase,
     PiecesTogether,
@@ -24,7 +25,7 @@ from halfthou.parts.pump.verdict import by_house_rule, judge_pump
 from halfthou.parts.pump.words import TELLS, before_closing, still_of_pump, under_pump
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport, SpotAsked, TableShown, ToOrder
-from halfthou.verdicts import HOT, MARKS, MOVED_SEAT, Action, Finding, MarkCode, Open
+from halfthou.verdicts import MARKS, Action, Finding, MarkCode, Open
 from halfthou.words import Reason, cautions_of_piece
 
 

@@ -5,15 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.parts.pieces import PieceVerdict, Tell
-from halfthou.parts.pump.kind import (
-    ENGAGED,
-    METAL,
-    PICKUP_SEAL,
-    PRIMED,
-    SCREEN,
-    SEAL_RIGHT,
-    YES,
-)
+from halfthou.parts.pump.kind import ENGAGED, METAL, PICKUP_SEAL, PRIMED, SCREEN, SEAL_RIGHT, YES
 from halfthou.parts.pump.verdict import FIRST_LOOKS, REGARDLESS, by_house_rule
 from halfthou.verdicts import Action, Open
 

@@ -13,14 +13,7 @@ from pydantic import Field, ValidationError, ValidatorFunctionWrapHandler, WrapV
 
 from halfthou.exchange import Fault, faults_of
 from halfthou.jobs import FACT_KINDS, kind_called
-from workshop.jobs.actions.at_the_door import (
-    ChoosingWay,
-    SettingStop,
-    Telling,
-    choose_way,
-    set_stop,
-    tell,
-)
+from workshop.jobs.actions.at_the_door import ChoosingWay, SettingStop, Telling, choose_way, set_stop, tell
 from workshop.jobs.actions.cause import (
     CarryingPart,
     DealingWith,
@@ -33,14 +26,7 @@ from workshop.jobs.actions.cause import (
     say_cause,
     send_report,
 )
-from workshop.jobs.actions.evidence import (
-    Mistrusting,
-    Reporting,
-    SayingWay,
-    mistrust,
-    report_oil,
-    say_way,
-)
+from workshop.jobs.actions.evidence import Mistrusting, Reporting, SayingWay, mistrust, report_oil, say_way
 from workshop.jobs.actions.facts import Extending, TakingBack, extend_scope, take_back
 from workshop.jobs.actions.landing import Landed, Landing, land_reading, land_readings, not_worked_out
 from workshop.jobs.actions.open_ends import (

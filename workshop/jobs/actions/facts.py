@@ -14,13 +14,7 @@ from halfthou.jobs import Extension, Fact, Job, LimitsSheet, Moment, Withdrawal,
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import is_crack
 from workshop.jobs.actions.one_fact import RIGHT, fact_from, land_one
-from workshop.jobs.actions.opened import (
-    Opened,
-    add_facts,
-    job_record,
-    must_be_open,
-    settled,
-)
+from workshop.jobs.actions.opened import Opened, add_facts, job_record, must_be_open, settled
 from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import fact_of, known_fact
 from workshop.people.may import Act, must

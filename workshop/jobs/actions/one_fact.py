@@ -15,14 +15,7 @@ from pydantic import ValidationError
 from halfthou.exchange import Fault, faults_of
 from halfthou.jobs import FACT_KINDS, Fact, Job, Who
 from halfthou.lengths import Unit
-from workshop.jobs.actions.opened import (
-    Opened,
-    add_facts,
-    job_record,
-    must_be_open,
-    settled,
-    sound_job,
-)
+from workshop.jobs.actions.opened import Opened, add_facts, job_record, must_be_open, settled, sound_job
 from workshop.jobs.actions.together import together
 from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import known_fact

@@ -17,14 +17,7 @@ from halfthou.parts import CATALOGUE, faults_of_readings
 from halfthou.report import Assessment
 from workshop.jobs.actions.together import together
 from workshop.jobs.kept import kept, loaded
-from workshop.jobs.models import (
-    DecisionRecord,
-    FactRecord,
-    HistoryEntry,
-    JobRecord,
-    SignatureRecord,
-    Stage,
-)
+from workshop.jobs.models import DecisionRecord, FactRecord, HistoryEntry, JobRecord, SignatureRecord, Stage
 from workshop.jobs.translate import UnknownKind, fact_row, job_of
 from workshop.live.hub import hub
 from workshop.people.models import Person

@@ -4,21 +4,29 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from enum import StrEnum
 
 from halfthou.gauges import Budget, combine, expanded, guard_band, standard_doubt
 from halfthou.jobs import BlueRod, Hardening, Look, SourceKind, Waived
 from halfthou.lengths import ZERO, Length
 from halfthou.looks import CRACK_FOUND, PASSED, SHEARED, TURNED
+from halfthou.parts.journals.bearing import housing_findings, housing_read, measured_clearance
+from halfthou.parts.journals.case import JournalCase
+from halfthou.parts.journals.contradictions import contradictions
+from halfthou.parts.journals.figures import LEAST_ANGLES, journal_findings
 from halfthou.surveys import POLISH_SHELL, Form
-from halfthou.verdicts.actions import Action
-from halfthou.verdicts.bearing import housing_findings, housing_read, measured_clearance
-from halfthou.verdicts.case import JournalCase
-from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
-from halfthou.verdicts.contradictions import Contradiction, contradictions
-from halfthou.verdicts.figures import worst_state
-from halfthou.verdicts.finding import Called, FigureKey, Finding
-from halfthou.verdicts.journal_figures import LEAST_ANGLES, journal_findings
+from halfthou.verdicts import (
+    SIZE_OPEN,
+    Action,
+    Called,
+    CleanUp,
+    Contradiction,
+    FigureKey,
+    Finding,
+    Open,
+    Score,
+    clean_up_size,
+    worst_state,
+)
 
 #: Temper colours from which a journal counts as overheated. Source: common practice, no source.
 HOT = ("brown or purple", "blue", "grey")
@@ -34,39 +42,6 @@ BAD_FILLET = "sharp, notched or undercut"
 _KEPT = (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE)
 
 
-class Open(StrEnum):
-    """What keeps a journal from being settled. While one stands, nothing about the journal is whole."""
-
-    UNREAD = "not read whole"
-    HELD = "a question waits"
-    OUTSIDE = "a reading outside the plan"
-    CONTRADICTED = "readings contradict"
-    SCORE_DEPTH = "depth of the score not known"
-    TWO_ANGLES = "two angles only"
-    FOREIGN = "no shell is made for its size"
-    THUMB = "sized by a rule of thumb"
-    TOO_CLOSE = "too close to call"
-    LARGER = "larger than new"
-    CLEARANCE = "oil clearance"
-    HOUSING = "housing"
-    REFERRED = "somebody else's word"
-    FORM = "does not look like wear"
-    FOUR_ANGLES = "four angles wanted"
-    PISTON = "piston clearance not known"
-    BEFORE_BORING = "wanted before boring"
-    MISSED = "not the size it was bored to"
-    PLACE = "where it was measured is not known"
-    NO_LIMIT = "a limit is wanted"
-    SUSPECT = "fed a failure"
-    UNSEEN = "not looked at"
-    RINGS = "rings not known"
-    SEEN = "something seen is not settled"
-
-
-#: What leaves the size of a journal open: its set cannot be sized, ordered for or ground while one stands.
-SIZE_OPEN = frozenset(
-    {Open.UNREAD, Open.HELD, Open.OUTSIDE, Open.CONTRADICTED, Open.SCORE_DEPTH, Open.TWO_ANGLES, Open.THUMB}
-)
 #: What stays open also where the journal is ground: grinding deals with all the rest.
 _OPEN_ANYWAY = SIZE_OPEN | {Open.REFERRED, Open.HOUSING}
 

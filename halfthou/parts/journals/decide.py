@@ -7,10 +7,34 @@ from enum import StrEnum
 
 from halfthou.jobs import Decision, HouseRules, JournalLimits, JournalSet, Seen, SourceKind, Waived
 from halfthou.lengths import Length
-from halfthou.sets.hardening import HardeningSays, hardening_says
-from halfthou.sets.one_size import Reach, SizeChoice, choose_one_size, regrind_steps, workable_band
-from halfthou.surveys import sheet_steps
-from halfthou.verdicts import SIZE_OPEN, Action, Called, JournalVerdict, MarkCode, Open, keeps
+from halfthou.parts.journals.hardening import HardeningSays, hardening_says
+from halfthou.parts.journals.verdict import JournalVerdict, keeps
+from halfthou.sets import Reach, Rung, SizeChoice, choose_one_size
+from halfthou.surveys import POLISH_SHELL, sheet_steps
+from halfthou.verdicts import SIZE_OPEN, Action, Called, MarkCode, Open
+
+
+def regrind_steps(limits: JournalLimits, present: Length) -> tuple[Rung, ...]:
+    """The undersizes on the sheet that lie below a present size, smallest first; polish shells left out.
+
+    Rule:    sets.regrind.shells-exist, sets.regrind.smallest-allowed. A rule of thumb forbids nothing, it asks.
+    """
+    smallest = limits.smallest_allowed
+    thumb = smallest is not None and smallest.source.kind is SourceKind.RULE_OF_THUMB
+    steps = []
+    for shell in sorted(limits.shells, key=lambda shell: shell.size.nm):
+        below = smallest is not None and limits.size.least - shell.size < smallest.value
+        if shell.size - present > POLISH_SHELL:
+            steps.append(Rung(shell.size, shell.can_be_bought, not below or thumb, below and thumb))
+    return tuple(steps)
+
+
+def workable_band(limits: JournalLimits, house: HouseRules) -> Length:
+    """The narrowest band a grinder is asked to hold: the house's, or half the maker's where that is smaller.
+
+    Rule:    sets.regrind.tight.   Source: docs/trade: Choosing the size.
+    """
+    return min(house.least_band, Length((limits.size.most - limits.size.least).nm // 2))
 
 
 @dataclass(frozen=True, slots=True)

@@ -13,10 +13,9 @@ from enum import StrEnum
 from halfthou.gauges import Budget, beyond_guard, combine, guard_band, standard_doubt
 from halfthou.jobs import Feature
 from halfthou.lengths import ZERO, Length
+from halfthou.parts.journals.case import JournalCase
 from halfthou.surveys import PartSurvey, SpotState
-from halfthou.verdicts.case import JournalCase
-from halfthou.verdicts.figures import own_and_common
-from halfthou.verdicts.finding import FigureKey, Finding, Limit, Measured, judge
+from halfthou.verdicts import FigureKey, Finding, Limit, Measured, judge, own_and_common
 
 #: The spots of a bore that lie at the crown. Source: common practice, no source.
 CROWN = ("1a", "2a")

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from halfthou.jobs import HouseRules, JournalLimits, Seen, Waived
 from halfthou.lengths import Length
 from halfthou.surveys import FeatureSurvey, PartSurvey, PresentSize, Rests, SpotState
-from halfthou.verdicts.finding import Limit
+from halfthou.verdicts import Limit
 
 
 @dataclass(frozen=True, slots=True)

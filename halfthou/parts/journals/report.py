@@ -8,33 +8,27 @@ from halfthou.engines import journal_name
 from halfthou.jobs import Feature, JournalSet, Layout, Look, Waived
 from halfthou.lengths import Notation, Shown
 from halfthou.memo import Memo
-from halfthou.report.documents import CleanUpShown, ClearanceShown, FeatureReport, PartReport, SeenHere
-from halfthou.report.figures import warmth_of
-from halfthou.report.part import Told, told
-from halfthou.report.spots import feature_report, spots_asked
-from halfthou.sets import End, SetVerdict, clearance_to_be, housing_is_read, shells_of, sizes_to_be
-from halfthou.verdicts import (
-    HOT,
-    MARKS,
-    Action,
-    Called,
-    FigureKey,
-    JournalCase,
-    JournalVerdict,
-    Open,
-    Settling,
-    clearance_known,
-    housing_awaited,
-    keeps,
-    settlings,
+from halfthou.parts.journals.bearing import clearance_known
+from halfthou.parts.journals.case import JournalCase
+from halfthou.parts.journals.clearance import clearance_to_be, housing_is_read, shells_of, sizes_to_be
+from halfthou.parts.journals.decide import End, SetVerdict
+from halfthou.parts.journals.size_words import hardening_words
+from halfthou.parts.journals.verdict import HOT, JournalVerdict, housing_awaited, keeps
+from halfthou.parts.journals.words import journal_reasons
+from halfthou.report import (
+    CleanUpShown,
+    ClearanceShown,
+    FeatureReport,
+    PartReport,
+    SeenHere,
+    Told,
+    feature_report,
+    spots_asked,
+    told,
+    warmth_of,
 )
-from halfthou.words import (
-    Reason,
-    cautions_for,
-    hardening_words,
-    journal_reasons,
-    step_words,
-)
+from halfthou.verdicts import MARKS, Action, Called, FigureKey, Open, Settling, settlings
+from halfthou.words import Reason, cautions_for, step_words
 
 
 class _Alone(Told):

@@ -4,10 +4,22 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from halfthou.parts.journals.case import JournalCase
 from halfthou.surveys import Form
-from halfthou.verdicts.case import JournalCase
-from halfthou.verdicts.figures import TAPER, FigureKind, bulge, measured, most, roundness, size_found
-from halfthou.verdicts.finding import FigureKey, Finding, Limit, as_bound, judge
+from halfthou.verdicts import (
+    TAPER,
+    FigureKey,
+    FigureKind,
+    Finding,
+    Limit,
+    as_bound,
+    bulge,
+    judge,
+    measured,
+    most,
+    roundness,
+    size_found,
+)
 
 #: Angles that a journal's plan needs so that it may accept. Two may reject, never accept. Source: geometry.
 LEAST_ANGLES = 3

@@ -8,7 +8,7 @@ from collections.abc import Iterator
 from halfthou.engines import Drawing, Expected, FeatureKind, PartKind, Place, StationDrawing, short_name
 from halfthou.jobs import Feature, Layout, LimitsSheet, Material, OperationKind, Purpose
 from halfthou.lengths import Length
-from halfthou.parts.journal_kind import FLOOR_NM
+from halfthou.parts.journals.kind import FLOOR_NM
 
 #: Bores: two planes, the crown (a) and 60 degrees to either side of it, never on the joint. Walls: the upper half
 #: (a) and the lower (b), at the crown. Source: docs/trade: Measuring a bearing, common practice.

@@ -8,13 +8,14 @@ from halfthou.gauges import TURN
 from halfthou.jobs import THIMBLES, JournalSet, Look
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.looks import CRACK_FOUND
-from halfthou.sets import End, SetVerdict, SizeChoice, missing_shells
+from halfthou.parts.journals.clearance import missing_shells
+from halfthou.parts.journals.decide import End, SetVerdict
+from halfthou.parts.journals.size_words import size_reasons
+from halfthou.parts.journals.verdict import JournalVerdict, keeps
+from halfthou.sets import SizeChoice
 from halfthou.surveys import Rests
-from halfthou.verdicts import Action, Called, JournalVerdict, Open, keeps, settlings
-from halfthou.words.doubts import settling_words
-from halfthou.words.reason import Reason
-from halfthou.words.sizes import size_reasons
-from halfthou.words.steps import names_of, step_words
+from halfthou.verdicts import Action, Called, Open, settlings
+from halfthou.words import Reason, names_of, settling_words, step_words
 
 
 def headline(decided: SetVerdict, say: Notation) -> str:

@@ -7,11 +7,9 @@ from collections.abc import Iterator
 from halfthou.jobs import BlueRod, Look
 from halfthou.lengths import ZERO, Length, Notation, Unit
 from halfthou.looks import CRACK_FOUND, HALVES_NOT
-from halfthou.verdicts import LIGHT, MOVED_SEAT, Action, JournalVerdict, Open, housing_awaited, no_pair
-from halfthou.words.figures import figure_reasons
-from halfthou.words.reading_again import outside_plan, set_aside
-from halfthou.words.reason import Reason, held_by_looks
-from halfthou.words.steps import step_words
+from halfthou.parts.journals.verdict import LIGHT, MOVED_SEAT, JournalVerdict, housing_awaited, no_pair
+from halfthou.verdicts import Action, Open
+from halfthou.words import Reason, figure_reasons, held_by_looks, outside_plan, set_aside, step_words
 
 
 def journal_reasons(verdict: JournalVerdict, say: Notation) -> tuple[Reason, ...]:

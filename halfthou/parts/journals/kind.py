@@ -39,7 +39,8 @@ from halfthou.looks import (
     Where,
     plain,
 )
-from halfthou.verdicts import (
+from halfthou.parts.journals.sheet_questions import questions_of_journals
+from halfthou.parts.journals.verdict import (
     BAD_FILLET,
     CAP_STEPS,
     CAPS_DISAGREE,
@@ -192,6 +193,7 @@ JOURNAL = PartKind(
     steps="Undersize shells",
     plans=PLANS,
     plan_hint="Wider than 25 mm, about an inch: three planes, to see barrel and hourglass.",
+    questions=questions_of_journals,
     actions=("reuse", "polish", "fit undersize", "regrind", "refer", "replace"),
     # Source: docs/trade: What work makes stale, common practice; grinding can crack, so can straightening.
     stale_after=dict.fromkeys(

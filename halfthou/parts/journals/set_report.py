@@ -7,20 +7,14 @@ from collections import defaultdict
 from halfthou.engines import set_name
 from halfthou.jobs import DIAMETER, Decision
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.report.documents import SetReport, SpotAsked, ToOrder
-from halfthou.report.scale import scale_of, steps_shown
-from halfthou.sets import SetVerdict, finished_band, ground_band, refits_shells, shells_of
+from halfthou.parts.journals.before_measuring import blind_to_a_turn, fitness_notes
+from halfthou.parts.journals.clearance import finished_band, ground_band, refits_shells, shells_of
+from halfthou.parts.journals.decide import SetVerdict
+from halfthou.parts.journals.scale import scale_of, steps_shown
+from halfthou.parts.journals.set_words import headline, set_reasons, would_change
+from halfthou.report import SetReport, SpotAsked, ToOrder
 from halfthou.verdicts import MARKS, Action
-from halfthou.words import (
-    Reason,
-    blind_to_a_turn,
-    cautions_for,
-    fitness_notes,
-    headline,
-    set_reasons,
-    step_words,
-    would_change,
-)
+from halfthou.words import Reason, cautions_for, step_words
 
 
 def journal_set_report(

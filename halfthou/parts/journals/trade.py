@@ -11,18 +11,17 @@ from halfthou.jobs import DIAMETER, Decision, Job, JournalSet, Look, OperationKi
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.looks import CRACK_FOUND
 from halfthou.operations import ground_to
-from halfthou.parts.journal_kind import JOURNAL
+from halfthou.parts.journals.case import JournalCase
+from halfthou.parts.journals.clearance import clearance_is_settled, missing_shells
+from halfthou.parts.journals.crank import as_one_crank, overruled
+from halfthou.parts.journals.decide import SetCase, SetVerdict, decide_set
+from halfthou.parts.journals.kind import JOURNAL
+from halfthou.parts.journals.report import journal_report
+from halfthou.parts.journals.set_report import journal_set_report
+from halfthou.parts.journals.set_words import headline
+from halfthou.parts.journals.verdict import judge_journal
 from halfthou.parts.trade import Given, SetDecided
-from halfthou.report import PartReport, SetReport, journal_report, journal_set_report
-from halfthou.sets import (
-    SetCase,
-    SetVerdict,
-    as_one_crank,
-    clearance_is_settled,
-    decide_set,
-    missing_shells,
-    overruled,
-)
+from halfthou.report import PartReport, SetReport
 from halfthou.surveys import (
     FeatureSurvey,
     PartSurvey,
@@ -36,8 +35,7 @@ from halfthou.surveys import (
     reading_order,
     seen_on,
 )
-from halfthou.verdicts import Action, Finding, JournalCase, judge_journal
-from halfthou.words import headline
+from halfthou.verdicts import Action, Finding
 
 
 class Journals:

@@ -8,9 +8,11 @@ from halfthou.gauges import expanded, standard_doubt
 from halfthou.jobs import Feature, JournalLimits, Look, SourceKind, UsedShells
 from halfthou.lengths import Length
 from halfthou.looks import HALVES_SOUND
-from halfthou.sets.decide import SetVerdict
+from halfthou.parts.journals.bearing import CROWN
+from halfthou.parts.journals.decide import SetVerdict
+from halfthou.parts.journals.verdict import JournalVerdict, keeps
 from halfthou.surveys import PartSurvey
-from halfthou.verdicts import CROWN, Action, Called, FigureKey, JournalVerdict, keeps
+from halfthou.verdicts import Action, Called, FigureKey
 
 
 @dataclass(frozen=True, slots=True)

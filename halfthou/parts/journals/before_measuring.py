@@ -8,8 +8,9 @@ from collections.abc import Iterator
 from halfthou.gauges import Fitness, difference_doubt, fitness, repeat_doubt
 from halfthou.jobs import THIMBLES, Figure, Gauge
 from halfthou.lengths import Length, Notation
-from halfthou.verdicts import JournalCase, gauges_for, scale_now
-from halfthou.words.reason import Reason
+from halfthou.parts.journals.case import JournalCase
+from halfthou.verdicts import gauges_for, scale_now
+from halfthou.words import Reason
 
 
 def fitness_of(case: JournalCase, gauge: Gauge) -> dict[str, Fitness]:

@@ -6,11 +6,13 @@ from collections.abc import Iterator
 
 from halfthou.jobs import Hardening
 from halfthou.lengths import ZERO, Notation
-from halfthou.sets import HardeningCase, SetVerdict, SizeChoice, StepOutlook, finished_band, ground_band
+from halfthou.parts.journals.clearance import finished_band, ground_band
+from halfthou.parts.journals.decide import SetVerdict
+from halfthou.parts.journals.hardening import HardeningCase
+from halfthou.sets import SizeChoice, StepOutlook
 from halfthou.surveys import sheet_steps
 from halfthou.verdicts import Action
-from halfthou.words.reason import Reason
-from halfthou.words.steps import names_of, step_words
+from halfthou.words import Reason, names_of, step_words
 
 
 def size_reasons(decided: SetVerdict, say: Notation) -> Iterator[Reason]:

@@ -7,7 +7,7 @@ from typing import Any
 
 from halfthou.jobs import Gauge, Job, LimitsSheet, Reading, Seen, SetLimits, SettingCheck, Step
 from halfthou.lengths import Length, Unit
-from tests.making import NOON, band, figure, inches, job, layout, limits
+from tests.making import NOON, as_set, band, figure, inches, job, layout, limits
 
 #: Without doubt, so that a test of a rule is not a test of the gauge.
 PERFECT_BORE = Gauge(
@@ -106,7 +106,7 @@ def block(
         engine="Bramling block",
         unit=Unit.INCH,
         layout=built,
-        sets={"mains": limits("2.4135", "2.4143").as_set, "rods": limits().as_set, "bores": on or bore_limits()},
+        sets={"mains": as_set(limits("2.4135", "2.4143")), "rods": as_set(limits()), "bores": on or bore_limits()},
     )
     read = sizes if sizes is not None else dict.fromkeys(range(1, built.cylinders + 1), NEW)
     values: dict[str, Any] = {

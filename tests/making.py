@@ -17,13 +17,13 @@ from halfthou.jobs import (
     Hardening,
     HouseRules,
     Job,
-    JournalLimits,
     Layout,
     LimitsSheet,
     Look,
     Plan,
     Reading,
     Seen,
+    SetLimits,
     Source,
     SourceKind,
     Step,
@@ -31,6 +31,7 @@ from halfthou.jobs import (
 from halfthou.lengths import Length, Unit
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE
+from halfthou.parts.journals.limits import BANDS, SINGLES, JournalLimits
 from halfthou.surveys import FeatureSurvey, survey_parts
 
 
@@ -91,6 +92,15 @@ def limits(least: str = "2.0370", most: str = "2.0378", **changes: Any) -> Journ
     return JournalLimits(**{**values, **changes})
 
 
+def as_set(one: JournalLimits) -> SetLimits:
+    """Limits of journals as the sheet keeps them."""
+    figures = {key: found for key in (*BANDS, *SINGLES) if (found := getattr(one, key)) is not None}
+    made = {"hardening": one.hardening.value, "housing material": one.housing_material.value}
+    if one.oil_hole_deg is not None:
+        made["oil hole"] = f"{one.oil_hole_deg:g}"
+    return SetLimits(figures=figures, steps=one.shells, made=made)
+
+
 def layout(name: str = "Inline four") -> Layout:
     return next(known for known in usual_layouts() if known.name == name)
 
@@ -144,13 +154,13 @@ def sheet(
         engine="Bramling 4",
         unit=Unit.INCH,
         layout=layout(of),
-        sets={"mains": (mains or limits("2.4135", "2.4143")).as_set, "rods": (rods or limits()).as_set},
+        sets={"mains": as_set(mains or limits("2.4135", "2.4143")), "rods": as_set(rods or limits())},
     )
 
 
 def relimited(one: Job, **sets: JournalLimits) -> Job:
     """A job by other limits of one set or both."""
-    kept = {**one.limits.sets, **{name: found.as_set for name, found in sets.items()}}
+    kept = {**one.limits.sets, **{name: as_set(found) for name, found in sets.items()}}
     return one.model_copy(update={"limits": one.limits.model_copy(update={"sets": kept})})
 
 

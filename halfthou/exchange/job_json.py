@@ -11,6 +11,7 @@ from halfthou.assess import faults_in
 from halfthou.exchange.faults import BadFile, Fault, faults_of
 from halfthou.exchange.upgrade import READABLE, limits_to_v4, upgrade
 from halfthou.jobs import FORMAT, VERSION, Document, JobFile, LimitsSheet
+from halfthou.parts import CATALOGUE, faults_of_limits
 
 D = TypeVar("D", bound=Document)
 LIMITS_FORMAT = "halfthou-limits"
@@ -58,7 +59,16 @@ def read_limits(text: str) -> LimitsSheet:
         if data.get("format") == LIMITS_FORMAT and type(version) is int and version > LIMITS_VERSION:
             what = f"version {version} is of a newer program; this one reads limits up to version {LIMITS_VERSION}"
         raise BadFile([Fault("format", what)])
-    return document(LimitsSheet, limits_to_v4(data.get("sheet")))
+    return limits_document(limits_to_v4(data.get("sheet")))
+
+
+def limits_document(data: object) -> LimitsSheet:
+    """The data as a limits sheet whose figures hang together. Refuses: BadFile."""
+    sheet = document(LimitsSheet, data)
+    faults = [Fault("limits", fault) for fault in faults_of_limits(sheet, CATALOGUE)]
+    if faults:
+        raise BadFile(faults)
+    return sheet
 
 
 def parse(text: str) -> dict[str, Any]:

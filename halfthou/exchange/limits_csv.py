@@ -9,7 +9,7 @@ from typing import Any
 from halfthou.amounts import QUANTITIES, Quantity, read_amount
 from halfthou.exchange.decimals import exact_amount, exact_text
 from halfthou.exchange.faults import BadFile, Fault
-from halfthou.exchange.job_json import document
+from halfthou.exchange.job_json import limits_document
 from halfthou.exchange.table import Table, write_table
 from halfthou.jobs import AmountBand, Band, LimitsSheet, SetLimits
 from halfthou.lengths import Length, Typed, Unit, Unreadable, read_length
@@ -92,7 +92,7 @@ def read_limits_csv(text: str) -> LimitsSheet:
             faults.append(Fault(f"line {line}", str(error)))
     if faults:
         raise BadFile(faults)
-    return document(LimitsSheet, data)
+    return limits_document(data)
 
 
 def _take(data: dict[str, Any], cells: dict[str, str]) -> None:

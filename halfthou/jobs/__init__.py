@@ -71,7 +71,7 @@ from halfthou.jobs.house_rules import (
 )
 from halfthou.jobs.job import CRANK_ONLY, Job
 from halfthou.jobs.job_file import FORMAT, VERSION, JobFile, Signature
-from halfthou.jobs.journal_limits import BANDS, SINGLES, Hardening, JournalLimits, JournalSet
+from halfthou.jobs.journal_set import Hardening, JournalSet
 from halfthou.jobs.layout import Arrangement, Layout, Pin, Rotation, Side, ThrustBy
 from halfthou.jobs.limits_sheet import NOT_IDENTIFIED, LimitsSheet, SheetState, set_of, unidentified_sheet
 from halfthou.jobs.look_table import LookRow, LookTable
@@ -105,7 +105,6 @@ __all__ = [
     "AMOUNT_ONLY",
     "ANGLE_LETTERS",
     "BAND",
-    "BANDS",
     "BARE",
     "CANNOT",
     "COMPARATORS",
@@ -122,7 +121,6 @@ __all__ = [
     "NOT_LOOKED",
     "OLDER_SEEN",
     "READS",
-    "SINGLES",
     "THIMBLES",
     "USUAL_PURPOSES",
     "VERSION",
@@ -171,7 +169,6 @@ __all__ = [
     "Job",
     "JobFacts",
     "JobFile",
-    "JournalLimits",
     "JournalSet",
     "Key",
     "Laying",

@@ -3,10 +3,10 @@
 from enum import StrEnum
 from typing import Annotated
 
-from pydantic import Field, model_validator
+from pydantic import Field
 
 from halfthou.jobs.document import Document, Note, Words
-from halfthou.jobs.journal_limits import JournalLimits, JournalSet
+from halfthou.jobs.journal_set import JournalSet
 from halfthou.jobs.layout import Arrangement, Layout, Pin
 from halfthou.jobs.material import Material
 from halfthou.jobs.set_limits import Key, SetLimits, SetName
@@ -36,26 +36,6 @@ class LimitsSheet(Document):
     layout: Layout
     crank_material: Material = Material.STEEL
     sets: Annotated[dict[Key, SetLimits], Field(min_length=1)]
-
-    @model_validator(mode="after")
-    def _journals_have_theirs(self) -> "LimitsSheet":
-        for one in JournalSet:
-            if one in self.sets:
-                try:
-                    self.of(one)
-                except ValueError as error:
-                    raise ValueError(f"{one.value}: {error}") from None
-        return self
-
-    def of(self, journal_set: str) -> JournalLimits:
-        """The limits of a set of journals. Refuses: KeyError where the sheet says nothing of them."""
-        limits = self.sets[journal_set]
-        # Read once: kept with the set's own figures, which a changed sheet brings anew.
-        known = limits.__dict__.get("_of_journals")
-        if known is None:
-            known = limits.__dict__["_of_journals"] = JournalLimits.of(limits)
-        found: JournalLimits = known
-        return found
 
     def journals(self, journal_set: str) -> tuple[str, ...]:
         """The journals of one set, from the front."""

@@ -4,7 +4,7 @@ A new kind is a module here and a line in the catalogue. See docs/adding-a-kind.
 """
 
 from halfthou.parts.bores import Bores, BoreSet, BoringCard, boring_card, boring_card_csv
-from halfthou.parts.faults import faults_of_job, faults_of_readings, faults_of_seen
+from halfthou.parts.faults import faults_of_job, faults_of_limits, faults_of_readings, faults_of_seen
 from halfthou.parts.journals import BEARING, Journals
 from halfthou.parts.pistons import Pistons, PistonSet
 from halfthou.parts.pump import Pump
@@ -34,6 +34,7 @@ __all__ = [
     "boring_card",
     "boring_card_csv",
     "faults_of_job",
+    "faults_of_limits",
     "faults_of_readings",
     "faults_of_seen",
     "filing_table",

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 
 from halfthou.engines import Engine, Kinds
-from halfthou.jobs import IN_GENERAL, NOT_IDENTIFIED, NOT_LOOKED, Job, Reading, Seen, plane_and_angle
+from halfthou.jobs import IN_GENERAL, NOT_IDENTIFIED, NOT_LOOKED, Job, LimitsSheet, Reading, Seen, plane_and_angle
 from halfthou.looks import OF_HALVES, Asks
 
 
@@ -18,10 +18,7 @@ def _faults(job: Job, engine: Engine) -> Iterator[str]:
     for one in job.sets:
         if one not in engine.kinds.sets(engine.layout):
             yield f"the job is to judge the {one}, which this engine does not have"
-    for one, limits in job.limits.sets.items():
-        if one in engine.kinds.sets(engine.layout) and job.limits.engine != NOT_IDENTIFIED:
-            for fault in engine.kinds.kind_of_set(one, engine.layout).check(limits):
-                yield f"limits of the {one}: {fault}"
+    yield from faults_of_limits(job.limits, engine.kinds)
     yield from faults_of_readings(job.readings, engine)
     yield from _pieces(job, engine)
     spoken_of = engine.spoken_of
@@ -32,6 +29,17 @@ def _faults(job: Job, engine: Engine) -> Iterator[str]:
     for decision in job.decisions:
         if decision.part is not None and decision.part not in engine.of_set(decision.set):
             yield f"decision {decision.id} is about {decision.part}, which is none of the {decision.set}"
+
+
+def faults_of_limits(sheet: LimitsSheet, kinds: Kinds) -> tuple[str, ...]:
+    """What does not hang together in the limits of an engine, by the kinds of its parts."""
+    here = kinds.sets(sheet.layout) if sheet.engine != NOT_IDENTIFIED else ()
+    return tuple(
+        f"limits of the {one}: {fault}"
+        for one, limits in sheet.sets.items()
+        if one in here
+        for fault in kinds.kind_of_set(one, sheet.layout).check(limits)
+    )
 
 
 def _pieces(job: Job, engine: Engine) -> Iterator[str]:

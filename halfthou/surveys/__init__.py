@@ -12,10 +12,8 @@ from halfthou.surveys.present_size import (
     SizeEvidence,
     SizeLadder,
     agreed_size,
-    ladder_of,
     present_sizes,
     present_undersize,
-    sheet_steps,
 )
 from halfthou.surveys.read import plan_of
 from halfthou.surveys.seen import SeenBy, is_crack, seen_on
@@ -53,7 +51,6 @@ __all__ = [
     "fit_ovality",
     "form_of",
     "is_crack",
-    "ladder_of",
     "lay_out",
     "places_of",
     "plan_of",
@@ -63,7 +60,6 @@ __all__ = [
     "read_spot",
     "reading_order",
     "seen_on",
-    "sheet_steps",
     "standing_sizes",
     "survey_parts",
     "window_for",

@@ -9,7 +9,6 @@ from enum import StrEnum
 from statistics import median_low
 from typing import NamedTuple
 
-from halfthou.jobs import JournalLimits
 from halfthou.lengths import ZERO, Length
 
 #: Shells up to 0.002 in under are for a polish, not for a grind. Source: common practice, no source.
@@ -70,16 +69,6 @@ class SizeLadder(NamedTuple):
     least: Length
     most: Length
     steps: tuple[Length, ...]
-
-
-def ladder_of(limits: JournalLimits) -> SizeLadder:
-    """The ladder of a set of journals."""
-    return SizeLadder(limits.size.least, limits.size.most, sheet_steps(limits))
-
-
-def sheet_steps(limits: JournalLimits) -> tuple[Length, ...]:
-    """Standard and the grind steps of a sheet, smallest first."""
-    return tuple(sorted({ZERO, *(s.size for s in limits.shells if s.size > POLISH_SHELL)}, key=_nm))
 
 
 def _nm(length: Length) -> int:

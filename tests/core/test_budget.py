@@ -34,6 +34,7 @@ from halfthou.jobs import DIAMETER, Feature, Gauge, Guard, HouseRules, Job, Mate
 from halfthou.lengths import Length, Unit
 from halfthou.memo import Memo
 from halfthou.parts.journals.case import JournalCase
+from halfthou.parts.journals.limits import limits_of
 from halfthou.parts.journals.verdict import judge_journal
 from halfthou.surveys import survey_parts
 from halfthou.verdicts import Finding
@@ -197,7 +198,7 @@ def case_of(one: Job) -> JournalCase:
     surveys = survey_parts(one, engine_of(one), Memo())
     bearing = surveys["bearing-rod-1"]
     return JournalCase(
-        surveys["R1"][DIAMETER], one.limits.of("rods"), one.house_rules, Length(0), {},
+        surveys["R1"][DIAMETER], limits_of(one.limits, "rods"), one.house_rules, Length(0), {},
         bearings=(bearing,) if bearing.features else (),
     )  # fmt: skip
 
@@ -224,7 +225,7 @@ def test_clean_up_doubles_its_doubt_but_not_what_it_shares(seed: int) -> None:
     one, truth = mixed_job(seed)
     one = relimited(one, rods=limits("2.0360", "2.0368"))
     survey = survey_journals(one)["R1"]
-    verdict = judge_journal(JournalCase(survey, one.limits.of("rods"), one.house_rules, Length(0), {}))
+    verdict = judge_journal(JournalCase(survey, limits_of(one.limits, "rods"), one.house_rules, Length(0), {}))
     form = survey.form
     assert form is not None
     assert verdict.clean_up is not None

@@ -21,6 +21,7 @@ from halfthou.exchange import (
 )
 from halfthou.jobs import Feature, JobFile, LimitsSheet, Look, Material, Step
 from halfthou.lengths import Length
+from halfthou.parts.journals.limits import limits_of
 from tests.making import GOOD_ENGINE, band, figure, inches, job, limits, look, mm, sheet
 
 SCHEMA = json.loads((Path(__file__).parents[2] / "docs" / "job-file.schema.json").read_text(encoding="utf-8"))
@@ -240,5 +241,5 @@ def test_materials_and_oil_holes_survive_the_limits_csv() -> None:
             "rods": limits(oil_hole_deg=68.5, housing_material=Material.CAST_ALUMINIUM),
         }
     )
-    assert read_limits_csv(write_limits_csv(one)).of("rods") == one.of("rods")
+    assert limits_of(read_limits_csv(write_limits_csv(one)), "rods") == limits_of(one, "rods")
     assert read_limits_csv(write_limits_csv(one)).crank_material is Material.NODULAR_IRON

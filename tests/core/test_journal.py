@@ -3,7 +3,8 @@
 import pytest
 
 from halfthou.assess import assess
-from halfthou.jobs import JournalLimits, Look, Plan, Seen, SourceKind
+from halfthou.jobs import Look, Plan, Seen, SourceKind
+from halfthou.parts.journals.limits import JournalLimits
 from halfthou.report import PartReport
 from halfthou.verdicts import Action, Called, MarkCode
 from tests.making import GOOD_ROD, PERFECT, figure, inches, job, limits, look, shells

@@ -17,7 +17,20 @@ from halfthou.parts import CATALOGUE
 from halfthou.parts.pump import leak_litres, leak_ratio, opening_pressure, series_of, spur_displacement_mm3, squeeze
 from halfthou.verdicts import Called, Open
 from tests.loosen import GOOD_PUMP, PUMP_READ, at, brought, fitted, loose, newtons, pump_limits, saw
-from tests.making import CASES, GOOD_ENGINE, MICROMETER, NOON, band, figure, inches, limits, look, mm, readings
+from tests.making import (
+    CASES,
+    GOOD_ENGINE,
+    MICROMETER,
+    NOON,
+    as_set,
+    band,
+    figure,
+    inches,
+    limits,
+    look,
+    mm,
+    readings,
+)
 
 UNITS: Any = pint.UnitRegistry()
 
@@ -239,7 +252,7 @@ def test_a_bearing_that_failed_makes_the_pump_suspect() -> None:
         (*PUMP_READ, *readings(GOOD_ENGINE)),
         scope=("mains", "rods", "pump"),
         seen=(*GOOD_PUMP, turned),
-        on={"mains": limits("2.4135", "2.4143").as_set, "rods": limits().as_set},
+        on={"mains": as_set(limits("2.4135", "2.4143")), "rods": as_set(limits())},
         gauges=(*only().gauges, MICROMETER),
     )
     assert assess(job).of("pump").action == "refer"

@@ -5,8 +5,9 @@ from typing import Any
 import pytest
 
 from halfthou.assess import assess
-from halfthou.jobs import HardenedCrank, Hardening, HouseRules, JournalLimits, Look, Seen, Step
+from halfthou.jobs import HardenedCrank, Hardening, HouseRules, Look, Seen, Step
 from halfthou.lengths import Length
+from halfthou.parts.journals.limits import JournalLimits
 from halfthou.report import SetReport
 from halfthou.verdicts import Action, MarkCode
 from tests.making import (

@@ -7,8 +7,9 @@ from hypothesis import strategies as st
 from halfthou.lengths import Length
 from halfthou.parts.journals.decide import regrind_steps
 from halfthou.parts.journals.hardening import case_left
+from halfthou.parts.journals.limits import ladder_of
 from halfthou.sets import Reach, Rung, choose_one_size
-from halfthou.surveys import ladder_of, present_undersize
+from halfthou.surveys import present_undersize
 from halfthou.verdicts import CleanUp, clean_up_size
 from tests.making import CASES, figure, inches, limits, mm, shells
 

@@ -35,6 +35,7 @@ from tests.making import (
     GOOD_ROD,
     MICROMETER,
     NOON,
+    as_set,
     band,
     figure,
     inches,
@@ -93,8 +94,8 @@ def eight_with_shared_pins() -> Job:
     )
     limit = LimitsSheet(
         engine="Bramling V8", unit=Unit.INCH, layout=v8,
-        sets={"mains": limits("2.4135", "2.4143").as_set,
-              "rods": limits(clearance=band("0.0010", "0.0030")).as_set},
+        sets={"mains": as_set(limits("2.4135", "2.4143")),
+              "rods": as_set(limits(clearance=band("0.0010", "0.0030")))},
     )  # fmt: skip
     sizes = {f"R{n}": at("2.0360") for n in range(1, 5)} | dict.fromkeys(v8.mains, GOOD_MAIN)
     return job(sizes, limits=limit)

@@ -9,6 +9,7 @@ from django.test import Client
 
 from halfthou.exchange import read_limits, write_limits
 from halfthou.jobs import Guard, HardenedCrank, SheetState, SourceKind
+from halfthou.parts.journals.limits import limits_of
 from halfthou.verdicts import Action
 from tests.making import inches, mm
 from workshop.gauges.actions import GaugeForm, cabinet, keep_gauge
@@ -31,11 +32,13 @@ def rules(polish: str) -> HouseRulesForm:
 
 def test_what_is_typed_in_the_form_is_held_exactly_and_comes_back(limits: SheetRevision) -> None:
     sheet = document_of(limits)
-    assert sheet.of("rods").size.least == inches("2.0370")
-    assert sheet.of("rods").out_of_round.source.kind is SourceKind.MAKER
+    assert limits_of(sheet, "rods").size.least == inches("2.0370")
+    assert limits_of(sheet, "rods").out_of_round.source.kind is SourceKind.MAKER
     again = sheet_of(form_of_sheet(sheet), 1)
-    assert again.of("rods").size.most == sheet.of("rods").size.most
-    assert [shell.size for shell in again.of("mains").shells] == [shell.size for shell in sheet.of("mains").shells]
+    assert limits_of(again, "rods").size.most == limits_of(sheet, "rods").size.most
+    assert [shell.size for shell in limits_of(again, "mains").shells] == [
+        shell.size for shell in limits_of(sheet, "mains").shells
+    ]
 
 
 def test_units_may_be_mixed_on_one_sheet(machinist: Person) -> None:
@@ -45,10 +48,10 @@ def test_units_may_be_mixed_on_one_sheet(machinist: Person) -> None:
     with pytest.raises(Refusal, match="asks about itself"):
         draft_sheet(machinist, form)
     sheet = document_of(draft_sheet(machinist, form.model_copy(update={"sure": True})))
-    depth = sheet.of("rods").case_depth
+    depth = limits_of(sheet, "rods").case_depth
     assert depth is not None
     assert depth.value == mm("0.40")
-    assert mm("0.25") in {shell.size for shell in sheet.of("rods").shells}
+    assert mm("0.25") in {shell.size for shell in limits_of(sheet, "rods").shells}
     assert read_limits(write_limits(sheet)) == sheet
 
 

@@ -12,8 +12,6 @@ from halfthou.jobs import (
     AmountBand,
     Band,
     Figure,
-    JournalLimits,
-    JournalSet,
     Layout,
     LimitsSheet,
     Material,
@@ -134,8 +132,6 @@ def _set(form: SetForm, kind: PartKind, unit: Unit, faults: list[Fault]) -> SetL
         limits = SetLimits(
             figures=figures, steps=tuple(Step(**step) for step in given if step is not None), made=made
         )
-        if part in tuple(JournalSet):
-            JournalLimits.of(limits)
         faults.extend(Fault(part, fault) for fault in kind.check(limits))
         return limits
     except ValidationError as error:

@@ -9,6 +9,7 @@ from halfthou.engines import Drawing, Expected, FeatureKind, PartKind, Place, St
 from halfthou.jobs import Feature, Layout, LimitsSheet, Material, OperationKind, Purpose
 from halfthou.lengths import Length
 from halfthou.parts.journals.kind import FLOOR_NM
+from halfthou.parts.journals.limits import limits_of
 
 #: Bores: two planes, the crown (a) and 60 degrees to either side of it, never on the joint. Walls: the upper half
 #: (a) and the lower (b), at the crown. Source: docs/trade: Measuring a bearing, common practice.
@@ -44,12 +45,12 @@ def _all(layout: Layout) -> Iterator[Place]:
 
 
 def _housing(sheet: LimitsSheet, one: str) -> Expected | None:
-    band = sheet.of(one).housing_bore if one in sheet.sets else None
+    band = limits_of(sheet, one).housing_bore if one in sheet.sets else None
     return None if band is None else _one_band(sheet, one, ((band.least.nm, band.most.nm),))
 
 
 def _wall(sheet: LimitsSheet, one: str) -> Expected | None:
-    band = sheet.of(one).wall if one in sheet.sets else None
+    band = limits_of(sheet, one).wall if one in sheet.sets else None
     if band is None:
         return None
     return _one_band(
@@ -60,7 +61,7 @@ def _wall(sheet: LimitsSheet, one: str) -> Expected | None:
 def _bearing_bore(sheet: LimitsSheet, one: str) -> Expected | None:
     if one not in sheet.sets:
         return None
-    housing, wall = sheet.of(one).housing_bore, sheet.of(one).wall
+    housing, wall = limits_of(sheet, one).housing_bore, limits_of(sheet, one).wall
     if housing is None or wall is None:
         return None
     low, high = housing.least.nm - 2 * wall.most.nm, housing.most.nm - 2 * wall.least.nm
@@ -68,16 +69,16 @@ def _bearing_bore(sheet: LimitsSheet, one: str) -> Expected | None:
 
 
 def _steps(sheet: LimitsSheet, one: str) -> list[int]:
-    return sorted({0, *(shell.size.nm for shell in sheet.of(one).shells)})
+    return sorted({0, *(shell.size.nm for shell in limits_of(sheet, one).shells)})
 
 
 def _one_band(sheet: LimitsSheet, one: str, bands: tuple[tuple[int, int], ...]) -> Expected:
-    apart = max(sheet.of(one).out_of_round.value.nm * 3 // 4, FLOOR_NM)
+    apart = max(limits_of(sheet, one).out_of_round.value.nm * 3 // 4, FLOOR_NM)
     return Expected(bands, bands[0][1] - bands[0][0], apart, Length(max(high for _, high in bands)))
 
 
 def _of_housing(sheet: LimitsSheet, one: str) -> Material:
-    return sheet.of(one).housing_material if one in sheet.sets else Material.GREY_IRON
+    return limits_of(sheet, one).housing_material if one in sheet.sets else Material.GREY_IRON
 
 
 def _bore(key: Feature, expected: object) -> FeatureKind:

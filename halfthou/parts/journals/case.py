@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
-from halfthou.jobs import HouseRules, JournalLimits, Seen, Waived
+from halfthou.jobs import HouseRules, Seen, Waived
 from halfthou.lengths import Length
+from halfthou.parts.journals.limits import JournalLimits
 from halfthou.surveys import FeatureSurvey, PartSurvey, PresentSize, Rests, SpotState
 from halfthou.verdicts import Limit
 

@@ -5,11 +5,12 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from halfthou.gauges import expanded, standard_doubt
-from halfthou.jobs import Feature, JournalLimits, Look, SourceKind, UsedShells
+from halfthou.jobs import Feature, Look, SourceKind, UsedShells
 from halfthou.lengths import Length
 from halfthou.looks import HALVES_SOUND
 from halfthou.parts.journals.bearing import CROWN
 from halfthou.parts.journals.decide import SetVerdict
+from halfthou.parts.journals.limits import JournalLimits
 from halfthou.parts.journals.verdict import JournalVerdict, keeps
 from halfthou.surveys import PartSurvey
 from halfthou.verdicts import Action, Called, FigureKey

@@ -5,12 +5,13 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 
-from halfthou.jobs import Decision, HouseRules, JournalLimits, JournalSet, Seen, SourceKind, Waived
+from halfthou.jobs import Decision, HouseRules, JournalSet, Seen, SourceKind, Waived
 from halfthou.lengths import Length
 from halfthou.parts.journals.hardening import HardeningSays, hardening_says
+from halfthou.parts.journals.limits import JournalLimits, sheet_steps
 from halfthou.parts.journals.verdict import JournalVerdict, keeps
 from halfthou.sets import Reach, Rung, SizeChoice, choose_one_size
-from halfthou.surveys import POLISH_SHELL, sheet_steps
+from halfthou.surveys import POLISH_SHELL
 from halfthou.verdicts import SIZE_OPEN, Action, Called, MarkCode, Open
 
 

@@ -5,8 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 
-from halfthou.jobs import HardenedCrank, Hardening, HouseRules, JournalLimits, SourceKind
+from halfthou.jobs import HardenedCrank, Hardening, HouseRules, SourceKind
 from halfthou.lengths import ZERO, Length
+from halfthou.parts.journals.limits import JournalLimits
 from halfthou.verdicts import Action
 
 RULE = "sets.regrind.hardened"

@@ -39,6 +39,7 @@ from halfthou.looks import (
     Where,
     plain,
 )
+from halfthou.parts.journals.limits import faults_of_journals, limits_of
 from halfthou.parts.journals.sheet_questions import questions_of_journals
 from halfthou.parts.journals.verdict import (
     BAD_FILLET,
@@ -65,7 +66,7 @@ def _parts(layout: Layout) -> tuple[Place, ...]:
 def _expected(sheet: LimitsSheet, one: str) -> Expected | None:
     if one not in sheet.sets:
         return None
-    limits = sheet.of(one)
+    limits = limits_of(sheet, one)
     steps = sorted({0, *(shell.size.nm for shell in limits.shells)})
     bands = tuple((limits.size.least.nm - step, limits.size.most.nm - step) for step in steps)
     apart = max(limits.out_of_round.value.nm * 3 // 4, FLOOR_NM)
@@ -193,6 +194,7 @@ JOURNAL = PartKind(
     steps="Undersize shells",
     plans=PLANS,
     plan_hint="Wider than 25 mm, about an inch: three planes, to see barrel and hourglass.",
+    check=faults_of_journals,
     questions=questions_of_journals,
     actions=("reuse", "polish", "fit undersize", "regrind", "refer", "replace"),
     # Source: docs/trade: What work makes stale, common practice; grinding can crack, so can straightening.

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from halfthou.jobs import JournalLimits
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.journals.decide import SetVerdict, regrind_steps
+from halfthou.parts.journals.limits import JournalLimits
 from halfthou.report import Scale, StepShown, graduations
 from halfthou.verdicts import Action
 from halfthou.words import step_words

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.jobs import JournalLimits, SetLimits
+from halfthou.jobs import SetLimits
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.journals.clearance import oil_clearance
+from halfthou.parts.journals.limits import JournalLimits
 from halfthou.surveys import POLISH_SHELL
 
 #: All of these: common practice, no source.

@@ -9,8 +9,8 @@ from halfthou.lengths import ZERO, Notation
 from halfthou.parts.journals.clearance import finished_band, ground_band
 from halfthou.parts.journals.decide import SetVerdict
 from halfthou.parts.journals.hardening import HardeningCase
+from halfthou.parts.journals.limits import sheet_steps
 from halfthou.sets import SizeChoice, StepOutlook
-from halfthou.surveys import sheet_steps
 from halfthou.verdicts import Action
 from halfthou.words import Reason, names_of, step_words
 

@@ -16,6 +16,7 @@ from halfthou.parts.journals.clearance import clearance_is_settled, missing_shel
 from halfthou.parts.journals.crank import as_one_crank, overruled
 from halfthou.parts.journals.decide import SetCase, SetVerdict, decide_set
 from halfthou.parts.journals.kind import JOURNAL
+from halfthou.parts.journals.limits import ladder_of, limits_of
 from halfthou.parts.journals.report import journal_report
 from halfthou.parts.journals.set_report import journal_set_report
 from halfthou.parts.journals.set_words import headline
@@ -29,7 +30,6 @@ from halfthou.surveys import (
     SeenBy,
     SizeEvidence,
     agreed_size,
-    ladder_of,
     present_sizes,
     present_undersize,
     reading_order,
@@ -88,7 +88,7 @@ class Journals:
             return said or (claim.amount if claim and claim.amount is not None else ZERO)
         used = (gauge for gauge in job.gauges if gauge.id in job.gauges_used)
         doubt = max((expanded(size_doubt(gauge)) for gauge in used), default=ZERO)
-        return present_undersize(ladder_of(job.limits.of(one)), sizes, doubt)
+        return present_undersize(ladder_of(limits_of(job.limits, one)), sizes, doubt)
 
     def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:
         """Every judged figure of one journal and its bearing."""
@@ -112,7 +112,7 @@ def present_of_journals(given: Given) -> dict[str, PresentSize]:
         surveys = {name: given.surveys[name][DIAMETER] for name in names}
         read = {name: tuple(survey.sizes.values()) for name, survey in surveys.items()}
         slack = {name: _slack(surveys[name]) for name in names if read[name]}
-        found.update(present_sizes(ladder_of(job.limits.of(one)), read, evidence, slack))
+        found.update(present_sizes(ladder_of(limits_of(job.limits, one)), read, evidence, slack))
     return found
 
 
@@ -141,7 +141,7 @@ def _case(given: Given, name: str, stands: PresentSize) -> JournalCase:
     rods = 1 if name[0] == "M" else len(job.limits.layout.pins[int(name[1:]) - 1].cylinders)
     return JournalCase(
         survey=given.surveys[name][DIAMETER],
-        limits=job.limits.of(part.set),
+        limits=limits_of(job.limits, part.set),
         house=job.house_rules,
         present=stands.undersize,
         seen=about,
@@ -164,7 +164,7 @@ def _decide(given: Given, one: JournalSet, cases: dict[str, JournalCase]) -> Set
     verdicts = {name: given.memo.of(("verdict", name), judge_journal, case) for name, case in cases.items()}
     read = [case.present for case in cases.values() if case.survey.form is not None]
     present = agreed_size(read or [case.present for case in cases.values()]) or ZERO
-    limits, house = given.job.limits.of(one), given.job.house_rules
+    limits, house = limits_of(given.job.limits, one), given.job.house_rules
     case = SetCase(one, limits, house, present, verdicts, _claim(given.seen, one))
     return given.memo.of(("set", one), decide_set, case)
 

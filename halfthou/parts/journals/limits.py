@@ -1,33 +1,14 @@
 """The limits of a set of journals, read from the sheet's figures by name."""
 
-from enum import StrEnum
+from __future__ import annotations
+
 from typing import Annotated, Any
 
-from pydantic import Field, model_validator
+from pydantic import Field, ValidationError, model_validator
 
-from halfthou.jobs.document import Document
-from halfthou.jobs.figures import Band, Figure
-from halfthou.jobs.material import Material
-from halfthou.jobs.set_limits import SetLimits, Step
+from halfthou.jobs import Band, Document, Figure, Hardening, LimitsSheet, Material, SetLimits, Step
 from halfthou.lengths import ZERO, Length
-
-
-class JournalSet(StrEnum):
-    """Journals that are decided together: all mains one size, all rods one size."""
-
-    MAINS = "mains"
-    RODS = "rods"
-
-
-class Hardening(StrEnum):
-    """How the journals were hardened. Source: docs/trade: Hardness and fillets."""
-
-    NONE = "none"
-    INDUCTION = "induction"
-    NITRIDED = "nitrided"
-    NITROCARBURISED = "nitrocarburised"
-    UNKNOWN = "unknown"
-
+from halfthou.surveys import POLISH_SHELL, SizeLadder
 
 #: The figures of a set of journals: bands, then single limits, each by its key.
 BANDS = ("size", "housing_bore", "wall", "clearance")
@@ -66,7 +47,7 @@ class JournalLimits(Document):
     housing_material: Material = Material.GREY_IRON
 
     @model_validator(mode="after")
-    def _plausible(self) -> "JournalLimits":
+    def _plausible(self) -> JournalLimits:
         faults = list(self._faults())
         if faults:
             raise ValueError("; ".join(faults))
@@ -89,7 +70,7 @@ class JournalLimits(Document):
         return found
 
     @classmethod
-    def of(cls, limits: SetLimits) -> "JournalLimits":
+    def of(cls, limits: SetLimits) -> JournalLimits:
         """The limits of a set as those of journals. Refuses: ValueError where a figure they need is missing."""
         known: dict[str, Any] = {key: found for key, found in limits.figures.items() if key in (*BANDS, *SINGLES)}
         unknown = sorted(limits.figures.keys() - known.keys())
@@ -102,11 +83,43 @@ class JournalLimits(Document):
             known["oil_hole_deg"] = made["oil hole"]
         return cls(shells=limits.steps, **known)
 
-    @property
-    def as_set(self) -> SetLimits:
-        """The same as the sheet keeps it."""
-        figures = {key: found for key in (*BANDS, *SINGLES) if (found := getattr(self, key)) is not None}
-        made = {"hardening": self.hardening.value, "housing material": self.housing_material.value}
-        if self.oil_hole_deg is not None:
-            made["oil hole"] = f"{self.oil_hole_deg:g}"
-        return SetLimits(figures=figures, steps=self.shells, made=made)
+
+def limits_of(sheet: LimitsSheet, journal_set: str) -> JournalLimits:
+    """The limits of a set of journals. Refuses: KeyError where the sheet says nothing of them."""
+    limits = sheet.sets[journal_set]
+    # Read once: kept with the set's own figures, which a changed sheet brings anew.
+    known = limits.__dict__.get("_of_journals")
+    if known is None:
+        known = limits.__dict__["_of_journals"] = JournalLimits.of(limits)
+    found: JournalLimits = known
+    return found
+
+
+def faults_of_journals(limits: SetLimits) -> tuple[str, ...]:
+    """What does not hang together in the limits of journals, in words: a figure they need is missing, or cannot
+    be."""
+    try:
+        JournalLimits.of(limits)
+    except ValidationError as error:
+        return tuple(_said(one) for one in error.errors())
+    except ValueError as error:
+        return (str(error),)
+    return ()
+
+
+def _said(fault: Any) -> str:
+    named = ".".join(str(part) for part in fault["loc"]).replace("_", " ")
+    said = fault["msg"].removeprefix("Value error, ")
+    return f"{named} is needed" if fault["type"] == "missing" else f"{named}: {said}" if named else said
+
+
+def ladder_of(limits: JournalLimits) -> SizeLadder:
+    """The ladder of a set of journals."""
+    return SizeLadder(limits.size.least, limits.size.most, sheet_steps(limits))
+
+
+def sheet_steps(limits: JournalLimits) -> tuple[Length, ...]:
+    """Standard and the grind steps of a sheet, smallest first."""
+    return tuple(
+        sorted({ZERO, *(s.size for s in limits.shells if s.size > POLISH_SHELL)}, key=lambda size: size.nm)
+    )

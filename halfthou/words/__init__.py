@@ -20,6 +20,7 @@ from halfthou.words.doubts import DoubtShown, Offer, doubt_shown, settling_words
 from halfthou.words.figures import amount_sentence, contradiction_words, figure_reasons, sentence
 from halfthou.words.reading_again import outside_plan, set_aside
 from halfthou.words.reason import Reason, held_by_looks
+from halfthou.words.schools import SCHOOLS, About, School, Way
 from halfthou.words.sheet_questions import SheetQuestion, questions_of_sheet, unsourced
 from halfthou.words.steps import names_of, step_words
 
@@ -30,14 +31,18 @@ __all__ = [
     "LIFTING",
     "OLD_GASKETS",
     "PUMP_OPEN",
+    "SCHOOLS",
     "SPRINGS",
     "TURNING",
     "WASHING",
+    "About",
     "Caution",
     "DoubtShown",
     "Offer",
     "Reason",
+    "School",
     "SheetQuestion",
+    "Way",
     "amount_sentence",
     "cautions_for",
     "cautions_of_look",

@@ -18,7 +18,17 @@ from halfthou.gauges import (
     settings_of,
     standing_of,
 )
-from halfthou.jobs import COMPARATORS, WITHOUT_ZERO, Gauge, GaugeKind, Material, Purpose, SettingCheck
+from halfthou.jobs import (
+    COMPARATORS,
+    READS,
+    USUAL_PURPOSES,
+    WITHOUT_ZERO,
+    Gauge,
+    GaugeKind,
+    Material,
+    Purpose,
+    SettingCheck,
+)
 from halfthou.lengths import Length, Notation, Unit
 from workshop.gauges import actions
 from workshop.gauges.actions import CheckForm, GaugeForm
@@ -27,6 +37,23 @@ from workshop.people.api import signed_in
 from workshop.people.refusals import NotThere
 
 router = Router(tags=["gauges"])
+
+
+class GaugeKindOut(Schema):
+    """A kind of gauge: what it reads in where it reads no lengths, and what it is usually fit for."""
+
+    kind: GaugeKind
+    reads_in: str
+    fit_for: list[Purpose]
+    comparator: bool
+
+
+class CabinetAsks(Schema):
+    """What the form of a gauge offers."""
+
+    kinds: list[GaugeKindOut]
+    purposes: list[Purpose]
+    materials: list[Material]
 
 
 class GaugeOut(Schema):
@@ -247,6 +274,25 @@ def list_gauges(request: HttpRequest) -> list[GaugeOut]:
     gauges = tuple(Gauge.model_validate(record.document) for record in records)
     last = last_settings(gauges)
     return [gauge_out(record, last.get(record.key)) for record in records]
+
+
+#: What the scale of a gauge is of. Source: common practice, no source.
+SCALES_OF = [Material.GAUGE_STEEL, Material.CARBIDE, Material.STEEL]
+
+
+@router.get("/asked", response=CabinetAsks)
+def get_asked(request: HttpRequest) -> CabinetAsks:
+    """What the form of a gauge offers: kinds, what they read in, what they are fit for."""
+    kinds = [
+        GaugeKindOut(
+            kind=kind,
+            reads_in=QUANTITIES[READS[kind]].unit.value if kind in READS else "",
+            fit_for=list(USUAL_PURPOSES[kind]),
+            comparator=kind in COMPARATORS,
+        )
+        for kind in GaugeKind
+    ]
+    return CabinetAsks(kinds=kinds, purposes=list(Purpose), materials=SCALES_OF)
 
 
 @router.get("/{key}", response=GaugeDetail)

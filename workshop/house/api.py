@@ -1,11 +1,12 @@
 """House rules over HTTP."""
 
 from django.http import HttpRequest
-from ninja import Router
+from ninja import Router, Schema
 
 from halfthou.exchange import exact_text
 from halfthou.jobs import HouseRules
 from halfthou.lengths import Length, Unit
+from halfthou.words import SCHOOLS, About, School
 from workshop.house import actions, looks
 from workshop.house.actions import HouseRulesForm
 from workshop.house.looks import LookTableForm, LookTableOut
@@ -54,6 +55,29 @@ def _out(rules: HouseRules) -> HouseRulesForm:
 def get_rules(request: HttpRequest) -> HouseRulesForm:
     """The rules in force."""
     return _out(actions.rules_in_force())
+
+
+class WayOut(Schema):
+    """One way of a school: its value in the house rules, what it is called, why."""
+
+    value: str | bool
+    title: str
+    why: str
+
+
+class SchoolOut(Schema):
+    """A house rule that is a choice among schools."""
+
+    rule: str
+    about: About
+    title: str
+    ways: list[WayOut]
+
+
+@router.get("/schools", response=list[SchoolOut])
+def get_schools(request: HttpRequest) -> list[School]:
+    """The choices of the house rules, in the order they are asked."""
+    return list(SCHOOLS)
 
 
 @router.put("", response=HouseRulesForm)

@@ -388,6 +388,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gauges/asked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Asked
+         * @description What the form of a gauge offers: kinds, what they read in, what they are fit for.
+         */
+        get: operations["workshop_gauges_api_get_asked"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gauges/{key}": {
         parameters: {
             query?: never;
@@ -449,6 +469,26 @@ export interface paths {
          * @description Choose them.
          */
         put: operations["workshop_house_api_keep_rules"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house-rules/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Schools
+         * @description The choices of the house rules, in the order they are asked.
+         */
+        get: operations["workshop_house_api_get_schools"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -2209,7 +2249,7 @@ export interface components {
         };
         /**
          * Open
-         * @description What keeps a journal from being settled. While one stands, nothing about the journal is whole.
+         * @description What keeps a part from being settled. While one stands, nothing about it is whole.
          * @enum {string}
          */
         Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word" | "does not look like wear" | "four angles wanted" | "piston clearance not known" | "wanted before boring" | "not the size it was bored to" | "where it was measured is not known" | "a limit is wanted" | "fed a failure" | "not looked at" | "rings not known" | "something seen is not settled";
@@ -3231,6 +3271,31 @@ export interface components {
             retired: boolean;
         };
         /**
+         * CabinetAsks
+         * @description What the form of a gauge offers.
+         */
+        CabinetAsks: {
+            /** Kinds */
+            kinds: components["schemas"]["GaugeKindOut"][];
+            /** Purposes */
+            purposes: components["schemas"]["Purpose"][];
+            /** Materials */
+            materials: components["schemas"]["Material"][];
+        };
+        /**
+         * GaugeKindOut
+         * @description A kind of gauge: what it reads in where it reads no lengths, and what it is usually fit for.
+         */
+        GaugeKindOut: {
+            kind: components["schemas"]["GaugeKind"];
+            /** Reads In */
+            reads_in: string;
+            /** Fit For */
+            fit_for: components["schemas"]["Purpose"][];
+            /** Comparator */
+            comparator: boolean;
+        };
+        /**
          * CheckOut
          * @description A setting check worked out: the zero error, beside what was read.
          */
@@ -3488,6 +3553,37 @@ export interface components {
          * @enum {string}
          */
         WornBore: "first oversize, new pistons" | "thin sleeves, keep the pistons";
+        /**
+         * About
+         * @description What a school is about.
+         * @enum {string}
+         */
+        About: "crank" | "block" | "strip";
+        /**
+         * SchoolOut
+         * @description A house rule that is a choice among schools.
+         */
+        SchoolOut: {
+            /** Rule */
+            rule: string;
+            about: components["schemas"]["About"];
+            /** Title */
+            title: string;
+            /** Ways */
+            ways: components["schemas"]["WayOut"][];
+        };
+        /**
+         * WayOut
+         * @description One way of a school: its value in the house rules, what it is called, why.
+         */
+        WayOut: {
+            /** Value */
+            value: string | boolean;
+            /** Title */
+            title: string;
+            /** Why */
+            why: string;
+        };
         /**
          * ComplaintKind
          * @description The kinds a complaint falls under. They choose what is looked at first.
@@ -7193,6 +7289,26 @@ export interface operations {
             };
         };
     };
+    workshop_gauges_api_get_asked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CabinetAsks"];
+                };
+            };
+        };
+    };
     workshop_gauges_api_get_gauge: {
         parameters: {
             query?: never;
@@ -7307,6 +7423,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HouseRulesForm"];
+                };
+            };
+        };
+    };
+    workshop_house_api_get_schools: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchoolOut"][];
                 };
             };
         };

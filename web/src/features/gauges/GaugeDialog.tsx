@@ -1,4 +1,4 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 
 import { ask, client, type Schemas } from "../../api";
 import { SaidNotice, useServerForm } from "../../shared/forms";
@@ -6,24 +6,6 @@ import { Button, Choice, Dialog, Field } from "../../shared/ui";
 import { useMay } from "../session";
 
 type GaugeIn = Schemas["GaugeIn"];
-
-const KINDS: readonly Schemas["GaugeKind"][] = [
-  "micrometer", "digital micrometer", "comparator snap gauge", "dial bore gauge", "digital bore gauge", "setting ring",
-  "indicator", "depth gauge", "telescoping gauge", "feeler gauge", "plastic thread", "caliper", "weighing scale",
-  "ultrasonic wall gauge", "spring tester", "pressure gauge", "protractor",
-]; // prettier-ignore
-const PURPOSES: readonly Schemas["Purpose"][] = [
-  "journals", "bores", "walls", "depths", "gaps", "clearances", "run-out", "weights",
-  "spring loads", "angles", "pressures", "setting other gauges",
-]; // prettier-ignore
-/** What a gauge reads in that reads no lengths. */
-const READ_IN: Partial<Record<Schemas["GaugeKind"], string>> = {
-  "weighing scale": "grams",
-  "spring tester": "newtons",
-  "pressure gauge": "bar",
-  protractor: "degrees",
-};
-const MATERIALS: readonly Schemas["Material"][] = ["gauge steel", "tungsten carbide", "steel"];
 
 export const BLANK: GaugeIn = {
   name: "", kind: "micrometer", unit: "in", resolution: "", permissible_error: "", repeatability: "", least: "",
@@ -60,9 +42,14 @@ export function GaugeDialog({ id, start, onClose }: Props) {
     void queries.invalidateQueries({ queryKey: ["gauges"] });
     onClose();
   });
+  const asked = useQuery({
+    queryKey: ["gauges", "asked"],
+    queryFn: () => ask(client.GET("/api/gauges/asked")),
+  });
   const gauge = form.watch();
-  const scale = READ_IN[gauge.kind];
-  const comparator = gauge.kind.includes("bore gauge") || gauge.kind === "comparator snap gauge";
+  const kind = asked.data?.kinds.find((one) => one.kind === gauge.kind);
+  const scale = kind?.reads_in;
+  const comparator = kind?.comparator && gauge.kind !== "indicator";
   const dial = gauge.kind.includes("bore gauge") || gauge.kind === "indicator";
   return (
     <Dialog open wide onOpenChange={onClose} title={id === null ? "Enter a gauge" : "Change the gauge"}>
@@ -74,7 +61,10 @@ export function GaugeDialog({ id, start, onClose }: Props) {
         <Choice
           label="Kind"
           value={gauge.kind}
-          options={KINDS.map((value) => ({ value, label: value }))}
+          options={(asked.data?.kinds ?? [{ kind: gauge.kind }]).map((one) => ({
+            value: one.kind,
+            label: one.kind,
+          }))}
           onChange={(kind) => set({ kind, fit_for: [] })}
         />
         <Choice
@@ -90,7 +80,7 @@ export function GaugeDialog({ id, start, onClose }: Props) {
         <Choice
           label="Its scale is of"
           value={gauge.material}
-          options={MATERIALS.map((value) => ({ value, label: value }))}
+          options={(asked.data?.materials ?? [gauge.material]).map((value) => ({ value, label: value }))}
           onChange={(material) => set({ material })}
         />
         <Field
@@ -130,7 +120,7 @@ export function GaugeDialog({ id, start, onClose }: Props) {
           <span className="font-normal text-quiet">(none ticked: what its kind is usually fit for)</span>
         </legend>
         <div className="flex flex-wrap gap-x-4">
-          {PURPOSES.map((purpose) => (
+          {asked.data?.purposes.map((purpose) => (
             <Tick
               key={purpose}
               label={purpose}

@@ -10,40 +10,8 @@ from halfthou.causes import SignSeen
 from halfthou.evidence.places import halves_of
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import ENGINE
-from halfthou.looks import (
-    ACID,
-    BACK,
-    BANDS,
-    BEDDED,
-    BOTH,
-    BY_ANSWER,
-    CENTRE,
-    CLEAN,
-    COPPER,
-    CRACKED,
-    CROWN,
-    DEEP,
-    EXCHANGED,
-    FRONT,
-    GONE,
-    HEATED,
-    HOLE,
-    KIND,
-    LOOSE,
-    MELTED,
-    MOVED,
-    OVERLAY,
-    POLISHED,
-    REAR,
-    SEAT,
-    SHEARED,
-    STUCK,
-    TURNED,
-    TWO_LAYER,
-    WEAR,
-    WIPED,
-    Grade,
-)
+from halfthou.looks import Grade
+from halfthou.looks import half_bearings as of
 from halfthou.strip import places_off
 
 #: A sign, and how it is known.
@@ -64,8 +32,8 @@ class BearingMap:
     @cached_property
     def grades(self) -> Mapping[str, Grade]:
         """The grade of every half that has one."""
-        found = {half: self.sightings.answer(half, OVERLAY) for half in self.halves}
-        return {half: BY_ANSWER[answer] for half, answer in found.items() if answer in BY_ANSWER}
+        found = {half: self.sightings.answer(half, of.OVERLAY) for half in self.halves}
+        return {half: of.BY_ANSWER[answer] for half, answer in found.items() if answer in of.BY_ANSWER}
 
     @cached_property
     def bearings(self) -> dict[str, tuple[str, ...]]:
@@ -104,12 +72,12 @@ class BearingMap:
         Rule:    evidence.map.
         """
         if not self.grades and not any(
-            self.sightings.answer(h, look) for h in self.halves for look in (SEAT, BACK, WEAR)
+            self.sightings.answer(h, look) for h in self.halves for look in (of.SEAT, of.BACK, of.WEAR)
         ):
             return (), ()
         return tuple(self._seen()), tuple(self._absent())
 
-    def _said(self, halves: Iterator[str] | tuple[str, ...], look: str = OVERLAY) -> SignSeen:
+    def _said(self, halves: Iterator[str] | tuple[str, ...], look: str = of.OVERLAY) -> SignSeen:
         """How it is known, from those halves."""
         places = places_off(self.sightings.job.limits.layout)
         found = [(half, one) for half in halves if (one := self.sightings.last(half, look)) is not None]
@@ -146,7 +114,7 @@ class BearingMap:
         if len(gone) > 1 and not main_gone:
             yield "rods.worse", self._said(halves)
         uppers = [half for half in self.halves if half.startswith("half-rod") and half.endswith("upper")]
-        cracked = tuple(half for half in uppers if self.sightings.answer(half, OVERLAY) == CRACKED)
+        cracked = tuple(half for half in uppers if self.sightings.answer(half, of.OVERLAY) == of.CRACKED)
         if cracked:
             yield "uppers.fatigued", self._said(cracked)
         elif uppers and all(half in self.grades and self.grades[half].harm == 0 for half in uppers):
@@ -160,8 +128,8 @@ class BearingMap:
             yield "sheds", self._said(shed)
         if not self.all_graded:
             return
-        dirty = tuple(half for half in self.halves if self.grades[half].answer in (DEEP, BEDDED))
-        bedded = tuple(half for half in dirty if self.grades[half].answer == BEDDED)
+        dirty = tuple(half for half in self.halves if self.grades[half].answer in (of.DEEP, of.BEDDED))
+        bedded = tuple(half for half in dirty if self.grades[half].answer == of.BEDDED)
         if len(bedded) * 2 > len(grades) and not shed:
             yield "dirt.bedded", self._said(bedded)
         if len(dirty) * 3 >= len(grades) * 2 and len({grade.answer for grade in grades}) <= 2:
@@ -173,11 +141,11 @@ class BearingMap:
             opened = self.sightings.last(ENGINE, "since opened")
             if any(grade.harm for grade in grades) and opened is not None and opened.answer == "many hours":
                 yield "wear.mild", SignSeen(("every half worn a little, many hours",), (opened.id,))
-            shiny = tuple(half for half in self.halves if self.grades[half].answer == POLISHED)
+            shiny = tuple(half for half in self.halves if self.grades[half].answer == of.POLISHED)
             if len(shiny) * 2 >= len(grades):
                 yield "bearings.polished", self._said(shiny)
-                kind = self.sightings.last(ENGINE, KIND)
-                if kind is not None and kind.answer == TWO_LAYER:
+                kind = self.sightings.last(ENGINE, of.KIND)
+                if kind is not None and kind.answer == of.TWO_LAYER:
                     yield "shells.two-layer", SignSeen(facts=(kind.id,))
 
     def _copper_from_elsewhere(self) -> Iterator[Sign]:
@@ -188,26 +156,28 @@ class BearingMap:
                     yield "copper.flakes", SignSeen((one.answer,), (one.id,))
 
     def _of_wear(self) -> Iterator[Sign]:
-        where = {half: self.sightings.answer(half, WEAR) for half in self.halves}
-        opposite = [pair for pair in self.bearings.values() if {where[pair[0]], where[pair[1]]} == {FRONT, REAR}]
+        where = {half: self.sightings.answer(half, of.WEAR) for half in self.halves}
+        opposite = [
+            pair for pair in self.bearings.values() if {where[pair[0]], where[pair[1]]} == {of.FRONT, of.REAR}
+        ]
         if opposite:
-            yield "edges.opposite", self._said(tuple(half for pair in opposite for half in pair), WEAR)
-        for edge in (FRONT, REAR):
+            yield "edges.opposite", self._said(tuple(half for pair in opposite for half in pair), of.WEAR)
+        for edge in (of.FRONT, of.REAR):
             mains = [half for half in self.halves if half.startswith("half-main")]
             if mains and all(where[half] == edge for half in mains):
-                yield "mains.edge-alike", self._said(tuple(mains), WEAR)
+                yield "mains.edge-alike", self._said(tuple(mains), of.WEAR)
         for pair in self.bearings.values():
-            if where[pair[0]] == where[pair[1]] and where[pair[0]] in (FRONT, REAR, BOTH, CENTRE):
-                yield "wear.by-form", self._said(pair, WEAR)
+            if where[pair[0]] == where[pair[1]] and where[pair[0]] in (of.FRONT, of.REAR, of.BOTH, of.CENTRE):
+                yield "wear.by-form", self._said(pair, of.WEAR)
                 break
-        banded = self._with(WEAR, BANDS)
+        banded = self._with(of.WEAR, of.BANDS)
         if len({half.rpartition("-")[0] for half in banded if half.startswith("half-main")}) >= 3:
-            yield "bands.scallops", self._said(banded, WEAR)
-        wiped = tuple(half for half in self._with(OVERLAY, WIPED) if where[half] == CROWN)
+            yield "bands.scallops", self._said(banded, of.WEAR)
+        wiped = tuple(half for half in self._with(of.OVERLAY, of.WIPED) if where[half] == of.CROWN)
         if wiped:
             yield "wiped.crown", self._said(wiped)
-        backs = {self.sightings.answer(half, BACK) for half in self.halves}
-        if backs == {CLEAN}:
+        backs = {self.sightings.answer(half, of.BACK) for half in self.halves}
+        if backs == {of.CLEAN}:
             yield "back.clean", SignSeen()
 
     def _absent(self) -> Iterator[Sign]:
@@ -218,22 +188,22 @@ class BearingMap:
         for sign in ("rods.all", "rods.one", "fatigue", "bearings.gone", "copper.through", "bearings.polished",
                      "dirt.bedded", "scratches.sharp", "pits.acid", "uppers.fatigued", "wiped.crown"):  # fmt: skip
             yield sign, looked
-        if all(self.sightings.answer(half, SEAT) for half in self.halves):
+        if all(self.sightings.answer(half, of.SEAT) for half in self.halves):
             yield "shell.turned", looked
-        if all(self.sightings.answer(half, BACK) for half in self.halves):
+        if all(self.sightings.answer(half, of.BACK) for half in self.halves):
             yield "back.polished", looked
 
 
 #: Signs that one answer to one half shows by itself.
 _DIRECT = (
-    ("copper.through", OVERLAY, (COPPER, GONE, MELTED)),
-    ("fatigue", OVERLAY, (CRACKED,)),
-    ("pits.acid", OVERLAY, (ACID,)),
-    ("shell.turned", SEAT, (TURNED, SHEARED)),
-    ("journal.hot", SEAT, (STUCK,)),
-    ("journal.hot", BACK, (HEATED,)),
-    ("hole.covered", SEAT, (HOLE,)),
-    ("marks.wrong", SEAT, (EXCHANGED,)),
-    ("back.polished", BACK, (MOVED,)),
-    ("back.polished", SEAT, (LOOSE,)),
+    ("copper.through", of.OVERLAY, (of.COPPER, of.GONE, of.MELTED)),
+    ("fatigue", of.OVERLAY, (of.CRACKED,)),
+    ("pits.acid", of.OVERLAY, (of.ACID,)),
+    ("shell.turned", of.SEAT, (of.TURNED, of.SHEARED)),
+    ("journal.hot", of.SEAT, (of.STUCK,)),
+    ("journal.hot", of.BACK, (of.HEATED,)),
+    ("hole.covered", of.SEAT, (of.HOLE,)),
+    ("marks.wrong", of.SEAT, (of.EXCHANGED,)),
+    ("back.polished", of.BACK, (of.MOVED,)),
+    ("back.polished", of.SEAT, (of.LOOSE,)),
 )

@@ -10,33 +10,7 @@ from halfthou.lengths import ZERO, Length
 from halfthou.looks import CRACK_FOUND
 from halfthou.parts.fit import LEAST, NOT_THE_SKIRT, SKIRT, Fit
 from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged
-from halfthou.parts.pistons.kind import (
-    BLUED,
-    BURNT,
-    CROWN,
-    FOOT,
-    GROOVE_LOOK,
-    GROOVES,
-    HOLED,
-    LAND_BAD,
-    LANDS,
-    LOOSE,
-    MELTED,
-    PASSES,
-    PIN,
-    PIN_BORE,
-    PIN_BORES,
-    PIN_FEEL,
-    SCORED,
-    SCUFF,
-    SCUFFED,
-    SMALL_END,
-    SNAP,
-    STEPPED,
-    STIFF,
-    WASHED,
-    WEIGHT,
-)
+from halfthou.parts.pistons import kind as of
 from halfthou.verdicts import Action, Called, FigureKind, Finding, Limit, Open, Term, judge, summed
 
 _PIN, _SMALL = "pistons.pin", "pin in the small end"
@@ -44,7 +18,7 @@ COLLAPSE = FigureKind("collapse", "pistons.collapse", "skirt collapse", differen
 #: So much larger than new a skirt may read and still be of its step: 0.001 in. Source: common practice, no source.
 MORE_THAN_NEW = Length(25_400)
 #: What has to be looked at before a piston is called good.
-FIRST_LOOKS = (SCUFF, LANDS, CROWN)
+FIRST_LOOKS = (of.SCUFF, of.LANDS, of.CROWN)
 
 
 @dataclass(frozen=True)
@@ -92,7 +66,7 @@ def judge_piston(says: PistonSays) -> PieceJudged:
         findings=findings,
         notes=notes,
         by_eye=by_eye,
-        by_look=Action.REGROOVE if case.answer(GROOVE_LOOK) == STEPPED else _pin_look(case),
+        by_look=Action.REGROOVE if case.answer(of.GROOVE_LOOK) == of.STEPPED else _pin_look(case),
         remedies=_remedies(case, findings),
         wanted=tuple(_wanted(case)),
         opens=frozenset(opens),
@@ -138,21 +112,21 @@ def _findings(says: PistonSays, figures: Figures, opens: set[Open]) -> Iterator[
         yield from figures.against(
             FigureKind("skirt taper", "pistons.design", "skirt, foot over gauge point", difference=False),
             "skirt_taper",
-            (figures.most(FOOT), figures.least(SKIRT, -1)),
+            (figures.most(of.FOOT), figures.least(SKIRT, -1)),
         )
         yield from says.fit.findings(case.house)
     pin = limits.band("pin")
     if pin is not None:
         worn = summed(
-            FigureKind("pin", _PIN, "pin, least", difference=False), (figures.least(PIN),), case.house.guard
+            FigureKind("pin", _PIN, "pin, least", difference=False), (figures.least(of.PIN),), case.house.guard
         )
         if worn is not None:
             yield judge(worn, Limit(pin.least, True, pin.source.kind))
-    holes = (("pin_clearance", PIN_BORE, "pin in the piston"), ("small_end_clearance", SMALL_END, _SMALL))
+    holes = (("pin_clearance", of.PIN_BORE, "pin in the piston"), ("small_end_clearance", of.SMALL_END, _SMALL))
     for key, hole, name in holes:
         kind = FigureKind(name, _PIN, name, difference=False)
-        yield from figures.against(kind, key, (figures.most(hole), figures.least(PIN, -1)))
-    for groove in GROOVES:
+        yield from figures.against(kind, key, (figures.most(hole), figures.least(of.PIN, -1)))
+    for groove in of.GROOVES:
         kind = FigureKind(groove, "pistons.groove", f"ring in {groove}", difference=False)
         yield from figures.against(kind, "groove_clearance", (figures.most(groove),))
 
@@ -181,22 +155,22 @@ def _remedies(case: PieceCase, findings: tuple[Finding, ...]) -> dict[str, Actio
         "pin": Action.REPIN,
         "pin in the piston": Action.REPIN if worn else Action.REPLACE,
         "pin in the small end": Action.REPIN,
-        **dict.fromkeys(GROOVES, groove),
+        **dict.fromkeys(of.GROOVES, groove),
     }
 
 
 def _by_eye(case: PieceCase) -> Iterator[Note]:
     for look, answers, key in (
-        (SCUFF, SCUFFED, "scuffed"),
-        (LANDS, LAND_BAD, "land"),
-        (CROWN, (BURNT, MELTED, HOLED), "crown"),
-        (CROWN, (WASHED,), "washed"),
-        (GROOVE_LOOK, (STEPPED,), "stepped"),
-        (PIN_BORES, (SCORED,), "pin bore"),
-        (PIN_FEEL, (STIFF, LOOSE), "pin feel"),
-        (PIN_FEEL, (BLUED,), "blued"),
-        (SNAP, (PASSES,), "snap"),
-        (SNAP, ("does not pass",), "snap held"),
+        (of.SCUFF, of.SCUFFED, "scuffed"),
+        (of.LANDS, of.LAND_BAD, "land"),
+        (of.CROWN, (of.BURNT, of.MELTED, of.HOLED), "crown"),
+        (of.CROWN, (of.WASHED,), "washed"),
+        (of.GROOVE_LOOK, (of.STEPPED,), "stepped"),
+        (of.PIN_BORES, (of.SCORED,), "pin bore"),
+        (of.PIN_FEEL, (of.STIFF, of.LOOSE), "pin feel"),
+        (of.PIN_FEEL, (of.BLUED,), "blued"),
+        (of.SNAP, (of.PASSES,), "snap"),
+        (of.SNAP, ("does not pass",), "snap held"),
         (Look.CRACK_TEST, (CRACK_FOUND,), "crack"),
     ):
         said = case.answer(look)
@@ -205,15 +179,15 @@ def _by_eye(case: PieceCase) -> Iterator[Note]:
 
 
 def _eye_says(case: PieceCase) -> Action | None:
-    if case.answer(PIN_FEEL) == BLUED:
+    if case.answer(of.PIN_FEEL) == of.BLUED:
         return Action.REFER
     rejected = (
-        case.answer(SCUFF) in SCUFFED,
-        case.answer(LANDS) in LAND_BAD,
-        case.answer(CROWN) in (BURNT, MELTED, HOLED),
-        case.answer(PIN_BORES) == SCORED,
+        case.answer(of.SCUFF) in of.SCUFFED,
+        case.answer(of.LANDS) in of.LAND_BAD,
+        case.answer(of.CROWN) in (of.BURNT, of.MELTED, of.HOLED),
+        case.answer(of.PIN_BORES) == of.SCORED,
         case.answer(Look.CRACK_TEST) == CRACK_FOUND,
-        case.answer(PIN_FEEL) == LOOSE,
+        case.answer(of.PIN_FEEL) == of.LOOSE,
     )
     return Action.REPLACE if any(rejected) else None
 
@@ -224,7 +198,7 @@ def _pin_look(case: PieceCase) -> Action | None:
 
     Source:  docs/trade: Measuring a piston: what a go or a no-go proves.
     """
-    gone = case.answer(PIN_FEEL) == STIFF or case.answer(SNAP) == PASSES
+    gone = case.answer(of.PIN_FEEL) == of.STIFF or case.answer(of.SNAP) == of.PASSES
     return Action.REPIN if gone else None
 
 
@@ -241,7 +215,7 @@ def _notes(says: PistonSays, opens: set[Open]) -> Iterator[Note]:
     limits = says.fit.limits
     if limits is not None and limits.band.source.kind is SourceKind.RULE_OF_THUMB:
         yield Note("typical")
-    if case.read(FOOT) is not None and Open.PLACE not in opens:
+    if case.read(of.FOOT) is not None and Open.PLACE not in opens:
         yield Note("design")
     if case.limits.made.get("coating", "").startswith("coated"):
         yield Note("coated", (case.limits.made["coating"],))
@@ -251,11 +225,11 @@ def _wanted(case: PieceCase) -> Iterator[str]:
     """What has to be read: the skirt always; what else the sheet has a limit for."""
     yield SKIRT
     for key, features in (
-        ("pin_clearance", (PIN_BORE, PIN)),
-        ("small_end_clearance", (SMALL_END, PIN)),
-        ("groove_clearance", GROOVES[:2]),
-        ("skirt_taper", (FOOT,)),
-        ("weight_spread", (WEIGHT,)),
+        ("pin_clearance", (of.PIN_BORE, of.PIN)),
+        ("small_end_clearance", (of.SMALL_END, of.PIN)),
+        ("groove_clearance", of.GROOVES[:2]),
+        ("skirt_taper", (of.FOOT,)),
+        ("weight_spread", (of.WEIGHT,)),
     ):
         if key in case.limits.figures:
             yield from features

@@ -8,56 +8,8 @@ from halfthou.amounts import Force, Pressure
 from halfthou.jobs import PumpAfterMetal
 from halfthou.lengths import ZERO
 from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged, PieceVerdict
-from halfthou.parts.pump.kind import (
-    BACKLASH,
-    BLUED,
-    BROKEN,
-    CHIPPED,
-    COVER,
-    CRACKED,
-    DEPTH,
-    DRIVE,
-    DRY,
-    DRY_INSIDE,
-    END,
-    FLATNESS,
-    FOREIGN,
-    GEARS,
-    HEIGHT,
-    HOUSING,
-    LIMIT_OF,
-    LOAD,
-    LOOSE,
-    METAL,
-    METAL_FOUND,
-    NAIL,
-    NEW_SEAL,
-    OPENS_AT,
-    OWN_KIND,
-    PICKUP,
-    PICKUP_SEAL,
-    PLAY,
-    PLUNGER,
-    PLUNGER_BORE,
-    RELIEF,
-    RELIEF_BAD,
-    ROTOR_BODY,
-    ROTOR_TIP,
-    SCREEN,
-    SCREEN_BAD,
-    SEAL,
-    SEAL_WRONG,
-    SHAFT,
-    SHAFT_BORE,
-    SPRING,
-    SPUR,
-    TIP,
-    TUBE,
-    TWISTED,
-    VANE_SLOT,
-    WHOSE,
-    pump_kind,
-)
+from halfthou.parts.pump import kind as pump
+from halfthou.parts.pump.kind import pump_kind
 from halfthou.parts.pump.leak import leak_litres, leak_ratio, opening_pressure, spur_displacement_mm3
 from halfthou.parts.pump.seal import NEAR, series_of, squeeze
 from halfthou.verdicts import Action, AmountFinding, FigureKind, Finding, Open
@@ -65,7 +17,7 @@ from halfthou.verdicts import Action, AmountFinding, FigureKind, Finding, Open
 _CLEARANCE, _SIZE = "pump.clearance", "pump.size"
 _RELIEF_KEYS = ("plunger", "spring", "load", "opens")
 #: Which looks are wanted before a pump is judged: cheap, and each may end it.
-FIRST_LOOKS = (HOUSING, GEARS, DRIVE, RELIEF, METAL, WHOSE)
+FIRST_LOOKS = (pump.HOUSING, pump.GEARS, pump.DRIVE, pump.RELIEF, pump.METAL, pump.WHOSE)
 
 
 REGARDLESS = "new regardless"
@@ -82,14 +34,14 @@ def judge_pump(case: PieceCase, failed: bool) -> PieceJudged:
     Takes:   whether metal was found in the engine or a bearing failed: then the pump that fed it is suspect.
     Rule:    pump.*   Source: docs/trade: Measuring an oil pump.
     """
-    suspect = case.placed and not case.piece.part.spare and (failed or case.answer(METAL) == METAL_FOUND)
+    suspect = case.placed and not case.piece.part.spare and (failed or case.answer(pump.METAL) == pump.METAL_FOUND)
     eye = tuple(_by_eye(case))
     by_eye = _eye_says(case, eye)
     if by_eye is None and suspect and case.house.pump_after_metal is PumpAfterMetal.NEW:
         by_eye, eye = Action.REPLACE, (*eye, Note(REGARDLESS))
     figures = Figures(case)
     findings, amounts = tuple(_lengths(case, figures)), tuple(_amounts(figures))
-    relief = case.answer(RELIEF) in RELIEF_BAD
+    relief = case.answer(pump.RELIEF) in pump.RELIEF_BAD
     notes = (*eye, *_advice(case, figures, findings))
     opens = set()
     if suspect and by_eye is None:
@@ -119,16 +71,16 @@ def _remedy(key: str) -> Action:
 
 def _by_eye(case: PieceCase) -> Iterator[Note]:
     for look, answers, key in (
-        (WHOSE, (FOREIGN,), "foreign"),
-        (HOUSING, (NAIL, CRACKED), "housing"),
-        (GEARS, (BLUED, CHIPPED), "gears"),
-        (DRIVE, (TWISTED, BROKEN), "drive"),
-        (DRIVE, (LOOSE,), "drive loose"),
-        (DRY, (DRY_INSIDE,), "dry"),
-        (RELIEF, RELIEF_BAD, "relief"),
-        (SCREEN, SCREEN_BAD, "screen"),
-        (PICKUP_SEAL, SEAL_WRONG, "seal"),
-        (PICKUP_SEAL, (TUBE,), "tube"),
+        (pump.WHOSE, (pump.FOREIGN,), "foreign"),
+        (pump.HOUSING, (pump.NAIL, pump.CRACKED), "housing"),
+        (pump.GEARS, (pump.BLUED, pump.CHIPPED), "gears"),
+        (pump.DRIVE, (pump.TWISTED, pump.BROKEN), "drive"),
+        (pump.DRIVE, (pump.LOOSE,), "drive loose"),
+        (pump.DRY, (pump.DRY_INSIDE,), "dry"),
+        (pump.RELIEF, pump.RELIEF_BAD, "relief"),
+        (pump.SCREEN, pump.SCREEN_BAD, "screen"),
+        (pump.PICKUP_SEAL, pump.SEAL_WRONG, "seal"),
+        (pump.PICKUP_SEAL, (pump.TUBE,), "tube"),
     ):
         said = case.answer(look)
         if said in answers:
@@ -149,15 +101,15 @@ def _eye_says(case: PieceCase, eye: tuple[Note, ...]) -> Action | None:
 def features_of(case: PieceCase) -> tuple[str, ...]:
     """What is read of this kind of pump, in the order of its kind; what belongs to another kind is left out."""
     kind = pump_kind(case.limits)
-    return tuple(key for key in case.kind.by_key if kind in OWN_KIND.get(key, (kind,)))
+    return tuple(key for key in case.kind.by_key if kind in pump.OWN_KIND.get(key, (kind,)))
 
 
 def _wanted(case: PieceCase) -> Iterator[str]:
     """The features that have a limit on the sheet; end clearance by feeler, or by depth and height."""
-    by_depth = case.read(DEPTH) is not None or case.read(HEIGHT) is not None
-    yield from (DEPTH, HEIGHT) if by_depth and case.read(END) is None else (END,)
+    by_depth = case.read(pump.DEPTH) is not None or case.read(pump.HEIGHT) is not None
+    yield from (pump.DEPTH, pump.HEIGHT) if by_depth and case.read(pump.END) is None else (pump.END,)
     for key in features_of(case):
-        limit = LIMIT_OF.get(key)
+        limit = pump.LIMIT_OF.get(key)
         if limit is not None and limit in case.limits.figures:
             yield key
 
@@ -166,27 +118,43 @@ def _clear(key: str) -> FigureKind:
     return FigureKind(key, _CLEARANCE, key, difference=False)
 
 
+#: Clearances that are judged as they are read, and what each is called.
+_AS_READ = {
+    pump.TIP: "gear tips to body",
+    pump.BACKLASH: pump.BACKLASH,
+    pump.ROTOR_TIP: "rotor tip",
+    pump.VANE_SLOT: pump.VANE_SLOT,
+    pump.COVER: pump.COVER,
+    pump.FLATNESS: "cover flatness",
+}
+
+
 def _lengths(case: PieceCase, figures: Figures) -> Iterator[Finding]:
     most, least = figures.most, figures.least
     ours = features_of(case)
     yield from _end(case, figures)
-    for key, name in ((TIP, "gear tips to body"), (BACKLASH, BACKLASH), (ROTOR_TIP, "rotor tip"),
-                      (VANE_SLOT, VANE_SLOT), (COVER, COVER), (FLATNESS, "cover flatness")):  # fmt: skip
+    for key, name in _AS_READ.items():
         if key in ours:
             kind = FigureKind(key, _CLEARANCE, name, difference=False)
-            yield from figures.against(kind, LIMIT_OF[key], (most(key),))
-    if ROTOR_BODY in ours:
+            yield from figures.against(kind, pump.LIMIT_OF[key], (most(key),))
+    if pump.ROTOR_BODY in ours:
         # The rotor floats in its body: pushed over, one side shows all of its play, and radially it has half.
-        kind = FigureKind(ROTOR_BODY, "pump.floating", "outer rotor to body, radial", difference=False)
-        yield from figures.against(kind, LIMIT_OF[ROTOR_BODY], (most(ROTOR_BODY, 0.5),))
-    yield from figures.against(_clear("shaft in its bore"), "shaft_clearance", (most(SHAFT_BORE), least(SHAFT, -1)))
+        kind = FigureKind(pump.ROTOR_BODY, "pump.floating", "outer rotor to body, radial", difference=False)
+        yield from figures.against(kind, pump.LIMIT_OF[pump.ROTOR_BODY], (most(pump.ROTOR_BODY, 0.5),))
+    yield from figures.against(
+        _clear("shaft in its bore"), "shaft_clearance", (most(pump.SHAFT_BORE), least(pump.SHAFT, -1))
+    )
     plunger = FigureKind("plunger in its bore", _CLEARANCE, "relief plunger in its bore", difference=False)
-    yield from figures.against(plunger, "plunger_clearance", (most(PLUNGER_BORE), least(PLUNGER, -1)))
+    yield from figures.against(plunger, "plunger_clearance", (most(pump.PLUNGER_BORE), least(pump.PLUNGER, -1)))
     spring = FigureKind("spring length", _SIZE, "spring, free length", difference=False)
-    yield from figures.against(spring, "spring_length", (most(SPRING),))
-    yield from figures.against(FigureKind(PICKUP, _SIZE, PICKUP, difference=False), "pickup_depth", (most(PICKUP),))
-    seal = NEW_SEAL if case.read(NEW_SEAL) is not None else SEAL
-    yield from figures.against(FigureKind(SEAL, "pump.seal", seal, difference=False), "seal_section", (most(seal),))
+    yield from figures.against(spring, "spring_length", (most(pump.SPRING),))
+    yield from figures.against(
+        FigureKind(pump.PICKUP, _SIZE, pump.PICKUP, difference=False), "pickup_depth", (most(pump.PICKUP),)
+    )
+    seal = pump.NEW_SEAL if case.read(pump.NEW_SEAL) is not None else pump.SEAL
+    yield from figures.against(
+        FigureKind(pump.SEAL, "pump.seal", seal, difference=False), "seal_section", (most(seal),)
+    )
 
 
 def _end(case: PieceCase, figures: Figures) -> Iterator[Finding]:
@@ -195,24 +163,28 @@ def _end(case: PieceCase, figures: Figures) -> Iterator[Finding]:
     Rule:    pump.end.   Source: docs/trade: Measuring an oil pump.
     """
     gasket = case.limits.figure("gasket")
-    terms = (figures.most(END),) if case.read(END) is not None else (figures.most(DEPTH), figures.least(HEIGHT, -1))
-    kind = FigureKind(END, "pump.end", END, difference=False)
+    terms = (
+        (figures.most(pump.END),)
+        if case.read(pump.END) is not None
+        else (figures.most(pump.DEPTH), figures.least(pump.HEIGHT, -1))
+    )
+    kind = FigureKind(pump.END, "pump.end", pump.END, difference=False)
     yield from figures.against(kind, "end_clearance", terms, more=gasket.value if gasket is not None else ZERO)
 
 
 def _amounts(figures: Figures) -> Iterator[AmountFinding]:
-    yield from figures.amount(("load", "pump.relief", "spring load"), LOAD, "spring_load")
-    yield from figures.amount(("opens", "pump.relief", "opens at"), OPENS_AT, "opening_pressure")
-    yield from figures.amount(("drive play", "pump.drive", "drive play"), PLAY, "drive_play")
+    yield from figures.amount(("load", "pump.relief", "spring load"), pump.LOAD, "spring_load")
+    yield from figures.amount(("opens", "pump.relief", "opens at"), pump.OPENS_AT, "opening_pressure")
+    yield from figures.amount(("drive play", "pump.drive", "drive play"), pump.PLAY, "drive_play")
 
 
 def _advice(case: PieceCase, figures: Figures, findings: tuple[Finding, ...]) -> Iterator[Note]:
-    end = next((one for one in findings if one.key == END), None)
+    end = next((one for one in findings if one.key == pump.END), None)
     new = case.limits.band("end_new")
     if end is not None and new is not None and end.value > new.most:
         yield Note("leak", (end.value, new.most, f"{leak_ratio(end.value, new.most):.1f}"))
         yield from _litres(case, end)
-    load, plunger = case.read(LOAD), figures.most(PLUNGER)
+    load, plunger = case.read(pump.LOAD), figures.most(pump.PLUNGER)
     if load is not None and plunger is not None:
         force = next(iter(load.amounts.values()))
         if isinstance(force, Force):
@@ -220,8 +192,8 @@ def _advice(case: PieceCase, figures: Figures, findings: tuple[Finding, ...]) ->
             yield Note("opens", (f"{opens.count / 1e5:.2f} bar",))
     yield from _seals(case, figures)
     yield from _displaced(case)
-    tip, shaft = figures.most(TIP), figures.most(SHAFT_BORE)
-    if tip is not None and shaft is not None and figures.least(SHAFT) is not None:
+    tip, shaft = figures.most(pump.TIP), figures.most(pump.SHAFT_BORE)
+    if tip is not None and shaft is not None and figures.least(pump.SHAFT) is not None:
         yield Note("as read")
 
 
@@ -230,7 +202,7 @@ def _seals(case: PieceCase, figures: Figures) -> Iterator[Note]:
 
     Rule:    pump.seal.
     """
-    old, new = figures.most(SEAL), figures.most(NEW_SEAL)
+    old, new = figures.most(pump.SEAL), figures.most(pump.NEW_SEAL)
     if old is not None and new is not None:
         was, will = old.survey.sizes[old.spot], new.survey.sizes[new.spot]
         if abs(was - will) > NEAR:
@@ -245,7 +217,7 @@ def _displaced(case: PieceCase) -> Iterator[Note]:
     """What the gears move at each turn, where the sheet tells their module, breadth and teeth."""
     module, breadth = case.limits.figure("gear_module"), case.limits.figure("gear_breadth")
     teeth = case.limits.made.get("teeth", "")
-    if module is not None and breadth is not None and teeth.isdecimal() and pump_kind(case.limits) == SPUR:
+    if module is not None and breadth is not None and teeth.isdecimal() and pump_kind(case.limits) == pump.SPUR:
         moved = spur_displacement_mm3(module.value, int(teeth), breadth.value) / 1000
         yield Note("displaces", (f"{moved:.1f}",))
 

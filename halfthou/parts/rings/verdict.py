@@ -9,26 +9,8 @@ from dataclasses import dataclass
 from halfthou.jobs import Figure, Source, SourceKind, Use
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged
-from halfthou.parts.rings.kind import (
-    BROKEN,
-    CHECK_ONLY,
-    FACE,
-    FLAKING,
-    GAP,
-    NOT_SQUARE,
-    OIL,
-    SCUFFED,
-    SECOND,
-    SQUARE,
-    TENSION,
-    THROUGH,
-    TIGHTER,
-    TOP,
-    WEAK,
-    WHOLE,
-    factor_of,
-    ring_of,
-)
+from halfthou.parts.rings import kind as ring
+from halfthou.parts.rings.kind import factor_of, ring_of
 from halfthou.sets import OIL_LEAST, WARMER_K, FileToFit, file_to_fit, thermal_gap, typical_gap
 from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts import Action, FigureKind, Finding, Limit, Open, Term, judge, summed
@@ -73,7 +55,7 @@ def target_of(says: RingSays) -> Target | None:
     Source:  docs/trade: Ring gaps.
     """
     found = _target(says)
-    wider = says.number == SECOND and says.case.limits.made.get("second may be tighter") != TIGHTER
+    wider = says.number == ring.SECOND and says.case.limits.made.get("second may be tighter") != ring.TIGHTER
     if found is None or not wider or says.top_gap is None or says.top_gap <= found.least:
         return found
     most = None if found.most is None else max(found.most, says.top_gap)
@@ -82,11 +64,11 @@ def target_of(says: RingSays) -> Target | None:
 
 def _target(says: RingSays) -> Target | None:
     limits, number = says.case.limits, says.number
-    if number == OIL:
+    if number == ring.OIL:
         least = limits.figure("oil_gap")
         thumb = Source(kind=SourceKind.RULE_OF_THUMB)
         return Target(least.value, None, least.source) if least is not None else Target(OIL_LEAST, None, thumb)
-    band = limits.band("top_gap" if number == TOP else "second_gap")
+    band = limits.band("top_gap" if number == ring.TOP else "second_gap")
     if band is not None:
         return Target(band.least, band.most, band.source)
     bore = _size(says)
@@ -119,26 +101,26 @@ def judge_ring(says: RingSays) -> PieceJudged:
     opens = set()
     if target is None:
         opens.add(Open.NO_LIMIT)
-    if case.answer(SQUARE) == NOT_SQUARE:
+    if case.answer(ring.SQUARE) == ring.NOT_SQUARE:
         opens.add(Open.FORM)
     findings = tuple(_findings(says, target)) if target is not None and Open.FORM not in opens else ()
-    check_only = case.limits.made.get("gaps") == CHECK_ONLY
+    check_only = case.limits.made.get("gaps") == ring.CHECK_ONLY
     return PieceJudged(
         findings=findings,
         notes=(*eye, *_notes(says, target, opens)),
         by_eye=by_eye,
         remedies={_GAP.key: Action.REPLACE if check_only else Action.FILE},
-        wanted=(GAP,) if says.number != OIL or "oil_gap" in case.limits.figures else (),
+        wanted=(ring.GAP,) if says.number != ring.OIL or "oil_gap" in case.limits.figures else (),
         opens=frozenset(opens),
     )
 
 
 def _by_eye(case: PieceCase) -> Iterator[Note]:
     for look, answers, key in (
-        (WHOLE, (BROKEN,), "broken"),
-        (FACE, (SCUFFED, THROUGH, FLAKING), "face"),
-        (TENSION, (WEAK,), "weak"),
-        (SQUARE, (NOT_SQUARE,), "not square"),
+        (ring.WHOLE, (ring.BROKEN,), "broken"),
+        (ring.FACE, (ring.SCUFFED, ring.THROUGH, ring.FLAKING), "face"),
+        (ring.TENSION, (ring.WEAK,), "weak"),
+        (ring.SQUARE, (ring.NOT_SQUARE,), "not square"),
     ):
         said = case.answer(look)
         if said in answers:
@@ -147,7 +129,7 @@ def _by_eye(case: PieceCase) -> Iterator[Note]:
 
 def _findings(says: RingSays, target: Target) -> Iterator[Finding]:
     figures, guard = Figures(says.case), says.case.house.guard
-    gap = figures.most(GAP)
+    gap = figures.most(ring.GAP)
     least = summed(_GAP, (gap,), guard)
     if least is None or gap is None:
         return
@@ -199,7 +181,7 @@ def filing_of(says: RingSays, finding: Finding | None) -> FileToFit | None:
 
     Rule:    rings.file.
     """
-    read, target = says.case.read(GAP), target_of(says)
+    read, target = says.case.read(ring.GAP), target_of(says)
     if read is None or target is None or not read.sizes:
         return None
     guard = finding.guard if finding is not None else ZERO
@@ -212,7 +194,7 @@ def _notes(says: RingSays, target: Target | None, opens: set[Open]) -> Iterator[
     if target is not None and target.source.kind is SourceKind.RULE_OF_THUMB:
         yield Note("typical")
     bore = _size(says)
-    if target is None or bore is None or says.use is None or says.number == OIL:
+    if target is None or bore is None or says.use is None or says.number == ring.OIL:
         return
     closes = thermal_gap(bore, *WARMER_K[says.use])
     if closes.nm * 10 > target.least.nm * 11:

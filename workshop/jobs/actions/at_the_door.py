@@ -9,7 +9,7 @@ from halfthou.door import faults_of_statement
 from halfthou.exchange import Fault
 from halfthou.first_look import USUAL_LOOKS
 from halfthou.jobs import Fact, FactId, Job, Moment, Statement, StopPoint, WayOn
-from workshop.jobs.actions.one_fact import fact_from, land_one
+from workshop.jobs.actions.one_fact import Ways, fact_from, land_one
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.actions.seeing import must_be_known
 from workshop.jobs.models import JobRecord
@@ -123,3 +123,7 @@ def choose_way(person: Person, job_id: int, given: ChoosingWay) -> Opened:
         return [way]
 
     return land_one(person, job_id, given, ("point", "on"), make)
+
+
+#: What is reported here, and how it lands.
+WAYS: Ways = {Telling: tell, SettingStop: set_stop, ChoosingWay: choose_way}

@@ -25,7 +25,7 @@ from halfthou.jobs import (
     held_as,
 )
 from halfthou.lengths import Unit
-from workshop.jobs.actions.one_fact import fact_from, land_one, must_say
+from workshop.jobs.actions.one_fact import Ways, fact_from, land_one, must_say
 from workshop.jobs.actions.opened import Opened, add_facts, job_record, must_be_open, settled
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
@@ -179,3 +179,13 @@ def send_report(person: Person, job_id: int, given: SendingReport) -> Opened:
         return [report]
 
     return land_one(person, job_id, given, ("words",), make)
+
+
+#: What is reported here, and how it lands.
+WAYS: Ways = {
+    SayingCause: say_cause,
+    Removing: remove_cause,
+    DealingWith: deal_with,
+    CarryingPart: carry_part,
+    SendingReport: send_report,
+}

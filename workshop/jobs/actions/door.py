@@ -13,40 +13,22 @@ from pydantic import Field, ValidationError, ValidatorFunctionWrapHandler, WrapV
 
 from halfthou.exchange import Fault, faults_of
 from halfthou.jobs import FACT_KINDS, kind_called
-from workshop.jobs.actions.at_the_door import ChoosingWay, SettingStop, Telling, choose_way, set_stop, tell
-from workshop.jobs.actions.cause import (
-    CarryingPart,
-    DealingWith,
-    Removing,
-    SayingCause,
-    SendingReport,
-    carry_part,
-    deal_with,
-    remove_cause,
-    say_cause,
-    send_report,
+from workshop.jobs.actions import (
+    at_the_door,
+    cause,
+    evidence,
+    facts,
+    landing,
+    open_ends,
+    pieces,
+    seeing,
+    strip,
+    work,
 )
-from workshop.jobs.actions.evidence import Mistrusting, Reporting, SayingWay, mistrust, report_oil, say_way
-from workshop.jobs.actions.facts import Extending, TakingBack, extend_scope, take_back
-from workshop.jobs.actions.landing import Landed, Landing, land_reading, land_readings, not_worked_out
-from workshop.jobs.actions.open_ends import (
-    ClosingEnd,
-    FindingFragment,
-    HandingOver,
-    SeeingFastener,
-    TakingOut,
-    close_end,
-    find_fragment,
-    hand_over,
-    see_fastener,
-    take_out,
-)
+from workshop.jobs.actions.landing import Landed, Landing, land_readings, not_worked_out
+from workshop.jobs.actions.one_fact import Ways
 from workshop.jobs.actions.opened import Opened, open_job
-from workshop.jobs.actions.pieces import BringingIn, FittingIn, bring_in, fit
 from workshop.jobs.actions.plain import land_plain, reported_as
-from workshop.jobs.actions.seeing import Seeing, see
-from workshop.jobs.actions.strip import DoingStep, LayingPart, MarkingPart, do_step, lay_part, mark_part
-from workshop.jobs.actions.work import Doing, SlipReply, answer_slip, do_operation
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import NotThere, Refusal
@@ -69,36 +51,9 @@ class FactWay(NamedTuple):
     land: Callable[[Person, int, Any], Any]
 
 
-#: What is done with what is reported, where its kind has a way of its own.
-_WAYS: dict[type[Any], Callable[[Person, int, Any], Any]] = {
-    Landing: land_reading,
-    TakingBack: take_back,
-    Seeing: see,
-    Doing: do_operation,
-    SlipReply: answer_slip,
-    Extending: extend_scope,
-    BringingIn: bring_in,
-    FittingIn: fit,
-    Telling: tell,
-    SettingStop: set_stop,
-    ChoosingWay: choose_way,
-    DoingStep: do_step,
-    MarkingPart: mark_part,
-    LayingPart: lay_part,
-    TakingOut: take_out,
-    SeeingFastener: see_fastener,
-    FindingFragment: find_fragment,
-    ClosingEnd: close_end,
-    HandingOver: hand_over,
-    Reporting: report_oil,
-    SayingWay: say_way,
-    Mistrusting: mistrust,
-    SayingCause: say_cause,
-    Removing: remove_cause,
-    DealingWith: deal_with,
-    CarryingPart: carry_part,
-    SendingReport: send_report,
-}
+#: Where the kinds that have a way of their own land: each module says what is reported to it, and how it lands.
+_OWN = (at_the_door, cause, evidence, facts, landing, open_ends, pieces, seeing, strip, work)
+_WAYS: Ways = {form: land for module in _OWN for form, land in module.WAYS.items()}
 #: The same by the name of the kind.
 OWN_WAYS: dict[str, FactWay] = {
     given.model_fields["fact"].default: FactWay(given, land) for given, land in _WAYS.items()

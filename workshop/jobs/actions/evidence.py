@@ -8,7 +8,7 @@ from pydantic import Field
 from halfthou.evidence import FIGURES, fault_of_report, faults_of_way
 from halfthou.exchange import Fault
 from halfthou.jobs import Drawn, Fact, FactId, Job, Mistrust, Moment, OilFigure, OilReport, OilWaySaid
-from workshop.jobs.actions.one_fact import fact_from, land_one
+from workshop.jobs.actions.one_fact import Ways, fact_from, land_one
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
@@ -135,3 +135,7 @@ def mistrust(person: Person, job_id: int, given: Mistrusting) -> Opened:
         return [said]
 
     return land_one(person, job_id, given, ("of",), make)
+
+
+#: What is reported here, and how it lands.
+WAYS: Ways = {Reporting: report_oil, SayingWay: say_way, Mistrusting: mistrust}

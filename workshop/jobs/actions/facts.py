@@ -13,7 +13,7 @@ from halfthou.exchange import Fault
 from halfthou.jobs import Extension, Fact, Job, LimitsSheet, Moment, Withdrawal, kind_called
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import is_crack
-from workshop.jobs.actions.one_fact import RIGHT, fact_from, land_one
+from workshop.jobs.actions.one_fact import RIGHT, Ways, fact_from, land_one
 from workshop.jobs.actions.opened import Opened, add_facts, job_record, must_be_open, settled
 from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import fact_of, known_fact
@@ -112,3 +112,7 @@ def clock_off(sent_at: datetime | None) -> timedelta:
     except (OverflowError, TypeError):
         return timedelta(0)
     return off if abs(off) > CLOCK_RIGHT else timedelta(0)
+
+
+#: What is reported here, and how it lands.
+WAYS: Ways = {TakingBack: take_back, Extending: extend_scope}

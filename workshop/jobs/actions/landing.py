@@ -22,7 +22,7 @@ from halfthou.operations import makes_stale
 from halfthou.surveys import ALIKE
 from workshop.jobs.actions.desk import Desk, SpotRef, gauge_of, interpret
 from workshop.jobs.actions.facts import own_or_may
-from workshop.jobs.actions.one_fact import time_of
+from workshop.jobs.actions.one_fact import Ways, time_of
 from workshop.jobs.actions.opened import (
     Judged,
     Opened,
@@ -342,3 +342,7 @@ def _new_sitting(person: Person, desk: Desk, given: Landing) -> Sitting | None:
     if given.sitting.id in desk.readings or given.sitting.id in desk.taken or given.sitting.id == given.id:
         raise Clash("name-taken", "Another fact of this job has the sitting's name already. Nothing was kept.")
     return sitting_from(person, given.sitting)
+
+
+#: What is reported here, and how it lands.
+WAYS: Ways = {Landing: land_reading}

@@ -28,6 +28,8 @@ F = TypeVar("F", bound=Fact)
 RIGHT: dict[Who, Act] = {Who.BENCH: Act.READ, Who.DESK: Act.BOOK_IN, Who.DECIDES: Act.DECIDE}
 
 
+#: What is reported, by its form, and what lands it.
+Ways = dict[type[Any], Callable[[Person, int, Any], Any]]
 #: A bench's clock may be this far ahead of the server's before the server's time is taken.
 CLOCK_AHEAD = timedelta(minutes=5)
 

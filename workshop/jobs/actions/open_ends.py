@@ -22,7 +22,7 @@ from halfthou.jobs import (
 )
 from halfthou.lengths import Asked, Length, Notation, Unreadable, read_length
 from halfthou.strip import EndKind, open_ends, still_open
-from workshop.jobs.actions.one_fact import fact_from, land_one, must_say
+from workshop.jobs.actions.one_fact import Ways, fact_from, land_one, must_say
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
@@ -197,3 +197,13 @@ def hand_over(person: Person, job_id: int, given: HandingOver) -> Opened:
         return [handed]
 
     return land_one(person, job_id, given, ("to",), make)
+
+
+#: What is reported here, and how it lands.
+WAYS: Ways = {
+    TakingOut: take_out,
+    SeeingFastener: see_fastener,
+    FindingFragment: find_fragment,
+    ClosingEnd: close_end,
+    HandingOver: hand_over,
+}

@@ -9,7 +9,7 @@ from halfthou.exchange import Fault
 from halfthou.jobs import Fact, Fitting, Job, Moment, Piece
 from halfthou.lengths import Asked, Length, Unit, Unreadable, read_undersize
 from halfthou.parts import CATALOGUE
-from workshop.jobs.actions.one_fact import fact_from, land_one
+from workshop.jobs.actions.one_fact import Ways, fact_from, land_one
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
@@ -89,3 +89,7 @@ def fit(person: Person, job_id: int, given: FittingIn) -> Opened:
         return [fact]
 
     return land_one(person, job_id, given, ("piece", "place"), make)
+
+
+#: What is reported here, and how it lands.
+WAYS: Ways = {BringingIn: bring_in, FittingIn: fit}

@@ -13,7 +13,7 @@ from halfthou.lengths import Asked, Length, Unreadable, read_length, read_unders
 from halfthou.looks import Asks
 from halfthou.parts import CATALOGUE, faults_of_seen
 from halfthou.surveys import plan_of
-from workshop.jobs.actions.one_fact import fact_from, land_one
+from workshop.jobs.actions.one_fact import Ways, fact_from, land_one
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
@@ -124,3 +124,7 @@ def _amount(given: Seeing, job: Job, engine: Engine) -> Length | None:
         )
         raise Refusal("too-deep", words, [Fault("amount", words)])
     return found.length
+
+
+#: What is reported here, and how it lands.
+WAYS: Ways = {Seeing: see}

@@ -9,7 +9,7 @@ from halfthou.engines import Place
 from halfthou.exchange import Fault
 from halfthou.jobs import Fact, FactId, Felt, Job, Laying, Marking, Moment, StepDone
 from halfthou.strip import Strip, StripStep, fault_of_mark, places_off, steps_by_id
-from workshop.jobs.actions.one_fact import fact_from, land_one, time_of
+from workshop.jobs.actions.one_fact import Ways, fact_from, land_one, time_of
 from workshop.jobs.actions.opened import Opened
 from workshop.jobs.models import JobRecord
 from workshop.jobs.translate import is_identified
@@ -156,3 +156,7 @@ def lay_part(person: Person, job_id: int, given: LayingPart) -> Opened:
         return [laid]
 
     return land_one(person, job_id, given, ("part",), make)
+
+
+#: What is reported here, and how it lands.
+WAYS: Ways = {DoingStep: do_step, MarkingPart: mark_part, LayingPart: lay_part}

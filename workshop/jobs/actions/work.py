@@ -16,6 +16,7 @@ from halfthou.operations import last_work, makes_stale, stale_by
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import Suspicion, every_spot, survey_parts
 from workshop.jobs.actions.facts import own_or_may
+from workshop.jobs.actions.one_fact import Ways
 from workshop.jobs.actions.opened import (
     Opened,
     add_facts,
@@ -183,3 +184,7 @@ def _asked_about(job: Job) -> list[tuple[Suspicion, Reading]]:
         for taken in state.counted
         if taken.reading.id == state.doubt.reading
     ]
+
+
+#: What is reported here, and how it lands.
+WAYS: Ways = {Doing: do_operation, SlipReply: answer_slip}

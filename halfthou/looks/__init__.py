@@ -1,7 +1,9 @@
 """Looks: the one table of what may be seen, on what, with which answers, and what each answer says."""
 
 from halfthou.looks import half_bearings
+from halfthou.looks.effect import Does, Effect
 from halfthou.looks.engine import BEARING_LOOKS, DRIVE_LOOKS, TOP_LOOKS
+from halfthou.looks.eye import UNSEEN, EffectSeen, Eye, eye_of
 from halfthou.looks.half_bearings import (
     AS_NEW,
     BACK,
@@ -12,8 +14,10 @@ from halfthou.looks.half_bearings import (
     GRADES,
     HALVES_NOT,
     HALVES_SOUND,
+    HOUSING,
     IN_PLACE,
     KIND,
+    MOVED_SEAT,
     NORMAL,
     OF_HALVES,
     OVERLAY,
@@ -26,7 +30,7 @@ from halfthou.looks.half_bearings import (
     WEAR,
     Grade,
 )
-from halfthou.looks.look import Answer, Asks, Echo, LookKind, Where, plain
+from halfthou.looks.look import Answer, Asks, Echo, LookKind, Where, holds, plain
 from halfthou.looks.oil import FILTER_LOOKS, OIL_LOOKS, SUPPLY_LOOKS
 from halfthou.looks.shared import CRACK_FOUND, CRACK_TEST_LOOK, PASSED
 from halfthou.looks.table import AllLooks, LookTwice
@@ -49,8 +53,10 @@ __all__ = [
     "GRADES",
     "HALVES_NOT",
     "HALVES_SOUND",
+    "HOUSING",
     "IN_PLACE",
     "KIND",
+    "MOVED_SEAT",
     "NORMAL",
     "OF_HALVES",
     "OVERLAY",
@@ -61,15 +67,22 @@ __all__ = [
     "SHEARED",
     "TURNED",
     "UNKNOWN",
+    "UNSEEN",
     "WEAR",
     "AllLooks",
     "Answer",
     "Asks",
+    "Does",
     "Echo",
+    "Effect",
+    "EffectSeen",
+    "Eye",
     "Grade",
     "LookKind",
     "LookTwice",
     "Where",
+    "eye_of",
     "half_bearings",
+    "holds",
     "plain",
 ]

@@ -6,6 +6,7 @@ Source: docs/trade: Reading half bearings, common practice; bearing makers' fail
 from __future__ import annotations
 
 from halfthou.jobs import Document
+from halfthou.looks.effect import Does, Effect
 from halfthou.looks.look import Answer, Echo, LookKind, plain
 
 OVERLAY, WEAR, BACK, SEAT = "overlay", "wear", "back", "seat"
@@ -68,8 +69,22 @@ def _graded(grade: Grade) -> Answer:
     return Answer(grade.answer, echoes=(own, _METAL) if grade.sheds else (own,))
 
 
+#: Seats that say that a half bearing moved, and what is measured then.
+MOVED_SEAT, HOUSING = (TURNED, SHEARED), "housing"
+_MOVED = (
+    Effect(
+        Does.ASKS,
+        "verdicts.journal.turned-shell",
+        "The shell turned: measure its housing before anything else about it, and indicate the crank.",
+        on=HOUSING,
+        of=("journal",),
+    ),
+)
+
+
 def _sat(text: str) -> Answer:
-    return Answer(text, echoes=() if text in (IN_PLACE, EXCHANGED) else (_NOT_BACK,))
+    echoes = () if text in (IN_PLACE, EXCHANGED) else (_NOT_BACK,)
+    return Answer(text, echoes=echoes, does=_MOVED if text in MOVED_SEAT else ())
 
 
 OVERLAY_LOOK = LookKind(

@@ -7,6 +7,7 @@ from enum import Enum, StrEnum
 from typing import NamedTuple
 
 from halfthou.jobs import ENGINE
+from halfthou.looks.effect import Does, Effect
 
 
 class Where(StrEnum):
@@ -44,16 +45,16 @@ class Echo(NamedTuple):
 class Answer:
     """One answer to a look: the signs it shows, and those that were looked for and are not there.
 
-    One that `holds` lets nothing go back until it is settled: it says what is to be done first. `echoes` are what
-    it says of other parts. `asks` is what has to be said beside it. One that `ends` a fault, as a test that is
-    passed, counts over every answer given before it.
+    What it `does` to the part it is of is what a verdict reads. `echoes` are what it says of other parts. `asks` is
+    what has to be said beside it. One that `ends` a fault, as a test that is passed, counts over every answer given
+    before it.
     """
 
     text: str
     shows: tuple[str, ...] = ()
     clears: tuple[str, ...] = ()
     echoes: tuple[Echo, ...] = ()
-    holds: str = ""
+    does: tuple[Effect, ...] = ()
     asks: Asks | None = None
     ends: bool = False
 
@@ -61,6 +62,11 @@ class Answer:
 def plain(*texts: str, asks: Asks | None = None) -> tuple[Answer, ...]:
     """Answers that show no sign of a cause."""
     return tuple(Answer(text, asks=asks) for text in texts)
+
+
+def holds(words: str) -> tuple[Effect, ...]:
+    """What lets nothing go back until it is settled: what is to be done first."""
+    return (Effect(Does.HOLDS, words=words),)
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,13 +3,30 @@
 from __future__ import annotations
 
 from halfthou.jobs import Look
+from halfthou.looks.effect import Does, Effect
 from halfthou.looks.look import Answer, LookKind
 
 CRACK_FOUND, PASSED = "crack found", "passed"
+_R = Does.REJECTS
 
 CRACK_TEST_LOOK = LookKind(
     Look.CRACK_TEST.value,
-    (Answer(PASSED, ends=True), Answer(CRACK_FOUND)),
+    (
+        Answer(PASSED, ends=True),
+        Answer(
+            CRACK_FOUND,
+            does=(
+                Effect(_R, "verdicts.journal.crack", "Crack found. The crank is not used again.", of=("journal",)),
+                Effect(
+                    Does.REFERS,
+                    "bores.crack",
+                    "Crack found: refer the block. Nothing is bored before somebody who may says so.",
+                    of=("bore",),
+                ),
+                Effect(_R, "pistons.eye", "Crack found: rejected.", of=("piston",)),
+            ),
+        ),
+    ),
     ("crank", "block", "journal", "bore", "piston"),
     bench=True,
 )

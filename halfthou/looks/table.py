@@ -7,7 +7,6 @@ from functools import cached_property
 
 from typing_extensions import override
 
-from halfthou.jobs import Seen
 from halfthou.looks.look import LookKind, Where
 
 
@@ -49,18 +48,6 @@ class AllLooks(Mapping[str, LookKind]):
     def on_the_board(self) -> tuple[LookKind, ...]:
         """Those that the board lists."""
         return tuple(row for row in self._rows.values() if row.where is not None)
-
-    def holding(self, seen: Iterable[Seen]) -> tuple[str, ...]:
-        """What has to be done before a part of which this was seen may go back, in words.
-
-        Rule:    looks.holds.
-        """
-        found = ((one, row) for one in seen if (row := self._rows.get(one.look)) is not None)
-        return tuple(
-            f"{row.key[0].upper()}{row.key[1:]}: {answer.text}. {answer.holds}"
-            for one, row in found
-            if (answer := row.answer(one.answer)) is not None and answer.holds
-        )
 
     def at(self, sign: str) -> tuple[LookKind, ...]:
         """The looks of the board that can show or clear a sign, the quickest first."""

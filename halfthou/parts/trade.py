@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
+from enum import StrEnum
 from typing import Protocol
 
 from halfthou.engines import Engine, Kinds, PartKind
-from halfthou.jobs import Decision, Job, Seen, Waived
+from halfthou.jobs import Decision, Job, Seen, SetLimits, Waived
 from halfthou.lengths import Length, Notation
+from halfthou.looks import UNSEEN, Eye, eye_of
 from halfthou.memo import Memo
 from halfthou.report import PartReport, SetReport
 from halfthou.surveys import PartSurvey, SeenBy
@@ -36,9 +38,18 @@ class Given:
         """A person's decision on a set, where one stands."""
         return self.standing.get((one, "", None))
 
-    def holding(self, about: Mapping[str, Seen]) -> tuple[str, ...]:
-        """What of all that was seen of a part lets it not go back yet, in words."""
-        return self.engine.kinds.looks.holding(about.values())
+    def eye(self, about: Mapping[str, Seen], kind: PartKind, limits: SetLimits) -> Eye:
+        """What all that was seen of a part of a kind does to it, in the order of the kind's looks."""
+        if not about:
+            return UNSEEN
+        looks = self.engine.kinds.looks
+        others = (looks[key] for key in about if key in looks and looks[key] not in kind.looks)
+        said = frozenset(f"{what}: {words}" for what, words in (*self._house_says, *limits.made.items()))
+        return eye_of((*kind.looks, *others), about, kind.key, said)
+
+    @property
+    def _house_says(self) -> Iterator[tuple[str, str]]:
+        return ((name, one.value) for name, one in self.job.house_rules if isinstance(one, StrEnum))
 
 
 class SetDecided(Protocol):

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 from halfthou.engines import Place
 from halfthou.jobs import BARE, Felt, Job, Look, Marking, Seen, StepDone
-from halfthou.parts.journals.verdict import CAP_STEPS, CAPS_DISAGREE
+from halfthou.parts.journals.looks import CAP_STEPS, CAPS_DISAGREE
 from halfthou.strip.places import places_off
 from halfthou.words import Reason
 

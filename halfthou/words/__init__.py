@@ -19,7 +19,7 @@ from halfthou.words.cautions import (
 from halfthou.words.doubts import DoubtShown, Offer, doubt_shown, settling_words, warmth_reasons
 from halfthou.words.figures import amount_sentence, contradiction_words, figure_reasons, sentence
 from halfthou.words.reading_again import outside_plan, set_aside
-from halfthou.words.reason import Reason, held_by_looks
+from halfthou.words.reason import Reason, said_by_eye
 from halfthou.words.schools import SCHOOLS, About, School, Way
 from halfthou.words.sheet_questions import SheetQuestion, questions_of_sheet, unsourced
 from halfthou.words.steps import names_of, step_words
@@ -51,10 +51,10 @@ __all__ = [
     "contradiction_words",
     "doubt_shown",
     "figure_reasons",
-    "held_by_looks",
     "names_of",
     "outside_plan",
     "questions_of_sheet",
+    "said_by_eye",
     "sentence",
     "set_aside",
     "settling_words",

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 
 from halfthou.jobs import Document
+from halfthou.looks import EffectSeen
 
 
 class Reason(Document):
@@ -15,9 +16,10 @@ class Reason(Document):
     spots: tuple[str, ...] = ()
 
 
-def held_by_looks(holds: Iterable[str]) -> Iterator[Reason]:
-    """What has to be done first because of what was seen.
+def said_by_eye(effects: Iterable[EffectSeen]) -> Iterator[Reason]:
+    """The sentences of what was seen; each once; one without words is told elsewhere.
 
-    Rule:    looks.holds.
+    Rule:    looks.holds, and the rule of each.
     """
-    return (Reason(rule="looks.holds", text=text) for text in holds)
+    told = dict.fromkeys((one.effect.rule, one.words) for one in effects if one.effect.words)
+    return (Reason(rule=rule, text=text) for rule, text in told)

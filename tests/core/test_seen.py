@@ -9,7 +9,7 @@ import pytest
 
 from halfthou.assess import assess
 from halfthou.jobs import BlueRod, HouseRules, Job, Look, Operation, OperationKind, Seen, UsedShells, Withdrawal
-from halfthou.looks import Answer
+from halfthou.looks import Answer, Does
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment
 from halfthou.surveys import seen_on
@@ -149,12 +149,17 @@ def sound(on: str, looks: tuple[Seen, ...]) -> Assessment:
     return assess(loose(good, scope=("bores", "pistons"), seen=looks))
 
 
+def held_by(answer: Answer) -> tuple[str, ...]:
+    """What an answer asks for first, in words."""
+    return tuple(effect.words for effect in answer.does if effect.does is Does.HOLDS)
+
+
 HOLDING = [
     (look, on, answer)
     for look, on in (("surface", "R2"), ("bore wall", "bore-2"), ("crown", "piston-2"), ("skirts", "piston-2"),
                      ("sleeve", "bore-2"))
     for answer in CATALOGUE.looks[look].answers
-    if answer.holds
+    if held_by(answer)
 ]  # fmt: skip
 
 
@@ -165,11 +170,11 @@ def test_what_holds_a_part_back_is_said_and_the_part_is_not_used_again(look: str
     others = tuple(one for one in SOUND if (one.on, one.look) not in ((on, look), ("pistons", look)))
     part = sound(on, (*others, seen(look, answer.text, on))).part(on)
     assert part.action is not Action.REUSE
-    assert any(answer.holds in one.text for one in part.reasons if one.rule == "looks.holds")
+    assert any(held_by(answer)[0] in one.text for one in part.reasons if one.rule == "looks.holds")
 
 
 def test_every_answer_that_holds_is_of_a_look_tried_here() -> None:
-    holding = {look.key for look in CATALOGUE.looks.values() if any(answer.holds for answer in look.answers)}
+    holding = {look.key for look in CATALOGUE.looks.values() if any(map(held_by, look.answers))}
     assert holding == {look for look, _, _ in HOLDING}
 
 

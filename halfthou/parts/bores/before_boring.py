@@ -8,8 +8,8 @@ from enum import StrEnum
 from halfthou.jobs import Look, Seen, SourceKind
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.bores.case import BoreCase
-from halfthou.parts.bores.kind import FEELERS, INDICATOR, OUT_OF_FLAT, OUT_OF_SQUARE
 from halfthou.parts.bores.limits import BoreLimits
+from halfthou.parts.bores.looks import FEELERS, INDICATOR, OUT_OF_FLAT, OUT_OF_SQUARE
 
 #: What a deck may be out beyond what was read: the next leaf of a feeler gauge did not go, so it is less than half
 #: a thou more; an indicator tells a tenth. Source: common practice, no source.

@@ -5,15 +5,16 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.engines import bore_name
-from halfthou.jobs import DIAMETER, GlazedBore, Look
+from halfthou.jobs import DIAMETER, Look
 from halfthou.lengths import ZERO, Length, Notation
+from halfthou.looks import Does
 from halfthou.parts.bores.form import Unlike, UnlikeWear
-from halfthou.parts.bores.kind import GLAZED, RIDGE_FELT, SCORED, SCORED_CLEAR, WET
+from halfthou.parts.bores.looks import RIDGE_FELT, SCORED
 from halfthou.parts.bores.oversize import BoreSet
-from halfthou.parts.bores.verdict import MACHINED, BoreVerdict, depth_of_score, keeps, referred_for
+from halfthou.parts.bores.verdict import BoreVerdict, depth_of_score, keeps, machined
 from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts import Action, Called, FigureKey, Open, Settling, settlings
-from halfthou.words import Reason, figure_reasons, held_by_looks, outside_plan, set_aside, step_words
+from halfthou.words import Reason, figure_reasons, outside_plan, said_by_eye, set_aside, step_words
 
 
 def over(step: Length, say: Notation) -> str:
@@ -98,40 +99,24 @@ def _groups(verdict: BoreVerdict) -> list[tuple[str, FeatureSurvey]]:
 
 def _seen(verdict: BoreVerdict, say: Notation) -> Iterator[Reason]:
     case = verdict.case
-    for rule in referred_for(case):
-        yield Reason(rule=rule, text=_REFERRED[rule])
+    yield from said_by_eye(case.eye.that(Does.REFERS))
     if case.coated:
         text = "Coated or sprayed: not bored here. A specialist's word comes first."
         yield Reason(rule="bores.coated", text=text)
-    yield from held_by_looks(case.holds)
+    yield from said_by_eye(case.eye.that(Does.HOLDS))
     surface = case.answer(Look.BORE_WALL)
-    if surface in MACHINED:
+    if machined(case):
         depth = depth_of_score(case)
         spot = case.seen[Look.BORE_WALL].spot
         deep = f" {say.text(depth)} deep" if depth > ZERO else ""
-        text = f"{surface.capitalize()}{deep}{f' at {spot}' if spot else ''}: machining."
+        text = f"{str(surface).capitalize()}{deep}{f' at {spot}' if spot else ''}: machining."
         yield Reason(rule="bores.surface", text=text, spots=(spot,) if spot else ())
         if surface == SCORED and depth == ZERO:
             text = "How deep the score is decides the size: measure it."
             yield Reason(rule="bores.surface", text=text)
-    elif surface == SCORED_CLEAR:
-        yield Reason(rule="bores.surface", text="Scored, the nail runs clear: it may stay. Watch for oil.")
-    elif surface == GLAZED and verdict.action in (Action.HONE, Action.REUSE):
-        yield Reason(rule="bores.glazed", text=_GLAZED[case.house.glazed_bore])
-    if case.answer(Look.WET) == WET:
-        text = "Wet with oil: rings not sealing, or a bore out of shape. Look at its form, deck work and rings."
-        yield Reason(rule="bores.wet", text=text)
-
-
-_REFERRED = {
-    "bores.crack": "Crack found: refer the block. Nothing is bored before somebody who may says so.",
-    "bores.leaks": "The pressure test leaks: refer the block before anything is bored.",
-}
-_GLAZED = {
-    GlazedBore.LIGHT_HONE: "Glazed and still round: a light hone and new rings, by the house rule.",
-    GlazedBore.LEAVE: "Glazed and still round: left alone, by the house rule.",
-    GlazedBore.FULL_HONE: "Glazed and still round: a full hone and new rings, by the house rule.",
-}
+    stays = verdict.action in (Action.HONE, Action.REUSE)
+    said = case.eye.that(Does.REMEDY, Does.HARMLESS, Does.ADVISES)
+    yield from said_by_eye(one for one in said if stays or one.effect.rule != "bores.glazed")
 
 
 def _unlike(found: UnlikeWear, say: Notation) -> Reason:

@@ -8,8 +8,9 @@ from functools import cached_property
 
 from halfthou.jobs import Feature, Figure, HouseRules, Look, Operation, Seen, Waived
 from halfthou.lengths import Length
-from halfthou.parts.bores.kind import COATED_BORE
+from halfthou.looks import UNSEEN, Eye
 from halfthou.parts.bores.limits import BoreLimits
+from halfthou.parts.bores.looks import COATED_BORE
 from halfthou.parts.fit import Fit
 from halfthou.surveys import FeatureSurvey, PartSurvey
 from halfthou.verdicts import Limit
@@ -32,7 +33,7 @@ class BoreCase:
     """What a bore is judged by: its readings, limits, house rules, the oversize it stands at, and what was seen of
     it and of the whole block.
 
-    `holds` is what of that lets nothing go back yet, in words. `bored` is the boring on record that its readings
+    `eye` is what that does to it. `bored` is the boring on record that its readings
     followed; `plate` that it was read with a plate fitted; `deck_work` that the deck was worked or studs were
     fitted. `fit` is the piston in it, where pistons are in scope; `ring_at_top` what a new ring would be allowed
     there.
@@ -44,7 +45,7 @@ class BoreCase:
     house: HouseRules
     present: Length
     seen: Mapping[str, Seen]
-    holds: tuple[str, ...] = ()
+    eye: Eye = UNSEEN
     waived: frozenset[Waived] = frozenset()
     bored: Operation | None = None
     deck_work: bool = False

@@ -16,8 +16,8 @@ from halfthou.jobs import (
     SetName,
 )
 from halfthou.lengths import Length
-from halfthou.looks import CRACK_TEST_LOOK, Answer, Asks, LookKind, Where, plain
 from halfthou.parts.bores.limits import FIGURES, MADE, THICKEST_WALL, BoreLimits, faults_of_bores
+from halfthou.parts.bores.looks import LOOKS
 
 #: Three depths by the thrust axis (a) and the pin axis (b). Source: docs/trade: Measuring a bore, common practice.
 PLAN = Plan(planes=3, angles_deg=(0, 90))
@@ -27,59 +27,6 @@ WALL_ANGLES_DEG = {"a": 0, "b": 90, "c": 180, "d": 270}
 #: How far bores may be worn and still be what they are taken for: 0.012 in. Source: docs/trade: Measuring a bore.
 MOST_WEAR = Length(304_800)
 FLOOR_NM = 5_080
-HATCH, GLAZED, LINES, SCUFFED, SEIZED = "cross-hatch seen", "glazed", "lines", "scuffed", "seized metal"
-SCORED_CLEAR, SCORED, RUST = "scored, nail runs clear", "scored, nail catches", "rust or pitted"
-RIDGE_FELT, COATED_BORE, SLEEVED, WET = "ridge felt", "coated or sprayed", "sleeve fitted", "wet with oil"
-CRACK_SEEN = "crack seen"
-LEAKS, OUT_OF_FLAT, OUT_OF_SQUARE = "leaks", "out of flat", "out of square"
-#: With what a deck is measured.
-FEELERS, INDICATOR = "straightedge and feelers", "indicator"
-_ON, _BLOCK = ("bore",), ("block",)
-_A = Answer
-
-LOOKS = (
-    LookKind(
-        Look.BORE_WALL, name="Bores", on=_ON, where=Where.TOP, minutes=5, bench=True, lost_by="wash.heads",
-        answers=(
-            _A(HATCH), _A(GLAZED), _A("washed by fuel", ("bore.washed",)),
-            _A(LINES, holds="Draw a nail across the lines: does it catch?"),
-            _A(SCORED_CLEAR, asks=Asks.DEPTH),
-            _A(RUST, ("rust.line",), asks=Asks.DEPTH), _A(SCUFFED), _A(SEIZED, ("skirt.all-round",)),
-            _A(SCORED, asks=Asks.DEPTH),
-            _A(CRACK_SEEN),
-        ),
-    ),
-    LookKind(Look.RIDGE, plain("no ridge felt", RIDGE_FELT), _ON, bench=True),
-    LookKind(
-        Look.WET, name="Oil on the wall of each bore", on=_ON, where=Where.TOP, minutes=3, bench=True,
-        lost_by="wash.heads", answers=(_A("dry"), _A(WET, ("bore.wet",))),
-    ),
-    LookKind(Look.COATING, plain("plain", COATED_BORE), _ON, bench=True),
-    LookKind(
-        Look.SLEEVE,
-        (*plain("none", SLEEVED), _A("sleeve dropped", holds="A sleeve that dropped: its seat is measured first.")),
-        _ON,
-        bench=True,
-    ),
-    CRACK_TEST_LOOK,
-    LookKind(Look.PRESSURE, (_A("passed", ends=True), _A(LEAKS, ("coolant.leaks",))), _BLOCK, bench=True),
-    LookKind(
-        Look.DECK,
-        (*plain(FEELERS, INDICATOR, asks=Asks.MEASURED), *plain("flat within the maker's limit", OUT_OF_FLAT)),
-        _BLOCK,
-        bench=True,
-        amount="Most out of flat",
-        how="Along both edges, across, and corner to corner, wherever it is most. With feelers: the thickest leaf "
-        "that goes under; 0 where none goes.",
-    ),
-    LookKind(Look.SQUARE, plain("square", OUT_OF_SQUARE), _BLOCK, bench=True),
-    LookKind(
-        Look.CLAIMED_OVERSIZE,
-        plain("crown stamp", "paint", "paper", "word of mouth", asks=Asks.STEP),
-        ("bore", "bores"),
-        bench=True,
-    ),
-)  # fmt: skip
 
 
 def _parts(layout: Layout) -> tuple[Place, ...]:

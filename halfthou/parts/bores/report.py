@@ -14,7 +14,8 @@ from halfthou.parts.bores.bore_words import (
     under_headline,
     ways_to_settle_bore,
 )
-from halfthou.parts.bores.kind import BORE, RIDGE_FELT
+from halfthou.parts.bores.kind import BORE
+from halfthou.parts.bores.looks import RIDGE_FELT
 from halfthou.parts.bores.oversize import BoreSet, oversize_rungs
 from halfthou.parts.bores.set_words import bores_headline, bores_reasons, ways_on
 from halfthou.parts.bores.verdict import BoreVerdict, keeps

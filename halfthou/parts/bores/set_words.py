@@ -7,11 +7,12 @@ from collections.abc import Iterator
 from halfthou.engines import bore_name
 from halfthou.jobs import Look
 from halfthou.lengths import ZERO, Length, Notation
+from halfthou.looks import Does
 from halfthou.parts.bores.before_boring import DeckSays, deck_says
 from halfthou.parts.bores.bore_words import over
-from halfthou.parts.bores.kind import FEELERS, INDICATOR
+from halfthou.parts.bores.looks import FEELERS, INDICATOR
 from halfthou.parts.bores.oversize import BoreSet, BoreWay, past_the_largest
-from halfthou.parts.bores.verdict import keeps, referred_for
+from halfthou.parts.bores.verdict import keeps
 from halfthou.parts.bores.walls import WallSays, wall_at, wall_for_sleeve
 from halfthou.report import OtherWay
 from halfthou.verdicts import Action, Called, Open
@@ -203,7 +204,7 @@ _SINGLED = (
 def _singled_out(decided: BoreSet) -> Iterator[Reason]:
     by_rule: dict[str, list[str]] = {}
     for name, verdict in decided.verdicts.items():
-        for rule in referred_for(verdict.case):
+        for rule in verdict.case.eye.rules(Does.REFERS):
             by_rule.setdefault(rule, []).append(name)
         if verdict.case.coated and verdict.action is Action.REFER:
             by_rule.setdefault("bores.coated", []).append(name)

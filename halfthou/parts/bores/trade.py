@@ -154,7 +154,7 @@ def _case(given: Given, limits: BoreLimits, name: str, stands: PresentSize) -> B
         house=job.house_rules,
         present=stands.undersize,
         seen=about,
-        holds=given.holding(about),
+        eye=given.eye(about, BORE, job.limits.sets[_SET]),
         waived=given.waived.get(name, frozenset()),
         bored=_last_sized(done),
         fit=fit_in(given, name.replace("bore-", "piston-")),

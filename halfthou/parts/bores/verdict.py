@@ -6,13 +6,13 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from halfthou.gauges import Budget, combine, expanded, standard_doubt
-from halfthou.jobs import GlazedBore, Look, SourceKind, Waived
+from halfthou.jobs import Look, SourceKind, Waived
 from halfthou.lengths import ZERO, Length
-from halfthou.looks import CRACK_FOUND, PASSED
+from halfthou.looks import Does
 from halfthou.parts.bores.case import BoreCase
 from halfthou.parts.bores.figures import angles_needed, bore_findings
 from halfthou.parts.bores.form import UnlikeWear, unlike_wear
-from halfthou.parts.bores.kind import CRACK_SEEN, GLAZED, LEAKS, RIDGE_FELT, RUST, SCORED, SCUFFED, SEIZED
+from halfthou.parts.bores.looks import RIDGE_FELT, SCORED
 from halfthou.surveys import Form
 from halfthou.verdicts import (
     SIZE_OPEN,
@@ -29,8 +29,6 @@ from halfthou.verdicts import (
     worst_state,
 )
 
-#: What a nail, rust or a scuff says of a bore: machining.
-MACHINED = (SCUFFED, SEIZED, SCORED, RUST)
 #: Figures that ask instead of rejecting.
 QUESTIONS = (FigureKey.SMALLER,)
 FINISHED = (FigureKey.FINISHED_LEAST, FigureKey.FINISHED_MOST)
@@ -95,7 +93,8 @@ def judge_bore(case: BoreCase) -> BoreVerdict:
     unlike = unlike_wear(case)
     opens = frozenset(_opens(case, form, findings, clashing, unlike))
     if form is None:
-        action = _referred(case) or (Action.REBORE if _machined(case) else Action.MEASURE)
+        action = Action.REBORE if machined(case) else Action.MEASURE
+        action = Action.REFER if case.eye.does(Does.REFERS) else action
         return BoreVerdict(case, action, Called.NOT_READ, (), None, None, clashing, unlike, opens)
     score = _score(case)
     clean_up = clean_up_size(-form.size_found, -case.reference, score)
@@ -136,31 +135,18 @@ def _sure_budget(case: BoreCase, form: Form) -> Budget:
 
 def _score(case: BoreCase) -> Score | None:
     seen = case.seen.get(Look.BORE_WALL)
-    if seen is None or seen.answer not in MACHINED or seen.amount is None:
+    if seen is None or not machined(case) or seen.amount is None:
         return None
     there = case.survey.sizes.get(seen.spot) if seen.spot else None
     return Score(seen.amount, None if there is None else -there)
 
 
-def _machined(case: BoreCase) -> bool:
-    return case.answer(Look.BORE_WALL) in MACHINED
+def machined(case: BoreCase) -> bool:
+    """Whether a nail, rust or a scuff says of a bore that it is machined.
 
-
-def referred_for(case: BoreCase) -> tuple[str, ...]:
-    """The rules by which a bore waits for somebody else's word."""
-    return tuple(_words_awaited(case))
-
-
-def _words_awaited(case: BoreCase) -> Iterator[str]:
-    test = case.answer(Look.CRACK_TEST)
-    if test == CRACK_FOUND or (case.answer(Look.BORE_WALL) == CRACK_SEEN and test != PASSED):
-        yield "bores.crack"
-    if case.answer(Look.PRESSURE) == LEAKS:
-        yield "bores.leaks"
-
-
-def _referred(case: BoreCase) -> Action | None:
-    return Action.REFER if referred_for(case) else None
+    Rule:    bores.surface.
+    """
+    return case.eye.does(Does.REMEDY, Action.REBORE)
 
 
 def _opens(
@@ -194,9 +180,9 @@ def _opens(
         yield Open.TOO_CLOSE
     if any(f.called is Called.BEYOND for f in findings if f.key in FINISHED):
         yield Open.MISSED
-    if _referred(case) is not None or (case.coated and _machined(case)):
+    if case.eye.does(Does.REFERS) or (case.coated and machined(case)):
         yield Open.REFERRED
-    if case.holds:
+    if case.eye.does(Does.HOLDS):
         yield Open.SEEN
     if Waived.CLEARANCE not in case.waived and not _piston_known(case):
         yield Open.PISTON
@@ -220,15 +206,14 @@ _BESIDE = frozenset({Open.PISTON, Open.UNREAD})
 
 
 def _action(case: BoreCase, findings: tuple[Finding, ...], opens: frozenset[Open]) -> Action:
-    referred = _referred(case)
-    if referred is not None:
-        return referred
+    if case.eye.does(Does.REFERS):
+        return Action.REFER
     beyond = [f for f in findings if f.called is Called.BEYOND and f.key not in (*QUESTIONS, *FINISHED)]
-    if beyond or _machined(case):
+    if beyond or machined(case):
         return Action.REFER if case.coated else Action.REBORE
     if opens - _BESIDE or not case.survey.whole or Open.UNREAD in opens:
         return Action.MEASURE
-    if case.answer(Look.BORE_WALL) == GLAZED and case.house.glazed_bore is not GlazedBore.LEAVE and not case.coated:
+    if case.eye.does(Does.REMEDY, Action.HONE) and not case.coated:
         return Action.HONE if hones_out(case, findings[0]) else Action.MEASURE
     return Action.REUSE
 

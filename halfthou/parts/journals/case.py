@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from halfthou.jobs import HouseRules, Seen, Waived
 from halfthou.lengths import Length
+from halfthou.looks import UNSEEN, Eye
 from halfthou.parts.journals.limits import JournalLimits
 from halfthou.surveys import FeatureSurvey, PartSurvey, PresentSize, Rests, SpotState
 from halfthou.verdicts import Limit
@@ -16,7 +17,7 @@ from halfthou.verdicts import Limit
 class JournalCase:
     """What a journal is judged by: limits, house rules, its own present undersize, and what was seen.
 
-    `holds` is what of what was seen lets nothing go back yet, in words. `stands` says what the present size rests
+    `eye` is what all that was seen of it does to it. `stands` says what the present size rests
     on. `rods` is how many rods hang on it (1 for a main): each needs its own pair of shells. `bearings` are those
     it lies in, one a rod, and what older records say of a shared pin's. `waived` is what a person has waived of
     it. `new_shells` says that the shells now in the bearing are those that will be fitted; `hardened_again` that
@@ -27,7 +28,7 @@ class JournalCase:
     house: HouseRules
     present: Length
     seen: Mapping[str, Seen]
-    holds: tuple[str, ...] = ()
+    eye: Eye = UNSEEN
     stands: PresentSize | None = None
     rods: int = 1
     bearings: tuple[PartSurvey, ...] = ()

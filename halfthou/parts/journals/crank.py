@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import replace
 
-from halfthou.jobs import Decision, DecisionKind, JournalSet, Look
-from halfthou.looks import CRACK_FOUND
+from halfthou.jobs import Decision, DecisionKind, JournalSet
+from halfthou.looks import Does
 from halfthou.parts.journals.decide import End, SetVerdict
 from halfthou.verdicts import Action
 
@@ -31,11 +31,8 @@ def as_one_crank(decided: Mapping[JournalSet, SetVerdict]) -> dict[JournalSet, S
     A crack anywhere, or one set past its last size, ends it for both: nothing is ground and no shells are ordered.
     Rule:    sets.one-crank.
     """
-    cracked = any(
-        verdict.case.answer(Look.CRACK_TEST) == CRACK_FOUND
-        for one in decided.values()
-        for verdict in one.case.verdicts.values()
-    )
+    journals = [verdict for one in decided.values() for verdict in one.case.verdicts.values()]
+    cracked = any(verdict.case.eye.does(Does.REJECTS) for verdict in journals)
     found = {}
     for name, one in decided.items():
         others = [other for other_name, other in decided.items() if other_name is not name]

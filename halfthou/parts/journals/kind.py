@@ -28,29 +28,9 @@ from halfthou.jobs import (
     set_of,
 )
 from halfthou.lengths import Length
-from halfthou.looks import (
-    CRACK_TEST_LOOK,
-    HALVES_NOT,
-    HALVES_SOUND,
-    SEAT_LOOK,
-    Answer,
-    Asks,
-    LookKind,
-    Where,
-    plain,
-)
 from halfthou.parts.journals.limits import faults_of_journals, limits_of
+from halfthou.parts.journals.looks import LOOKS
 from halfthou.parts.journals.sheet_questions import questions_of_journals
-from halfthou.parts.journals.verdict import (
-    BAD_FILLET,
-    CAP_STEPS,
-    CAPS_DISAGREE,
-    HOT,
-    ROD_BLUE,
-    ROD_RENEWED,
-    ROD_TESTED,
-    TIGHT,
-)
 
 #: Two tenths: readings of one part are never expected to agree better. Source: docs/trade: Slips of reading.
 FLOOR_NM = 5_080
@@ -80,62 +60,6 @@ def _material(sheet: LimitsSheet, _one: str) -> Material:
 _DIAMETER = (DIAMETER,)
 _SETS = ("mains", "rods")
 
-_ON = ("journal",)
-_A = Answer
-_HOT = ("journal.hot",)
-_BLUE = ("journal.hot", "rods.tight-blue")
-#: Colours from which heat is taken to have changed the steel, and what is seen of it.
-_COLOURS = (("straw", ()), ("brown or purple", _BLUE), ("blue", _BLUE), ("grey", _BLUE))
-_CLAIM = ("paint", "stamp", "paper", "word of mouth")
-
-#: What each look may answer. Terms: docs/trade: Hardness and fillets; docs/trade: What is seen.
-LOOKS = (
-    LookKind(Look.CLAIMED_UNDERSIZE, plain(*_CLAIM, asks=Asks.STEP), ("mains", "rods"), bench=True),
-    LookKind(
-        Look.SURFACE,
-        (
-            *plain("nail runs clear", "light marks"),
-            _A("burr round a dent", holds="Stone it level, then feel and read it again."),
-            _A("metal smeared on", holds="Take the metal off before it is measured: only then has it a size."),
-            _A("nail catches", asks=Asks.DEPTH),
-        ),
-        _ON,
-        bench=True,
-    ),
-    LookKind(
-        Look.HEAT,
-        (*plain("none", "straw"), *(_A(colour, _HOT) for colour in HOT)),
-        _ON,
-        bench=True,
-    ),
-    SEAT_LOOK,
-    LookKind(Look.FILLET, plain("sound", BAD_FILLET), _ON, bench=True),
-    CRACK_TEST_LOOK,
-    LookKind(Look.HARDNESS, plain("as the maker asks", "soft"), ("journal", "crank"), bench=True),
-    LookKind(
-        Look.STRAIGHTNESS, name="Crank indicated at every main", on=("crank", "journal"), where=Where.BEARINGS,
-        minutes=30, bench=True,
-        answers=(_A("within the maker's run-out", ("runout.within",), ("runout.beyond",)),
-                 _A("bent", ("runout.beyond",))),
-    ),
-    LookKind(Look.TREATMENT, plain("not hardened again", "hardened again"), ("crank", "journal"), bench=True),
-    LookKind(
-        Look.CAPS,
-        (_A("belong together"), _A(CAPS_DISAGREE, ("numbers.disagree",)), _A(CAP_STEPS, ("cap.step",))),
-        _ON,
-        bench=True,
-    ),
-    LookKind(
-        Look.ROD, name="Colour of rods and caps", on=("rod", "journal"), where=Where.BEARINGS, minutes=5,
-        bench=True,
-        how="Plain steel: straw about 230 °C, brown 260, purple 280, blue 295, grey above 340. Alloy, time and oil "
-        "shift it by tens of degrees.",
-        answers=(_A("no colour"), *(_A(colour, shows) for colour, shows in _COLOURS),
-                 _A(TIGHT, ("rods.tight-blue",)), _A(ROD_TESTED, ends=True), _A(ROD_RENEWED, ends=True)),
-        worse=("no colour", ROD_RENEWED, "straw", "brown or purple", ROD_TESTED, TIGHT, *ROD_BLUE),
-    ),
-    LookKind(Look.HALVES, plain(HALVES_SOUND, HALVES_NOT), _ON, bench=True),
-)  # fmt: skip
 
 #: The figures of the sheet, in its order.
 FIGURES = (

@@ -12,8 +12,9 @@ from halfthou.parts.journals.bearing import clearance_known
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.clearance import clearance_to_be, housing_is_read, shells_of, sizes_to_be
 from halfthou.parts.journals.decide import End, SetVerdict
+from halfthou.parts.journals.looks import HOT
 from halfthou.parts.journals.size_words import hardening_words
-from halfthou.parts.journals.verdict import HOT, JournalVerdict, housing_awaited, keeps
+from halfthou.parts.journals.verdict import JournalVerdict, housing_awaited, keeps
 from halfthou.parts.journals.words import journal_reasons
 from halfthou.report import (
     CleanUpShown,

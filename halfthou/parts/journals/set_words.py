@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.gauges import TURN
-from halfthou.jobs import THIMBLES, JournalSet, Look
+from halfthou.jobs import THIMBLES, JournalSet
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.looks import CRACK_FOUND
+from halfthou.looks import Does
 from halfthou.parts.journals.clearance import missing_shells
 from halfthou.parts.journals.decide import End, SetVerdict
 from halfthou.parts.journals.size_words import size_reasons
@@ -235,7 +235,7 @@ def _like_a_turn(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
 
 def _singled_out(decided: SetVerdict) -> Iterator[Reason]:
     verdicts = decided.case.verdicts
-    cracked = [n for n, v in verdicts.items() if v.case.answer(Look.CRACK_TEST) == CRACK_FOUND]
+    cracked = [n for n, v in verdicts.items() if v.case.eye.does(Does.REJECTS)]
     if cracked:
         text = f"{names_of(cracked, decided.called)}: cracked: the crank is not used again."
         yield Reason(rule="verdicts.journal.crack", text=text)

@@ -9,7 +9,7 @@ from halfthou.engines import Engine
 from halfthou.gauges import expanded, size_doubt, standard_doubt
 from halfthou.jobs import DIAMETER, Decision, Job, JournalSet, Look, OperationKind, Seen
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.looks import CRACK_FOUND
+from halfthou.looks import Does
 from halfthou.operations import ground_to
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.clearance import clearance_is_settled, missing_shells
@@ -145,7 +145,7 @@ def _case(given: Given, name: str, stands: PresentSize) -> JournalCase:
         house=job.house_rules,
         present=stands.undersize,
         seen=about,
-        holds=given.holding(about),
+        eye=given.eye(about, JOURNAL, job.limits.sets[part.set]),
         stands=stands,
         rods=rods,
         bearings=_bearings(given, name),
@@ -173,7 +173,7 @@ def _settled(decided: SetVerdict) -> bool:
     action = decided.action
     if action in (Action.MEASURE, Action.REFER) or decided.so_far:
         return False
-    cracked = any(v.case.answer(Look.CRACK_TEST) == CRACK_FOUND for v in decided.case.verdicts.values())
+    cracked = any(v.case.eye.does(Does.REJECTS) for v in decided.case.verdicts.values())
     if cracked and action is not Action.REPLACE:
         return False
     if action is Action.REPLACE:

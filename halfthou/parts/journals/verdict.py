@@ -6,13 +6,14 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from halfthou.gauges import Budget, combine, expanded, guard_band, standard_doubt
-from halfthou.jobs import BlueRod, Hardening, Look, SourceKind, Waived
+from halfthou.jobs import Hardening, Look, SourceKind, Waived
 from halfthou.lengths import ZERO, Length
-from halfthou.looks import CRACK_FOUND, PASSED, SHEARED, TURNED
+from halfthou.looks import HOUSING, Does
 from halfthou.parts.journals.bearing import housing_findings, housing_read, measured_clearance
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.contradictions import contradictions
 from halfthou.parts.journals.figures import LEAST_ANGLES, journal_findings
+from halfthou.parts.journals.looks import TREATED
 from halfthou.surveys import POLISH_SHELL, Form
 from halfthou.verdicts import (
     SIZE_OPEN,
@@ -28,17 +29,6 @@ from halfthou.verdicts import (
     worst_state,
 )
 
-#: Temper colours from which a journal counts as overheated. Source: common practice, no source.
-HOT = ("brown or purple", "blue", "grey")
-CATCHES, LIGHT = "nail catches", "light marks"
-#: Seats that say that a half bearing moved.
-MOVED_SEAT = (TURNED, SHEARED)
-#: What cap and rod, or cap and block, say where they are no pair.
-CAPS_DISAGREE, CAP_STEPS = "numbers disagree", "step at the joint"
-#: Colours of a rod that ask for tests, and what a test or a new rod makes of it.
-ROD_BLUE, ROD_TESTED, ROD_RENEWED = ("blue", "grey"), "tested: hard, no crack", "rod renewed"
-TIGHT = "tight on its pin"
-BAD_FILLET = "sharp, notched or undercut"
 _KEPT = (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE)
 
 
@@ -142,46 +132,14 @@ def judge_journal(case: JournalCase) -> JournalVerdict:
 def words_awaited(case: JournalCase) -> Iterator[str]:
     """The rules by which a journal waits for somebody else's word.
 
-    Blue that passed its crack test is still a crank that got hot: hardness and straightness are asked for. A
-    nitrided journal that stands at an undersize was ground: was it hardened again?
+    Those that were seen come first. A nitrided journal that stands at an undersize was ground: was it hardened
+    again?
     """
-    if case.answer(Look.FILLET) == BAD_FILLET:
-        yield "verdicts.journal.fillet"
-    hot = case.answer(Look.HEAT) in HOT
-    cleared = (
-        case.answer(Look.CRACK_TEST) == PASSED
-        and case.answer(Look.HARDNESS) == "as the maker asks"
-        and case.answer(Look.STRAIGHTNESS) == "within the maker's run-out"
-    )
-    if hot and not cleared:
-        yield "verdicts.journal.heat"
-    if blue_rod(case):
-        yield "verdicts.journal.blue-rod"
-    if case.answer(Look.HARDNESS) == "soft" and not hot:
-        yield "verdicts.journal.heat"
-    if case.answer(Look.STRAIGHTNESS) == "bent" and not hot:
-        yield "verdicts.journal.straightness"
-    treated = case.hardened_again or case.answer(Look.TREATMENT) == "hardened again"
+    yield from case.eye.rules(Does.REFERS)
+    treated = case.hardened_again or case.answer(Look.TREATMENT) == TREATED
     skin = case.limits.hardening in (Hardening.NITRIDED, Hardening.NITROCARBURISED)
     if skin and case.present > ZERO and not treated and (case.survey.form is not None or case.stands is not None):
         yield "verdicts.journal.treatment"
-
-
-def blue_rod(case: JournalCase) -> bool:
-    """Whether a rod on it went blue and was neither renewed nor, where the house does that, tested.
-
-    Rule:    verdicts.journal.blue-rod.
-    """
-    rod = case.answer(Look.ROD)
-    return rod in ROD_BLUE or (rod == ROD_TESTED and case.house.blue_rod is BlueRod.SCRAP)
-
-
-def no_pair(case: JournalCase) -> bool:
-    """Whether cap and rod, or cap and block, were seen to be no pair.
-
-    Rule:    verdicts.journal.caps.
-    """
-    return case.answer(Look.CAPS) in (CAPS_DISAGREE, CAP_STEPS)
 
 
 def housing_awaited(case: JournalCase) -> bool:
@@ -190,9 +148,7 @@ def housing_awaited(case: JournalCase) -> bool:
 
     Rule:    verdicts.journal.turned-shell, verdicts.journal.caps, verdicts.journal.blue-rod.
     """
-    hot_rod = case.answer(Look.ROD) in (*ROD_BLUE, ROD_TESTED, TIGHT)
-    turned = case.answer(Look.SEAT) in MOVED_SEAT or no_pair(case) or hot_rod
-    return turned and not housing_read(case) and Waived.HOUSING not in case.waived
+    return case.eye.does(Does.ASKS, HOUSING) and not housing_read(case) and Waived.HOUSING not in case.waived
 
 
 def _opens(
@@ -230,12 +186,12 @@ def _opens(
         yield Open.HOUSING
     if any(words_awaited(case)):
         yield Open.REFERRED
-    if case.holds:
+    if case.eye.does(Does.HOLDS):
         yield Open.SEEN
 
 
 def _catches(case: JournalCase) -> bool:
-    return case.answer(Look.SURFACE) == CATCHES
+    return case.eye.does(Does.REMEDY, Action.REGRIND)
 
 
 def _sure_budget(case: JournalCase, form: Form) -> Budget:
@@ -253,7 +209,7 @@ def _ground_size(case: JournalCase, form: Form) -> Length:
 
 def _score(case: JournalCase) -> Score | None:
     seen = case.seen.get(Look.SURFACE)
-    if seen is None or seen.answer != CATCHES or seen.amount is None:
+    if seen is None or not _catches(case) or seen.amount is None:
         return None
     there = case.survey.sizes.get(seen.spot) if seen.spot else None
     return Score(seen.amount, there)
@@ -268,7 +224,7 @@ def _polish_shell(
              0.002 in, form sound.
     """
     size, *forms = findings
-    marked = case.answer(Look.SURFACE) == LIGHT and not _polishes_out(case, size)
+    marked = case.eye.does(Does.REMEDY, Action.POLISH) and not _polishes_out(case, size)
     if size.called is not Called.BEYOND and not marked:
         return None
     if -size.to_spare >= POLISH_SHELL or (opens & SIZE_OPEN) or any(f.called is not Called.WITHIN for f in forms):
@@ -288,7 +244,7 @@ def _polishes_out(case: JournalCase, size: Finding) -> bool:
 
 def _action_by_eye(case: JournalCase) -> Action | None:
     """What eye and crack test decide before any figure. The eye may reject; only a gauge may accept."""
-    if case.answer(Look.CRACK_TEST) == CRACK_FOUND:
+    if case.eye.does(Does.REJECTS):
         return Action.REPLACE
     return Action.REFER if any(words_awaited(case)) else None
 
@@ -296,17 +252,17 @@ def _action_by_eye(case: JournalCase) -> Action | None:
 def _action_by_gauge(
     case: JournalCase, findings: tuple[Finding, ...], shell: Length | None, opens: frozenset[Open]
 ) -> Action:
-    surface, size = case.answer(Look.SURFACE), findings[0]
-    if surface == CATCHES:
+    marked, size = case.eye.does(Does.REMEDY, Action.POLISH), findings[0]
+    if _catches(case):
         return Action.REGRIND
     beyond = [f for f in findings if f.called is Called.BEYOND and f.key != FigureKey.LARGER]
     if beyond:
         return Action.FIT_UNDERSIZE if shell is not None else Action.REGRIND
-    if shell is not None and surface == LIGHT and not opens - {Open.TOO_CLOSE}:
+    if shell is not None and marked and not opens - {Open.TOO_CLOSE}:
         return Action.FIT_UNDERSIZE
     if opens - {Open.UNREAD} or not case.survey.whole:
         return Action.MEASURE
-    if surface == LIGHT:
+    if marked:
         return Action.POLISH if _polishes_out(case, size) else Action.MEASURE
     return Action.REUSE
 

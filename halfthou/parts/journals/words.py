@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.jobs import BlueRod, Look
+from halfthou.jobs import Look
 from halfthou.lengths import ZERO, Length, Notation, Unit
-from halfthou.looks import CRACK_FOUND, HALVES_NOT
-from halfthou.parts.journals.verdict import LIGHT, MOVED_SEAT, JournalVerdict, housing_awaited, no_pair
+from halfthou.looks import HOUSING, Does
+from halfthou.parts.journals.looks import BENT, LIGHT, SOFT
+from halfthou.parts.journals.verdict import JournalVerdict, housing_awaited
 from halfthou.verdicts import Action, Open
-from halfthou.words import Reason, figure_reasons, held_by_looks, outside_plan, set_aside, step_words
+from halfthou.words import Reason, figure_reasons, outside_plan, said_by_eye, set_aside, step_words
 
 
 def journal_reasons(verdict: JournalVerdict, say: Notation) -> tuple[Reason, ...]:
@@ -25,59 +26,34 @@ def journal_reasons(verdict: JournalVerdict, say: Notation) -> tuple[Reason, ...
 
 def _seen(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
     case = verdict.case
-    if case.answer(Look.CRACK_TEST) == CRACK_FOUND:
-        yield Reason(rule="verdicts.journal.crack", text="Crack found. The crank is not used again.")
-    awaited = verdict.referred_for
-    heat = case.answer(Look.HEAT)
-    if "verdicts.journal.fillet" in awaited:
-        yield Reason(
-            rule="verdicts.journal.fillet",
-            text="Fillet sharp, notched or undercut: a crack starts there. Refer it before any work.",
-        )
-    if "verdicts.journal.heat" in awaited:
-        yield Reason(rule="verdicts.journal.heat", text=_hot(verdict, heat))
-    if "verdicts.journal.straightness" in awaited:
-        text = "The crank is bent: refer it before any other work. A part pressed straight can snap."
-        yield Reason(rule="verdicts.journal.straightness", text=text)
-    if "verdicts.journal.treatment" in awaited:
+    refers = case.eye.that(Does.REFERS)
+    hot = next((one for one in refers if one.look == Look.HEAT), None)
+    yield from said_by_eye(case.eye.that(Does.REJECTS))
+    for one in refers:
+        if one is hot:
+            yield Reason(rule=one.effect.rule, text=_hot(verdict, one.seen.answer))
+        elif hot is None or one.look not in (Look.HARDNESS, Look.STRAIGHTNESS):
+            yield from said_by_eye((one,))
+    if "verdicts.journal.treatment" in verdict.referred_for:
         kind, size = case.limits.hardening.value, say.undersize(case.present)
         text = f"It stands {size} under and was {kind}, so it was ground: was it hardened again? Find that out."
         yield Reason(rule="verdicts.journal.treatment", text=text)
-    if case.answer(Look.SEAT) in MOVED_SEAT:
-        tail = "" if housing_awaited(case) else " Its housing is dealt with."
-        text = f"The shell turned: measure its housing before anything else about it, and indicate the crank.{tail}"
-        yield Reason(rule="verdicts.journal.turned-shell", text=text)
-    yield from held_by_looks(case.holds)
-    if "verdicts.journal.blue-rod" in awaited:
-        scrap = case.house.blue_rod is BlueRod.SCRAP
-        wants = "Replace it, by the house rule" if scrap else "Wanted: hardness, crack test, then the size"
-        text = f"Rod: {case.answer(Look.ROD)}. {wants}. New half bearings do not clear a hot rod."
-        yield Reason(rule="verdicts.journal.blue-rod", text=text)
-    if case.answer(Look.HALVES) == HALVES_NOT:
-        text = "Its half bearings do not go back: rejected by eye."
-        yield Reason(rule="evidence.used-shells", text=text)
-    if no_pair(case):
-        tail = "" if housing_awaited(case) else " Its housing is dealt with."
-        text = f"Cap: {case.answer(Look.CAPS)}. Not a pair until its housing is measured, caps torqued.{tail}"
-        yield Reason(rule="verdicts.journal.caps", text=text)
+    tail = "" if housing_awaited(case) else " Its housing is dealt with."
+    for one in case.eye.that(Does.ASKS, Does.HOLDS, Does.REMEDY):
+        for reason in said_by_eye((one,)):
+            yield Reason(rule=reason.rule, text=reason.text + (tail if one.effect.on == HOUSING else ""))
     yield from _surface(verdict, say)
 
 
-def _hot(verdict: JournalVerdict, heat: str | None) -> str:
+def _hot(verdict: JournalVerdict, heat: str) -> str:
     case = verdict.case
-    if case.answer(Look.HARDNESS) == "soft":
+    if case.answer(Look.HARDNESS) == SOFT:
         return "Soft by the hardness test: refer it before any grinding."
-    if case.answer(Look.STRAIGHTNESS) == "bent":
+    if case.answer(Look.STRAIGHTNESS) == BENT:
         return f"Heat colour {heat} and bent: refer the crank before any other work."
-    wanted = [
-        words
-        for look, words in (
-            (Look.CRACK_TEST, "crack test"),
-            (Look.HARDNESS, "hardness"),
-            (Look.STRAIGHTNESS, "straightness"),
-        )
-        if case.answer(look) is None
-    ]
+    words = ("crack test", "hardness", "straightness")
+    looks = (Look.CRACK_TEST, Look.HARDNESS, Look.STRAIGHTNESS)
+    wanted = [said for look, said in zip(looks, words, strict=True) if case.answer(look) is None]
     return f"Heat colour {heat}: it got hot. Wanted before any grinding: {', '.join(wanted)}."
 
 

@@ -5,7 +5,16 @@ from halfthou.parts.pieces.cases import cases_of
 from halfthou.parts.pieces.places import places_of
 from halfthou.parts.pieces.report import MARK_OF, Said, Tell, mark_of, note_words, piece_report
 from halfthou.parts.pieces.together import PiecesTogether
-from halfthou.parts.pieces.verdict import WORST_FIRST, Figures, Note, PieceJudged, PieceVerdict, verdict_of
+from halfthou.parts.pieces.verdict import (
+    WORST_FIRST,
+    Figures,
+    Note,
+    PieceJudged,
+    PieceVerdict,
+    eye_says,
+    remedy_of,
+    verdict_of,
+)
 
 __all__ = [
     "MARK_OF",
@@ -19,9 +28,11 @@ __all__ = [
     "Said",
     "Tell",
     "cases_of",
+    "eye_says",
     "mark_of",
     "note_words",
     "piece_report",
     "places_of",
+    "remedy_of",
     "verdict_of",
 ]

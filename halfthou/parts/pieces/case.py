@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from halfthou.engines import PartKind
 from halfthou.jobs import HouseRules, Seen, SetLimits, Waived
+from halfthou.looks import UNSEEN, Eye
 from halfthou.surveys import FeatureSurvey, PartSurvey
 
 
@@ -14,7 +15,7 @@ from halfthou.surveys import FeatureSurvey, PartSurvey
 class PieceCase:
     """A piece with its readings, the limits of its set, the house rules, what was seen of it and what is waived.
 
-    `holds` is what of what was seen lets it not go back yet, in words. `place` is where it lies now, "" where it
+    `eye` is what all that was seen of it does to it. `place` is where it lies now, "" where it
     lies in none: a spare, or one taken out.
     """
 
@@ -24,7 +25,7 @@ class PieceCase:
     limits: SetLimits
     house: HouseRules
     seen: Mapping[str, Seen]
-    holds: tuple[str, ...] = ()
+    eye: Eye = UNSEEN
     waived: frozenset[Waived] = frozenset()
 
     @property

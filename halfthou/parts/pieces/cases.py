@@ -28,7 +28,7 @@ def cases_of(given: Given, kind: PartKind, one: str) -> dict[str, PieceCase]:
             limits=limits,
             house=job.house_rules,
             seen=seen,
-            holds=given.holding(seen),
+            eye=given.eye(seen, kind, limits),
             waived=given.waived.get(piece, frozenset()),
         )
     return found

@@ -7,10 +7,11 @@ from dataclasses import dataclass
 
 from halfthou.engines import Engine
 from halfthou.lengths import Notation
+from halfthou.looks import Does
 from halfthou.parts.pieces.verdict import Note, PieceVerdict
 from halfthou.report import ClearanceShown, PartReport, SeenHere, SpotAsked, amounts_shown, feature_report, told
 from halfthou.verdicts import MARKS, Action, Called, MarkCode, Open, Settling, settlings
-from halfthou.words import Reason, amount_sentence, cautions_of_piece, figure_reasons, held_by_looks, set_aside
+from halfthou.words import Reason, amount_sentence, cautions_of_piece, figure_reasons, said_by_eye, set_aside
 
 #: The mark of each action of a piece.
 MARK_OF: Mapping[Action, MarkCode] = {
@@ -151,9 +152,12 @@ def _ways(verdict: PieceVerdict) -> Iterator[Settling]:
 
 
 def _reasons(verdict: PieceVerdict, said: Said, say: Notation) -> Iterator[Reason]:
+    eye = verdict.case.eye
+    yield from said_by_eye(eye.that(Does.REFERS))
+    yield from said_by_eye(one for one in eye if one.effect.does not in (Does.REFERS, Does.HOLDS))
     for note in (*verdict.notes, *said.more):
         yield note_words(note, said.tells, say)
-    yield from held_by_looks(verdict.case.holds)
+    yield from said_by_eye(eye.that(Does.HOLDS))
     groups = [(f"{survey.feature.name} ", survey) for survey in verdict.case.piece.features.values()]
     yield from set_aside(groups)
     yield from figure_reasons(verdict.findings, say)

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 
 from halfthou.jobs import SourceKind, Waived
 from halfthou.lengths import ZERO, Length
+from halfthou.looks import Does
 from halfthou.parts.pieces.case import PieceCase
 from halfthou.verdicts import (
     Action,
@@ -113,6 +114,22 @@ class PieceVerdict:
         return next((one for one in self.judged.findings if one.key == key), None)
 
 
+def eye_says(case: PieceCase) -> Action | None:
+    """What the eye alone says of a piece, whatever it reads; None where it says nothing.
+
+    Rule:    pieces.eye-rejects.
+    """
+    if case.eye.does(Does.REFERS):
+        return Action.REFER
+    found = [Action(one.effect.on or Action.REPLACE) for one in case.eye.that(Does.REJECTS)]
+    return min(found, key=WORST_FIRST.index, default=None)
+
+
+def remedy_of(case: PieceCase) -> Action | None:
+    """What the eye says of a part of it that can be renewed by itself; None where it says nothing."""
+    return next((Action(one.effect.on) for one in case.eye.that(Does.REMEDY)), None)
+
+
 def verdict_of(case: PieceCase, judged: PieceJudged) -> PieceVerdict:
     """The verdict on a piece from what its kind makes of it.
 
@@ -158,7 +175,7 @@ def _opens(
     yield from judged.opens
     if judged.by_eye is Action.REFER:
         yield Open.REFERRED
-    if case.holds:
+    if case.eye.does(Does.HOLDS):
         yield Open.SEEN
     if to_read:
         yield Open.UNREAD

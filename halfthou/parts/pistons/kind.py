@@ -6,8 +6,18 @@ from halfthou.amounts import Quantity
 from halfthou.engines import Drawing, Expected, FeatureKind, PartKind, Place, SheetFigure, SheetMade, StationDrawing
 from halfthou.jobs import Layout, LimitsSheet, Material, OperationKind, Purpose, SetLimits, SetName
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.looks import CRACK_TEST_LOOK, Answer, Asks, LookKind, Where, plain
 from halfthou.parts.fit import CAST, F2618, F4032, HYPER, NOT_THE_SKIRT, SKIRT
+from halfthou.parts.pistons.looks import (
+    BOTH_SKIRTS,
+    BROKEN,
+    CLIPS,
+    CORNERS,
+    GROOVE_LOOK,
+    LOOKS,
+    ONE_SKIRT,
+    PIN_BORES,
+    PIN_FEEL,
+)
 
 SET = SetName.PISTONS.value
 FOOT = "skirt foot"
@@ -15,57 +25,10 @@ PIN, PIN_BORE, SMALL_END = "pin", "pin bore", "small end"
 GROOVES = ("groove 1", "groove 2", "groove 3")
 CROWN_HEIGHT, WEIGHT = "crown height", "weight"
 
-SCUFF, LANDS, CROWN, GROOVE_LOOK = "skirts", "lands", "crown", "grooves"
-PIN_BORES, PIN_FEEL, MADE_FOR, ROD = "pin bores", "pin", "made for", "rod"
-STAMPED = "size stamped"
-SNAP, PASSES = "pin in a snap set at its least size", "passes"
-FRONT, CLIPS, VALVES = "mark to the front", "lock clips", "valves and deck"
-ONE_SKIRT, BOTH_SKIRTS, CORNERS = "scuffed on one skirt", "scuffed on both skirts", "scuffed at four corners"
 SCUFFED = (ONE_SKIRT, BOTH_SKIRTS, CORNERS)
-BROKEN, WASHED, BURNT, MELTED, HOLED = "land broken", "washed clean", "burnt", "melted", "holed"
 LAND_BAD = ("cracked", "lifted", BROKEN, "gone")
-STEPPED, SCORED, STIFF, BLUED, LOOSE = "stepped", "scored", "stiff", "blued", "loose at one boss"
-ANY_BORE, LEFT, RIGHT = "any bore", "left bank", "right bank"
-OFF, STILL_ON = "off", "still on"
-YES, NOT_YET = "yes", "not yet"
 
-#: Looks that may be said of one piston, or of all at once.
-_ANY, _ON = ("piston", SET), ("piston",)
-_A = Answer
-_STRUCK = "Find what struck it, and whether its pin and rod are straight, before it goes back."
 
-LOOKS = (
-    LookKind(
-        SCUFF, name="Skirts", on=_ANY, where=Where.TOP, minutes=5, bench=True,
-        answers=(_A("clean"), _A("polished centre"), _A("light marks"), _A("coating worn"),
-                 _A("diagonal", ("wear.diagonal",), holds="Measure its rod for bend and twist first."),
-                 _A(ONE_SKIRT), _A(BOTH_SKIRTS), _A(CORNERS, ("skirt.all-round",))),
-    ),
-    LookKind(
-        LANDS, name="Ring lands", on=_ANY, where=Where.TOP, minutes=5, bench=True,
-        answers=(_A("sound", (), ("lands.broken",)), _A("cracked", ("lands.broken",)), _A("lifted", ("gap.ends",)),
-                 _A(BROKEN, ("lands.broken",)), _A("gone", ("lands.broken",))),
-    ),
-    LookKind(
-        CROWN, name="Crowns, before they are cleaned", on=_ANY, where=Where.TOP, minutes=5,
-        bench=True, lost_by="wash.heads",
-        answers=(_A("evenly sooted"), _A("dry carbon"), _A("wet"), _A(WASHED),
-                 _A("valve mark", ("valve.marks",), holds=_STRUCK),
-                 _A("hammered", ("lands.broken",), holds=_STRUCK),
-                 _A(BURNT), _A(MELTED, ("lands.broken",)), _A(HOLED)),
-    ),
-    LookKind(GROOVE_LOOK, plain("square", "carboned", STEPPED), _ANY, bench=True),
-    LookKind(PIN_BORES, plain("smooth", SCORED), _ON, bench=True),
-    LookKind(PIN_FEEL, plain("free", STIFF, LOOSE, BLUED), _ON, bench=True),
-    LookKind(SNAP, plain("does not pass", PASSES), _ON, bench=True),
-    LookKind(MADE_FOR, plain(ANY_BORE, LEFT, RIGHT), _ON, bench=True),
-    LookKind(ROD, plain(OFF, STILL_ON), _ANY, bench=True),
-    LookKind(STAMPED, plain("crown stamp", "paint", "paper", asks=Asks.STEP), _ON, bench=True),
-    CRACK_TEST_LOOK,
-    LookKind(FRONT, plain(YES, NOT_YET), _ANY, bench=True),
-    LookKind(CLIPS, plain("seated", NOT_YET), _ANY, bench=True),
-    LookKind(VALVES, plain("checked", NOT_YET), _ANY, bench=True),
-)  # fmt: skip
 FIGURES = (
     SheetFigure("size", "Piston size at the gauge point, new", is_band=True, needed=True),
     SheetFigure("gauge_height", "Height of the gauge point, from its datum"),

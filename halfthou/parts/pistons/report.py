@@ -10,7 +10,8 @@ from halfthou.jobs import Decision, Waived
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.fit import SKIRT
 from halfthou.parts.pieces import MARK_OF, Note, PieceVerdict, Said, note_words, piece_report
-from halfthou.parts.pistons.kind import CLIPS, FRONT, LOOKS, PISTON, SET, VALVES, WEIGHT
+from halfthou.parts.pistons.kind import PISTON, SET, WEIGHT
+from halfthou.parts.pistons.looks import CLIPS, FRONT, LOOKS, VALVES
 from halfthou.parts.pistons.together import PistonSet
 from halfthou.parts.pistons.words import TELLS, still_of_piston
 from halfthou.report import PartReport, SetReport, SpotAsked, TableShown, ToOrder

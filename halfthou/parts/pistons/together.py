@@ -14,7 +14,8 @@ from halfthou.lengths import ZERO, Length
 from halfthou.parts.bores import BoreSet
 from halfthou.parts.fit import SKIRT, ClearanceLimits
 from halfthou.parts.pieces import WORST_FIRST, Note, PiecesTogether, PieceVerdict
-from halfthou.parts.pistons.kind import CROWN_HEIGHT, LEFT, MADE_FOR, RIGHT, ROD, STILL_ON, WEIGHT, bank_of
+from halfthou.parts.pistons.kind import CROWN_HEIGHT, WEIGHT, bank_of
+from halfthou.parts.pistons.looks import LEFT, MADE_FOR, RIGHT, ROD, STILL_ON
 from halfthou.sets import Candidate, Clearances, Pair, Paired, PairingPlace, pair_pistons
 from halfthou.verdicts import Action, Open
 

@@ -12,7 +12,8 @@ from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.bores import BoreSet
 from halfthou.parts.fit import Fit, clearance_limits, fit_in
 from halfthou.parts.pieces import PieceCase, PieceVerdict, cases_of, verdict_of
-from halfthou.parts.pistons.kind import PISTON, SET, STAMPED, steps_of
+from halfthou.parts.pistons.kind import PISTON, SET, steps_of
+from halfthou.parts.pistons.looks import STAMPED
 from halfthou.parts.pistons.report import piston_report, pistons_headline, pistons_report
 from halfthou.parts.pistons.together import PistonSet, notes_of, paired_pistons
 from halfthou.parts.pistons.verdict import PistonSays, judge_piston, step_of

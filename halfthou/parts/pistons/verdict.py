@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from halfthou.jobs import Look, SourceKind
+from halfthou.jobs import SourceKind
 from halfthou.lengths import ZERO, Length
-from halfthou.looks import CRACK_FOUND
 from halfthou.parts.fit import LEAST, NOT_THE_SKIRT, SKIRT, Fit
-from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged
+from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged, eye_says, remedy_of
 from halfthou.parts.pistons import kind as of
+from halfthou.parts.pistons import looks as look
 from halfthou.verdicts import Action, Called, FigureKind, Finding, Limit, Open, Term, judge, summed
 
 _PIN, _SMALL = "pistons.pin", "pin in the small end"
@@ -18,7 +18,7 @@ COLLAPSE = FigureKind("collapse", "pistons.collapse", "skirt collapse", differen
 #: So much larger than new a skirt may read and still be of its step: 0.001 in. Source: common practice, no source.
 MORE_THAN_NEW = Length(25_400)
 #: What has to be looked at before a piston is called good.
-FIRST_LOOKS = (of.SCUFF, of.LANDS, of.CROWN)
+FIRST_LOOKS = (look.SCUFF, look.LANDS, look.CROWN)
 
 
 @dataclass(frozen=True)
@@ -55,18 +55,17 @@ def judge_piston(says: PistonSays) -> PieceJudged:
     Rule:    pistons.*   Source: docs/trade: Measuring a piston.
     """
     case, figures = says.case, Figures(says.case)
-    eye = tuple(_by_eye(case))
     opens = set(_opens(says))
     findings = tuple(_findings(says, figures, opens))
-    by_eye = _eye_says(case)
+    by_eye = eye_says(case)
     if by_eye is None and any(case.answer(look) is None for look in FIRST_LOOKS):
         opens.add(Open.UNSEEN)
-    notes = (*eye, *_notes(says, opens), *_coarse(case, findings))
+    notes = (*_notes(says, opens), *_coarse(case, findings))
     return PieceJudged(
         findings=findings,
         notes=notes,
         by_eye=by_eye,
-        by_look=Action.REGROOVE if case.answer(of.GROOVE_LOOK) == of.STEPPED else _pin_look(case),
+        by_look=remedy_of(case),
         remedies=_remedies(case, findings),
         wanted=tuple(_wanted(case)),
         opens=frozenset(opens),
@@ -157,49 +156,6 @@ def _remedies(case: PieceCase, findings: tuple[Finding, ...]) -> dict[str, Actio
         "pin in the small end": Action.REPIN,
         **dict.fromkeys(of.GROOVES, groove),
     }
-
-
-def _by_eye(case: PieceCase) -> Iterator[Note]:
-    for look, answers, key in (
-        (of.SCUFF, of.SCUFFED, "scuffed"),
-        (of.LANDS, of.LAND_BAD, "land"),
-        (of.CROWN, (of.BURNT, of.MELTED, of.HOLED), "crown"),
-        (of.CROWN, (of.WASHED,), "washed"),
-        (of.GROOVE_LOOK, (of.STEPPED,), "stepped"),
-        (of.PIN_BORES, (of.SCORED,), "pin bore"),
-        (of.PIN_FEEL, (of.STIFF, of.LOOSE), "pin feel"),
-        (of.PIN_FEEL, (of.BLUED,), "blued"),
-        (of.SNAP, (of.PASSES,), "snap"),
-        (of.SNAP, ("does not pass",), "snap held"),
-        (Look.CRACK_TEST, (CRACK_FOUND,), "crack"),
-    ):
-        said = case.answer(look)
-        if said in answers:
-            yield Note(key, (str(said),))
-
-
-def _eye_says(case: PieceCase) -> Action | None:
-    if case.answer(of.PIN_FEEL) == of.BLUED:
-        return Action.REFER
-    rejected = (
-        case.answer(of.SCUFF) in of.SCUFFED,
-        case.answer(of.LANDS) in of.LAND_BAD,
-        case.answer(of.CROWN) in (of.BURNT, of.MELTED, of.HOLED),
-        case.answer(of.PIN_BORES) == of.SCORED,
-        case.answer(Look.CRACK_TEST) == CRACK_FOUND,
-        case.answer(of.PIN_FEEL) == of.LOOSE,
-    )
-    return Action.REPLACE if any(rejected) else None
-
-
-def _pin_look(case: PieceCase) -> Action | None:
-    """What the pin's own looks say: stiff, or through a snap set at its least size, it is changed. One that does
-    not pass is above its least size, and nothing more is known of it.
-
-    Source:  docs/trade: Measuring a piston: what a go or a no-go proves.
-    """
-    gone = case.answer(of.PIN_FEEL) == of.STIFF or case.answer(of.SNAP) == of.PASSES
-    return Action.REPIN if gone else None
 
 
 def _notes(says: PistonSays, opens: set[Open]) -> Iterator[Note]:

@@ -27,26 +27,10 @@ TELLS = {
     ),
     "design": Tell("pistons.design", "Oval, wider at the foot and small at the lands: made so, not damage."),
     "coated": Tell("pistons.place", "Skirt {0}: read it as the piston maker's sheet says."),
-    "scuffed": Tell("pistons.eye", "{0}: rejected by eye."),
-    "land": Tell("pistons.eye", "{0}: rejected by eye. Look for the piece."),
-    "crown": Tell("pistons.eye", "Crown {0}: rejected by eye. Look at that cylinder's injector or mixture."),
-    "washed": Tell("pistons.eye", "Crown washed clean: coolant or fuel got in here. Look at gasket and injector."),
-    "stepped": Tell("pistons.groove", "Grooves stepped: a new ring rides on the step, whatever the feeler says."),
-    "pin bore": Tell("pistons.pin", "Pin bore scored: rejected by eye."),
-    "pin feel": Tell("pistons.pin", "Pin {0}."),
-    "blued": Tell("pistons.pin", "Pin blued: it got hot. Hardness and crack test before anything of it is used."),
-    "snap": Tell(
-        "pistons.pin", "The pin passes a snap set at its least size: it is at or below it. A pin is wanted."
-    ),
-    "snap held": Tell(
-        "pistons.pin",
-        "The pin does not pass a snap set at its least size: it is above it, and that proves no more.",
-    ),
     "coarse": Tell(
         "gauges.cannot-accept",
         "The band is narrower than this gauge can tell: it can reject {0}, not accept it. A finer gauge is wanted.",
     ),
-    "crack": Tell("pistons.eye", "Crack found: rejected."),
     "one": Tell("pistons.one-or-all", "The only one bad: look at what is particular to cylinder {0}."),
     "all": Tell(
         "pistons.one-or-all", "All are bad: look at what they share, oil and air, before any one cylinder."

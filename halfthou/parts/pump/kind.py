@@ -8,7 +8,20 @@ from halfthou.amounts import Quantity
 from halfthou.engines import Drawing, Expected, FeatureKind, PartKind, Place, SheetFigure, SheetMade, StationDrawing
 from halfthou.jobs import Layout, LimitsSheet, OperationKind, Purpose, SetLimits, SetName
 from halfthou.lengths import ZERO, Length
-from halfthou.looks import Answer, LookKind, Where, plain
+from halfthou.parts.pump.looks import (
+    CHIP,
+    ENGAGED,
+    GEARS,
+    HOUSING,
+    LOOKS,
+    OPEN,
+    PRIMED,
+    RELIEF,
+    RELIEF_SCORED,
+    SHUT,
+    SPRING_BAD,
+    STUCK,
+)
 
 SET = SetName.PUMP.value
 SPUR, GEROTOR, VANE = "spur gears", "gerotor", "vane"
@@ -29,79 +42,10 @@ OWN_KIND: Mapping[str, tuple[str, ...]] = {
     VANE_SLOT: (VANE,),
 }
 
-HOUSING, GEARS, DRIVE, DRY = "pump housing", "gears or rotors", "drive", "inside"
-RELIEF, SCREEN, PICKUP_SEAL, METAL = "relief valve", "screen", "seal at the pickup", "metal"
-WHOSE, PRIMED, ENGAGED = "which pump", "priming", "drive in mesh"
-SCORED, NAIL, CRACKED = "scored, nail runs clear", "scored, nail catches", "cracked"
-BLUED, CHIPPED = "blued", "chipped"
-TWISTED, BROKEN, LOOSE = "tang twisted", "broken or rounded off", "loose"
-DRY_INSIDE, METAL_FOUND, FOREIGN, YES, NOT_YET = "dry", "metal found", "foreign pump", "yes", "not yet"
-STUCK, OPEN, SHUT, CHIP = "plunger stuck", "stuck open", "stuck shut", "chip in it"
-RELIEF_SCORED, SPRING_BAD = "plunger scored", "spring broken or packed out"
 #: What of a relief valve is mended with new parts in it.
 RELIEF_BAD = (STUCK, OPEN, SHUT, CHIP, RELIEF_SCORED, SPRING_BAD)
-SEAL_RIGHT, TUBE = "as the new one", "tube cracked or loose"
-SEAL_WRONG = ("too thick", "too thin", "hard", "doubled", "wrong kind", "missing")
 SCREEN_BAD = ("metal in it", "part blocked", "blocked", "torn")
-_ON = ("oil pump",)
-_A = Answer
 
-LOOKS = (
-    LookKind(
-        HOUSING, name="Pump body", on=_ON, where=Where.SUPPLY, minutes=5, bench=True,
-        answers=(_A("smooth", (), ("pump.scored",)), _A(SCORED, ("pump.scored",)), _A(NAIL, ("pump.scored",)),
-                 _A(CRACKED, ("pump.scored",))),
-    ),
-    LookKind(
-        GEARS, name="Pump gears or rotors", on=_ON, where=Where.SUPPLY, minutes=5, bench=True,
-        answers=(_A("sound", (), ("pump.blued",)), _A("scored", ("pump.scored",)), _A(BLUED, ("pump.blued",)),
-                 _A(CHIPPED, ("pump.jammed",))),
-    ),
-    LookKind(
-        DRIVE, name="Pump drive: tang, hex or chain", on=_ON, where=Where.SUPPLY, minutes=5, bench=True,
-        answers=(_A("sound", ("drive.whole",), ("drive.broken",)), _A(LOOSE, ("drive.broken",)),
-                 _A(TWISTED, ("drive.broken",)), _A(BROKEN, ("drive.broken",))),
-    ),
-    LookKind(
-        DRY, name="Pump opened: wet or dry", on=_ON, where=Where.SUPPLY, minutes=10, bench=True,
-        lost_by="wash.pump",
-        answers=(_A("wet with oil", (), ("pump.dry",)), _A(DRY_INSIDE, ("pump.dry",))),
-    ),
-    LookKind(
-        RELIEF, name="Relief plunger, before it is moved", on=_ON, where=Where.SUPPLY, minutes=5, bench=True,
-        lost_by="wash.pump",
-        answers=(_A("falls by its own weight", ("relief.free",), ("relief.stuck",)), _A(RELIEF_SCORED),
-                 _A(SPRING_BAD), _A(SHUT), _A(STUCK, ("relief.stuck",)), _A(OPEN, ("relief.stuck",)),
-                 _A(CHIP, ("relief.stuck",))),
-    ),
-    LookKind(
-        SCREEN, name="Screen, before it is cleaned", on=_ON, where=Where.SUPPLY, minutes=5, bench=True,
-        lost_by="wash.pan",
-        how="Photograph it where it lies; hold it to the light.",
-        answers=(_A("clear", ("screen.clear",), ("screen.blocked", "debris.carbon")), _A("torn", ("dirt.in-oil",)),
-                 _A("metal in it", ("bearings.gone",)), _A("part blocked", ("screen.blocked",)),
-                 _A("blocked", ("screen.blocked",))),
-    ),
-    LookKind(
-        PICKUP_SEAL, name="Pickup seal beside a new one", on=_ON, where=Where.SUPPLY, minutes=10, bench=True,
-        lost_by="wash.pan",
-        how="Section measured; does it go on without force? Tube pressed under water.",
-        answers=(_A(SEAL_RIGHT, ("seal.sound",), ("seal.wrong",)),
-                 *(_A(text, ("seal.wrong",)) for text in (*SEAL_WRONG, TUBE))),
-    ),
-    LookKind(METAL, (_A("none found"), _A(METAL_FOUND, ("bearings.gone",))), _ON, bench=True),
-    LookKind(WHOSE, plain("its own", FOREIGN), _ON, bench=True),
-    LookKind(PRIMED, plain(YES, NOT_YET), _ON, bench=True),
-    LookKind(ENGAGED, plain(YES, NOT_YET), _ON, bench=True),
-    LookKind(
-        "pump turns", name="Pump turned by hand", on=_ON, where=Where.SUPPLY, minutes=3,
-        answers=(_A("spins free", (), ("pump.jammed",)), _A("with play"), _A("jammed", ("pump.jammed",))),
-    ),
-    LookKind(
-        "pump measured", name="Pump measured", on=_ON, where=Where.SUPPLY, minutes=30,
-        how="At the bench: end, tip, backlash.", reads=("pump.beyond", "pump.within"),
-    ),
-)  # fmt: skip
 
 FIGURES = (
     SheetFigure("end_clearance", "End clearance, most", needed=True),

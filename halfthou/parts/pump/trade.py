@@ -9,7 +9,8 @@ from typing import cast
 from halfthou.engines import Engine
 from halfthou.jobs import Decision, Job, Look
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.parts.journals.verdict import HOT, MOVED_SEAT
+from halfthou.looks import MOVED_SEAT
+from halfthou.parts.journals.looks import HOT
 from halfthou.parts.pieces import (
     PieceCase,
     PiecesTogether,
@@ -20,7 +21,8 @@ from halfthou.parts.pieces import (
     piece_report,
     verdict_of,
 )
-from halfthou.parts.pump.kind import LOOKS, PUMP, SET
+from halfthou.parts.pump.kind import PUMP, SET
+from halfthou.parts.pump.looks import LOOKS
 from halfthou.parts.pump.verdict import by_house_rule, judge_pump
 from halfthou.parts.pump.words import TELLS, before_closing, still_of_pump, under_pump
 from halfthou.parts.trade import Given, SetDecided

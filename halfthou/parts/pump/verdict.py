@@ -7,8 +7,10 @@ from collections.abc import Iterator
 from halfthou.amounts import Force, Pressure
 from halfthou.jobs import PumpAfterMetal
 from halfthou.lengths import ZERO
-from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged, PieceVerdict
+from halfthou.looks import Does
+from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged, PieceVerdict, eye_says, remedy_of
 from halfthou.parts.pump import kind as pump
+from halfthou.parts.pump import looks as look
 from halfthou.parts.pump.kind import pump_kind
 from halfthou.parts.pump.leak import leak_litres, leak_ratio, opening_pressure, spur_displacement_mm3
 from halfthou.parts.pump.seal import NEAR, series_of, squeeze
@@ -17,7 +19,7 @@ from halfthou.verdicts import Action, AmountFinding, FigureKind, Finding, Open
 _CLEARANCE, _SIZE = "pump.clearance", "pump.size"
 _RELIEF_KEYS = ("plunger", "spring", "load", "opens")
 #: Which looks are wanted before a pump is judged: cheap, and each may end it.
-FIRST_LOOKS = (pump.HOUSING, pump.GEARS, pump.DRIVE, pump.RELIEF, pump.METAL, pump.WHOSE)
+FIRST_LOOKS = (look.HOUSING, look.GEARS, look.DRIVE, look.RELIEF, look.METAL, look.WHOSE)
 
 
 REGARDLESS = "new regardless"
@@ -34,15 +36,13 @@ def judge_pump(case: PieceCase, failed: bool) -> PieceJudged:
     Takes:   whether metal was found in the engine or a bearing failed: then the pump that fed it is suspect.
     Rule:    pump.*   Source: docs/trade: Measuring an oil pump.
     """
-    suspect = case.placed and not case.piece.part.spare and (failed or case.answer(pump.METAL) == pump.METAL_FOUND)
-    eye = tuple(_by_eye(case))
-    by_eye = _eye_says(case, eye)
+    suspect = case.placed and not case.piece.part.spare and (failed or case.eye.does(Does.SUSPECTS))
+    by_eye, notes = eye_says(case), tuple[Note, ...]()
     if by_eye is None and suspect and case.house.pump_after_metal is PumpAfterMetal.NEW:
-        by_eye, eye = Action.REPLACE, (*eye, Note(REGARDLESS))
+        by_eye, notes = Action.REPLACE, (Note(REGARDLESS),)
     figures = Figures(case)
     findings, amounts = tuple(_lengths(case, figures)), tuple(_amounts(figures))
-    relief = case.answer(pump.RELIEF) in pump.RELIEF_BAD
-    notes = (*eye, *_advice(case, figures, findings))
+    notes = (*notes, *_advice(case, figures, findings))
     opens = set()
     if suspect and by_eye is None:
         notes, opens = (*notes, Note("suspect")), {Open.SUSPECT}
@@ -53,7 +53,7 @@ def judge_pump(case: PieceCase, failed: bool) -> PieceJudged:
         amounts=amounts,
         notes=notes,
         by_eye=by_eye,
-        by_look=Action.NEW_PARTS if relief else None,
+        by_look=remedy_of(case),
         remedies={key: _remedy(key) for key in (*(f.key for f in findings), *(a.key for a in amounts))},
         wanted=tuple(_wanted(case)),
         opens=frozenset(opens),
@@ -67,35 +67,6 @@ def _remedy(key: str) -> Action:
     if key.startswith(_RELIEF_KEYS):
         return Action.NEW_PARTS
     return Action.REPLACE
-
-
-def _by_eye(case: PieceCase) -> Iterator[Note]:
-    for look, answers, key in (
-        (pump.WHOSE, (pump.FOREIGN,), "foreign"),
-        (pump.HOUSING, (pump.NAIL, pump.CRACKED), "housing"),
-        (pump.GEARS, (pump.BLUED, pump.CHIPPED), "gears"),
-        (pump.DRIVE, (pump.TWISTED, pump.BROKEN), "drive"),
-        (pump.DRIVE, (pump.LOOSE,), "drive loose"),
-        (pump.DRY, (pump.DRY_INSIDE,), "dry"),
-        (pump.RELIEF, pump.RELIEF_BAD, "relief"),
-        (pump.SCREEN, pump.SCREEN_BAD, "screen"),
-        (pump.PICKUP_SEAL, pump.SEAL_WRONG, "seal"),
-        (pump.PICKUP_SEAL, (pump.TUBE,), "tube"),
-    ):
-        said = case.answer(look)
-        if said in answers:
-            yield Note(key, (str(said),))
-
-
-def _eye_says(case: PieceCase, eye: tuple[Note, ...]) -> Action | None:
-    keys = {note.key for note in eye}
-    if "foreign" in keys:
-        return Action.REFER
-    if keys & {"housing", "drive", "drive loose"}:
-        return Action.REPLACE
-    if "gears" in keys:
-        return Action.NEW_PARTS if case.limits.made.get("gears sold") == "yes" else Action.REPLACE
-    return None
 
 
 def features_of(case: PieceCase) -> tuple[str, ...]:

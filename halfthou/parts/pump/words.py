@@ -5,31 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.parts.pieces import PieceVerdict, Tell
-from halfthou.parts.pump.kind import ENGAGED, METAL, PICKUP_SEAL, PRIMED, SCREEN, SEAL_RIGHT, YES
+from halfthou.parts.pump.looks import ENGAGED, METAL, PICKUP_SEAL, PRIMED, SCREEN, SEAL_RIGHT, YES
 from halfthou.parts.pump.verdict import FIRST_LOOKS, REGARDLESS, by_house_rule
 from halfthou.verdicts import Action, Open
 
 TELLS = {
-    "foreign": Tell(
-        "pump.eye", "Not this engine's pump: find out what it is made for before anything of it is used."
-    ),
-    "housing": Tell("pump.eye", "Housing {0}: rejected by eye. Measuring adds nothing."),
-    "gears": Tell("pump.eye", "Gears or rotors {0}: rejected by eye. Measuring adds nothing."),
-    "drive": Tell(
-        "pump.eye", "Drive {0}: the pump jammed and the drive went on. Rejected by eye; find what jammed it."
-    ),
-    "drive loose": Tell("pump.eye", "Drive loose: it may let go at any start. Rejected by eye."),
-    "dry": Tell("pump.eye", "Dry inside: it was never primed. Look for scores before it is measured."),
-    "relief": Tell(
-        "pump.relief", "Relief valve: {0}. What the oil pressure was says nothing, and grit went round."
-    ),
-    "screen": Tell("pump.pickup", "Screen: {0}. Where it came from is found before the engine is closed."),
-    "seal": Tell(
-        "pump.seal", "Pickup seal {0}: air gets in, the oil foams, the pressure wanders. Fit the right one."
-    ),
-    "tube": Tell(
-        "pump.pickup", "Pickup tube cracked or loose: air gets in, the pressure wanders. Mend it, press it again."
-    ),
     REGARDLESS: Tell("pump.suspect", "Metal went through it: a new pump regardless, by the house rule."),
     "suspect": Tell(
         "pump.suspect",

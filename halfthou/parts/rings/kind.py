@@ -5,7 +5,7 @@ from __future__ import annotations
 from halfthou.engines import Drawing, FeatureKind, PartKind, Place, SheetFigure, SheetMade, StationDrawing
 from halfthou.jobs import Layout, OperationKind, Purpose, SetLimits, SetName
 from halfthou.lengths import ZERO, Length
-from halfthou.looks import Answer, LookKind, plain
+from halfthou.looks import Answer, Does, Effect, LookKind, plain
 
 SET = SetName.RINGS.value
 GAP, AT_DEPTH = "closed gap", "depth of the gap"
@@ -19,13 +19,30 @@ NOT_SQUARE, YES, NOT_YET = "not square", "yes", "not yet"
 FACINGS = ("plain iron", "chromium", "molybdenum", "nitrided steel")
 
 _ANY = ("ring", SET)
+_A = Answer
 
+_BROKEN = (Effect(Does.REJECTS, "rings.eye", "Broken: rejected by eye. Look for the piece, and at the land."),)
+_FACE = (Effect(Does.REJECTS, "rings.eye", "Face {0}: rejected by eye."),)
+_WEAK = (Effect(Does.REJECTS, "rings.eye", "Weak: it does not spring back. Rejected."),)
+_READ_AGAIN = (
+    Effect(
+        Does.ASKS,
+        "rings.gap",
+        "Read out of square: push it down with an upturned piston and read it again.",
+        on=GAP,
+    ),
+)
 LOOKS = (
-    LookKind(WHOLE, (Answer("whole"), Answer(BROKEN, ("gap.ends",))), _ANY, bench=True),
-    LookKind(FACE, plain("even all round", FLAKING, SCUFFED, THROUGH), _ANY, bench=True),
-    LookKind(TENSION, plain("springs back", WEAK), _ANY, bench=True),
+    LookKind(WHOLE, (_A("whole"), _A(BROKEN, ("gap.ends",), does=_BROKEN)), _ANY, bench=True),
+    LookKind(
+        FACE,
+        (_A("even all round"), *(_A(text, does=_FACE) for text in (FLAKING, SCUFFED, THROUGH))),
+        _ANY,
+        bench=True,
+    ),
+    LookKind(TENSION, (_A("springs back"), _A(WEAK, does=_WEAK)), _ANY, bench=True),
     LookKind(FACING, plain(*FACINGS), ("ring",), bench=True),
-    LookKind(SQUARE, plain("pushed down square", NOT_SQUARE), _ANY, bench=True),
+    LookKind(SQUARE, (_A("pushed down square"), _A(NOT_SQUARE, does=_READ_AGAIN)), _ANY, bench=True),
     LookKind(TAGGED, plain(YES, NOT_YET), _ANY, bench=True),
     LookKind(SIDE_UP, plain(YES, NOT_YET), _ANY, bench=True),
     LookKind(STAGGER, plain(YES, NOT_YET), (SET,), bench=True),

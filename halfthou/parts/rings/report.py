@@ -31,10 +31,6 @@ from halfthou.verdicts import MARKS, Action, MarkCode
 from halfthou.words import Reason, cautions_of_piece, step_words
 
 TELLS = {
-    "broken": Tell("rings.eye", "Broken: rejected by eye. Look for the piece, and at the land."),
-    "face": Tell("rings.eye", "Face {0}: rejected by eye."),
-    "weak": Tell("rings.eye", "Weak: it does not spring back. Rejected."),
-    "not square": Tell("rings.gap", "Read out of square: push it down with an upturned piston and read it again."),
     "use": Tell(
         "rings.target",
         "What gap to aim at is not known: find the ring maker's, or say what the engine is used for.",

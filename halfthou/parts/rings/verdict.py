@@ -8,7 +8,8 @@ from dataclasses import dataclass
 
 from halfthou.jobs import Figure, Source, SourceKind, Use
 from halfthou.lengths import ZERO, Length
-from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged
+from halfthou.looks import Does
+from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged, eye_says
 from halfthou.parts.rings import kind as ring
 from halfthou.parts.rings.kind import factor_of, ring_of
 from halfthou.sets import OIL_LEAST, WARMER_K, FileToFit, file_to_fit, thermal_gap, typical_gap
@@ -96,35 +97,21 @@ def judge_ring(says: RingSays) -> PieceJudged:
     Rule:    rings.*   Source: docs/trade: Ring gaps.
     """
     case, target = says.case, target_of(says)
-    eye = tuple(_by_eye(case))
-    by_eye = Action.REPLACE if any(note.key != "not square" for note in eye) else None
     opens = set()
     if target is None:
         opens.add(Open.NO_LIMIT)
-    if case.answer(ring.SQUARE) == ring.NOT_SQUARE:
+    if case.eye.does(Does.ASKS, ring.GAP):
         opens.add(Open.FORM)
     findings = tuple(_findings(says, target)) if target is not None and Open.FORM not in opens else ()
     check_only = case.limits.made.get("gaps") == ring.CHECK_ONLY
     return PieceJudged(
         findings=findings,
-        notes=(*eye, *_notes(says, target, opens)),
-        by_eye=by_eye,
+        notes=tuple(_notes(says, target, opens)),
+        by_eye=eye_says(case),
         remedies={_GAP.key: Action.REPLACE if check_only else Action.FILE},
         wanted=(ring.GAP,) if says.number != ring.OIL or "oil_gap" in case.limits.figures else (),
         opens=frozenset(opens),
     )
-
-
-def _by_eye(case: PieceCase) -> Iterator[Note]:
-    for look, answers, key in (
-        (ring.WHOLE, (ring.BROKEN,), "broken"),
-        (ring.FACE, (ring.SCUFFED, ring.THROUGH, ring.FLAKING), "face"),
-        (ring.TENSION, (ring.WEAK,), "weak"),
-        (ring.SQUARE, (ring.NOT_SQUARE,), "not square"),
-    ):
-        said = case.answer(look)
-        if said in answers:
-            yield Note(key, (str(said),))
 
 
 def _findings(says: RingSays, target: Target) -> Iterator[Finding]:

@@ -1,0 +1,73 @@
+"""All that was seen of one part, as what it does to it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Mapping
+from typing import NamedTuple
+
+from halfthou.jobs import Seen
+from halfthou.looks.effect import Does, Effect
+from halfthou.looks.look import LookKind
+
+
+class EffectSeen(NamedTuple):
+    """An effect with the answer that has it, and the look it answers."""
+
+    effect: Effect
+    seen: Seen
+    look: str
+
+    @property
+    def words(self) -> str:
+        """The sentence said of it."""
+        text = self.effect.words.format(self.seen.answer)
+        text = text[:1].upper() + text[1:]
+        if self.effect.does is not Does.HOLDS:
+            return text
+        return f"{self.look[0].upper()}{self.look[1:]}: {self.seen.answer}. {text}"
+
+
+class Eye(tuple[EffectSeen, ...]):
+    """All that what was seen of one part does to it, in the order of its kind's looks."""
+
+    __slots__ = ()
+
+    def that(self, *does: Does, on: str = "") -> tuple[EffectSeen, ...]:
+        """The effects that do so, and come to a thing where one is named."""
+        return tuple(one for one in self if one.effect.does in does and (not on or one.effect.on == on))
+
+    def does(self, does: Does, on: str = "") -> bool:
+        """Whether anything seen does so."""
+        return any(self.that(does, on=on))
+
+    def rules(self, does: Does) -> tuple[str, ...]:
+        """The rules by which it does so, each once."""
+        return tuple(dict.fromkeys(one.effect.rule for one in self.that(does)))
+
+
+#: Of a part at which nobody looked.
+UNSEEN = Eye()
+
+
+def eye_of(
+    rows: Iterable[LookKind], seen: Mapping[str, Seen], kind: str, said: frozenset[str] = frozenset()
+) -> Eye:
+    """What was seen of one part, as effects.
+
+    Takes:   the looks in the order in which they are told; what counts of each look; the part's kind; what house
+             rules and sheet say.
+    """
+    return Eye(_effects(rows, seen, kind, said)) if seen else UNSEEN
+
+
+def _effects(
+    rows: Iterable[LookKind], seen: Mapping[str, Seen], kind: str, said: frozenset[str]
+) -> Iterator[EffectSeen]:
+    for row in rows:
+        found = seen.get(row.key)
+        answer = None if found is None else row.answer(found.answer)
+        if found is None or answer is None:
+            continue
+        for effect in answer.does:
+            if effect.stands(kind, said, seen):
+                yield EffectSeen(effect, found, row.key)

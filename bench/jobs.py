@@ -12,7 +12,6 @@ from halfthou.jobs import (
     Gauge,
     GaugeKind,
     Job,
-    JournalLimits,
     LimitsSheet,
     Operation,
     OperationKind,
@@ -33,12 +32,14 @@ PLAN = Plan(planes=3)
 BORE_PLAN = Plan(planes=3, angles_deg=(0, 45, 90, 135))
 
 
-def _limits(least: int) -> JournalLimits:
-    return JournalLimits(
-        size=Band(least=Length(least * TENTH), most=Length((least + 8) * TENTH), source=MAKER),
-        out_of_round=Figure(value=Length(10 * TENTH), source=MAKER),
-        taper=Figure(value=Length(6 * TENTH), source=MAKER),
-        shells=tuple(Step(size=Length(step * TENTH)) for step in (0, 100, 200, 300)),
+def _limits(least: int) -> SetLimits:
+    return SetLimits(
+        figures={
+            "size": Band(least=Length(least * TENTH), most=Length((least + 8) * TENTH), source=MAKER),
+            "out_of_round": Figure(value=Length(10 * TENTH), source=MAKER),
+            "taper": Figure(value=Length(6 * TENTH), source=MAKER),
+        },
+        steps=tuple(Step(size=Length(step * TENTH)) for step in (0, 100, 200, 300)),
     )
 
 
@@ -131,7 +132,7 @@ def v_twelve(times: int, *, whole: bool = False) -> Job:
             engine="V12",
             unit=Unit.INCH,
             layout=layout,
-            sets={"mains": _limits(24_135).as_set, "rods": _limits(20_370).as_set, "bores": _bores()},
+            sets={"mains": _limits(24_135), "rods": _limits(20_370), "bores": _bores()},
         ),
         scope=("mains", "rods", "bores") if whole else ("mains", "rods"),
         gauges=(gauge, bore_gauge),

@@ -58,13 +58,12 @@ def combine(parts: Iterable[tuple[float, Budget]]) -> Budget:
     Gives:   one term a source: what two readings share adds with its sign first, and so cancels in a difference.
     Rule:    gauges.budget.   Source: JCGM 100 (GUM) 5.1 and 5.2, recalled; checked against `uncertainties`.
     """
-    kinds: dict[str, TermKind] = {}
-    total: dict[str, float] = {}
+    total: dict[str, tuple[TermKind, float]] = {}
     for factor, budget in parts:
         for kind, source, nm in budget:
-            total[source] = total.get(source, 0.0) + factor * nm
-            kinds[source] = kind
-    return tuple([BudgetTerm(kinds[source], source, nm) for source, nm in total.items() if abs(nm) > 1e-9])
+            known = total.get(source)
+            total[source] = kind, factor * nm if known is None else known[1] + factor * nm
+    return tuple([BudgetTerm(kind, source, nm) for source, (kind, nm) in total.items() if abs(nm) > 1e-9])
 
 
 def scaled(budget: Budget, factor: float) -> Budget:
@@ -74,7 +73,7 @@ def scaled(budget: Budget, factor: float) -> Budget:
 
 def standard_doubt(budget: Budget) -> float:
     """The combined standard uncertainty in nm: the root of the sum of squares."""
-    return math.sqrt(sum(term.nm * term.nm for term in budget))
+    return math.sqrt(sum([nm * nm for _, _, nm in budget]))
 
 
 @lru_cache(maxsize=256)

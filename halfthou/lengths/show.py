@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from functools import lru_cache
 
 from halfthou.lengths.length import NM_PER_UNIT, Length, Unit
 
@@ -59,7 +60,7 @@ class Notation:
         scaled, step = self._scaled(limit)
         ticks = -(-scaled // step)
         if self._too_coarse(limit, ticks * step - scaled, scaled):
-            return Notation(self.unit, self.decimals + 1).at_least(limit)
+            return _notation(self.unit, self.decimals + 1).at_least(limit)
         return self._write(ticks)
 
     def at_most(self, limit: Length) -> str:
@@ -70,7 +71,7 @@ class Notation:
         """
         scaled, step = self._scaled(limit)
         if self._too_coarse(limit, scaled % step, scaled):
-            return Notation(self.unit, self.decimals + 1).at_most(limit)
+            return _notation(self.unit, self.decimals + 1).at_most(limit)
         return self._write(scaled // step)
 
     def _too_coarse(self, limit: Length, lost: int, scaled: int) -> bool:
@@ -83,7 +84,7 @@ class Notation:
 
     def doubt(self, length: Length) -> str:
         """A doubt, rounded up and with one decimal more: it must not look like a whole graduation."""
-        return Notation(self.unit, self.decimals + 1).at_least(length)
+        return _notation(self.unit, self.decimals + 1).at_least(length)
 
     def with_unit(self, length: Length) -> str:
         """The length followed by its unit."""
@@ -97,9 +98,9 @@ class Notation:
         >>> Notation.usual(Unit.INCH).undersize(Length(250_000))
         '0.25 mm'
         """
-        own = Notation(self.unit, _STEP_DECIMALS[self.unit])
+        own = _notation(self.unit, _STEP_DECIMALS[self.unit])
         other_unit = Unit.MM if self.unit is Unit.INCH else Unit.INCH
-        other = Notation(other_unit, _STEP_DECIMALS[other_unit])
+        other = _notation(other_unit, _STEP_DECIMALS[other_unit])
         if own._exact(length):
             return own.text(length)
         return other.with_unit(length) if other._exact(length) else self.text(length)
@@ -116,3 +117,9 @@ class Notation:
         digits = str(abs(ticks)).zfill(self.decimals + 1)
         sign = "-" if ticks < 0 else ""
         return f"{sign}{digits[: -self.decimals]}.{digits[-self.decimals :]}"
+
+
+@lru_cache(maxsize=8)
+def _notation(unit: Unit, decimals: int) -> Notation:
+    """A finer or coarser one for a text or two: made once."""
+    return Notation(unit, decimals)

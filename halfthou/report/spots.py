@@ -96,7 +96,7 @@ def _spot(state: SpotState, lies: Lies, say: _Says) -> Spot:
 
 def _taken(taken: Taken, say: _Says) -> ShownReading:
     reading = taken.reading
-    read = say.text(reading.size) if taken.size != reading.size else ""
+    read = say.text(reading.size) if taken.size.nm != reading.count else ""
     return ShownReading(
         reading.id, say.shown(taken.size), reading.typed, reading.unit, reading.gauge, reading.by, reading.at, read
     )

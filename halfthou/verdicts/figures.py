@@ -41,8 +41,13 @@ TAPER = FigureKind(FigureKey.TAPER, "surveys.form.taper", "taper")
 
 def own_and_common(budget: Budget) -> tuple[float, float]:
     """The scatter of one reading alone, and what it shares with the rest, as standard uncertainties in nm."""
-    own = math.sqrt(sum(term.nm**2 for term in budget if term.kind in OWN))
-    return own, math.sqrt(sum(term.nm**2 for term in budget if term.kind not in OWN))
+    own = common = 0.0
+    for kind, _, nm in budget:
+        if kind in OWN:
+            own += nm**2
+        else:
+            common += nm**2
+    return math.sqrt(own), math.sqrt(common)
 
 
 def budget_of(survey: FeatureSurvey, measure: Measure) -> Budget:

@@ -102,7 +102,7 @@ def _out_of_round(sizes: Mapping[str, Length], places: Mapping[str, MeasuredWher
         angles = tuple(angle for _, _, angle in read)
         if len(read) < 3 or not goes_round(angles):
             continue
-        ellipse = fit_ovality(angles, [Length(nm) for nm, _, _ in read])
+        ellipse = fit_ovality(angles, [sizes[spot] for _, spot, _ in read])
         fits.append((ellipse.ovality, tuple(spot for _, spot, _ in read), angles))
         end = ellipse.greatest if hole else ellipse.least
         worse = max if hole else min

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import math
 import random
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from halfthou.jobs import Gauge, HouseRules, Job, Plan, Reading, SettingCheck
 from halfthou.lengths import Length, Unit
@@ -102,9 +102,3 @@ def bench_job(readings: list[Reading], gauge: Gauge, checks: tuple[SettingCheck,
 def altered(reading: Reading, nm: int) -> Reading:
     """The reading with another size, typed as that."""
     return reading.model_copy(update={"count": nm, "typed": as_typed(nm, reading.length_unit)})
-
-
-__all__ = [
-    "TENTH", "TURN", "TrueGauge", "TrueJournal", "altered", "as_typed", "bench_job", "micrometer", "readings_of",
-    "replace", "worn",
-]  # fmt: skip

@@ -4,7 +4,6 @@ from halfthou.amounts.quantity import (
     COUNT_PER_UNIT,
     QUANTITIES,
     Amount,
-    Angle,
     Force,
     Mass,
     Pressure,
@@ -13,17 +12,3 @@ from halfthou.amounts.quantity import (
     amount_text,
 )
 from halfthou.amounts.typed import read_amount
-
-__all__ = [
-    "COUNT_PER_UNIT",
-    "QUANTITIES",
-    "Amount",
-    "Angle",
-    "Force",
-    "Mass",
-    "Pressure",
-    "Quantity",
-    "amount_of",
-    "amount_text",
-    "read_amount",
-]

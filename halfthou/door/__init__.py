@@ -2,22 +2,4 @@
 
 from halfthou.door.faults import faults_at_the_door, faults_of_statement
 from halfthou.door.findings import complaint_kinds, door_findings, run_of, said_of, turns
-from halfthou.door.topics import CARRIED, COMPLAINT, DRAWN, NOT_FREE, SAMPLE, TOPICS, TURNS, Topic
-
-__all__ = [
-    "CARRIED",
-    "COMPLAINT",
-    "DRAWN",
-    "NOT_FREE",
-    "SAMPLE",
-    "TOPICS",
-    "TURNS",
-    "Topic",
-    "complaint_kinds",
-    "door_findings",
-    "faults_at_the_door",
-    "faults_of_statement",
-    "run_of",
-    "said_of",
-    "turns",
-]
+from halfthou.door.topics import CARRIED, COMPLAINT, DRAWN, SAMPLE, TOPICS, TURNS, Topic

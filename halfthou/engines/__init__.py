@@ -12,30 +12,5 @@ from halfthou.engines.kind import (
     Stepped,
 )
 from halfthou.engines.names import bore_name, journal_name, set_name, shares_pins, short_name
-from halfthou.engines.place import MARKED_FIRST, Place, journal_of
+from halfthou.engines.place import MARKED_FIRST, Place
 from halfthou.engines.usual_layouts import usual_layouts
-
-__all__ = [
-    "ABOVE_NM",
-    "MARKED_FIRST",
-    "WEAR_NM",
-    "Drawing",
-    "Engine",
-    "Expected",
-    "FeatureKind",
-    "Kinds",
-    "Lies",
-    "PartKind",
-    "Place",
-    "SheetFigure",
-    "SheetMade",
-    "StationDrawing",
-    "Stepped",
-    "bore_name",
-    "journal_name",
-    "journal_of",
-    "set_name",
-    "shares_pins",
-    "short_name",
-    "usual_layouts",
-]

@@ -1,46 +1,13 @@
 """The evidence: the bearing map, the oil's way, what counts as evidence of a cause, and what follows from it."""
 
-from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.board import EvidenceBoard, evidence_board
-from halfthou.evidence.contaminated import Contaminated, contaminated, flag_of
+from halfthou.evidence.contaminated import contaminated, flag_of
 from halfthou.evidence.customer_report import CustomerReport, ReportFinding, customer_report, read_report
 from halfthou.evidence.faults import faults_of_evidence
 from halfthou.evidence.figure_signs import FigureCalled
-from halfthou.evidence.gate import Gate
-from halfthou.evidence.gathering import gather
-from halfthou.evidence.oil_report import FIGURES, fault_of_report, oil_signs, viscosity_off
-from halfthou.evidence.oil_way import EXTRAS, OilWay, faults_of_way, oil_way_of
+from halfthou.evidence.oil_report import FIGURES, fault_of_report, viscosity_off
+from halfthou.evidence.oil_way import OilWay, faults_of_way, oil_way_of
 from halfthou.evidence.places import halves_of
 from halfthou.evidence.reading_the_way import readings_of_the_way
 from halfthou.evidence.sighted import CHANGES_NOTHING, Sightings
 from halfthou.evidence.standing import EvidenceStanding
-
-__all__ = [
-    "CHANGES_NOTHING",
-    "EXTRAS",
-    "FIGURES",
-    "BearingMap",
-    "Contaminated",
-    "CustomerReport",
-    "EvidenceBoard",
-    "EvidenceStanding",
-    "FigureCalled",
-    "Gate",
-    "OilWay",
-    "ReportFinding",
-    "Sightings",
-    "contaminated",
-    "customer_report",
-    "evidence_board",
-    "fault_of_report",
-    "faults_of_evidence",
-    "faults_of_way",
-    "flag_of",
-    "gather",
-    "halves_of",
-    "oil_signs",
-    "oil_way_of",
-    "read_report",
-    "readings_of_the_way",
-    "viscosity_off",
-]

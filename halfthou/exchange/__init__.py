@@ -4,36 +4,8 @@ from halfthou.exchange.decimals import exact_amount, exact_text
 from halfthou.exchange.faults import BadFile, Fault, faults_of
 from halfthou.exchange.gauge_line import LineFault, LineRead, read_line
 from halfthou.exchange.job_json import read_job, read_limits, write_job, write_limits
-from halfthou.exchange.job_zip import MOST_ZIP, picture_name, read_zip, write_zip
+from halfthou.exchange.job_zip import MOST_ZIP, read_zip, write_zip
 from halfthou.exchange.limits_csv import read_limits_csv, write_limits_csv
 from halfthou.exchange.plain_text import assessment_text
-from halfthou.exchange.readings_csv import MOST_ROWS, ReadingRow, read_readings, write_readings
-from halfthou.exchange.table import safe_cell, write_table
-
-__all__ = [
-    "MOST_ROWS",
-    "MOST_ZIP",
-    "BadFile",
-    "Fault",
-    "LineFault",
-    "LineRead",
-    "ReadingRow",
-    "assessment_text",
-    "exact_amount",
-    "exact_text",
-    "faults_of",
-    "picture_name",
-    "read_job",
-    "read_limits",
-    "read_limits_csv",
-    "read_line",
-    "read_readings",
-    "read_zip",
-    "safe_cell",
-    "write_job",
-    "write_limits",
-    "write_limits_csv",
-    "write_readings",
-    "write_table",
-    "write_zip",
-]
+from halfthou.exchange.readings_csv import ReadingRow, read_readings, write_readings
+from halfthou.exchange.table import write_table

@@ -1,8 +1,8 @@
 """The documents of the trade: what a job, a limits sheet, a gauge and a fact consist of. No rules here."""
 
 from halfthou.jobs.decision import Decision, DecisionKind, Waived
-from halfthou.jobs.document import Document, FactId, Moment, Note, Words
-from halfthou.jobs.door_facts import Coins, ComplaintKind, Statement, StopPoint, WayOn
+from halfthou.jobs.document import Document, FactId, Moment, Words
+from halfthou.jobs.door_facts import ComplaintKind, Statement, StopPoint, WayOn
 from halfthou.jobs.evidence_facts import (
     CarriedPart,
     CauseSaid,
@@ -31,7 +31,6 @@ from halfthou.jobs.fact import (
     kind_called,
     kinds_declared,
 )
-from halfthou.jobs.fact_kinds import JobFacts
 from halfthou.jobs.facts import (
     DIAMETER,
     Extension,
@@ -55,7 +54,6 @@ from halfthou.jobs.gauge import (
     Gauge,
     GaugeKind,
     Purpose,
-    Weighing,
 )
 from halfthou.jobs.house_rules import (
     BlueRod,
@@ -72,16 +70,16 @@ from halfthou.jobs.house_rules import (
 from halfthou.jobs.job import CRANK_ONLY, Job
 from halfthou.jobs.job_file import FORMAT, VERSION, JobFile, Signature
 from halfthou.jobs.journal_set import Hardening, JournalSet
-from halfthou.jobs.layout import Arrangement, Layout, Pin, Rotation, Side, ThrustBy
+from halfthou.jobs.layout import Arrangement, Layout, Pin, Side, ThrustBy
 from halfthou.jobs.limits_sheet import NOT_IDENTIFIED, LimitsSheet, SheetState, set_of, unidentified_sheet
 from halfthou.jobs.look_table import LookRow, LookTable
 from halfthou.jobs.material import Material
-from halfthou.jobs.older_seen import OLDER_SEEN, look_of
+from halfthou.jobs.older_seen import OLDER_SEEN
 from halfthou.jobs.operation import Operation, OperationKind
-from halfthou.jobs.picture import OnWhat, Picture, PictureKind
+from halfthou.jobs.picture import Picture, PictureKind
 from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder, along, plane_and_angle
 from halfthou.jobs.seen import AMOUNT_ONLY, CANNOT, ENGINE, FOUND, IN_GENERAL, NOT_LOOKED, NOTHING, Look, Seen
-from halfthou.jobs.set_limits import AMOUNT, BAND, FIGURE, Key, SetLimits, SetName, Step
+from halfthou.jobs.set_limits import BAND, FIGURE, Key, SetLimits, SetName, Step
 from halfthou.jobs.setting_check import SettingCheck
 from halfthou.jobs.strip_facts import (
     BARE,
@@ -98,147 +96,4 @@ from halfthou.jobs.strip_facts import (
     Removal,
     StepDone,
 )
-from halfthou.jobs.temperatures import Celsius, Condition, Sitting
-
-__all__ = [
-    "AMOUNT",
-    "AMOUNT_ONLY",
-    "ANGLE_LETTERS",
-    "BAND",
-    "BARE",
-    "CANNOT",
-    "COMPARATORS",
-    "CRANK_ONLY",
-    "DIAMETER",
-    "ENGINE",
-    "FACT_KINDS",
-    "FIGURE",
-    "FORMAT",
-    "FOUND",
-    "IN_GENERAL",
-    "NOTHING",
-    "NOT_IDENTIFIED",
-    "NOT_LOOKED",
-    "OLDER_SEEN",
-    "READS",
-    "THIMBLES",
-    "USUAL_PURPOSES",
-    "VERSION",
-    "WITHOUT_ZERO",
-    "AmountBand",
-    "Arrangement",
-    "Band",
-    "BlueRod",
-    "CarriedPart",
-    "CauseSaid",
-    "Celsius",
-    "Chapter",
-    "Closed",
-    "Closing",
-    "Coins",
-    "ComplaintKind",
-    "Condition",
-    "CountScale",
-    "Dealt",
-    "DealtHow",
-    "Decision",
-    "DecisionKind",
-    "Document",
-    "Drawn",
-    "Extension",
-    "Fact",
-    "FactId",
-    "FactKind",
-    "FastenerKind",
-    "FastenerSeen",
-    "FastenerState",
-    "Feature",
-    "Felt",
-    "Figure",
-    "Fitting",
-    "Fragment",
-    "Gauge",
-    "GaugeKind",
-    "GlazedBore",
-    "Guard",
-    "HandOver",
-    "HardenedCrank",
-    "Hardening",
-    "HeldFacts",
-    "HouseRules",
-    "Job",
-    "JobFacts",
-    "JobFile",
-    "JournalSet",
-    "Key",
-    "Laying",
-    "Layout",
-    "LimitsSheet",
-    "Look",
-    "LookRow",
-    "LookTable",
-    "Marking",
-    "Material",
-    "Mistrust",
-    "Moment",
-    "Names",
-    "Note",
-    "OilFigure",
-    "OilReport",
-    "OilWaySaid",
-    "OnWhat",
-    "Operation",
-    "OperationKind",
-    "Picture",
-    "PictureKind",
-    "Piece",
-    "Pin",
-    "Plan",
-    "PumpAfterMetal",
-    "Purpose",
-    "Reading",
-    "ReadingOrder",
-    "Remedy",
-    "Removal",
-    "ReportIssued",
-    "Rotation",
-    "Seen",
-    "SetLimits",
-    "SetName",
-    "SettingCheck",
-    "SheetState",
-    "Side",
-    "Signature",
-    "Sitting",
-    "SlipAnswer",
-    "Source",
-    "SourceKind",
-    "Stand",
-    "Statement",
-    "Step",
-    "StepDone",
-    "StopPoint",
-    "StoryKind",
-    "StretchBolts",
-    "StripFar",
-    "ThrustBy",
-    "Until",
-    "Use",
-    "UseSaid",
-    "UsedShells",
-    "Waived",
-    "WayOn",
-    "Weighing",
-    "Who",
-    "Withdrawal",
-    "Words",
-    "WornBore",
-    "along",
-    "held_as",
-    "kind_called",
-    "kinds_declared",
-    "look_of",
-    "plane_and_angle",
-    "set_of",
-    "unidentified_sheet",
-]
+from halfthou.jobs.temperatures import Condition, Sitting

@@ -6,28 +6,3 @@ from halfthou.lengths.typed import LONGEST, Asked, Choice, Typed, Unreadable, pl
 from halfthou.lengths.typed_here import UNIT_WORDS, Window, read_here
 from halfthou.lengths.typed_small import read_small
 from halfthou.lengths.typed_undersize import MOST_UNDERSIZE, read_undersize
-
-__all__ = [
-    "LONGEST",
-    "MOST_UNDERSIZE",
-    "UNIT_WORDS",
-    "USUAL_DECIMALS",
-    "ZERO",
-    "AmountUnit",
-    "Asked",
-    "Choice",
-    "Length",
-    "Notation",
-    "Shown",
-    "Typed",
-    "Unit",
-    "Unreadable",
-    "Window",
-    "middle",
-    "plain",
-    "read_here",
-    "read_length",
-    "read_number",
-    "read_small",
-    "read_undersize",
-]

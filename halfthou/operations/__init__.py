@@ -9,13 +9,3 @@ from halfthou.operations.staleness import (
     stale_by,
     still_true,
 )
-
-__all__ = [
-    "LastWork",
-    "ground_to",
-    "last_work",
-    "made_stale",
-    "makes_stale",
-    "stale_by",
-    "still_true",
-]

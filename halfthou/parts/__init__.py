@@ -6,10 +6,10 @@ A new kind is a module here and a line in the catalogue. See docs/adding-a-kind.
 from halfthou.parts.bores import Bores, BoreSet, BoringCard, boring_card, boring_card_csv
 from halfthou.parts.faults import faults_of_job, faults_of_limits, faults_of_readings, faults_of_seen
 from halfthou.parts.journals import BEARING, Journals
-from halfthou.parts.pistons import Pistons, PistonSet
+from halfthou.parts.pistons import Pistons
 from halfthou.parts.pump import Pump
-from halfthou.parts.rings import Rings, RingSet, filing_table
-from halfthou.parts.trade import Catalogue, Given, SetDecided, Standing, Trade
+from halfthou.parts.rings import Rings
+from halfthou.parts.trade import Catalogue, Given, SetDecided, Trade
 
 CATALOGUE = Catalogue(
     Journals(),
@@ -19,23 +19,3 @@ CATALOGUE = Catalogue(
     Rings(),
     Pump(),
 )
-
-__all__ = [
-    "CATALOGUE",
-    "BoreSet",
-    "BoringCard",
-    "Catalogue",
-    "Given",
-    "PistonSet",
-    "RingSet",
-    "SetDecided",
-    "Standing",
-    "Trade",
-    "boring_card",
-    "boring_card_csv",
-    "faults_of_job",
-    "faults_of_limits",
-    "faults_of_readings",
-    "faults_of_seen",
-    "filing_table",
-]

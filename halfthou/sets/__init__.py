@@ -21,39 +21,4 @@ from halfthou.sets.one_size import (
     StepOutlook,
     choose_one_size,
 )
-from halfthou.sets.pairing import (
-    Candidate,
-    Clearances,
-    Pair,
-    Paired,
-    Pairing,
-    PairingPlace,
-    best_pairing,
-    pair_pistons,
-)
-
-__all__ = [
-    "OIL_LEAST",
-    "WARMER_K",
-    "Candidate",
-    "Clearances",
-    "FileToFit",
-    "Filing",
-    "Pair",
-    "Paired",
-    "Pairing",
-    "PairingPlace",
-    "Reach",
-    "Rung",
-    "SizeChoice",
-    "StepOutlook",
-    "best_pairing",
-    "choose_one_size",
-    "file_to_fit",
-    "gap_growth",
-    "pair_pistons",
-    "standing_decisions",
-    "thermal_gap",
-    "typical_gap",
-    "waived_of",
-]
+from halfthou.sets.pairing import Candidate, Clearances, Pair, Paired, PairingPlace, best_pairing, pair_pistons

@@ -1,45 +1,13 @@
 """The strip: its list by layout, marks and places of parts, and what stands open until the engine leaves."""
 
 from halfthou.strip.before_bench import NOTHING, BeforeBench, before_bench
-from halfthou.strip.fasteners import growth_of, renew_because, stretch_called, stretch_when_tight
+from halfthou.strip.fasteners import renew_because, stretch_called, stretch_when_tight
 from halfthou.strip.faults import faults_of_strip
 from halfthou.strip.marks import caps_seen, disagreements, fault_of_mark, mark_findings, same_mark, stepped
-from halfthou.strip.open_ends import EndKind, OpenEnd, open_ends, still_open
+from halfthou.strip.open_ends import EndKind, open_ends, still_open
 from halfthou.strip.places import places_off
 from halfthou.strip.report import StripReport, looks_of, strip_report
 from halfthou.strip.standing import Strip
 from halfthou.strip.step import StripStep
 from halfthou.strip.steps import steps_by_id, strip_list
-from halfthou.strip.whereabouts import Whereabouts, lies_in, lies_there
-
-__all__ = [
-    "NOTHING",
-    "BeforeBench",
-    "EndKind",
-    "OpenEnd",
-    "Strip",
-    "StripReport",
-    "StripStep",
-    "Whereabouts",
-    "before_bench",
-    "caps_seen",
-    "disagreements",
-    "fault_of_mark",
-    "faults_of_strip",
-    "growth_of",
-    "lies_in",
-    "lies_there",
-    "looks_of",
-    "mark_findings",
-    "open_ends",
-    "places_off",
-    "renew_because",
-    "same_mark",
-    "stepped",
-    "steps_by_id",
-    "still_open",
-    "stretch_called",
-    "stretch_when_tight",
-    "strip_list",
-    "strip_report",
-]
+from halfthou.strip.whereabouts import lies_in, lies_there

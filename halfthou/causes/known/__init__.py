@@ -10,5 +10,3 @@ CAUSES: dict[str, Cause] = {cause.key: cause for cause in (*SUPPLY, *DIRT, *BOTT
 
 #: Every sign that some cause leaves behind, or makes of other parts.
 LEFT_BY_CAUSES = frozenset(sign for cause in CAUSES.values() for sign in cause.edges)
-
-__all__ = ["CAUSES", "LEFT_BY_CAUSES"]

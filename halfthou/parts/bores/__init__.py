@@ -3,5 +3,3 @@
 from halfthou.parts.bores.card import BoringCard, boring_card, boring_card_csv
 from halfthou.parts.bores.oversize import BoreSet
 from halfthou.parts.bores.trade import Bores
-
-__all__ = ["BoreSet", "Bores", "BoringCard", "boring_card", "boring_card_csv"]

@@ -2,5 +2,3 @@
 
 from halfthou.parts.journals.bearing_kind import BEARING
 from halfthou.parts.journals.trade import Journals
-
-__all__ = ["BEARING", "Journals"]

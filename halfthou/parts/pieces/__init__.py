@@ -15,24 +15,3 @@ from halfthou.parts.pieces.verdict import (
     remedy_of,
     verdict_of,
 )
-
-__all__ = [
-    "MARK_OF",
-    "WORST_FIRST",
-    "Figures",
-    "Note",
-    "PieceCase",
-    "PieceJudged",
-    "PieceVerdict",
-    "PiecesTogether",
-    "Said",
-    "Tell",
-    "cases_of",
-    "eye_says",
-    "mark_of",
-    "note_words",
-    "piece_report",
-    "places_of",
-    "remedy_of",
-    "verdict_of",
-]

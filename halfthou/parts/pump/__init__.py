@@ -4,14 +4,3 @@ from halfthou.parts.pump.kind import PUMP
 from halfthou.parts.pump.leak import leak_litres, leak_ratio, opening_pressure, spur_displacement_mm3
 from halfthou.parts.pump.seal import series_of, squeeze
 from halfthou.parts.pump.trade import Pump
-
-__all__ = [
-    "PUMP",
-    "Pump",
-    "leak_litres",
-    "leak_ratio",
-    "opening_pressure",
-    "series_of",
-    "spur_displacement_mm3",
-    "squeeze",
-]

@@ -144,9 +144,12 @@ def evidence_of(judged: JudgedJob, parts: tuple[PartReport, ...]) -> EvidenceSta
         update={
             "readings": tuple(one for one in job.readings if one.at <= first),
             "seen": tuple(one for one in job.seen if one.at <= first),
-            "operations": (), "fittings": (), "pieces": (), "decisions": (),
+            "operations": (),
+            "fittings": (),
+            "pieces": (),
+            "decisions": (),
         }
-    )  # fmt: skip
+    )
     figures = judged.given.memo.of_what_is_read("as it came", _figures_before, as_it_came, judged.catalogue)
     return EvidenceStanding(job, judged.engine, figures, judged.given.memo)
 
@@ -191,9 +194,12 @@ def faults_in(job: Job) -> tuple[str, ...]:
     """Everything in a job that its engine, its door or its strip list does not know; nothing where it hangs
     together."""
     return (
-        *faults_of_job(job, CATALOGUE), *faults_at_the_door(job), *faults_of_looks(job), *faults_of_strip(job),
+        *faults_of_job(job, CATALOGUE),
+        *faults_at_the_door(job),
+        *faults_of_looks(job),
+        *faults_of_strip(job),
         *faults_of_evidence(job),
-    )  # fmt: skip
+    )
 
 
 def _readings(parts: tuple[PartReport, ...]) -> tuple[int, int]:

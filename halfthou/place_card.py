@@ -126,15 +126,25 @@ class _Card:
         seen = [fact for fact in facts if isinstance(fact, Seen)]
         told = [fact for fact in facts if not isinstance(fact, _TOLD_ELSEWHERE)]
         return PlaceCard(
-            id=key, kind=place.kind, name=place.name, short=place.short, set=place.set, piece=piece,
+            id=key,
+            kind=place.kind,
+            name=place.name,
+            short=place.short,
+            set=place.set,
+            piece=piece,
             piece_name=self.places[piece].name if piece in self.places and piece != key else "",
-            lies=self._lies(about, seen=bool(seen)), mark=self._mark(self.places.get(about, place)),
-            verdict=part.mark if part is not None else None, headline=part.headline if part is not None else "",
-            readings=_readings(part), figures=tuple(_figures(judged_with)),
+            lies=self._lies(about, seen=bool(seen)),
+            mark=self._mark(self.places.get(about, place)),
+            verdict=part.mark if part is not None else None,
+            headline=part.headline if part is not None else "",
+            readings=_readings(part),
+            figures=tuple(_figures(judged_with)),
             figures_of=self.places[judged_with.id].name if judged_with is not None else "",
             seen=self._said(seen, about),
-            beside=tuple(self._beside(place)), waits=tuple(self._waits(about, part)), told=self._said(told, about),
-        )  # fmt: skip
+            beside=tuple(self._beside(place)),
+            waits=tuple(self._waits(about, part)),
+            told=self._said(told, about),
+        )
 
     def _of_what(self, fact: Fact) -> set[str]:
         """The pieces that a fact is of; of a step those it takes out or marks."""

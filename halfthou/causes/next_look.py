@@ -67,9 +67,14 @@ def next_looks(weighed: Weighed, still: StillOpen, most: int = 3) -> tuple[NextL
         if look.key not in found and still.may(look, weighed):
             lost = still.lost_by.get(look.lost_by, "") if look.lost_by else ""
             found[look.key] = NextLook(
-                key=look.key, name=look.name, where=look.station, how=look.how, minutes=look.minutes, why=why,
+                key=look.key,
+                name=look.name,
+                where=look.station,
+                how=look.how,
+                minutes=look.minutes,
+                why=why,
                 lost=f"Before: {lost}. It goes with it." if lost else "",
-            )  # fmt: skip
+            )
         if len(found) == most:
             break
     return tuple(found.values())

@@ -185,8 +185,19 @@ class BearingMap:
         if not self.all_graded:
             return
         looked = SignSeen(words=("every half graded",))
-        for sign in ("rods.all", "rods.one", "fatigue", "bearings.gone", "copper.through", "bearings.polished",
-                     "dirt.bedded", "scratches.sharp", "pits.acid", "uppers.fatigued", "wiped.crown"):  # fmt: skip
+        for sign in (
+            "rods.all",
+            "rods.one",
+            "fatigue",
+            "bearings.gone",
+            "copper.through",
+            "bearings.polished",
+            "dirt.bedded",
+            "scratches.sharp",
+            "pits.acid",
+            "uppers.fatigued",
+            "wiped.crown",
+        ):
             yield sign, looked
         if all(self.sightings.answer(half, of.SEAT) for half in self.halves):
             yield "shell.turned", looked

@@ -228,26 +228,43 @@ def evidence_board(standing: EvidenceStanding, cautions: tuple[Caution, ...]) ->
     kind = sightings.answer(ENGINE, KIND) or UNKNOWN
     weighed, way = standing.weighed, oil_way_of(job)
     return EvidenceBoard(
-        grades=GRADES, wears=OF_HALVES[WEAR].texts, backs=OF_HALVES[BACK].texts, seats=OF_HALVES[SEAT].texts,
-        halves=tuple(_halves(standing)), bearings=tuple(_bearings(standing)),
-        to_grade=len(bearings.halves) - len(bearings.grades), kind=kind, normal=NORMAL[kind],
+        grades=GRADES,
+        wears=OF_HALVES[WEAR].texts,
+        backs=OF_HALVES[BACK].texts,
+        seats=OF_HALVES[SEAT].texts,
+        halves=tuple(_halves(standing)),
+        bearings=tuple(_bearings(standing)),
+        to_grade=len(bearings.halves) - len(bearings.grades),
+        kind=kind,
+        normal=NORMAL[kind],
         way=OilWayShown(
-            stations=stations_shown(way, sightings, bearings), readings=readings_of_the_way(way, bearings),
-            source=way.source, from_rear=way.said is not None and way.said.from_rear,
-            feeds={pin: way.feeds(pin) for pin in job.limits.layout.rods}, extras=way.extras, known_extras=EXTRAS,
+            stations=stations_shown(way, sightings, bearings),
+            readings=readings_of_the_way(way, bearings),
+            source=way.source,
+            from_rear=way.said is not None and way.said.from_rear,
+            feeds={pin: way.feeds(pin) for pin in job.limits.layout.rods},
+            extras=way.extras,
+            known_extras=EXTRAS,
         ),
         looks=tuple(_look(look, standing) for look in sightings.looks.on_the_board),
-        deposits=tuple(_deposits(standing)), oil_reports=tuple(_oil(standing)),
+        deposits=tuple(_deposits(standing)),
+        oil_reports=tuple(_oil(standing)),
         oil_known=tuple(OilKnown(key=k, name=f.name, units=tuple(f.units)) for k, f in FIGURES.items()),
-        causes=in_words(weighed), unexplained=tuple(SIGNS[sign].words for sign in weighed.unexplained),
-        next=next_looks(weighed, standing.still), contradictions=standing.contradictions,
-        reminders=_reminders(job), said=tuple(_said_of_cause(one) for one in job.standing(job.causes_said)),
-        remedies=job.standing(job.remedies), mistrusts=job.standing(job.mistrusts), gate=standing.gate,
-        metal=metal_in(sightings, standing.signs), contaminated=standing.contaminated,
+        causes=in_words(weighed),
+        unexplained=tuple(SIGNS[sign].words for sign in weighed.unexplained),
+        next=next_looks(weighed, standing.still),
+        contradictions=standing.contradictions,
+        reminders=_reminders(job),
+        said=tuple(_said_of_cause(one) for one in job.standing(job.causes_said)),
+        remedies=job.standing(job.remedies),
+        mistrusts=job.standing(job.mistrusts),
+        gate=standing.gate,
+        metal=metal_in(sightings, standing.signs),
+        contaminated=standing.contaminated,
         carried=job.standing(job.carried_parts),
         reports=tuple(IssuedShown(fact=r.id, number=r.number, by=r.by, at=r.at) for r in job.reports),
         cautions=cautions,
-    )  # fmt: skip
+    )
 
 
 def _halves(standing: EvidenceStanding) -> Iterator[HalfShown]:
@@ -255,23 +272,32 @@ def _halves(standing: EvidenceStanding) -> Iterator[HalfShown]:
     for half in bearings.halves:
         one, wear = sightings.last(half, OVERLAY), sightings.last(half, WEAR)
         yield HalfShown(
-            id=half, bearing=half.removeprefix("half-").rpartition("-")[0], journal=places[half].beside,
-            upper=half.endswith("upper"), name=places[half].name, grade=bearings.grades.get(half),
-            fact="" if one is None else one.id, wear="" if wear is None else wear.answer,
-            arc=None if wear is None else wear.arc, back=sightings.answer(half, BACK),
-            seat=sightings.answer(half, SEAT), weak=one is not None and sightings.weak(one),
+            id=half,
+            bearing=half.removeprefix("half-").rpartition("-")[0],
+            journal=places[half].beside,
+            upper=half.endswith("upper"),
+            name=places[half].name,
+            grade=bearings.grades.get(half),
+            fact="" if one is None else one.id,
+            wear="" if wear is None else wear.answer,
+            arc=None if wear is None else wear.arc,
+            back=sightings.answer(half, BACK),
+            seat=sightings.answer(half, SEAT),
+            weak=one is not None and sightings.weak(one),
             by="" if one is None else one.by,
-        )  # fmt: skip
+        )
 
 
 def _bearings(standing: EvidenceStanding) -> Iterator[BearingShown]:
     for bearing in standing.bearings.bearings:
         yield BearingShown(
-            id=bearing, name=standing.bearings.called(bearing), main=bearing.startswith("main"),
+            id=bearing,
+            name=standing.bearings.called(bearing),
+            main=bearing.startswith("main"),
             heat=standing.sightings.answer(bearing, Look.ROD),
             thrust=standing.sightings.answer(f"cap-{bearing}", "thrust"),
             place=f"M{bearing.removeprefix('main-')}" if bearing.startswith("main") else bearing,
-        )  # fmt: skip
+        )
 
 
 def _look(look: LookKind, standing: EvidenceStanding) -> LookOnBoard:
@@ -279,13 +305,20 @@ def _look(look: LookKind, standing: EvidenceStanding) -> LookOnBoard:
     places = [(one.id, one.name) for one in sightings.places_of(look)] or [(ENGINE, "Engine")]
     said = [one for one in sightings.all if one.look == look.key and one.answer not in IN_GENERAL]
     return LookOnBoard(
-        key=look.key, name=look.name, where=look.station, minutes=look.minutes,
-        how=look.how, answers=look.texts, several=look.several,
+        key=look.key,
+        name=look.name,
+        where=look.station,
+        minutes=look.minutes,
+        how=look.how,
+        answers=look.texts,
+        several=look.several,
         places=tuple(PlaceShown(id=key, name=name) for key, name in places),
         said=tuple(_said(one, standing) for one in said if _stands(one, standing)),
         lost=standing.still.lost_by.get(look.lost_by, "") if look.lost_by else "",
-        gone=look.key in standing.still.gone, at_bench=not look.answers, measured=bool(look.asking(Asks.HEIGHT)),
-    )  # fmt: skip
+        gone=look.key in standing.still.gone,
+        at_bench=not look.answers,
+        measured=bool(look.asking(Asks.HEIGHT)),
+    )
 
 
 def _stands(one: Seen, standing: EvidenceStanding) -> bool:
@@ -297,9 +330,15 @@ def _stands(one: Seen, standing: EvidenceStanding) -> bool:
 def _said(one: Seen, standing: EvidenceStanding) -> SaidShown:
     place = "" if one.on == ENGINE else standing.engine.named(one.on)
     return SaidShown(
-        fact=one.id, on=one.on, place=place, answer=one.answer,
-        by=one.by, at=one.at, weak=standing.sightings.weak(one), mistrusted=one.id in standing.sightings.mistrusted,
-    )  # fmt: skip
+        fact=one.id,
+        on=one.on,
+        place=place,
+        answer=one.answer,
+        by=one.by,
+        at=one.at,
+        weak=standing.sightings.weak(one),
+        mistrusted=one.id in standing.sightings.mistrusted,
+    )
 
 
 def _deposits(standing: EvidenceStanding) -> Iterator[DepositShown]:
@@ -311,10 +350,15 @@ def _deposits(standing: EvidenceStanding) -> Iterator[DepositShown]:
 def _oil(standing: EvidenceStanding) -> Iterator[OilReportShown]:
     for report in standing.job.standing(standing.job.oil_reports):
         yield OilReportShown(
-            fact=report.id, sample=report.sample, drawn=report.drawn,
-            figures=tuple(_figures(report)), lab=report.lab, by=report.by, at=report.at,
+            fact=report.id,
+            sample=report.sample,
+            drawn=report.drawn,
+            figures=tuple(_figures(report)),
+            lab=report.lab,
+            by=report.by,
+            at=report.at,
             mistrusted=report.id in standing.sightings.mistrusted,
-        )  # fmt: skip
+        )
 
 
 def _figures(report: OilReport) -> Iterator[OilFigureShown]:

@@ -49,7 +49,7 @@ _HANDLED: dict[str, Handled] = {
     "phasers": Handled("Renew, or take apart and wash", _ANY),
     "balance shafts": Handled("Bearings looked at, oil ways washed", _ANY),
     "tank": Handled("Tank and every line renewed or washed through and proved", _ANY),
-}  # fmt: skip
+}
 
 
 class Contaminated(Document):
@@ -107,9 +107,16 @@ def _item(key: str, name: str, handled: Handled, done: dict[str, Dealt], from_jo
     settled = one is not None and one.how in handled.settles
     said = "" if one is None else f"{one.how.value}{f': {one.words}' if one.words else ''} ({one.by})"
     return Contaminated(
-        key=key, name=name, operation=handled.operation, danger=handled.danger, settled_by=handled.settles,
-        done=said, fact="" if one is None else one.id, open=not settled, from_job=from_job,
-    )  # fmt: skip
+        key=key,
+        name=name,
+        operation=handled.operation,
+        danger=handled.danger,
+        settled_by=handled.settles,
+        done=said,
+        fact="" if one is None else one.id,
+        open=not settled,
+        from_job=from_job,
+    )
 
 
 def _carried(job: Job, done: dict[str, Dealt]) -> Iterator[Contaminated]:

@@ -62,13 +62,21 @@ def customer_report(standing: EvidenceStanding, assessment: Assessment, words: s
     before = job.reports[-1] if job.reports else None
     report = CustomerReport(
         number=1 if before is None else before.number + 1,
-        job=job.number, title=job.title, customer=job.customer, complaint=job.complaint,
-        unit=assessment.unit.value, words=words.strip(), findings=findings, sound=tuple(_sound(standing)),
-        known=tuple(_known(standing)), likely=tuple(_likely(standing)), open=tuple(_open(standing)),
+        job=job.number,
+        title=job.title,
+        customer=job.customer,
+        complaint=job.complaint,
+        unit=assessment.unit.value,
+        words=words.strip(),
+        findings=findings,
+        sound=tuple(_sound(standing)),
+        known=tuple(_known(standing)),
+        likely=tuple(_likely(standing)),
+        open=tuple(_open(standing)),
         means=tuple(_means(assessment)),
         to_wash=tuple(f"{one.name}: {one.operation}" for one in standing.contaminated if one.open),
         pictures=_pictures(standing, findings),
-    )  # fmt: skip
+    )
     if before is None:
         return report
     last = _lines(CustomerReport.model_validate(before.content))
@@ -103,9 +111,11 @@ def _findings(standing: EvidenceStanding, assessment: Assessment) -> Iterator[Re
         figures = tuple(_beyond(part))
         if figures and part.id not in told:
             yield ReportFinding(
-                part=part.name, words="measured beyond its limit", figures=figures,
+                part=part.name,
+                words="measured beyond its limit",
+                figures=figures,
                 pictures=_pictures_of(standing, (part.id,)),
-            )  # fmt: skip
+            )
 
 
 def _beyond(part: PartReport) -> Iterator[str]:
@@ -133,10 +143,12 @@ def _of_bearings(standing: EvidenceStanding, assessment: Assessment) -> Iterator
         beside = sound if sound is not None and pictures else None
         yield ReportFinding(
             part=f"Bearing of {'rod' if bearing[0] == 'r' else 'main'} {bearing.partition('-')[2]}",
-            words="; ".join(said), figures=tuple(_beyond(journal)) if journal is not None else (),
+            words="; ".join(said),
+            figures=tuple(_beyond(journal)) if journal is not None else (),
             pictures=pictures,
-            sound="" if beside is None else beside[0], sound_pictures=() if beside is None else beside[1],
-        )  # fmt: skip
+            sound="" if beside is None else beside[0],
+            sound_pictures=() if beside is None else beside[1],
+        )
 
 
 def _pictures_of(standing: EvidenceStanding, on: tuple[str, ...]) -> tuple[str, ...]:
@@ -189,9 +201,10 @@ def _sound(standing: EvidenceStanding) -> Iterator[str]:
     sound = [
         standing.bearings.called(bearing)
         for bearing in standing.bearings.bearings
-        if (worst := standing.bearings.worst(bearing)) is not None and not worst.rejected
+        if (worst := standing.bearings.worst(bearing)) is not None
+        and not worst.rejected
         and not _is_bad(standing, bearing)
-    ]  # fmt: skip
+    ]
     if sound:
         yield f"Bearings sound by eye: {', '.join(sound)}. Only measuring accepts them."
 

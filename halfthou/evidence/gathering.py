@@ -211,6 +211,10 @@ def _of_the_door(job: Job) -> Iterator[Known]:
 
 
 _AT_THE_DOOR = {
-    "none": "level.low", "under": "level.low", "milky": "oil.milky", "smells of fuel": "fuel.smell",
-    "glitter": "bearings.gone", "over": "foaming",
-}  # fmt: skip
+    "none": "level.low",
+    "under": "level.low",
+    "milky": "oil.milky",
+    "smells of fuel": "fuel.smell",
+    "glitter": "bearings.gone",
+    "over": "foaming",
+}

@@ -92,8 +92,11 @@ def _signs(report: OilReport) -> Iterator[tuple[str, bool, str]]:
         for figure in report.figures
         if figure.key in FIGURES and figure.unit in FIGURES[figure.key].units and counts(report, figure.key)
     }
-    usual = {figure.key: figure.usual * FIGURES[figure.key].units[figure.unit] for figure in report.figures
-             if figure.usual and figure.key in value}  # fmt: skip
+    usual = {
+        figure.key: figure.usual * FIGURES[figure.key].units[figure.unit]
+        for figure in report.figures
+        if figure.usual and figure.key in value
+    }
     yield from _fuel(value, usual)
     high = {key for key in value if key in usual and value[key] >= TIMES_USUAL * usual[key]}
     coolant = {"sodium", "potassium"} & high

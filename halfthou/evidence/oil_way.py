@@ -15,10 +15,17 @@ PAN, SCREEN, PICKUP, PUMP, RELIEF = "pan", "screen", "pickup", "pump", "relief"
 COOLER, FILTER, BYPASS, GALLERY = "cooler", "filter", "bypass", "gallery"
 #: What may hang on the gallery besides the mains, and what it is called.
 EXTRAS: dict[str, str] = {
-    "cooler": "Oil cooler", "squirters": "Piston squirters", "cam": "Camshaft", "followers": "Followers",
-    "rockers": "Rockers", "turbo": "Turbocharger", "tensioner": "Chain tensioner", "phasers": "Cam phasers",
-    "balance shafts": "Balance shafts", "tank": "Tank and lines of the dry sump",
-}  # fmt: skip
+    "cooler": "Oil cooler",
+    "squirters": "Piston squirters",
+    "cam": "Camshaft",
+    "followers": "Followers",
+    "rockers": "Rockers",
+    "turbo": "Turbocharger",
+    "tensioner": "Chain tensioner",
+    "phasers": "Cam phasers",
+    "balance shafts": "Balance shafts",
+    "tank": "Tank and lines of the dry sump",
+}
 #: What an engine has where nobody has said.
 USUAL_EXTRAS = ("cooler", "squirters", "cam", "followers", "rockers")
 

@@ -30,16 +30,37 @@ class StationShown(Document):
 
 #: By station: the looks that tell of it.
 _LOOKS = {
-    "pan": ("in the screen",), "screen": ("screen",), "pickup": ("seal at the pickup",),
+    "pan": ("in the screen",),
+    "screen": ("screen",),
+    "pickup": ("seal at the pickup",),
     "relief": ("relief valve",),
-    "pump": ("gears or rotors", "pump housing", "inside", "pump turns", "drive"), "filter": ("filter", "insert"),
-    "bypass": ("insert",), "gallery": ("dirt",), "cam": ("cam dry",), "rockers": ("push rod tips", "cam dry"),
+    "pump": ("gears or rotors", "pump housing", "inside", "pump turns", "drive"),
+    "filter": ("filter", "insert"),
+    "bypass": ("insert",),
+    "gallery": ("dirt",),
+    "cam": ("cam dry",),
+    "rockers": ("push rod tips", "cam dry"),
     "turbo": ("cam dry",),
-}  # fmt: skip
+}
 _SOUND = frozenset(
-    {"clear", "nothing", "fat and tight, tube sound", "free and clean", "sound", "smooth", "wet with oil",
-     "spins free",      "whole", "clean", "right", "none", "oiled", "all bright", "air passes freely"}
-)  # fmt: skip
+    {
+        "clear",
+        "nothing",
+        "fat and tight, tube sound",
+        "free and clean",
+        "sound",
+        "smooth",
+        "wet with oil",
+        "spins free",
+        "whole",
+        "clean",
+        "right",
+        "none",
+        "oiled",
+        "all bright",
+        "air passes freely",
+    }
+)
 
 
 def stations_shown(way: OilWay, sightings: Sightings, bearings: BearingMap) -> tuple[StationShown, ...]:
@@ -55,18 +76,24 @@ def _shown(station: Station, way: OilWay, sightings: Sightings, bearings: Bearin
     if bearing:
         worst = bearings.worst(bearing)
         return StationShown(
-            key=key, name=name, short=station.short or name, fed_by=fed_by,
+            key=key,
+            name=name,
+            short=station.short or name,
+            fed_by=fed_by,
             harm=None if worst is None else worst.harm,
             words="" if worst is None else worst.answer,
-        )  # fmt: skip
+        )
     said = []
     if key in way.layout.rods:
         cylinders = way.layout.pins[int(key[1:]) - 1].cylinders
         said = [sightings.answer(f"rod-{cylinder}", "drilling") for cylinder in cylinders]
     said += [
-        one.answer for look in _LOOKS.get(key, ()) for (_, known), all_ in sightings.by_place.items()
-        if known == look for one in all_
-    ]  # fmt: skip
+        one.answer
+        for look in _LOOKS.get(key, ())
+        for (_, known), all_ in sightings.by_place.items()
+        if known == look
+        for one in all_
+    ]
     bad = [answer for answer in said if answer and answer not in _SOUND]
     looked = [answer for answer in said if answer]
     harm = None if not looked else 3 if bad else 0

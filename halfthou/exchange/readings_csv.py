@@ -20,8 +20,27 @@ from halfthou.lengths import ZERO, AmountUnit, Length, Notation, Typed, Unit, Un
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import plan_of, window_for
 
-COLUMNS = ("id", "part", "feature", "spot", "size [mm]", "typed", "unit", "gauge", "by", "at", "angle", "planes",
-           "corrects", "repeats", "caps torqued", "cleaned", "withdrawn", "answer", "offered [mm]")  # fmt: skip
+COLUMNS = (
+    "id",
+    "part",
+    "feature",
+    "spot",
+    "size [mm]",
+    "typed",
+    "unit",
+    "gauge",
+    "by",
+    "at",
+    "angle",
+    "planes",
+    "corrects",
+    "repeats",
+    "caps torqued",
+    "cleaned",
+    "withdrawn",
+    "answer",
+    "offered [mm]",
+)
 _SIZE = re.compile(r"^size \[(in|mm)\]$")
 _UNITS: dict[str, Unit | AmountUnit] = {unit.value: unit for unit in (*Unit, *AmountUnit)}
 #: So many readings are taken from one file at the most. Source: half of what a job holds.
@@ -68,14 +87,29 @@ def write_readings(job: Job) -> str:
     for reading in job.readings:
         answer = answers.get(reading.id)
         offered = answer.offered if answer is not None and answer.taken else None
-        rows.append((
-            reading.id, reading.part, reading.feature, reading.spot, _written(reading, engine),
-            reading.typed, reading.unit.value, reading.gauge, reading.by, reading.at.isoformat(),
-            "" if reading.angle_deg is None else f"{reading.angle_deg:g}", reading.planes or "",
-            reading.corrects or "", reading.repeats or "", _yes(reading.caps_torqued), _yes(reading.cleaned),
-            "yes" if reading.id in withdrawn else "", answer.slip if answer is not None else "",
-            "" if offered is None else exact_text(offered, Unit.MM)[0],
-        ))  # fmt: skip
+        rows.append(
+            (
+                reading.id,
+                reading.part,
+                reading.feature,
+                reading.spot,
+                _written(reading, engine),
+                reading.typed,
+                reading.unit.value,
+                reading.gauge,
+                reading.by,
+                reading.at.isoformat(),
+                "" if reading.angle_deg is None else f"{reading.angle_deg:g}",
+                reading.planes or "",
+                reading.corrects or "",
+                reading.repeats or "",
+                _yes(reading.caps_torqued),
+                _yes(reading.cleaned),
+                "yes" if reading.id in withdrawn else "",
+                answer.slip if answer is not None else "",
+                "" if offered is None else exact_text(offered, Unit.MM)[0],
+            )
+        )
     return write_table(COLUMNS, rows)
 
 

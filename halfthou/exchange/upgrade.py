@@ -129,9 +129,20 @@ def _of_a_part(one: Any, pins: list[Any]) -> Any:
 
 
 _SET_FIGURES = (
-    "size", "housing_bore", "wall", "clearance", "service_least", "out_of_round", "taper", "barrel", "width",
-    "clearance_service", "smallest_allowed", "case_depth", "least_case",
-)  # fmt: skip
+    "size",
+    "housing_bore",
+    "wall",
+    "clearance",
+    "service_least",
+    "out_of_round",
+    "taper",
+    "barrel",
+    "width",
+    "clearance_service",
+    "smallest_allowed",
+    "case_depth",
+    "least_case",
+)
 _MADE = {"hardening": "hardening", "housing_material": "housing material", "oil_hole_deg": "oil hole"}
 
 

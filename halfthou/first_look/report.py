@@ -180,23 +180,39 @@ def _shown(looks: Looks, row: LookRow) -> LookShown:
     look, on = ASKED_AS.get(row.key, (row.key, ENGINE))
     ends = "often ends it" if percent >= 25 else "may end it" if percent >= 10 else "seldom ends it"
     return LookShown(
-        key=row.key, name=row.name, how=row.how, minutes=looks.minutes(row),
-        time=minutes_words(looks.minutes(row)), spoils=row.spoils,
-        harm_minutes=row.harm_minutes, percent=percent, after=after, ends=ends,
-        look=look, on=on, answers=CATALOGUE.looks[look].texts if row.key in ASKED_AS else (),
+        key=row.key,
+        name=row.name,
+        how=row.how,
+        minutes=looks.minutes(row),
+        time=minutes_words(looks.minutes(row)),
+        spoils=row.spoils,
+        harm_minutes=row.harm_minutes,
+        percent=percent,
+        after=after,
+        ends=ends,
+        look=look,
+        on=on,
+        answers=CATALOGUE.looks[look].texts if row.key in ASKED_AS else (),
         cautions=cautions_of_look(row.key),
-    )  # fmt: skip
+    )
 
 
 def _taken(looks: Looks) -> Iterator[TakenShown]:
     for key, one in sorted(looks.taken.items(), key=lambda pair: (pair[1].at, pair[0])):
         row = looks.rows.get(key)
         yield TakenShown(
-            id=one.id, key=key, name=row.name if row is not None else key, found=one.found, words=one.words,
-            by=one.by, at=one.at, time=minutes_words(looks.minutes_taken(key, one)), weak=looks.weak(key, one),
+            id=one.id,
+            key=key,
+            name=row.name if row is not None else key,
+            found=one.found,
+            words=one.words,
+            by=one.by,
+            at=one.at,
+            time=minutes_words(looks.minutes_taken(key, one)),
+            weak=looks.weak(key, one),
             elsewhere=one.elsewhere,
             at_the_door=any(said.id == one.id for said in looks.job.statements),
-        )  # fmt: skip
+        )
 
 
 def _way(looks: Looks, point: str) -> WayOn | None:

@@ -45,9 +45,13 @@ class Looks:
         if TURN not in found and TURN in self.rows and said and turns(self.job) != "not tried":
             last, free = said[-1], said[-1].answer == "free"
             found[TURN] = LookTaken(
-                id=last.id, answer=last.answer, found=Found.NOTHING if free else Found.FOUND, words=last.answer,
-                by=last.by, at=last.at,
-            )  # fmt: skip
+                id=last.id,
+                answer=last.answer,
+                found=Found.NOTHING if free else Found.FOUND,
+                words=last.answer,
+                by=last.by,
+                at=last.at,
+            )
         return found
 
     @property

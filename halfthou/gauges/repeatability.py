@@ -12,8 +12,35 @@ from halfthou.jobs import Gauge
 #: From so many degrees of freedom on the repeats are believed. Source: common practice, no source.
 ENOUGH_FREEDOM = 4
 #: One-sided 95 % points of Student's t from 4 degrees of freedom on. Source: any table of Student's t, recalled.
-_T95 = (2.132, 2.015, 1.943, 1.895, 1.860, 1.833, 1.812, 1.796, 1.782, 1.771, 1.761, 1.753, 1.746, 1.740, 1.734,
-        1.729, 1.725, 1.721, 1.717, 1.714, 1.711, 1.708, 1.706, 1.703, 1.701, 1.699, 1.697)  # fmt: skip
+_T95 = (
+    2.132,
+    2.015,
+    1.943,
+    1.895,
+    1.860,
+    1.833,
+    1.812,
+    1.796,
+    1.782,
+    1.771,
+    1.761,
+    1.753,
+    1.746,
+    1.740,
+    1.734,
+    1.729,
+    1.725,
+    1.721,
+    1.717,
+    1.714,
+    1.711,
+    1.708,
+    1.706,
+    1.703,
+    1.701,
+    1.699,
+    1.697,
+)
 _NORMAL95 = 1.645
 
 

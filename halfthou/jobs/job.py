@@ -114,9 +114,12 @@ class Job(JobFacts):
                     named.append(known[link])
         all_sittings = (*self.sittings, *sittings)
         alone = {
-            **{held.field: () for held in FACT_KINDS.values() if held.field not in _KEPT_ALONE}, "decisions": (),
-            "readings": tuple(new.values()), "sittings": all_sittings, "checks": checks,
-        }  # fmt: skip
+            **{held.field: () for held in FACT_KINDS.values() if held.field not in _KEPT_ALONE},
+            "decisions": (),
+            "readings": tuple(new.values()),
+            "sittings": all_sittings,
+            "checks": checks,
+        }
         Job(**{name: alone.get(name, getattr(self, name)) for name in Job.model_fields})
         fields = {"readings": (*self.readings, *readings), "sittings": all_sittings, "checks": checks}
         grown = self.model_copy(update=fields)

@@ -51,7 +51,10 @@ def unidentified_sheet() -> LimitsSheet:
     """What stands in for the limits of an engine that is not identified yet: it allows nothing and judges nothing
     but that limits are wanted. The pump is the one part that every engine has."""
     layout = Layout(
-        name=NOT_IDENTIFIED, arrangement=Arrangement.INLINE, cylinders=1, pins=(Pin(cylinders=(1,), throw_deg=0),),
+        name=NOT_IDENTIFIED,
+        arrangement=Arrangement.INLINE,
+        cylinders=1,
+        pins=(Pin(cylinders=(1,), throw_deg=0),),
         shaft=("M1", "R1", "M2"),
-    )  # fmt: skip
+    )
     return LimitsSheet(engine=NOT_IDENTIFIED, unit=Unit.MM, layout=layout, sets={SetName.PUMP: SetLimits()})

@@ -42,9 +42,11 @@ def read_undersize(text: str, unit: Unit, ladder: tuple[Length, ...] = ()) -> Ty
     if said in ("25", "50", "75", "twenty five", "fifty") or len(on_ladder) > 1:
         return Asked(
             f"{said} can be inch or metric. Which?",
-            tuple(Choice(m.length, way, Notation.usual(way).undersize(m.length) + f" {way.value}")
-                  for m, (way, _) in zip(meanings, _WAYS, strict=True)),
-        )  # fmt: skip
+            tuple(
+                Choice(m.length, way, Notation.usual(way).undersize(m.length) + f" {way.value}")
+                for m, (way, _) in zip(meanings, _WAYS, strict=True)
+            ),
+        )
     return next(meaning for meaning in meanings if meaning.unit is unit)
 
 

@@ -37,5 +37,11 @@ from halfthou.looks.table import AllLooks, LookTwice
 
 #: The looks at what is not measured; those at what is, its kind of part brings.
 ENGINE_LOOKS: tuple[LookKind, ...] = (
-    *OIL_LOOKS, *SUPPLY_LOOKS, *FILTER_LOOKS, *BEARING_LOOKS, *DRIVE_LOOKS, *TOP_LOOKS, *OF_HALVES.values(),
-)  # fmt: skip
+    *OIL_LOOKS,
+    *SUPPLY_LOOKS,
+    *FILTER_LOOKS,
+    *BEARING_LOOKS,
+    *DRIVE_LOOKS,
+    *TOP_LOOKS,
+    *OF_HALVES.values(),
+)

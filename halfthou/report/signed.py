@@ -128,10 +128,15 @@ def _part_of_third(one: Sheet) -> Sheet:
     name = one["id"]
     own = {"part": name, "feature": "diameter", "name": "journal", "planned": True}
     beside = [
-        {"part": f"bearing-{name}", "feature": b["feature"], "name": b["feature"], "planned": False,
-         "spots": b["spots"]}
+        {
+            "part": f"bearing-{name}",
+            "feature": b["feature"],
+            "name": b["feature"],
+            "planned": False,
+            "spots": b["spots"],
+        }
         for b in one["bearing"]
-    ]  # fmt: skip
+    ]
     asked = {"part": name, "feature": "diameter"}
     return {
         **moved,
@@ -219,6 +224,12 @@ def _of_eighth(found: Sheet) -> Sheet:
 
 
 _STEPS: tuple[Callable[[Sheet], Sheet], ...] = (
-    _of_first, _of_second, _of_third, _of_fourth, _of_fifth, _of_sixth, _of_seventh,
+    _of_first,
+    _of_second,
+    _of_third,
+    _of_fourth,
+    _of_fifth,
+    _of_sixth,
+    _of_seventh,
     _of_eighth,
-)  # fmt: skip
+)

@@ -99,6 +99,12 @@ def _called(kind: FastenerKind, count: int) -> str:
 
 def _end(key: str, kind: EndKind, what: str, place: str, who: tuple[str, datetime]) -> OpenEnd:
     return OpenEnd(
-        id=key, kind=kind, what=what, place=place, by=who[0], at=who[1], bars=kind is not EndKind.FRAGMENT,
+        id=key,
+        kind=kind,
+        what=what,
+        place=place,
+        by=who[0],
+        at=who[1],
+        bars=kind is not EndKind.FRAGMENT,
         may_close=_CLOSED_BY[kind],
-    )  # fmt: skip
+    )

@@ -123,28 +123,45 @@ def looks_of(job: Job) -> LooksReport:
 def _step(strip: Strip, step: StripStep) -> StripStepShown:
     done, rows = strip.done.get(step.id), strip.looks.rows
     return StripStepShown(
-        id=step.id, section=step.section, text=step.text, hint=step.hint, tools=step.tools, minutes=step.minutes,
-        joint=step.joint, goes_back=step.goes_back, cautions=step.cautions, takes=step.takes, marks=step.marks,
-        done="" if done is None else done.id, there=done is None or done.there,
-        felt=() if done is None else done.felt, by="" if done is None else done.by,
+        id=step.id,
+        section=step.section,
+        text=step.text,
+        hint=step.hint,
+        tools=step.tools,
+        minutes=step.minutes,
+        joint=step.joint,
+        goes_back=step.goes_back,
+        cautions=step.cautions,
+        takes=step.takes,
+        marks=step.marks,
+        done="" if done is None else done.id,
+        there=done is None or done.there,
+        felt=() if done is None else done.felt,
+        by="" if done is None else done.by,
         at=None if done is None else done.at,
         unmarked=() if done is not None else tuple(place.id for place in strip.unmarked(step)),
         unseen=() if done is not None else tuple(rows[key].name for key in strip.unseen(step)),
         first=() if done is not None else tuple(other.text for other in strip.not_before(step)),
-    )  # fmt: skip
+    )
 
 
 def _positions(strip: Strip) -> list[PositionShown]:
     marks = strip.marks
     return [
         PositionShown(
-            id=key, kind=place.kind, name=place.name, short=place.short, mark=place.mark, how=place.how,
+            id=key,
+            kind=place.kind,
+            name=place.name,
+            short=place.short,
+            mark=place.mark,
+            how=place.how,
             of=place.beside or (key if place.set else ""),
             found=marks.found[key].mark if key in marks.found else "",
-            given=marks.given[key].mark if key in marks.given else "", lies=strip.lies_in.get(key, ""),
+            given=marks.given[key].mark if key in marks.given else "",
+            lies=strip.lies_in.get(key, ""),
         )
         for key, place in strip.places.items()
-    ]  # fmt: skip
+    ]
 
 
 def _fasteners(job: Job, say: Notation) -> list[FastenerShown]:
@@ -153,11 +170,18 @@ def _fasteners(job: Job, say: Notation) -> list[FastenerShown]:
         growth = growth_of(seen)
         found.append(
             FastenerShown(
-                id=seen.id, place=seen.place, kind=seen.kind, state=seen.state, count=seen.count, uses=seen.uses,
+                id=seen.id,
+                place=seen.place,
+                kind=seen.kind,
+                state=seen.state,
+                count=seen.count,
+                uses=seen.uses,
                 new_length="" if seen.new_length is None else say.with_unit(seen.new_length),
                 length="" if seen.length is None else say.with_unit(seen.length),
-                growth="" if growth is None else say.with_unit(growth), renew=renew_because(seen, job, say),
-                by=seen.by, at=seen.at,
+                growth="" if growth is None else say.with_unit(growth),
+                renew=renew_because(seen, job, say),
+                by=seen.by,
+                at=seen.at,
             )
-        )  # fmt: skip
+        )
     return found

@@ -30,6 +30,14 @@ class StripStep(Document):
 
 
 STAND, OUTSIDE, TOP, BELOW, RODS, FRONT, CRANK, BLOCK, HEADS, WASH = (
-    "On the stand", "Outside", "Top", "Below", "Rods and pistons", "Front", "Mains and crank", "Block",
-    "Heads on the bench", "Washing",
-)  # fmt: skip
+    "On the stand",
+    "Outside",
+    "Top",
+    "Below",
+    "Rods and pistons",
+    "Front",
+    "Mains and crank",
+    "Block",
+    "Heads on the bench",
+    "Washing",
+)

@@ -198,8 +198,11 @@ def _gauge(key: str, typed: GaugeForm) -> Gauge:
 def _weighing(typed: GaugeForm, faults: list[Fault]) -> dict[str, int]:
     """Grams as typed, in milligrams."""
     found = {}
-    for field, name in (("resolution", "resolution_mg"), ("permissible_error", "permissible_error_mg"),
-                        ("most", "most_mg")):  # fmt: skip
+    for field, name in (
+        ("resolution", "resolution_mg"),
+        ("permissible_error", "permissible_error_mg"),
+        ("most", "most_mg"),
+    ):
         text = getattr(typed, field).strip().removesuffix("g").strip()
         try:
             found[name] = round(float(text) * 1000)

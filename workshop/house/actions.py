@@ -75,10 +75,23 @@ class HouseRulesForm(Schema):
 
 #: The rules that are chosen, not typed.
 CHOSEN = {
-    "guard", "hardened_crank", "keep_axis", "mixed_sizes", "keep_bore_axis", "torque_plate", "glazed_bore",
-    "worn_bore", "pistons_keep", "pump_after_metal", "check_stands_h", "strip_far", "stretch_bolts",
-    "keep_shells", "used_shells", "blue_rod",
-}  # fmt: skip
+    "guard",
+    "hardened_crank",
+    "keep_axis",
+    "mixed_sizes",
+    "keep_bore_axis",
+    "torque_plate",
+    "glazed_bore",
+    "worn_bore",
+    "pistons_keep",
+    "pump_after_metal",
+    "check_stands_h",
+    "strip_far",
+    "stretch_bolts",
+    "keep_shells",
+    "used_shells",
+    "blue_rod",
+}
 #: A shop colder or warmer than this is asked about. Source: common practice, no source.
 COLD_C, WARM_C = 5.0, 40.0
 

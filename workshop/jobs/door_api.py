@@ -144,12 +144,21 @@ def _pictures(job_id: int, job: Job) -> list[PictureOut]:
     address, names = f"/api/jobs/{job_id}/pictures/", actions.names_of(job)
     return [
         PictureOut(
-            id=one.id, on=one.on, name=names.get(one.on, one.on), small=f"{address}{quote(one.id)}/small",
-            full=f"{address}{quote(one.id)}/full", width=one.width, height=one.height, words=one.words,
-            cleaned=one.cleaned, by=one.by, at=one.at, here=place_of(one.sha256, one.kind).is_file(),
+            id=one.id,
+            on=one.on,
+            name=names.get(one.on, one.on),
+            small=f"{address}{quote(one.id)}/small",
+            full=f"{address}{quote(one.id)}/full",
+            width=one.width,
+            height=one.height,
+            words=one.words,
+            cleaned=one.cleaned,
+            by=one.by,
+            at=one.at,
+            here=place_of(one.sha256, one.kind).is_file(),
         )
         for one in reversed(job.standing(job.pictures))
-    ]  # fmt: skip
+    ]
 
 
 @router.post("/jobs/{int:job_id}/pictures", response=PicturesOut)

@@ -91,9 +91,11 @@ def _known(cause: Cause) -> CauseKnown:
     leaves = sorted(cause.leaves.items(), key=lambda pair: -pair[1])
     against = sorted(cause.against.items(), key=lambda pair: -pair[1])
     return CauseKnown(
-        key=cause.key, name=cause.name,
+        key=cause.key,
+        name=cause.name,
         leaves=[f"{SIGNS[sign].words}: {_HOW[strength]}" for sign, strength in leaves],
         makes=[SIGNS[sign].words for sign in cause.makes] + [CAUSES[other].name for other in cause.brings],
         against=[f"{SIGNS[sign].words}: {_AGAINST[how]}" for sign, how in against],
-        settled=cause.settled, remedy=cause.remedy,
-    )  # fmt: skip
+        settled=cause.settled,
+        remedy=cause.remedy,
+    )

@@ -63,13 +63,15 @@ class Ledger:
             where: _object((name, text) for (of, name), text in told.items() if of == where)
             for where in ("bench", "assessment")
         }
-        return _object([
-            ("state", b'"%s"' % now),
-            ("whole", b"false" if known else b"true"),
-            *lines.items(),
-            ("parts", _of(told, "parts")),
-            ("sets", _of(told, "sets")),
-        ])  # fmt: skip
+        return _object(
+            [
+                ("state", b'"%s"' % now),
+                ("whole", b"false" if known else b"true"),
+                *lines.items(),
+                ("parts", _of(told, "parts")),
+                ("sets", _of(told, "sets")),
+            ]
+        )
 
     def _state(self) -> bytes:
         return f"{self._beginning}.{self._count}".encode()

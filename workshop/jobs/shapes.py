@@ -263,20 +263,31 @@ def _places(engine: Engine, sets: tuple[str, ...]) -> list[PlaceOut]:
     places = places_off(engine.layout)
     return [
         PlaceOut(
-            id=p.id, kind=p.kind, set=p.set, name=p.name, short=p.short, beside=p.beside, spare=p.spare,
+            id=p.id,
+            kind=p.kind,
+            set=p.set,
+            name=p.name,
+            short=p.short,
+            beside=p.beside,
+            spare=p.spare,
             goes_in=list(engine.goes_into(p.id)) if engine.kind(p.id).loose else [],
             positions=[key for key, place in places.items() if place.beside == p.id],
         )
         for p in engine.parts.values()
         if p.set in sets
-    ]  # fmt: skip
+    ]
 
 
 def _signature(row: SignatureRecord) -> SignatureOut:
     return SignatureOut(
-        revision=row.revision, by=row.by, at=row.at, withdrawn_by=row.withdrawn_by, withdrawn_at=row.withdrawn_at,
-        withdrawn_because=row.withdrawn_because, made_elsewhere=row.made_elsewhere,
-    )  # fmt: skip
+        revision=row.revision,
+        by=row.by,
+        at=row.at,
+        withdrawn_by=row.withdrawn_by,
+        withdrawn_at=row.withdrawn_at,
+        withdrawn_because=row.withdrawn_because,
+        made_elsewhere=row.made_elsewhere,
+    )
 
 
 def _elsewhere(record: JobRecord) -> list[DecisionRecord]:

@@ -198,8 +198,12 @@ def check_labels(request: HttpRequest, job_id: int, form: Query[LabelForm]) -> L
     _, job = looked_at(job_id, signed_in(request))
     labels_html(job, form)
     places = positions_for(job, form.kinds)
-    return LabelsOut(count=len(places), first=places[0].name, mark=places[0].mark,
-                     code=str(code_of(code_text(job, places[0])).svg))  # fmt: skip
+    return LabelsOut(
+        count=len(places),
+        first=places[0].name,
+        mark=places[0].mark,
+        code=str(code_of(code_text(job, places[0])).svg),
+    )
 
 
 def _page(request: HttpRequest, html: str) -> HttpResponse:

@@ -79,25 +79,32 @@ def labels_html(job: Job, form: LabelForm) -> str:
     modules = max(code_of(code_text(job, one)).modules for one in places)
     _must_be_readable(side, modules)
     context = {
-        "job": job, "pages": pages, "form": form, "page_width": page[0], "page_height": page[1],
+        "job": job,
+        "pages": pages,
+        "form": form,
+        "page_width": page[0],
+        "page_height": page[1],
         "left": 0 if form.roll else round((A4_MM[0] - form.columns * form.width) / 2, 2),
         "top": 0 if form.roll else round((A4_MM[1] - form.rows * form.height) / 2, 2),
-        "side": round(side, 2), "size": round(min(11.0, max(6.0, form.height / 3.4)), 1),
-    }  # fmt: skip
+        "side": round(side, 2),
+        "size": round(min(11.0, max(6.0, form.height / 3.4)), 1),
+    }
     return render_to_string("pages/labels.html", context)
 
 
 def _must_fit(form: LabelForm) -> None:
     faults = []
     for name, value, least, most in (
-        ("width", form.width, LEAST_MM[0], MOST_MM[0]), ("height", form.height, LEAST_MM[1], MOST_MM[1])
-    ):  # fmt: skip
+        ("width", form.width, LEAST_MM[0], MOST_MM[0]),
+        ("height", form.height, LEAST_MM[1], MOST_MM[1]),
+    ):
         if not least <= value <= most:
             faults.append(Fault(name, f"{value:g} mm: a label is {least:g} to {most:g} mm here."))
     if not form.roll and not faults:
         for name, count, one, all_ in (
-            ("columns", form.columns, form.width, A4_MM[0]), ("rows", form.rows, form.height, A4_MM[1])
-        ):  # fmt: skip
+            ("columns", form.columns, form.width, A4_MM[0]),
+            ("rows", form.rows, form.height, A4_MM[1]),
+        ):
             if count * one > all_ + 0.05:
                 faults.append(Fault(name, f"{count} of {one:g} mm are {count * one:g} mm; the sheet has {all_:g}."))
     if faults:

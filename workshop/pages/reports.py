@@ -37,9 +37,13 @@ def report_html(record: JobRecord, job: Job, number: int | None) -> str:
         if fact in kinds and fact not in gone
     }
     context = {
-        "report": report, "by": by, "at": at, "unit": UNIT_WORDS[Unit(report.unit)],
-        "findings": [_shown(one, files, gone) for one in report.findings], "cause": _cause(report),
-    }  # fmt: skip
+        "report": report,
+        "by": by,
+        "at": at,
+        "unit": UNIT_WORDS[Unit(report.unit)],
+        "findings": [_shown(one, files, gone) for one in report.findings],
+        "cause": _cause(report),
+    }
     return render_to_string("pages/report.html", context)
 
 

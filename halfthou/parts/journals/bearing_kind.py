@@ -35,9 +35,14 @@ def _all(layout: Layout) -> Iterator[Place]:
         for cylinder in cylinders:
             called = short if len(cylinders) == 1 else f"rod {cylinder}"
             yield Place(
-                f"bearing-rod-{cylinder}", "bearing", "rods", f"Bearing of rod {cylinder}", called, name,
+                f"bearing-rod-{cylinder}",
+                "bearing",
+                "rods",
+                f"Bearing of rod {cylinder}",
+                called,
+                name,
                 cylinder=cylinder,
-            )  # fmt: skip
+            )
         if len(cylinders) > 1:
             yield Place(
                 f"bearing-{name}", "bearing", "rods", f"Bearing of pin {name}, by an older record", short, name

@@ -260,12 +260,18 @@ def _to_order(found: PistonSet, say: Notation) -> Iterator[ToOrder]:
     step = found.step or ZERO
     if found.bored_to is None:
         taken = {pair.place for pair in found.pair_of.values()}
-        wanted = [v.case.piece.part.short for place, v in found.placed.items()
-                  if found.action_of(v.case.piece.part.id) is Action.REPLACE and place not in taken]  # fmt: skip
+        wanted = [
+            v.case.piece.part.short
+            for place, v in found.placed.items()
+            if found.action_of(v.case.piece.part.id) is Action.REPLACE and place not in taken
+        ]
         if wanted:
             yield _order("pistons", wanted, step, say)
-    pins = [v.case.piece.part.short for v in found.placed.values()
-            if found.action_of(v.case.piece.part.id) is Action.REPIN]  # fmt: skip
+    pins = [
+        v.case.piece.part.short
+        for v in found.placed.values()
+        if found.action_of(v.case.piece.part.id) is Action.REPIN
+    ]
     if pins:
         yield _order("gudgeon pins", pins, ZERO, say)
 

@@ -164,9 +164,10 @@ def _place(found: PistonSet, engine: Engine, cylinder: int, pieces: Mapping[str,
         size = -verdict.usable.sure if verdict.usable is not None else size
     bank = bank_of(engine.layout, cylinder)
     fits = {
-        piece for piece, v in pieces.items()
+        piece
+        for piece, v in pieces.items()
         if found.steps[piece] == step and may_lie_in(v, found, (name, bank), engine)
-    }  # fmt: skip
+    }
     own = next((n for n, v in pieces.items() if v.case.place == name), "")
     return PairingPlace(name, size, not bored, frozenset(fits), own)
 

@@ -215,10 +215,19 @@ def take_up_decision(person: Person, job_id: int, key: str) -> Opened:
     name = f"{made.key[:40]}.up.{made.pk}"
     must_be_free(record, [name])
     DecisionRecord.objects.create(
-        job=record, key=name, kind=made.kind, set=made.set, part=made.part, about=made.about,
-        action=made.action, step_nm=made.step_nm, words=made.words, reason=made.reason,
-        by=person.username, at=timezone.now(),
-    )  # fmt: skip
+        job=record,
+        key=name,
+        kind=made.kind,
+        set=made.set,
+        part=made.part,
+        about=made.about,
+        action=made.action,
+        step_nm=made.step_nm,
+        words=made.words,
+        reason=made.reason,
+        by=person.username,
+        at=timezone.now(),
+    )
     write_history(record, person.username, f"took up what {made.by} decided elsewhere: {made.words}")
     return settled(record, person)
 

@@ -105,11 +105,18 @@ def _keep_job(person: Person, file: JobFile) -> Opened:
     )
     SignatureRecord.objects.bulk_create(
         SignatureRecord(
-            job=record, revision=s.revision, by=s.by, at=s.at, withdrawn_by=s.withdrawn_by,
-            withdrawn_at=s.withdrawn_at, withdrawn_because=s.withdrawn_because, made_elsewhere=True, sheet=s.sheet,
+            job=record,
+            revision=s.revision,
+            by=s.by,
+            at=s.at,
+            withdrawn_by=s.withdrawn_by,
+            withdrawn_at=s.withdrawn_at,
+            withdrawn_because=s.withdrawn_because,
+            made_elsewhere=True,
+            sheet=s.sheet,
         )
         for s in file.signatures
-    )  # fmt: skip
+    )
     write_history(record, person.username, "took the job in from a file")
     return settled(record, person)
 
@@ -245,10 +252,15 @@ def _compare(person: Person, job: Job, text: str, gauge: str) -> Compared:
             slip, offered = row.answer
             answered.append(
                 SlipAnswer(
-                    id=f"{reading.id[:58]}.says", reading=reading.id, slip=slip, offered=offered,
-                    taken=offered is not None, by=by, at=reading.at,
+                    id=f"{reading.id[:58]}.says",
+                    reading=reading.id,
+                    slip=slip,
+                    offered=offered,
+                    taken=offered is not None,
+                    by=by,
+                    at=reading.at,
                 )
-            )  # fmt: skip
+            )
     return Compared(known, tuple(r for _, r in new), tuple(withdrawn), tuple(answered), tuple(differs))
 
 
@@ -277,10 +289,23 @@ def _reading(person: Person, job: Job, row: ReadingRow, name: str, taken: FileTa
         angle, planes = float(plan.angle_of(row.spot)), plan.planes
     try:
         return Reading(
-            id=name, part=row.part, feature=row.feature, spot=row.spot, count=row.size.nm, typed=row.typed,
-            unit=row.unit, gauge=taken.gauge, angle_deg=angle, planes=planes, by=person.username, at=taken.at,
-            corrects=row.corrects, repeats=row.repeats, caps_torqued=row.caps_torqued, cleaned=row.cleaned,
-        )  # fmt: skip
+            id=name,
+            part=row.part,
+            feature=row.feature,
+            spot=row.spot,
+            count=row.size.nm,
+            typed=row.typed,
+            unit=row.unit,
+            gauge=taken.gauge,
+            angle_deg=angle,
+            planes=planes,
+            by=person.username,
+            at=taken.at,
+            corrects=row.corrects,
+            repeats=row.repeats,
+            caps_torqued=row.caps_torqued,
+            cleaned=row.cleaned,
+        )
     except ValidationError as error:
         faults = [Fault(f"line {row.line}", fault.what) for fault in faults_of(error)]
         raise BadFile(faults) from None

@@ -209,8 +209,11 @@ def _land(person: Person, record: JobRecord, desk: Desk, given: Landing) -> Land
     known = desk.readings.get(given.id)
     if known is not None:
         same = (known.part, known.feature, known.spot, known.typed) == (
-            given.part, given.feature, given.spot, given.typed.strip(),
-        )  # fmt: skip
+            given.part,
+            given.feature,
+            given.spot,
+            given.typed.strip(),
+        )
         if not same:
             raise Clash("name-taken", "Another reading has that name already. This one was not kept.")
         return Landed(given.id)
@@ -327,9 +330,13 @@ def sitting_from(person: Person, given: SittingForm) -> Sitting:
     if not faults:
         try:
             return Sitting(
-                id=given.id, part_c=degrees["part"], gauge_c=degrees["gauge"], condition=given.condition,
-                by=person.username, at=time_of(given.at),
-            )  # fmt: skip
+                id=given.id,
+                part_c=degrees["part"],
+                gauge_c=degrees["gauge"],
+                condition=given.condition,
+                by=person.username,
+                at=time_of(given.at),
+            )
         except ValidationError as error:
             faults = [Fault(fault.where.removesuffix("_c"), fault.what) for fault in faults_of(error)]
     raise Refusal("bad-temperature", "The temperatures were not kept. Mend what is marked.", faults)

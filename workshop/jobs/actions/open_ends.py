@@ -185,8 +185,10 @@ def hand_over(person: Person, job_id: int, given: HandingOver) -> Opened:
         ends = open_ends(job, Notation.usual(job.shown_in))
         barring = still_open(ends, barring=True)
         if barring:
-            faults = [Fault(end.kind.value, f"{end.what}, {end.place}{f': {end.why}' if end.why else ''}")
-                      for end in barring]  # fmt: skip
+            faults = [
+                Fault(end.kind.value, f"{end.what}, {end.place}{f': {end.why}' if end.why else ''}")
+                for end in barring
+            ]
             raise Refusal("still-open", "The engine does not leave yet: this stands open.", faults)
         loose = [end for end in still_open(ends) if end.kind is EndKind.FRAGMENT]
         if loose and not given.words.strip():

@@ -96,8 +96,14 @@ def _marks(person: Person, strip: Strip, step: StripStep, given: DoingStep) -> l
     bare = [key for key in dict.fromkeys(wanted) if given.there and not strip.marks.bears(key)]
     found = []
     for nth, key in enumerate(bare):
-        mark = Marking(id=f"{given.id[:58]}.m{nth}", part=key, mark=strip.places[key].mark, found=False,
-                       by=person.username, at=time_of(given.at))  # fmt: skip
+        mark = Marking(
+            id=f"{given.id[:58]}.m{nth}",
+            part=key,
+            mark=strip.places[key].mark,
+            found=False,
+            by=person.username,
+            at=time_of(given.at),
+        )
         fault = fault_of_mark(strip.job, mark)
         if fault:
             raise Clash("mark-taken", fault, [Fault("mark", fault)])

@@ -86,9 +86,14 @@ def do_operation(person: Person, job_id: int, given: Doing) -> Opened:
         raise Refusal("no-part", f"That is done to {' or '.join(done_to)}.", [Fault("on", "not done to it")])
     step = _step(job, engine, given)
     done = Operation(
-        id=given.id, kind=given.kind, on=given.on, step=step, note=given.note.strip(), by=person.username,
+        id=given.id,
+        kind=given.kind,
+        on=given.on,
+        step=step,
+        note=given.note.strip(),
+        by=person.username,
         at=timezone.now(),
-    )  # fmt: skip
+    )
     if not given.sure:
         _ask_first(job, engine, done)
     add_facts(record, [done])
@@ -166,10 +171,15 @@ def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
         said = its_offer.kind.value if its_offer else doubt.gauge.value if doubt.gauge else doubt.why.value
         answers.append(
             SlipAnswer(
-                id=name, reading=doubt.reading, slip=said, offered=its_offer.meant if its_offer else None,
-                taken=its_offer is not None, by=person.username, at=timezone.now(),
+                id=name,
+                reading=doubt.reading,
+                slip=said,
+                offered=its_offer.meant if its_offer else None,
+                taken=its_offer is not None,
+                by=person.username,
+                at=timezone.now(),
             )
-        )  # fmt: skip
+        )
     add_facts(record, answers)
     return settled(record, person)
 

@@ -34,8 +34,8 @@ from PIL import Image  # noqa: E402
 from halfthou.lengths import Notation, Unit  # noqa: E402
 from halfthou.strip import looks_of, strip_list, strip_report  # noqa: E402
 from workshop.jobs import actions  # noqa: E402
-from workshop.jobs.models import JobRecord  # noqa: E402
 from workshop.people.models import Person  # noqa: E402
+from workshop.record.models import JobRecord  # noqa: E402
 
 
 def middle(times: int, run: Callable[[], object]) -> float:

@@ -19,7 +19,7 @@ from tests.serving import manage, serving
 
 FILL = """
 from django.utils import timezone
-from workshop.jobs.models import FactRecord, JobRecord
+from workshop.record.models import FactRecord, JobRecord
 model = JobRecord.objects.get(number="44")
 rows = list(model.facts.filter(kind="reading"))
 jobs = []

@@ -29,7 +29,7 @@ EMPTY = """
 })
 """
 COUNT = """
-from workshop.jobs.models import JobRecord
+from workshop.record.models import JobRecord
 rows = JobRecord.objects.get(number="44").facts.filter(key__startswith="kept.").order_by("pk")
 keys = list(rows.values_list("key", flat=True))
 print(len(keys), keys == [f"kept.{n}" for n in range(len(keys))])

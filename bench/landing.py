@@ -33,8 +33,8 @@ from bench.told import told  # noqa: E402
 from halfthou.exchange import write_job  # noqa: E402
 from halfthou.jobs import Job, JobFile  # noqa: E402
 from workshop.jobs.actions import take_in_job  # noqa: E402
-from workshop.jobs.kept import forget_all  # noqa: E402
 from workshop.people.models import Person, Role  # noqa: E402
+from workshop.record.kept import forget_all  # noqa: E402
 
 TIMES = 30
 

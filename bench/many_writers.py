@@ -18,7 +18,7 @@ from tests.serving import Server, serving
 
 BENCHES, EACH = 32, 8
 PREPARE = """
-from workshop.jobs.models import JobRecord
+from workshop.record.models import JobRecord
 from workshop.gauges.models import GaugeRecord
 model = JobRecord.objects.get(number="44")
 made = []

@@ -12,8 +12,8 @@ from halfthou.jobs import FOUND, NOTHING, Closed, FastenerKind, FastenerState
 from halfthou.lengths import Unit
 from halfthou.strip import steps_by_id
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
+from workshop.record.models import JobRecord
 
 if TYPE_CHECKING:
     from demo.shop import Shop

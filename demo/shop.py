@@ -22,13 +22,13 @@ from halfthou.lengths import Unit
 from halfthou.verdicts import Action
 from workshop.house.actions import HouseRulesForm, keep_rules
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
 from workshop.limits.actions import confirm_sheet, draft_sheet
 from workshop.limits.models import SheetRevision
 from workshop.limits.translate import SheetForm
 from workshop.pages.printing import sheet_html
 from workshop.people.actions import prefer_unit
 from workshop.people.models import Person, Role
+from workshop.record.models import JobRecord
 
 SEED = 1902
 

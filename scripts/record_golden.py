@@ -32,8 +32,8 @@ KEPT_JOBS = ("54", "60", "62")
 EXPORT = """
 import json, sys
 from halfthou.exchange import write_job
-from workshop.jobs.models import JobRecord, SignatureRecord
-from workshop.jobs.translate import job_file_of
+from workshop.record.models import JobRecord, SignatureRecord
+from workshop.record.translate import job_file_of
 print(json.dumps({
     "file": write_job(job_file_of(JobRecord.objects.get(number="60"))),
     "sheet": SignatureRecord.objects.order_by("pk").last().sheet,

@@ -137,7 +137,7 @@ import json, django
 django.setup()
 from django.core.management import call_command
 from django.test import Client
-from workshop.jobs.models import JobRecord
+from workshop.record.models import JobRecord
 from workshop.people.models import Person
 for command in ("migrate", "check_data"):
     call_command(command, verbosity=0)

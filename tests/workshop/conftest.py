@@ -18,13 +18,13 @@ from halfthou.report import Assessment
 from tests.making import GOOD_ENGINE
 from workshop.gauges.actions import GaugeForm, keep_gauge
 from workshop.jobs import actions
-from workshop.jobs.kept import forget_all
-from workshop.jobs.models import JobRecord
-from workshop.jobs.translate import facts_of
 from workshop.limits.actions import draft_sheet
 from workshop.limits.models import SheetRevision
 from workshop.limits.translate import FigureForm, SetForm, SheetForm, StepForm
 from workshop.people.models import Person, Role
+from workshop.record.kept import forget_all
+from workshop.record.models import JobRecord
+from workshop.record.translate import facts_of
 
 PASSWORD = "scribed-line-42"
 counted = itertools.count(1)

@@ -24,8 +24,8 @@ from tests.conftest import examples
 from tests.making import GOOD_MAIN, GOOD_ROD
 from tests.reported import BEFORE_THE_BENCH
 from tests.telling import Told
-from workshop.jobs.kept import forget_all
 from workshop.people.models import Role
+from workshop.record.kept import forget_all
 
 from .conftest import as_here, person, sheet_form
 

@@ -14,9 +14,9 @@ from halfthou.jobs import Gauge, Reading
 from tests.making import GOOD_ENGINE
 from tests.workshop.conftest import kept
 from workshop.config.api import api
-from workshop.jobs.models import JobRecord
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person
+from workshop.record.models import JobRecord
 
 from .conftest import PASSWORD, sheet_form
 

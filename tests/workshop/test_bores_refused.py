@@ -14,14 +14,14 @@ from halfthou.engines import usual_layouts
 from halfthou.jobs import Gauge, SourceKind
 from halfthou.lengths import Asked, Unit, Unreadable
 from tests.workshop.conftest import sheet_form
+from workshop.bench.shapes import bench_out
 from workshop.gauges.actions import CheckForm, GaugeForm, check_setting, keep_gauge
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
-from workshop.jobs.shapes import bench_out
 from workshop.limits.actions import change_sheet, draft_sheet
 from workshop.limits.translate import FigureForm, SetForm, StepForm
 from workshop.people.models import Person
 from workshop.people.refusals import Refusal
+from workshop.record.models import JobRecord
 
 FIGURES = (("size", "4.0000", "4.0007"), ("out_of_round", ".0020", ""), ("taper", ".0040", ""))
 

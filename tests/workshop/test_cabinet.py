@@ -12,9 +12,9 @@ from halfthou.jobs import Gauge, Purpose
 from workshop.gauges.actions import CheckForm, GaugeForm, check_setting, keep_gauge, last_checks
 from workshop.gauges.models import SettingCheckRecord
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
 from workshop.people.refusals import NotThere, Refusal
+from workshop.record.models import JobRecord
 
 MIC = {
     "name": "m", "kind": "micrometer", "unit": "in", "resolution": ".0001", "permissible_error": ".0001",

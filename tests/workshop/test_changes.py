@@ -15,9 +15,9 @@ from halfthou.lengths import Unit
 from tests.telling import Told
 from workshop.gauges.actions import CheckForm, check_setting
 from workshop.house.models import HouseRulesRecord
-from workshop.jobs import kept as kept_module
-from workshop.jobs.models import JobRecord
 from workshop.people.models import Person, Role
+from workshop.record import kept as kept_module
+from workshop.record.models import JobRecord
 
 from .conftest import SignedIn, person
 

@@ -13,11 +13,11 @@ from halfthou.verdicts import Action
 from tests.making import inches
 from tests.workshop.conftest import as_here, kept
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
-from workshop.jobs.translate import job_file_of
 from workshop.limits.actions import change_sheet, copy_sheet
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotAllowed, Refusal
+from workshop.record.models import JobRecord
+from workshop.record.translate import job_file_of
 
 from .conftest import counted, form_of, sheet_form
 

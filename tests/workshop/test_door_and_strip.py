@@ -16,12 +16,12 @@ from halfthou.lengths import Unit
 from workshop.house.actions import HouseRulesForm, keep_rules
 from workshop.house.looks import LookTableForm, keep_looks, look_table_in_force
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord, Stage
 from workshop.jobs.rack import RackOrder, read_rack
-from workshop.jobs.translate import job_file_of
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotAllowed, Refusal
+from workshop.record.models import JobRecord, Stage
+from workshop.record.translate import job_file_of
 
 READ: dict[str, Any] = {
     "statement": actions.Telling, "seen": actions.Seeing, "stop point": actions.SettingStop,

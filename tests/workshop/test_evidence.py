@@ -21,11 +21,11 @@ from halfthou.lengths import Unit
 from halfthou.looks import GRADES
 from halfthou.report import read_signed
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
-from workshop.jobs.translate import job_file_of
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person
 from workshop.people.refusals import Refusal
+from workshop.record.models import JobRecord
+from workshop.record.translate import job_file_of
 
 READ: dict[str, Any] = {
     "seen": actions.Seeing, "oil report": actions.Reporting, "oil way": actions.SayingWay,

@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 from django.db import DatabaseError, connection, transaction
 
-from workshop.jobs.models import FactRecord, JobRecord, NoSuchKind
+from workshop.record.models import FactRecord, JobRecord, NoSuchKind
 
 
 @pytest.mark.parametrize(

@@ -13,10 +13,10 @@ from halfthou.lengths import Asked, Unit
 from tests.making import inches, mm
 from tests.workshop.conftest import back, kept
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person, Role
 from workshop.people.refusals import NotAllowed, NotThere, Refusal
+from workshop.record.models import JobRecord
 
 from .conftest import person
 

@@ -16,10 +16,10 @@ from halfthou.jobs import Gauge, Reading
 from tests.workshop.conftest import kept
 from workshop.gauges.models import GaugeRecord
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person
 from workshop.people.refusals import Refusal
+from workshop.record.models import JobRecord
 
 from .conftest import PASSWORD
 

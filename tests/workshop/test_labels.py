@@ -12,8 +12,8 @@ from django.test import Client
 
 from halfthou.jobs import Layout
 from halfthou.strip import places_off
-from workshop.jobs.models import JobRecord
 from workshop.people.models import Person
+from workshop.record.models import JobRecord
 
 A4_MM, MM_PER_POINT = (210.0, 297.0), 25.4 / 72
 SMALLEST = {"roll": "true", "width": "40", "height": "20"}

@@ -15,10 +15,10 @@ from halfthou.verdicts import Action
 from tests.making import inches
 from tests.workshop.conftest import as_here, back, kept
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
-from workshop.jobs.translate import job_file_of
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotAllowed, NotThere, Refusal
+from workshop.record.models import JobRecord
+from workshop.record.translate import job_file_of
 
 
 def landing(gauge: Gauge, name: str, journal: str, spot: str, typed: str, **more: Any) -> actions.Landing:

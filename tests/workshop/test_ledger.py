@@ -6,7 +6,7 @@ import json
 from typing import Any
 
 from tests.telling import Told
-from workshop.jobs.ledger import Ledger, Piece
+from workshop.record.ledger import Ledger, Piece
 
 
 def pieces(**changed: Any) -> dict[Piece, bytes]:

@@ -21,12 +21,12 @@ from halfthou.lengths import Unit
 from tests.workshop.conftest import back
 from workshop.jobs import actions
 from workshop.jobs.actions.door import way_of
-from workshop.jobs.models import JobRecord
-from workshop.jobs.translate import job_file_of, job_of
 from workshop.limits.actions import draft_sheet
 from workshop.limits.translate import form_of_sheet, sheet_of
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
+from workshop.record.models import JobRecord
+from workshop.record.translate import job_file_of, job_of
 
 SCOPE = ["bores", "pistons", "rings", "pump"]
 

@@ -19,11 +19,11 @@ from tests.tapping import Tapping, a_kind_of_fact_more
 from tests.workshop.conftest import SignedIn, back
 from tests.workshop.test_deciding import accept
 from workshop.jobs import actions
-from workshop.jobs.kept import forget_all
-from workshop.jobs.models import JobRecord
-from workshop.jobs.translate import job_file_of
 from workshop.people.models import Person
 from workshop.people.refusals import Refusal
+from workshop.record.kept import forget_all
+from workshop.record.models import JobRecord
+from workshop.record.translate import job_file_of
 
 
 @pytest.fixture

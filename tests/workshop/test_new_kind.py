@@ -25,8 +25,8 @@ from tests.faces import RIM, SPOTS, Faces
 from tests.faces import SET as FACES
 from tests.push_rods import SET, PushRods
 from tests.workshop.conftest import sheet_form
+from workshop.bench.shapes import bench_out
 from workshop.jobs import actions
-from workshop.jobs.shapes import bench_out
 from workshop.limits.actions import draft_sheet
 from workshop.limits.translate import FigureForm, SetForm
 from workshop.pages.kinds import kind_out

@@ -16,9 +16,9 @@ from hypothesis import strategies as st
 from halfthou.jobs import Gauge
 from tests.conftest import examples
 from workshop.config.api import api
-from workshop.jobs.models import JobRecord
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person
+from workshop.record.models import JobRecord
 
 pytestmark = pytest.mark.django_db
 

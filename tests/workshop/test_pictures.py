@@ -25,11 +25,11 @@ from halfthou.jobs import PictureKind
 from halfthou.lengths import Unit
 from tests.making import layout
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
-from workshop.jobs.pictures import MOST_PIXELS, SMALL_SIDE, content_of, upright
-from workshop.jobs.translate import job_file_of
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
+from workshop.record.models import JobRecord
+from workshop.record.pictures import MOST_PIXELS, SMALL_SIDE, content_of, upright
+from workshop.record.translate import job_file_of
 
 ORIENTATION, GPS = 0x0112, 0x8825
 #: How the stored rows and columns of each orientation lie: numpy's own turns undo it.

@@ -15,13 +15,13 @@ from tests.making import inches, mm
 from workshop.gauges.actions import GaugeForm, cabinet, keep_gauge
 from workshop.house.actions import HouseRulesForm, keep_rules, rules_in_force
 from workshop.jobs import actions
-from workshop.jobs.models import JobRecord
 from workshop.limits.actions import change_sheet, confirm_sheet, copy_sheet, document_of, draft_sheet, take_in_sheet
 from workshop.limits.models import SheetRevision
 from workshop.limits.translate import FigureForm, StepForm, form_of_sheet, sheet_of
 from workshop.people.actions import add_person, change_person
 from workshop.people.models import Person, Role
 from workshop.people.refusals import Clash, NotAllowed, Refusal
+from workshop.record.models import JobRecord
 
 from .conftest import PASSWORD, form_of, sheet_form
 

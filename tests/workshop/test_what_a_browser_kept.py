@@ -21,10 +21,10 @@ from django.utils import timezone
 
 from workshop.jobs import actions
 from workshop.jobs.actions import door
-from workshop.jobs.models import FactRecord, JobRecord
-from workshop.jobs.pictures import LEFT_S, sweep_parts
 from workshop.live.hub import hub
 from workshop.people.models import Person
+from workshop.record.models import FactRecord, JobRecord
+from workshop.record.pictures import LEFT_S, sweep_parts
 
 from .test_pictures import jpeg, noise
 

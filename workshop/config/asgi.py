@@ -30,7 +30,7 @@ async def application(scope: Any, receive: Any, send: Any) -> None:
 # Load the whole address map now, not at the first request.
 get_resolver().url_patterns  # noqa: B018
 
-from workshop.jobs.pictures import sweep_parts  # noqa: E402 - after Django is set up
+from workshop.record.pictures import sweep_parts  # noqa: E402 - after Django is set up
 
 sweep_parts()
 

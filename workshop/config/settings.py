@@ -89,7 +89,7 @@ INSTALLED_APPS = [
     "workshop.gauges",
     "workshop.house",
     "workshop.live",
-    "workshop.jobs",
+    "workshop.record",
     "workshop.pages",
     "demo",
 ]

@@ -8,14 +8,14 @@ from halfthou.exchange import write_job, write_readings
 from halfthou.jobs import DIAMETER, Moment, Plan, Waived
 from halfthou.lengths import Asked, Notation, Unit
 from halfthou.report import BudgetShown, StoryLine
+from workshop.bench.changes import ChangedOut, pieces_of
+from workshop.bench.shapes import BenchOut, DraftOut, LandedOut, SittingOut, asked_out, bench_out, landed_out
 from workshop.jobs import actions
-from workshop.jobs.changes import ChangedOut, pieces_of
-from workshop.jobs.kept import kept
-from workshop.jobs.ledger import Ledger
 from workshop.jobs.rack import RackOrder, RackOut, read_rack
-from workshop.jobs.shapes import BenchOut, DraftOut, LandedOut, SittingOut, asked_out, bench_out, landed_out
-from workshop.jobs.translate import job_file_of
 from workshop.people.api import signed_in
+from workshop.record.kept import kept
+from workshop.record.ledger import Ledger
+from workshop.record.translate import job_file_of
 
 router = Router(tags=["jobs"])
 

@@ -13,15 +13,15 @@ from halfthou.jobs import ComplaintKind, Job, Statement
 from halfthou.lengths import Notation, Unit
 from halfthou.strip import StripReport, looks_of, strip_report
 from halfthou.words import Reason
+from workshop.bench.shapes import BenchOut
 from workshop.jobs import actions
 from workshop.jobs.api import bench_answer
-from workshop.jobs.models import JobRecord
-from workshop.jobs.pictures import MOST_BYTES, place_of
-from workshop.jobs.shapes import BenchOut
-from workshop.jobs.translate import is_identified, job_file_of
 from workshop.limits.models import SheetRevision
 from workshop.people.api import signed_in
 from workshop.people.refusals import Refusal
+from workshop.record.models import JobRecord
+from workshop.record.pictures import MOST_BYTES, place_of
+from workshop.record.translate import is_identified, job_file_of
 
 router = Router(tags=["door"])
 

@@ -12,9 +12,9 @@ from halfthou.jobs import Job
 from halfthou.lengths import Unit
 from halfthou.words import WASHING
 from workshop.jobs import actions
-from workshop.jobs.kept import kept
 from workshop.people.api import signed_in
 from workshop.people.refusals import NotThere
+from workshop.record.kept import kept
 
 router = Router(tags=["evidence"])
 

@@ -6,9 +6,9 @@ from ninja import Router
 from halfthou.assess import judge, put_in_words
 from halfthou.place_card import PlaceCard, UnknownPlace, place_card
 from workshop.jobs import actions
-from workshop.jobs.kept import kept
 from workshop.people.api import signed_in
 from workshop.people.refusals import NotThere
+from workshop.record.kept import kept
 
 router = Router(tags=["places"])
 

@@ -7,7 +7,7 @@ from django.db.models import Case, F, Q, QuerySet, When
 from pydantic import BaseModel
 
 from halfthou.verdicts import MarkCode
-from workshop.jobs.models import JobRecord, Stage
+from workshop.record.models import JobRecord, Stage
 
 PAGE_SIZE = 50
 #: Nobody searches for more.

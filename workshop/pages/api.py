@@ -9,10 +9,10 @@ from halfthou.jobs import Condition
 from halfthou.parts import CATALOGUE, BoringCard, boring_card_csv
 from halfthou.rules import RULES
 from halfthou.verdicts import MARKS, Mark
+from workshop.bench.shapes import BenchOut
+from workshop.bench.work_shapes import CONDITIONS, WORK, WorkOut
 from workshop.jobs.actions import looked_at, open_job, sign
 from workshop.jobs.api import bench_answer
-from workshop.jobs.shapes import BenchOut
-from workshop.jobs.work_shapes import CONDITIONS, WORK, WorkOut
 from workshop.pages.kinds import KindOut, kind_out
 from workshop.pages.labels import LabelForm, code_of, code_text, labels_html, positions_for
 from workshop.pages.printing import (

@@ -17,10 +17,10 @@ from halfthou.surveys import plan_of, window_for
 from halfthou.verdicts import Action
 from halfthou.words import cautions_for
 from workshop.jobs.actions import Opened
-from workshop.jobs.actions.opened import standing_decisions, standing_signature
 from workshop.pages.figure_table import figure_table, sizes_besides
 from workshop.pages.marks import mark_drawing
 from workshop.people.refusals import NotThere
+from workshop.record.opened import standing_decisions, standing_signature
 
 _FACES = (
     ("Barlow Semi Condensed", 400, "barlow-semi-condensed", "barlow-semi-condensed-latin-400-normal.woff2"),

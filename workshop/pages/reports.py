@@ -12,8 +12,8 @@ from halfthou.evidence import CustomerReport, ReportFinding, customer_report
 from halfthou.jobs import Job
 from halfthou.lengths import UNIT_WORDS, Unit
 from workshop.jobs.evidence_api import sent_of
-from workshop.jobs.models import JobRecord
-from workshop.jobs.pictures import content_of
+from workshop.record.models import JobRecord
+from workshop.record.pictures import content_of
 
 #: So many pictures of one finding stand side by side on paper.
 MOST_SIDE_BY_SIDE = 3

@@ -12,9 +12,13 @@ from halfthou.exchange import Fault
 from halfthou.jobs import CRANK_ONLY, LimitsSheet, Plan, Use, UseSaid, unidentified_sheet
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
-from workshop.jobs.actions.at_the_door import SettingStop, Telling, statement_of, stop_of
-from workshop.jobs.actions.facts import must_have_limits
-from workshop.jobs.actions.opened import (
+from workshop.limits.actions import revision_of
+from workshop.people.may import Act, must
+from workshop.people.models import Person
+from workshop.people.refusals import Clash, Refusal
+from workshop.record.facts import must_have_limits
+from workshop.record.models import JobRecord
+from workshop.record.opened import (
     Opened,
     add_facts,
     job_record,
@@ -24,12 +28,8 @@ from workshop.jobs.actions.opened import (
     to_change,
     write_history,
 )
-from workshop.jobs.models import JobRecord
-from workshop.jobs.translate import is_identified, sheet_of_job
-from workshop.limits.actions import revision_of
-from workshop.people.may import Act, must
-from workshop.people.models import Person
-from workshop.people.refusals import Clash, Refusal
+from workshop.record.translate import is_identified, sheet_of_job
+from workshop.strip.at_the_door import SettingStop, Telling, statement_of, stop_of
 
 MOST = {"title": 200, "customer": 200, "complaint": 2000, "number": 40}
 EARLIEST, LATEST = date(1950, 1, 1), date(2200, 12, 31)

@@ -13,25 +13,17 @@ from pydantic import Field, ValidationError, ValidatorFunctionWrapHandler, WrapV
 
 from halfthou.exchange import Fault, faults_of
 from halfthou.jobs import FACT_KINDS, kind_called
-from workshop.jobs.actions import (
-    at_the_door,
-    cause,
-    evidence,
-    facts,
-    landing,
-    open_ends,
-    pieces,
-    seeing,
-    strip,
-    work,
-)
-from workshop.jobs.actions.landing import Landed, Landing, land_readings, not_worked_out
-from workshop.jobs.actions.one_fact import Ways
-from workshop.jobs.actions.opened import Opened, open_job
-from workshop.jobs.actions.plain import land_plain, reported_as
+from workshop.bench import landing, pieces, seeing, work
+from workshop.bench.landing import Landed, Landing, land_readings, not_worked_out
+from workshop.evidence import cause, reported
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import NotThere, Refusal
+from workshop.record import facts
+from workshop.record.one_fact import Ways
+from workshop.record.opened import Opened, open_job
+from workshop.record.plain import land_plain, reported_as
+from workshop.strip import at_the_door, open_ends, steps
 
 log = logging.getLogger(__name__)
 
@@ -52,7 +44,7 @@ class FactWay(NamedTuple):
 
 
 #: Where the kinds that have a way of their own land: each module says what is reported to it, and how it lands.
-_OWN = (at_the_door, cause, evidence, facts, landing, open_ends, pieces, seeing, strip, work)
+_OWN = (at_the_door, cause, facts, landing, open_ends, pieces, reported, seeing, steps, work)
 _WAYS: Ways = {form: land for module in _OWN for form, land in module.WAYS.items()}
 #: The same by the name of the kind.
 OWN_WAYS: dict[str, FactWay] = {

@@ -19,7 +19,11 @@ from halfthou.jobs import FACT_KINDS, Job, JobFile, Reading, SheetState, SlipAns
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import plan_of
-from workshop.jobs.actions.opened import (
+from workshop.people.may import Act, must
+from workshop.people.models import Person
+from workshop.people.refusals import Clash, Refusal
+from workshop.record.models import DecisionRecord, JobRecord, SignatureRecord
+from workshop.record.opened import (
     Judged,
     Opened,
     add_facts,
@@ -32,12 +36,8 @@ from workshop.jobs.actions.opened import (
     write_history,
     write_summary,
 )
-from workshop.jobs.models import DecisionRecord, JobRecord, SignatureRecord
-from workshop.jobs.pictures import keep_file, take_in_file
-from workshop.jobs.translate import decision_row
-from workshop.people.may import Act, must
-from workshop.people.models import Person
-from workshop.people.refusals import Clash, Refusal
+from workshop.record.pictures import keep_file, take_in_file
+from workshop.record.translate import decision_row
 
 ELSEWHERE = " (elsewhere)"
 #: Longer names are cut, so that the mark fits: what lands must open.

@@ -6,10 +6,10 @@ from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
 from halfthou.report import BudgetShown, StoryLine
 from halfthou.story import story
-from workshop.jobs.actions.opened import job_record, sound_job
-from workshop.jobs.models import HistoryEntry
 from workshop.people.models import Person
 from workshop.people.refusals import NotThere
+from workshop.record.models import HistoryEntry
+from workshop.record.opened import job_record, sound_job
 
 #: History of earlier versions that tells of a fact which the story tells anyway, or of its outcome.
 _TOLD_BY_FACTS = ("withdrew ", "took back: ", "brought in ", "said how the oil runs")

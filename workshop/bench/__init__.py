@@ -1,0 +1,1 @@
+"""The bench in the workshop: readings, work, pieces and what is seen land here, and the bench is drawn."""

@@ -1,0 +1,1 @@
+"""Deciding in the workshop: decisions, waivers and the signature."""

@@ -226,7 +226,7 @@ def evidence_board(standing: EvidenceStanding, cautions: tuple[Caution, ...]) ->
     """
     job, sightings, bearings = standing.job, standing.sightings, standing.bearings
     kind = sightings.answer(ENGINE, KIND) or UNKNOWN
-    weighed, way = standing.weighed, oil_way_of(job)
+    weighed = standing.weighed
     return EvidenceBoard(
         grades=GRADES,
         wears=OF_HALVES[WEAR].texts,
@@ -237,15 +237,7 @@ def evidence_board(standing: EvidenceStanding, cautions: tuple[Caution, ...]) ->
         to_grade=len(bearings.halves) - len(bearings.grades),
         kind=kind,
         normal=NORMAL[kind],
-        way=OilWayShown(
-            stations=stations_shown(way, sightings, bearings),
-            readings=readings_of_the_way(way, bearings),
-            source=way.source,
-            from_rear=way.said is not None and way.said.from_rear,
-            feeds={pin: way.feeds(pin) for pin in job.limits.layout.rods},
-            extras=way.extras,
-            known_extras=EXTRAS,
-        ),
+        way=_oil_way(standing),
         looks=tuple(_look(look, standing) for look in sightings.looks.on_the_board),
         deposits=tuple(_deposits(standing)),
         oil_reports=tuple(_oil(standing)),
@@ -264,6 +256,19 @@ def evidence_board(standing: EvidenceStanding, cautions: tuple[Caution, ...]) ->
         carried=job.standing(job.carried_parts),
         reports=tuple(IssuedShown(fact=r.id, number=r.number, by=r.by, at=r.at) for r in job.reports),
         cautions=cautions,
+    )
+
+
+def _oil_way(standing: EvidenceStanding) -> OilWayShown:
+    bearings, way = standing.bearings, oil_way_of(standing.job)
+    return OilWayShown(
+        stations=stations_shown(way, standing.sightings, bearings),
+        readings=readings_of_the_way(way, bearings),
+        source=way.source,
+        from_rear=way.said is not None and way.said.from_rear,
+        feeds={pin: way.feeds(pin) for pin in standing.job.limits.layout.rods},
+        extras=way.extras,
+        known_extras=EXTRAS,
     )
 
 

@@ -117,24 +117,12 @@ def looks_report(looks: Looks, strip_minutes: int, strip_left: int) -> LooksRepo
     spent_minutes = sum(looks.minutes_taken(key, one) for key, one in looks.taken.items()) + strip_minutes
     spent = coins_of(spent_minutes, table.hour)
     stops = tuple(_stops(looks, spent, order))
-    ways = tuple(
-        WayShown(name=name, time=minutes_words(minutes), money=money_words(coins_of(minutes, table.hour), table))
-        for name, minutes in (
-            ("Go on looking, in the mean until a look ends it", expected),
-            ("Strip all of it", strip_left),
-            ("Stop, and put back what is off", strip_minutes),
-        )
-    )
     plain_minutes = round(expected_cost(plain, weighed))
     return LooksReport(
         kinds=tuple(kind for kind in ComplaintKind if kind in looks.kinds),
         order=tuple(_shown(looks, looks.rows[key]) for key in order),
         taken=tuple(_taken(looks)),
-        barred=tuple(
-            BarredShown(key=row.key, name=row.name, why=looks.barred(row))
-            for row in table.looks
-            if row.key not in looks.taken and looks.barred(row)
-        ),
+        barred=tuple(_barred(looks)),
         expected=expected,
         plain=plain_minutes,
         expected_time=minutes_words(expected),
@@ -144,11 +132,30 @@ def looks_report(looks: Looks, strip_minutes: int, strip_left: int) -> LooksRepo
         hour_money=money_words(table.hour, table),
         currency=table.currency,
         stops=stops,
-        ways=ways,
+        ways=tuple(
+            WayShown(
+                name=name, time=minutes_words(minutes), money=money_words(coins_of(minutes, table.hour), table)
+            )
+            for name, minutes in zip(_WAYS_ON, (expected, strip_left, strip_minutes), strict=True)
+        ),
         stopped=_stopped(looks),
         reasons=tuple(_reasons(looks)),
         waits_for=_waits_for(looks, stops, order),
     )
+
+
+#: What can be done now, each with what it costs: go on, strip, or stop.
+_WAYS_ON = (
+    "Go on looking, in the mean until a look ends it",
+    "Strip all of it",
+    "Stop, and put back what is off",
+)
+
+
+def _barred(looks: Looks) -> Iterator[BarredShown]:
+    for row in looks.table.looks:
+        if row.key not in looks.taken and looks.barred(row):
+            yield BarredShown(key=row.key, name=row.name, why=looks.barred(row))
 
 
 def coins_of(minutes: int, hour: int) -> int:

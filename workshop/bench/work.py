@@ -9,6 +9,7 @@ from pydantic import Field
 
 from halfthou.engines import Engine
 from halfthou.exchange import Fault
+from halfthou.gauges import SlipKind
 from halfthou.jobs import Job, Operation, OperationKind, Reading, SlipAnswer, held_as
 from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Unit, Unreadable, read_undersize
 from halfthou.memo import Memo
@@ -164,24 +165,27 @@ def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
     names = [given.id if nth == 0 else f"{given.id}.{nth}" for nth in range(len(together))]
     if names_taken(record, names):
         raise Clash("name-taken", "Another fact has that name already. The answer was not kept.")
-    answers = []
-    for name, (doubt, reading) in zip(names, together, strict=True):
+    for _, reading in together:
         own_or_may(person, reading.by)
-        its_offer = next((o for o in doubt.offers if offer is not None and o.kind is offer.kind), None)
-        said = its_offer.kind.value if its_offer else doubt.gauge.value if doubt.gauge else doubt.why.value
-        answers.append(
-            SlipAnswer(
-                id=name,
-                reading=doubt.reading,
-                slip=said,
-                offered=its_offer.meant if its_offer else None,
-                taken=its_offer is not None,
-                by=person.username,
-                at=timezone.now(),
-            )
-        )
-    add_facts(record, answers)
+    meant = None if offer is None else offer.kind
+    add_facts(
+        record, [_answer(person, name, doubt, meant) for name, (doubt, _) in zip(names, together, strict=True)]
+    )
     return settled(record, person)
+
+
+def _answer(person: Person, name: str, doubt: Suspicion, meant: SlipKind | None) -> SlipAnswer:
+    offer = next((offer for offer in doubt.offers if offer.kind is meant), None)
+    said = offer.kind.value if offer else doubt.gauge.value if doubt.gauge else doubt.why.value
+    return SlipAnswer(
+        id=name,
+        reading=doubt.reading,
+        slip=said,
+        offered=offer.meant if offer else None,
+        taken=offer is not None,
+        by=person.username,
+        at=timezone.now(),
+    )
 
 
 def _asked_about(job: Job) -> list[tuple[Suspicion, Reading]]:

@@ -136,7 +136,7 @@ def looks_report(looks: Looks, strip_minutes: int, strip_left: int) -> LooksRepo
             WayShown(
                 name=name, time=minutes_words(minutes), money=money_words(coins_of(minutes, table.hour), table)
             )
-            for name, minutes in zip(_WAYS_ON, (expected, strip_left, strip_minutes), strict=True)
+            for name, took in zip(_WAYS_ON, (expected, strip_left, strip_minutes), strict=True)
         ),
         stopped=_stopped(looks),
         reasons=tuple(_reasons(looks)),

@@ -133,9 +133,7 @@ def looks_report(looks: Looks, strip_minutes: int, strip_left: int) -> LooksRepo
         currency=table.currency,
         stops=stops,
         ways=tuple(
-            WayShown(
-                name=name, time=minutes_words(minutes), money=money_words(coins_of(minutes, table.hour), table)
-            )
+            WayShown(name=name, time=minutes_words(took), money=money_words(coins_of(took, table.hour), table))
             for name, took in zip(_WAYS_ON, (expected, strip_left, strip_minutes), strict=True)
         ),
         stopped=_stopped(looks),

@@ -168,9 +168,8 @@ def answer_slip(person: Person, job_id: int, given: SlipReply) -> Opened:
     for _, reading in together:
         own_or_may(person, reading.by)
     meant = None if offer is None else offer.kind
-    add_facts(
-        record, [_answer(person, name, doubt, meant) for name, (doubt, _) in zip(names, together, strict=True)]
-    )
+    doubted = [doubt for doubt, _ in together]
+    add_facts(record, [_answer(person, name, doubt, meant) for name, doubt in zip(names, doubted, strict=True)])
     return settled(record, person)
 
 

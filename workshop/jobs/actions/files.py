@@ -103,20 +103,8 @@ def _keep_job(person: Person, file: JobFile) -> Opened:
     DecisionRecord.objects.bulk_create(
         (decision_row(record, decision, elsewhere=True) for decision in job.decisions), batch_size=BATCH
     )
-    SignatureRecord.objects.bulk_create(
-        SignatureRecord(
-            job=record,
-            revision=s.revision,
-            by=s.by,
-            at=s.at,
-            withdrawn_by=s.withdrawn_by,
-            withdrawn_at=s.withdrawn_at,
-            withdrawn_because=s.withdrawn_because,
-            made_elsewhere=True,
-            sheet=s.sheet,
-        )
-        for s in file.signatures
-    )
+    signed = [{**signature.model_dump(), "made_elsewhere": True} for signature in file.signatures]
+    SignatureRecord.objects.bulk_create(SignatureRecord(job=record, **one) for one in signed)
     write_history(record, person.username, "took the job in from a file")
     return settled(record, person)
 

@@ -3,13 +3,9 @@ oversize."""
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
+from demo.shop import Shop
 from demo.worn import INCH_HAND, Worn
 from halfthou.jobs import Feature, Gauge, Look
-
-if TYPE_CHECKING:
-    from demo.shop import Shop
 
 BLOCK_ONLY = ["bores"]
 WHOLE = ["mains", "rods", "bores"]

@@ -3,20 +3,18 @@ caps that are no pair, one of which nobody knows yet what it is, and one that wa
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING, Any
+from typing import Any
 
 from django.utils import timezone
 
 from demo import pictures
+from demo.shop import Shop
 from halfthou.jobs import FOUND, NOTHING, Closed, FastenerKind, FastenerState
 from halfthou.lengths import Unit
 from halfthou.strip import steps_by_id
 from workshop.jobs import actions
 from workshop.people.models import Person
 from workshop.record.models import JobRecord
-
-if TYPE_CHECKING:
-    from demo.shop import Shop
 
 
 def furnish_door(shop: Shop) -> None:

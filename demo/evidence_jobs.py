@@ -3,19 +3,17 @@ part comes to, and one closed up with its cause open."""
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING, Any
+from typing import Any
 
 from demo import pictures
 from demo.door_jobs import picture_of, report, said
+from demo.shop import Shop
 from demo.worn import INCH_HAND, Worn
 from halfthou.evidence import halves_of
 from halfthou.jobs import Drawn, JournalSet, Look, Stand
 from halfthou.looks import GRADES
 from workshop.jobs import actions
 from workshop.pages.printing import sheet_html
-
-if TYPE_CHECKING:
-    from demo.shop import Shop
 
 _ANSWERS = {grade.key: grade.answer for grade in GRADES}
 

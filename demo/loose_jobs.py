@@ -3,12 +3,10 @@ file after a hone with one piston read at the wrong place."""
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING, Any
+from typing import Any
 
+from demo.shop import Shop
 from halfthou.jobs import Gauge, OperationKind, Use
-
-if TYPE_CHECKING:
-    from demo.shop import Shop
 
 LOOSE = ["bores", "pistons", "rings", "pump"]
 #: A part, what is typed at its spots, the gauge, and the rest of what is said of the readings.

@@ -7,7 +7,7 @@ from django.core.management.base import BaseCommand
 from django.db import transaction
 from django.utils import timezone
 
-from demo.shop import furnish
+from demo.furnish import furnish
 
 
 class Command(BaseCommand):

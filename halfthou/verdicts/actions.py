@@ -29,6 +29,22 @@ class Action(StrEnum):
     MEASURE = "measure"
 
 
+#: What asks for a person first, the most pressing before the rest: where one goes on when all is read.
+MOST_PRESSING = (
+    Action.REPLACE,
+    Action.REFER,
+    Action.SLEEVE,
+    Action.REGRIND,
+    Action.REBORE,
+    Action.MEASURE,
+    Action.FIT_UNDERSIZE,
+    Action.POLISH,
+    Action.HONE,
+)
+#: What leaves a set at a size, and may name it.
+SIZED = (Action.REGRIND, Action.FIT_UNDERSIZE, Action.REUSE, Action.REBORE)
+
+
 class MarkCode(StrEnum):
     """The punch marks. The drawing of each is in the web's marks file; letter and word are here."""
 

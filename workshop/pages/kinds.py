@@ -9,7 +9,7 @@ from halfthou.amounts import QUANTITIES, Quantity
 from halfthou.engines import Drawing, FeatureKind, PartKind, SheetFigure, SheetMade
 from halfthou.jobs import OperationKind, Plan, Purpose
 from halfthou.looks import Asks, LookKind
-from halfthou.verdicts import Action
+from halfthou.verdicts import MOST_PRESSING, SIZED, Action
 
 
 class LiesOut(BaseModel):
@@ -97,7 +97,8 @@ class SteppedOut(BaseModel):
 
 
 class KindOut(BaseModel):
-    """A kind of part. `steps` is what its sizes from standard are called, "" where it has none."""
+    """A kind of part. `steps` is what its sizes from standard are called, "" where it has none. Of its `actions`
+    those that are `sized` may name a size; `pressing` is which verdict asks for a person first."""
 
     kind: str
     name: str
@@ -115,6 +116,8 @@ class KindOut(BaseModel):
     plan_hint: str
     loose: bool
     actions: list[Action]
+    sized: list[Action]
+    pressing: list[Action]
 
 
 def kind_out(kind: PartKind) -> KindOut:
@@ -136,6 +139,8 @@ def kind_out(kind: PartKind) -> KindOut:
         plan_hint=kind.plan_hint,
         loose=kind.loose,
         actions=[Action(action) for action in kind.actions],
+        sized=[action for action in SIZED if action in kind.actions],
+        pressing=list(MOST_PRESSING),
     )
 
 

@@ -1526,7 +1526,8 @@ export interface components {
         };
         /**
          * KindOut
-         * @description A kind of part. `steps` is what its sizes from standard are called, "" where it has none.
+         * @description A kind of part. `steps` is what its sizes from standard are called, "" where it has none. Of its `actions`
+         *     those that are `sized` may name a size; `pressing` is which verdict asks for a person first.
          */
         KindOut: {
             /** Kind */
@@ -1562,6 +1563,10 @@ export interface components {
             loose: boolean;
             /** Actions */
             actions: components["schemas"]["Action"][];
+            /** Sized */
+            sized: components["schemas"]["Action"][];
+            /** Pressing */
+            pressing: components["schemas"]["Action"][];
         };
         /**
          * LiesOut

@@ -1,4 +1,4 @@
-import type { Bench, Part } from "../../shared/job";
+import type { Bench, Kind, Part } from "../../shared/job";
 import type { Parcel } from "./useReadings";
 
 /** A place to read at: a part, what of it is read, and the spot. */
@@ -50,16 +50,15 @@ export function nextPart(bench: Bench, from: Part, parcels: readonly Parcel[]): 
   );
 }
 
-const URGENT = ["replace", "refer", "sleeve", "regrind", "rebore", "measure", "fit undersize", "polish", "light hone"] as const; // prettier-ignore
 const planned = (part: Part): number =>
   part.features.reduce((sum, one) => sum + (one.planned ? one.spots.length : 0), 0);
 
-/** Where one goes on: a part asked about, one begun, one not read, else the one that needs most. */
-export function firstToRead(parts: readonly Part[]): Part {
+/** Where one goes on: a part asked about, one begun, one not read, else the one that presses most. */
+export function firstToRead(parts: readonly Part[], pressing: Kind["pressing"]): Part {
   const asked = parts.find((one) => one.features[0]?.spots.some((spot) => spot.doubt?.holds));
   const begun = parts.find((one) => one.to_read.length > 0 && one.to_read.length < planned(one));
   const open = asked ?? begun ?? parts.find((one) => one.to_read.length > 0);
-  const worst = URGENT.map((action) => parts.find((one) => one.own_action === action)).find(Boolean);
+  const worst = pressing.map((action) => parts.find((one) => one.own_action === action)).find(Boolean);
   const first = open ?? worst ?? parts[0];
   if (!first) throw new Error("A job judges at least one part.");
   return first;

@@ -24,6 +24,7 @@ export function useDesk(bench: Bench) {
   const jobId = bench.card.id;
   const person = usePerson();
   const kinds = useKinds();
+  const pressing = kinds[0]?.pressing ?? [];
   const readings = useReadings(jobId);
   const { mine } = readings;
   const setup = useSetup(bench);
@@ -34,13 +35,13 @@ export function useDesk(bench: Bench) {
   const isText = (kept: unknown): kept is string => typeof kept === "string";
   const [partId, setPartId] = useKept(
     `part.${jobId}`,
-    () => address.get("part") ?? firstToRead(parts).id,
+    () => address.get("part") ?? firstToRead(parts, pressing).id,
     isText,
   );
   const asked = useAskedPart();
   const [moved, setMoved] = useState(false);
   const inHand = asked && !moved ? asked.part : partId;
-  const part = parts.find((one) => one.id === inHand) ?? firstToRead(parts);
+  const part = parts.find((one) => one.id === inHand) ?? firstToRead(parts, pressing);
   // The last part in hand of each station: coming back to it goes on there.
   const [lastOf, setLastOf] = useKept<Record<string, string>>(`stations.${jobId}`, () => ({}), isRecord);
   const targets = targetsOf(bench, kinds, part);
@@ -107,7 +108,8 @@ export function useDesk(bench: Bench) {
   /** To a station: to the part that was last in hand there, else where one goes on. */
   const goToStation = (key: string) => {
     const here = parts.filter((one) => one.station === key);
-    if (here.length > 0) goTo(here.find((one) => one.id === lastOf[key])?.id ?? firstToRead(here).id);
+    if (here.length > 0)
+      goTo(here.find((one) => one.id === lastOf[key])?.id ?? firstToRead(here, pressing).id);
   };
   const nextStation = () => {
     const at = stations.findIndex((one) => one.key === part.station);

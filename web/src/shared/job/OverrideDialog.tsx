@@ -6,8 +6,6 @@ import { useDecisions } from "./useDecisions";
 import { useKinds } from "./useKinds";
 
 type Action = Schemas["Action"];
-/** Actions that leave a set at a size, and may name it. */
-const SIZED: readonly Action[] = ["regrind", "fit undersize", "reuse", "rebore"];
 
 interface Props {
   bench: Bench;
@@ -35,10 +33,11 @@ function OverrideForm({ bench, set, onDone }: Pick<Props, "bench" | "set"> & { o
   const { decide } = useDecisions(bench.card.id);
   const kind = useKinds().find((one) => set in one.sets);
   const actions = (kind?.actions ?? []) as readonly Action[];
+  const sized = (kind?.sized ?? []) as readonly Action[];
   const start = { action: "" as Action | "", step: "", reason: "", sure: false };
   const { form, field, said, submit, submitWith } = useServerForm(start, async (given) => {
     const action = given.action || null;
-    const step = action && SIZED.includes(action) ? given.step : "";
+    const step = action && sized.includes(action) ? given.step : "";
     await decide.mutateAsync({ ...given, action, step, kind: "overridden", set });
     onDone();
   });
@@ -50,7 +49,7 @@ function OverrideForm({ bench, set, onDone }: Pick<Props, "bench" | "set"> & { o
         options={[{ value: "", label: "choose" }, ...actions.map((value) => ({ value, label: value }))]}
         {...field("action")}
       />
-      {SIZED.includes(form.watch("action") as Action) && (
+      {sized.includes(form.watch("action") as Action) && (
         <Field
           label={`At which ${(kind?.stepped?.step ?? "size").toLowerCase()}`}
           placeholder={bench.card.entry_unit === "in" ? ".020" : "0.50"}

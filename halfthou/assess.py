@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from halfthou.amounts import Quantity
 from halfthou.door import faults_at_the_door
 from halfthou.engines import Engine
-from halfthou.evidence import CHANGES_NOTHING, EvidenceStanding, FigureCalled, Sightings, faults_of_evidence
+from halfthou.evidence import EvidenceStanding, FigureCalled, Sightings, faults_of_evidence
 from halfthou.first_look import faults_of_looks
 from halfthou.jobs import FACT_KINDS, Chapter, Decision, DecisionKind, Job, Waived
 from halfthou.lengths import Length, Notation, Unit
@@ -135,15 +135,15 @@ def evidence_of(judged: JudgedJob, parts: tuple[PartReport, ...]) -> EvidenceSta
     """
     job = judged.job
     of_evidence = (held.of(job) for held in FACT_KINDS.values() if held.kind.chapter is Chapter.EVIDENCE)
-    if not job.statements and not any(of_evidence) and not Sightings(job, judged.engine).begun:
+    sightings = Sightings(job, judged.engine)
+    if not job.statements and not any(of_evidence) and not sightings.begun:
         return None
-    first = min((work.at for work in job.standing_operations if work.kind not in CHANGES_NOTHING), default=None)
-    if first is None:
+    if not sightings.worked:
         return EvidenceStanding(job, judged.engine, _figures(parts), judged.given.memo)
     as_it_came = job.model_copy(
         update={
-            "readings": tuple(one for one in job.readings if one.at <= first),
-            "seen": tuple(one for one in job.seen if one.at <= first),
+            "readings": tuple(one for one in job.readings if sightings.as_it_came(one.part, one.at)),
+            "seen": tuple(one for one in job.seen if sightings.as_it_came(one.on, one.at)),
             "operations": (),
             "fittings": (),
             "pieces": (),

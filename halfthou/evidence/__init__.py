@@ -9,5 +9,5 @@ from halfthou.evidence.oil_report import FIGURES, fault_of_report, viscosity_off
 from halfthou.evidence.oil_way import OilWay, faults_of_way, oil_way_of
 from halfthou.evidence.places import halves_of
 from halfthou.evidence.reading_the_way import readings_of_the_way
-from halfthou.evidence.sighted import CHANGES_NOTHING, Sightings
+from halfthou.evidence.sighted import Sightings
 from halfthou.evidence.standing import EvidenceStanding

@@ -39,18 +39,18 @@ class Sightings:
     @cached_property
     def all(self) -> tuple[Seen, ...]:
         """What was seen of the engine as it came, oldest first."""
-        return tuple(one for one in self.job.standing(self.job.seen) if self._as_it_came(one))
+        return tuple(one for one in self.job.standing(self.job.seen) if self.as_it_came(one.on, one.at))
 
-    def _as_it_came(self, one: Seen) -> bool:
-        place, worked = self.engine.places.get(one.on), self._worked
+    def as_it_came(self, on: str, at: datetime) -> bool:
+        """Whether what was read or seen of a thing then is of what came in the engine, before any work on it."""
+        place = self.engine.places.get(on)
         if place is not None and place.spare:
             return False
-        on = self.engine.lies_with(one.on)
-        first = worked.get(on, worked.get(one.on))
-        return first is None or one.at <= first
+        first = self.worked.get(self.engine.lies_with(on), self.worked.get(on))
+        return first is None or at <= first
 
     @cached_property
-    def _worked(self) -> dict[str, datetime]:
+    def worked(self) -> dict[str, datetime]:
         """When work first changed each part, set or whole."""
         found: dict[str, datetime] = {}
         for work in self.job.standing_operations if self.job.operations else ():

@@ -44,9 +44,9 @@ from halfthou.jobs import (
 from halfthou.looks import GRADES
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE, faults_of_seen
-from tests.making import CASES, layout
+from tests.making import CASES, GOOD_ENGINE, PERFECT, layout, readings
 from tests.reading import complains, graded, read, seen
-from tests.stripping import fact, said
+from tests.stripping import at_the_door, fact, said
 
 LAYOUTS = {one.name: one for one in usual_layouts()}
 
@@ -302,6 +302,16 @@ def test_what_is_measured_after_the_last_wash_is_evidence() -> None:
     washed = fact(Operation, 0, kind=OperationKind.FINAL_WASH, on="crank")
     bent = fact(Seen, 30, on="crank", look=Look.STRAIGHTNESS, answer="bent")
     assert "runout.beyond" in read(*complains("knock"), washed, bent).signs
+
+
+@pytest.mark.parametrize(("on", "told"), [("R2", True), ("mains", False)])
+def test_what_was_measured_is_of_the_engine_as_it_came_until_its_own_work(on: str, told: bool) -> None:
+    """Source: common practice, no source: a rod journal ground first says nothing of how the mains were worn."""
+    oval = ["2.4140", "2.4140", "2.4110", "2.4140"] * 2
+    read_later = readings({**GOOD_ENGINE, "M3": oval}, gauge=PERFECT)
+    ground = fact(Operation, -60, kind=OperationKind.GRIND, on=on)
+    job = at_the_door(*complains("knock"), ground, readings=read_later)
+    assert ("form.beyond" in evidence_standing(job).signs) is told
 
 
 def test_what_was_carried_over_is_a_suspect_until_it_is_proved_clean() -> None:

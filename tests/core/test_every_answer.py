@@ -1,0 +1,164 @@
+"""Every answer of the table that does something, alone on an engine that is otherwise as new: what it does is done
+to the part, and is said. A look, an answer or a kind that comes later falls into it by itself."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import cache
+from pathlib import Path
+
+import pytest
+from typing_extensions import override
+
+from halfthou.assess import assess
+from halfthou.exchange import read_job
+from halfthou.jobs import HouseRules, Job, Look, Seen, SetLimits
+from halfthou.looks import Answer, Does, Effect, LookKind
+from halfthou.parts import CATALOGUE
+from halfthou.report import Assessment
+from halfthou.verdicts import Action
+from tests.making import GOOD_ENGINE, NOON, engine_of, job, look, readings
+
+LOOSE = Path(__file__).parents[1] / "golden" / "loose" / "all-sound.json"
+#: A part of each kind that is judged, on which its answers are tried.
+TRIED = {"journal": "R2", "bore": "bore-2", "piston": "piston-2", "ring": "ring-2.1", "oil pump": "pump"}
+#: What keeps a part from going back as it is.
+KEEPS_BACK = (Does.REJECTS, Does.REFERS, Does.REMEDY, Does.ASKS, Does.HOLDS, Does.SUSPECTS)
+
+
+@cache
+def as_new(kind: str) -> Job:
+    """An engine on which all is read, seen and sound, with a part of the kind."""
+    if kind == "journal":
+        made = [
+            look(on, what, answer)
+            for on in GOOD_ENGINE
+            for what, answer in (
+                (Look.SURFACE, "nail runs clear"),
+                (Look.HEAT, "none"),
+                (Look.SEAT, "in place"),
+                (Look.FILLET, "sound"),
+            )
+        ]
+        return job(readings=readings(GOOD_ENGINE), seen=tuple(made), scope=("rods",))
+    return read_job(json.dumps(json.loads(LOOSE.read_text(encoding="utf-8"))["file"])).job
+
+
+@dataclass(frozen=True, repr=False)
+class Tried:
+    """One effect of one answer, on one kind of part."""
+
+    kind: str
+    row: LookKind
+    answer: Answer
+    effect: Effect
+
+    @override
+    def __repr__(self) -> str:
+        return f"{self.kind}: {self.row.key}: {self.answer.text}: {self.effect.does.value}"
+
+    def job(self) -> Job:
+        """The engine as new but for this answer, in a house and on a sheet where it does this."""
+        new, part = as_new(self.kind), TRIED[self.kind]
+        places = engine_of(new).kinds[self.kind]
+        on = (
+            part
+            if self.kind in self.row.on
+            else next(one for one in self.row.on if one in (*places.wholes, *places.sets))
+        )
+        others = tuple(one for one in new.seen if not (one.look == self.row.key and one.on in (part, on)))
+        seen = Seen(id="tried", on=on, look=self.row.key, answer=self.answer.text, by="bench", at=NOON)
+        return self._said(new.model_copy(update={"seen": (*others, seen)}))
+
+    def _said(self, new: Job) -> Job:
+        """With the house rule or the word of the sheet on which the effect rests."""
+        said = self.effect.when or next((one for one in said_of(self.kind) if clears(one, self.effect.unless)), "")
+        what, _, value = said.partition(": ")
+        if what in HouseRules.model_fields:
+            rules = HouseRules.model_validate({**new.house_rules.model_dump(), what: value})
+            return new.model_copy(update={"house_rules": rules})
+        if not what:
+            return new
+        one = engine_of(new).parts[TRIED[self.kind]].set
+        limits = new.limits.sets[one]
+        with_it = SetLimits.model_validate({**limits.model_dump(), "made": {**limits.made, what: value}})
+        sheet = new.limits.model_copy(update={"sets": {**new.limits.sets, one: with_it}})
+        return new.model_copy(update={"limits": sheet})
+
+
+def said_of(kind: str) -> Iterator[str]:
+    """Everything that house rules and the sheet of a kind can say."""
+    for name, field in HouseRules.model_fields.items():
+        for value in getattr(field.annotation, "__members__", {}).values():
+            yield f"{name}: {value.value}"
+    yield from (f"{made.key}: {answer}" for made in CATALOGUE[kind].made for answer in made.answers)
+
+
+def clears(said: str, unless: str) -> bool:
+    """Whether it says otherwise of the same thing."""
+    return bool(unless) and said != unless and said.partition(": ")[0] == unless.partition(": ")[0]
+
+
+def every_effect() -> Iterator[Tried]:
+    for kind in CATALOGUE.all:
+        if kind.key not in TRIED:
+            continue
+        for row in kind.looks:
+            for answer in row.answers:
+                for effect in answer.does:
+                    if not effect.of or kind.key in effect.of:
+                        yield Tried(kind.key, row, answer, effect)
+
+
+EFFECTS = tuple(every_effect())
+
+
+def judged(tried: Tried) -> Assessment:
+    return assess(tried.job())
+
+
+@pytest.mark.parametrize("kind", TRIED)
+def test_the_engine_as_new_goes_back_whole(kind: str) -> None:
+    """Without this the sweep below would prove nothing."""
+    found = assess(as_new(kind))
+    assert found.part(TRIED[kind]).action is Action.REUSE
+    assert found.whole or kind == "journal"
+
+
+@pytest.mark.parametrize("tried", [one for one in EFFECTS if one.effect.does in KEEPS_BACK], ids=repr)
+def test_what_an_answer_does_is_done_and_keeps_the_part_back(tried: Tried) -> None:
+    """Rule: pieces.eye-rejects: the eye may reject, refer or hold back, whatever the gauge says."""
+    found = judged(tried)
+    part, effect = found.part(TRIED[tried.kind]), tried.effect
+    if effect.does not in (Does.REJECTS, Does.REMEDY):
+        assert not found.whole
+    if effect.does is Does.REFERS:
+        assert part.own_action is Action.REFER
+    elif effect.does is Does.REJECTS:
+        assert part.own_action is Action(effect.on or Action.REPLACE)
+    elif effect.does is Does.REMEDY and effect.on in set(Action):
+        assert part.own_action is Action(effect.on)
+    elif effect.does is not Does.REMEDY:
+        assert part.own_action is not Action.REUSE or part.opens
+
+
+@pytest.mark.parametrize("tried", [one for one in EFFECTS if one.effect.words], ids=repr)
+def test_what_an_answer_does_is_said_of_the_part(tried: Tried) -> None:
+    part = judged(tried).part(TRIED[tried.kind])
+    words = tried.effect.words.format(tried.answer.text).casefold()
+    assert any(words in one.text.casefold() and one.rule == tried.effect.rule for one in part.reasons)
+
+
+def test_each_kind_that_is_judged_is_tried() -> None:
+    assert {trade.kind.key for trade in CATALOGUE.trades} == set(TRIED)
+
+
+def test_what_an_effect_names_is_there() -> None:
+    """A house rule, a word of the sheet, a look and its answer: what names nothing would never stand."""
+    for tried in EFFECTS:
+        effect, known = tried.effect, set(said_of(tried.kind))
+        assert {effect.when, effect.unless} - {""} <= known, repr(tried)
+        for key, answer in effect.until:
+            assert CATALOGUE.looks[key].answer(answer) is not None, repr(tried)

@@ -12,3 +12,4 @@ from halfthou.amounts.quantity import (
     amount_text,
 )
 from halfthou.amounts.typed import read_amount
+from halfthou.amounts.written import AmountNotation, notation_for

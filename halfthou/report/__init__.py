@@ -21,7 +21,7 @@ from halfthou.report.documents import (
     ToOrder,
 )
 from halfthou.report.doubts import doubts_of
-from halfthou.report.figures import amounts_shown, figures_shown, warmth_of
+from halfthou.report.figures import figures_shown, warmth_of
 from halfthou.report.part import Told, told
 from halfthou.report.scale import graduations
 from halfthou.report.signed import SHAPE, read_signed, shape_of

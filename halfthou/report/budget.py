@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
+from halfthou.amounts import notation_for
 from halfthou.gauges import SCALES, BudgetTerm, TermKind, effective_freedom, expanded
 from halfthou.jobs import Guard
 from halfthou.lengths import Length, Notation
@@ -31,7 +32,8 @@ def budgets_shown(
     return tuple(_shown(finding, rule, freedom, say) for finding in findings)
 
 
-def _shown(finding: Finding, rule: str, freedom: int, say: Notation) -> BudgetShown:
+def _shown(finding: Finding, rule: str, freedom: int, lengths: Notation) -> BudgetShown:
+    say = notation_for(finding.quantity, lengths)
     total = sum(term.nm**2 for term in finding.budget) or 1.0
     by_kind: dict[TermKind, float] = {}
     for term in finding.budget:

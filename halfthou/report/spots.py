@@ -3,12 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from typing import NamedTuple
 
-from halfthou.amounts import Quantity, amount_text
+from halfthou.amounts import AmountNotation, notation_for
 from halfthou.engines import FeatureKind, Lies
 from halfthou.jobs import Plan, Reading, plane_and_angle
-from halfthou.lengths import ZERO, Length, Notation, Shown
+from halfthou.lengths import ZERO, Notation
 from halfthou.report.documents import AsideShown, FeatureReport, ShownReading, Spot, SpotAsked
 from halfthou.surveys import Aside, FeatureSurvey, SpotState, Taken
 from halfthou.verdicts import Settling, SettlingWay
@@ -19,7 +18,7 @@ def feature_report(survey: FeatureSurvey, name: str, say: Notation) -> FeatureRe
     """One feature of a part with its spots, in the order of its plan; those outside it at the angle that is
     known."""
     kind, plan = survey.feature, survey.plan
-    says = _Says(say, kind.quantity)
+    says = notation_for(kind.quantity, say)
     return FeatureReport(
         survey.part.id,
         kind.key,
@@ -60,22 +59,7 @@ def spots_to_repeat(survey: FeatureSurvey, ways: Iterable[Settling]) -> tuple[Sp
     return tuple(SpotAsked(survey.part.id, survey.feature.key, spot, count) for spot, count in more.items())
 
 
-class _Says(NamedTuple):
-    """How the amounts of a feature are written: lengths in the unit of the job, all else in its own."""
-
-    say: Notation
-    quantity: Quantity
-
-    def shown(self, size: Length) -> Shown:
-        """The amount as text, with its count."""
-        return self.say.shown(size) if self.quantity is Quantity.LENGTH else Shown(self.text(size), size.nm)
-
-    def text(self, size: Length) -> str:
-        """The amount as text; what is no length with its unit."""
-        return self.say.text(size) if self.quantity is Quantity.LENGTH else amount_text(self.quantity, size.nm)
-
-
-def _spot(state: SpotState, lies: Lies, say: _Says) -> Spot:
+def _spot(state: SpotState, lies: Lies, say: Notation | AmountNotation) -> Spot:
     current = _taken(state.counted[0], say) if state.counted else None
     size = None
     if current is not None and not state.held:
@@ -94,7 +78,7 @@ def _spot(state: SpotState, lies: Lies, say: _Says) -> Spot:
     )
 
 
-def _taken(taken: Taken, say: _Says) -> ShownReading:
+def _taken(taken: Taken, say: Notation | AmountNotation) -> ShownReading:
     reading = taken.reading
     read = say.text(reading.size) if taken.size.nm != reading.count else ""
     return ShownReading(
@@ -102,13 +86,13 @@ def _taken(taken: Taken, say: _Says) -> ShownReading:
     )
 
 
-def _reading(reading: Reading, say: _Says) -> ShownReading:
+def _reading(reading: Reading, say: Notation | AmountNotation) -> ShownReading:
     return ShownReading(
         reading.id, say.shown(reading.size), reading.typed, reading.unit, reading.gauge, reading.by, reading.at
     )
 
 
-def _aside(aside: Aside, say: _Says) -> AsideShown:
+def _aside(aside: Aside, say: Notation | AmountNotation) -> AsideShown:
     done = aside.operation
     why = f"{done.kind.value}, {done.at:%d %B}" if done else aside.state
     return AsideShown(aside.reading.id, say.shown(aside.reading.size), aside.reading.by, why)

@@ -45,6 +45,11 @@ class FeatureSurvey:
         return {state.spot: size for state in self.all_spots if (size := state.size) is not None}
 
     @cached_property
+    def counts(self) -> dict[str, int]:
+        """What was read at every spot that has a value, in whole smallest units of the feature's quantity."""
+        return {state.spot: size.nm for state in self.all_spots if (size := state.size) is not None}
+
+    @cached_property
     def amounts(self) -> dict[str, Amount]:
         """The amount at every spot that has one, as what it is: a weight is never given as a length."""
         quantity = self.feature.quantity
@@ -90,7 +95,7 @@ class FeatureSurvey:
 
     def rise(self, spot: str) -> Length:
         """How much smaller the part may be at a spot once it has cooled."""
-        if not self.taken_with.warm:
+        if not self.taken_with.warm or self.feature.quantity is not Quantity.LENGTH:
             return ZERO
         return max(taken.setup.may_be_less(taken.size) for taken in self.state(spot).counted)
 

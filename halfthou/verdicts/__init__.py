@@ -1,7 +1,6 @@
 """One part against its limits: findings, what to do, and the reasons in words."""
 
 from halfthou.verdicts.actions import MARKS, MOST_PRESSING, SIZED, Action, Mark, MarkCode
-from halfthou.verdicts.amounts import AmountFinding, count_of, judge_amount
 from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
 from halfthou.verdicts.contradictions import (
     TIMES,

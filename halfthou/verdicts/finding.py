@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
+from halfthou.amounts import Quantity
 from halfthou.gauges import Budget
 from halfthou.jobs import SourceKind
 from halfthou.lengths import ZERO, Length
@@ -41,7 +42,8 @@ class FigureKey(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Finding:
-    """A judged figure. `to_spare` is positive inside the limit; `doubt_nm` is its standard uncertainty, `budget`
+    """A judged figure of any quantity: value, limit and guards are whole smallest units of it, carried as a length
+    carries its own. `to_spare` is positive inside the limit; `doubt_nm` is its standard uncertainty, `budget`
     where that comes from. `guard` is how far inside it must lie to be accepted, `beyond_guard` how far outside to
     be rejected, `out_of` how many it was picked from. `may_fall` and `may_rise` are how far it may yet move when
     what was read warm has cooled; `waits_warm` that this alone keeps it from being called. `at_most` says that two
@@ -67,6 +69,7 @@ class Finding:
     waits_warm: bool = False
     by_fit_alone: bool = False
     at_most: bool = False
+    quantity: Quantity = Quantity.LENGTH
 
     @property
     def to_spare(self) -> Length:
@@ -134,6 +137,7 @@ class Measured:
     sure: Length | None = None
     may_fall: Length = ZERO
     may_rise: Length = ZERO
+    quantity: Quantity = Quantity.LENGTH
 
 
 def judge(figure: Measured, limit: Limit, *, cannot_accept: bool = False) -> Finding:
@@ -168,6 +172,7 @@ def judge(figure: Measured, limit: Limit, *, cannot_accept: bool = False) -> Fin
         may_rise=figure.may_rise,
         waits_warm=warm,
         by_fit_alone=by_fit,
+        quantity=figure.quantity,
     )
 
 

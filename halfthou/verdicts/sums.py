@@ -1,5 +1,5 @@
-"""Figures across features: a clearance is a hole less what runs in it, an end clearance a depth less a height.
-
+"""Figures across features and parts, of any quantity: a clearance is a hole less what runs in it, an end clearance
+a depth less a height, a spread the heaviest less the lightest.
 Every such figure is a weighted sum of spots, so its doubt, and what cancels in it, follow from its terms.
 """
 
@@ -26,9 +26,9 @@ class Term:
     out_of: int = 1
 
     @property
-    def nm(self) -> float:
-        """What it adds to the sum, in nm."""
-        return self.factor * self.survey.sizes[self.spot].nm
+    def count(self) -> float:
+        """What it adds to the sum, in smallest units of its quantity."""
+        return self.factor * self.survey.counts[self.spot]
 
     @property
     def budget(self) -> Budget:
@@ -44,19 +44,20 @@ class Term:
 
 def greatest(survey: FeatureSurvey, factor: float = 1.0) -> Term | None:
     """The greatest reading of a feature as a term; None where nothing of it is read."""
-    sizes = survey.sizes
-    return Term(factor, survey, max(sizes, key=lambda spot: sizes[spot].nm), len(sizes)) if sizes else None
+    read = survey.counts
+    return Term(factor, survey, max(read, key=lambda spot: read[spot]), len(read)) if read else None
 
 
 def least(survey: FeatureSurvey, factor: float = 1.0) -> Term | None:
     """The least reading of a feature as a term; None where nothing of it is read."""
-    sizes = survey.sizes
-    return Term(factor, survey, min(sizes, key=lambda spot: sizes[spot].nm), len(sizes)) if sizes else None
+    read = survey.counts
+    return Term(factor, survey, min(read, key=lambda spot: read[spot]), len(read)) if read else None
 
 
 def summed(kind: FigureKind, terms: Iterable[Term | None], guard: Guard, more: Length = ZERO) -> Measured | None:
-    """A sum of spots as a figure to judge; None where one of them is not read.
+    """A sum of spots as a figure to judge, of any quantity; None where one of them is not read.
 
+    Refuses: ValueError for spots of two quantities: a weight is never added to a length.
     Takes:   `more`, what is known and added whole, as the thickness of a gasket.
     Rule:    gauges.budget: what two spots share (one micrometer, one setting, one warmth) cancels or doubles;
              gauges.picked: an extreme picked from several needs more before it is called beyond.
@@ -65,6 +66,9 @@ def summed(kind: FigureKind, terms: Iterable[Term | None], guard: Guard, more: L
     found = [term for term in known if term is not None]
     if not found or len(found) < len(known):
         return None
+    quantity, *others = {term.survey.feature.quantity for term in found}
+    if others:
+        raise ValueError(f"{kind.name}: a {quantity.name.lower()} is not added to another quantity")
     budget = combine([(term.factor, term.budget) for term in found])
     doubt, picked = standard_doubt(budget), max(term.out_of for term in found)
     falls = sum(max(ZERO.nm, round(term.factor * term.survey.rise(term.spot).nm)) for term in found)
@@ -73,7 +77,7 @@ def summed(kind: FigureKind, terms: Iterable[Term | None], guard: Guard, more: L
         key=kind.key,
         rule=kind.rule,
         name=kind.name,
-        value=Length(round(sum(term.nm for term in found))) + more,
+        value=Length(round(sum(term.count for term in found))) + more,
         spots=tuple(term.spot if len(found) == 1 else term.where for term in found),
         doubt_nm=doubt,
         guard=guard_band(doubt, guard),
@@ -82,4 +86,5 @@ def summed(kind: FigureKind, terms: Iterable[Term | None], guard: Guard, more: L
         out_of=picked,
         may_fall=Length(falls),
         may_rise=Length(rises),
+        quantity=quantity,
     )

@@ -17,7 +17,7 @@ from halfthou.words.cautions import (
     cautions_of_work,
 )
 from halfthou.words.doubts import DoubtShown, doubt_shown, settling_words, warmth_reasons
-from halfthou.words.figures import amount_sentence, contradiction_words, figure_reasons
+from halfthou.words.figures import contradiction_words, figure_reasons
 from halfthou.words.reading_again import outside_plan, set_aside
 from halfthou.words.reason import Reason, said_by_eye
 from halfthou.words.schools import SCHOOLS, About, School

@@ -4,17 +4,17 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.amounts import Quantity, amount_text
+from halfthou.amounts import AmountNotation, Quantity, notation_for
 from halfthou.gauges import REPEATS, noise_floor
 from halfthou.lengths import ZERO, Notation
-from halfthou.verdicts import AmountFinding, Called, Clashing, Contradiction, FigureKey, Finding, count_of
+from halfthou.verdicts import Called, Clashing, Contradiction, FigureKey, Finding
 from halfthou.words.reason import Reason
 from halfthou.words.steps import step_words
 
 _DIFFERENCES = (FigureKey.OUT_OF_ROUND, FigureKey.TAPER)
 
 
-def sentence(finding: Finding, say: Notation) -> str:
+def sentence(finding: Finding, lengths: Notation) -> str:
     """One finding in words: the value, how it stands to its limit and, if too close, by how much.
 
     >>> from halfthou.lengths import Length, Unit
@@ -23,6 +23,7 @@ def sentence(finding: Finding, say: Notation) -> str:
     >>> sentence(found, Notation.usual(Unit.INCH))
     'Taper 0.0002, limit 0.0005.'
     """
+    say = notation_for(finding.quantity, lengths)
     value = say.text(finding.value)
     name = f"{finding.name.capitalize()} {'at most ' if finding.at_most else ''}{value}"
     limit = say.at_least(finding.limit) if finding.limit_is_least else say.at_most(finding.limit)
@@ -39,31 +40,19 @@ def sentence(finding: Finding, say: Notation) -> str:
     if finding.called is Called.TOO_CLOSE:
         guard = finding.guard if finding.to_spare >= ZERO else finding.beyond_guard
         return f"{name}, limit {limit}: too close to call within ±{say.doubt(guard)}."
-    if finding.limit_is_least:
+    if finding.limit_is_least and finding.quantity is Quantity.LENGTH:
         away = say.text(abs(finding.to_spare))
         return f"{name}: {away} {'inside' if finding.to_spare >= ZERO else 'under'} the limit {limit}."
     return f"{name}, limit {limit}."
 
 
-def amount_sentence(finding: AmountFinding) -> str:
-    """One weight, force, angle or pressure in words, and how it stands to its limit."""
-    quantity = finding.quantity
-    limit = amount_text(quantity, finding.limit)
-    said = f"{finding.name.capitalize()} {amount_text(quantity, count_of(finding.value))}"
-    if finding.by_rule_of_thumb:
-        return f"{said}, rule of thumb {limit}. Find the maker's limit: a rule of thumb settles nothing."
-    if finding.called is Called.TOO_CLOSE:
-        return f"{said}, limit {limit}: too close to call within ±{amount_text(quantity, finding.guard, finer=1)}."
-    return f"{said}, limit {limit}."
-
-
-def _cools(finding: Finding, say: Notation) -> str:
+def _cools(finding: Finding, say: Notation | AmountNotation) -> str:
     if finding.may_fall > ZERO:
         return f"up to {say.text(finding.may_fall)} smaller"
     return f"up to {say.text(finding.may_rise)} larger"
 
 
-def _larger(finding: Finding, say: Notation) -> str:
+def _larger(finding: Finding, say: Notation | AmountNotation) -> str:
     over = say.text(-finding.to_spare)
     return (
         f"Greatest size {say.text(finding.value)}: {over} larger than new, and tight. "
@@ -99,8 +88,7 @@ def only_scatter(finding: Finding) -> bool:
 
 def contradiction_words(found: Contradiction, say: Notation) -> Reason:
     """A contradiction in words: what clashes, and what to do."""
-    plain = found.quantity is Quantity.LENGTH
-    first, second = (say.text(size) if plain else amount_text(found.quantity, size.nm) for size in found.sizes)
+    first, second = map(notation_for(found.quantity, say).text, found.sizes)
     spots = found.spots
     if found.how is Clashing.TWICE:
         newest, other = found.readings

@@ -2,20 +2,38 @@
 
 from __future__ import annotations
 
+import math
 from typing import Any
 
 import pint
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from uncertainties import ufloat
 
 from halfthou.amounts import Force, Mass, Pressure, Quantity, amount_of, amount_text, read_amount
 from halfthou.assess import assess
-from halfthou.gauges import reads_something_else
+from halfthou.gauges import TermKind, reads_something_else
+from halfthou.jobs import Guard
 from halfthou.lengths import Asked, Length, Typed, Unit, Unreadable, Window, read_small
-from halfthou.verdicts import Called
-from tests.loosen import GAUGES, MIC, SCALE, SOUND, SPRING, at, grams, loose, newtons, piston_limits, pump_limits
-from tests.making import inches
+from halfthou.memo import Memo
+from halfthou.surveys import survey_parts
+from halfthou.verdicts import Called, FigureKind, greatest, least, summed
+from tests.loosen import (
+    GAUGES,
+    MIC,
+    SCALE,
+    SOUND,
+    SPRING,
+    at,
+    grams,
+    loose,
+    newtons,
+    piston_limits,
+    pump_limits,
+    skirts,
+)
+from tests.making import engine_of, inches
 
 UNITS: Any = pint.UnitRegistry()
 
@@ -137,3 +155,26 @@ def test_a_gap_below_nothing_is_refused_and_one_far_too_wide_asked_about() -> No
     asked = read_small("2", Unit.MM, GAPS)
     assert isinstance(asked, Asked), "2 can be 2 mm or 0.02 mm"
     assert {choice.length.nm for choice in asked.choices} == {20_000, 2_000_000}
+
+
+def test_heaviest_less_lightest_is_a_figure_and_one_scale_cancels_in_it() -> None:
+    """Library: uncertainties, the same sum with one scale's error common to both."""
+    weights = (*at("piston-1", "weight", "412500"), *at("piston-3", "weight", "410100"))
+    job = loose(weights, scope=("pistons",))
+    surveys = survey_parts(job, engine_of(job), Memo())
+    heavy, light = (surveys[part]["weight"] for part in ("piston-1", "piston-3"))
+    spread = FigureKind("spread", "pistons.weight", "weights apart")
+    found = summed(spread, (greatest(heavy), least(light, -1)), Guard.ONE_SIDED_95)
+    assert found is not None
+    assert (found.quantity, found.value.nm) == (Quantity.MASS, 412_500 - 410_100)
+    own = [term for term in heavy.budget("1a") if term.kind is not TermKind.SCALE]
+    scale, one, other = ufloat(0, 1_000), *(ufloat(0, math.hypot(*(t.nm for t in own))) for _ in range(2))
+    assert found.doubt_nm == pytest.approx(((scale + one) - (scale + other)).std_dev)
+
+
+def test_a_weight_is_never_added_to_a_length() -> None:
+    job = loose((*at("piston-1", "weight", "412500"), *skirts("3.9980")), scope=("pistons",))
+    survey = survey_parts(job, engine_of(job), Memo())["piston-1"]
+    terms = (greatest(survey["weight"]), greatest(survey["skirt"]))
+    with pytest.raises(ValueError, match="not added to another quantity"):
+        summed(FigureKind("f", "r", "both"), terms, Guard.ONE_SIDED_95)

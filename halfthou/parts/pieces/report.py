@@ -9,9 +9,9 @@ from halfthou.engines import Engine
 from halfthou.lengths import Notation
 from halfthou.looks import Does
 from halfthou.parts.pieces.verdict import Note, PieceVerdict
-from halfthou.report import ClearanceShown, PartReport, SeenHere, SpotAsked, amounts_shown, feature_report, told
+from halfthou.report import ClearanceShown, PartReport, SeenHere, SpotAsked, feature_report, told
 from halfthou.verdicts import MARKS, Action, Called, MarkCode, Open, Settling, settlings
-from halfthou.words import Reason, amount_sentence, cautions_of_piece, figure_reasons, said_by_eye, set_aside
+from halfthou.words import Reason, cautions_of_piece, figure_reasons, said_by_eye, set_aside
 
 #: The mark of each action of a piece.
 MARK_OF: Mapping[Action, MarkCode] = {
@@ -85,7 +85,6 @@ def piece_report(verdict: PieceVerdict, said: Said, engine: Engine, say: Notatio
     to_read = () if gone else tuple(SpotAsked(part.id, feature, spot) for feature, spot in verdict.to_read)
     lies = lies_words(verdict, engine)
     base = told(case.survey, verdict.findings, verdict.contradictions, ways, say)
-    base["figures"] = (*base["figures"], *amounts_shown(verdict.judged.amounts))
     return PartReport(
         **base,
         id=part.id,
@@ -161,6 +160,3 @@ def _reasons(verdict: PieceVerdict, said: Said, say: Notation) -> Iterator[Reaso
     groups = [(f"{survey.feature.name} ", survey) for survey in verdict.case.piece.features.values()]
     yield from set_aside(groups)
     yield from figure_reasons(verdict.findings, say)
-    for amount in verdict.judged.amounts:
-        rule = "verdicts.guard-band" if amount.called is Called.TOO_CLOSE else amount.rule
-        yield Reason(rule=rule, text=amount_sentence(amount), spots=amount.spots)

@@ -5,13 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 
-from halfthou.jobs import SourceKind, Waived
+from halfthou.jobs import AmountBand, SourceKind, Waived
 from halfthou.lengths import ZERO, Length
 from halfthou.looks import Does
 from halfthou.parts.pieces.case import PieceCase
 from halfthou.verdicts import (
     Action,
-    AmountFinding,
     Called,
     Contradiction,
     FigureKind,
@@ -21,7 +20,6 @@ from halfthou.verdicts import (
     Term,
     greatest,
     judge,
-    judge_amount,
     least,
     summed,
     twice,
@@ -62,7 +60,6 @@ class PieceJudged:
     """
 
     findings: tuple[Finding, ...] = ()
-    amounts: tuple[AmountFinding, ...] = ()
     notes: tuple[Note, ...] = ()
     by_eye: Action | None = None
     remedies: Mapping[str, Action] = field(default_factory=dict)
@@ -70,11 +67,6 @@ class PieceJudged:
     opens: frozenset[Open] = frozenset()
     kept: Action = Action.REUSE
     by_look: Action | None = None
-
-    @property
-    def all(self) -> tuple[Finding | AmountFinding, ...]:
-        """Every figure, lengths first."""
-        return (*self.findings, *self.amounts)
 
 
 @dataclass(frozen=True)
@@ -91,7 +83,7 @@ class PieceVerdict:
 
     @property
     def findings(self) -> tuple[Finding, ...]:
-        """Its figures that are lengths."""
+        """Its figures."""
         return self.judged.findings
 
     @property
@@ -141,7 +133,7 @@ def verdict_of(case: PieceCase, judged: PieceJudged) -> PieceVerdict:
     )
     to_read = () if judged.by_eye is not None else tuple(_to_read(case, judged.wanted))
     opens = frozenset(_opens(case, judged, clashing, to_read))
-    states = [one.called for one in judged.all]
+    states = [one.called for one in judged.findings]
     called = next((s for s in (Called.BEYOND, Called.TOO_CLOSE) if s in states), Called.WITHIN)
     if called is Called.WITHIN and (to_read or not states):
         called = Called.NOT_READ
@@ -150,7 +142,7 @@ def verdict_of(case: PieceCase, judged: PieceJudged) -> PieceVerdict:
 
 def _action(judged: PieceJudged, opens: frozenset[Open]) -> Action:
     found = [one for one in (judged.by_eye, judged.by_look) if one is not None]
-    beyond = [one.key for one in judged.all if one.called is Called.BEYOND]
+    beyond = [one.key for one in judged.findings if one.called is Called.BEYOND]
     found += [judged.remedies.get(key, Action.REPLACE) for key in beyond]
     if opens and judged.by_eye is None:
         found.append(Action.MEASURE)
@@ -183,7 +175,7 @@ def _opens(
         yield Open.HELD
     if clashing:
         yield Open.CONTRADICTED
-    if any(one.called is Called.TOO_CLOSE for one in judged.all):
+    if any(one.called is Called.TOO_CLOSE for one in judged.findings):
         yield Open.TOO_CLOSE
 
 
@@ -222,6 +214,8 @@ class Figures:
             return
         if single is not None:
             yield from self._one(kind, high, more, Limit(single.value, False, single.source.kind))
+        elif isinstance(found, AmountBand):
+            yield from self._amount(kind, found, high, low or high)
         elif band is not None:
             low_kind = FigureKind(f"{kind.key} least", kind.rule, f"{kind.name}, least", difference=kind.difference)
             yield from self._one(low_kind, low or high, more, Limit(band.least, True, band.source.kind))
@@ -241,11 +235,16 @@ class Figures:
         if figure is not None:
             yield judge(figure, limit)
 
-    def amount(self, what: tuple[str, str, str], feature: str, limit: str) -> Iterator[AmountFinding]:
-        """A weight, force, angle or pressure against its band."""
-        read, band = self.case.read(feature), self.case.limits.amount(limit)
-        if read is not None and band is not None:
-            yield from judge_amount(read, what, band, self.case.house.guard)
+    def _amount(
+        self, kind: FigureKind, band: AmountBand, high: tuple[Term | None, ...], low: tuple[Term | None, ...]
+    ) -> Iterator[Finding]:
+        """What is no length, against each end of its band that is given."""
+        if any(term is not None and term.survey.feature.quantity is not band.quantity for term in (*high, *low)):
+            return
+        for end, count, terms in (("least", band.least, low), ("most", band.most, high)):
+            if count is not None:
+                its = FigureKind(f"{kind.key} {end}", kind.rule, f"{kind.name}, {end}", difference=kind.difference)
+                yield from self._one(its, terms, ZERO, Limit(Length(count), end == "least", band.source.kind))
 
     def thumb(self, limit: str) -> bool:
         """Whether a limit of the sheet is a rule of thumb alone."""

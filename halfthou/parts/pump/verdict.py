@@ -14,7 +14,7 @@ from halfthou.parts.pump import looks as look
 from halfthou.parts.pump.kind import pump_kind
 from halfthou.parts.pump.leak import leak_litres, leak_ratio, opening_pressure, spur_displacement_mm3
 from halfthou.parts.pump.seal import NEAR, series_of, squeeze
-from halfthou.verdicts import Action, AmountFinding, FigureKind, Finding, Open
+from halfthou.verdicts import Action, FigureKind, Finding, Open
 
 _CLEARANCE, _SIZE = "pump.clearance", "pump.size"
 _RELIEF_KEYS = ("plunger", "spring", "load", "opens")
@@ -41,7 +41,7 @@ def judge_pump(case: PieceCase, failed: bool) -> PieceJudged:
     if by_eye is None and suspect and case.house.pump_after_metal is PumpAfterMetal.NEW:
         by_eye, notes = Action.REPLACE, (Note(REGARDLESS),)
     figures = Figures(case)
-    findings, amounts = tuple(_lengths(case, figures)), tuple(_amounts(figures))
+    findings = (*_lengths(case, figures), *_amounts(figures))
     notes = (*notes, *_advice(case, figures, findings))
     opens = set()
     if suspect and by_eye is None:
@@ -50,11 +50,10 @@ def judge_pump(case: PieceCase, failed: bool) -> PieceJudged:
         opens.add(Open.UNSEEN)
     return PieceJudged(
         findings=findings,
-        amounts=amounts,
         notes=notes,
         by_eye=by_eye,
         by_look=remedy_of(case),
-        remedies={key: _remedy(key) for key in (*(f.key for f in findings), *(a.key for a in amounts))},
+        remedies={one.key: _remedy(one.key) for one in findings},
         wanted=tuple(_wanted(case)),
         opens=frozenset(opens),
     )
@@ -143,10 +142,14 @@ def _end(case: PieceCase, figures: Figures) -> Iterator[Finding]:
     yield from figures.against(kind, "end_clearance", terms, more=gasket.value if gasket is not None else ZERO)
 
 
-def _amounts(figures: Figures) -> Iterator[AmountFinding]:
-    yield from figures.amount(("load", "pump.relief", "spring load"), pump.LOAD, "spring_load")
-    yield from figures.amount(("opens", "pump.relief", "opens at"), pump.OPENS_AT, "opening_pressure")
-    yield from figures.amount(("drive play", "pump.drive", "drive play"), pump.PLAY, "drive_play")
+def _amounts(figures: Figures) -> Iterator[Finding]:
+    for key, rule, name, feature, limit in (
+        ("load", "pump.relief", "spring load", pump.LOAD, "spring_load"),
+        ("opens", "pump.relief", "opens at", pump.OPENS_AT, "opening_pressure"),
+        ("drive play", "pump.drive", "drive play", pump.PLAY, "drive_play"),
+    ):
+        kind = FigureKind(key, rule, name, difference=False)
+        yield from figures.against(kind, limit, (figures.most(feature),), (figures.least(feature),))
 
 
 def _advice(case: PieceCase, figures: Figures, findings: tuple[Finding, ...]) -> Iterator[Note]:

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
-from halfthou.jobs import Band, Figure, HouseRules, SetLimits, SetName, Source, SourceKind
+from halfthou.jobs import Band, Figure, Guard, HouseRules, SetLimits, SetName, Source, SourceKind
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.pieces.places import places_of
 from halfthou.parts.trade import Given
@@ -81,10 +81,13 @@ class Fit:
     bore: FeatureSurvey | None
     limits: ClearanceLimits | None
     new: Band | None = None
+    _known: dict[Guard, tuple[Finding, ...]] = field(default_factory=dict, init=False, compare=False, repr=False)
 
     def findings(self, house: HouseRules) -> tuple[Finding, ...]:
-        """The clearance: least against least, most against what a worn bore may have."""
-        return tuple(self._findings(house))
+        """The clearance: least against least, most against what a worn bore may have. Worked out once for both."""
+        if house.guard not in self._known:
+            self._known[house.guard] = tuple(self._findings(house))
+        return self._known[house.guard]
 
     def _findings(self, house: HouseRules) -> Iterator[Finding]:
         if self.skirt is None or self.bore is None or self.limits is None:
@@ -142,9 +145,6 @@ def fit_in(given: Given, place: str) -> Fit | None:
         and next(iter(skirt.sizes.values())) > size.least - NOT_THE_SKIRT
     )
     read = bore.features.get("diameter") if bore is not None else None
-    return Fit(
-        skirt=skirt if usable else None,
-        bore=read if read is not None and read.whole else None,
-        limits=clearance_limits(limits, bores),
-        new=size,
-    )
+    allowed = given.memo.of("clearance of pistons", clearance_limits, limits, bores)
+    whole = read if read is not None and read.whole else None
+    return given.memo.of(("fit", place), Fit, skirt if usable else None, whole, allowed, size)

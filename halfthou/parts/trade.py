@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 from typing import Protocol
 
 from halfthou.engines import Engine, Kinds, PartKind
-from halfthou.jobs import Decision, Job, Seen, SetLimits, Waived
+from halfthou.jobs import Decision, HouseRules, Job, Seen, SetLimits, Waived
 from halfthou.lengths import Length, Notation
 from halfthou.looks import UNSEEN, Eye, eye_of
 from halfthou.memo import Memo
@@ -44,12 +44,14 @@ class Given:
             return UNSEEN
         looks = self.engine.kinds.looks
         others = (looks[key] for key in about if key in looks and looks[key] not in kind.looks)
-        said = frozenset(f"{what}: {words}" for what, words in (*self._house_says, *limits.made.items()))
+        said = self.memo.of(("said of", kind.key), _said, self.job.house_rules, limits)
         return eye_of((*kind.looks, *others), about, kind.key, said)
 
-    @property
-    def _house_says(self) -> Iterator[tuple[str, str]]:
-        return ((name, one.value) for name, one in self.job.house_rules if isinstance(one, StrEnum))
+
+def _said(house: HouseRules, limits: SetLimits) -> frozenset[str]:
+    """What the house rules and the sheet say, as an effect names it."""
+    rules = ((name, one.value) for name, one in house if isinstance(one, StrEnum))
+    return frozenset(f"{what}: {words}" for what, words in (*rules, *limits.made.items()))
 
 
 class SetDecided(Protocol):

@@ -85,7 +85,6 @@ class GaugeOut(Schema):
     standing_words: str
     zero: str
     set_on: str
-    set_at: datetime | None
 
 
 class BenchGauge(Schema):
@@ -212,7 +211,6 @@ def gauge_out(record: GaugeRecord, last: Setting | None = None) -> GaugeOut:
         standing_words=_standing_words(gauge, standing, last),
         zero=fine(gauge).text(last.zero) if last else "",
         set_on=_text(gauge, last.standard) if last else "",
-        set_at=last.check.at if last else None,
     )
 
 

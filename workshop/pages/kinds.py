@@ -39,7 +39,6 @@ class FeatureOut(BaseModel):
     hold: str
     plane_names: list[str]
     angle_names: dict[int, str]
-    quantity: Quantity
     read_in: str
     small: bool
     signed: bool
@@ -159,7 +158,6 @@ def _feature(feature: FeatureKind) -> FeatureOut:
         hold=feature.hold,
         plane_names=list(feature.plane_names),
         angle_names=dict(feature.angle_names),
-        quantity=feature.quantity,
         read_in="" if feature.quantity is Quantity.LENGTH else QUANTITIES[feature.quantity].unit.value,
         small=feature.small,
         signed=feature.signed,

@@ -1516,7 +1516,6 @@ export interface components {
             angle_names: {
                 [key: string]: string;
             };
-            quantity: components["schemas"]["Quantity"];
             /** Read In */
             read_in: string;
             /** Small */
@@ -1642,12 +1641,6 @@ export interface components {
          * @enum {string}
          */
         Purpose: "journals" | "bores" | "walls" | "depths" | "gaps" | "clearances" | "run-out" | "weights" | "spring loads" | "angles" | "pressures" | "setting other gauges";
-        /**
-         * Quantity
-         * @description What can be measured of a part, by the unit its counts are whole numbers of.
-         * @enum {string}
-         */
-        Quantity: "nm" | "mg" | "mN" | "microdegree" | "Pa";
         /**
          * ReadingOrder
          * @description In which order the spots come, to suit the hand.
@@ -3195,8 +3188,6 @@ export interface components {
             zero: string;
             /** Set On */
             set_on: string;
-            /** Set At */
-            set_at: string | null;
         };
         /**
          * Standing

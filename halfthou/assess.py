@@ -17,7 +17,7 @@ from halfthou.parts import CATALOGUE, Catalogue, Given, SetDecided, Trade, fault
 from halfthou.report import NO_CAUSE, Assessment, BudgetShown, PartReport, budgets_shown, doubts_of, stations_of
 from halfthou.sets import standing_decisions, waived_of
 from halfthou.strip import BeforeBench, before_bench, caps_seen, faults_of_strip
-from halfthou.surveys import SeenBy, seen_on, survey_parts
+from halfthou.surveys import SeenBy, found_before_work, seen_on, survey_parts
 from halfthou.verdicts import Action
 
 HALF_TENTH = Length(1_270)
@@ -73,6 +73,7 @@ def judge(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) 
         say=notation_of(job),
         surveys=survey_parts(job, engine, memo),
         seen=_seen(job, engine),
+        overtaken=found_before_work(job, engine),
         standing=standing_decisions(job),
         waived=waived_of(job),
         before={},

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import Enum
 
-from halfthou.jobs import Seen
+from halfthou.jobs import OperationKind, Seen
 
 
 class Does(Enum):
@@ -33,6 +33,10 @@ class Does(Enum):
     HARMLESS = "harmless"
 
 
+#: What lets a part not go back as it is: an answer that does one of these is a fault.
+KEEPS_BACK = frozenset({Does.REJECTS, Does.REFERS, Does.REMEDY, Does.ASKS, Does.HOLDS, Does.SUSPECTS})
+
+
 @dataclass(frozen=True, slots=True)
 class Effect:
     """One thing that an answer does.
@@ -40,7 +44,8 @@ class Effect:
     `words` is the sentence said of it, {0} the answer. `on` is what it comes to: the action where it rejects or has
     a remedy, what is to be measured where it asks. `of` are the kinds of part it does this to, all where none is
     named. `when` and `unless` name what the house rules or the sheet say, as "gears sold: yes". `until` are the
-    looks and answers that end it, all of them together.
+    looks and answers that end it, all of them together. `mended_by` is the work that ends it by itself, as other
+    half bearings do what was seen of the old ones.
     """
 
     does: Does
@@ -51,6 +56,7 @@ class Effect:
     when: str = ""
     unless: str = ""
     until: tuple[tuple[str, str], ...] = ()
+    mended_by: OperationKind | None = None
 
     def stands(self, kind: str, said: frozenset[str], seen: Mapping[str, Seen]) -> bool:
         """Whether it is done to a part of a kind, by what house and sheet say and by what else was seen of it."""

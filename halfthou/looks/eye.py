@@ -2,20 +2,26 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Container, Iterable, Iterator, Mapping
 from typing import NamedTuple
 
 from halfthou.jobs import Seen
 from halfthou.looks.effect import Does, Effect
 from halfthou.looks.look import LookKind
 
+#: What a fault becomes once work was done on the part: nobody knows whether it is still there.
+_AGAIN = Effect(Does.HOLDS, "looks.after-work", "Found before the work on it: look at it again.")
+#: What work leaves as it was found: only its own proof ends it.
+_OUTLASTS = frozenset({Does.REJECTS, Does.REFERS, Does.ASKS})
+
 
 class EffectSeen(NamedTuple):
-    """An effect with the answer that has it, and the look it answers."""
+    """An effect with the answer that has it, and the look it answers; `again` where work has overtaken it."""
 
     effect: Effect
     seen: Seen
     look: str
+    again: bool = False
 
     @property
     def words(self) -> str:
@@ -50,24 +56,27 @@ UNSEEN = Eye()
 
 
 def eye_of(
-    rows: Iterable[LookKind], seen: Mapping[str, Seen], kind: str, said: frozenset[str] = frozenset()
+    rows: Iterable[LookKind], seen: Mapping[str, Seen], kind: str, said: frozenset[str], overtaken: Container[str]
 ) -> Eye:
     """What was seen of one part, as effects.
 
     Takes:   the looks in the order in which they are told; what counts of each look; the part's kind; what house
-             rules and sheet say.
+             rules and sheet say; the facts that work has overtaken.
     """
-    return Eye(_effects(rows, seen, kind, said)) if seen else UNSEEN
+    return Eye(
+        _after(effect, found, key, again=found.id in overtaken)
+        for key, found, effect in _effects(rows, seen)
+        if effect.stands(kind, said, seen)
+    )
 
 
-def _effects(
-    rows: Iterable[LookKind], seen: Mapping[str, Seen], kind: str, said: frozenset[str]
-) -> Iterator[EffectSeen]:
+def _after(effect: Effect, found: Seen, look: str, *, again: bool) -> EffectSeen:
+    return EffectSeen(_AGAIN if again and effect.does not in _OUTLASTS else effect, found, look, again)
+
+
+def _effects(rows: Iterable[LookKind], seen: Mapping[str, Seen]) -> Iterator[tuple[str, Seen, Effect]]:
     for row in rows:
         found = seen.get(row.key)
         answer = None if found is None else row.answer(found.answer)
-        if found is None or answer is None:
-            continue
-        for effect in answer.does:
-            if effect.stands(kind, said, seen):
-                yield EffectSeen(effect, found, row.key)
+        if found is not None and answer is not None:
+            yield from ((row.key, found, effect) for effect in answer.does)

@@ -6,8 +6,8 @@ from dataclasses import dataclass
 from enum import Enum, StrEnum
 from typing import NamedTuple
 
-from halfthou.jobs import ENGINE
-from halfthou.looks.effect import Does, Effect
+from halfthou.jobs import ENGINE, OperationKind
+from halfthou.looks.effect import KEEPS_BACK, Does, Effect
 
 
 class Where(StrEnum):
@@ -57,6 +57,13 @@ class Answer:
     does: tuple[Effect, ...] = ()
     asks: Asks | None = None
     ends: bool = False
+
+    def outlasts(self, work: OperationKind) -> bool:
+        """Whether what it found stands after work on the part, until it is looked at again.
+
+        Rule:    looks.after-work.
+        """
+        return any(one.does in KEEPS_BACK and one.mended_by is not work for one in self.does)
 
 
 def plain(*texts: str, asks: Asks | None = None) -> tuple[Answer, ...]:

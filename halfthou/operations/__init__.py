@@ -4,8 +4,8 @@ from halfthou.operations.staleness import (
     LastWork,
     ground_to,
     last_work,
+    looked_away,
     made_stale,
     makes_stale,
     stale_by,
-    still_true,
 )

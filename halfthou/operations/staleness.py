@@ -74,19 +74,19 @@ def stale_by(reading: Reading, worked: LastWork) -> Operation | None:
     return done if done is not None and reading.at <= done.at else None
 
 
-def still_true(job: Job, engine: Engine, seen_of: Iterable[Seen]) -> tuple[Seen, ...]:
-    """What of all that was seen no operation has since made worthless. A crack found never is.
+def looked_away(seen: Seen, job: Job, engine: Engine) -> Operation | None:
+    """The last work that did away with what was looked at; None where none did. A crack found is never done away
+    with.
 
-    Takes:   what to ask of. What lies with a part, as a half bearing with its journal, goes with the part.
+    Rule:    operations.stale. What lies with a part, as a half bearing with its journal, goes with the part.
     """
-    of, work = tuple(seen_of), job.standing_operations if job.operations else ()
-    return tuple(one for one in of if not any(_looked_away(one, done, engine) for done in work))
+    if not job.operations or (seen.look == Look.CRACK_TEST and seen.answer == CRACK_FOUND):
+        return None
+    done = (one for one in job.standing_operations if seen.at <= one.at and _looks_away(one, seen, engine))
+    return max(done, key=lambda one: one.at, default=None)
 
 
-def _looked_away(seen: Seen, operation: Operation, engine: Engine) -> bool:
-    """Whether the work did away with what was looked at."""
-    if seen.at > operation.at or (seen.look == Look.CRACK_TEST and seen.answer == CRACK_FOUND):
-        return False
+def _looks_away(operation: Operation, seen: Seen, engine: Engine) -> bool:
     touched, on = engine.touched(operation.on), engine.lies_with(seen.on)
     for kind in engine.kinds.all:
         if seen.look not in kind.look_again.get(operation.kind, ()):

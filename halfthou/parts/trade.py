@@ -8,7 +8,7 @@ from enum import StrEnum
 from typing import Protocol
 
 from halfthou.engines import Engine, Kinds, PartKind
-from halfthou.jobs import Decision, HouseRules, Job, Seen, SetLimits, Waived
+from halfthou.jobs import Decision, HouseRules, Job, Operation, Seen, SetLimits, Waived
 from halfthou.lengths import Length, Notation
 from halfthou.looks import UNSEEN, Eye, eye_of
 from halfthou.memo import Memo
@@ -21,7 +21,8 @@ Standing = Mapping[tuple[str, str, Waived | None], Decision]
 
 @dataclass(frozen=True)
 class Given:
-    """What a kind is judged by: the job and its engine, what was read and seen, what people decided, what the
+    """What a kind is judged by: the job and its engine, what was read and seen, which of that work has
+    overtaken, what people decided, what the
     kinds before it came to, and what was worked out of the job before."""
 
     job: Job
@@ -29,6 +30,7 @@ class Given:
     say: Notation
     surveys: Mapping[str, PartSurvey]
     seen: SeenBy
+    overtaken: Mapping[str, Operation]
     standing: Standing
     waived: Mapping[str, frozenset[Waived]]
     before: Mapping[str, SetDecided]
@@ -45,7 +47,7 @@ class Given:
         looks = self.engine.kinds.looks
         others = (looks[key] for key in about if key in looks and looks[key] not in kind.looks)
         said = self.memo.of(("said of", kind.key), _said, self.job.house_rules, limits)
-        return eye_of((*kind.looks, *others), about, kind.key, said)
+        return eye_of((*kind.looks, *others), about, kind.key, said, self.overtaken)
 
 
 def _said(house: HouseRules, limits: SetLimits) -> frozenset[str]:

@@ -15,7 +15,7 @@ from halfthou.surveys.present_size import (
     present_undersize,
 )
 from halfthou.surveys.read import plan_of
-from halfthou.surveys.seen import SeenBy, is_crack, seen_on
+from halfthou.surveys.seen import SeenBy, found_before_work, is_crack, seen_on
 from halfthou.surveys.spots import Aside, SpotState
 from halfthou.surveys.survey import FeatureSurvey, PartSurvey, every_spot, standing_sizes, survey_parts
 from halfthou.surveys.suspicion import Doubtful, Suspicion

@@ -6,9 +6,9 @@ from collections.abc import Iterator
 from datetime import datetime
 
 from halfthou.engines import Engine
-from halfthou.jobs import IN_GENERAL, NOT_LOOKED, Fact, Job, Look, Seen
+from halfthou.jobs import IN_GENERAL, NOT_LOOKED, Fact, Job, Look, Operation, Seen
 from halfthou.looks import CRACK_FOUND, Answer, Echo
-from halfthou.operations import still_true
+from halfthou.operations import looked_away
 
 #: What counts, by the part, set or whole it is on, and by look.
 SeenBy = dict[tuple[str, str], Seen]
@@ -18,20 +18,31 @@ def seen_on(job: Job, engine: Engine) -> SeenBy:
     """What counts of each look on each part, on whatever page it was written down.
 
     Of one person's answers the last counts, and "not looked at" takes it back; of two people's the worse, until one
-    is taken back or an answer that ends the fault comes after both. Work makes an answer stale. A crack found stays
-    found until a crack test passes: no work heals it, nor is it taken back. What is seen of a half bearing or a rod
+    is taken back or an answer that ends the fault comes after both. Work makes a good answer stale; a fault stands
+    until the part is looked at again. A crack found stays found until a crack test passes: no work heals it, nor is
+    it taken back. What is seen of a half bearing or a rod
     counts for the journal it lies with; where nothing is wrong with it, once all that lie there were looked at.
 
-    Rule:    looks.which-counts, verdicts.journal.crack.
+    Rule:    looks.which-counts, looks.after-work, verdicts.journal.crack.
     """
     if not job.seen:
         return {}
     found: SeenBy = {}
-    for one in _ended(still_true(job, engine, _standing(job, engine)), engine):
+    for one in _ended(_still_true(job, engine, tuple(_standing(job, engine))), engine):
         _take(found, one, engine)
     for one in (*_of_what_lies_there(found, engine), *_echoed(found, job, engine)):
         _take(found, one, engine)
     return found
+
+
+def found_before_work(job: Job, engine: Engine) -> dict[str, Operation]:
+    """The facts seen that work has overtaken, each with the work: of these only the faults still count.
+
+    Rule:    looks.after-work.
+    """
+    if not job.operations:
+        return {}
+    return {one.id: work for one in job.seen if (work := looked_away(one, job, engine)) is not None}
 
 
 def is_crack(one: Fact) -> bool:
@@ -79,6 +90,23 @@ def _standing(job: Job, engine: Engine) -> Iterator[Seen]:
     yield from (one for one in last.values() if one.answer != NOT_LOOKED)
 
 
+def _still_true(job: Job, engine: Engine, of: tuple[Seen, ...]) -> tuple[Seen, ...]:
+    """What no work has overtaken, and the faults that it has: unless the part was looked at again since."""
+    by_work = {one.id: looked_away(one, job, engine) for one in of} if job.operations else {}
+    current = tuple(one for one in of if by_work.get(one.id) is None)
+    overtaken = ((one, work) for one in of if (work := by_work.get(one.id)) is not None)
+    return (
+        *current,
+        *(
+            one
+            for one, work in overtaken
+            if (answer := _answer(one, engine)) is not None
+            and answer.outlasts(work.kind)
+            and not any(_speaks_for(later, one, engine) for later in current)
+        ),
+    )
+
+
 def _ended(of: tuple[Seen, ...], engine: Engine) -> Iterator[Seen]:
     """Those that no later answer ended: a passed test of the whole crank speaks for every journal."""
     ends = [one for one in of if (answer := _answer(one, engine)) is not None and answer.ends]
@@ -115,7 +143,7 @@ def _echoed(found: SeenBy, job: Job, engine: Engine) -> Iterator[Seen]:
         for echo in answer.echoes
         if (there := _heard_by(echo, one, engine)) and not (echo.all and _missing(one, echo, found, engine))
     )
-    yield from still_true(job, engine, told)
+    yield from _still_true(job, engine, tuple(told))
 
 
 def _heard_by(echo: Echo, one: Seen, engine: Engine) -> str:

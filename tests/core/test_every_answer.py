@@ -6,6 +6,7 @@ from __future__ import annotations
 import json
 from collections.abc import Iterator
 from dataclasses import dataclass
+from datetime import timedelta
 from functools import cache
 from pathlib import Path
 
@@ -14,7 +15,7 @@ from typing_extensions import override
 
 from halfthou.assess import assess
 from halfthou.exchange import read_job
-from halfthou.jobs import HouseRules, Job, Look, Seen, SetLimits
+from halfthou.jobs import HouseRules, Job, Look, Operation, OperationKind, Seen, SetLimits
 from halfthou.looks import Answer, Does, Effect, LookKind
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment
@@ -149,6 +150,44 @@ def test_what_an_answer_does_is_said_of_the_part(tried: Tried) -> None:
     part = judged(tried).part(TRIED[tried.kind])
     words = tried.effect.words.format(tried.answer.text).casefold()
     assert any(words in one.text.casefold() and one.rule == tried.effect.rule for one in part.reasons)
+
+
+def overtaken() -> Iterator[tuple[Tried, OperationKind]]:
+    """Every fault with every work on such a part that does away with what was looked at."""
+    for tried in EFFECTS:
+        for work, looks in CATALOGUE[tried.kind].look_again.items():
+            if tried.effect.does in KEEPS_BACK and tried.row.key in looks and tried.effect.mended_by is not work:
+                yield tried, work
+
+
+def after(tried: Tried, work: OperationKind, *, again: bool) -> Assessment:
+    """The fault seen, the work done, all read anew; and, where told, looked at again and found good."""
+    new = tried.job()
+    first = min(reading.at for reading in new.readings)
+    faulty = next(one for one in new.seen if one.id == "tried").model_copy(
+        update={"at": first - timedelta(hours=2)}
+    )
+    on = CATALOGUE[tried.kind].done_to[work][0]
+    done = Operation(id="work", kind=work, on=on, by="bench", at=first - timedelta(hours=1))
+    good = faulty.model_copy(update={"id": "again", "answer": tried.row.answers[0].text, "at": first})
+    seen = tuple(one for one in new.seen if one.id != "tried")
+    seen = (*seen, faulty, good) if again else (*seen, faulty)
+    return assess(new.model_copy(update={"seen": seen, "operations": (done,)}))
+
+
+@pytest.mark.parametrize(("tried", "work"), tuple(overtaken()), ids=repr)
+def test_work_heals_no_fault_that_nobody_looked_at_again(tried: Tried, work: OperationKind) -> None:
+    """Source: common practice, no source: a fault ends by its own proof, taken after the work.
+
+    Rule: looks.after-work.
+    """
+    one = TRIED[tried.kind]
+    before, looked = after(tried, work, again=False).part(one), after(tried, work, again=True).part(one)
+    assert before.action is not Action.REUSE or before.opens
+    told = {reason.rule for reason in before.reasons}
+    assert told & {"looks.after-work", tried.effect.rule}
+    assert "looks.after-work" not in {reason.rule for reason in looked.reasons}
+    assert len(looked.opens) < len(before.opens) or looked.action is not before.action
 
 
 def test_each_kind_that_is_judged_is_tried() -> None:

@@ -13,7 +13,7 @@ from halfthou.looks import Answer, Does
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment
 from halfthou.surveys import seen_on
-from halfthou.verdicts import Action
+from halfthou.verdicts import Action, Open
 from tests.loosen import GOOD_PUMP, PUMP_READ, SOUND, loose, skirts
 from tests.making import GOOD_ENGINE, readings
 from tests.making import job as job_of
@@ -75,12 +75,15 @@ def test_a_half_that_turned_asks_for_its_housing_whatever_the_bench_says() -> No
     assert any("It counts as turned" in one.text for one in standing.contradictions)
 
 
-def test_new_half_bearings_put_a_turned_one_right() -> None:
+def test_new_half_bearings_do_not_clear_the_housing_a_turned_one_left() -> None:
+    """Source: common practice, no source: a half bearing that turned wore its housing: others do not mend it."""
     turned = seen("seat", "turned in its housing", "half-rod-2-lower")
     new = fact(Operation, 60, kind=OperationKind.NEW_SHELLS, on="rods")
-    assert not any(
-        one.rule == "verdicts.journal.turned-shell" for one in assess(read(turned, new).job).part("R2").reasons
-    )
+    part = assess(read(turned, new).job).part("R2")
+    told = {one.rule for one in part.reasons}
+    assert "verdicts.journal.turned-shell" in told
+    assert "evidence.used-shells" not in told
+    assert Open.HOUSING in part.opens
 
 
 def test_a_blue_rod_is_never_just_fitted_with_new_half_bearings() -> None:

@@ -2,10 +2,7 @@
 
 from __future__ import annotations
 
-from halfthou.jobs import (
-    BlueRod,
-    Look,
-)
+from halfthou.jobs import BlueRod, Look, OperationKind
 from halfthou.looks import (
     CRACK_TEST_LOOK,
     HALVES_NOT,
@@ -65,7 +62,11 @@ _TEST_ROD = Effect(
     Does.REFERS, _ROD, f"Rod: {{0}}. Wanted: hardness, crack test, then the size. {_TAIL}", unless=_SCRAP
 )
 _USED = Effect(
-    Does.REMEDY, "evidence.used-shells", "Its half bearings do not go back: rejected by eye.", "new half bearings"
+    Does.REMEDY,
+    "evidence.used-shells",
+    "Its half bearings do not go back: rejected by eye.",
+    "new half bearings",
+    mended_by=OperationKind.NEW_SHELLS,
 )
 _CLAIM = ("paint", "stamp", "paper", "word of mouth")
 #: What each look may answer. Terms: docs/trade: Hardness and fillets; docs/trade: What is seen.

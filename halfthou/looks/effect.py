@@ -29,6 +29,10 @@ class Does(Enum):
     SUSPECTS = "suspects"
     #: Something is said and nothing waits for it.
     ADVISES = "advises"
+    #: It is kept: a claim, a kind, something still to be done, or what only the evidence reads.
+    RECORDS = "records"
+    #: It is as it should be.
+    GOOD = "good"
     #: It is left as it is, and why.
     HARMLESS = "harmless"
 
@@ -56,7 +60,7 @@ class Effect:
     when: str = ""
     unless: str = ""
     until: tuple[tuple[str, str], ...] = ()
-    mended_by: OperationKind | None = None
+    mended_by: tuple[OperationKind, ...] = ()
 
     def stands(self, kind: str, said: frozenset[str], seen: Mapping[str, Seen]) -> bool:
         """Whether it is done to a part of a kind, by what house and sheet say and by what else was seen of it."""

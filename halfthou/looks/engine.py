@@ -4,10 +4,20 @@ minutes are judgement."""
 from __future__ import annotations
 
 from halfthou.jobs import AMOUNT_ONLY
-from halfthou.looks.look import Answer, Asks, LookKind, Where, plain
+from halfthou.looks.effect import Does, Effect
+from halfthou.looks.look import Answer, Asks, LookKind, Where, good, holds, kept
 
 _BEARINGS, _DRIVE, _TOP = Where.BEARINGS, Where.DRIVE, Where.TOP
 _A = Answer
+_EDGE = "Round the edge, polish it and look again: a sharp one scrapes the half bearing, and a crack starts there."
+_CRACKED_HOLE = (
+    Effect(
+        Does.REJECTS,
+        "verdicts.journal.crack",
+        "Crack at an oil hole. The crank is not used again.",
+        of=("journal",),
+    ),
+)
 
 BEARING_LOOKS = (
     LookKind(
@@ -18,7 +28,7 @@ BEARING_LOOKS = (
     ),
     LookKind(
         "oil-hole edge", name="Edges of the oil holes", where=_BEARINGS, minutes=5, on=("journal",),
-        answers=plain("rounded", "sharp", "cracked"),
+        answers=(*good("rounded"), _A("sharp", does=holds(_EDGE)), _A("cracked", does=_CRACKED_HOLE)),
     ),
     LookKind(
         "shell kind", name="Kind of half bearing", where=_BEARINGS, minutes=3,
@@ -148,8 +158,8 @@ TOP_LOOKS = (
         "rings", name="Rings", where=_TOP, minutes=5, on=("piston",), several=True,
         answers=(_A("free", ("rings.free",), ("rings.stuck",)), _A("oil ring stuck", ("rings.stuck",)),
                  _A("gap ends polished or broken", ("gap.ends",)),
-                 _A("one-piece oil ring", ("ring.one-piece",)), _A("gaps in line"), _A("kinds mixed"),
-                 _A("wrong way up"), _A("worn sharp")),
+                 _A("one-piece oil ring", ("ring.one-piece",)),
+                 *kept("gaps in line", "kinds mixed", "wrong way up", "worn sharp")),
     ),
     LookKind(
         "deposit line", name="Deposit line of each bore", where=_TOP, minutes=5, on=("piston",),

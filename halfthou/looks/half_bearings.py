@@ -7,7 +7,7 @@ from __future__ import annotations
 
 from halfthou.jobs import Document
 from halfthou.looks.effect import Does, Effect
-from halfthou.looks.look import Answer, Echo, LookKind, plain
+from halfthou.looks.look import GOOD, KEPT, Answer, Echo, LookKind, kept
 
 OVERLAY, WEAR, BACK, SEAT = "overlay", "wear", "back", "seat"
 KIND = "shell kind"
@@ -66,11 +66,24 @@ _ON = ("half bearing",)
 
 def _graded(grade: Grade) -> Answer:
     own = _NOT_BACK if grade.rejected else _SOUND
-    return Answer(grade.answer, echoes=(own, _METAL) if grade.sheds else (own,))
+    does = KEPT if grade.rejected else GOOD
+    return Answer(grade.answer, echoes=(own, _METAL) if grade.sheds else (own,), does=does)
 
 
+_AS_MARKED = (
+    Effect(Does.ADVISES, "evidence.used-shells", "Halves stood exchanged: lay upper and lower as they are marked."),
+)
 #: Seats that say that a half bearing moved, and what is measured then.
 MOVED_SEAT, HOUSING = (TURNED, SHEARED), "housing"
+_LOOSE_SEAT = (
+    Effect(
+        Does.ASKS,
+        "verdicts.journal.turned-shell",
+        "The half bearing sat loose: its crush is gone. Measure its housing before others are fitted.",
+        on=HOUSING,
+        of=("journal",),
+    ),
+)
 _MOVED = (
     Effect(
         Does.ASKS,
@@ -84,7 +97,12 @@ _MOVED = (
 
 def _sat(text: str) -> Answer:
     echoes = () if text in (IN_PLACE, EXCHANGED) else (_NOT_BACK,)
-    return Answer(text, echoes=echoes, does=_MOVED if text in MOVED_SEAT else ())
+    does = (
+        _MOVED
+        if text in MOVED_SEAT
+        else {IN_PLACE: GOOD, LOOSE: _LOOSE_SEAT, EXCHANGED: _AS_MARKED}.get(text, KEPT)
+    )
+    return Answer(text, echoes=echoes, does=does)
 
 
 OVERLAY_LOOK = LookKind(
@@ -94,8 +112,8 @@ OVERLAY_LOOK = LookKind(
     lost_by="wash.shells",
     worse=tuple(grade.answer for grade in sorted(GRADES, key=lambda one: one.harm)),
 )
-WEAR_LOOK = LookKind(WEAR, plain(*WEARS), _ON, lost_by="wash.shells")
-BACK_LOOK = LookKind(BACK, plain(*BACKS), _ON, lost_by="wash.shells", worse=BACKS)
+WEAR_LOOK = LookKind(WEAR, kept(*WEARS), _ON, lost_by="wash.shells")
+BACK_LOOK = LookKind(BACK, kept(*BACKS), _ON, lost_by="wash.shells", worse=BACKS)
 #: How a half bearing sat: of each half on the map, of all of a journal at the bench.
 SEAT_LOOK = LookKind(
     SEAT,

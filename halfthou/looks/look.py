@@ -63,17 +63,35 @@ class Answer:
 
         Rule:    looks.after-work.
         """
-        return any(one.does in KEEPS_BACK and one.mended_by is not work for one in self.does)
+        return any(one.does in KEEPS_BACK and work not in one.mended_by for one in self.does)
 
 
-def plain(*texts: str, asks: Asks | None = None) -> tuple[Answer, ...]:
-    """Answers that show no sign of a cause."""
-    return tuple(Answer(text, asks=asks) for text in texts)
+def plain(*texts: str) -> tuple[Answer, ...]:
+    """Answers that only the evidence reads, and that show no sign by themselves."""
+    return tuple(Answer(text) for text in texts)
 
 
-def holds(words: str) -> tuple[Effect, ...]:
+GOOD, KEPT = (Effect(Does.GOOD),), (Effect(Does.RECORDS),)
+
+
+def good(*texts: str) -> tuple[Answer, ...]:
+    """Answers that say that a part is as it should be."""
+    return tuple(Answer(text, does=GOOD) for text in texts)
+
+
+def kept(*texts: str, asks: Asks | None = None) -> tuple[Answer, ...]:
+    """Answers that are neither good nor bad: claims, kinds, what is still to be done."""
+    return tuple(Answer(text, does=KEPT, asks=asks) for text in texts)
+
+
+def harmless(why: str, *texts: str, rule: str = "looks.harmless") -> tuple[Answer, ...]:
+    """Answers that look bad and are not, and why."""
+    return tuple(Answer(text, does=(Effect(Does.HARMLESS, rule, why),)) for text in texts)
+
+
+def holds(words: str, rule: str = "looks.holds") -> tuple[Effect, ...]:
     """What lets nothing go back until it is settled: what is to be done first."""
-    return (Effect(Does.HOLDS, words=words),)
+    return (Effect(Does.HOLDS, rule, words),)
 
 
 @dataclass(frozen=True, slots=True)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from halfthou.jobs import Look
 from halfthou.looks.effect import Does, Effect
-from halfthou.looks.look import Answer, LookKind
+from halfthou.looks.look import GOOD, Answer, LookKind
 
 CRACK_FOUND, PASSED = "crack found", "passed"
 _R = Does.REJECTS
@@ -12,7 +12,7 @@ _R = Does.REJECTS
 CRACK_TEST_LOOK = LookKind(
     Look.CRACK_TEST.value,
     (
-        Answer(PASSED, ends=True),
+        Answer(PASSED, does=GOOD, ends=True),
         Answer(
             CRACK_FOUND,
             does=(

@@ -102,11 +102,17 @@ def clears(said: str, unless: str) -> bool:
     return bool(unless) and said != unless and said.partition(": ")[0] == unless.partition(": ")[0]
 
 
+def looked_at(kind: str) -> tuple[LookKind, ...]:
+    """Every look at a part of a kind, or at what it is a part of, whichever page asks it."""
+    of = {kind, *CATALOGUE[kind].wholes, *CATALOGUE[kind].sets}
+    return tuple(row for row in CATALOGUE.looks.values() if of & set(row.on))
+
+
 def every_effect() -> Iterator[Tried]:
     for kind in CATALOGUE.all:
         if kind.key not in TRIED:
             continue
-        for row in kind.looks:
+        for row in looked_at(kind.key):
             for answer in row.answers:
                 for effect in answer.does:
                     if not effect.of or kind.key in effect.of:
@@ -156,7 +162,7 @@ def overtaken() -> Iterator[tuple[Tried, OperationKind]]:
     """Every fault with every work on such a part that does away with what was looked at."""
     for tried in EFFECTS:
         for work, looks in CATALOGUE[tried.kind].look_again.items():
-            if tried.effect.does in KEEPS_BACK and tried.row.key in looks and tried.effect.mended_by is not work:
+            if tried.effect.does in KEEPS_BACK and tried.row.key in looks and work not in tried.effect.mended_by:
                 yield tried, work
 
 
@@ -188,6 +194,96 @@ def test_work_heals_no_fault_that_nobody_looked_at_again(tried: Tried, work: Ope
     assert told & {"looks.after-work", tried.effect.rule}
     assert "looks.after-work" not in {reason.rule for reason in looked.reasons}
     assert len(looked.opens) < len(before.opens) or looked.action is not before.action
+
+
+@pytest.mark.parametrize("kind", TRIED)
+def test_no_answer_about_a_judged_part_is_forgotten(kind: str) -> None:
+    """Good, kept, harmless and why, advice, or what it does: an answer that says none of it does nothing unseen.
+    What only the evidence reads shows a sign or clears one."""
+    rows = looked_at(kind)
+    assert not [
+        f"{row.key}: {answer.text}"
+        for row in rows
+        for answer in row.answers
+        if not answer.does and (row.bench or not (answer.shows or answer.clears or answer.asks))
+    ]
+
+
+#: What dangerous answers must come to, by hand. Source: common practice, no source: docs/trade: What is seen.
+DANGEROUS = (
+    ("journal", Look.SURFACE, "nail catches", "regrind"),
+    ("journal", Look.SURFACE, "burr round a dent", "not back"),
+    ("journal", Look.SURFACE, "metal smeared on", "not back"),
+    ("journal", Look.FILLET, "sharp, notched or undercut", "refer"),
+    ("journal", Look.CRACK_TEST, "crack found", "replace"),
+    ("journal", Look.HARDNESS, "soft", "refer"),
+    ("journal", Look.STRAIGHTNESS, "bent", "refer"),
+    ("journal", Look.HEAT, "brown or purple", "refer"),
+    ("journal", Look.HEAT, "blue", "refer"),
+    ("journal", Look.HEAT, "grey", "refer"),
+    ("journal", Look.ROD, "brown or purple", "refer"),
+    ("journal", Look.ROD, "blue", "refer"),
+    ("journal", Look.ROD, "tight on its pin", "not back"),
+    ("journal", Look.SEAT, "turned in its housing", "not back"),
+    ("journal", Look.SEAT, "tang sheared", "not back"),
+    ("journal", Look.SEAT, "loose in its housing", "not back"),
+    ("journal", Look.CAPS, "numbers disagree", "not back"),
+    ("journal", Look.CAPS, "step at the joint", "not back"),
+    ("journal", "oil-hole edge", "cracked", "replace"),
+    ("journal", "oil-hole edge", "sharp", "not back"),
+    ("bore", Look.BORE_WALL, "scuffed", "rebore"),
+    ("bore", Look.BORE_WALL, "seized metal", "rebore"),
+    ("bore", Look.BORE_WALL, "rust or pitted", "rebore"),
+    ("bore", Look.BORE_WALL, "scored, nail catches", "rebore"),
+    ("bore", Look.BORE_WALL, "lines", "not back"),
+    ("bore", Look.BORE_WALL, "crack seen", "refer"),
+    ("bore", Look.CRACK_TEST, "crack found", "refer"),
+    ("bore", Look.PRESSURE, "leaks", "refer"),
+    ("bore", Look.DECK, "out of flat", "not back"),
+    ("bore", Look.SQUARE, "out of square", "not back"),
+    ("bore", Look.SLEEVE, "sleeve dropped", "not back"),
+    ("piston", "skirts", "scuffed on one skirt", "replace"),
+    ("piston", "skirts", "diagonal", "not back"),
+    ("piston", "lands", "cracked", "replace"),
+    ("piston", "crown", "burnt", "replace"),
+    ("piston", "crown", "valve mark", "not back"),
+    ("piston", "grooves", "stepped", "regroove"),
+    ("piston", "grooves", "carboned", "not back"),
+    ("piston", "pin", "blued", "refer"),
+    ("piston", "pin", "loose at one boss", "replace"),
+    ("piston", "pin", "stiff", "re-pin or bush"),
+    ("ring", "whole or broken", "broken", "replace"),
+    ("ring", "face", "flaking", "replace"),
+    ("ring", "tension", "weak", "replace"),
+    ("ring", "square in its bore", "not square", "not back"),
+    ("oil pump", "pump housing", "scored, nail catches", "replace"),
+    ("oil pump", "gears or rotors", "chipped", "replace"),
+    ("oil pump", "drive", "loose", "refer"),
+    ("oil pump", "drive", "tang twisted", "replace"),
+    ("oil pump", "relief valve", "plunger stuck", "new parts in it"),
+    ("oil pump", "screen", "torn", "not back"),
+    ("oil pump", "screen", "metal in it", "not back"),
+    ("oil pump", "seal at the pickup", "too thin", "not back"),
+    ("oil pump", "pump turns", "jammed", "not back"),
+    ("oil pump", "metal", "metal found", "not back"),
+    ("oil pump", "which pump", "foreign pump", "refer"),
+)
+
+
+@pytest.mark.parametrize(("kind", "key", "text", "comes_to"), DANGEROUS, ids=str)
+def test_a_dangerous_answer_comes_to_what_a_rebuilder_would_do(
+    kind: str, key: str, text: str, comes_to: str
+) -> None:
+    row = CATALOGUE.looks[key]
+    answer = row.answer(text)
+    assert answer is not None
+    found = judged(Tried(kind, row, answer, Effect(Does.RECORDS)))
+    part = found.part(TRIED[kind])
+    if comes_to == "not back":
+        assert part.own_action is not Action.REUSE or part.opens
+        assert not found.whole
+    else:
+        assert part.own_action.value == comes_to
 
 
 def test_each_kind_that_is_judged_is_tried() -> None:

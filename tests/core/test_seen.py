@@ -5,18 +5,12 @@ from __future__ import annotations
 from datetime import timedelta
 from typing import Any
 
-import pytest
-
 from halfthou.assess import assess
 from halfthou.jobs import BlueRod, HouseRules, Job, Look, Operation, OperationKind, Seen, UsedShells, Withdrawal
-from halfthou.looks import Answer, Does
 from halfthou.parts import CATALOGUE
-from halfthou.report import Assessment
 from halfthou.surveys import seen_on
 from halfthou.verdicts import Action, Open
-from tests.loosen import GOOD_PUMP, PUMP_READ, SOUND, loose, skirts
-from tests.making import GOOD_ENGINE, readings
-from tests.making import job as job_of
+from tests.loosen import GOOD_PUMP, PUMP_READ, loose
 from tests.reading import graded, read, seen
 from tests.stripping import fact
 
@@ -142,43 +136,6 @@ def test_a_crack_that_was_found_is_taken_back_by_nobody_and_a_passed_test_ends_i
     assert ("R2", Look.CRACK_TEST) not in told(read(crack, passed).job)
     earlier = passed.model_copy(update={"at": crack.at - MINUTE})
     assert told(read(crack, earlier).job)["R2", Look.CRACK_TEST] == "crack found"
-
-
-def sound(on: str, looks: tuple[Seen, ...]) -> Assessment:
-    """An engine that is as new by every gauge, so that only what is seen can hold a part of it back."""
-    if on == "R2":
-        return assess(job_of(readings=readings(GOOD_ENGINE), seen=tuple(one for one in looks if one.on == on)))
-    good = skirts("3.9980", "3.9980", "3.9980", "3.9980")
-    return assess(loose(good, scope=("bores", "pistons"), seen=looks))
-
-
-def held_by(answer: Answer) -> tuple[str, ...]:
-    """What an answer asks for first, in words."""
-    return tuple(effect.words for effect in answer.does if effect.does is Does.HOLDS)
-
-
-HOLDING = [
-    (look, on, answer)
-    for look, on in (("surface", "R2"), ("bore wall", "bore-2"), ("crown", "piston-2"), ("skirts", "piston-2"),
-                     ("sleeve", "bore-2"))
-    for answer in CATALOGUE.looks[look].answers
-    if held_by(answer)
-]  # fmt: skip
-
-
-@pytest.mark.parametrize(("look", "on", "answer"), HOLDING, ids=lambda one: getattr(one, "text", str(one)))
-def test_what_holds_a_part_back_is_said_and_the_part_is_not_used_again(look: str, on: str, answer: Answer) -> None:
-    """Rule: looks.holds: neither rejected nor sound. Every such answer of the table is tried."""
-    assert sound(on, SOUND).part(on).action is Action.REUSE
-    others = tuple(one for one in SOUND if (one.on, one.look) not in ((on, look), ("pistons", look)))
-    part = sound(on, (*others, seen(look, answer.text, on))).part(on)
-    assert part.action is not Action.REUSE
-    assert any(held_by(answer)[0] in one.text for one in part.reasons if one.rule == "looks.holds")
-
-
-def test_every_answer_that_holds_is_of_a_look_tried_here() -> None:
-    holding = {look.key for look in CATALOGUE.looks.values() if any(map(held_by, look.answers))}
-    assert holding == {look for look, _, _ in HOLDING}
 
 
 def test_a_rod_tight_on_its_pin_asks_for_its_housing() -> None:

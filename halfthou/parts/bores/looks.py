@@ -5,8 +5,23 @@ from __future__ import annotations
 from halfthou.jobs import (
     GlazedBore,
     Look,
+    OperationKind,
 )
-from halfthou.looks import CRACK_TEST_LOOK, PASSED, Answer, Asks, Does, Effect, LookKind, Where, holds, plain
+from halfthou.looks import (
+    CRACK_TEST_LOOK,
+    GOOD,
+    KEPT,
+    PASSED,
+    Answer,
+    Asks,
+    Does,
+    Effect,
+    LookKind,
+    Where,
+    good,
+    holds,
+    kept,
+)
 from halfthou.verdicts import Action
 
 HATCH, GLAZED, LINES, SCUFFED, SEIZED = "cross-hatch seen", "glazed", "lines", "scuffed", "seized metal"
@@ -44,6 +59,18 @@ _CRACKED = (
         until=((Look.CRACK_TEST, PASSED),),
     ),
 )
+_WASHED = (Effect(Does.ADVISES, "bores.surface", "Washed by fuel: look at that cylinder's injector or mixture."),)
+_SLEEVED = (Effect(Does.ADVISES, "bores.surface", "A sleeve is fitted: measure its wall before it is bored."),)
+#: Read above ring travel too: told with what is still to do.
+_ABOVE = (
+    Effect(
+        Does.ASKS,
+        "bores.ridge",
+        on="above ring travel",
+        mended_by=(OperationKind.BORE, OperationKind.SLEEVE),
+    ),
+)
+_LEANS = holds("Bores that lean wear their pistons: set the boring up square to the main tunnel.")
 _LEAKS = (Effect(Does.REFERS, "bores.leaks", "The pressure test leaks: refer the block before anything is bored."),)
 LOOKS = (
     LookKind(
@@ -55,9 +82,9 @@ LOOKS = (
         bench=True,
         lost_by="wash.heads",
         answers=(
-            _A(HATCH),
+            *good(HATCH),
             _A(GLAZED, does=_GLAZED),
-            _A("washed by fuel", ("bore.washed",)),
+            _A("washed by fuel", ("bore.washed",), does=_WASHED),
             _A(LINES, does=holds("Draw a nail across the lines: does it catch?")),
             _A(SCORED_CLEAR, does=_CLEAR, asks=Asks.DEPTH),
             _A(RUST, ("rust.line",), does=_REBORE, asks=Asks.DEPTH),
@@ -67,7 +94,7 @@ LOOKS = (
             _A(CRACK_SEEN, does=_CRACKED),
         ),
     ),
-    LookKind(Look.RIDGE, plain("no ridge felt", RIDGE_FELT), _ON, bench=True),
+    LookKind(Look.RIDGE, (*good("no ridge felt"), _A(RIDGE_FELT, does=_ABOVE)), _ON, bench=True),
     LookKind(
         Look.WET,
         name="Oil on the wall of each bore",
@@ -76,13 +103,14 @@ LOOKS = (
         minutes=3,
         bench=True,
         lost_by="wash.heads",
-        answers=(_A("dry"), _A(WET, ("bore.wet",), does=_WET)),
+        answers=(*good("dry"), _A(WET, ("bore.wet",), does=_WET)),
     ),
-    LookKind(Look.COATING, plain("plain", COATED_BORE), _ON, bench=True),
+    LookKind(Look.COATING, (*good("plain"), _A(COATED_BORE, does=KEPT)), _ON, bench=True),
     LookKind(
         Look.SLEEVE,
         (
-            *plain("none", SLEEVED),
+            *good("none"),
+            _A(SLEEVED, does=_SLEEVED),
             _A("sleeve dropped", does=holds("A sleeve that dropped: its seat is measured first.")),
         ),
         _ON,
@@ -90,21 +118,28 @@ LOOKS = (
     ),
     CRACK_TEST_LOOK,
     LookKind(
-        Look.PRESSURE, (_A("passed", ends=True), _A(LEAKS, ("coolant.leaks",), does=_LEAKS)), _BLOCK, bench=True
+        Look.PRESSURE,
+        (_A("passed", does=GOOD, ends=True), _A(LEAKS, ("coolant.leaks",), does=_LEAKS)),
+        _BLOCK,
+        bench=True,
     ),
     LookKind(
         Look.DECK,
-        (*plain(FEELERS, INDICATOR, asks=Asks.MEASURED), *plain("flat within the maker's limit", OUT_OF_FLAT)),
+        (
+            *kept(FEELERS, INDICATOR, asks=Asks.MEASURED),
+            *good("flat within the maker's limit"),
+            _A(OUT_OF_FLAT, does=holds("Machine the deck first: it moves the bores, which are read again after.")),
+        ),
         _BLOCK,
         bench=True,
         amount="Most out of flat",
         how="Along both edges, across, and corner to corner, wherever it is most. With feelers: the thickest leaf "
         "that goes under; 0 where none goes.",
     ),
-    LookKind(Look.SQUARE, plain("square", OUT_OF_SQUARE), _BLOCK, bench=True),
+    LookKind(Look.SQUARE, (*good("square"), _A(OUT_OF_SQUARE, does=_LEANS)), _BLOCK, bench=True),
     LookKind(
         Look.CLAIMED_OVERSIZE,
-        plain("crown stamp", "paint", "paper", "word of mouth", asks=Asks.STEP),
+        kept("crown stamp", "paint", "paper", "word of mouth", asks=Asks.STEP),
         ("bore", "bores"),
         bench=True,
     ),

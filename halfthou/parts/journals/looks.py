@@ -5,6 +5,7 @@ from __future__ import annotations
 from halfthou.jobs import BlueRod, Look, OperationKind
 from halfthou.looks import (
     CRACK_TEST_LOOK,
+    GOOD,
     HALVES_NOT,
     HALVES_SOUND,
     HOUSING,
@@ -16,8 +17,10 @@ from halfthou.looks import (
     Effect,
     LookKind,
     Where,
+    good,
+    harmless,
     holds,
-    plain,
+    kept,
 )
 from halfthou.verdicts import Action
 
@@ -61,21 +64,25 @@ _SCRAP_ROD = Effect(Does.REFERS, _ROD, f"Rod: {{0}}. Replace it, by the house ru
 _TEST_ROD = Effect(
     Does.REFERS, _ROD, f"Rod: {{0}}. Wanted: hardness, crack test, then the size. {_TAIL}", unless=_SCRAP
 )
+_BROWN_ROD = Effect(
+    Does.REFERS, _ROD, f"Rod: {{0}}. It got hot. Wanted: hardness, crack test, then the size. {_TAIL}"
+)
+_STRAW = "Straw: it was warm, and not enough to soften plain steel. Feel and read it as any other."
 _USED = Effect(
     Does.REMEDY,
     "evidence.used-shells",
     "Its half bearings do not go back: rejected by eye.",
     "new half bearings",
-    mended_by=OperationKind.NEW_SHELLS,
+    mended_by=(OperationKind.NEW_SHELLS,),
 )
 _CLAIM = ("paint", "stamp", "paper", "word of mouth")
 #: What each look may answer. Terms: docs/trade: Hardness and fillets; docs/trade: What is seen.
 LOOKS = (
-    LookKind(Look.CLAIMED_UNDERSIZE, plain(*_CLAIM, asks=Asks.STEP), ("mains", "rods"), bench=True),
+    LookKind(Look.CLAIMED_UNDERSIZE, kept(*_CLAIM, asks=Asks.STEP), ("mains", "rods"), bench=True),
     LookKind(
         Look.SURFACE,
         (
-            *plain("nail runs clear"),
+            *good("nail runs clear"),
             _A(LIGHT, does=(Effect(Does.REMEDY, _SURFACE, on=Action.POLISH),)),
             _A("burr round a dent", does=holds("Stone it level, then feel and read it again.")),
             _A(
@@ -86,16 +93,16 @@ LOOKS = (
         _ON,
         bench=True,
     ),
-    LookKind(Look.FILLET, (_A("sound"), _A(BAD_FILLET, does=(_FILLET,))), _ON, bench=True),
+    LookKind(Look.FILLET, (*good("sound"), _A(BAD_FILLET, does=(_FILLET,))), _ON, bench=True),
     LookKind(
         Look.HEAT,
-        (*plain("none", "straw"), *(_A(colour, _HOT, does=(_OVERHEATED,)) for colour in HOT)),
+        (*good("none"), *harmless(_STRAW, "straw"), *(_A(colour, _HOT, does=(_OVERHEATED,)) for colour in HOT)),
         _ON,
         bench=True,
     ),
     SEAT_LOOK,
     CRACK_TEST_LOOK,
-    LookKind(Look.HARDNESS, (_A(HARD), _A(SOFT, does=(_SOFT,))), ("journal", "crank"), bench=True),
+    LookKind(Look.HARDNESS, (*good(HARD), _A(SOFT, does=(_SOFT,))), ("journal", "crank"), bench=True),
     LookKind(
         Look.STRAIGHTNESS,
         name="Crank indicated at every main",
@@ -103,13 +110,16 @@ LOOKS = (
         where=Where.BEARINGS,
         minutes=30,
         bench=True,
-        answers=(_A(TRUE, ("runout.within",), ("runout.beyond",)), _A(BENT, ("runout.beyond",), does=(_BENT,))),
+        answers=(
+            _A(TRUE, ("runout.within",), ("runout.beyond",), does=GOOD),
+            _A(BENT, ("runout.beyond",), does=(_BENT,)),
+        ),
     ),
-    LookKind(Look.TREATMENT, plain("not hardened again", TREATED), ("crank", "journal"), bench=True),
+    LookKind(Look.TREATMENT, kept("not hardened again", TREATED), ("crank", "journal"), bench=True),
     LookKind(
         Look.CAPS,
         (
-            _A("belong together"),
+            *good("belong together"),
             *(
                 _A(text, (sign,), does=(_NO_PAIR,))
                 for text, sign in ((CAPS_DISAGREE, "numbers.disagree"), (CAP_STEPS, "cap.step"))
@@ -128,15 +138,15 @@ LOOKS = (
         how="Plain steel: straw about 230 °C, brown 260, purple 280, blue 295, grey above 340. Alloy, time and oil "
         "shift it by tens of degrees.",
         answers=(
-            _A("no colour"),
-            _A("straw"),
-            _A("brown or purple", _BLUE),
+            *good("no colour"),
+            *harmless(_STRAW, "straw"),
+            _A("brown or purple", _BLUE, does=(_BROWN_ROD, _HOT_ROD)),
             *(_A(colour, _BLUE, does=(_SCRAP_ROD, _TEST_ROD, _HOT_ROD)) for colour in ROD_BLUE),
             _A(TIGHT, ("rods.tight-blue",), does=(_HOT_ROD,)),
             _A(ROD_TESTED, does=(_SCRAP_ROD, _HOT_ROD), ends=True),
-            _A(ROD_RENEWED, ends=True),
+            _A(ROD_RENEWED, does=GOOD, ends=True),
         ),
         worse=("no colour", ROD_RENEWED, "straw", "brown or purple", ROD_TESTED, TIGHT, *ROD_BLUE),
     ),
-    LookKind(Look.HALVES, (_A(HALVES_SOUND), _A(HALVES_NOT, does=(_USED,))), _ON, bench=True),
+    LookKind(Look.HALVES, (*good(HALVES_SOUND), _A(HALVES_NOT, does=(_USED,))), _ON, bench=True),
 )

@@ -42,6 +42,7 @@ def _seen(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
     for one in case.eye.that(Does.ASKS, Does.HOLDS, Does.REMEDY):
         for reason in said_by_eye((one,)):
             yield Reason(rule=reason.rule, text=reason.text + (tail if one.effect.on == HOUSING else ""))
+    yield from said_by_eye(case.eye.that(Does.ADVISES, Does.HARMLESS))
     yield from _surface(verdict, say)
 
 

@@ -3,7 +3,20 @@
 from __future__ import annotations
 
 from halfthou.jobs import SetName
-from halfthou.looks import CRACK_TEST_LOOK, Answer, Asks, Does, Effect, LookKind, Where, holds, plain
+from halfthou.looks import (
+    CRACK_TEST_LOOK,
+    GOOD,
+    Answer,
+    Asks,
+    Does,
+    Effect,
+    LookKind,
+    Where,
+    good,
+    harmless,
+    holds,
+    kept,
+)
 from halfthou.verdicts import Action
 
 _SET = SetName.PISTONS.value
@@ -29,6 +42,9 @@ _BURNT = (Effect(Does.REJECTS, _EYE, "Crown {0}: rejected by eye. Look at that c
 _WASHED = (
     Effect(Does.ADVISES, _EYE, "Crown washed clean: coolant or fuel got in here. Look at gasket and injector."),
 )
+_CARBON = holds("Clean the grooves, then look and feel again: carbon hides wear.")
+_DRY = (Effect(Does.ADVISES, _EYE, "Crown with dry carbon: oil burnt here. Look at its rings and guides."),)
+_WET = (Effect(Does.ADVISES, _EYE, "Crown wet: oil or fuel stood here. Look at its rings, injector or mixture."),)
 _STEPPED = (
     Effect(
         Does.REMEDY,
@@ -68,10 +84,10 @@ LOOKS = (
         minutes=5,
         bench=True,
         answers=(
-            _A("clean"),
-            _A("polished centre"),
-            _A("light marks"),
-            _A("coating worn"),
+            *good("clean"),
+            *harmless("{0}: as a skirt wears in. What it measures decides.", "polished centre", rule=_EYE),
+            *harmless("{0}, the nail runs clear: they may stay.", "light marks", rule=_EYE),
+            *harmless("{0}: what it measures decides.", "coating worn", rule=_EYE),
             _A("diagonal", ("wear.diagonal",), does=holds("Measure its rod for bend and twist first.")),
             _A(ONE_SKIRT, does=_SCUFFED),
             _A(BOTH_SKIRTS, does=_SCUFFED),
@@ -86,7 +102,7 @@ LOOKS = (
         minutes=5,
         bench=True,
         answers=(
-            _A("sound", (), ("lands.broken",)),
+            _A("sound", (), ("lands.broken",), does=GOOD),
             _A("lifted", ("gap.ends",), does=_LAND),
             *(_A(text, ("lands.broken",), does=_LAND) for text in ("cracked", BROKEN, "gone")),
         ),
@@ -100,9 +116,9 @@ LOOKS = (
         bench=True,
         lost_by="wash.heads",
         answers=(
-            _A("evenly sooted"),
-            _A("dry carbon"),
-            _A("wet"),
+            *good("evenly sooted"),
+            _A("dry carbon", does=_DRY),
+            _A("wet", does=_WET),
             _A(WASHED, does=_WASHED),
             _A("valve mark", ("valve.marks",), does=_STRUCK),
             _A("hammered", ("lands.broken",), does=_STRUCK),
@@ -111,20 +127,29 @@ LOOKS = (
             _A(HOLED, does=_BURNT),
         ),
     ),
-    LookKind(GROOVE_LOOK, (*plain("square", "carboned"), _A(STEPPED, does=_STEPPED)), _ANY, bench=True),
-    LookKind(PIN_BORES, (_A("smooth"), _A(SCORED, does=_SCORED)), _ON, bench=True),
+    LookKind(
+        GROOVE_LOOK,
+        (
+            *good("square"),
+            _A("carboned", does=_CARBON),
+            _A(STEPPED, does=_STEPPED),
+        ),
+        _ANY,
+        bench=True,
+    ),
+    LookKind(PIN_BORES, (*good("smooth"), _A(SCORED, does=_SCORED)), _ON, bench=True),
     LookKind(
         PIN_FEEL,
-        (_A("free"), _A(STIFF, does=_STIFF), _A(LOOSE, does=_LOOSE), _A(BLUED, does=_BLUED)),
+        (*good("free"), _A(STIFF, does=_STIFF), _A(LOOSE, does=_LOOSE), _A(BLUED, does=_BLUED)),
         _ON,
         bench=True,
     ),
     LookKind(SNAP, (_A("does not pass", does=_HELD), _A(PASSES, does=_PASSES)), _ON, bench=True),
-    LookKind(MADE_FOR, plain(ANY_BORE, LEFT, RIGHT), _ON, bench=True),
-    LookKind(ROD, plain(OFF, STILL_ON), _ANY, bench=True),
-    LookKind(STAMPED, plain("crown stamp", "paint", "paper", asks=Asks.STEP), _ON, bench=True),
+    LookKind(MADE_FOR, kept(ANY_BORE, LEFT, RIGHT), _ON, bench=True),
+    LookKind(ROD, kept(OFF, STILL_ON), _ANY, bench=True),
+    LookKind(STAMPED, kept("crown stamp", "paint", "paper", asks=Asks.STEP), _ON, bench=True),
     CRACK_TEST_LOOK,
-    LookKind(FRONT, plain(YES, NOT_YET), _ANY, bench=True),
-    LookKind(CLIPS, plain("seated", NOT_YET), _ANY, bench=True),
-    LookKind(VALVES, plain("checked", NOT_YET), _ANY, bench=True),
+    LookKind(FRONT, (*good(YES), *kept(NOT_YET)), _ANY, bench=True),
+    LookKind(CLIPS, (*good("seated"), *kept(NOT_YET)), _ANY, bench=True),
+    LookKind(VALVES, (*good("checked"), *kept(NOT_YET)), _ANY, bench=True),
 )

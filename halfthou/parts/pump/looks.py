@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from halfthou.looks import Answer, Does, Effect, LookKind, Where, plain
+from halfthou.looks import GOOD, Answer, Does, Effect, LookKind, Where, good, holds, kept
 from halfthou.verdicts import Action
 
 HOUSING, GEARS, DRIVE, DRY = "pump housing", "gears or rotors", "drive", "inside"
@@ -39,7 +39,8 @@ _DRIVE = (
         "Drive {0}: the pump jammed and the drive went on. Rejected by eye; find what jammed it.",
     ),
 )
-_DRIVE_LOOSE = (Effect(Does.REJECTS, _EYE, "Drive loose: it may let go at any start. Rejected by eye."),)
+_DRIVE_LOOSE = (Effect(Does.REFERS, _EYE, "Drive loose: it may let go at any start. Refer it."),)
+_MEASURED = (Effect(Does.ADVISES, "pump.clearance", "{0}: what it measures decides. Read every clearance."),)
 _DRY = (Effect(Does.ADVISES, _EYE, "Dry inside: it was never primed. Look for scores before it is measured."),)
 _RELIEF = (
     Effect(
@@ -49,28 +50,12 @@ _RELIEF = (
         Action.NEW_PARTS,
     ),
 )
-_SCREEN = (
-    Effect(
-        Does.ADVISES,
-        "pump.pickup",
-        "Screen: {0}. Where it came from is found before the engine is closed.",
-    ),
-)
-_SEAL = (
-    Effect(
-        Does.ADVISES,
-        "pump.seal",
-        "Pickup seal {0}: air gets in, the oil foams, the pressure wanders. Fit the right one.",
-    ),
-)
-_TUBE = (
-    Effect(
-        Does.ADVISES,
-        "pump.pickup",
-        "Pickup tube cracked or loose: air gets in, the pressure wanders. Mend it, press it again.",
-    ),
-)
+_JAMMED = holds("Find what jammed it before it is measured.")
+_SCREEN = holds("Where it came from is found before the engine is closed.", "pump.pickup")
+_SEAL = holds("Air gets in, the oil foams, the pressure wanders. Fit the right one.", "pump.seal")
+_TUBE = holds("Air gets in, the pressure wanders. Mend it, press it again.", "pump.pickup")
 _METAL = (Effect(Does.SUSPECTS, "pump.suspect"),)
+_TORN = (*holds("A new pickup: what went through it went through the pump.", "pump.pickup"), *_METAL)
 LOOKS = (
     LookKind(
         HOUSING,
@@ -80,8 +65,8 @@ LOOKS = (
         minutes=5,
         bench=True,
         answers=(
-            _A("smooth", (), ("pump.scored",)),
-            _A(SCORED, ("pump.scored",)),
+            _A("smooth", (), ("pump.scored",), does=GOOD),
+            _A(SCORED, ("pump.scored",), does=_MEASURED),
             _A(NAIL, ("pump.scored",), does=_HOUSING),
             _A(CRACKED, ("pump.scored",), does=_HOUSING),
         ),
@@ -94,8 +79,8 @@ LOOKS = (
         minutes=5,
         bench=True,
         answers=(
-            _A("sound", (), ("pump.blued",)),
-            _A("scored", ("pump.scored",)),
+            _A("sound", (), ("pump.blued",), does=GOOD),
+            _A("scored", ("pump.scored",), does=_MEASURED),
             _A(BLUED, ("pump.blued",), does=_GEARS),
             _A(CHIPPED, ("pump.jammed",), does=_GEARS),
         ),
@@ -108,7 +93,7 @@ LOOKS = (
         minutes=5,
         bench=True,
         answers=(
-            _A("sound", ("drive.whole",), ("drive.broken",)),
+            _A("sound", ("drive.whole",), ("drive.broken",), does=GOOD),
             _A(LOOSE, ("drive.broken",), does=_DRIVE_LOOSE),
             _A(TWISTED, ("drive.broken",), does=_DRIVE),
             _A(BROKEN, ("drive.broken",), does=_DRIVE),
@@ -122,7 +107,7 @@ LOOKS = (
         minutes=10,
         bench=True,
         lost_by="wash.pump",
-        answers=(_A("wet with oil", (), ("pump.dry",)), _A(DRY_INSIDE, ("pump.dry",), does=_DRY)),
+        answers=(_A("wet with oil", (), ("pump.dry",), does=GOOD), _A(DRY_INSIDE, ("pump.dry",), does=_DRY)),
     ),
     LookKind(
         RELIEF,
@@ -133,7 +118,7 @@ LOOKS = (
         bench=True,
         lost_by="wash.pump",
         answers=(
-            _A("falls by its own weight", ("relief.free",), ("relief.stuck",)),
+            _A("falls by its own weight", ("relief.free",), ("relief.stuck",), does=GOOD),
             *(_A(text, does=_RELIEF) for text in (RELIEF_SCORED, SPRING_BAD, SHUT)),
             *(_A(text, ("relief.stuck",), does=_RELIEF) for text in (STUCK, OPEN, CHIP)),
         ),
@@ -148,9 +133,9 @@ LOOKS = (
         lost_by="wash.pan",
         how="Photograph it where it lies; hold it to the light.",
         answers=(
-            _A("clear", ("screen.clear",), ("screen.blocked", "debris.carbon")),
-            _A("torn", ("dirt.in-oil",), does=_SCREEN),
-            _A("metal in it", ("bearings.gone",), does=_SCREEN),
+            _A("clear", ("screen.clear",), ("screen.blocked", "debris.carbon"), does=GOOD),
+            _A("torn", ("dirt.in-oil",), does=_TORN),
+            _A("metal in it", ("bearings.gone",), does=(*_SCREEN, *_METAL)),
             *(_A(text, ("screen.blocked",), does=_SCREEN) for text in ("part blocked", "blocked")),
         ),
     ),
@@ -164,22 +149,26 @@ LOOKS = (
         lost_by="wash.pan",
         how="Section measured; does it go on without force? Tube pressed under water.",
         answers=(
-            _A(SEAL_RIGHT, ("seal.sound",), ("seal.wrong",)),
+            _A(SEAL_RIGHT, ("seal.sound",), ("seal.wrong",), does=GOOD),
             *(_A(text, ("seal.wrong",), does=_SEAL) for text in SEAL_WRONG),
             _A(TUBE, ("seal.wrong",), does=_TUBE),
         ),
     ),
-    LookKind(METAL, (_A("none found"), _A(METAL_FOUND, ("bearings.gone",), does=_METAL)), _ON, bench=True),
-    LookKind(WHOSE, (_A("its own"), _A(FOREIGN, does=_FOREIGN)), _ON, bench=True),
-    LookKind(PRIMED, plain(YES, NOT_YET), _ON, bench=True),
-    LookKind(ENGAGED, plain(YES, NOT_YET), _ON, bench=True),
+    LookKind(METAL, (*good("none found"), _A(METAL_FOUND, ("bearings.gone",), does=_METAL)), _ON, bench=True),
+    LookKind(WHOSE, (*good("its own"), _A(FOREIGN, does=_FOREIGN)), _ON, bench=True),
+    LookKind(PRIMED, (*good(YES), *kept(NOT_YET)), _ON, bench=True),
+    LookKind(ENGAGED, (*good(YES), *kept(NOT_YET)), _ON, bench=True),
     LookKind(
         "pump turns",
         name="Pump turned by hand",
         on=_ON,
         where=Where.SUPPLY,
         minutes=3,
-        answers=(_A("spins free", (), ("pump.jammed",)), _A("with play"), _A("jammed", ("pump.jammed",))),
+        answers=(
+            _A("spins free", (), ("pump.jammed",), does=GOOD),
+            _A("with play", does=_MEASURED),
+            _A("jammed", ("pump.jammed",), does=_JAMMED),
+        ),
     ),
     LookKind(
         "pump measured",

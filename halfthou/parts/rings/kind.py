@@ -5,7 +5,7 @@ from __future__ import annotations
 from halfthou.engines import Drawing, FeatureKind, PartKind, Place, SheetFigure, SheetMade, StationDrawing
 from halfthou.jobs import Layout, OperationKind, Purpose, SetLimits, SetName
 from halfthou.lengths import ZERO, Length
-from halfthou.looks import Answer, Does, Effect, LookKind, plain
+from halfthou.looks import Answer, Does, Effect, LookKind, good, kept
 
 SET = SetName.RINGS.value
 GAP, AT_DEPTH = "closed gap", "depth of the gap"
@@ -33,19 +33,19 @@ _READ_AGAIN = (
     ),
 )
 LOOKS = (
-    LookKind(WHOLE, (_A("whole"), _A(BROKEN, ("gap.ends",), does=_BROKEN)), _ANY, bench=True),
+    LookKind(WHOLE, (*good("whole"), _A(BROKEN, ("gap.ends",), does=_BROKEN)), _ANY, bench=True),
     LookKind(
         FACE,
-        (_A("even all round"), *(_A(text, does=_FACE) for text in (FLAKING, SCUFFED, THROUGH))),
+        (*good("even all round"), *(_A(text, does=_FACE) for text in (FLAKING, SCUFFED, THROUGH))),
         _ANY,
         bench=True,
     ),
-    LookKind(TENSION, (_A("springs back"), _A(WEAK, does=_WEAK)), _ANY, bench=True),
-    LookKind(FACING, plain(*FACINGS), ("ring",), bench=True),
-    LookKind(SQUARE, (_A("pushed down square"), _A(NOT_SQUARE, does=_READ_AGAIN)), _ANY, bench=True),
-    LookKind(TAGGED, plain(YES, NOT_YET), _ANY, bench=True),
-    LookKind(SIDE_UP, plain(YES, NOT_YET), _ANY, bench=True),
-    LookKind(STAGGER, plain(YES, NOT_YET), (SET,), bench=True),
+    LookKind(TENSION, (*good("springs back"), _A(WEAK, does=_WEAK)), _ANY, bench=True),
+    LookKind(FACING, kept(*FACINGS), ("ring",), bench=True),
+    LookKind(SQUARE, (*good("pushed down square"), _A(NOT_SQUARE, does=_READ_AGAIN)), _ANY, bench=True),
+    LookKind(TAGGED, (*good(YES), *kept(NOT_YET)), _ANY, bench=True),
+    LookKind(SIDE_UP, (*good(YES), *kept(NOT_YET)), _ANY, bench=True),
+    LookKind(STAGGER, (*good(YES), *kept(NOT_YET)), (SET,), bench=True),
 )
 FIGURES = (
     SheetFigure("top_gap", "Top ring, gap when new", is_band=True),

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
 from halfthou.amounts import Quantity
@@ -15,10 +15,11 @@ from halfthou.lengths import Length, Notation, Unit
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE, Catalogue, Given, SetDecided, Trade, faults_of_job
 from halfthou.report import NO_CAUSE, Assessment, BudgetShown, PartReport, budgets_shown, doubts_of, stations_of
-from halfthou.sets import standing_decisions, waived_of
+from halfthou.sets import waived_of, words_of
 from halfthou.strip import BeforeBench, before_bench, caps_seen, faults_of_strip
 from halfthou.surveys import SeenBy, found_before_work, seen_on, survey_parts
 from halfthou.verdicts import Action
+from halfthou.words import Reason
 
 HALF_TENTH = Length(1_270)
 DECISION = "a decision"
@@ -67,15 +68,18 @@ def judge(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) 
     """Walk through the rooms up to the decisions: each kind of part after those it rests on."""
     engine = catalogue.engine_of(job)
     memo = memo or Memo()
+    seen = _seen(job, engine)
+    words = words_of(job, engine, seen)
     given = Given(
         job=job,
         engine=engine,
         say=notation_of(job),
         surveys=survey_parts(job, engine, memo),
-        seen=_seen(job, engine),
+        seen=seen,
         overtaken=found_before_work(job, engine),
-        standing=standing_decisions(job),
-        waived=waived_of(job),
+        standing=words.standing,
+        reopened=words.reopened,
+        waived=waived_of(words.standing),
         before={},
         memo=memo,
     )
@@ -125,8 +129,17 @@ def put_in_words(judged: JudgedJob) -> Assessment:
         cause=NO_CAUSE if told is None else told.brief,
         whole=is_whole(judged),
         decided=all(one.decided for one in sets),
-        notices=before.notices if told is None else (*before.notices, *told.notices),
+        notices=(*before.notices, *_reopened(given), *(told.notices if told is not None else ())),
     )
+
+
+def _reopened(given: Given) -> Iterator[Reason]:
+    """What people decided before something was found that they did not know."""
+    for decision, found in given.reopened:
+        about, where = (given.engine.named(on) for on in (decision.part or decision.set, found.on))
+        what = "waived" if decision.kind is DecisionKind.WAIVED else "decided"
+        text = f"{about}: {what} by {decision.by} before “{found.answer}” was found at {where}. Decide again."
+        yield Reason(rule="sets.word-covers", text=text)
 
 
 def evidence_of(judged: JudgedJob, parts: tuple[PartReport, ...]) -> EvidenceStanding | None:

@@ -67,6 +67,7 @@ RULES: dict[str, Rule] = {
     "sets.regrind.tight": Rule("A band too narrow to work to", "house rule; common practice, no source"),
     "sets.one-crank": Rule("The crank is one part", "common practice, no source"),
     "sets.mixed": Rule("A mixed crank", "common practice, no source"),
+    "sets.word-covers": Rule("A word covers what it knew", "common practice, no source"),
     "sets.decided-otherwise": Rule("A person decided otherwise", "the person who measures and assembles decides"),
     "assess.whole": Rule("When nothing is open", "this program's own"),
     "sets.not-all-read": Rule("A set is decided when all of it is read", "common practice, no source"),

@@ -8,6 +8,7 @@ from __future__ import annotations
 from halfthou.jobs import Document
 from halfthou.looks.effect import Does, Effect
 from halfthou.looks.look import GOOD, KEPT, Answer, Echo, LookKind, kept
+from halfthou.looks.shared import CRANK_SUSPECT
 
 OVERLAY, WEAR, BACK, SEAT = "overlay", "wear", "back", "seat"
 KIND = "shell kind"
@@ -66,7 +67,7 @@ _ON = ("half bearing",)
 
 def _graded(grade: Grade) -> Answer:
     own = _NOT_BACK if grade.rejected else _SOUND
-    does = KEPT if grade.rejected else GOOD
+    does = (CRANK_SUSPECT,) if grade.answer in (MELTED, GONE) else KEPT if grade.rejected else GOOD
     return Answer(grade.answer, echoes=(own, _METAL) if grade.sheds else (own,), does=does)
 
 
@@ -92,17 +93,14 @@ _MOVED = (
         on=HOUSING,
         of=("journal",),
     ),
+    CRANK_SUSPECT,
 )
 
 
 def _sat(text: str) -> Answer:
     echoes = () if text in (IN_PLACE, EXCHANGED) else (_NOT_BACK,)
-    does = (
-        _MOVED
-        if text in MOVED_SEAT
-        else {IN_PLACE: GOOD, LOOSE: _LOOSE_SEAT, EXCHANGED: _AS_MARKED}.get(text, KEPT)
-    )
-    return Answer(text, echoes=echoes, does=does)
+    others = {IN_PLACE: GOOD, LOOSE: _LOOSE_SEAT, EXCHANGED: _AS_MARKED, STUCK: (CRANK_SUSPECT,)}
+    return Answer(text, echoes=echoes, does=_MOVED if text in MOVED_SEAT else others.get(text, KEPT))
 
 
 OVERLAY_LOOK = LookKind(

@@ -58,6 +58,11 @@ class Answer:
     asks: Asks | None = None
     ends: bool = False
 
+    @property
+    def fault(self) -> bool:
+        """Whether it keeps a part back."""
+        return any(one.does in KEEPS_BACK for one in self.does)
+
     def outlasts(self, work: OperationKind) -> bool:
         """Whether what it found stands after work on the part, until it is looked at again.
 

@@ -9,6 +9,9 @@ from halfthou.looks.look import GOOD, Answer, LookKind
 CRACK_FOUND, PASSED = "crack found", "passed"
 _R = Does.REJECTS
 
+#: What may have bent or cracked the crank: nothing of it goes back until it is indicated and crack-tested.
+CRANK_SUSPECT = Effect(Does.SUSPECTS, "sets.one-crank", on="crank")
+
 CRACK_TEST_LOOK = LookKind(
     Look.CRACK_TEST.value,
     (

@@ -13,16 +13,15 @@ from halfthou.lengths import Length, Notation
 from halfthou.looks import UNSEEN, Eye, eye_of
 from halfthou.memo import Memo
 from halfthou.report import PartReport, SetReport
+from halfthou.sets import Reopened, Standing
 from halfthou.surveys import PartSurvey, SeenBy
 from halfthou.verdicts import Action, Finding
-
-Standing = Mapping[tuple[str, str, Waived | None], Decision]
 
 
 @dataclass(frozen=True)
 class Given:
     """What a kind is judged by: the job and its engine, what was read and seen, which of that work has
-    overtaken, what people decided, what the
+    overtaken, what people decided and what of that is open again, what the
     kinds before it came to, and what was worked out of the job before."""
 
     job: Job
@@ -32,6 +31,7 @@ class Given:
     seen: SeenBy
     overtaken: Mapping[str, Operation]
     standing: Standing
+    reopened: tuple[Reopened, ...]
     waived: Mapping[str, frozenset[Waived]]
     before: Mapping[str, SetDecided]
     memo: Memo

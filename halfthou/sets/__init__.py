@@ -1,9 +1,6 @@
 """What is decided together: the size of a set, its shells, the clearance each journal will have."""
 
-from halfthou.sets.decisions import (
-    standing_decisions,
-    waived_of,
-)
+from halfthou.sets.decisions import Reopened, Standing, waived_of, words_of
 from halfthou.sets.filing import (
     OIL_LEAST,
     WARMER_K,

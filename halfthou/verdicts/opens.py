@@ -32,6 +32,7 @@ class Open(StrEnum):
     UNSEEN = "not looked at"
     RINGS = "rings not known"
     SEEN = "something seen is not settled"
+    CRANK = "the crank is to be indicated and crack-tested"
 
 
 #: What leaves the size of a part open: its set cannot be sized, ordered for or machined while one stands.

@@ -15,7 +15,7 @@ from typing_extensions import override
 
 from halfthou.assess import assess
 from halfthou.exchange import read_job
-from halfthou.jobs import HouseRules, Job, Look, Operation, OperationKind, Seen, SetLimits
+from halfthou.jobs import Decision, DecisionKind, HouseRules, Job, Look, Operation, OperationKind, Seen, SetLimits
 from halfthou.looks import Answer, Does, Effect, LookKind
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment
@@ -194,6 +194,36 @@ def test_work_heals_no_fault_that_nobody_looked_at_again(tried: Tried, work: Ope
     assert told & {"looks.after-work", tried.effect.rule}
     assert "looks.after-work" not in {reason.rule for reason in looked.reasons}
     assert len(looked.opens) < len(before.opens) or looked.action is not before.action
+
+
+@pytest.mark.parametrize("tried", [one for one in EFFECTS if one.effect.does in KEEPS_BACK], ids=repr)
+def test_a_word_covers_what_it_knew(tried: Tried) -> None:
+    """Source: common practice, no source: nobody answers for a fault that was found after his word.
+
+    Rule: sets.word-covers.
+    """
+    new = tried.job()
+    one = engine_of(new).parts[TRIED[tried.kind]].set
+    found = next(seen for seen in new.seen if seen.id == "tried")
+
+    def decided(hours: int) -> Assessment:
+        """The set decided to go back, so many hours after the fault was found."""
+        word = Decision(
+            id="d",
+            kind=DecisionKind.OVERRIDDEN,
+            set=one,
+            action=Action.REUSE.value,
+            reason="the customer asks for it",
+            by="owner",
+            at=found.at + timedelta(hours=hours),
+        )
+        return assess(new.model_copy(update={"decisions": (word,)}))
+
+    before, after_it = decided(-1), decided(1)
+    assert not before.of(one).decided
+    assert any(reason.rule == "sets.word-covers" for reason in before.notices)
+    assert after_it.of(one).decided
+    assert not any(reason.rule == "sets.word-covers" for reason in after_it.notices)
 
 
 @pytest.mark.parametrize("kind", TRIED)

@@ -47,8 +47,8 @@ EXPECTED = {
     "past-the-last-size": ("replace", "replace: the crank is one part", True, "the end of the crank's road"),
     "worn-at-the-last-size": ("replace", "replace: the crank is one part", True, "the end of the crank's road"),
     "no-undersize-on-the-sheet": ("refer", "reuse", False, "lists no undersize shells"),
-    "blue-but-passed": ("refer", "reuse", False, "Hardness, straightness"),
-    "turned-in-its-housing": ("measure the bearing", "reuse", False, "the housing is not settled"),
+    "blue-but-passed": ("refer", "indicate the crank", False, "Hardness, straightness"),
+    "turned-in-its-housing": ("measure the bearing", "indicate the crank", False, "the housing is not settled"),
     # docs/trade: Whole.
     "nail-catches": ("at least 0.010 under so far", "reuse", False, "the depth of the score is not known"),
     "light-marks-near-the-limit": ("too close to call", "reuse", False, "olish"),

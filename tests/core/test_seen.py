@@ -5,12 +5,17 @@ from __future__ import annotations
 from datetime import timedelta
 from typing import Any
 
+import pytest
+
 from halfthou.assess import assess
 from halfthou.jobs import BlueRod, HouseRules, Job, Look, Operation, OperationKind, Seen, UsedShells, Withdrawal
 from halfthou.parts import CATALOGUE
+from halfthou.report import PartReport
 from halfthou.surveys import seen_on
 from halfthou.verdicts import Action, Open
 from tests.loosen import GOOD_PUMP, PUMP_READ, loose
+from tests.making import GOOD_ENGINE, readings
+from tests.making import job as job_of
 from tests.reading import graded, read, seen
 from tests.stripping import fact
 
@@ -142,3 +147,46 @@ def test_a_rod_tight_on_its_pin_asks_for_its_housing() -> None:
     """Source: common practice, no source."""
     job = read(seen("colour of the rod", "tight on its pin", "rod-2")).job
     assert "housing" in {one.value for one in assess(job).part("R2").waits}
+
+
+SUSPECTS = [
+    ("stuck to the journal", "seat", "half-main-2-lower"),
+    ("turned in its housing", "seat", "half-rod-1-upper"),
+    ("melted", "overlay", "half-rod-4-upper"),
+    ("gone", "overlay", "half-main-1-lower"),
+    ("blue", "heat colour", "R3"),
+    ("grey", "heat colour", "M4"),
+]
+
+
+@pytest.mark.parametrize(("answer", "what", "on"), SUSPECTS)
+def test_one_crank_waits_as_one_until_it_is_indicated_and_crack_tested(answer: str, what: str, on: str) -> None:
+    """Source: common practice, no source: what ran hot or dragged at one journal may have bent or cracked it all.
+
+    Rule: sets.one-crank.
+    """
+    found = seen(what, answer, on)
+    true = seen("straightness", "within the maker's run-out", "crank", minute=1)
+    tested = seen("crack test", "passed", "crank", minute=2)
+    one_main = true.model_copy(update={"id": "m3", "on": "M3"})
+
+    def other(*more: Seen) -> PartReport:
+        """What is told of the last main, of which nothing was seen."""
+        return assess(job_of(readings=readings(GOOD_ENGINE), seen=(found, *more))).part("M5")
+
+    assert assess(job_of(readings=readings(GOOD_ENGINE))).part("M5").action is Action.REUSE
+    for some in ((), (true,), (tested,), (one_main, tested)):
+        assert other(*some).action is Action.MEASURE
+        assert Open.CRANK in other(*some).opens
+    assert other(true, tested).action is Action.REUSE
+
+
+def test_a_size_is_said_of_a_crank_that_waits_and_nothing_is_ordered_for_it() -> None:
+    """Source: common practice, no source: shells are bought for a crank that runs true."""
+    worn = {**GOOD_ENGINE, "R2": ["2.0350"] * 8}
+    waits = assess(job_of(readings=readings(worn), seen=(seen("seat", "stuck to the journal", "M1"),))).of("rods")
+    clear = assess(job_of(readings=readings(worn))).of("rods")
+    assert waits.headline == f"{clear.headline}, if it runs true"
+    assert clear.to_order
+    assert not waits.to_order
+    assert (clear.can_be_accepted, waits.can_be_accepted) == (True, False)

@@ -28,6 +28,12 @@ FOLDER = Path(__file__).parent
 ANSWERS, BLOCKS, LOOSE = (sorted((FOLDER / place).glob("*.json")) for place in ("answers", "blocks", "loose"))
 
 
+#: Answers that a judgement has changed since, by name: what was measured in them stands; what is told of them is by
+#: hand in tests/core/test_judged_right.py. One crank waits as one (docs/decisions/0015): mains are not *reuse*
+#: beside a rod journal that is blue, or whose half bearing turned.
+CHANGED = {"blue-but-passed", "turned-in-its-housing"}
+
+
 def test_every_kind_has_its_answer() -> None:
     assert {path.stem for path in ANSWERS} == set(mends())
 
@@ -39,7 +45,14 @@ def test_the_whole_answer_is_what_it_was(path: Path) -> None:
     was = read_signed({"shape": 3, "assessment": kept["answer"]}).model_dump(mode="json")
     if shares_pins(job.limits.layout):
         was = _with_pins(was)
-    assert _but_for_rods(assess(job).model_dump(mode="json")) == _but_for_rods(was)
+    found, was = _but_for_rods(assess(job).model_dump(mode="json")), _but_for_rods(was)
+    if path.stem in CHANGED:
+        found, was = _measured(found), _measured(was)
+    assert found == was
+
+
+def _measured(answer: dict[str, Any]) -> dict[str, Any]:
+    return {part["id"]: (part["figures"], part["features"]) for part in answer["parts"]}
 
 
 def test_every_block_and_every_loose_part_has_its_answer() -> None:

@@ -54,7 +54,7 @@ class Deciding(Schema):
 def matches(row: DecisionRecord, answer: SetReport) -> bool:
     """Whether an accepted verdict is still what the assessment says."""
     if row.kind != DecisionKind.ACCEPTED.value:
-        return True
+        return answer.decided
     step = answer.step.nm if answer.step else None
     return row.action == answer.action.value and row.step_nm == step
 

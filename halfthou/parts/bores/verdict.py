@@ -9,6 +9,7 @@ from halfthou.gauges import Budget, combine, expanded, standard_doubt
 from halfthou.jobs import Look, SourceKind, Waived
 from halfthou.lengths import ZERO, Length
 from halfthou.looks import Does
+from halfthou.parts.bores.before_boring import DeckSays, deck_says
 from halfthou.parts.bores.case import BoreCase
 from halfthou.parts.bores.figures import angles_needed, bore_findings
 from halfthou.parts.bores.form import UnlikeWear, unlike_wear
@@ -182,7 +183,7 @@ def _opens(
         yield Open.MISSED
     if case.eye.does(Does.REFERS) or (case.coated and machined(case)):
         yield Open.REFERRED
-    if case.eye.does(Does.HOLDS):
+    if case.eye.does(Does.HOLDS) or deck_says(case.seen.get(Look.DECK), case.limits) is DeckSays.OUT:
         yield Open.SEEN
     if Waived.CLEARANCE not in case.waived and not _piston_known(case):
         yield Open.PISTON

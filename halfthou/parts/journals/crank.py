@@ -5,9 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import replace
 
-from halfthou.jobs import Decision, DecisionKind, JournalSet
-from halfthou.looks import Does
+from halfthou.jobs import Decision, DecisionKind, JournalSet, Look
+from halfthou.looks import CRANK_SUSPECT, PASSED, Does
 from halfthou.parts.journals.decide import End, SetVerdict
+from halfthou.parts.journals.looks import TRUE
+from halfthou.parts.trade import Given
 from halfthou.verdicts import Action
 
 
@@ -23,6 +25,36 @@ def overruled(decided: SetVerdict, decision: Decision | None) -> SetVerdict:
     if undersize is None and action is not Action.REPLACE:
         undersize = None if decided.case.mixed else decided.case.present
     return replace(decided, action=action, undersize=undersize, decision=decision)
+
+
+def crank_suspects(given: Given) -> tuple[str, ...]:
+    """What was seen from which the crank may be bent or cracked, each with where; nothing once it was indicated at
+    every main and passed a crack test. Of one main indicated nothing follows for the rest.
+
+    Rule:    sets.one-crank.
+    """
+    looks, engine = given.engine.kinds.looks, given.engine
+    found = tuple(
+        f"{engine.named(on)}: {one.answer}"
+        for (on, key), one in given.seen.items()
+        if (look := looks.get(key)) is not None
+        and (answer := look.answer(one.answer)) is not None
+        and CRANK_SUSPECT in answer.does
+    )
+    if not found or (_whole(given, Look.STRAIGHTNESS, TRUE) and _whole(given, Look.CRACK_TEST, PASSED)):
+        return ()
+    return tuple(dict.fromkeys(found))
+
+
+def _whole(given: Given, look: Look, answer: str) -> bool:
+    """Whether a look was answered so of the crank, or of every main."""
+
+    def says(on: str) -> bool:
+        """Whether that is what was seen there."""
+        found = given.seen.get((on, look))
+        return found is not None and found.answer == answer
+
+    return says("crank") or all(map(says, given.engine.layout.mains))
 
 
 def as_one_crank(decided: Mapping[JournalSet, SetVerdict]) -> dict[JournalSet, SetVerdict]:

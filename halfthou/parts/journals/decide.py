@@ -120,7 +120,18 @@ class SetVerdict:
     @property
     def finished(self) -> bool:
         """Whether shells can be ordered and a grinder be sent to work: every size is known."""
-        return not self.so_far and self.action not in (Action.MEASURE, Action.REFER, Action.REPLACE)
+        return (
+            not self.so_far and not self.held and self.action not in (Action.MEASURE, Action.REFER, Action.REPLACE)
+        )
+
+    @property
+    def held(self) -> bool:
+        """Whether the crank waits to be indicated and crack-tested: the size is said, and nothing is ordered or
+        accepted.
+
+        Rule:    sets.one-crank.
+        """
+        return any(Open.CRANK in self.opens_of(name) for name in self.case.verdicts)
 
     def waived(self, journal: str) -> bool:
         """Whether a person waived that this journal is read."""

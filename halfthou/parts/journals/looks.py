@@ -5,6 +5,7 @@ from __future__ import annotations
 from halfthou.jobs import BlueRod, Look, OperationKind
 from halfthou.looks import (
     CRACK_TEST_LOOK,
+    CRANK_SUSPECT,
     GOOD,
     HALVES_NOT,
     HALVES_SOUND,
@@ -96,7 +97,12 @@ LOOKS = (
     LookKind(Look.FILLET, (*good("sound"), _A(BAD_FILLET, does=(_FILLET,))), _ON, bench=True),
     LookKind(
         Look.HEAT,
-        (*good("none"), *harmless(_STRAW, "straw"), *(_A(colour, _HOT, does=(_OVERHEATED,)) for colour in HOT)),
+        (
+            *good("none"),
+            *harmless(_STRAW, "straw"),
+            _A(HOT[0], _HOT, does=(_OVERHEATED,)),
+            *(_A(colour, _HOT, does=(_OVERHEATED, CRANK_SUSPECT)) for colour in HOT[1:]),
+        ),
         _ON,
         bench=True,
     ),

@@ -174,6 +174,8 @@ def _measure_headline(verdict: JournalVerdict) -> str:
         return "Too close to call"
     if opens & {Open.CLEARANCE, Open.HOUSING}:
         return "Measure the bearing"
+    if Open.CRANK in opens:
+        return "Indicate the crank"
     if not opens:
         return "Polish, then read again"
     return "Measure on"

@@ -51,6 +51,7 @@ def journal_set_report(
         ended=decided.ended is not None,
         awaiting=decided.awaiting,
         can_be_accepted=decided.action is not Action.MEASURE
+        and not decided.held
         and (not decided.so_far or decided.action is Action.REPLACE),
         reasons=set_reasons(decided, say),
         would_change=would_change(decided, say),

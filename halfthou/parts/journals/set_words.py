@@ -31,7 +31,8 @@ def _plain_headline(decided: SetVerdict, say: Notation) -> str:
         return "replace: the crank is one part"
     if action is Action.REGRIND and decided.undersize is not None:
         size = step_words(decided.undersize, say)
-        return f"at least {size} so far" if so_far else f"regrind, {size}"
+        tail = ", if it runs true" if decided.held else ""
+        return f"at least {size} so far" if so_far else f"regrind, {size}{tail}"
     if action is Action.MEASURE:
         return _measure_headline(decided)
     if action is Action.REFER and decided.choice is None and decided.case.mixed:
@@ -66,6 +67,8 @@ def _measure_headline(decided: SetVerdict) -> str:
             return "too close to call" if not decided.awaiting else "measure on"
         if opens & {Open.CLEARANCE, Open.HOUSING}:
             return "measure the bearing"
+        if Open.CRANK in opens:
+            return "indicate the crank"
     return "measure on; good so far" if decided.awaiting else "measure on"
 
 
@@ -244,7 +247,7 @@ def _singled_out(decided: SetVerdict) -> Iterator[Reason]:
         for rule in verdict.referred_for:
             by_rule.setdefault(rule, []).append(name)
     for rule, names in by_rule.items():
-        yield Reason(rule=rule, text=f"{names_of(names, decided.called)}: {_REFERRED[rule]}")
+        yield Reason(rule=rule, text=f"{names_of(names, decided.called)}: {_REFERRED.get(rule, _ANOTHER)}")
     if decided.action is Action.REGRIND:
         return
     for what, rule, tail in _OPEN_WORDS:
@@ -260,7 +263,9 @@ _REFERRED = {
     "verdicts.journal.straightness": "the crank is bent: to be referred before any work.",
     "verdicts.journal.treatment": "ground before; whether it was hardened again has to be found out.",
 }
+_ANOTHER = "somebody else's word comes before any work."
 _OPEN_WORDS = (
+    (Open.CRANK, "sets.one-crank", "indicate the crank at every main and crack-test it first."),
     (Open.TOO_CLOSE, "verdicts.guard-band", "too close to call with this gauge."),
     (Open.HELD, "surveys.slips", "a question about a reading waits for its answer."),
     (Open.CONTRADICTED, "verdicts.contradiction", "readings contradict each other."),

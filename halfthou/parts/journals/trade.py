@@ -13,7 +13,7 @@ from halfthou.looks import Does
 from halfthou.operations import ground_to
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.clearance import clearance_is_settled, missing_shells
-from halfthou.parts.journals.crank import as_one_crank, overruled
+from halfthou.parts.journals.crank import as_one_crank, crank_suspects, overruled
 from halfthou.parts.journals.decide import SetCase, SetVerdict, decide_set
 from halfthou.parts.journals.kind import JOURNAL
 from halfthou.parts.journals.limits import ladder_of, limits_of
@@ -45,11 +45,11 @@ class Journals:
 
     def decide(self, given: Given) -> Mapping[str, SetVerdict]:
         """The mains and the rods, as far as they are in scope."""
-        sizes = present_of_journals(given)
+        sizes, crank = present_of_journals(given), crank_suspects(given)
         decided: dict[JournalSet, SetVerdict] = {}
         for one in JournalSet:
             if one in given.job.sets:
-                cases = {name: _case(given, name, sizes[name]) for name in given.engine.of_set(one)}
+                cases = {name: _case(given, name, sizes[name], crank) for name in given.engine.of_set(one)}
                 decided[one] = overruled(_decide(given, one, cases), given.overruling(one))
         return {one.value: verdict for one, verdict in as_one_crank(decided).items()}
 
@@ -126,7 +126,7 @@ def _claim(seen: SeenBy, one: str) -> Seen | None:
     return seen.get((one, Look.CLAIMED_UNDERSIZE))
 
 
-def _case(given: Given, name: str, stands: PresentSize) -> JournalCase:
+def _case(given: Given, name: str, stands: PresentSize, crank: tuple[str, ...]) -> JournalCase:
     job = given.job
     part = given.engine.parts[name]
     about = {look: found for (on, look), found in given.seen.items() if on in JOURNAL.wholes}
@@ -152,6 +152,7 @@ def _case(given: Given, name: str, stands: PresentSize) -> JournalCase:
         waived=given.waived.get(name, frozenset()),
         new_shells=shells,
         hardened_again=hardened,
+        crank=crank,
     )
 
 

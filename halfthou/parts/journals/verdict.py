@@ -33,7 +33,7 @@ _KEPT = (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE)
 
 
 #: What stays open also where the journal is ground: grinding deals with all the rest.
-_OPEN_ANYWAY = SIZE_OPEN | {Open.REFERRED, Open.HOUSING}
+_OPEN_ANYWAY = SIZE_OPEN | {Open.REFERRED, Open.HOUSING, Open.CRANK}
 
 
 @dataclass(frozen=True, slots=True)
@@ -186,6 +186,8 @@ def _opens(
         yield Open.HOUSING
     if any(words_awaited(case)):
         yield Open.REFERRED
+    if case.crank:
+        yield Open.CRANK
     if case.eye.does(Does.HOLDS):
         yield Open.SEEN
 

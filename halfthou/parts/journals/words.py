@@ -38,6 +38,10 @@ def _seen(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
         kind, size = case.limits.hardening.value, say.undersize(case.present)
         text = f"It stands {size} under and was {kind}, so it was ground: was it hardened again? Find that out."
         yield Reason(rule="verdicts.journal.treatment", text=text)
+    if case.crank:
+        what = ", ".join(case.crank)
+        text = f"{what}: nothing of this crank goes back until it is indicated at every main and crack-tested."
+        yield Reason(rule="sets.one-crank", text=text)
     tail = "" if housing_awaited(case) else " Its housing is dealt with."
     for one in case.eye.that(Does.ASKS, Does.HOLDS, Does.REMEDY):
         for reason in said_by_eye((one,)):

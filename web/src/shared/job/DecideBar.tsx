@@ -41,7 +41,9 @@ export function DecideBar({ bench, set, mayDecide }: Props) {
     <div>
       {decision?.outdated && (
         <p className="mb-2 font-semibold text-red">
-          The verdict has changed since it was accepted. Decide again.
+          {decision.kind === "accepted"
+            ? "The verdict has changed since it was accepted. Decide again."
+            : `${decision.by} decided: ${decision.action}. Something was found since: decide again.`}
         </p>
       )}
       {elsewhere && (

@@ -34,16 +34,17 @@ def crank_suspects(given: Given) -> tuple[str, ...]:
     Rule:    sets.one-crank.
     """
     looks, engine = given.engine.kinds.looks, given.engine
-    found = tuple(
-        f"{engine.named(on)}: {one.answer}"
-        for (on, key), one in given.seen.items()
+    # What is seen of a half bearing stands at its journal too: the first is where it was seen.
+    found = {
+        one.id: f"{engine.named(on)}: {one.answer}"
+        for (on, key), one in reversed(given.seen.items())
         if (look := looks.get(key)) is not None
         and (answer := look.answer(one.answer)) is not None
         and CRANK_SUSPECT in answer.does
-    )
+    }
     if not found or (_whole(given, Look.STRAIGHTNESS, TRUE) and _whole(given, Look.CRACK_TEST, PASSED)):
         return ()
-    return tuple(dict.fromkeys(found))
+    return tuple(reversed(found.values()))
 
 
 def _whole(given: Given, look: Look, answer: str) -> bool:

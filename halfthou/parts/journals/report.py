@@ -142,7 +142,8 @@ def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:
         if decided.undersize is None:
             return "Regrind"
         size = step_words(decided.undersize, say)
-        return f"At least {size}" if decided.so_far else f"Regrind, {size}"
+        tail = ", if it runs true" if decided.held else ""
+        return f"At least {size}" if decided.so_far else f"Regrind, {size}{tail}"
     if action is Action.FIT_UNDERSIZE and (shells := shells_of(decided, journal)) is not None:
         return f"Fit shells {say.text(shells)} under"
     return action.value.capitalize()

@@ -39,8 +39,8 @@ def _seen(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
         text = f"It stands {size} under and was {kind}, so it was ground: was it hardened again? Find that out."
         yield Reason(rule="verdicts.journal.treatment", text=text)
     if case.crank:
-        what = ", ".join(case.crank)
-        text = f"{what}: nothing of this crank goes back until it is indicated at every main and crack-tested."
+        more = f", and {len(case.crank) - 1} more" if len(case.crank) > 1 else ""
+        text = f"{case.crank[0]}{more}. Nothing of this crank goes back until it is indicated and crack-tested."
         yield Reason(rule="sets.one-crank", text=text)
     tail = "" if housing_awaited(case) else " Its housing is dealt with."
     for one in case.eye.that(Does.ASKS, Does.HOLDS, Does.REMEDY):

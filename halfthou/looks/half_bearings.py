@@ -89,7 +89,7 @@ _MOVED = (
     Effect(
         Does.ASKS,
         "verdicts.journal.turned-shell",
-        "The shell turned: measure its housing before anything else about it, and indicate the crank.",
+        "The shell turned: measure its housing before anything else about it.",
         on=HOUSING,
         of=("journal",),
     ),

@@ -158,6 +158,8 @@ class SetVerdict:
         if own is Action.MEASURE and self.action_of(journal) in (own, Action.REGRIND, Action.REPLACE):
             if verdict.called is Called.NOT_READ:
                 return MarkCode.NOT_READ
+            if Open.CRANK in verdict.opens and not together:
+                return MarkCode.REFER
             return MarkCode.WITH_SET if together else MarkCode.TOO_CLOSE
         if together and self.action_of(journal) is self.action and own not in (Action.REGRIND, Action.REPLACE):
             return MarkCode.WITH_SET
@@ -167,7 +169,9 @@ class SetVerdict:
     def mark(self) -> MarkCode:
         """The mark of the set."""
         if self.action is Action.MEASURE:
-            return MarkCode.NOT_READ if self.awaiting else MarkCode.TOO_CLOSE
+            if self.awaiting:
+                return MarkCode.NOT_READ
+            return MarkCode.REFER if self.held else MarkCode.TOO_CLOSE
         return _MARK[self.action]
 
 

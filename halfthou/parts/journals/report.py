@@ -99,7 +99,7 @@ def _looks(verdict: JournalVerdict) -> Iterator[Look]:
     yield from _ALWAYS
     hot = case.answer(Look.HEAT) not in (None, "none")
     for look in (Look.HARDNESS, Look.STRAIGHTNESS):
-        if hot or case.answer(look) is not None:
+        if hot or case.answer(look) is not None or (case.crank and look is Look.STRAIGHTNESS):
             yield look
     if "verdicts.journal.treatment" in verdict.referred_for or case.answer(Look.TREATMENT) is not None:
         yield Look.TREATMENT
@@ -304,5 +304,7 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
         ):
             if case.answer(look) is None:
                 yield words
-    if action is Action.REGRIND and case.answer(Look.CRACK_TEST) is None:
+    if case.crank:
+        yield "Indicate the crank at every main, and crack-test it."
+    elif action is Action.REGRIND and case.answer(Look.CRACK_TEST) is None:
         yield "Crack test before it is ground."

@@ -36,13 +36,13 @@ def test_what_was_found_stays_found(enter: Callable[..., Page]) -> None:
     see(page, "crack test", "passed")
     expect(verdict).to_have_text("Polish")
 
-    # A word for the mains; then a nail catches on one of them.
+    # A word for the mains; then a burr is felt on one of them.
     page.get_by_role("button", name="Decide otherwise").click()
     page.get_by_label("What is done instead").select_option("reuse")
     page.get_by_label("Why").fill("marks from the wash only")
     page.get_by_role("button", name="Write it down").click()
     expect(page.get_by_text("Decided: reuse", exact=True)).to_be_visible()
-    see(page, "surface", "nail catches")
+    see(page, "surface", "burr round a dent")
     expect(page.get_by_text("Something was found since: decide again.")).to_be_visible()
 
     # Polished over: it stays found until somebody draws a nail across it again.

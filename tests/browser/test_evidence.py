@@ -134,6 +134,12 @@ def test_an_engine_is_read_from_its_bearings_to_its_signed_sheet(
     page.get_by_label("By which operation or new part").fill("new pickup, breather made tight")
     page.get_by_role("button", name="Keep it").click()
     expect(region(page, "The gate")).to_contain_text("Found and removed")
+
+    # One crank: indicated and crack-tested before any of it is accepted.
+    page.get_by_role("link", name="Bench", exact=True).click()
+    page.get_by_label(re.compile("^straightness")).select_option("within the maker's run-out")
+    page.get_by_label(re.compile("^crack test")).select_option("passed")
+    expect(page.get_by_label("Verdict")).not_to_contain_text("Nothing of this crank goes back")
     page.get_by_role("link", name="Sheet", exact=True).click()
     page.get_by_role("button", name="Accept for rods").click()
     page.get_by_role("button", name="Sign the sheet").click()

@@ -109,6 +109,11 @@ def test_a_whole_engine_with_one_scored_bore(enter: Callable[..., Page], server:
     for number in range(1, 9):
         read_bore(page, number, [f"3.905{3 + n % 2}" for n in range(7)])
     expect(page.get_by_test_id("verdict")).to_contain_text("Leave alone")
+    # The score went with the boring, and somebody has to have looked.
+    page.get_by_role("button", name=re.compile("^Bore 7,")).click()
+    expect(page.get_by_label("Verdict")).to_contain_text("Found before the work on it: look at it again.")
+    page.get_by_label("bore wall").select_option("cross-hatch seen")
+    expect(page.get_by_test_id("verdict")).to_contain_text("Leave alone")
     held = page.request.get(f"{server.url}{address.replace('.html', '.csv')}").text()
     assert held.count("hit") >= 8 and "missed" not in held
 

@@ -116,7 +116,7 @@ def test_two_people_on_one_job_see_each_others_readings(
 
 
 def test_change_of_person_stays_on_the_page(enter: Callable[..., Page]) -> None:
-    page = enter("bench", "Drainage pump 2")
+    page = enter("bench", "Harbour launch")
     expect(page.get_by_role("button", name="Accept for rods")).to_be_disabled()
     page.get_by_role("button", name=re.compile("^bench")).click()
     page.get_by_role("menuitem", name="Change person").click()

@@ -40,7 +40,7 @@ _DRIVE = (
     ),
 )
 _DRIVE_LOOSE = (Effect(Does.REFERS, _EYE, "Drive loose: it may let go at any start. Refer it."),)
-_MEASURED = (Effect(Does.ADVISES, "pump.clearance", "{0}: what it measures decides. Read every clearance."),)
+_MEASURED = (Effect(Does.ADVISES, "pump.clearance", "{0}: what it measures decides."),)
 _DRY = (Effect(Does.ADVISES, _EYE, "Dry inside: it was never primed. Look for scores before it is measured."),)
 _RELIEF = (
     Effect(

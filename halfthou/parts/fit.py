@@ -133,7 +133,7 @@ def fit_in(given: Given, place: str) -> Fit | None:
     if PISTONS not in job.sets:
         return None
     limits, bores = job.limits.sets[PISTONS], job.limits.sets.get(BORES)
-    here = next((piece for piece, at in places_of(job, given.engine, PISTONS).items() if at == place), None)
+    here = next((piece for piece, at in places_of(given, PISTONS).items() if at == place), None)
     bore = given.surveys.get(place.replace("piston-", "bore-"))
     skirt = given.surveys[here].features.get(SKIRT) if here is not None else None
     size = limits.band("size")

@@ -18,7 +18,7 @@ def cases_of(given: Given, kind: PartKind, one: str) -> dict[str, PieceCase]:
     common = (one, *kind.wholes)
     shared = {look: seen for (on, look), seen in given.seen.items() if on in common}
     found = {}
-    for piece, place in places_of(job, given.engine, one).items():
+    for piece, place in places_of(given, one).items():
         own = {look: seen for (on, look), seen in given.seen.items() if on == piece}
         seen = {**shared, **own} if not given.engine.parts[piece].spare else own
         found[piece] = PieceCase(

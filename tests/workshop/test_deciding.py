@@ -99,6 +99,21 @@ def test_signing_needs_both_sets_decided_as_they_stand(
         actions.sign(machinist, job.pk)
 
 
+def test_nothing_is_signed_on_a_word_that_did_not_know_what_was_found_since(
+    job: JobRecord, read_all: Any, machinist: Person
+) -> None:
+    """The verdict is the same, and the word all the same is not about it. Rule: sets.word-covers."""
+    read_all(R3=WORN)
+    accept(machinist, job)
+    found = actions.Seeing(id="s1", on="R1", look="half bearings", answer="not to go back", at=timezone.now())
+    opened = actions.see(machinist, job.pk, found)
+    assert opened.assessment.of("rods").headline == "regrind, 0.010 under"
+    with pytest.raises(Clash, match="something was found since"):
+        actions.sign(machinist, job.pk)
+    accept(machinist, job, JournalSet.RODS)
+    actions.sign(machinist, job.pk)
+
+
 def test_a_signed_sheet_is_frozen(
     job: JobRecord, read_all: Any, land: Callable[..., Any], machinist: Person, owner: Person
 ) -> None:

@@ -52,9 +52,12 @@ class Deciding(Schema):
 
 
 def matches(row: DecisionRecord, answer: SetReport) -> bool:
-    """Whether an accepted verdict is still what the assessment says."""
+    """Whether a decision stands as the assessment has it: nothing was found since that it did not know, and an
+    accepted verdict is still what it was."""
+    if not answer.decided:
+        return False
     if row.kind != DecisionKind.ACCEPTED.value:
-        return answer.decided
+        return True
     step = answer.step.nm if answer.step else None
     return row.action == answer.action.value and row.step_nm == step
 
@@ -251,7 +254,9 @@ def sign(
         if row is None:
             raise Clash("undecided", f"{answer.name} are not decided yet. Accept the verdict or decide otherwise.")
         if not matches(row, answer):
-            message = f"{answer.name}: it now says {answer.headline}. Decide again before signing."
+            known = any(reason.rule == "sets.word-covers" for reason in opened.assessment.notices)
+            since = "something was found since it was decided" if known else f"it now says {answer.headline}"
+            message = f"{answer.name}: {since}. Decide again before signing."
             raise Clash("changed", message)
     cause = _answered_for(opened, cause_words)
     revision = record.signatures.filter(made_elsewhere=False).count() + 1

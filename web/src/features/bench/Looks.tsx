@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 
 import type { Schemas } from "../../api";
 import { SaidNotice, useServerForm } from "../../shared/forms";
@@ -20,8 +20,11 @@ function onOf(look: Look, desk: Desk): string {
   return first === undefined || first === "part" ? desk.part.id : first;
 }
 
-/** Seen on the bench: what eye, nail and tests say of the part in hand. */
-export function Looks({ desk }: { desk: Desk }) {
+/** Columns the last row of so many cells leaves free; one alone is too narrow to use, so the next row is taken. */
+const freeAfter = (cells: number) => (cells % 3 === 1 ? "col-span-2" : "col-span-3");
+
+/** Seen on the bench: what eye, nail and tests say of the part in hand; its pictures stand after the last look. */
+export function Looks({ desk, children }: { desk: Desk; children: ReactNode }) {
   const { part, bench, kind } = desk;
   const { see } = useLooks(bench.card.id);
   const [deep, setDeep] = useState<{ look: Look; answer: string } | null>(null);
@@ -37,13 +40,15 @@ export function Looks({ desk }: { desk: Desk }) {
     else see.mutate(seenAs(onOf(look, desk), look.look, answer));
   };
   const claimed = kind?.looks.find((look) => look.step_for.length > 0);
+  const shown = all ? part.looks : part.looks.slice(0, first);
+  const claims = claimed && (all || part.looks.length <= first) ? claimed : undefined;
   const scored = part.seen.find(
     (seen) => (seen.look === "surface" || seen.look === "bore wall") && seen.amount !== null,
   );
   return (
     <section aria-label="Seen on the bench">
       <div className="grid grid-cols-3 gap-x-2 gap-y-1">
-        {(all ? part.looks : part.looks.slice(0, first)).map((key) => {
+        {shown.map((key) => {
           const look = kind?.looks.find((one) => one.look === key);
           return look ? (
             <LookChoice
@@ -57,7 +62,7 @@ export function Looks({ desk }: { desk: Desk }) {
             />
           ) : null;
         })}
-        {claimed && (all || part.looks.length <= first) && (
+        {claims && (
           <div>
             <span className="block text-[15px] text-quiet">claimed size</span>
             <button
@@ -66,10 +71,11 @@ export function Looks({ desk }: { desk: Desk }) {
               className="h-10 w-full border-2 border-line bg-sheet px-2 text-left text-[15px] hover:bg-tint"
               onClick={() => setClaim(true)}
             >
-              {saidOf(part.seen.find((seen) => seen.look === claimed.look)) ?? "write down"}
+              {saidOf(part.seen.find((seen) => seen.look === claims.look)) ?? "write down"}
             </button>
           </div>
         )}
+        <div className={`${freeAfter(shown.length + (claims ? 1 : 0))} my-1 self-end`}>{children}</div>
       </div>
       {part.looks.length > first && (
         <button

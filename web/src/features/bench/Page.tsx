@@ -86,10 +86,9 @@ function TheBench({ bench }: { bench: Bench }) {
             {desk.part.lies && <span className="font-normal text-quiet">, {desk.part.lies}</span>}
           </h2>
           <Section desk={desk} onSpot={(spot) => desk.goToSpot(spot)} />
-          <Looks desk={desk} />
-          <div className="my-2">
+          <Looks desk={desk}>
             <PictureStrip jobId={bench.card.id} on={desk.part.id} name={desk.part.name} also={alsoOf(desk)} />
-          </div>
+          </Looks>
         </div>
         <div className="flex flex-col gap-2 max-[699px]:order-first">
           <Entry desk={desk} input={input} />

@@ -33,6 +33,7 @@ from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE
 from halfthou.parts.journals.limits import BANDS, SINGLES, JournalLimits
 from halfthou.surveys import FeatureSurvey, survey_parts
+from tests.looked_at import looked_at
 
 
 def engine_of(one: Job) -> Engine:
@@ -170,9 +171,10 @@ def job(
     rods: JournalLimits | None = None,
     gauge: Gauge = MICROMETER,
     seen: tuple[Seen, ...] = (),
+    looked: bool = True,
     **changes: Any,
 ) -> Job:
-    """A job on an inline four."""
+    """A job on an inline four; what is not said of its parts was looked at and found sound, unless not `looked`."""
     plan = changes.get("plans", {}).get("rods", Plan())
     values: dict[str, Any] = {
         "number": "7",
@@ -185,7 +187,8 @@ def job(
         "readings": readings(sizes or {}, gauge, plan),
         "seen": seen,
     }
-    return Job(**{**values, **changes})
+    made = Job(**{**values, **changes})
+    return looked_at(made, at=NOON) if looked else made
 
 
 def look(on: str, what: Look, answer: str, depth: str | None = None, **more: Any) -> Seen:

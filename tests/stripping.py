@@ -23,7 +23,7 @@ def at_the_door(*facts: Fact, engine: str = "Inline four", **more: Any) -> Job:
     fields: dict[str, Any] = {}
     for one in facts:
         fields[held_as(type(one)).field] = (*fields.get(held_as(type(one)).field, ()), one)
-    made = job(**{**fields, **more})
+    made = job(**{**fields, **more, "looked": False})
     sheet = made.limits.model_copy(update={"layout": layout(engine)})
     return made.model_copy(update={"limits": sheet})
 

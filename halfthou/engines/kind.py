@@ -3,7 +3,7 @@ of them, and what work makes of that. The kinds themselves stand in halfthou/par
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Iterator, Mapping
+from collections.abc import Callable, Container, Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
 from functools import cached_property, lru_cache
@@ -11,7 +11,7 @@ from functools import cached_property, lru_cache
 from halfthou.amounts import Quantity
 from halfthou.engines.feature import FeatureKind
 from halfthou.engines.place import Place, merged, placed
-from halfthou.jobs import ENGINE, Job, Layout, OperationKind, Piece, Plan, SetLimits
+from halfthou.jobs import ENGINE, Job, Layout, OperationKind, Piece, Plan, Seen, SetLimits
 from halfthou.lengths import Notation
 from halfthou.looks import ENGINE_LOOKS, AllLooks, LookKind
 
@@ -84,6 +84,8 @@ class PartKind:
     sets: Mapping[str, str] = field(default_factory=dict)
     wholes: tuple[str, ...] = ()
     looks: tuple[LookKind, ...] = ()
+    #: The looks without which none of its parts goes back.
+    first_looks: tuple[str, ...] = ()
     stale_after: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
     look_again: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
     #: What the limits sheet asks of each of its sets, and what its steps are called ("" where it has none).
@@ -117,6 +119,29 @@ class PartKind:
     def loose(self) -> bool:
         """Whether its parts are loose pieces: bought, fitted and moved, each with readings of its own."""
         return self.spare is not _no_spare
+
+    def unseen(self, seen: Mapping[str, Seen]) -> tuple[str, ...]:
+        """The looks without which a part does not go back, of those that nobody has taken, that work has made
+        stale, or whose answer says nothing of the part.
+
+        Rule:    looks.first.
+        """
+        return tuple(
+            row.key
+            for row in self._first
+            if (found := seen.get(row.key)) is None or row.answer(found.answer) is None
+        )
+
+    def by_one_key(self, unseen: Container[str]) -> tuple[str, ...]:
+        """The looks that one key answers as sound, of those that are wanted: those of eye and nail, no test.
+
+        Rule:    looks.first.
+        """
+        return tuple(row.key for row in self._first if row.key in unseen and row.sound_by_eye)
+
+    @cached_property
+    def _first(self) -> tuple[LookKind, ...]:
+        return tuple(row for key in self.first_looks for row in self.looks if row.key == key)
 
     @cached_property
     def by_key(self) -> dict[str, FeatureKind]:

@@ -58,7 +58,8 @@ class Seen(Fact):
     `amount` is the depth of a score, a claimed step, a height, how far it was out; `typed` as it was keyed. `spot`
     says where a score lies, `arc` where on a half bearing it is worn, in degrees from joint to joint. `cleaned`
     says that it was clean already: the answer is kept, and counts less. `minutes` is what the look took, where that
-    was written down. `ends` says that it can end the job. Which looks there are and what each may answer, the table
+    was written down. `ends` says that it can end the job. `by_one_key` says that
+    eye and nail found nothing, all by one key. Which looks there are and what each may answer, the table
     of looks knows.
     """
 
@@ -73,6 +74,7 @@ class Seen(Fact):
     minutes: Annotated[int, Field(strict=True, ge=0, le=10_000)] | None = None
     ends: bool = False
     note: Note = ""
+    by_one_key: bool = False
 
     @model_validator(mode="after")
     def _hangs_together(self) -> "Seen":
@@ -89,4 +91,5 @@ class Seen(Fact):
         where = "" if self.on == ENGINE else f"{names.called(self.on)}, "
         told = [one for one in (self.answer, self.typed, self.note) if one and one != AMOUNT_ONLY]
         wiped = ", after cleaning" if self.cleaned else ""
+        wiped += ", all by one key" if self.by_one_key else ""
         return f"{where}{names.look(self.look)}: {', '.join(told)}{wiped}"

@@ -112,7 +112,8 @@ class LookKind:
     `reads` are signs that the bench's readings answer and no key here does. `several` says that more than one
     answer may stand, `at_thrust` that it is taken only where the crank's thrust is taken. `worse` ranks its answers
     from good to bad where two people differ; where it says nothing, they stand in that order where the bench asks
-    it, and the later counts elsewhere.
+    it, and the later counts elsewhere. A `test` is more than eye and nail: something is pressed, moved, struck or
+    indicated.
     """
 
     key: str
@@ -130,6 +131,7 @@ class LookKind:
     several: bool = False
     at_thrust: bool = False
     worse: tuple[str, ...] = ()
+    test: bool = False
 
     @property
     def called(self) -> str:
@@ -151,6 +153,16 @@ class LookKind:
         """Every sign that it can show or clear."""
         found = [sign for answer in self.answers for sign in (*answer.shows, *answer.clears)]
         return tuple(dict.fromkeys((*found, *self.reads)))
+
+    @property
+    def sound(self) -> str:
+        """The answer that says it is as it should be; "" where it has none, or where that asks for an amount."""
+        return next((one.text for one in self.answers if one.does == GOOD and one.asks is None), "")
+
+    @property
+    def sound_by_eye(self) -> str:
+        """The answer by which eye and nail find nothing; "" where it is a test."""
+        return "" if self.test else self.sound
 
     def answer(self, text: str) -> Answer | None:
         """One of its answers; None where it has no such answer."""

@@ -32,4 +32,5 @@ CRACK_TEST_LOOK = LookKind(
     ),
     ("crank", "block", "journal", "bore", "piston"),
     bench=True,
+    test=True,
 )

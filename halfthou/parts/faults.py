@@ -99,8 +99,20 @@ def faults_of_seen(seen: Seen, engine: Engine) -> Iterator[str]:
         yield f"say how far it was out, by {seen.answer}; 0 where nothing was found"
     elif answer.asks is Asks.HEIGHT and seen.amount is None:
         yield "give the height of the deposit line, from the deck"
+    if seen.by_one_key and not _by_one_key(seen, engine):
+        yield "one key says that eye and nail find nothing, of one part: say by itself what else was seen"
     if seen.arc is not None and seen.look not in OF_HALVES:
         yield "a worn place is drawn into a half bearing only"
+
+
+def _by_one_key(seen: Seen, engine: Engine) -> bool:
+    """Whether one key may say so: of a part, of a look without which it does not go back, and never of a test.
+
+    Rule:    looks.first.
+    """
+    kind = engine.kind(seen.on) if seen.on in engine.parts else None
+    wanted = kind is not None and bool(kind.by_one_key((seen.look,)))
+    return wanted and seen.answer == engine.kinds.looks[seen.look].sound_by_eye
 
 
 def _unheard(seen: Seen, engine: Engine) -> bool:

@@ -19,6 +19,7 @@ WORST_FIRST = (
     MarkCode.REGROOVE,
     MarkCode.LAP,
     MarkCode.TOO_CLOSE,
+    MarkCode.LOOK,
     MarkCode.NOT_READ,
     MarkCode.FIT_UNDERSIZE,
     MarkCode.FILE,

@@ -34,6 +34,7 @@ from halfthou.verdicts.finding import (
 )
 from halfthou.verdicts.opens import (
     SIZE_OPEN,
+    TO_SEE,
     Open,
 )
 from halfthou.verdicts.settling import Settling, SettlingWay, gauges_for, scale_now, settlings

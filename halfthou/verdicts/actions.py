@@ -66,6 +66,7 @@ class MarkCode(StrEnum):
     REFER = "refer"
     REPLACE = "replace"
     TOO_CLOSE = "too-close"
+    LOOK = "look"
     NOT_READ = "not-read"
 
 
@@ -155,6 +156,12 @@ MARKS: dict[MarkCode, Mark] = {
             letter="T",
             word="too close to call",
             meaning="Nearer to a limit than the gauge can tell.",
+        ),
+        Mark(
+            code=MarkCode.LOOK,
+            letter="K",
+            word="look first",
+            meaning="Read, and not looked at yet, or what was seen is not settled.",
         ),
         Mark(code=MarkCode.NOT_READ, letter="N", word="not read", meaning="Readings are still missing."),
     )

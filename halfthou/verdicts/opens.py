@@ -35,6 +35,9 @@ class Open(StrEnum):
     CRANK = "the crank is to be indicated and crack-tested"
 
 
+#: What the eye has still to say or to settle.
+TO_SEE = frozenset({Open.UNSEEN, Open.SEEN})
+
 #: What leaves the size of a part open: its set cannot be sized, ordered for or machined while one stands.
 SIZE_OPEN = frozenset(
     {Open.UNREAD, Open.HELD, Open.OUTSIDE, Open.CONTRADICTED, Open.SCORE_DEPTH, Open.TWO_ANGLES, Open.THUMB}

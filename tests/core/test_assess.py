@@ -94,7 +94,9 @@ def test_a_withdrawn_or_corrected_reading_counts_no_more() -> None:
 def test_a_look_taken_back_is_not_seen() -> None:
     blue = look("R1", Look.HEAT, "blue")
     undone = look("R1", Look.HEAT, "not looked at").model_copy(update={"at": NOON.replace(hour=14)})
-    assert assess(job(GOOD_ENGINE, seen=(blue, undone))).of("rods").action.value == "reuse"
+    found = assess(job(GOOD_ENGINE, seen=(blue, undone))).of("rods")
+    assert found.action.value == "measure", "blue no more, and nobody has looked"
+    assert assess(job(GOOD_ENGINE)).of("rods").action.value == "reuse"
 
 
 def test_half_tenths_show_five_decimals_only_where_the_gauge_gives_them() -> None:

@@ -54,7 +54,7 @@ def told(one: Job) -> list[StoryLine]:
 
 
 def test_a_job_of_which_nothing_was_said_waits_as_it_did_before_there_was_a_door() -> None:
-    found = assess(job())
+    found = assess(job(looked=False))
     assert found.waits_for == "the first reading"
     assert found.notices == ()
 
@@ -185,7 +185,7 @@ def test_every_fact_of_the_door_is_told_in_words_and_goes_round_in_a_file() -> N
     ],
 )
 def test_facts_in_words(made: Any, words: str) -> None:
-    one = job()
+    one = job(looked=False)
     assert made.said(NamesOfJob(one, CATALOGUE.engine_of(one))) == words
 
 

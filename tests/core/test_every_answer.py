@@ -20,6 +20,7 @@ from halfthou.looks import Answer, Does, Effect, LookKind
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment
 from halfthou.verdicts import Action
+from tests.looked_at import looked_at
 from tests.making import GOOD_ENGINE, NOON, engine_of, job, look, readings
 
 LOOSE = Path(__file__).parents[1] / "golden" / "loose" / "all-sound.json"
@@ -44,7 +45,8 @@ def as_new(kind: str) -> Job:
             )
         ]
         return job(readings=readings(GOOD_ENGINE), seen=tuple(made), scope=("rods",))
-    return read_job(json.dumps(json.loads(LOOSE.read_text(encoding="utf-8"))["file"])).job
+    kept = read_job(json.dumps(json.loads(LOOSE.read_text(encoding="utf-8"))["file"])).job
+    return looked_at(kept, at=NOON)
 
 
 @dataclass(frozen=True, repr=False)
@@ -102,7 +104,7 @@ def clears(said: str, unless: str) -> bool:
     return bool(unless) and said != unless and said.partition(": ")[0] == unless.partition(": ")[0]
 
 
-def looked_at(kind: str) -> tuple[LookKind, ...]:
+def looks_at(kind: str) -> tuple[LookKind, ...]:
     """Every look at a part of a kind, or at what it is a part of, whichever page asks it."""
     of = {kind, *CATALOGUE[kind].wholes, *CATALOGUE[kind].sets}
     return tuple(row for row in CATALOGUE.looks.values() if of & set(row.on))
@@ -112,7 +114,7 @@ def every_effect() -> Iterator[Tried]:
     for kind in CATALOGUE.all:
         if kind.key not in TRIED:
             continue
-        for row in looked_at(kind.key):
+        for row in looks_at(kind.key):
             for answer in row.answers:
                 for effect in answer.does:
                     if not effect.of or kind.key in effect.of:
@@ -230,7 +232,7 @@ def test_a_word_covers_what_it_knew(tried: Tried) -> None:
 def test_no_answer_about_a_judged_part_is_forgotten(kind: str) -> None:
     """Good, kept, harmless and why, advice, or what it does: an answer that says none of it does nothing unseen.
     What only the evidence reads shows a sign or clears one."""
-    rows = looked_at(kind)
+    rows = looks_at(kind)
     assert not [
         f"{row.key}: {answer.text}"
         for row in rows

@@ -12,8 +12,8 @@ from tests.making import GOOD_ROD, PERFECT, figure, inches, job, limits, look, s
 
 def rod(texts: list[str], *seen: Seen, on: JournalLimits | None = None, plan: Plan | None = None) -> PartReport:
     """The answer for rod journal 1, read with a gauge without doubt."""
-    changes = {"plans": {"rods": plan}} if plan else {}
-    return assess(job({"R1": texts}, rods=on, gauge=PERFECT, seen=seen, **changes)).part("R1")
+    plans = {"rods": plan} if plan else {}
+    return assess(job({"R1": texts}, rods=on, gauge=PERFECT, seen=seen, plans=plans)).part("R1")
 
 
 def test_a_journal_as_new_is_reused() -> None:

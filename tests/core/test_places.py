@@ -73,7 +73,7 @@ def test_what_is_moved_takes_its_facts_along_and_the_place_shows_what_lies_there
     scuffed = fact(Seen, 1, on="piston-3", look="seat", answer="x")
     seen = Seen(id="s", on="piston-3", look="skirts", answer="scuffed on one skirt", by="bench", at=scuffed.at)
     marked = fact(Marking, 2, part="piston-3", mark="3", found=False)
-    job = loose(skirts("3.9978", "3.9978", "3.9978", "3.9978"), seen=(seen,), markings=(marked,))
+    job = loose(skirts("3.9978", "3.9978", "3.9978", "3.9978"), seen=(seen,), markings=(marked,), looked=False)
     assert [one.words for one in card(job, "piston-3").seen] == ["Skirts: scuffed on one skirt"]
 
     moved = job.model_copy(update={"fittings": (fitted("piston-3", "piston-1", 3),)})
@@ -107,7 +107,7 @@ def test_where_a_part_lies_has_one_answer_the_last_that_was_said() -> None:
     assert card(at_the_door(off), "cap-rod-2").lies == "in Cap 2"
     assert card(at_the_door(off, laid), "cap-rod-2").lies == "in tray 2, pocket 4"
     piston = fact(Laying, 5, part="piston-1", pocket="the bench")
-    job = loose(skirts("3.9978"), fittings=(fitted("piston-1", "piston-2", 3),), layings=(piston,))
+    job = loose(skirts("3.9978"), fittings=(fitted("piston-1", "piston-2", 3),), layings=(piston,), looked=False)
     assert card(job, "piston-1").lies == "in the bench"
     again = job.model_copy(update={"fittings": (*job.fittings, fitted("piston-1", "piston-1", 9))})
     assert card(again, "piston-1").lies == "in its place: nobody said otherwise"

@@ -61,7 +61,7 @@ def test_a_pump_not_read_whole_never_goes_back(left_out: str) -> None:
 @pytest.mark.parametrize("left_out", range(len(GOOD_PUMP)))
 def test_a_pump_nobody_looked_at_never_goes_back(left_out: int) -> None:
     seen = GOOD_PUMP[:left_out] + GOOD_PUMP[left_out + 1 :]
-    report = told(only(PUMP_READ, seen=seen))
+    report = told(only(PUMP_READ, seen=seen, looked=False))
     assert report.action == "measure"
     assert Open.UNSEEN in report.opens
 

@@ -29,6 +29,7 @@ from halfthou.parts import CATALOGUE, faults_of_job
 from halfthou.story import story
 from halfthou.surveys import reading_order
 from halfthou.verdicts import Action, Called
+from tests.looked_at import looked_at
 from tests.making import GOOD_ENGINE, MICROMETER, NOON, engine_of, inches, job, look, readings
 
 HOUR = timedelta(hours=1)
@@ -193,14 +194,17 @@ def test_a_grind_makes_readings_stale_and_they_are_taken_again() -> None:
     assert [aside.size.text for aside in answer.spots[0].aside] == ["2.0375"]
     assert "grind" in answer.spots[0].aside[0].why
     assert any(reason.rule == "operations.stale" for reason in answer.reasons)
-    assert answer.seen == ()
+    assert [one.look for one in answer.seen] == [Look.HEAT], "the surface is another one now; hot stays hot"
+    assert "Look first: surface. The eye may reject it at once." in answer.still_to_do
     assert assess(ground).of("rods").present_words == "0.010 under"
     assert assess(ground).of("mains").action is Action.REUSE
     anew = tuple(
         r.model_copy(update={"id": f"n{r.id}", "at": NOON + 2 * HOUR}) for r in readings({"R1": ["2.0275"] * 8})
     )
-    read = assess(ground.model_copy(update={"readings": (*ground.readings, *anew)})).part("R1")
-    assert (read.action, read.to_read) == (Action.REUSE, ())
+    read = ground.model_copy(update={"readings": (*ground.readings, *anew)})
+    assert assess(read).part("R1").action is Action.MEASURE, "nobody has looked at it since the grind"
+    again = assess(looked_at(read, at=NOON)).part("R1")
+    assert (again.action, again.to_read) == (Action.REUSE, ())
 
 
 def test_a_bore_read_with_loose_caps_or_a_dirty_journal_is_not_judged() -> None:
@@ -278,7 +282,7 @@ def test_the_order_of_spots_suits_the_hand() -> None:
 
 
 def test_the_story_tells_everything_and_erases_nothing() -> None:
-    one = job({"R1": ["2.0375"] * 8})
+    one = job({"R1": ["2.0375"] * 8}, looked=False)
     wrong = one.readings[0]
     mended = wrong.model_copy(
         update={"id": "m", "corrects": wrong.id, "count": inches("2.0374").nm, "at": NOON + HOUR}

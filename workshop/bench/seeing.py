@@ -12,7 +12,7 @@ from halfthou.jobs import ENGINE, FOUND, IN_GENERAL, NOT_LOOKED, Fact, FactId, J
 from halfthou.lengths import Asked, Length, Unreadable, read_length, read_undersize
 from halfthou.looks import Asks
 from halfthou.parts import CATALOGUE, faults_of_seen
-from halfthou.surveys import plan_of
+from halfthou.surveys import plan_of, seen_on
 from workshop.people.models import Person
 from workshop.people.refusals import NotThere, Refusal
 from workshop.record.models import JobRecord
@@ -36,6 +36,7 @@ class Seeing(Schema):
     minutes: int | None = Field(default=None, ge=0, le=10_000)
     ends: bool = False
     note: str = Field(default="", max_length=2000)
+    by_one_key: bool = False
     at: Moment
 
 
@@ -87,6 +88,9 @@ def _seen(person: Person, given: Seeing, job: Job, engine: Engine) -> Seen:
         said = ". ".join(fault[0].upper() + fault[1:] for fault in wrong)
         raise Refusal("bad-look", f"That was not written down. {said}.", [Fault("answer", one) for one in wrong])
     part = engine.parts.get(given.on)
+    if seen.by_one_key and (seen.on, seen.look) in seen_on(job, engine):
+        words = f"Somebody has said what {seen.look} is like on {engine.called(seen.on)}: say it by itself."
+        raise Refusal("seen-already", words, [Fault("answer", "said already")])
     if seen.spot and part is not None:
         first = engine.kind(part.id).features[0]
         if seen.spot not in first.spots_of(plan_of(job, part.set, first)):

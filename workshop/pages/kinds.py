@@ -46,7 +46,7 @@ class FeatureOut(BaseModel):
 
 class LookOut(BaseModel):
     """A look and its answers; on what it is looked for, the usual first; which answers a depth, a size or what was
-    measured belongs to."""
+    measured belongs to; by which answer eye and nail find nothing."""
 
     look: str
     answers: list[str]
@@ -56,6 +56,7 @@ class LookOut(BaseModel):
     measured: list[str]
     amount: str
     how: str
+    sound_by_eye: str
 
 
 class SheetFigureOut(BaseModel):
@@ -174,6 +175,7 @@ def _look(look: LookKind, kind: PartKind) -> LookOut:
         measured=list(look.asking(Asks.MEASURED)),
         amount=look.amount,
         how=look.how,
+        sound_by_eye=look.sound_by_eye,
     )
 
 

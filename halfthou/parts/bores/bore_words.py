@@ -14,7 +14,7 @@ from halfthou.parts.bores.oversize import BoreSet
 from halfthou.parts.bores.verdict import BoreVerdict, depth_of_score, keeps, machined
 from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts import Action, Called, FigureKey, Open, Settling, settlings
-from halfthou.words import Reason, figure_reasons, outside_plan, said_by_eye, set_aside, step_words
+from halfthou.words import Reason, figure_reasons, look_first, outside_plan, said_by_eye, set_aside, step_words
 
 
 def over(step: Length, say: Notation) -> str:
@@ -49,6 +49,8 @@ def _measure_headline(verdict: BoreVerdict) -> str:
         (Open.UNREAD, "Measure on"),
         (Open.FOUR_ANGLES, "Read four angles"),
         (Open.TOO_CLOSE, "Too close to call"),
+        (Open.SEEN, "Settle what was seen"),
+        (Open.UNSEEN, "Look at it first"),
     ):
         if one in verdict.opens:
             return words
@@ -188,8 +190,7 @@ def still_to_do(decided: BoreSet, bore: str) -> Iterator[str]:
             yield "Read it once below ring travel: near its old size."
         if case.above is None and case.answer(Look.RIDGE) == RIDGE_FELT:
             yield "Read it once above ring travel, over the ridge."
-    if case.answer(Look.BORE_WALL) is None:
-        yield "Look for cross-hatch, glaze, scores and rust, and say what is seen."
+    yield from look_first(case.unseen)
     if case.answer(Look.RIDGE) is None:
         yield "Draw a nail up to the top: is a ridge felt? No ridge proves nothing: measure."
     if Open.SCORE_DEPTH in verdict.opens:

@@ -36,7 +36,7 @@ class BoreCase:
     `eye` is what that does to it. `bored` is the boring on record that its readings
     followed; `plate` that it was read with a plate fitted; `deck_work` that the deck was worked or studs were
     fitted. `fit` is the piston in it, where pistons are in scope; `ring_at_top` what a new ring would be allowed
-    there.
+    there. `unseen` are the looks without which it does not go back and that nobody has taken.
     """
 
     bore: PartSurvey
@@ -51,6 +51,7 @@ class BoreCase:
     deck_work: bool = False
     fit: Fit | None = None
     ring_at_top: RingAtTop | None = None
+    unseen: tuple[str, ...] = ()
 
     def answer(self, look: str) -> str | None:
         """What was seen, or None where nobody has looked."""

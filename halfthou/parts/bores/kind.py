@@ -144,6 +144,7 @@ BORE = PartKind(
     sets={SetName.BORES.value: "Cylinder bores"},
     wholes=("block",),
     looks=LOOKS,
+    first_looks=(Look.BORE_WALL,),
     # Source: docs/trade: What work makes stale, common practice.
     stale_after={
         OperationKind.BORE: (*_SIZES, Feature.WALL.value),

@@ -122,6 +122,7 @@ LOOKS = (
         (_A("passed", does=GOOD, ends=True), _A(LEAKS, ("coolant.leaks",), does=_LEAKS)),
         _BLOCK,
         bench=True,
+        test=True,
     ),
     LookKind(
         Look.DECK,
@@ -132,11 +133,12 @@ LOOKS = (
         ),
         _BLOCK,
         bench=True,
+        test=True,
         amount="Most out of flat",
         how="Along both edges, across, and corner to corner, wherever it is most. With feelers: the thickest leaf "
         "that goes under; 0 where none goes.",
     ),
-    LookKind(Look.SQUARE, (*good("square"), _A(OUT_OF_SQUARE, does=_LEANS)), _BLOCK, bench=True),
+    LookKind(Look.SQUARE, (*good("square"), _A(OUT_OF_SQUARE, does=_LEANS)), _BLOCK, bench=True, test=True),
     LookKind(
         Look.CLAIMED_OVERSIZE,
         kept("crown stamp", "paint", "paper", "word of mouth", asks=Asks.STEP),

@@ -14,7 +14,7 @@ from halfthou.parts.bores.limits import BoreLimits
 from halfthou.parts.bores.verdict import BoreVerdict, keeps
 from halfthou.parts.bores.walls import WallSays, wall_at, wall_for_sleeve
 from halfthou.sets import Reach, Rung, SizeChoice, choose_one_size
-from halfthou.verdicts import SIZE_OPEN, Action, Called, MarkCode, Open
+from halfthou.verdicts import SIZE_OPEN, TO_SEE, Action, Called, MarkCode, Open
 
 _ORDER = (Action.HONE, Action.REUSE)
 
@@ -114,6 +114,8 @@ class BoreSet:
         if own is Action.MEASURE and action in (own, Action.REBORE, Action.REPLACE):
             if verdict.called is Called.NOT_READ:
                 return MarkCode.NOT_READ
+            if not together and verdict.called is not Called.TOO_CLOSE and verdict.opens & TO_SEE:
+                return MarkCode.LOOK
             return MarkCode.WITH_SET if together else MarkCode.TOO_CLOSE
         if together and action is self.action and own not in (Action.REBORE, Action.REPLACE):
             return MarkCode.WITH_SET

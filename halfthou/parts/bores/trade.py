@@ -159,6 +159,7 @@ def _case(given: Given, limits: BoreLimits, name: str, stands: PresentSize) -> B
         bored=_last_sized(done),
         fit=fit_in(given, name.replace("bore-", "piston-")),
         ring_at_top=_ring_at_top(given, limits),
+        unseen=BORE.unseen(about),
         deck_work=any(one.kind in (OperationKind.DECK, OperationKind.BLOCK_STUDS) for one in done),
     )
 

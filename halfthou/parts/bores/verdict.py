@@ -185,6 +185,8 @@ def _opens(
         yield Open.REFERRED
     if case.eye.does(Does.HOLDS) or deck_says(case.seen.get(Look.DECK), case.limits) is DeckSays.OUT:
         yield Open.SEEN
+    if case.unseen:
+        yield Open.UNSEEN
     if Waived.CLEARANCE not in case.waived and not _piston_known(case):
         yield Open.PISTON
 

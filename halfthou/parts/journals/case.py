@@ -21,7 +21,8 @@ class JournalCase:
     on. `rods` is how many rods hang on it (1 for a main): each needs its own pair of shells. `bearings` are those
     it lies in, one a rod, and what older records say of a shared pin's. `waived` is what a person has waived of
     it. `new_shells` says that the shells now in the bearing are those that will be fitted; `hardened_again` that
-    a heat treatment followed the last grind. `crank` is from what the whole crank may be bent or cracked."""
+    a heat treatment followed the last grind. `crank` is from what the whole crank may be bent or cracked;
+    `unseen` are the looks without which it does not go back and that nobody has taken."""
 
     survey: FeatureSurvey
     limits: JournalLimits
@@ -36,6 +37,7 @@ class JournalCase:
     new_shells: bool = False
     hardened_again: bool = False
     crank: tuple[str, ...] = ()
+    unseen: tuple[str, ...] = ()
 
     def answer(self, look: str) -> str | None:
         """What was seen, or None where nobody has looked."""

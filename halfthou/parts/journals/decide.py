@@ -12,7 +12,7 @@ from halfthou.parts.journals.limits import JournalLimits, sheet_steps
 from halfthou.parts.journals.verdict import JournalVerdict, keeps
 from halfthou.sets import Reach, Rung, SizeChoice, choose_one_size
 from halfthou.surveys import POLISH_SHELL
-from halfthou.verdicts import SIZE_OPEN, Action, Called, MarkCode, Open
+from halfthou.verdicts import SIZE_OPEN, TO_SEE, Action, Called, MarkCode, Open
 
 
 def regrind_steps(limits: JournalLimits, present: Length) -> tuple[Rung, ...]:
@@ -160,6 +160,8 @@ class SetVerdict:
                 return MarkCode.NOT_READ
             if Open.CRANK in verdict.opens and not together:
                 return MarkCode.REFER
+            if not together and verdict.called is not Called.TOO_CLOSE and verdict.opens & TO_SEE:
+                return MarkCode.LOOK
             return MarkCode.WITH_SET if together else MarkCode.TOO_CLOSE
         if together and self.action_of(journal) is self.action and own not in (Action.REGRIND, Action.REPLACE):
             return MarkCode.WITH_SET

@@ -113,6 +113,7 @@ JOURNAL = PartKind(
     sets={"mains": "Main journals", "rods": "Rod journals"},
     wholes=("crank",),
     looks=LOOKS,
+    first_looks=(Look.SURFACE, Look.HEAT),
     figures=FIGURES,
     made=MADE,
     steps="Undersize shells",

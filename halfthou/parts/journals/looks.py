@@ -108,7 +108,7 @@ LOOKS = (
     ),
     SEAT_LOOK,
     CRACK_TEST_LOOK,
-    LookKind(Look.HARDNESS, (*good(HARD), _A(SOFT, does=(_SOFT,))), ("journal", "crank"), bench=True),
+    LookKind(Look.HARDNESS, (*good(HARD), _A(SOFT, does=(_SOFT,))), ("journal", "crank"), bench=True, test=True),
     LookKind(
         Look.STRAIGHTNESS,
         name="Crank indicated at every main",
@@ -116,6 +116,7 @@ LOOKS = (
         where=Where.BEARINGS,
         minutes=30,
         bench=True,
+        test=True,
         answers=(
             _A(TRUE, ("runout.within",), ("runout.beyond",), does=GOOD),
             _A(BENT, ("runout.beyond",), does=(_BENT,)),

@@ -12,6 +12,7 @@ from halfthou.parts.journals.bearing import clearance_known
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.clearance import clearance_to_be, housing_is_read, shells_of, sizes_to_be
 from halfthou.parts.journals.decide import End, SetVerdict
+from halfthou.parts.journals.kind import JOURNAL
 from halfthou.parts.journals.looks import HOT
 from halfthou.parts.journals.size_words import hardening_words
 from halfthou.parts.journals.verdict import JournalVerdict, housing_awaited, keeps
@@ -28,8 +29,8 @@ from halfthou.report import (
     told,
     warmth_of,
 )
-from halfthou.verdicts import MARKS, Action, Called, FigureKey, Open, Settling, settlings
-from halfthou.words import Reason, cautions_for, step_words
+from halfthou.verdicts import MARKS, TO_SEE, Action, Called, FigureKey, Open, Settling, settlings
+from halfthou.words import Reason, cautions_for, look_first, step_words
 
 
 class _Alone(Told):
@@ -40,6 +41,7 @@ class _Alone(Told):
     size_words: str
     reasons: tuple[Reason, ...]
     looks: tuple[Look, ...]
+    one_key: tuple[str, ...]
 
 
 def _alone(verdict: JournalVerdict, say: Notation) -> _Alone:
@@ -52,6 +54,7 @@ def _alone(verdict: JournalVerdict, say: Notation) -> _Alone:
         size_words=_size_words(verdict, say),
         reasons=(*journal_reasons(verdict, say), *warmth_of(case.survey, verdict.size, say)),
         looks=tuple(_looks(verdict)),
+        one_key=JOURNAL.by_one_key(case.unseen),
     )
 
 
@@ -179,6 +182,8 @@ def _measure_headline(verdict: JournalVerdict) -> str:
         return "Indicate the crank"
     if not opens:
         return "Polish, then read again"
+    if opens <= TO_SEE:
+        return "Look at it first" if Open.UNSEEN in opens else "Settle what was seen"
     return "Measure on"
 
 
@@ -291,8 +296,7 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
     case = verdict.case
     if Open.UNREAD in verdict.opens and case.survey.unread and case.survey.form is not None:
         yield f"Read {', '.join(case.survey.unread)}."
-    if case.answer(Look.SURFACE) is None:
-        yield "Draw a nail across it and say what it finds."
+    yield from look_first(case.unseen)
     if Open.SCORE_DEPTH in verdict.opens:
         yield "Measure how deep the score is."
     if housing_awaited(case):

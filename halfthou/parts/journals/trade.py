@@ -153,6 +153,7 @@ def _case(given: Given, name: str, stands: PresentSize, crank: tuple[str, ...]) 
         new_shells=shells,
         hardened_again=hardened,
         crank=crank,
+        unseen=JOURNAL.unseen(about),
     )
 
 

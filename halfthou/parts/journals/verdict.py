@@ -17,6 +17,7 @@ from halfthou.parts.journals.looks import TREATED
 from halfthou.surveys import POLISH_SHELL, Form
 from halfthou.verdicts import (
     SIZE_OPEN,
+    TO_SEE,
     Action,
     Called,
     CleanUp,
@@ -190,6 +191,8 @@ def _opens(
         yield Open.CRANK
     if case.eye.does(Does.HOLDS):
         yield Open.SEEN
+    if case.unseen:
+        yield Open.UNSEEN
 
 
 def _catches(case: JournalCase) -> bool:
@@ -259,7 +262,8 @@ def _action_by_gauge(
         return Action.REGRIND
     beyond = [f for f in findings if f.called is Called.BEYOND and f.key != FigureKey.LARGER]
     if beyond:
-        return Action.FIT_UNDERSIZE if shell is not None else Action.REGRIND
+        kept = Action.MEASURE if opens & TO_SEE else Action.FIT_UNDERSIZE
+        return kept if shell is not None else Action.REGRIND
     if shell is not None and marked and not opens - {Open.TOO_CLOSE}:
         return Action.FIT_UNDERSIZE
     if opens - {Open.UNREAD} or not case.survey.whole:

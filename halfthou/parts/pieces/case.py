@@ -38,6 +38,11 @@ class PieceCase:
         """Whether it lies in the engine."""
         return bool(self.place)
 
+    @property
+    def unseen(self) -> tuple[str, ...]:
+        """The looks without which it does not go back and that nobody has taken."""
+        return self.kind.unseen(self.seen)
+
     def answer(self, look: str) -> str | None:
         """What was seen, or None where nobody has looked."""
         found = self.seen.get(look)

@@ -169,6 +169,8 @@ def _opens(
         yield Open.REFERRED
     if case.eye.does(Does.HOLDS):
         yield Open.SEEN
+    if judged.by_eye is None and case.unseen:
+        yield Open.UNSEEN
     if to_read:
         yield Open.UNREAD
     if any(survey.held for survey in case.piece.features.values()):

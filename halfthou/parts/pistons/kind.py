@@ -12,11 +12,14 @@ from halfthou.parts.pistons.looks import (
     BROKEN,
     CLIPS,
     CORNERS,
+    CROWN,
     GROOVE_LOOK,
+    LANDS,
     LOOKS,
     ONE_SKIRT,
     PIN_BORES,
     PIN_FEEL,
+    SCUFF,
 )
 
 SET = SetName.PISTONS.value
@@ -249,6 +252,7 @@ PISTON = PartKind(
     ),
     sets={SET: "Pistons"},
     looks=LOOKS,
+    first_looks=(SCUFF, LANDS, CROWN),
     # Source: docs/trade: What work makes stale, common practice.
     stale_after={
         OperationKind.PISTON_WORK: (*GROOVES, SKIRT, FOOT, WEIGHT, PIN_BORE),

@@ -144,7 +144,7 @@ LOOKS = (
         _ON,
         bench=True,
     ),
-    LookKind(SNAP, (_A("does not pass", does=_HELD), _A(PASSES, does=_PASSES)), _ON, bench=True),
+    LookKind(SNAP, (_A("does not pass", does=_HELD), _A(PASSES, does=_PASSES)), _ON, bench=True, test=True),
     LookKind(MADE_FOR, kept(ANY_BORE, LEFT, RIGHT), _ON, bench=True),
     LookKind(ROD, kept(OFF, STILL_ON), _ANY, bench=True),
     LookKind(STAMPED, kept("crown stamp", "paint", "paper", asks=Asks.STEP), _ON, bench=True),

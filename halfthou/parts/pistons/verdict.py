@@ -10,15 +10,12 @@ from halfthou.lengths import ZERO, Length
 from halfthou.parts.fit import LEAST, NOT_THE_SKIRT, SKIRT, Fit
 from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged, eye_says, remedy_of
 from halfthou.parts.pistons import kind as of
-from halfthou.parts.pistons import looks as look
 from halfthou.verdicts import Action, Called, FigureKind, Finding, Limit, Open, Term, judge, summed
 
 _PIN, _SMALL = "pistons.pin", "pin in the small end"
 COLLAPSE = FigureKind("collapse", "pistons.collapse", "skirt collapse", difference=False)
 #: So much larger than new a skirt may read and still be of its step: 0.001 in. Source: common practice, no source.
 MORE_THAN_NEW = Length(25_400)
-#: What has to be looked at before a piston is called good.
-FIRST_LOOKS = (look.SCUFF, look.LANDS, look.CROWN)
 
 
 @dataclass(frozen=True)
@@ -57,14 +54,11 @@ def judge_piston(says: PistonSays) -> PieceJudged:
     case, figures = says.case, Figures(says.case)
     opens = set(_opens(says))
     findings = tuple(_findings(says, figures, opens))
-    by_eye = eye_says(case)
-    if by_eye is None and any(case.answer(look) is None for look in FIRST_LOOKS):
-        opens.add(Open.UNSEEN)
     notes = (*_notes(says, opens), *_coarse(case, findings))
     return PieceJudged(
         findings=findings,
         notes=notes,
-        by_eye=by_eye,
+        by_eye=eye_says(case),
         by_look=remedy_of(case),
         remedies=_remedies(case, findings),
         wanted=tuple(_wanted(case)),

@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.parts.pieces import PieceVerdict, Tell
-from halfthou.parts.pistons.verdict import FIRST_LOOKS
 from halfthou.verdicts import Open
 
 TELLS = {
@@ -52,9 +51,5 @@ TELLS = {
 
 def still_of_piston(verdict: PieceVerdict) -> Iterator[str]:
     """What is still wanted of a piston."""
-    case = verdict.case
     if Open.FORM in verdict.opens:
         yield "Pick the skirt's spot and read it again, at the gauge height, square to the pin."
-    unseen = [look for look in FIRST_LOOKS if case.answer(look) is None]
-    if verdict.judged.by_eye is None and unseen:
-        yield f"Look first: {', '.join(unseen)}. The eye may reject it at once."

@@ -10,10 +10,12 @@ from halfthou.jobs import Layout, LimitsSheet, OperationKind, Purpose, SetLimits
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.pump.looks import (
     CHIP,
+    DRIVE,
     ENGAGED,
     GEARS,
     HOUSING,
     LOOKS,
+    METAL,
     OPEN,
     PRIMED,
     RELIEF,
@@ -21,6 +23,7 @@ from halfthou.parts.pump.looks import (
     SHUT,
     SPRING_BAD,
     STUCK,
+    WHOSE,
 )
 
 SET = SetName.PUMP.value
@@ -249,6 +252,7 @@ PUMP = PartKind(
     ),
     sets={SET: "Oil pump"},
     looks=LOOKS,
+    first_looks=(HOUSING, GEARS, DRIVE, RELIEF, METAL, WHOSE),
     # Source: docs/trade: What work makes stale, common practice.
     stale_after={
         OperationKind.PUMP_WORK: _INNER,

@@ -10,7 +10,6 @@ from halfthou.lengths import ZERO
 from halfthou.looks import Does
 from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged, PieceVerdict, eye_says, remedy_of
 from halfthou.parts.pump import kind as pump
-from halfthou.parts.pump import looks as look
 from halfthou.parts.pump.kind import pump_kind
 from halfthou.parts.pump.leak import leak_litres, leak_ratio, opening_pressure, spur_displacement_mm3
 from halfthou.parts.pump.seal import NEAR, series_of, squeeze
@@ -18,9 +17,6 @@ from halfthou.verdicts import Action, FigureKind, Finding, Open
 
 _CLEARANCE, _SIZE = "pump.clearance", "pump.size"
 _RELIEF_KEYS = ("plunger", "spring", "load", "opens")
-#: Which looks are wanted before a pump is judged: cheap, and each may end it.
-FIRST_LOOKS = (look.HOUSING, look.GEARS, look.DRIVE, look.RELIEF, look.METAL, look.WHOSE)
-
 
 REGARDLESS = "new regardless"
 
@@ -46,8 +42,6 @@ def judge_pump(case: PieceCase, failed: bool) -> PieceJudged:
     opens = set()
     if suspect and by_eye is None:
         notes, opens = (*notes, Note("suspect")), {Open.SUSPECT}
-    if by_eye is None and any(case.answer(look) is None for look in FIRST_LOOKS):
-        opens.add(Open.UNSEEN)
     return PieceJudged(
         findings=findings,
         notes=notes,

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from halfthou.parts.pieces import PieceVerdict, Tell
 from halfthou.parts.pump.looks import ENGAGED, METAL, PICKUP_SEAL, PRIMED, SCREEN, SEAL_RIGHT, YES
-from halfthou.parts.pump.verdict import FIRST_LOOKS, REGARDLESS, by_house_rule
+from halfthou.parts.pump.verdict import REGARDLESS, by_house_rule
 from halfthou.verdicts import Action, Open
 
 TELLS = {
@@ -40,9 +40,6 @@ def under_pump(verdict: PieceVerdict) -> str:
 def still_of_pump(verdict: PieceVerdict) -> Iterator[str]:
     """What is still wanted of a pump."""
     case = verdict.case
-    unseen = [look for look in FIRST_LOOKS if case.answer(look) is None]
-    if verdict.judged.by_eye is None and unseen:
-        yield f"Look before you measure: {', '.join(unseen)}. The eye may reject it at once."
     if case.answer(SCREEN) is None:
         yield "Look at the screen before it is washed."
     if case.answer(PICKUP_SEAL) is None:

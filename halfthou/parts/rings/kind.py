@@ -169,6 +169,7 @@ RING = PartKind(
     ),
     sets={SET: "Piston rings"},
     looks=LOOKS,
+    first_looks=(WHOLE, FACE),
     # Source: docs/trade: What work makes stale, common practice: a gap counts after the final hone only.
     stale_after={
         OperationKind.FILE_RINGS: (GAP,),

@@ -1431,7 +1431,7 @@ export interface components {
          * @description The punch marks. The drawing of each is in the web's marks file; letter and word are here.
          * @enum {string}
          */
-        MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "hone" | "rebore" | "sleeve" | "file" | "move" | "repin" | "regroove" | "lap" | "new-parts" | "spare" | "with-set" | "refer" | "replace" | "too-close" | "not-read";
+        MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "hone" | "rebore" | "sleeve" | "file" | "move" | "repin" | "regroove" | "lap" | "new-parts" | "spare" | "with-set" | "refer" | "replace" | "too-close" | "look" | "not-read";
         /**
          * OperationKind
          * @description Work that readings depend on. Source: docs/trade: What work makes stale.
@@ -1582,7 +1582,7 @@ export interface components {
         /**
          * LookOut
          * @description A look and its answers; on what it is looked for, the usual first; which answers a depth, a size or what was
-         *     measured belongs to.
+         *     measured belongs to; by which answer eye and nail find nothing.
          */
         LookOut: {
             /** Look */
@@ -1601,6 +1601,8 @@ export interface components {
             amount: string;
             /** How */
             how: string;
+            /** Sound By Eye */
+            sound_by_eye: string;
         };
         /**
          * Plan
@@ -2268,7 +2270,7 @@ export interface components {
          * @description Everything said of one part, the same for every kind.
          *
          *     `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
-         *     a person may waive of it; `looks` what is to be looked for. `size` is the size found: the least of a shaft, the
+         *     a person may waive of it; `looks` what is to be looked for; `one_key` those of them that one key answers as sound. `size` is the size found: the least of a shaft, the
          *     greatest of a hole. `place` is where it lies now where pieces are moved, `lies` says so; a `spare` did not come
          *     in the engine, what is `out` lies in no place of it.
          */
@@ -2374,6 +2376,11 @@ export interface components {
              * @default []
              */
             looks: string[];
+            /**
+             * One Key
+             * @default []
+             */
+            one_key: string[];
             /**
              * Cautions
              * @default []
@@ -6376,6 +6383,11 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * By One Key
+             * @default false
+             */
+            by_one_key: boolean;
             /**
              * At
              * Format: date-time

@@ -15,6 +15,7 @@ const KEYS = [
   ["↑ ↓", "part before, part after"],
   ["F9", "the next station; Alt+1, Alt+2 go straight to one"],
   ["Alt+C", "what is typed replaces the reading of this spot, as a correction"],
+  ["Alt+S", "eye and nail find nothing on this part: says so of what nobody has looked at yet"],
   ["Alt+G", "to the gauge"],
   ["Alt+U", "show sizes in the other unit"],
   ["Alt+K", "this list"],

@@ -23,6 +23,7 @@ import { Stations } from "./Stations";
 import { type Opened, ToolLine } from "./ToolLine";
 import { type Desk, useDesk } from "./useDesk";
 import { useKeys } from "./useKeys";
+import { useOneKey } from "./useLooks";
 import { type Live, useLive } from "./useLive";
 
 /** The bench: the screen people live in. Of an engine nobody has named there is nothing to measure by. */
@@ -52,6 +53,7 @@ function TheBench({ bench }: { bench: Bench }) {
   const input = useRef<HTMLInputElement>(null);
   const doubt = openDoubt(desk);
   const slip = useSlipAnswer(desk);
+  const oneKey = useOneKey(desk);
   useEffect(() => {
     announce(`${desk.part.short_name}: ${desk.part.headline}. ${desk.part.under_headline}`);
   }, [desk.part.short_name, desk.part.headline, desk.part.under_headline]);
@@ -59,6 +61,7 @@ function TheBench({ bench }: { bench: Bench }) {
     showKeys: () => setKeys(true),
     otherUnit: () => preferUnit.mutate(person.shown_unit === "in" ? "mm" : "in"),
     warmth: () => setOpened("warmth"),
+    sound: oneKey.say,
     gauge: () => {
       setOpened("setup");
       window.setTimeout(() => document.getElementById("gauge")?.focus());
@@ -80,11 +83,18 @@ function TheBench({ bench }: { bench: Bench }) {
       </div>
       <div className="grid grid-cols-[340px_288px_222px_minmax(0,1fr)] gap-x-5 gap-y-4 pt-2 max-[1279px]:grid-cols-[340px_288px_minmax(0,1fr)] max-[979px]:grid-cols-[340px_288px] max-[699px]:grid-cols-1">
         <div className="flex flex-col">
-          <h2 className="text-xl font-semibold">
-            <PlaceLink place={desk.part.id}>{desk.part.name}</PlaceLink>
-            {!desk.byPlan && `: ${desk.target.label}`}
-            {desk.part.lies && <span className="font-normal text-quiet">, {desk.part.lies}</span>}
-          </h2>
+          <div className="-mb-3 flex min-h-10 items-start justify-between gap-2">
+            <h2 className="text-xl font-semibold">
+              <PlaceLink place={desk.part.id}>{desk.part.name}</PlaceLink>
+              {!desk.byPlan && `: ${desk.target.label}`}
+              {desk.part.lies && <span className="font-normal text-quiet">, {desk.part.lies}</span>}
+            </h2>
+            {oneKey.looks.length > 0 && !bench.card.signed && (
+              <Button onClick={oneKey.say} aria-label={`Looks sound: ${oneKey.looks.join(", ")}`}>
+                Looks sound
+              </Button>
+            )}
+          </div>
           <Section desk={desk} onSpot={(spot) => desk.goToSpot(spot)} />
           <Looks desk={desk}>
             <PictureStrip jobId={bench.card.id} on={desk.part.id} name={desk.part.name} also={alsoOf(desk)} />

@@ -7,6 +7,8 @@ interface Also {
   otherUnit: () => void;
   warmth: () => void;
   gauge: () => void;
+  /** Eye and nail find nothing on the part in hand. */
+  sound: () => void;
   /** Take the first (0) or second (1) thing a reading may have meant; null keeps what was read. */
   answer: (nth: number | null) => void;
 }
@@ -51,6 +53,7 @@ function altKey(key: string, desk: Desk, also: Also): boolean {
   else if (key === "k") also.showKeys();
   else if (key === "u") also.otherUnit();
   else if (key === "g") also.gauge();
+  else if (key === "s") also.sound();
   else if (key === "c") desk.setReplace(!desk.replace);
   else if (key === "z") desk.undo();
   else return false;

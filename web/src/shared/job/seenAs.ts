@@ -21,6 +21,7 @@ export function seenAs(
     minutes: null,
     ends: false,
     note: "",
+    by_one_key: false,
     ...more,
   };
 }

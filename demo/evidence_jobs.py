@@ -123,8 +123,7 @@ def _left_open(shop: Shop) -> None:
     rods = {name: Worn(2.0374, 0.0002, 30, 0.0001) for name in ("R1", "R2", "R4")}
     shop.read(job, {**mains, **rods, "R3": Worn(2.0371, 0.0019, 12, 0.0003)}, INCH_HAND)
     shop.see(job, "R3", Look.SURFACE, "nail catches", "0.0006")
-    for name in (*mains, *rods):
-        shop.see(job, name, Look.SURFACE, "nail runs clear")
+    shop.sound(job)
     report(
         shop, job, shop.machinist,
         {"fact": "cause", "stand": Stand.OPEN,

@@ -77,9 +77,8 @@ def _signed(shop: Shop) -> None:
     rods = _fit("R1 R2 R3 R4", 2.2612, 0.0003, 0.0001, shop.chance)
     rods["R2"] = Worn(2.2611, 0.0021, 12, 0.0002)
     shop.read(job, rods, INCH_HAND)
-    for name in ("M1", "M2", "M3", "M4", "M5", "R1", "R3", "R4"):
-        shop.see(job, name, Look.SURFACE, "nail runs clear")
     shop.see(job, "R2", Look.SURFACE, "nail catches", "0.0008")
+    shop.sound(job)
     shop.see(job, "crank", Look.CRACK_TEST, "passed")
     shop.accept(job, JournalSet.MAINS, JournalSet.RODS)
     actions.sign(shop.machinist, job, sheet_html)
@@ -129,9 +128,8 @@ def _turns_out_fine(shop: Shop) -> None:
     )
     shop.read(job, _fit("M1 M2 M3 M4", 73.653, 0.004, 0.002, shop.chance), METRIC_HAND)
     shop.read(job, _fit("R1 R2 R3", 61.383, 0.004, 0.002, shop.chance), METRIC_HAND)
-    for name in ("M1", "M2", "M3", "M4", "R1", "R3"):
-        shop.see(job, name, Look.SURFACE, "nail runs clear")
     shop.see(job, "R2", Look.SURFACE, "light marks")
+    shop.sound(job)
     shop.accept(job, JournalSet.MAINS)
 
 
@@ -150,6 +148,7 @@ def _one_sets_all(shop: Shop) -> None:
     shop.see(job, "R3", Look.SURFACE, "nail catches", "0.001")
     shop.see(job, "R3", Look.SEAT, "turned in its housing")
     shop.see(job, "M3", Look.SURFACE, "light marks")
+    shop.sound(job)
 
 
 def _past_the_last(shop: Shop) -> None:
@@ -170,6 +169,7 @@ def _past_the_last(shop: Shop) -> None:
     shop.see(job, "crank", Look.CRACK_TEST, "passed")
     shop.see(job, "R2", Look.HARDNESS, "as the maker asks")
     shop.see(job, "crank", Look.STRAIGHTNESS, "within the maker's run-out")
+    shop.sound(job)
 
 
 def _hardened(shop: Shop) -> None:
@@ -184,6 +184,7 @@ def _hardened(shop: Shop) -> None:
     rods = _fit("R1 R3", 61.381, 0.004, 0.002, shop.chance)
     rods["R2"] = Worn(61.370, 0.043, 15, 0.004)
     shop.read(job, rods, METRIC_HAND)
+    shop.sound(job)
     shop.accept(job, JournalSet.MAINS)
     reason = "Customer has a spare crank; this one goes to the specialist for case depth before it is scrapped."
     shop.override(job, JournalSet.RODS, Action.REFER, reason)
@@ -200,6 +201,7 @@ def _not_to_be_trusted(shop: Shop) -> None:
     )
     shop.read(job, _fit("M1 M2 M3 M4 M5", 2.4139, 0.0002, 0.0001, shop.chance), INCH_HAND)
     shop.read(job, _fit("R1", 2.0374, 0.0003, 0.0001, shop.chance), INCH_HAND)
+    shop.sound(job)
     slipped = {"1a": "2.0373", "1b": "2.0374", "1c": "2.0124", "1d": "2.0373", "2a": "2.0372"}
     shop.type_in(job, "R2", slipped, shop.inch)
     warm = actions.SittingForm(id="demo.wash", condition=Condition.WASHED, at=timezone.now())
@@ -216,6 +218,7 @@ def _back_from_the_grinder(shop: Shop) -> None:
     rods = _fit("R1 R3", 61.380, 0.004, 0.002, shop.chance)
     rods["R2"] = Worn(61.352, 0.052, 20, 0.004)
     shop.read(job, rods, METRIC_HAND)
+    shop.sound(job)
     shop.work(job, OperationKind.GRIND, "rods", "0.25 mm", "Done at Eastquay")
     shop.type_in(job, "R1", {"1a": "61.130", "1b": "61.131", "1c": "61.130", "1d": "61.130", "2a": "61.129",
                              "2b": "61.130", "2c": "61.130", "2d": "61.130"}, shop.metric)  # fmt: skip
@@ -232,5 +235,4 @@ def _mixed(shop: Shop) -> None:
     mains["M3"] = Worn(2.4040, 0.0002, 20, 0.0001)
     shop.read(job, mains, INCH_HAND)
     shop.read(job, _fit("R1 R2 R3 R4", 2.0375, 0.0002, 0.0001, shop.chance), INCH_HAND)
-    for name in ("M1", "M2", "M3", "M4", "M5", "R1", "R2", "R3", "R4"):
-        shop.see(job, name, Look.SURFACE, "nail runs clear")
+    shop.sound(job)

@@ -78,6 +78,7 @@ def _saved_by_pairing(shop: Shop) -> None:
     ]
     shop.type_all(job, rows)
     shop.see(job, "rings", "whole or broken", "whole")
+    shop.sound(job, "rings")
     _good_pump(shop, job)
 
 
@@ -151,3 +152,4 @@ def _rings_to_file(shop: Shop) -> None:
                 (f"ring-s{cylinder}.{ring}", {"1a": gap}, shop.cabinet["feeler"], {"feature": "closed gap"})
             )
     shop.type_all(job, rows)
+    shop.sound(job, "rings")

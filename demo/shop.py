@@ -15,6 +15,7 @@ from demo.engines import diesel_three, petrol_four, vee_eight
 from demo.worn import METRIC_HAND, Hand, Worn, readings_csv
 from halfthou.jobs import DecisionKind, Gauge, JournalSet, Layout, OperationKind, Plan
 from halfthou.lengths import Unit
+from halfthou.parts import CATALOGUE
 from halfthou.verdicts import Action
 from workshop.house.actions import HouseRulesForm, keep_rules
 from workshop.jobs import actions
@@ -139,10 +140,22 @@ class Shop:
         fitting = actions.FittingIn(id=self.key(), piece=piece, place=place, at=self._now())
         actions.fit(self.bench, job_id, fitting)
 
-    def see(self, job_id: int, on: str, look: str, answer: str, amount: str = "") -> None:
+    def see(self, job_id: int, on: str, look: str, answer: str, amount: str = "", **more: Any) -> None:
         """Write down what was seen."""
-        seeing = actions.Seeing(id=self.key(), on=on, look=look, answer=answer, amount=amount, at=self._now())
+        seeing = actions.Seeing(
+            id=self.key(), on=on, look=look, answer=answer, amount=amount, at=self._now(), **more
+        )
         actions.see(self.bench, job_id, seeing)
+
+    def sound(self, job_id: int, *sets: str) -> None:
+        """Every part that was read, of some sets or of all, is looked at and sound, each by one key, but for what
+        was said of it before."""
+        opened = actions.open_job(job_id, self.bench)
+        for part in opened.assessment.parts:
+            if not part.to_read and part.set in (sets or opened.job.sets):
+                for look in part.one_key:
+                    answer = CATALOGUE.looks[look].sound_by_eye
+                    self.see(job_id, part.id, look, answer, by_one_key=True)
 
     def accept(self, job_id: int, *sets: JournalSet) -> None:
         """Accept the verdicts on sets."""

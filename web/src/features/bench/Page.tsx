@@ -83,14 +83,18 @@ function TheBench({ bench }: { bench: Bench }) {
       </div>
       <div className="grid grid-cols-[340px_288px_222px_minmax(0,1fr)] gap-x-5 gap-y-4 pt-2 max-[1279px]:grid-cols-[340px_288px_minmax(0,1fr)] max-[979px]:grid-cols-[340px_288px] max-[699px]:grid-cols-1">
         <div className="flex flex-col">
-          <div className="-mb-3 flex min-h-10 items-start justify-between gap-2">
-            <h2 className="text-xl font-semibold">
+          <div className="-mt-2 -mb-2 flex items-start justify-between gap-2">
+            <h2 className="mt-2 mb-2 text-xl font-semibold">
               <PlaceLink place={desk.part.id}>{desk.part.name}</PlaceLink>
               {!desk.byPlan && `: ${desk.target.label}`}
               {desk.part.lies && <span className="font-normal text-quiet">, {desk.part.lies}</span>}
             </h2>
             {oneKey.looks.length > 0 && !bench.card.signed && (
-              <Button onClick={oneKey.say} aria-label={`Looks sound: ${oneKey.looks.join(", ")}`}>
+              <Button
+                className="-mb-4 shrink-0"
+                onClick={oneKey.say}
+                aria-label={`Looks sound: ${oneKey.looks.join(", ")}`}
+              >
                 Looks sound
               </Button>
             )}

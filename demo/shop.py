@@ -153,7 +153,7 @@ class Shop:
         opened = actions.open_job(job_id, self.bench)
         for part in opened.assessment.parts:
             if not part.to_read and part.set in (sets or opened.job.sets):
-                for look in part.one_key:
+                for look in CATALOGUE[part.kind].by_one_key(part.unseen):
                     answer = CATALOGUE.looks[look].sound_by_eye
                     self.see(job_id, part.id, look, answer, by_one_key=True)
 

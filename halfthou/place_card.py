@@ -234,6 +234,8 @@ class _Card:
             return
         if part.left:
             yield f"{part.left} {'reading' if part.left == 1 else 'readings'}"
+        if part.unseen:
+            yield f"a look: {', '.join(part.unseen)}"
         if part.to_repeat:
             yield f"a second reading at {', '.join(one.spot for one in part.to_repeat)}"
         questions = sum(spot.doubt is not None for feature in part.features for spot in feature.spots)

@@ -159,8 +159,8 @@ class PartReport(Document):
     """Everything said of one part, the same for every kind.
 
     `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
-    a person may waive of it; `looks` what is to be looked for; `one_key` those of them that one key answers as
-    sound. `size` is the size found: the least of a shaft, the
+    a person may waive of it; `looks` what is to be looked for; `unseen` those of them without which it does not
+    go back. `size` is the size found: the least of a shaft, the
     greatest of a hole. `place` is where it lies now where pieces are moved, `lies` says so; a `spare` did not come
     in the engine, what is `out` lies in no place of it."""
 
@@ -197,7 +197,7 @@ class PartReport(Document):
     still_to_do: tuple[str, ...] = ()
     seen: tuple[SeenHere, ...] = ()
     looks: tuple[str, ...] = ()
-    one_key: tuple[str, ...] = ()
+    unseen: tuple[str, ...] = ()
     cautions: tuple[Caution, ...] = ()
     place: str = ""
     spare: bool = False

@@ -24,7 +24,6 @@ from halfthou.jobs import (
     HandOver,
     Job,
     JobFile,
-    Look,
     Marking,
     Removal,
     Seen,
@@ -41,7 +40,7 @@ from halfthou.report import StoryLine
 from halfthou.story import NamesOfJob, story
 from halfthou.strip import looks_of, strip_list, strip_report
 from tests.conftest import examples
-from tests.making import GOOD_ENGINE, job, layout, look, readings
+from tests.making import GOOD_ENGINE, job, layout, readings
 from tests.stripping import at_the_door, fact, said
 
 SAY = Notation.usual(Unit.INCH)
@@ -85,8 +84,7 @@ def test_once_readings_are_taken_the_bench_says_what_it_waits_for_but_a_stop_poi
 
 
 def test_a_sample_at_the_lab_is_waited_for_where_nothing_else_is_open() -> None:
-    sound = tuple(look(name, Look.SURFACE, "nail runs clear") for name in GOOD_ENGINE)
-    whole: dict[str, Any] = {"readings": readings(GOOD_ENGINE), "seen": sound}
+    whole: dict[str, Any] = {"readings": readings(GOOD_ENGINE), "seen": job(GOOD_ENGINE).seen}
     assert assess(at_the_door(**whole)).waits_for == "a decision"
     at_lab = said("oil sample", "drawn, at the lab")
     assert assess(at_the_door(at_lab, **whole)).waits_for == "the lab: oil sample"

@@ -15,8 +15,9 @@ from halfthou.parts import CATALOGUE
 from halfthou.place_card import PlaceCard, UnknownPlace, place_card
 from halfthou.strip import lies_there, places_off, strip_list
 from tests.core.test_before_bench import every_fact
+from tests.looked_at import looked_at
 from tests.loosen import brought, fitted, loose, skirts
-from tests.making import GOOD_ENGINE, layout, readings, sheet
+from tests.making import GOOD_ENGINE, NOON, layout, readings, sheet
 from tests.making import job as job_of
 from tests.reading import graded
 from tests.stripping import at_the_door, fact
@@ -145,8 +146,9 @@ def test_a_card_says_what_its_part_waits_for() -> None:
     half = card(at_the_door(off), "half-rod-2-upper")
     assert half.waits == ("its mark, 2U", "its grade")
     pin = card(at_the_door(readings=readings({"R1": GOOD_ENGINE["R1"][:3]})), "R1")
-    assert pin.waits == ("5 readings",)
-    rod = card(at_the_door(*graded("Inline four", "C", "L"), readings=readings(GOOD_ENGINE)), "rod-1")
+    assert pin.waits == ("5 readings", "a look: surface, heat colour")
+    whole = at_the_door(*graded("Inline four", "C", "L"), readings=readings(GOOD_ENGINE))
+    rod = card(looked_at(whole, at=NOON), "rod-1")
     stands = {one.id: one.stands for one in rod.beside}
     assert stands["half-rod-1-upper"] == "C: copper through"
     assert stands["R1"] == "Reuse"

@@ -125,8 +125,16 @@ class BoreSet:
     def mark(self) -> MarkCode:
         """The mark of the set."""
         if self.action is Action.MEASURE:
-            return MarkCode.NOT_READ if self.awaiting else MarkCode.TOO_CLOSE
+            if self.awaiting:
+                return MarkCode.NOT_READ
+            return MarkCode.LOOK if self.to_see else MarkCode.TOO_CLOSE
         return MARK[self.action]
+
+    @property
+    def to_see(self) -> bool:
+        """Whether all is read, and nothing is open but the pistons and what the eye has still to say."""
+        opens = frozenset[Open]().union(*(self.opens_of(name) for name in self.verdicts)) - {Open.PISTON}
+        return bool(opens) and opens <= TO_SEE
 
     @property
     def finished_band(self) -> tuple[Length, Length] | None:

@@ -93,7 +93,7 @@ def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation, memo
         still_to_do=tuple(still_to_do(decided, bore)),
         seen=SeenHere.of(case.seen.values()),
         looks=_looks(decided, bore),
-        one_key=BORE.by_one_key(verdict.case.unseen),
+        unseen=verdict.case.unseen,
         cautions=cautions_for(action, block=True),
     )
 

@@ -15,7 +15,7 @@ from halfthou.parts.bores.oversize import BoreSet, BoreWay, past_the_largest
 from halfthou.parts.bores.verdict import keeps
 from halfthou.parts.bores.walls import WallSays, wall_at, wall_for_sleeve
 from halfthou.report import OtherWay
-from halfthou.verdicts import Action, Called, Open
+from halfthou.verdicts import TO_SEE, Action, Called, Open
 from halfthou.words import Reason, names_of
 
 
@@ -43,8 +43,10 @@ def _plain(decided: BoreSet, say: Notation) -> str:
             if one in opens:
                 return words
         if decided.awaiting:
-            good = not opens - {Open.UNREAD, Open.PISTON}
+            good = not opens - {Open.UNREAD, Open.PISTON, *TO_SEE}
             return "measure on; good so far" if good else "measure on"
+        if decided.to_see:
+            return "settle what was seen" if Open.SEEN in opens else "look first"
         return "read four angles" if Open.FOUR_ANGLES in opens else "too close to call"
     if action is Action.SLEEVE:
         return f"sleeve {names_of((n for n, v in decided.verdicts.items() if v.needs_machining), bore_name)}"
@@ -198,6 +200,8 @@ _SINGLED = (
     (Open.FOUR_ANGLES, "bores.angles", "four angles are wanted."),
     (Open.SCORE_DEPTH, "bores.surface", "the depth of the score is not known, so no size is sure."),
     (Open.MISSED, "bores.finished", "not the size on the boring card."),
+    (Open.SEEN, "looks.holds", "what was seen is to be settled before it goes back."),
+    (Open.UNSEEN, "looks.first", "to be looked at before it goes back."),
 )
 
 

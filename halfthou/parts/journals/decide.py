@@ -133,6 +133,12 @@ class SetVerdict:
         """
         return any(Open.CRANK in self.opens_of(name) for name in self.case.verdicts)
 
+    @property
+    def to_see(self) -> bool:
+        """Whether all is read, and nothing is open but what the eye has still to say."""
+        opens = frozenset[Open]().union(*(self.opens_of(name) for name in self.case.verdicts))
+        return bool(opens) and opens <= TO_SEE
+
     def waived(self, journal: str) -> bool:
         """Whether a person waived that this journal is read."""
         return Waived.READINGS in self.case.verdicts[journal].case.waived
@@ -173,7 +179,9 @@ class SetVerdict:
         if self.action is Action.MEASURE:
             if self.awaiting:
                 return MarkCode.NOT_READ
-            return MarkCode.REFER if self.held else MarkCode.TOO_CLOSE
+            if self.held:
+                return MarkCode.REFER
+            return MarkCode.LOOK if self.to_see else MarkCode.TOO_CLOSE
         return _MARK[self.action]
 
 

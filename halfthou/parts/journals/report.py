@@ -12,7 +12,6 @@ from halfthou.parts.journals.bearing import clearance_known
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.clearance import clearance_to_be, housing_is_read, shells_of, sizes_to_be
 from halfthou.parts.journals.decide import End, SetVerdict
-from halfthou.parts.journals.kind import JOURNAL
 from halfthou.parts.journals.looks import HOT
 from halfthou.parts.journals.size_words import hardening_words
 from halfthou.parts.journals.verdict import JournalVerdict, housing_awaited, keeps
@@ -41,7 +40,7 @@ class _Alone(Told):
     size_words: str
     reasons: tuple[Reason, ...]
     looks: tuple[Look, ...]
-    one_key: tuple[str, ...]
+    unseen: tuple[str, ...]
 
 
 def _alone(verdict: JournalVerdict, say: Notation) -> _Alone:
@@ -54,7 +53,7 @@ def _alone(verdict: JournalVerdict, say: Notation) -> _Alone:
         size_words=_size_words(verdict, say),
         reasons=(*journal_reasons(verdict, say), *warmth_of(case.survey, verdict.size, say)),
         looks=tuple(_looks(verdict)),
-        one_key=JOURNAL.by_one_key(case.unseen),
+        unseen=case.unseen,
     )
 
 

@@ -69,6 +69,8 @@ def _measure_headline(decided: SetVerdict) -> str:
             return "measure the bearing"
         if Open.CRANK in opens:
             return "indicate the crank"
+    if decided.to_see:
+        return "settle what was seen" if Open.SEEN in opens else "look first"
     return "measure on; good so far" if decided.awaiting else "measure on"
 
 
@@ -277,6 +279,8 @@ _OPEN_WORDS = (
     ),
     (Open.HOUSING, "verdicts.housing", "the housing is not settled: measure it, or see that it is made right."),
     (Open.FOREIGN, "sets.regrind.shells-exist", "no shell on the sheet is made for its size."),
+    (Open.SEEN, "looks.holds", "what was seen is to be settled before it goes back."),
+    (Open.UNSEEN, "looks.first", "to be looked at before it goes back."),
 )
 
 

@@ -112,7 +112,7 @@ def piece_report(verdict: PieceVerdict, said: Said, engine: Engine, say: Notatio
         still_to_do=(*look_first(_to_look(verdict)), *said.still),
         seen=SeenHere.of(case.seen.values()),
         looks=said.looks,
-        one_key=case.kind.by_one_key(_to_look(verdict)),
+        unseen=_to_look(verdict),
         cautions=cautions_of_piece(said.action, pump=case.kind.station == "pump"),
         place=case.place,
         spare=part.spare,

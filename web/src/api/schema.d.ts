@@ -2270,7 +2270,8 @@ export interface components {
          * @description Everything said of one part, the same for every kind.
          *
          *     `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
-         *     a person may waive of it; `looks` what is to be looked for; `one_key` those of them that one key answers as sound. `size` is the size found: the least of a shaft, the
+         *     a person may waive of it; `looks` what is to be looked for; `unseen` those of them without which it does not
+         *     go back. `size` is the size found: the least of a shaft, the
          *     greatest of a hole. `place` is where it lies now where pieces are moved, `lies` says so; a `spare` did not come
          *     in the engine, what is `out` lies in no place of it.
          */
@@ -2377,10 +2378,10 @@ export interface components {
              */
             looks: string[];
             /**
-             * One Key
+             * Unseen
              * @default []
              */
-            one_key: string[];
+            unseen: string[];
             /**
              * Cautions
              * @default []

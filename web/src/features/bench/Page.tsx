@@ -93,7 +93,7 @@ function TheBench({ bench }: { bench: Bench }) {
               <Button
                 className="-mb-4 shrink-0"
                 onClick={oneKey.say}
-                aria-label={`Looks sound: ${oneKey.looks.join(", ")}`}
+                aria-label={`Looks sound: ${oneKey.looks.map((one) => one.look).join(", ")}`}
               >
                 Looks sound
               </Button>

@@ -17,11 +17,15 @@ export function useLooks(jobId: number) {
 export function useOneKey({ part, kind, bench }: Pick<Desk, "part" | "kind" | "bench">) {
   const { see } = useLooks(bench.card.id);
   const waiting = waitingOf(useWaiting(bench.card.id).facts, "seen");
-  const looks = part.one_key.filter((key) => !waiting.some((one) => one.look === key && one.on === part.id));
+  const looks = (kind?.looks ?? []).filter(
+    ({ look, sound_by_eye }) =>
+      sound_by_eye !== "" &&
+      part.unseen.includes(look) &&
+      !waiting.some((one) => one.look === look && one.on === part.id),
+  );
   const say = () => {
-    for (const look of bench.card.signed ? [] : looks) {
-      const answer = kind?.looks.find((one) => one.look === look)?.sound_by_eye;
-      if (answer) see.mutate(seenAs(part.id, look, answer, { by_one_key: true }));
+    for (const { look, sound_by_eye } of bench.card.signed ? [] : looks) {
+      see.mutate(seenAs(part.id, look, sound_by_eye, { by_one_key: true }));
     }
   };
   return { looks, say, error: see.error };

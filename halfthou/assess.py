@@ -14,12 +14,21 @@ from halfthou.jobs import FACT_KINDS, Chapter, Decision, DecisionKind, Job, Waiv
 from halfthou.lengths import Length, Notation, Unit
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE, Catalogue, Given, SetDecided, Trade, faults_of_job
-from halfthou.report import NO_CAUSE, Assessment, BudgetShown, PartReport, budgets_shown, doubts_of, stations_of
+from halfthou.report import (
+    NO_CAUSE,
+    Assessment,
+    BudgetShown,
+    PartReport,
+    SetReport,
+    budgets_shown,
+    doubts_of,
+    stations_of,
+)
 from halfthou.sets import waived_of, words_of
 from halfthou.strip import BeforeBench, before_bench, caps_seen, faults_of_strip
 from halfthou.surveys import SeenBy, found_before_work, seen_on, survey_parts
 from halfthou.verdicts import Action
-from halfthou.words import Reason
+from halfthou.words import Reason, not_judged
 
 HALF_TENTH = Length(1_270)
 DECISION = "a decision"
@@ -104,13 +113,22 @@ def assess(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE)
     return put_in_words(judge(job, memo, catalogue))
 
 
+def _set_report(judged: JudgedJob, one: str) -> SetReport:
+    """Everything said of a set: what its kind says, and once what could be read and has no limit.
+
+    Rule:    verdicts.no-limit.
+    """
+    given, trade = judged.given, judged.trade(one)
+    found = trade.set_report(judged.decided[one], one, given, judged.accepted(one))
+    names = tuple(feature.name for feature in trade.kind.not_judged(given.job.limits.sets[one]))
+    return found.model_copy(update={"reasons": (*found.reasons, *not_judged(names))})
+
+
 def put_in_words(judged: JudgedJob) -> Assessment:
     """The assessment of a job that is judged."""
     given, decided, say = judged.given, judged.decided, judged.given.say
     parts = _part_reports(judged)
-    sets = tuple(
-        judged.trade(one).set_report(verdict, one, given, judged.accepted(one)) for one, verdict in decided.items()
-    )
+    sets = tuple(_set_report(judged, one) for one in decided)
     taken, planned = _readings(parts)
     before = _before_bench(given)
     waits_for = before.first or _waits_for(parts, decided)

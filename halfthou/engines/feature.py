@@ -50,7 +50,9 @@ class FeatureKind:
     says how it is held; planes and angles are called by name where they have one (planes where the plan has as
     many). `most` is more than it can be, whatever the sheet says. `expected` tells from the sheet what it can
     measure. `quantity` is what it is; `small` a gap, a play or a wear, typed as it is and not by last digits, which
-    may be nothing where it `may_be_nothing` and below nothing where it is `signed`."""
+    may be nothing where it `may_be_nothing` and below nothing where it is `signed`. `judged_by` are the figures
+    of the sheet of which one judges it; none where its kind has a rule for it whatever the sheet says. `kept_as`
+    says what it is kept for where nothing judges it."""
 
     key: str
     name: str
@@ -71,6 +73,8 @@ class FeatureKind:
     small: bool = False
     may_be_nothing: bool = False
     signed: bool = False
+    judged_by: tuple[str, ...] = ()
+    kept_as: str = ""
     #: About how large it is of any engine, so that a gauge of that range is at hand; None where the sheet says.
     about: Length | None = None
     #: What to ask where a size lies far below all it can be: most likely the gauge stood somewhere else.

@@ -99,6 +99,10 @@ class PartKind:
     #: Measuring plans offered, the usual one first, and what to say beside them.
     plans: tuple[tuple[str, Plan], ...] = ()
     plan_hint: str = ""
+    #: What has to be judged before one of its parts goes back, by the sheet: a limit for it is asked for.
+    needed: Callable[[SetLimits], tuple[str, ...]] = lambda _limits: ()
+    #: Whether a feature is one of such a part at all, by what the sheet says it is: a vane has no rotor tip.
+    has: Callable[[SetLimits, str], bool] = lambda _limits, _feature: True
     #: What a person may decide otherwise for a set, in the words of the actions.
     actions: tuple[str, ...] = ()
     #: What does not hang together in the limits of a set, in words.
@@ -119,6 +123,29 @@ class PartKind:
     def loose(self) -> bool:
         """Whether its parts are loose pieces: bought, fitted and moved, each with readings of its own."""
         return self.spare is not _no_spare
+
+    def without_limit(self, limits: SetLimits, read: Container[str]) -> tuple[FeatureKind, ...]:
+        """What of a part is read, or has to be judged, and has no limit on the sheet.
+
+        Rule:    verdicts.no-limit.
+        """
+        needed = self.needed(limits)
+        return tuple(
+            one for one in self.features if (one.key in read or one.key in needed) and not self._judges(limits, one)
+        )
+
+    def not_judged(self, limits: SetLimits) -> tuple[FeatureKind, ...]:
+        """What could be read of such a part and need not be, because the sheet has no limit for it."""
+        needed = self.needed(limits)
+        return tuple(
+            one
+            for one in self.features
+            if one.key not in needed and self.has(limits, one.key) and not self._judges(limits, one)
+        )
+
+    def _judges(self, limits: SetLimits, one: FeatureKind) -> bool:
+        own = not one.judged_by or any(key in limits.figures for key in one.judged_by)
+        return bool(one.kept_as) or (own and self.has(limits, one.key))
 
     def unseen(self, seen: Mapping[str, Seen]) -> tuple[str, ...]:
         """The looks without which a part does not go back, of those that nobody has taken, that work has made

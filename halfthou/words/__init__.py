@@ -18,7 +18,7 @@ from halfthou.words.cautions import (
 )
 from halfthou.words.doubts import DoubtShown, doubt_shown, settling_words, warmth_reasons
 from halfthou.words.figures import contradiction_words, figure_reasons
-from halfthou.words.looking import look_first
+from halfthou.words.looking import limit_wanted, look_first, not_judged
 from halfthou.words.reading_again import outside_plan, set_aside
 from halfthou.words.reason import Reason, said_by_eye
 from halfthou.words.schools import SCHOOLS, About, School

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from halfthou.amounts import AmountNotation, Quantity, notation_for
 from halfthou.gauges import REPEATS, noise_floor
-from halfthou.lengths import ZERO, Notation
+from halfthou.lengths import ZERO, Length, Notation
 from halfthou.verdicts import Called, Clashing, Contradiction, FigureKey, Finding
 from halfthou.words.reason import Reason
 from halfthou.words.steps import step_words
@@ -29,6 +29,8 @@ def sentence(finding: Finding, lengths: Notation) -> str:
     limit = say.at_least(finding.limit) if finding.limit_is_least else say.at_most(finding.limit)
     if finding.key == FigureKey.LARGER:
         return _larger(finding, say)
+    if finding.rule == "pieces.more-than-nothing":
+        return _against_nothing(finding, name, say)
     if finding.by_rule_of_thumb:
         return f"{name}, rule of thumb {limit}. Find the maker's limit: a rule of thumb settles nothing."
     if finding.cannot_accept and finding.to_spare >= finding.guard:
@@ -50,6 +52,16 @@ def _cools(finding: Finding, say: Notation | AmountNotation) -> str:
     if finding.may_fall > ZERO:
         return f"up to {say.text(finding.may_fall)} smaller"
     return f"up to {say.text(finding.may_rise)} larger"
+
+
+def _against_nothing(finding: Finding, name: str, say: Notation | AmountNotation) -> str:
+    """A clearance where there is none, or less than there has to be; one where the parts are to be pressed."""
+    if not finding.limit_is_least:
+        return f"{name}: pressed together by the sheet, and it reads loose. Read both again, or refit it."
+    if finding.limit > Length(1):
+        return f"{name}, new at least {say.at_least(finding.limit)}: too tight. Read it again, gasket and all."
+    less = "less than nothing: one of the readings is wrong" if finding.value < ZERO else "nothing, or hardly more"
+    return f"{name}: {less}. Read it again: it has to turn freely."
 
 
 def _larger(finding: Finding, say: Notation | AmountNotation) -> str:

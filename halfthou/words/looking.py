@@ -1,8 +1,10 @@
-"""What is still to be looked at."""
+"""What is still to be looked at, and which limit is still to be found."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
+
+from halfthou.words.reason import Reason
 
 
 def look_first(unseen: tuple[str, ...]) -> Iterator[str]:
@@ -12,3 +14,21 @@ def look_first(unseen: tuple[str, ...]) -> Iterator[str]:
     """
     if unseen:
         yield f"Look first: {', '.join(unseen)}. The eye may reject it at once."
+
+
+def limit_wanted(names: tuple[str, ...]) -> Iterator[str]:
+    """What is read or has to be judged, and has no limit; nothing where there is none.
+
+    Rule:    verdicts.no-limit.
+    """
+    if names:
+        yield f"No limit on the sheet for {', '.join(names)}: find it, or take the reading back."
+
+
+def not_judged(names: tuple[str, ...]) -> Iterator[Reason]:
+    """What could be read and is not judged, said once.
+
+    Rule:    verdicts.no-limit.
+    """
+    if names:
+        yield Reason(rule="verdicts.no-limit", text=f"Not judged, no limit on the sheet: {', '.join(names)}.")

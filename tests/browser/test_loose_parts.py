@@ -6,6 +6,7 @@ from collections.abc import Callable
 
 from playwright.sync_api import Page, expect
 
+from tests.at_the_bench import looks_sound
 from tests.serving import Server
 
 BORE = ("3.5630", "3.5627", "3.5628", "3.5626", "3.5626", "3.5625", "3.5624")
@@ -77,6 +78,7 @@ def read_rings(page: Page) -> None:
         for ring, gap in (("Top ring", "12" if cylinder == 3 else "19"), ("Second ring", "21"), ("Oil ring", "17")):
             pick(page, f"{ring}, cylinder {cylinder}")
             type_all(page, (gap,))
+            looks_sound(page)
     pick(page, "Top ring, cylinder 3")
     expect(page.get_by_label("Verdict")).to_contain_text("file 0.0020 off, to 0.0140")
     page.get_by_role("button", name="Work done").click()

@@ -7,6 +7,8 @@ from collections.abc import Callable
 
 from playwright.sync_api import Page, expect
 
+from tests.at_the_bench import looks_sound
+
 ENGINE = "Mobile crane 12"
 
 
@@ -56,3 +58,11 @@ def test_what_was_found_stays_found(enter: Callable[..., Page]) -> None:
     expect(reasons).to_contain_text(again)
     see(page, "surface", "nail runs clear")
     expect(reasons).not_to_contain_text(again)
+
+    # The others were good before the work, and nobody has looked since: one key says so of the one in hand.
+    to_main(page, 1)
+    expect(reasons).to_contain_text("Look first: surface.")
+    looks_sound(page)
+    expect(reasons).not_to_contain_text("Look first")
+    page.get_by_role("link", name="Story").click()
+    expect(page.get_by_text("surface: nail runs clear, all by one key").first).to_be_visible()

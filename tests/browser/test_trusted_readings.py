@@ -11,7 +11,7 @@ import pytest
 from playwright.sync_api import Browser, Page, expect
 
 from demo.simulated_gauge import SimulatedGauge
-from tests.at_the_bench import choose_gauge
+from tests.at_the_bench import choose_gauge, looks_sound
 from tests.serving import ROOT, Server, free_port
 
 
@@ -86,6 +86,7 @@ def test_a_journal_is_measured_with_a_gauge_that_speaks(
     metric.pull(61.381)
     metric.double = False
     expect(page.get_by_test_id("gauge-line")).to_contain_text("taken once")
+    looks_sound(page)
     expect(page.get_by_test_id("verdict")).to_have_text("Reuse")
     page.wait_for_timeout(350)
     metric.pull(61.381)
@@ -167,6 +168,7 @@ def test_a_part_from_the_wash_is_warned_about_and_its_verdict_waits(enter: Calla
         page.get_by_role("button", name=re.compile(f"^{spot}:")).click()
         type_in(page, "2.0366")
         expect(page.get_by_role("button", name=re.compile(f"^{spot}: 2.0366"))).to_be_visible()
+    looks_sound(page)
     expect(page.get_by_test_id("verdict")).to_have_text("Reuse")
 
 
@@ -185,6 +187,7 @@ def test_a_figure_too_close_to_call_is_settled_by_the_readings_it_asks_for(enter
     for count in ("×2", "×3"):
         type_in(page, "2.41282")
         expect(page.get_by_role("button", name=re.compile("^1a:")).locator("sup")).to_have_text(count)
+    looks_sound(page)
     expect(page.get_by_test_id("verdict")).to_have_text("Reuse")
 
 
@@ -217,6 +220,8 @@ def test_a_grind_makes_readings_stale_and_they_are_taken_again(enter: Callable[.
     expect(page.get_by_text("What was read before is kept and not judged")).to_be_visible()
     expect(page.get_by_label("Reading at 1a")).to_be_focused()
     type_in(page, "2.4038", *["2.4039"] * 7)
+    expect(page.get_by_test_id("verdict")).to_have_text("Look at it first")
+    looks_sound(page)
     expect(page.get_by_test_id("verdict")).to_have_text("Reuse")
     page.get_by_role("link", name="Story").click()
     expect(page.get_by_text("40 readings made stale.")).to_be_visible()

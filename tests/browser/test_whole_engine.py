@@ -3,13 +3,14 @@ the boring card; the bores bored, measured again and held against it."""
 
 import random
 import re
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from io import BytesIO
 from pathlib import Path
 
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 
+from tests.at_the_bench import looks_sound
 from tests.serving import Server
 
 SPOTS = ("1a", "1b", "2a", "2b", "3a", "3b")
@@ -41,6 +42,13 @@ def read_bore(page: Page, number: int, texts: list[str]) -> None:
         page.keyboard.press("Enter")
 
 
+def looked_at(page: Page, parts: Iterable[str]) -> None:
+    """Eye and nail find nothing, part by part."""
+    for part in parts:
+        page.get_by_role("button", name=re.compile(f"^{part}[,:]")).click()
+        looks_sound(page)
+
+
 def crank_file(folder: Path) -> Path:
     lines = ["part,spot,size [in]"]
     for names, size in (("M1 M2 M3 M4 M5", "2.7045"), ("R1 R2 R3 R4", "2.2615")):
@@ -70,6 +78,7 @@ def test_a_whole_engine_with_one_scored_bore(enter: Callable[..., Page], server:
     page.get_by_role("button", name="Take 72 in").click()
     expect(page.get_by_text("72 of 128 readings taken")).to_be_visible()
     page.get_by_role("link", name="Bench").click()
+    looked_at(page, [*(f"Main journal M{n}" for n in range(1, 6)), *(f"Pin {n}" for n in range(1, 5))])
     page.get_by_role("button", name=re.compile("^Block")).click()
     expect(page.get_by_text("Set on 3.875: +3 is 3 thou from there")).to_be_visible()
     for number in range(1, 9):
@@ -108,6 +117,8 @@ def test_a_whole_engine_with_one_scored_bore(enter: Callable[..., Page], server:
     expect(page.get_by_role("dialog")).to_have_count(0)
     for number in range(1, 9):
         read_bore(page, number, [f"3.905{3 + n % 2}" for n in range(7)])
+    expect(page.get_by_test_id("verdict")).to_have_text("Look at it first")
+    looked_at(page, [f"Bore {n}" for n in (1, 2, 3, 4, 5, 6, 8)])
     expect(page.get_by_test_id("verdict")).to_contain_text("Leave alone")
     # The score went with the boring, and somebody has to have looked.
     page.get_by_role("button", name=re.compile("^Bore 7,")).click()

@@ -14,7 +14,16 @@ from halfthou.parts.bores.oversize import BoreSet
 from halfthou.parts.bores.verdict import BoreVerdict, depth_of_score, keeps, machined
 from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts import Action, Called, FigureKey, Open, Settling, settlings
-from halfthou.words import Reason, figure_reasons, look_first, outside_plan, said_by_eye, set_aside, step_words
+from halfthou.words import (
+    Reason,
+    figure_reasons,
+    limit_wanted,
+    look_first,
+    outside_plan,
+    said_by_eye,
+    set_aside,
+    step_words,
+)
 
 
 def over(step: Length, say: Notation) -> str:
@@ -49,6 +58,7 @@ def _measure_headline(verdict: BoreVerdict) -> str:
         (Open.UNREAD, "Measure on"),
         (Open.FOUR_ANGLES, "Read four angles"),
         (Open.TOO_CLOSE, "Too close to call"),
+        (Open.NO_LIMIT, "A limit is wanted"),
         (Open.SEEN, "Settle what was seen"),
         (Open.UNSEEN, "Look at it first"),
     ):
@@ -191,6 +201,7 @@ def still_to_do(decided: BoreSet, bore: str) -> Iterator[str]:
         if case.above is None and case.answer(Look.RIDGE) == RIDGE_FELT:
             yield "Read it once above ring travel, over the ridge."
     yield from look_first(case.unseen)
+    yield from limit_wanted(case.without_limit)
     if case.answer(Look.RIDGE) is None:
         yield "Draw a nail up to the top: is a ridge felt? No ridge proves nothing: measure."
     if Open.SCORE_DEPTH in verdict.opens:

@@ -36,7 +36,8 @@ class BoreCase:
     `eye` is what that does to it. `bored` is the boring on record that its readings
     followed; `plate` that it was read with a plate fitted; `deck_work` that the deck was worked or studs were
     fitted. `fit` is the piston in it, where pistons are in scope; `ring_at_top` what a new ring would be allowed
-    there. `unseen` are the looks without which it does not go back and that nobody has taken.
+    there. `unseen` are the looks without which it does not go back and that nobody has taken,
+    `without_limit` what is read or has to be judged and has no limit.
     """
 
     bore: PartSurvey
@@ -52,6 +53,7 @@ class BoreCase:
     fit: Fit | None = None
     ring_at_top: RingAtTop | None = None
     unseen: tuple[str, ...] = ()
+    without_limit: tuple[str, ...] = ()
 
     def answer(self, look: str) -> str | None:
         """What was seen, or None where nobody has looked."""

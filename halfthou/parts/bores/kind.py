@@ -91,6 +91,8 @@ def _single(key: Feature, *, planned: bool) -> FeatureKind:
         plane_names=(key.value.removesuffix(" ring travel"),),
         angle_names={0: "thrust"},
         material=_material,
+        judged_by=() if planned else ("ridge",),
+        kept_as="the size it has worn from" if planned else "",
         expected=_expected,
     )
 
@@ -118,6 +120,7 @@ BORE = PartKind(
             asks=_STATE,
             drawing=Drawing.BORE,
             hold="rock it: least along, most across",
+            judged_by=("size",),
             plane_names=("top", "middle", "bottom"),
             angle_names={0: "thrust", 90: "pin"},
             material=_material,
@@ -135,6 +138,7 @@ BORE = PartKind(
             most=THICKEST_WALL,
             drawing=Drawing.BORE,
             hold="couplant on, square to the wall",
+            judged_by=("least_wall",),
             plane_names=("top", "middle", "bottom"),
             angle_names={0: "thrust", 90: "front", 180: "minor thrust", 270: "rear"},
             material=_material,

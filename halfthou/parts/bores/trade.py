@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 from typing import cast
 
@@ -18,7 +18,7 @@ from halfthou.parts.bores.oversize import BoreSet, decide_bores
 from halfthou.parts.bores.report import bore_report, bores_report
 from halfthou.parts.bores.set_words import bores_headline
 from halfthou.parts.bores.verdict import judge_bore, keeps
-from halfthou.parts.fit import RINGS, fit_in
+from halfthou.parts.fit import PISTONS, RINGS, fit_in
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport
 from halfthou.sets import typical_gap
@@ -160,8 +160,22 @@ def _case(given: Given, limits: BoreLimits, name: str, stands: PresentSize) -> B
         fit=fit_in(given, name.replace("bore-", "piston-")),
         ring_at_top=_ring_at_top(given, limits),
         unseen=BORE.unseen(about),
+        without_limit=tuple(_without_limit(given, survey)),
         deck_work=any(one.kind in (OperationKind.DECK, OperationKind.BLOCK_STUDS) for one in done),
     )
+
+
+def _without_limit(given: Given, bore: PartSurvey) -> Iterator[str]:
+    """What of a bore waits for a limit: what is read of it; and how much it may wear, where nothing says so.
+
+    Rule:    verdicts.no-limit.
+    """
+    sets, read = given.job.limits.sets, [key for key, one in bore.features.items() if one.sizes]
+    yield from (one.name for one in BORE.without_limit(sets[_SET], read))
+    pistons = sets.get(PISTONS) if PISTONS in given.job.sets else None
+    known = sets[_SET].figures.keys() & {"service_most", "wear"}
+    if not known and (pistons is None or "clearance_worn" not in pistons.figures):
+        yield "wear"
 
 
 def _ring_at_top(given: Given, limits: BoreLimits) -> RingAtTop | None:

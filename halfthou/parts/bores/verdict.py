@@ -187,6 +187,8 @@ def _opens(
         yield Open.SEEN
     if case.unseen:
         yield Open.UNSEEN
+    if case.without_limit:
+        yield Open.NO_LIMIT
     if Waived.CLEARANCE not in case.waived and not _piston_known(case):
         yield Open.PISTON
 

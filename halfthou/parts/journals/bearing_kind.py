@@ -98,6 +98,7 @@ def _bore(key: Feature, expected: object) -> FeatureKind:
         asks={"caps": "caps torqued", **({"plate": "girdle on"} if key is Feature.HOUSING_BORE else {})},
         drawing=Drawing.HOUSING,
         hold="rock it: least along, most across",
+        judged_by=("housing_bore",) if key is Feature.HOUSING_BORE else ("clearance",),
         angle_names={0: "at the crown", 60: "60° past the crown", 120: "60° before it"},
         material=_of_housing,
         expected=expected,  # type: ignore[arg-type]
@@ -118,6 +119,7 @@ BEARING = PartKind(
             Feature.WALL.value,
             Feature.WALL.value,
             Purpose.WALL,
+            judged_by=("clearance",),
             spots=WALL_SPOTS,
             angles_deg=WALL_ANGLES_DEG,
             planned=False,

@@ -22,7 +22,8 @@ class JournalCase:
     it lies in, one a rod, and what older records say of a shared pin's. `waived` is what a person has waived of
     it. `new_shells` says that the shells now in the bearing are those that will be fitted; `hardened_again` that
     a heat treatment followed the last grind. `crank` is from what the whole crank may be bent or cracked;
-    `unseen` are the looks without which it does not go back and that nobody has taken."""
+    `unseen` are the looks without which it does not go back and that nobody has taken, `without_limit` what is read
+    of its bearing and has no limit."""
 
     survey: FeatureSurvey
     limits: JournalLimits
@@ -38,6 +39,7 @@ class JournalCase:
     hardened_again: bool = False
     crank: tuple[str, ...] = ()
     unseen: tuple[str, ...] = ()
+    without_limit: tuple[str, ...] = ()
 
     def answer(self, look: str) -> str | None:
         """What was seen, or None where nobody has looked."""

@@ -108,6 +108,7 @@ JOURNAL = PartKind(
             expected=_expected,
             drawing=Drawing.SHAFT,
             hold="square, clear of fillets",
+            judged_by=("size",),
         ),
     ),
     sets={"mains": "Main journals", "rods": "Rod journals"},

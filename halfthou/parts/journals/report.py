@@ -29,7 +29,7 @@ from halfthou.report import (
     warmth_of,
 )
 from halfthou.verdicts import MARKS, TO_SEE, Action, Called, FigureKey, Open, Settling, settlings
-from halfthou.words import Reason, cautions_for, look_first, step_words
+from halfthou.words import Reason, cautions_for, limit_wanted, look_first, step_words
 
 
 class _Alone(Told):
@@ -181,6 +181,8 @@ def _measure_headline(verdict: JournalVerdict) -> str:
         return "Indicate the crank"
     if not opens:
         return "Polish, then read again"
+    if Open.NO_LIMIT in opens:
+        return "A limit is wanted"
     if opens <= TO_SEE:
         return "Look at it first" if Open.UNSEEN in opens else "Settle what was seen"
     return "Measure on"
@@ -296,6 +298,7 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
     if Open.UNREAD in verdict.opens and case.survey.unread and case.survey.form is not None:
         yield f"Read {', '.join(case.survey.unread)}."
     yield from look_first(case.unseen)
+    yield from limit_wanted(case.without_limit)
     if Open.SCORE_DEPTH in verdict.opens:
         yield "Measure how deep the score is."
     if housing_awaited(case):

@@ -11,6 +11,7 @@ from halfthou.jobs import DIAMETER, Decision, Job, JournalSet, Look, OperationKi
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.looks import Does
 from halfthou.operations import ground_to
+from halfthou.parts.journals.bearing_kind import BEARING
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.clearance import clearance_is_settled, missing_shells
 from halfthou.parts.journals.crank import as_one_crank, crank_suspects, overruled
@@ -154,7 +155,18 @@ def _case(given: Given, name: str, stands: PresentSize, crank: tuple[str, ...]) 
         hardened_again=hardened,
         crank=crank,
         unseen=JOURNAL.unseen(about),
+        without_limit=_without_limit(given, name, part.set),
     )
+
+
+def _without_limit(given: Given, journal: str, one: str) -> tuple[str, ...]:
+    """What is read of the bearings of a journal and has no limit on the sheet of its set.
+
+    Rule:    verdicts.no-limit.
+    """
+    bearings, limits = _bearings(given, journal), given.job.limits.sets[one]
+    read = {key for bearing in bearings for key, feature in bearing.features.items() if feature.sizes}
+    return tuple(kind.name for kind in BEARING.without_limit(limits, read))
 
 
 def _bearings(given: Given, journal: str) -> tuple[PartSurvey, ...]:

@@ -193,6 +193,8 @@ def _opens(
         yield Open.SEEN
     if case.unseen:
         yield Open.UNSEEN
+    if case.without_limit:
+        yield Open.NO_LIMIT
 
 
 def _catches(case: JournalCase) -> bool:

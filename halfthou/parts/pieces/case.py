@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from halfthou.engines import PartKind
+from halfthou.engines import FeatureKind, PartKind
 from halfthou.jobs import HouseRules, Seen, SetLimits, Waived
 from halfthou.looks import UNSEEN, Eye
 from halfthou.surveys import FeatureSurvey, PartSurvey
@@ -37,6 +37,12 @@ class PieceCase:
     def placed(self) -> bool:
         """Whether it lies in the engine."""
         return bool(self.place)
+
+    @property
+    def without_limit(self) -> tuple[FeatureKind, ...]:
+        """What of it is read or has to be judged, and has no limit on the sheet."""
+        read = {name for name in self.piece.features if self.read(name) is not None}
+        return self.kind.without_limit(self.limits, read)
 
     @property
     def unseen(self) -> tuple[str, ...]:

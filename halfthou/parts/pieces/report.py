@@ -11,7 +11,15 @@ from halfthou.looks import Does
 from halfthou.parts.pieces.verdict import Note, PieceVerdict
 from halfthou.report import ClearanceShown, PartReport, SeenHere, SpotAsked, feature_report, told
 from halfthou.verdicts import MARKS, TO_SEE, Action, Called, MarkCode, Open, Settling, settlings
-from halfthou.words import Reason, cautions_of_piece, figure_reasons, look_first, said_by_eye, set_aside
+from halfthou.words import (
+    Reason,
+    cautions_of_piece,
+    figure_reasons,
+    limit_wanted,
+    look_first,
+    said_by_eye,
+    set_aside,
+)
 
 #: The mark of each action of a piece.
 MARK_OF: Mapping[Action, MarkCode] = {
@@ -55,7 +63,7 @@ def mark_of(verdict: PieceVerdict, action: Action) -> MarkCode:
     """The mark a piece wears: what becomes of it; *out* for one that lies nowhere and is not scrap."""
     if action is Action.MEASURE and verdict.called is Called.TOO_CLOSE:
         return MarkCode.TOO_CLOSE
-    if action is Action.MEASURE and verdict.called is Called.WITHIN and verdict.opens & TO_SEE:
+    if action is Action.MEASURE and not verdict.to_read and verdict.opens & TO_SEE:
         return MarkCode.LOOK
     return MARK_OF[action]
 
@@ -109,7 +117,7 @@ def piece_report(verdict: PieceVerdict, said: Said, engine: Engine, say: Notatio
         size_words=said.size_words,
         clearance=ClearanceShown(least=None, most=None, called=None, words=said.clearance),
         reasons=tuple(_reasons(verdict, said, say)),
-        still_to_do=(*look_first(_to_look(verdict)), *said.still),
+        still_to_do=(*look_first(_to_look(verdict)), *limit_wanted(_to_judge(verdict)), *said.still),
         seen=SeenHere.of(case.seen.values()),
         looks=said.looks,
         unseen=_to_look(verdict),
@@ -125,6 +133,13 @@ def _to_look(verdict: PieceVerdict) -> tuple[str, ...]:
     """The looks still wanted; none of a piece that the eye rejects, or that was taken out."""
     case = verdict.case
     return case.unseen if verdict.judged.by_eye is None and (case.placed or case.piece.part.spare) else ()
+
+
+def _to_judge(verdict: PieceVerdict) -> tuple[str, ...]:
+    """What waits for a limit; nothing of a piece that the eye rejects, or that was taken out."""
+    case = verdict.case
+    wanted = verdict.judged.by_eye is None and (case.placed or case.piece.part.spare)
+    return tuple(one.name for one in case.without_limit) if wanted else ()
 
 
 def _headline(verdict: PieceVerdict, said: Said) -> str:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 
-from halfthou.jobs import AmountBand, SourceKind, Waived
+from halfthou.jobs import AmountBand, Band, SourceKind, Waived
 from halfthou.lengths import ZERO, Length
 from halfthou.looks import Does
 from halfthou.parts.pieces.case import PieceCase
@@ -142,8 +142,11 @@ def verdict_of(case: PieceCase, judged: PieceJudged) -> PieceVerdict:
 
 def _action(judged: PieceJudged, opens: frozenset[Open]) -> Action:
     found = [one for one in (judged.by_eye, judged.by_look) if one is not None]
-    beyond = [one.key for one in judged.findings if one.called is Called.BEYOND]
-    found += [judged.remedies.get(key, Action.REPLACE) for key in beyond]
+    beyond = [one for one in judged.findings if one.called is Called.BEYOND]
+    found += [
+        Action.MEASURE if one.rule == MORE_THAN_NOTHING else judged.remedies.get(one.key, Action.REPLACE)
+        for one in beyond
+    ]
     if opens and judged.by_eye is None:
         found.append(Action.MEASURE)
     if not found:
@@ -171,14 +174,22 @@ def _opens(
         yield Open.SEEN
     if judged.by_eye is None and case.unseen:
         yield Open.UNSEEN
+    if judged.by_eye is None and case.without_limit:
+        yield Open.NO_LIMIT
     if to_read:
         yield Open.UNREAD
     if any(survey.held for survey in case.piece.features.values()):
         yield Open.HELD
-    if clashing:
+    if clashing or any(one.rule == MORE_THAN_NOTHING and one.called is Called.BEYOND for one in judged.findings):
         yield Open.CONTRADICTED
     if any(one.called is Called.TOO_CLOSE for one in judged.findings):
         yield Open.TOO_CLOSE
+
+
+#: A clearance is more than nothing, and no less than when new where the sheet says so.
+MORE_THAN_NOTHING = "pieces.more-than-nothing"
+#: The least that is more than nothing.
+_A_LITTLE = Length(1)
 
 
 class Figures:
@@ -223,6 +234,32 @@ class Figures:
             yield from self._one(low_kind, low or high, more, Limit(band.least, True, band.source.kind))
             high_kind = FigureKind(f"{kind.key} most", kind.rule, f"{kind.name}, most", difference=kind.difference)
             yield from self._one(high_kind, high, more, Limit(band.most, False, band.source.kind))
+
+    def clear(
+        self,
+        kind: FigureKind,
+        terms: tuple[Term | None, ...],
+        more: Length = ZERO,
+        new: Band | None = None,
+        *,
+        pressed: bool = False,
+    ) -> Iterator[Finding]:
+        """A clearance that is nothing or less, or less than when new; of what is `pressed` together one that is
+        more than nothing. Gives nothing where it is as it should be.
+
+        Takes:   the terms of the least clearance; of what is pressed, of the most.
+        Rule:    pieces.more-than-nothing.   Source: common practice, no source.
+        """
+        name = f"{kind.name}, {'most' if pressed else 'least'}"
+        tight = FigureKind(f"{kind.key} tight", MORE_THAN_NOTHING, name, difference=kind.difference)
+        limit = Limit(_A_LITTLE, True, SourceKind.MAKER)
+        if pressed:
+            limit = Limit(ZERO, False, SourceKind.MAKER)
+        elif new is not None and new.source.kind is not SourceKind.RULE_OF_THUMB:
+            limit = Limit(max(new.least, _A_LITTLE), True, new.source.kind)
+        for found in self._one(tight, terms, more, limit):
+            if found.called is not Called.WITHIN:
+                yield found
 
     def at_least(self, kind: FigureKind, limit: str, terms: tuple[Term | None, ...]) -> Iterator[Finding]:
         """A figure against a limit that it must not pass downward."""

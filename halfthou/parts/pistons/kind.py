@@ -32,6 +32,7 @@ SCUFFED = (ONE_SKIRT, BOTH_SKIRTS, CORNERS)
 LAND_BAD = ("cracked", "lifted", BROKEN, "gone")
 
 
+PRESSED = "a press fit in the rod"
 FIGURES = (
     SheetFigure("size", "Piston size at the gauge point, new", is_band=True, needed=True),
     SheetFigure("gauge_height", "Height of the gauge point, from its datum"),
@@ -54,7 +55,7 @@ MADE = (
     ),
     SheetMade("coating", "Skirt", ("plain", "coated, size over it", "coated, size under it")),
     SheetMade("handed", "Left and right bank", ("alike", "differ")),
-    SheetMade("pin fit", "Pin held by", ("lock clips", "a press fit in the rod")),
+    SheetMade("pin fit", "Pin held by", ("lock clips", PRESSED)),
     SheetMade("regrooved", "Worn grooves machined and spaced", ("here", "not done")),
 )
 MATERIAL = {
@@ -143,6 +144,7 @@ def _groove(key: str, *, planned: bool) -> FeatureKind:
         may_be_nothing=True,
         drawing=Drawing.PISTON,
         hold="a new ring rolled all round, the thickest leaf that goes",
+        judged_by=("groove_clearance",),
         plane_names=(key,),
         angle_names={0: "tightest", 90: "widest"},
     )
@@ -163,6 +165,7 @@ PISTON = PartKind(
             angles_deg={"a": 0},
             drawing=Drawing.PISTON,
             hold="at the gauge height, square to the pin",
+            judged_by=("size",),
             plane_names=("gauge point",),
             angle_names={0: "square to the pin"},
             material=_material,
@@ -178,6 +181,7 @@ PISTON = PartKind(
             hole=True,
             drawing=Drawing.PISTON,
             hold="in each boss, up and down and across",
+            judged_by=("pin_clearance",),
             plane_names=("front boss", "rear boss"),
             angle_names={0: "upright", 90: "across"},
             material=_material,
@@ -191,6 +195,11 @@ PISTON = PartKind(
             angles_deg={"a": 0},
             drawing=Drawing.PISTON,
             hold="where the front boss, the rod and the rear boss ran",
+            judged_by=(
+                "pin",
+                "pin_clearance",
+                "small_end_clearance",
+            ),
             plane_names=("front boss", "rod", "rear boss"),
             expected=_pin,
         ),
@@ -204,6 +213,7 @@ PISTON = PartKind(
             hole=True,
             drawing=Drawing.PISTON,
             hold="rock it: least along, most across",
+            judged_by=("small_end_clearance",),
             plane_names=("small end",),
             angle_names={0: "along the rod", 90: "across"},
             expected=_pin_hole,
@@ -220,6 +230,7 @@ PISTON = PartKind(
             planned=False,
             drawing=Drawing.PISTON,
             hold="just above the foot, square to the pin",
+            judged_by=("skirt_taper",),
             plane_names=("foot",),
             material=_material,
             expected=_skirt,
@@ -235,6 +246,7 @@ PISTON = PartKind(
             signed=True,
             drawing=Drawing.PISTON,
             hold="at top dead centre, over the pin; minus is below the deck",
+            judged_by=("crown_spread",),
             plane_names=("crown",),
         ),
         FeatureKind(
@@ -247,6 +259,7 @@ PISTON = PartKind(
             quantity=Quantity.MASS,
             drawing=Drawing.PISTON,
             hold="clean and dry, with its pin and clips, without rings",
+            judged_by=("weight_spread",),
             plane_names=("piston and pin",),
         ),
     ),

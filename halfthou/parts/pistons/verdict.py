@@ -118,10 +118,15 @@ def _findings(says: PistonSays, figures: Figures, opens: set[Open]) -> Iterator[
     holes = (("pin_clearance", of.PIN_BORE, "pin in the piston"), ("small_end_clearance", of.SMALL_END, _SMALL))
     for key, hole, name in holes:
         kind = FigureKind(name, _PIN, name, difference=False)
-        yield from figures.against(kind, key, (figures.most(hole), figures.least(of.PIN, -1)))
+        high, low = (figures.most(hole), figures.least(of.PIN, -1)), (figures.least(hole), figures.most(of.PIN, -1))
+        pressed = hole == of.SMALL_END and limits.made.get("pin fit") == of.PRESSED
+        if not pressed:
+            yield from figures.against(kind, key, high)
+        yield from figures.clear(kind, high if pressed else low, pressed=pressed)
     for groove in of.GROOVES:
         kind = FigureKind(groove, "pistons.groove", f"ring in {groove}", difference=False)
         yield from figures.against(kind, "groove_clearance", (figures.most(groove),))
+        yield from figures.clear(kind, (figures.least(groove),))
 
 
 def _collapse(says: PistonSays, figures: Figures) -> Iterator[Finding]:

@@ -85,6 +85,9 @@ MADE = (
 )
 #: Which limit each feature is held to. What the sheet asks nothing of need not be read.
 LIMIT_OF: Mapping[str, str] = {
+    END: "end_clearance",
+    DEPTH: "end_clearance",
+    HEIGHT: "end_clearance",
     TIP: "tip_clearance",
     BACKLASH: "backlash",
     ROTOR_TIP: "rotor_tip",
@@ -102,6 +105,13 @@ LIMIT_OF: Mapping[str, str] = {
     PLAY: "drive_play",
     PICKUP: "pickup_depth",
     SEAL: "seal_section",
+    NEW_SEAL: "seal_section",
+}
+#: What has to be judged of every pump, and of each kind of it. Source: common practice, no source.
+NEEDED: Mapping[str, tuple[str, ...]] = {
+    SPUR: (END, TIP, BACKLASH),
+    GEROTOR: (END, ROTOR_TIP, ROTOR_BODY),
+    VANE: (END, VANE_SLOT),
 }
 #: A clearance of a pump allowed to be more than this is a slip of the decimal point: 0.03 in.
 #: Source: common practice, no source.
@@ -113,6 +123,11 @@ _CLEARANCES = ("end_clearance", "tip_clearance", "backlash", "rotor_tip", "rotor
 def pump_kind(limits: SetLimits) -> str:
     """What kind of pump the sheet says it is; spur gears where it says nothing."""
     return limits.made.get("kind", SPUR)
+
+
+def _has(limits: SetLimits, feature: str) -> bool:
+    kind = pump_kind(limits)
+    return kind in OWN_KIND.get(feature, (kind,))
 
 
 def _faults(limits: SetLimits) -> tuple[str, ...]:
@@ -172,6 +187,7 @@ def _gap(key: str, name: str, *places: str, planned: bool = False, hold: str = "
         hold=hold or "the thickest leaf that goes without force",
         angle_names={90 * n: place for n, place in enumerate(places)},
         plane_names=(name,),
+        judged_by=(LIMIT_OF[key],),
     )
 
 
@@ -192,6 +208,7 @@ def _size(key: str, purpose: Purpose, hold: str, *, hole: bool = False) -> Featu
         hold=hold,
         plane_names=(key,),
         angle_names={0: "along", 90: "across"},
+        judged_by=(LIMIT_OF[key],),
         about=SHAFT_ABOUT if purpose is not Purpose.DEPTH else None,
     )
 
@@ -213,6 +230,7 @@ def _one(
         drawing=Drawing.PUMP,
         hold=hold,
         plane_names=(key,),
+        judged_by=(LIMIT_OF[key],),
         about=SEAL_ABOUT if purpose is Purpose.JOURNAL else None,
         expected=_about(about) if about else lambda _sheet, _one: None,
     )
@@ -261,6 +279,8 @@ PUMP = PartKind(
     look_again={OperationKind.PUMP_WORK: (HOUSING, GEARS, RELIEF, PRIMED, ENGAGED)},
     figures=FIGURES,
     made=MADE,
+    needed=lambda limits: NEEDED.get(pump_kind(limits), ()),
+    has=_has,
     actions=("reuse", "lap cover", "new parts in it", "refer", "replace"),
     check=_faults,
     done_to={OperationKind.PUMP_WORK: (SET,), OperationKind.LAP_COVER: (SET,)},

@@ -13,7 +13,7 @@ from halfthou.parts.pump import kind as pump
 from halfthou.parts.pump.kind import pump_kind
 from halfthou.parts.pump.leak import leak_litres, leak_ratio, opening_pressure, spur_displacement_mm3
 from halfthou.parts.pump.seal import NEAR, series_of, squeeze
-from halfthou.verdicts import Action, FigureKind, Finding, Open
+from halfthou.verdicts import Action, FigureKind, Finding, Open, Term
 
 _CLEARANCE, _SIZE = "pump.clearance", "pump.size"
 _RELIEF_KEYS = ("plunger", "spring", "load", "opens")
@@ -64,17 +64,20 @@ def _remedy(key: str) -> Action:
 
 def features_of(case: PieceCase) -> tuple[str, ...]:
     """What is read of this kind of pump, in the order of its kind; what belongs to another kind is left out."""
-    kind = pump_kind(case.limits)
-    return tuple(key for key in case.kind.by_key if kind in pump.OWN_KIND.get(key, (kind,)))
+    return tuple(key for key in case.kind.by_key if case.kind.has(case.limits, key))
+
+
+#: Read for the end clearance, one way or the other; a new seal is read where one is at hand.
+_ONE_WAY = (pump.END, pump.DEPTH, pump.HEIGHT, pump.NEW_SEAL)
 
 
 def _wanted(case: PieceCase) -> Iterator[str]:
-    """The features that have a limit on the sheet; end clearance by feeler, or by depth and height."""
+    """The features that have a limit on the sheet, and those that every such pump is judged by; end clearance by
+    feeler, or by depth and height."""
     by_depth = case.read(pump.DEPTH) is not None or case.read(pump.HEIGHT) is not None
     yield from (pump.DEPTH, pump.HEIGHT) if by_depth and case.read(pump.END) is None else (pump.END,)
     for key in features_of(case):
-        limit = pump.LIMIT_OF.get(key)
-        if limit is not None and limit in case.limits.figures:
+        if key not in _ONE_WAY and pump.LIMIT_OF[key] in case.limits.figures:
             yield key
 
 
@@ -101,15 +104,19 @@ def _lengths(case: PieceCase, figures: Figures) -> Iterator[Finding]:
         if key in ours:
             kind = FigureKind(key, _CLEARANCE, name, difference=False)
             yield from figures.against(kind, pump.LIMIT_OF[key], (most(key),))
+            if key not in (pump.COVER, pump.FLATNESS):
+                yield from figures.clear(kind, (least(key),))
     if pump.ROTOR_BODY in ours:
         # The rotor floats in its body: pushed over, one side shows all of its play, and radially it has half.
         kind = FigureKind(pump.ROTOR_BODY, "pump.floating", "outer rotor to body, radial", difference=False)
         yield from figures.against(kind, pump.LIMIT_OF[pump.ROTOR_BODY], (most(pump.ROTOR_BODY, 0.5),))
-    yield from figures.against(
-        _clear("shaft in its bore"), "shaft_clearance", (most(pump.SHAFT_BORE), least(pump.SHAFT, -1))
-    )
+        yield from figures.clear(kind, (least(pump.ROTOR_BODY, 0.5),))
+    shaft = _clear("shaft in its bore")
+    yield from figures.against(shaft, "shaft_clearance", (most(pump.SHAFT_BORE), least(pump.SHAFT, -1)))
+    yield from figures.clear(shaft, (least(pump.SHAFT_BORE), most(pump.SHAFT, -1)))
     plunger = FigureKind("plunger in its bore", _CLEARANCE, "relief plunger in its bore", difference=False)
     yield from figures.against(plunger, "plunger_clearance", (most(pump.PLUNGER_BORE), least(pump.PLUNGER, -1)))
+    yield from figures.clear(plunger, (least(pump.PLUNGER_BORE), most(pump.PLUNGER, -1)))
     spring = FigureKind("spring length", _SIZE, "spring, free length", difference=False)
     yield from figures.against(spring, "spring_length", (most(pump.SPRING),))
     yield from figures.against(
@@ -126,14 +133,15 @@ def _end(case: PieceCase, figures: Figures) -> Iterator[Finding]:
 
     Rule:    pump.end.   Source: docs/trade: Measuring an oil pump.
     """
-    gasket = case.limits.figure("gasket")
-    terms = (
-        (figures.most(pump.END),)
-        if case.read(pump.END) is not None
-        else (figures.most(pump.DEPTH), figures.least(pump.HEIGHT, -1))
-    )
+    sheet, by_feeler = case.limits.figure("gasket"), case.read(pump.END) is not None
+    gasket = sheet.value if sheet is not None else ZERO
+    high: tuple[Term | None, ...] = (figures.most(pump.DEPTH), figures.least(pump.HEIGHT, -1))
+    low: tuple[Term | None, ...] = (figures.least(pump.DEPTH), figures.most(pump.HEIGHT, -1))
+    if by_feeler:
+        high, low = (figures.most(pump.END),), (figures.least(pump.END),)
     kind = FigureKind(pump.END, "pump.end", pump.END, difference=False)
-    yield from figures.against(kind, "end_clearance", terms, more=gasket.value if gasket is not None else ZERO)
+    yield from figures.against(kind, "end_clearance", high, more=gasket)
+    yield from figures.clear(kind, low, gasket, case.limits.band("end_new"))
 
 
 def _amounts(figures: Figures) -> Iterator[Finding]:

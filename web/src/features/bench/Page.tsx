@@ -90,11 +90,7 @@ function TheBench({ bench }: { bench: Bench }) {
               {desk.part.lies && <span className="font-normal text-quiet">, {desk.part.lies}</span>}
             </h2>
             {oneKey.looks.length > 0 && !bench.card.signed && (
-              <Button
-                className="-mb-4 shrink-0"
-                onClick={oneKey.say}
-                aria-label={`Looks sound: ${oneKey.looks.map((one) => one.look).join(", ")}`}
-              >
+              <Button className="-mb-4 shrink-0" onClick={oneKey.say}>
                 Looks sound
               </Button>
             )}

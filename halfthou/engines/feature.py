@@ -52,7 +52,7 @@ class FeatureKind:
     measure. `quantity` is what it is; `small` a gap, a play or a wear, typed as it is and not by last digits, which
     may be nothing where it `may_be_nothing` and below nothing where it is `signed`. `judged_by` are the figures
     of the sheet of which one judges it; none where its kind has a rule for it whatever the sheet says. `kept_as`
-    says what it is kept for where nothing judges it."""
+    says what it is kept for where nothing judges it: a reading of that asks for no limit."""
 
     key: str
     name: str

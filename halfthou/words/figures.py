@@ -59,7 +59,9 @@ def _against_nothing(finding: Finding, name: str, say: Notation | AmountNotation
     if not finding.limit_is_least:
         return f"{name}: pressed together by the sheet, and it reads loose. Read both again, or refit it."
     if finding.limit > Length(1):
-        return f"{name}, new at least {say.at_least(finding.limit)}: too tight. Read it again, gasket and all."
+        near = f"too close to call within ±{say.doubt(finding.guard)}"
+        found = near if finding.called is Called.TOO_CLOSE else "too tight. Read it again, gasket and all"
+        return f"{name}, new at least {say.at_least(finding.limit)}: {found}."
     less = "less than nothing: one of the readings is wrong" if finding.value < ZERO else "nothing, or hardly more"
     return f"{name}: {less}. Read it again: it has to turn freely."
 

@@ -111,7 +111,7 @@ def change_the_pump(page: Page) -> None:
     look(page, good)
     page.get_by_role("button", name=re.compile(r"more looks?")).click()
     look(page, {"metal": "none found", "which pump": "its own"})
-    type_all(page, ("1.5", "2", "2", "2.5", "8", "0", "0.4990", "0.4990", "0.5005", "0.5005", "1.752", "45"))
+    type_all(page, ("2", "2", "2", "2.5", "8", "0", "0.4990", "0.4990", "0.5005", "0.5005", "1.752", "45"))
     expect(page.get_by_test_id("verdict")).to_have_text("Reuse")
 
 

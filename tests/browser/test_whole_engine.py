@@ -78,6 +78,7 @@ def test_a_whole_engine_with_one_scored_bore(enter: Callable[..., Page], server:
     page.get_by_role("button", name="Take 72 in").click()
     expect(page.get_by_text("72 of 128 readings taken")).to_be_visible()
     page.get_by_role("link", name="Bench").click()
+    page.get_by_role("button", name=re.compile("^Crank")).click()
     looked_at(page, [*(f"Main journal M{n}" for n in range(1, 6)), *(f"Pin {n}" for n in range(1, 5))])
     page.get_by_role("button", name=re.compile("^Block")).click()
     expect(page.get_by_text("Set on 3.875: +3 is 3 thou from there")).to_be_visible()

@@ -231,6 +231,7 @@ PISTON = PartKind(
             drawing=Drawing.PISTON,
             hold="just above the foot, square to the pin",
             judged_by=("skirt_taper",),
+            kept_as="how the skirt is made",
             plane_names=("foot",),
             material=_material,
             expected=_skirt,

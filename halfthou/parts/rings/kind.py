@@ -164,6 +164,7 @@ RING = PartKind(
             most=Length(400_000_000),
             drawing=Drawing.RING,
             hold="from the deck to the ring",
+            kept_as="where the gap was read",
             plane_names=("in its bore",),
         ),
     ),

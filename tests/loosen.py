@@ -79,6 +79,7 @@ _WITH: dict[str, Gauge] = {
     "gear height": MIC,
     "body depth": DEPTH,
     "spring length": DEPTH,
+    "pickup to pan": DEPTH,
     "spring load": SPRING,
     "pickup seal": MIC,
     "new seal": MIC,

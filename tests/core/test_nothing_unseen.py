@@ -89,11 +89,13 @@ def test_what_would_take_a_polish_shell_waits_too() -> None:
     assert (waits.own_action, goes.own_action) == (Action.MEASURE, Action.FIT_UNDERSIZE)
 
 
-def test_grinding_is_not_held_by_it() -> None:
+def test_what_is_ground_has_its_size_and_is_not_whole_unseen() -> None:
+    """Common practice, no source: under the wheel a blue journal loses its colour and stays soft."""
     worn = {**GOOD_ENGINE, "R2": ["2.0320"] * 8}
     found = assess(job(worn, looked=False))
     assert found.of("rods").action is Action.REGRIND
-    assert found.part("R1").own_action is Action.MEASURE
+    assert Open.UNSEEN in found.part("R2").opens
+    assert not found.whole
 
 
 @pytest.mark.parametrize(("kind", "key"), LEFT_OUT)

@@ -30,6 +30,27 @@ FOLDER = Path(__file__).parent
 ANSWERS, BLOCKS, LOOSE = (sorted((FOLDER / place).glob("*.json")) for place in ("answers", "blocks", "loose"))
 
 
+#: What asks and nothing waits for it is advice since, and says so.
+WORDED = (
+    ("rejected by eye. Look ", "rejected by eye. Advice: look "),
+    ("it was never primed. Look for scores", "it was never primed. Advice: look for scores"),
+    ("it may stay. Watch for oil.", "it may stay. Advice: watch for oil."),
+    ("a bore out of shape. Look at its form", "a bore out of shape. Advice: look at its form"),
+    ("oil burnt here. Look at its rings", "oil burnt here. Advice: look at its rings"),
+    ("oil or fuel stood here. Look at its rings", "oil or fuel stood here. Advice: look at its rings"),
+    ("fuel got in here. Look at gasket", "fuel got in here. Advice: look at gasket"),
+    (
+        "A sleeve is fitted: measure its wall before it is bored.",
+        "A sleeve is fitted. Advice: measure its wall before it is bored.",
+    ),
+    ("Look at the screen before it is washed.", "Advice: look at the screen before it is washed."),
+    ("Hold the pickup seal against a new one.", "Advice: hold the pickup seal against a new one."),
+    ("Crack test before it is ground.", "Advice: crack-test it before it is ground."),
+    (
+        "Draw a nail up to the top: is a ridge felt? No ridge proves nothing: measure.",
+        "Advice: draw a nail up to the top. Is a ridge felt? No ridge proves nothing.",
+    ),
+)
 #: What asked for a look before nothing went back without it.
 ASKED = ("Draw a nail across it", "Look for cross-hatch", "Look first: ", "Look before you measure: ")
 #: Answers that a judgement has changed since, by name: what was measured in them stands; what is told of them is by
@@ -84,7 +105,11 @@ def _as_asked(found: Assessment) -> dict[str, Any]:
 
 
 def _looked_at(answer: dict[str, Any]) -> dict[str, Any]:
-    """An answer as kept, without what asked for the looks that are taken now."""
+    """An answer as kept, in the words of today, and without what asked for the looks that are taken now."""
+    text = json.dumps(answer)
+    for before, since in WORDED:
+        text = text.replace(before, since)
+    answer = json.loads(text)
     for part in answer["parts"]:
         part["still_to_do"] = [text for text in part["still_to_do"] if not text.startswith(ASKED)]
     return answer

@@ -200,10 +200,11 @@ def still_to_do(decided: BoreSet, bore: str) -> Iterator[str]:
             yield "Read it once below ring travel: near its old size."
         if case.above is None and case.answer(Look.RIDGE) == RIDGE_FELT:
             yield "Read it once above ring travel, over the ridge."
-    yield from look_first(case.unseen)
-    yield from limit_wanted(case.without_limit)
+    if decided.action_of(bore) is not Action.REPLACE:
+        yield from look_first(case.unseen)
+        yield from limit_wanted(case.without_limit)
     if case.answer(Look.RIDGE) is None:
-        yield "Draw a nail up to the top: is a ridge felt? No ridge proves nothing: measure."
+        yield "Advice: draw a nail up to the top. Is a ridge felt? No ridge proves nothing."
     if Open.SCORE_DEPTH in verdict.opens:
         yield "Measure how deep the score is."
     if case.house.torque_plate and not case.plate and case.bored is not None:

@@ -41,14 +41,16 @@ _GLAZED = (
     Effect(Does.REMEDY, "bores.glazed", _ROUND.format("a full hone and new rings"), Action.HONE, when=_FULL),
     Effect(Does.HARMLESS, "bores.glazed", _ROUND.format("left alone"), when=_LEAVE),
 )
-_CLEAR = (Effect(Does.HARMLESS, "bores.surface", "Scored, the nail runs clear: it may stay. Watch for oil."),)
+_CLEAR = (
+    Effect(Does.HARMLESS, "bores.surface", "Scored, the nail runs clear: it may stay. Advice: watch for oil."),
+)
 #: What a nail, rust or a scuff says of a bore: machining. How deep it is, is told with it.
 _REBORE = (Effect(Does.REMEDY, "bores.surface", on=Action.REBORE),)
 _WET = (
     Effect(
         Does.ADVISES,
         "bores.wet",
-        "Wet with oil: rings not sealing, or a bore out of shape. Look at its form, deck work and rings.",
+        "Wet with oil: rings not sealing, or a bore out of shape. Advice: look at its form, deck work and rings.",
     ),
 )
 _CRACKED = (
@@ -60,7 +62,9 @@ _CRACKED = (
     ),
 )
 _WASHED = (Effect(Does.ADVISES, "bores.surface", "Washed by fuel: look at that cylinder's injector or mixture."),)
-_SLEEVED = (Effect(Does.ADVISES, "bores.surface", "A sleeve is fitted: measure its wall before it is bored."),)
+_SLEEVED = (
+    Effect(Does.ADVISES, "bores.surface", "A sleeve is fitted. Advice: measure its wall before it is bored."),
+)
 #: Read above ring travel too: told with what is still to do.
 _ABOVE = (
     Effect(

@@ -34,7 +34,7 @@ from halfthou.verdicts import (
 QUESTIONS = (FigureKey.SMALLER,)
 FINISHED = (FigureKey.FINISHED_LEAST, FigureKey.FINISHED_MOST)
 #: What stays open also where a bore is bored: boring deals with all the rest.
-OPEN_ANYWAY = SIZE_OPEN | {Open.REFERRED, Open.BEFORE_BORING}
+OPEN_ANYWAY = SIZE_OPEN | {Open.REFERRED, Open.BEFORE_BORING, Open.UNSEEN}
 _KEPT = (Action.REUSE, Action.HONE)
 
 

@@ -297,8 +297,9 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
     case = verdict.case
     if Open.UNREAD in verdict.opens and case.survey.unread and case.survey.form is not None:
         yield f"Read {', '.join(case.survey.unread)}."
-    yield from look_first(case.unseen)
-    yield from limit_wanted(case.without_limit)
+    if action is not Action.REPLACE:
+        yield from look_first(case.unseen)
+        yield from limit_wanted(case.without_limit)
     if Open.SCORE_DEPTH in verdict.opens:
         yield "Measure how deep the score is."
     if housing_awaited(case):
@@ -313,4 +314,4 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
     if case.crank:
         yield "Indicate the crank at every main, and crack-test it."
     elif action is Action.REGRIND and case.answer(Look.CRACK_TEST) is None:
-        yield "Crack test before it is ground."
+        yield "Advice: crack-test it before it is ground."

@@ -34,7 +34,7 @@ _KEPT = (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE)
 
 
 #: What stays open also where the journal is ground: grinding deals with all the rest.
-_OPEN_ANYWAY = SIZE_OPEN | {Open.REFERRED, Open.HOUSING, Open.CRANK}
+_OPEN_ANYWAY = SIZE_OPEN | {Open.REFERRED, Open.HOUSING, Open.CRANK, Open.UNSEEN}
 
 
 @dataclass(frozen=True, slots=True)

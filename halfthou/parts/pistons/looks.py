@@ -37,14 +37,22 @@ _A = Answer
 _STRUCK = holds("Find what struck it, and whether its pin and rod are straight, before it goes back.")
 _EYE, _PIN = "pistons.eye", "pistons.pin"
 _SCUFFED = (Effect(Does.REJECTS, _EYE, "{0}: rejected by eye."),)
-_LAND = (Effect(Does.REJECTS, _EYE, "{0}: rejected by eye. Look for the piece."),)
-_BURNT = (Effect(Does.REJECTS, _EYE, "Crown {0}: rejected by eye. Look at that cylinder's injector or mixture."),)
+_LAND = (Effect(Does.REJECTS, _EYE, "{0}: rejected by eye. Advice: look for the piece."),)
+_BURNT = (
+    Effect(Does.REJECTS, _EYE, "Crown {0}: rejected by eye. Advice: look at that cylinder's injector or mixture."),
+)
 _WASHED = (
-    Effect(Does.ADVISES, _EYE, "Crown washed clean: coolant or fuel got in here. Look at gasket and injector."),
+    Effect(
+        Does.ADVISES, _EYE, "Crown washed clean: coolant or fuel got in here. Advice: look at gasket and injector."
+    ),
 )
 _CARBON = holds("Clean the grooves, then look and feel again: carbon hides wear.")
-_DRY = (Effect(Does.ADVISES, _EYE, "Crown with dry carbon: oil burnt here. Look at its rings and guides."),)
-_WET = (Effect(Does.ADVISES, _EYE, "Crown wet: oil or fuel stood here. Look at its rings, injector or mixture."),)
+_DRY = (Effect(Does.ADVISES, _EYE, "Crown with dry carbon: oil burnt here. Advice: look at its rings and guides."),)
+_WET = (
+    Effect(
+        Does.ADVISES, _EYE, "Crown wet: oil or fuel stood here. Advice: look at its rings, injector or mixture."
+    ),
+)
 _STEPPED = (
     Effect(
         Does.REMEDY,

@@ -41,7 +41,9 @@ _DRIVE = (
 )
 _DRIVE_LOOSE = (Effect(Does.REFERS, _EYE, "Drive loose: it may let go at any start. Refer it."),)
 _MEASURED = (Effect(Does.ADVISES, "pump.clearance", "{0}: what it measures decides."),)
-_DRY = (Effect(Does.ADVISES, _EYE, "Dry inside: it was never primed. Look for scores before it is measured."),)
+_DRY = (
+    Effect(Does.ADVISES, _EYE, "Dry inside: it was never primed. Advice: look for scores before it is measured."),
+)
 _RELIEF = (
     Effect(
         Does.REMEDY,

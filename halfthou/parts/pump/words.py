@@ -41,9 +41,9 @@ def still_of_pump(verdict: PieceVerdict) -> Iterator[str]:
     """What is still wanted of a pump."""
     case = verdict.case
     if case.answer(SCREEN) is None:
-        yield "Look at the screen before it is washed."
+        yield "Advice: look at the screen before it is washed."
     if case.answer(PICKUP_SEAL) is None:
-        yield "Hold the pickup seal against a new one."
+        yield "Advice: hold the pickup seal against a new one."
 
 
 def before_closing(verdict: PieceVerdict) -> tuple[tuple[str, str], ...]:

@@ -21,7 +21,9 @@ FACINGS = ("plain iron", "chromium", "molybdenum", "nitrided steel")
 _ANY = ("ring", SET)
 _A = Answer
 
-_BROKEN = (Effect(Does.REJECTS, "rings.eye", "Broken: rejected by eye. Look for the piece, and at the land."),)
+_BROKEN = (
+    Effect(Does.REJECTS, "rings.eye", "Broken: rejected by eye. Advice: look for the piece, and at the land."),
+)
 _FACE = (Effect(Does.REJECTS, "rings.eye", "Face {0}: rejected by eye."),)
 _WEAK = (Effect(Does.REJECTS, "rings.eye", "Weak: it does not spring back. Rejected."),)
 _READ_AGAIN = (

@@ -1,0 +1,77 @@
+"""Whatever a sentence asks for, waits; what only advises says so. A walk over every job kept from before, as it
+was and looked at, and over every answer that does something."""
+
+from __future__ import annotations
+
+import json
+import re
+from pathlib import Path
+
+import pytest
+
+from halfthou.assess import assess
+from halfthou.exchange import read_job
+from halfthou.jobs import Job
+from halfthou.looks import Does
+from halfthou.parts import CATALOGUE
+from halfthou.report import Assessment, PartReport
+from halfthou.verdicts import Action
+from tests.core.test_every_answer import EFFECTS, Tried
+from tests.looked_at import looked_at
+from tests.making import NOON
+
+KEPT = sorted((Path(__file__).parents[1] / "golden").glob("*/*.json"))
+JOBS = [path for path in KEPT if path.parent.name in ("answers", "blocks", "loose")]
+#: How a sentence begins that tells somebody to do something.
+_ASKS = re.compile(
+    r"(?:^|[.:;] )(?:Answer|Ask|Clean|Crack-test|Draw|Find|Fit|Hold|Indicate|Look|Measure|Mend|Polish|Press|Read"
+    r"|Refer|Renew|Stone|Take|Test|Watch)\b(?! at \d+ °C)"
+)
+#: What goes neither back nor to work before somebody has said or read something.
+WAITS = (Action.MEASURE, Action.REFER, Action.REPLACE)
+
+
+def asks(text: str) -> bool:
+    """Whether a sentence asks for something, and does not say that it only advises.
+
+    >>> asks("Crown wet. Look at its rings."), asks("Crown wet. Advice: look at its rings."), asks("Taper 0.0004.")
+    (True, False, False)
+    """
+    return bool(_ASKS.search(text))
+
+
+def told(part: PartReport) -> list[str]:
+    return [*(reason.text for reason in part.reasons), *part.still_to_do]
+
+
+def held_to(found: Assessment) -> None:
+    """What asks is open; nothing is whole while anything asks."""
+    for part in found.parts:
+        asking = [text for text in told(part) if asks(text)]
+        assert not asking or part.opens or part.action in WAITS, f"{part.id}: {asking}"
+    said = [reason.text for one in found.sets for reason in one.reasons] + [one.text for one in found.notices]
+    if found.whole:
+        assert not [text for text in (*said, *(t for part in found.parts for t in told(part))) if asks(text)]
+
+
+def kept(path: Path) -> Job:
+    return read_job(json.dumps(json.loads(path.read_text(encoding="utf-8"))["file"])).job
+
+
+@pytest.mark.parametrize("path", JOBS, ids=lambda path: path.stem)
+def test_no_kept_job_is_whole_while_a_sentence_asks(path: Path) -> None:
+    held_to(assess(kept(path)))
+    held_to(assess(looked_at(kept(path), at=NOON)))
+
+
+@pytest.mark.parametrize("tried", EFFECTS, ids=repr)
+def test_what_an_answer_asks_for_waits(tried: Tried) -> None:
+    held_to(assess(tried.job()))
+
+
+def test_what_keeps_nothing_back_asks_for_nothing() -> None:
+    quiet = (Does.ADVISES, Does.HARMLESS, Does.RECORDS, Does.GOOD)
+    for row in CATALOGUE.looks.values():
+        for answer in row.answers:
+            for effect in answer.does:
+                assert effect.does not in quiet or not asks(effect.words), f"{row.key}: {answer.text}"

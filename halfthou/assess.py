@@ -121,7 +121,7 @@ def _set_report(judged: JudgedJob, one: str) -> SetReport:
     given, trade = judged.given, judged.trade(one)
     found = trade.set_report(judged.decided[one], one, given, judged.accepted(one))
     names = tuple(feature.name for feature in trade.kind.not_judged(given.job.limits.sets[one]))
-    return found.model_copy(update={"reasons": (*found.reasons, *not_judged(names))})
+    return found.model_copy(update={"not_judged": not_judged(names)})
 
 
 def put_in_words(judged: JudgedJob) -> Assessment:

@@ -278,7 +278,8 @@ class TableShown(Document):
 class SetReport(Document):
     """Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the
     polish or the hone brings it to its `finished_band`.
-    `tables` are the lists it brings; `card` is what its card to hang is called, where it has one."""
+    `tables` are the lists it brings; `card` is what its card to hang is called, where it has one. `not_judged` says what
+    could be read and has no limit."""
 
     set: str
     kind: str
@@ -299,6 +300,7 @@ class SetReport(Document):
     awaiting: tuple[str, ...]
     can_be_accepted: bool
     reasons: tuple[Reason, ...] = ()
+    not_judged: str = ""
     would_change: tuple[str, ...] = ()
     ways: tuple[OtherWay, ...] = ()
     finished_band: str | None = None

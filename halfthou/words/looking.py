@@ -4,8 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.words.reason import Reason
-
 
 def look_first(unseen: tuple[str, ...]) -> Iterator[str]:
     """The looks without which a part does not go back; nothing where all are taken.
@@ -25,10 +23,9 @@ def limit_wanted(names: tuple[str, ...]) -> Iterator[str]:
         yield f"No limit on the sheet for {', '.join(names)}: find it, or take the reading back."
 
 
-def not_judged(names: tuple[str, ...]) -> Iterator[Reason]:
-    """What could be read and is not judged, said once.
+def not_judged(names: tuple[str, ...]) -> str:
+    """What could be read and is not judged, said once; "" where there is nothing.
 
     Rule:    verdicts.no-limit.
     """
-    if names:
-        yield Reason(rule="verdicts.no-limit", text=f"Not judged, no limit on the sheet: {', '.join(names)}.")
+    return f"Not judged, no limit on the sheet: {', '.join(names)}." if names else ""

@@ -2528,7 +2528,8 @@ export interface components {
          * SetReport
          * @description Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the
          *     polish or the hone brings it to its `finished_band`.
-         *     `tables` are the lists it brings; `card` is what its card to hang is called, where it has one.
+         *     `tables` are the lists it brings; `card` is what its card to hang is called, where it has one. `not_judged` says what
+         *     could be read and has no limit.
          */
         SetReport: {
             /** Set */
@@ -2577,6 +2578,11 @@ export interface components {
              * @default []
              */
             reasons: components["schemas"]["Reason"][];
+            /**
+             * Not Judged
+             * @default
+             */
+            not_judged: string;
             /**
              * Would Change
              * @default []

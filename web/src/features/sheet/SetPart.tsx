@@ -45,6 +45,7 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
             {reason.text}
           </li>
         ))}
+        {report.not_judged && <li className="text-quiet">{report.not_judged}</li>}
       </ul>
       <div className="mb-3">
         <DecideBar bench={bench} set={set} mayDecide={may("decide and sign")} />

@@ -160,6 +160,7 @@ RULES: dict[str, Rule] = {
     "looks.which-counts": Rule("Which answer counts", "common practice, no source"),
     "looks.holds": Rule("What was seen holds it back", "common practice, no source"),
     "looks.harmless": Rule("Looks bad and is not", "common practice, no source"),
+    "sets.waived": Rule("A waiver covers what is missing", "common practice, no source"),
     "pieces.more-than-nothing": Rule("A clearance is more than nothing", "common practice, no source"),
     "verdicts.no-limit": Rule("Nothing is judged without a limit", "common practice, no source"),
     "looks.first": Rule("Nothing goes back unseen", "common practice, no source"),

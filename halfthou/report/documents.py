@@ -278,8 +278,8 @@ class TableShown(Document):
 class SetReport(Document):
     """Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the
     polish or the hone brings it to its `finished_band`.
-    `tables` are the lists it brings; `card` is what its card to hang is called, where it has one. `not_judged` says what
-    could be read and has no limit."""
+    `tables` are the lists it brings; `card` is what its card to hang is called, where it has one. `not_judged` says
+    what could be read and has no limit."""
 
     set: str
     kind: str

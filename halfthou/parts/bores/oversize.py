@@ -207,8 +207,13 @@ def decide_bores(
 
 
 def _only_waived(verdict: BoreVerdict) -> bool:
-    """Whether a bore was waived unread: it then goes the way of its set and decides nothing."""
-    return verdict.action is Action.MEASURE and Waived.READINGS in verdict.case.waived
+    """Whether a bore was waived unread: it then goes the way of its set and decides nothing. What was read
+    or seen of it is not waived.
+
+    Rule:    sets.waived.
+    """
+    waived = verdict.action is Action.MEASURE and Waived.READINGS in verdict.case.waived
+    return waived and not verdict.opens - {Open.PISTON}
 
 
 def _without_boring(actions: set[Action]) -> Action:

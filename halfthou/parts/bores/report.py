@@ -18,7 +18,7 @@ from halfthou.parts.bores.kind import BORE
 from halfthou.parts.bores.looks import RIDGE_FELT
 from halfthou.parts.bores.oversize import BoreSet, oversize_rungs
 from halfthou.parts.bores.set_words import bores_headline, bores_reasons, ways_on
-from halfthou.parts.bores.verdict import BoreVerdict, keeps
+from halfthou.parts.bores.verdict import BoreVerdict, clearance_read, keeps
 from halfthou.report import (
     CleanUpShown,
     ClearanceShown,
@@ -84,7 +84,7 @@ def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation, memo
         present_words=over(case.present, say),
         opens=tuple(one for one in Open if one in opens),
         waived=tuple(sorted(case.waived)),
-        waits=(Waived.CLEARANCE,) if keeps(action) and Open.PISTON in opens else (),
+        waits=(Waived.CLEARANCE,) if keeps(action) and Open.PISTON in opens and not clearance_read(case) else (),
         to_read=to_read,
         left=len(to_read) + sum(asked.times for asked in alone["to_repeat"]),
         clean_up=_clean_up(decided, verdict, say),

@@ -189,15 +189,21 @@ def _opens(
         yield Open.UNSEEN
     if case.without_limit:
         yield Open.NO_LIMIT
-    if Waived.CLEARANCE not in case.waived and not _piston_known(case):
+    if clearance_read(case):
+        found = case.fit.findings(case.house) if case.fit is not None else ()
+        if any(one.called is Called.TOO_CLOSE for one in found):
+            yield Open.PISTON
+    elif Waived.CLEARANCE not in case.waived:
         yield Open.PISTON
 
 
-def _piston_known(case: BoreCase) -> bool:
-    """Whether the clearance of its own piston is measured and called; a piston that is to blame is another's
-    verdict."""
-    found = case.fit.findings(case.house) if case.fit is not None else ()
-    return len(found) > 1 and all(one.called is not Called.TOO_CLOSE for one in found)
+def clearance_read(case: BoreCase) -> bool:
+    """Whether the clearance of its own piston is measured: then it is judged, and no waiver covers it. A piston
+    that is to blame is another's verdict.
+
+    Rule:    sets.waived.
+    """
+    return case.fit is not None and len(case.fit.findings(case.house)) > 1
 
 
 def _below_read(case: BoreCase) -> bool:

@@ -1,0 +1,102 @@
+"""Waivers cover what is missing, never what was read or seen. Source: common practice, no source.
+
+Rule: sets.waived.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+import pytest
+
+from halfthou.assess import assess
+from halfthou.jobs import Decision, DecisionKind, Job, Reading, Waived
+from halfthou.lengths import Length
+from halfthou.looks import Does
+from halfthou.report import Assessment, PartReport
+from halfthou.verdicts import Action, Called
+from tests.core.test_every_answer import EFFECTS, KEEPS_BACK, TRIED, Tried, as_new
+from tests.making import NOON, engine_of
+
+#: What a part is moved by so that its figure is far beyond, by the kind: worn the way such a part wears.
+WORN = {"journal": -500_000, "bore": 500_000, "piston": -100_000, "ring": 3_000_000, "oil pump": 1_000_000}
+
+
+def waived(one: Job, kind: str, part: str) -> Job:
+    """Everything that can be waived of a part, waived."""
+    name = engine_of(one).parts[part].set
+    words = tuple(
+        Decision(
+            id=f"waived.{part}.{about.name}", kind=DecisionKind.WAIVED, set=name, part=part, about=about,
+            reason="nobody can get at it", by="owner", at=NOON,
+        )
+        for about in Waived
+    )  # fmt: skip
+    return one.model_copy(update={"decisions": words})
+
+
+def read_otherwise(one: Job, part: str, moved: int, *, at: int = 0) -> Job:
+    """One reading of a part, its first where no other is named, moved so far."""
+    own = [reading for reading in one.readings if reading.part == part]
+    changed = own[at].model_copy(update={"count": max(own[at].count + moved, 0)})
+    others: tuple[Reading, ...] = tuple(r for r in one.readings if r.id != changed.id)
+    return one.model_copy(update={"readings": (*others, changed)})
+
+
+def told(kind: str, one: Job) -> tuple[Assessment, PartReport]:
+    found = assess(one)
+    return found, found.part(TRIED[kind])
+
+
+@pytest.mark.parametrize("kind", TRIED)
+def test_what_was_read_beyond_is_not_waived(kind: str) -> None:
+    part = TRIED[kind]
+    worn = read_otherwise(as_new(kind), part, WORN[kind])
+    (_, before), (whole, after) = told(kind, worn), told(kind, waived(worn, kind, part))
+    assert not (before.action is Action.REUSE and not before.opens), "without this it would prove nothing"
+    assert not (after.action is Action.REUSE and not after.opens)
+    assert after.own_action is before.own_action
+    assert not whole.whole or after.own_action is not Action.REUSE
+
+
+@pytest.mark.parametrize("kind", TRIED)
+def test_what_is_too_close_is_not_waived(kind: str) -> None:
+    """The same reading, at its limit within what the gauge can tell."""
+    part, one = TRIED[kind], as_new(kind)
+    assert any(figure.called is Called.WITHIN for figure in told(kind, one)[1].figures)
+    coarse = tuple(
+        gauge.model_copy(update={"permissible_error": Length(400_000), "repeatability": None})
+        if gauge.quantity.value == "nm"
+        else gauge
+        for gauge in one.gauges
+    )
+    close = one.model_copy(update={"gauges": coarse})
+    (_, before), (_, after) = told(kind, close), told(kind, waived(close, kind, part))
+    assert before.opens and after.opens
+    assert set(after.opens) <= set(before.opens)
+    assert not (after.action is Action.REUSE and not after.opens)
+
+
+def faults() -> Iterator[Tried]:
+    for tried in EFFECTS:
+        if tried.effect.does in KEEPS_BACK and tried.effect.does not in (Does.REMEDY, Does.ASKS):
+            yield tried
+
+
+@pytest.mark.parametrize("tried", tuple(faults()), ids=repr)
+def test_what_was_seen_is_not_waived(tried: Tried) -> None:
+    one, part = tried.job(), TRIED[tried.kind]
+    found = assess(waived(one, tried.kind, part))
+    after = found.part(part)
+    assert not (after.action is Action.REUSE and not after.opens)
+    assert not found.whole or after.own_action is not Action.REUSE
+
+
+def test_a_clearance_that_was_read_is_judged_waived_or_not() -> None:
+    """Its own piston, read a hair too small: neither bore nor piston is called sound by a waiver."""
+    one = as_new("piston")
+    loose = read_otherwise(one, "piston-2", -60_000)
+    for part in ("piston-2", "bore-2"):
+        kind = "piston" if part.startswith("piston") else "bore"
+        before, after = assess(loose).part(part), assess(waived(loose, kind, part)).part(part)
+        assert (after.action, set(after.opens)) == (before.action, set(before.opens))

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from datetime import datetime, timedelta
 
+from halfthou.assess import assess
 from halfthou.jobs import Job, Seen
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import seen_on
@@ -11,15 +13,29 @@ from halfthou.surveys import seen_on
 
 def looked_at(one: Job, *, at: datetime, by: str = "bench") -> Job:
     """A job on which every part in scope is looked at where nobody has, after the last work, and is sound."""
-    engine, seen = CATALOGUE.engine_of(one), seen_on(one, CATALOGUE.engine_of(one))
     when = max((at, *(work.at + timedelta(minutes=1) for work in one.operations)))
-    more = []
+    more = [
+        Seen(id=f"sound.{part}.{key}".replace(" ", "-"), on=part, look=key, answer=_sound(key), by=by, at=when)
+        for part, keys in _unseen(one)
+        for key in keys
+    ]
+    return one.model_copy(update={"seen": (*one.seen, *more)})
+
+
+def _sound(key: str) -> str:
+    answer = CATALOGUE.looks[key].sound
+    assert answer, f"{key} has no answer that says sound"
+    return answer
+
+
+def _unseen(one: Job) -> Iterator[tuple[str, tuple[str, ...]]]:
+    """What each part in scope waits to be looked for; after work, as the answer on the job says."""
+    if one.operations:
+        yield from ((part.id, part.unseen) for part in assess(one).parts)
+        return
+    engine, seen = CATALOGUE.engine_of(one), seen_on(one, CATALOGUE.engine_of(one))
     for part in engine.parts.values():
         kind = CATALOGUE.of(part)
         of = {look: found for (on, look), found in seen.items() if on in (part.id, part.set, *kind.wholes)}
-        for key in kind.unseen(of) if part.set in one.sets else ():
-            answer = CATALOGUE.looks[key].sound
-            assert answer, f"{key} has no answer that says sound"
-            name = f"sound.{part.id}.{key}".replace(" ", "-")
-            more.append(Seen(id=name, on=part.id, look=key, answer=answer, by=by, at=when))
-    return one.model_copy(update={"seen": (*one.seen, *more)})
+        if part.set in one.sets:
+            yield part.id, kind.unseen(of)

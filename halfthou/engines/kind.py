@@ -86,6 +86,8 @@ class PartKind:
     looks: tuple[LookKind, ...] = ()
     #: The looks without which none of its parts goes back.
     first_looks: tuple[str, ...] = ()
+    #: The looks wanted beside them once such work was done.
+    looks_after: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
     stale_after: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
     look_again: Mapping[OperationKind, tuple[str, ...]] = field(default_factory=dict)
     #: What the limits sheet asks of each of its sets, and what its steps are called ("" where it has none).
@@ -147,16 +149,21 @@ class PartKind:
         own = not one.judged_by or any(key in limits.figures for key in one.judged_by)
         return bool(one.kept_as) or (own and self.has(limits, one.key))
 
-    def unseen(self, seen: Mapping[str, Seen]) -> tuple[str, ...]:
+    def unseen(self, seen: Mapping[str, Seen], done: Container[OperationKind] = ()) -> tuple[str, ...]:
         """The looks without which a part does not go back, of those that nobody has taken, that work has made
         stale, or whose answer says nothing of the part.
 
-        Rule:    looks.first.
+        Takes:   what counts of each look; the work that was done on it.
+        Rule:    looks.first, looks.after-work.
         """
+        wanted = {
+            *self.first_looks,
+            *(key for work in self.looks_after if work in done for key in self.looks_after[work]),
+        }
         return tuple(
             row.key
-            for row in self._first
-            if (found := seen.get(row.key)) is None or row.answer(found.answer) is None
+            for row in self._wanted
+            if row.key in wanted and ((found := seen.get(row.key)) is None or row.answer(found.answer) is None)
         )
 
     def by_one_key(self, unseen: Container[str]) -> tuple[str, ...]:
@@ -164,11 +171,13 @@ class PartKind:
 
         Rule:    looks.first.
         """
-        return tuple(row.key for row in self._first if row.key in unseen and row.sound_by_eye)
+        return tuple(row.key for row in self._wanted if row.key in unseen and row.sound_by_eye)
 
     @cached_property
-    def _first(self) -> tuple[LookKind, ...]:
-        return tuple(row for key in self.first_looks for row in self.looks if row.key == key)
+    def _wanted(self) -> tuple[LookKind, ...]:
+        """The looks that may be wanted before a part goes back, the first before those after work."""
+        keys = dict.fromkeys((*self.first_looks, *(key for keys in self.looks_after.values() for key in keys)))
+        return tuple(row for key in keys for row in self.looks if row.key == key)
 
     @cached_property
     def by_key(self) -> dict[str, FeatureKind]:

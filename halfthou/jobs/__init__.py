@@ -57,6 +57,7 @@ from halfthou.jobs.gauge import (
 )
 from halfthou.jobs.house_rules import (
     BlueRod,
+    CrackTest,
     GlazedBore,
     Guard,
     HardenedCrank,

@@ -81,13 +81,21 @@ class StretchBolts(StrEnum):
     MEASURED = "by measured stretch"
 
 
+class CrackTest(StrEnum):
+    """After which grinds a crank is crack-tested. Good shops disagree. Source: common practice, no source."""
+
+    EVERY = "after every grind"
+    HARDENED = "hardened, hot or straightened cranks only"
+
+
 class HouseRules(Document):
     """The shop's choices, as exact lengths; a unit only changes how they are shown.
 
     `confirmed` says that an owner has chosen them: a default that nobody confirmed asks, it never rejects.
     `polish_allowance` is what a polish takes off the diameter. `least_band` is the narrowest band a grinder is
     asked to hold, half the maker's band where that is smaller. `keep_axis`: journals are ground about the axis they
-    have. `mixed_sizes`: journals of one set may stand at different undersizes. `check_stands_h` is for how many
+    have. `mixed_sizes`: journals of one set may stand at different undersizes. `crack_test` says after which
+    grinds a crank is crack-tested. `check_stands_h` is for how many
     hours a setting check of a gauge with a zero stands. `shop_c` is the temperature of the shop where a sitting
     says nothing else; `spread_k` is how far part and gauge may differ though they have lain side by side. Of bores:
     `light_hone` is what a light hone takes off the wall, on diameter, `hone_stock` what is left for the final hone;
@@ -120,6 +128,7 @@ class HouseRules(Document):
     keep_shells: bool = True
     used_shells: UsedShells = UsedShells.NEW
     blue_rod: BlueRod = BlueRod.SCRAP
+    crack_test: CrackTest = CrackTest.EVERY
     check_stands_h: Annotated[int, Field(ge=1, le=168)] = 24
     shop_c: Celsius = 20.0
     spread_k: Annotated[float, Field(ge=0, le=10)] = 1.0

@@ -26,6 +26,7 @@ class Look(StrEnum):
     HEAT = "heat colour"
     SEAT = "seat"
     FILLET = "fillet"
+    EDGE = "oil-hole edge"
     CRACK_TEST = "crack test"
     HARDNESS = "hardness"
     STRAIGHTNESS = "straightness"

@@ -4,20 +4,10 @@ minutes are judgement."""
 from __future__ import annotations
 
 from halfthou.jobs import AMOUNT_ONLY
-from halfthou.looks.effect import Does, Effect
-from halfthou.looks.look import Answer, Asks, LookKind, Where, good, holds, kept
+from halfthou.looks.look import Answer, Asks, LookKind, Where, kept
 
 _BEARINGS, _DRIVE, _TOP = Where.BEARINGS, Where.DRIVE, Where.TOP
 _A = Answer
-_EDGE = "Round the edge, polish it and look again: a sharp one scrapes the half bearing, and a crack starts there."
-_CRACKED_HOLE = (
-    Effect(
-        Does.REJECTS,
-        "verdicts.journal.crack",
-        "Crack at an oil hole. The crank is not used again.",
-        of=("journal",),
-    ),
-)
 
 BEARING_LOOKS = (
     LookKind(
@@ -25,10 +15,6 @@ BEARING_LOOKS = (
         how="Sides, small end, bolt seats, and a nail over the joint.",
         answers=(_A("sound"), _A("nicked"), _A("bolt seat damaged"), _A("bent to the eye"),
                  _A("cap steps", ("cap.step",))),
-    ),
-    LookKind(
-        "oil-hole edge", name="Edges of the oil holes", where=_BEARINGS, minutes=5, on=("journal",),
-        answers=(*good("rounded"), _A("sharp", does=holds(_EDGE)), _A("cracked", does=_CRACKED_HOLE)),
     ),
     LookKind(
         "shell kind", name="Kind of half bearing", where=_BEARINGS, minutes=3,

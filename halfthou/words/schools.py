@@ -10,6 +10,7 @@ from typing import NamedTuple
 
 from halfthou.jobs import (
     BlueRod,
+    CrackTest,
     GlazedBore,
     Guard,
     HardenedCrank,
@@ -104,6 +105,12 @@ SCHOOLS: tuple[School, ...] = (
         Way(WornBore.THIN_SLEEVE, "Thin sleeves, keep the pistons",
             "Good pistons of a rare engine stay, and no oversize is used up. Every sleeve is a press fit to "
             "answer for."),
+    )),
+    School("crack_test", About.CRANK, "Crack test after grinding", (
+        Way(CrackTest.EVERY, "After every grind",
+            "Grinding can crack any crank. A test costs little beside an engine."),
+        Way(CrackTest.HARDENED, "Hardened, hot or straightened cranks only",
+            "A soft crank ground cool hardly cracks. Where it is hard, was hot or was pressed, it is tested."),
     )),
     School("keep_bore_axis", About.BLOCK, "The axis of a worn bore", (
         Way(True, "Bored about the axis it has",

@@ -195,7 +195,7 @@ def test_a_grind_makes_readings_stale_and_they_are_taken_again() -> None:
     assert "grind" in answer.spots[0].aside[0].why
     assert any(reason.rule == "operations.stale" for reason in answer.reasons)
     assert [one.look for one in answer.seen] == [Look.HEAT], "the surface is another one now; hot stays hot"
-    assert "Look first: surface. The eye may reject it at once." in answer.still_to_do
+    assert answer.unseen == ("surface", "fillet", "oil-hole edge", "crack test")
     assert assess(ground).of("rods").present_words == "0.010 under"
     assert assess(ground).of("mains").action is Action.REUSE
     anew = tuple(

@@ -10,6 +10,7 @@ from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius
 from halfthou.jobs import (
     BlueRod,
+    CrackTest,
     GlazedBore,
     Guard,
     HardenedCrank,
@@ -68,6 +69,7 @@ class HouseRulesForm(Schema):
     keep_shells: bool = True
     used_shells: UsedShells = UsedShells.NEW
     blue_rod: BlueRod = BlueRod.SCRAP
+    crack_test: CrackTest = CrackTest.EVERY
     check_stands_h: int = 24
     shop_c: str = Field(default="20", max_length=40)
     spread_k: str = Field(default="1", max_length=40)
@@ -91,6 +93,7 @@ CHOSEN = {
     "keep_shells",
     "used_shells",
     "blue_rod",
+    "crack_test",
 }
 #: A shop colder or warmer than this is asked about. Source: common practice, no source.
 COLD_C, WARM_C = 5.0, 40.0

@@ -45,6 +45,7 @@ def _out(rules: HouseRules) -> HouseRulesForm:
         keep_shells=rules.keep_shells,
         used_shells=rules.used_shells,
         blue_rod=rules.blue_rod,
+        crack_test=rules.crack_test,
         check_stands_h=rules.check_stands_h,
         shop_c=f"{rules.shop_c:g}",
         spread_k=f"{rules.spread_k:g}",

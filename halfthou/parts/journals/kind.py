@@ -134,8 +134,21 @@ JOURNAL = PartKind(
         ),
         _DIAMETER,
     ),
+    # Source: common practice, no source; which of them are asked of which crank, the house and the sheet say.
+    looks_after={
+        OperationKind.GRIND: (Look.FILLET, Look.EDGE, Look.CRACK_TEST, Look.HARDNESS),
+        OperationKind.STRAIGHTEN: (Look.CRACK_TEST, Look.STRAIGHTNESS),
+        OperationKind.HEAT_TREAT: (Look.HARDNESS, Look.STRAIGHTNESS),
+    },
     look_again={
-        OperationKind.GRIND: (Look.SURFACE, Look.CRACK_TEST, Look.FILLET, Look.HARDNESS, Look.TREATMENT),
+        OperationKind.GRIND: (
+            Look.SURFACE,
+            Look.CRACK_TEST,
+            Look.FILLET,
+            Look.EDGE,
+            Look.HARDNESS,
+            Look.TREATMENT,
+        ),
         OperationKind.POLISH: (Look.SURFACE,),
         OperationKind.STRAIGHTEN: (Look.CRACK_TEST, Look.STRAIGHTNESS),
         OperationKind.HEAT_TREAT: (Look.HARDNESS, Look.STRAIGHTNESS),

@@ -76,6 +76,15 @@ _USED = Effect(
     "new half bearings",
     mended_by=(OperationKind.NEW_SHELLS,),
 )
+_EDGE = "Round the edge, polish it and look again: a sharp one scrapes the half bearing, and a crack starts there."
+_CRACKED_HOLE = (
+    Effect(
+        Does.REJECTS,
+        "verdicts.journal.crack",
+        "Crack at an oil hole. The crank is not used again.",
+        of=("journal",),
+    ),
+)
 _CLAIM = ("paint", "stamp", "paper", "word of mouth")
 #: What each look may answer. Terms: docs/trade: Hardness and fillets; docs/trade: What is seen.
 LOOKS = (
@@ -95,6 +104,15 @@ LOOKS = (
         bench=True,
     ),
     LookKind(Look.FILLET, (*good("sound"), _A(BAD_FILLET, does=(_FILLET,))), _ON, bench=True),
+    LookKind(
+        Look.EDGE,
+        name="Edges of the oil holes",
+        on=_ON,
+        where=Where.BEARINGS,
+        minutes=5,
+        bench=True,
+        answers=(*good("rounded"), _A("sharp", does=holds(_EDGE)), _A("cracked", does=_CRACKED_HOLE)),
+    ),
     LookKind(
         Look.HEAT,
         (

@@ -101,8 +101,11 @@ def _looks(verdict: JournalVerdict) -> Iterator[Look]:
     yield from _ALWAYS
     hot = case.answer(Look.HEAT) not in (None, "none")
     for look in (Look.HARDNESS, Look.STRAIGHTNESS):
-        if hot or case.answer(look) is not None or (case.crank and look is Look.STRAIGHTNESS):
+        waits = look in case.unseen or (case.crank and look is Look.STRAIGHTNESS)
+        if hot or waits or case.answer(look) is not None:
             yield look
+    if Look.EDGE in case.unseen or case.answer(Look.EDGE) is not None:
+        yield Look.EDGE
     if "verdicts.journal.treatment" in verdict.referred_for or case.answer(Look.TREATMENT) is not None:
         yield Look.TREATMENT
     for look in (Look.CAPS, Look.ROD, Look.HALVES):

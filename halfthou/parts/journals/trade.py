@@ -11,6 +11,7 @@ from halfthou.jobs import DIAMETER, Decision, Job, JournalSet, Look, OperationKi
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.looks import Does
 from halfthou.operations import ground_to
+from halfthou.parts.journals.after_work import still_unseen
 from halfthou.parts.journals.bearing_kind import BEARING
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.clearance import clearance_is_settled, missing_shells
@@ -133,9 +134,11 @@ def _case(given: Given, name: str, stands: PresentSize, crank: tuple[str, ...]) 
     about = {look: found for (on, look), found in given.seen.items() if on in JOURNAL.wholes}
     about.update({look: found for (on, look), found in given.seen.items() if on == name})
     shells = hardened = False
+    kinds = set[OperationKind]()
     for done in job.standing_operations if job.operations else ():
         if name not in given.engine.touched(done.on):
             continue
+        kinds.add(done.kind)
         shells = shells or done.kind is OperationKind.NEW_SHELLS
         if done.kind in (OperationKind.GRIND, OperationKind.HEAT_TREAT):
             hardened = done.kind is OperationKind.HEAT_TREAT
@@ -154,7 +157,7 @@ def _case(given: Given, name: str, stands: PresentSize, crank: tuple[str, ...]) 
         new_shells=shells,
         hardened_again=hardened,
         crank=crank,
-        unseen=JOURNAL.unseen(about),
+        unseen=still_unseen(about, kinds, limits_of(job.limits, part.set), job.house_rules),
         without_limit=_without_limit(given, name, part.set),
     )
 

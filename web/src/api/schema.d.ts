@@ -2528,8 +2528,8 @@ export interface components {
          * SetReport
          * @description Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the
          *     polish or the hone brings it to its `finished_band`.
-         *     `tables` are the lists it brings; `card` is what its card to hang is called, where it has one. `not_judged` says what
-         *     could be read and has no limit.
+         *     `tables` are the lists it brings; `card` is what its card to hang is called, where it has one. `not_judged` says
+         *     what could be read and has no limit.
          */
         SetReport: {
             /** Set */
@@ -3405,6 +3405,12 @@ export interface components {
          */
         BlueRod: "scrapped" | "resized after hardness and crack test";
         /**
+         * CrackTest
+         * @description After which grinds a crank is crack-tested. Good shops disagree. Source: common practice, no source.
+         * @enum {string}
+         */
+        CrackTest: "after every grind" | "hardened, hot or straightened cranks only";
+        /**
          * GlazedBore
          * @description What becomes of a bore that is glazed and still round. Good shops disagree: docs/trade: Bores, schools.
          * @enum {string}
@@ -3513,6 +3519,8 @@ export interface components {
             used_shells: components["schemas"]["UsedShells"];
             /** @default scrapped */
             blue_rod: components["schemas"]["BlueRod"];
+            /** @default after every grind */
+            crack_test: components["schemas"]["CrackTest"];
             /**
              * Check Stands H
              * @default 24

@@ -161,6 +161,7 @@ RULES: dict[str, Rule] = {
     "looks.holds": Rule("What was seen holds it back", "common practice, no source"),
     "looks.harmless": Rule("Looks bad and is not", "common practice, no source"),
     "sets.waived": Rule("A waiver covers what is missing", "common practice, no source"),
+    "pistons.new": Rule("A new piston is measured too", "common practice, no source"),
     "pieces.more-than-nothing": Rule("A clearance is more than nothing", "common practice, no source"),
     "verdicts.no-limit": Rule("Nothing is judged without a limit", "common practice, no source"),
     "looks.first": Rule("Nothing goes back unseen", "common practice, no source"),

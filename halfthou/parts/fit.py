@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
-from halfthou.jobs import Band, Figure, Guard, HouseRules, SetLimits, SetName, Source, SourceKind
+from halfthou.jobs import Band, Figure, Guard, HouseRules, OperationKind, SetLimits, SetName, Source, SourceKind
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.pieces.places import places_of
 from halfthou.parts.trade import Given
@@ -122,6 +122,15 @@ class Fit:
         return None if found is None else judge(found, Limit(worn.value, False, worn.source.kind))
 
 
+def _finished(given: Given, bore: str) -> bool:
+    """Whether a bore was bored or sleeved on record: then it is held to what is allowed when new.
+
+    Rule:    pistons.clearance.
+    """
+    sized = (OperationKind.BORE, OperationKind.SLEEVE)
+    return any(one.kind in sized and bore in given.engine.touched(one.on) for one in given.job.standing_operations)
+
+
 def fit_in(given: Given, place: str) -> Fit | None:
     """How the piston that lies in a place fits the bore there, as far as both are read at the right place.
 
@@ -146,5 +155,7 @@ def fit_in(given: Given, place: str) -> Fit | None:
     )
     read = bore.features.get("diameter") if bore is not None else None
     allowed = given.memo.of("clearance of pistons", clearance_limits, limits, bores)
+    if allowed is not None and bore is not None and _finished(given, bore.part.id):
+        allowed = replace(allowed, worn=Figure(value=allowed.band.most, source=allowed.band.source))
     whole = read if read is not None and read.whole else None
     return given.memo.of(("fit", place), Fit, skirt if usable else None, whole, allowed, size)

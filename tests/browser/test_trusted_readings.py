@@ -222,6 +222,8 @@ def test_a_grind_makes_readings_stale_and_they_are_taken_again(enter: Callable[.
     type_in(page, "2.4038", *["2.4039"] * 7)
     expect(page.get_by_test_id("verdict")).to_have_text("Look at it first")
     looks_sound(page)
+    expect(page.get_by_label("Verdict")).to_contain_text("Look first: crack test.")
+    page.get_by_label(re.compile("^crack test")).select_option("passed")
     expect(page.get_by_test_id("verdict")).to_have_text("Reuse")
     page.get_by_role("link", name="Story").click()
     expect(page.get_by_text("40 readings made stale.")).to_be_visible()

@@ -137,7 +137,7 @@ def test_a_scrap_is_not_made_where_even_wear_could_save_it() -> None:
         (Hardening.INDUCTION, HardenedCrank.NEVER, "2.5", Action.REPLACE),
         (Hardening.INDUCTION, HardenedCrank.WITHIN_CASE, "2.5", Action.REFER),
         (Hardening.INDUCTION, HardenedCrank.WITHIN_CASE, None, Action.REFER),
-        (Hardening.NITRIDED, HardenedCrank.WITHIN_CASE, "0.40", Action.REFER),
+        (Hardening.NITRIDED, HardenedCrank.WITHIN_CASE, "0.40", Action.REGRIND),
         (Hardening.NITROCARBURISED, HardenedCrank.WITHIN_CASE, "0.40", Action.REFER),
     ],
 )
@@ -162,7 +162,7 @@ def test_an_induction_hardened_crank_keeps_the_makers_least_case(least: str, act
 
 @pytest.mark.parametrize(("step", "action"), [("0.25", Action.REGRIND), ("0.30", Action.REFER)])
 def test_a_nitrided_crank_is_ground_by_a_quarter_millimetre_at_most(step: str, action: Action) -> None:
-    """Source: general heat-treatment literature, from memory: often hardened again after 0.25 mm."""
+    """Source: general heat-treatment literature, from memory: often hardened again after 0.25 mm, or 0.010 in."""
     on = limits(
         hardening=Hardening.NITRIDED,
         case_depth=figure(mm("0.40")),

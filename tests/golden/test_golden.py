@@ -56,7 +56,10 @@ ASKED = ("Draw a nail across it", "Look for cross-hatch", "Look first: ", "Look 
 #: Answers that a judgement has changed since, by name: what was measured in them stands; what is told of them is by
 #: hand in tests/core/test_judged_right.py. One crank waits as one (docs/decisions/0015): mains are not *reuse*
 #: beside a rod journal that is blue, or whose half bearing turned.
+#: A used second ring is held to its own band, not filed out to its top ring: what is told of rings stands by hand in
+#: tests/core/test_rings.py.
 CHANGED = {"blue-but-passed", "turned-in-its-housing"}
+CHANGED_RINGS = {"all-sound", "worn-rings"}
 
 
 def test_every_kind_has_its_answer() -> None:
@@ -90,7 +93,15 @@ def test_the_whole_answer_on_blocks_and_loose_parts_is_what_it_was(path: Path) -
     kept = json.loads(path.read_text(encoding="utf-8"))
     was = read_signed({"shape": 7, "assessment": kept["answer"]}).model_dump(mode="json")
     job = looked_at(read_job(json.dumps(kept["file"])).job, at=NOON)
-    assert _as_asked(assess(job)) == _looked_at(_by_the_looks_of_today(was))
+    found, was = _as_asked(assess(job)), _looked_at(_by_the_looks_of_today(was))
+    if path.stem in CHANGED_RINGS:
+        found, was = _but_for_rings(found), _but_for_rings(was)
+    assert found == was
+
+
+def _but_for_rings(answer: dict[str, Any]) -> dict[str, Any]:
+    """Every part that is no ring; of rings what was read of them."""
+    return {part["id"]: part["features"] if part["kind"] == "ring" else part for part in answer["parts"]}
 
 
 def _as_asked(found: Assessment) -> dict[str, Any]:

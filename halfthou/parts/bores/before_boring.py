@@ -9,7 +9,7 @@ from halfthou.jobs import Look, Seen, SourceKind
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.bores.case import BoreCase
 from halfthou.parts.bores.limits import BoreLimits
-from halfthou.parts.bores.looks import FEELERS, INDICATOR, OUT_OF_FLAT, OUT_OF_SQUARE
+from halfthou.parts.bores.looks import FEELERS, INDICATOR, OUT_OF_FLAT, OUT_OF_SQUARE, SLEEVED
 
 #: What a deck may be out beyond what was read: the next leaf of a feeler gauge did not go, so it is less than half
 #: a thou more; an indicator tells a tenth. Source: common practice, no source.
@@ -59,3 +59,11 @@ def wanted_before_boring(case: BoreCase) -> tuple[str, ...]:
     elif square == OUT_OF_SQUARE:
         wanted.append("set the boring up square to the main tunnel")
     return tuple(wanted)
+
+
+def sleeve_wanted(case: BoreCase) -> bool:
+    """Whether a sleeve is fitted and nobody has measured its wall: not every sleeve may be bored.
+
+    Rule:    bores.before-boring.
+    """
+    return case.answer(Look.SLEEVE) == SLEEVED and case.wall is None

@@ -9,7 +9,7 @@ from functools import cached_property
 
 from halfthou.jobs import Decision, HouseRules, SourceKind, Waived, WornBore
 from halfthou.lengths import ZERO, Length
-from halfthou.parts.bores.before_boring import wanted_before_boring
+from halfthou.parts.bores.before_boring import sleeve_wanted, wanted_before_boring
 from halfthou.parts.bores.limits import BoreLimits
 from halfthou.parts.bores.verdict import BoreVerdict, keeps
 from halfthou.parts.bores.walls import WallSays, wall_at, wall_for_sleeve
@@ -79,7 +79,8 @@ class BoreSet:
     def wanted(self) -> tuple[str, ...]:
         """The looks still wanted before money goes into boring."""
         first = next(iter(self.verdicts.values())).case
-        return wanted_before_boring(first)
+        sleeved = any(sleeve_wanted(verdict.case) for verdict in self.verdicts.values())
+        return (*wanted_before_boring(first), *(("the wall of the sleeve that is fitted",) if sleeved else ()))
 
     def waived(self, bore: str) -> bool:
         """Whether a person waived that this bore is read."""

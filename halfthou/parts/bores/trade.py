@@ -8,12 +8,23 @@ from typing import cast
 
 from halfthou.engines import Engine
 from halfthou.gauges import expanded, size_doubt, standard_doubt
-from halfthou.jobs import DIAMETER, Decision, DecisionKind, Feature, Job, Look, Operation, OperationKind, SetName
+from halfthou.jobs import (
+    DIAMETER,
+    Decision,
+    DecisionKind,
+    Feature,
+    Job,
+    Look,
+    Operation,
+    OperationKind,
+    Seen,
+    SetName,
+)
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.operations import ground_to
 from halfthou.parts.bores.case import BoreCase, RingAtTop
 from halfthou.parts.bores.kind import BORE
-from halfthou.parts.bores.limits import BoreLimits
+from halfthou.parts.bores.limits import COATED, PLAIN, BoreLimits
 from halfthou.parts.bores.oversize import BoreSet, decide_bores
 from halfthou.parts.bores.report import bore_report, bores_report
 from halfthou.parts.bores.set_words import bores_headline
@@ -159,10 +170,19 @@ def _case(given: Given, limits: BoreLimits, name: str, stands: PresentSize) -> B
         bored=_last_sized(done),
         fit=fit_in(given, name.replace("bore-", "piston-")),
         ring_at_top=_ring_at_top(given, limits),
-        unseen=BORE.unseen(about),
+        unseen=(*BORE.unseen(about), *_coating(limits, about)),
         without_limit=tuple(_without_limit(given, survey)),
         deck_work=any(one.kind in (OperationKind.DECK, OperationKind.BLOCK_STUDS) for one in done),
     )
+
+
+def _coating(limits: BoreLimits, seen: Mapping[str, Seen]) -> Iterator[str]:
+    """Whether it is coated, where the sheet does not know: a coated bore is not honed or bored like iron.
+
+    Rule:    bores.coated.
+    """
+    if limits.limits.made.get("coating", PLAIN) not in (PLAIN, COATED) and Look.COATING not in seen:
+        yield Look.COATING
 
 
 def _without_limit(given: Given, bore: PartSurvey) -> Iterator[str]:

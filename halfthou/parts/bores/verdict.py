@@ -13,7 +13,7 @@ from halfthou.parts.bores.before_boring import DeckSays, deck_says
 from halfthou.parts.bores.case import BoreCase
 from halfthou.parts.bores.figures import angles_needed, bore_findings
 from halfthou.parts.bores.form import UnlikeWear, unlike_wear
-from halfthou.parts.bores.looks import RIDGE_FELT, SCORED
+from halfthou.parts.bores.looks import RIDGE_FELT
 from halfthou.surveys import Form
 from halfthou.verdicts import (
     SIZE_OPEN,
@@ -166,7 +166,7 @@ def _opens(
         yield Open.OUTSIDE
     if clashing:
         yield Open.CONTRADICTED
-    if case.answer(Look.BORE_WALL) == SCORED and case.seen[Look.BORE_WALL].amount is None:
+    if machined(case) and case.seen[Look.BORE_WALL].amount is None:
         yield Open.SCORE_DEPTH
     if case.limits.size.source.kind is SourceKind.RULE_OF_THUMB:
         yield Open.THUMB

@@ -11,9 +11,9 @@ from halfthou.parts.journals.limits import JournalLimits
 from halfthou.verdicts import Action
 
 RULE = "sets.regrind.hardened"
-#: What a nitrided journal may lose off its diameter in all before it has to be treated again: 0.25 mm.
-#: Source: from memory, general heat-treatment literature.
-NITRIDED_MOST = Length(250_000)
+#: What a nitrided journal may lose off its diameter in all before it has to be treated again: 0.010 in; 0.25 mm
+#: is the same figure. Source: from memory, general heat-treatment literature.
+NITRIDED_MOST = Length(254_000)
 
 
 class HardeningCase(StrEnum):
@@ -80,9 +80,9 @@ def _within_case(limits: JournalLimits, undersize: Length) -> HardeningSays:
     left = case_left(depth.value, undersize)
     if left <= ZERO:
         return HardeningSays(Action.REPLACE, HardeningCase.THROUGH, kind, left)
-    if kind is Hardening.INDUCTION:
-        if least is None or least.source.kind is SourceKind.RULE_OF_THUMB:
-            return HardeningSays(Action.REFER, HardeningCase.LEAST_NOT_KNOWN, kind, left)
-        if left < least.value:
-            return HardeningSays(Action.REPLACE, HardeningCase.THROUGH, kind, left, least.value)
+    known = least is not None and least.source.kind is not SourceKind.RULE_OF_THUMB
+    if kind is Hardening.INDUCTION and not known:
+        return HardeningSays(Action.REFER, HardeningCase.LEAST_NOT_KNOWN, kind, left)
+    if least is not None and known and left < least.value:
+        return HardeningSays(Action.REPLACE, HardeningCase.THROUGH, kind, left, least.value)
     return HardeningSays(Action.REGRIND, HardeningCase.LEFT, kind, left)

@@ -41,7 +41,20 @@ def _questions(limits: JournalLimits, say: Notation) -> Iterator[tuple[str, str]
         yield "wall", f"A wall of {say.with_unit(limits.wall.least)} is no half bearing's. Look again."
     if limits.smallest_allowed is not None and limits.smallest_allowed.value > limits.size.least:
         yield "smallest_allowed", "The smallest size allowed is larger than the journal when new."
+    yield from _smallest(limits, say)
     yield from _clearance(limits, say)
+
+
+def _smallest(limits: JournalLimits, say: Notation) -> Iterator[tuple[str, str]]:
+    """The smallest size allowed inside the band of a step: that step is sold, and half of it forbidden."""
+    smallest = limits.smallest_allowed
+    for step in [shell.size for shell in limits.shells] if smallest is not None else ():
+        least, most = limits.size.least - step, limits.size.most - step
+        if smallest is not None and least < smallest.value <= most:
+            words = (
+                f"The smallest size allowed lies inside the band {say.undersize(step)} under. May it be ground so?"
+            )
+            yield "smallest_allowed", words
 
 
 def _service(limits: JournalLimits, say: Notation) -> Iterator[tuple[str, str]]:

@@ -16,7 +16,7 @@ class PieceCase:
     """A piece with its readings, the limits of its set, the house rules, what was seen of it and what is waived.
 
     `eye` is what all that was seen of it does to it. `place` is where it lies now, "" where it
-    lies in none: a spare, or one taken out.
+    lies in none: a spare, or one taken out. `new` says that it was bought new.
     """
 
     kind: PartKind
@@ -27,6 +27,7 @@ class PieceCase:
     seen: Mapping[str, Seen]
     eye: Eye = UNSEEN
     waived: frozenset[Waived] = frozenset()
+    new: bool = False
 
     @property
     def survey(self) -> FeatureSurvey:

@@ -17,6 +17,7 @@ def cases_of(given: Given, kind: PartKind, one: str) -> dict[str, PieceCase]:
     job, limits = given.job, given.job.limits.sets[one]
     common = (one, *kind.wholes)
     shared = {look: seen for (on, look), seen in given.seen.items() if on in common}
+    new = {one.part for one in job.pieces if one.new}
     found = {}
     for piece, place in places_of(given, one).items():
         own = {look: seen for (on, look), seen in given.seen.items() if on == piece}
@@ -30,5 +31,6 @@ def cases_of(given: Given, kind: PartKind, one: str) -> dict[str, PieceCase]:
             seen=seen,
             eye=given.eye(seen, kind, limits),
             waived=given.waived.get(piece, frozenset()),
+            new=piece in new,
         )
     return found

@@ -159,6 +159,7 @@ def _headline(verdict: PieceVerdict, said: Said) -> str:
         (Open.UNREAD, "Measure on"),
         (Open.TOO_CLOSE, "Too close to call"),
         (Open.NO_LIMIT, "A limit is wanted"),
+        (Open.UNEVEN, "Not like the others"),
         (Open.SUSPECT, "Suspect"),
         (Open.SEEN, "Settle what was seen"),
         (Open.UNSEEN, "Look at it first"),

@@ -12,6 +12,7 @@ from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.bores import BoreSet
 from halfthou.parts.fit import Fit, clearance_limits, fit_in
 from halfthou.parts.pieces import PieceCase, PieceVerdict, cases_of, verdict_of
+from halfthou.parts.pistons.alike import with_uneven
 from halfthou.parts.pistons.kind import PISTON, SET, steps_of
 from halfthou.parts.pistons.looks import STAMPED
 from halfthou.parts.pistons.report import piston_report, pistons_headline, pistons_report
@@ -120,5 +121,5 @@ def _verdict(says: PistonSays, must_fit: bool) -> PieceVerdict:
 
 def _together(found: PistonSet, engine: Engine) -> PistonSet:
     paired, failed = paired_pistons(found, engine)
-    whole = replace(found, paired=paired, paired_failed=failed)
+    whole = replace(found, paired=paired, paired_failed=failed, verdicts=with_uneven(found.verdicts))
     return replace(whole, notes=notes_of(whole))

@@ -13,6 +13,8 @@ from halfthou.parts.pistons import kind as of
 from halfthou.verdicts import Action, Called, FigureKind, Finding, Limit, Open, Term, judge, summed
 
 _PIN, _SMALL = "pistons.pin", "pin in the small end"
+SMALL = FigureKind("new skirt least", "pistons.new", "skirt of a new piston, least", difference=False)
+LARGE = FigureKind("new skirt most", "pistons.new", "skirt of a new piston, most", difference=False)
 COLLAPSE = FigureKind("collapse", "pistons.collapse", "skirt collapse", difference=False)
 #: So much larger than new a skirt may read and still be of its step: 0.001 in. Source: common practice, no source.
 MORE_THAN_NEW = Length(25_400)
@@ -102,6 +104,7 @@ def _findings(says: PistonSays, figures: Figures, opens: set[Open]) -> Iterator[
     # Without the height, read on a land, or larger than its bore, its size says nothing: no figure of it is given.
     if not opens & {Open.PLACE, Open.FORM, Open.CONTRADICTED}:
         yield from _collapse(says, figures)
+        yield from _as_new(says, figures)
         yield from figures.against(
             FigureKind("skirt taper", "pistons.design", "skirt, foot over gauge point", difference=False),
             "skirt_taper",
@@ -139,6 +142,25 @@ def _collapse(says: PistonSays, figures: Figures) -> Iterator[Finding]:
     # Not smaller than the least when new: no collapse to speak of.
     if figure is not None and figure.value > ZERO:
         yield judge(figure, Limit(limit.value, False, limit.source.kind))
+
+
+def _as_new(says: PistonSays, figures: Figures) -> Iterator[Finding]:
+    """A piston bought new, against the size it is to have: nothing where it may have it. At the end of its band no
+    gauge can tell, and its clearance is judged all the same.
+
+    Rule:    pistons.new.
+    """
+    size = says.case.limits.band("size")
+    if size is None or not says.case.new:
+        return
+    for kind, limit in (
+        (SMALL, Limit(size.least + says.step, True, size.source.kind)),
+        (LARGE, Limit(size.most + says.step, False, size.source.kind)),
+    ):
+        figure = summed(kind, (figures.most(SKIRT),), says.case.house.guard)
+        found = None if figure is None else judge(figure, limit)
+        if found is not None and found.called is Called.BEYOND:
+            yield found
 
 
 def _remedies(case: PieceCase, findings: tuple[Finding, ...]) -> dict[str, Action]:

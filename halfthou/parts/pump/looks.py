@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from halfthou.looks import GOOD, Answer, Does, Effect, LookKind, Where, good, holds, kept
+from halfthou.looks import GOOD, Answer, Does, Effect, LookKind, Where, good, harmless, holds, kept
 from halfthou.verdicts import Action
 
 HOUSING, GEARS, DRIVE, DRY = "pump housing", "gears or rotors", "drive", "inside"
@@ -57,6 +57,7 @@ _SCREEN = holds("Where it came from is found before the engine is closed.", "pum
 _SEAL = holds("Air gets in, the oil foams, the pressure wanders. Fit the right one.", "pump.seal")
 _TUBE = holds("Air gets in, the pressure wanders. Mend it, press it again.", "pump.pickup")
 _METAL = (Effect(Does.SUSPECTS, "pump.suspect"),)
+_FLOUR = "A trace of metal, fine as flour: an engine running in leaves as much."
 _TORN = (*holds("A new pickup: what went through it went through the pump.", "pump.pickup"), *_METAL)
 LOOKS = (
     LookKind(
@@ -157,7 +158,16 @@ LOOKS = (
             _A(TUBE, ("seal.wrong",), does=_TUBE),
         ),
     ),
-    LookKind(METAL, (*good("none found"), _A(METAL_FOUND, ("bearings.gone",), does=_METAL)), _ON, bench=True),
+    LookKind(
+        METAL,
+        (
+            *good("none found"),
+            *harmless(_FLOUR, "a trace, fine as flour"),
+            _A(METAL_FOUND, ("bearings.gone",), does=_METAL),
+        ),
+        _ON,
+        bench=True,
+    ),
     LookKind(WHOSE, (*good("its own"), _A(FOREIGN, does=_FOREIGN)), _ON, bench=True),
     LookKind(PRIMED, (*good(YES), *kept(NOT_YET)), _ON, bench=True),
     LookKind(ENGAGED, (*good(YES), *kept(NOT_YET)), _ON, bench=True),

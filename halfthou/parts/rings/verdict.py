@@ -57,6 +57,8 @@ def target_of(says: RingSays) -> Target | None:
     """
     found = _target(says)
     wider = says.number == ring.SECOND and says.case.limits.made.get("second may be tighter") != ring.TIGHTER
+    # A used ring is not filed out to a top that is worn, or leaves with it.
+    wider = wider and says.case.new
     if found is None or not wider or says.top_gap is None or says.top_gap <= found.least:
         return found
     most = None if found.most is None else max(found.most, says.top_gap)
@@ -121,7 +123,7 @@ def _findings(says: RingSays, target: Target) -> Iterator[Finding]:
     if least is None or gap is None:
         return
     yield judge(least, Limit(target.least, True, target.source.kind))
-    new = says.case.piece.part.spare
+    new = says.case.new
     if target.most is not None and new:
         wide = summed(_WIDE, (gap,), guard)
         if wide is not None:

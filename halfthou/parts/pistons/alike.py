@@ -1,0 +1,61 @@
+"""Whether the pistons of an engine are alike: how far apart their weights are, and their crowns above the deck."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+from dataclasses import replace
+from statistics import median
+
+from halfthou.jobs import SourceKind
+from halfthou.lengths import Length
+from halfthou.parts.pieces import PieceVerdict
+from halfthou.parts.pistons.kind import CROWN_HEIGHT, WEIGHT
+from halfthou.surveys import FeatureSurvey
+from halfthou.verdicts import Action, Called, FigureKind, Limit, Open, greatest, judge, least, summed
+
+_WEIGHTS = FigureKind("weights apart", "pistons.weight", "weights apart", difference=False)
+_CROWNS = FigureKind("crowns apart", "pistons.crown", "crown heights apart", difference=False)
+
+
+def with_uneven(verdicts: Mapping[str, PieceVerdict]) -> dict[str, PieceVerdict]:
+    """The verdicts, with those open that keep the set from being alike: one that is too heavy, too light, or stands
+    off the others is not used again beside them.
+
+    Rule:    pistons.weight, pistons.crown.   Source: common practice, no source.
+    """
+    odd = {*_odd(verdicts, WEIGHT, _WEIGHTS), *_odd(verdicts, CROWN_HEIGHT, _CROWNS)}
+    return {name: _open(verdict) if name in odd else verdict for name, verdict in verdicts.items()}
+
+
+def _open(verdict: PieceVerdict) -> PieceVerdict:
+    action = Action.MEASURE if verdict.action is Action.REUSE else verdict.action
+    return replace(verdict, opens=verdict.opens | {Open.UNEVEN}, action=action)
+
+
+def _limit(verdict: PieceVerdict, feature: str) -> Limit | None:
+    limits = verdict.case.limits
+    if feature == WEIGHT:
+        band = limits.amount("weight_spread")
+        return None if band is None or band.most is None else Limit(Length(band.most), False, band.source.kind)
+    figure = limits.figure("crown_spread")
+    return None if figure is None else Limit(figure.value, False, figure.source.kind)
+
+
+def _odd(verdicts: Mapping[str, PieceVerdict], feature: str, kind: FigureKind) -> Iterator[str]:
+    """The piece that stands furthest off the middle one, where the set is further apart than it may be."""
+    read: dict[str, FeatureSurvey] = {
+        name: found
+        for name, verdict in verdicts.items()
+        if verdict.case.placed and (found := verdict.case.read(feature)) is not None
+    }
+    limit = _limit(next(iter(verdicts.values())), feature) if verdicts else None
+    if len(read) < 2 or limit is None or limit.source is SourceKind.RULE_OF_THUMB:
+        return
+    counts = {name: next(iter(found.counts.values())) for name, found in read.items()}
+    low, high = min(counts, key=lambda name: counts[name]), max(counts, key=lambda name: counts[name])
+    apart = summed(kind, (greatest(read[high]), least(read[low], -1)), verdicts[high].case.house.guard)
+    if apart is None or judge(apart, limit).called is Called.WITHIN:
+        return
+    middle = median(counts.values())
+    furthest = max(counts[high] - middle, middle - counts[low])
+    yield from (name for name in (low, high) if abs(counts[name] - middle) == furthest)

@@ -1,0 +1,161 @@
+"""Judgements that would wreck an engine if they went wrong, each by hand with its rule. Where no source is named:
+common practice, no source."""
+
+from __future__ import annotations
+
+from datetime import timedelta
+from typing import Any
+
+import pytest
+
+from halfthou.assess import assess
+from halfthou.jobs import Figure, HardenedCrank, Hardening, HouseRules, Job, Look, Operation, OperationKind, Piece
+from halfthou.lengths import Length, Notation, Unit
+from halfthou.parts import CATALOGUE
+from halfthou.parts.journals.hardening import HardeningCase, hardening_says
+from halfthou.verdicts import Action, Open
+from tests.boring import block, bore_limits
+from tests.core.test_every_answer import as_new
+from tests.loosen import at, grams, loose, piston_limits, skirts
+from tests.making import MAKER, NOON, as_set, figure, inches, limits, look, mm
+
+
+def goes_back(one: Job, part: str) -> bool:
+    found = assess(one).part(part)
+    return found.action is Action.REUSE and not found.opens
+
+
+@pytest.mark.parametrize(("under", "action"), [("0.254", Action.REGRIND), ("0.2541", Action.REFER)])
+def test_a_nitrided_crank_loses_ten_thou_at_most(under: str, action: Action) -> None:
+    """Rule: sets.regrind.hardened. 0.010 in and 0.25 mm are one figure."""
+    house = HouseRules(hardened_crank=HardenedCrank.WITHIN_CASE)
+    on = limits(hardening=Hardening.NITRIDED, case_depth=figure(mm("0.5")))
+    found = hardening_says(on, house, mm(under))
+    assert found is not None
+    assert found.action is action
+
+
+@pytest.mark.parametrize("kind", [Hardening.INDUCTION, Hardening.NITRIDED])
+def test_the_makers_least_case_holds_for_every_hardening(kind: Hardening) -> None:
+    """Rule: sets.regrind.hardened. A case of 0.30 mm, 0.20 mm of it ground off each side: 0.20 left."""
+    house = HouseRules(hardened_crank=HardenedCrank.WITHIN_CASE)
+    on = limits(hardening=kind, case_depth=figure(mm("0.30")), least_case=figure(mm("0.25")))
+    found = hardening_says(on, house, mm("0.20"))
+    assert found is not None
+    assert (found.action, found.case) == (Action.REPLACE, HardeningCase.THROUGH)
+
+
+def test_a_sheet_whose_smallest_size_lies_inside_a_steps_band_is_asked_about() -> None:
+    """Rule: sets.sheet-questions. New 2.0370 to 2.0378: 0.030 under is 2.0070 to 2.0078."""
+    say = Notation.usual(Unit.INCH)
+    ask = CATALOGUE["journal"].questions
+    inside = as_set(limits(smallest_allowed=figure(inches("2.0074"))))
+    below = as_set(limits(smallest_allowed=figure(inches("2.0070"))))
+    assert "smallest_allowed" in dict(ask(inside, say))
+    assert "smallest_allowed" not in dict(ask(below, say))
+
+
+@pytest.mark.parametrize("answer", ["scuffed", "seized metal", "rust or pitted", "scored, nail catches"])
+def test_what_is_bored_out_has_no_sure_size_without_its_depth(answer: str) -> None:
+    """Rule: bores.surface: pits, rust and a scuff go as deep as they go."""
+    shallow = assess(block(seen=(look("bore-2", Look.BORE_WALL, answer),)))
+    assert Open.SCORE_DEPTH in shallow.part("bore-2").opens
+    assert shallow.of("bores").to_order == ()
+    deep = assess(block(seen=(look("bore-2", Look.BORE_WALL, answer, "0.004"),)))
+    assert Open.SCORE_DEPTH not in deep.part("bore-2").opens
+
+
+@pytest.mark.parametrize(("coating", "waits"), [("unknown", True), ("plasma", True), ("none", False), ("", False)])
+def test_a_bore_whose_coating_nobody_knows_waits_for_it(coating: str, waits: bool) -> None:
+    """Rule: bores.coated. Blank on plain iron is plain."""
+    on = bore_limits()
+    made = {key: value for key, value in {**on.made, "coating": coating}.items() if value}
+    one = block(on=on.model_copy(update={"made": made}))
+    assert (Look.COATING.value in assess(one).part("bore-1").unseen) is waits
+    said = tuple(look(f"bore-{n}", Look.COATING, "plain") for n in range(1, 5))
+    told = block(on=on.model_copy(update={"made": made}), seen=said)
+    assert assess(told).part("bore-1").unseen == ()
+
+
+def test_a_sleeve_is_measured_before_it_is_bored() -> None:
+    """Rule: bores.before-boring: not every sleeve may be bored."""
+    worn = {n: ["4.0080"] * 6 if n == 3 else ["4.0002"] * 6 for n in range(1, 5)}
+    sleeved = assess(block(worn, seen=(look("bore-1", Look.SLEEVE, "sleeve fitted"),)))
+    assert sleeved.of("bores").action is Action.REBORE
+    assert any("wall of the sleeve" in reason.text for reason in sleeved.of("bores").reasons)
+    assert sleeved.of("bores").to_order == ()
+
+
+def bored(one: Job) -> Job:
+    done = Operation(
+        id="b", kind=OperationKind.BORE, on="bores", step=Length(0), by="bench", at=NOON - timedelta(hours=3)
+    )
+    return one.model_copy(update={"operations": (done,)})
+
+
+def test_a_bore_bored_on_record_is_held_to_the_new_clearance() -> None:
+    """Rule: pistons.clearance: the worn clearance is for a worn bore, whatever piston lies in it."""
+    new = as_new("piston")
+    sheet = new.limits.sets["pistons"]
+    clearance, worn = sheet.band("clearance"), sheet.figure("clearance_worn")
+    assert clearance is not None and worn is not None and worn.value > clearance.most
+    between = Length((clearance.most.nm + worn.value.nm) // 2)
+    bore = min(r.count for r in new.readings if r.part == "bore-2" and r.feature == "diameter")
+    skirt = next(r for r in new.readings if r.part == "piston-2" and r.feature == "skirt")
+    small = skirt.model_copy(update={"count": bore - between.nm})
+    collapse = {**sheet.figures, "collapse": Figure(value=worn.value, source=MAKER)}
+    sets = {**new.limits.sets, "pistons": sheet.model_copy(update={"figures": collapse})}
+    loose_one = new.model_copy(
+        update={
+            "readings": (*(r for r in new.readings if r.id != skirt.id), small),
+            "limits": new.limits.model_copy(update={"sets": sets}),
+        }
+    )
+    most = next(f for f in assess(loose_one).part("piston-2").figures if f.key == "piston clearance most")
+    after = next(f for f in assess(bored(loose_one)).part("piston-2").figures if f.key == "piston clearance most")
+    assert (most.limit_nm, after.limit_nm) == (worn.value.nm, clearance.most.nm)
+    assert not goes_back(bored(loose_one), "piston-2")
+
+
+def four(**more: Any) -> Job:
+    return loose((*skirts(*["3.9978"] * 4), *more.pop("readings", ())), scope=("pistons",), **more)
+
+
+@pytest.mark.parametrize(("last", "odd"), [("512000", None), ("520000", "piston-4")])
+def test_a_piston_too_heavy_for_its_set_does_not_go_back(last: str, odd: str | None) -> None:
+    """Rule: pistons.weight: 512 g each and 4 g allowed."""
+    weights = ["512000", "512500", "511800", last]
+    read = tuple(r for n, text in enumerate(weights, start=1) for r in at(f"piston-{n}", "weight", text))
+    found = assess(four(readings=read, on={"pistons": piston_limits(figures={"weight_spread": grams(most=4000)})}))
+    assert [part.id for part in found.parts if Open.UNEVEN in part.opens] == ([odd] if odd else [])
+    assert all(found.part(f"piston-{n}").action is not Action.REUSE for n in (4,) if odd)
+
+
+def test_a_crown_off_the_others_does_not_go_back() -> None:
+    """Rule: pistons.crown: 0.010 in apart allowed, one stands 0.020 lower: another rod, piston or throw."""
+    read = tuple(
+        r for n, text in enumerate(("0.0050", "0.0060", "0.0050", "-0.0150"), start=1)
+        for r in at(f"piston-{n}", "crown height", text)
+    )  # fmt: skip
+    on = {"pistons": piston_limits(figures={"crown_spread": figure(inches("0.010"))})}
+    found = assess(four(readings=read, on=on))
+    assert [part.id for part in found.parts if Open.UNEVEN in part.opens] == ["piston-4"]
+
+
+@pytest.mark.parametrize(("skirt", "good"), [("3.9978", True), ("3.9950", False), ("3.9995", False)])
+def test_a_new_piston_has_its_size_when_it_comes_in(skirt: str, good: bool) -> None:
+    """Rule: pistons.new."""
+    spare = Piece(id="in", part="piston-s1", kind="piston", new=True, by="bench", at=NOON)
+    found = assess(four(readings=at("piston-s1", "skirt", skirt), pieces=(spare,))).part("piston-s1")
+    assert (not any(reason.rule == "pistons.new" for reason in found.reasons)) is good
+    assert good or found.action is not Action.REUSE
+
+
+def test_metal_as_fine_as_flour_is_no_failure() -> None:
+    """An engine running in leaves as much: said, and the pump goes back by its figures."""
+    one = as_new("oil pump")
+    others = tuple(seen for seen in one.seen if not (seen.on == "pump" and seen.look == "metal"))
+    for answer, back in (("a trace, fine as flour", True), ("metal found", False)):
+        told = next(seen for seen in one.seen if seen.on == "pump" and seen.look == "metal")
+        found = one.model_copy(update={"seen": (*others, told.model_copy(update={"answer": answer}))})
+        assert goes_back(found, "pump") is back

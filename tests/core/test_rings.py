@@ -139,8 +139,8 @@ def test_the_second_gap_is_at_least_as_wide_as_the_top() -> None:
 
 
 def test_a_used_second_ring_is_not_filed_out_to_its_top_ring() -> None:
-    """Common practice, no source: what is aimed at is aimed at with new rings; a worn top, or one that leaves, is no
-    measure. Second 0.0190 beside a top of 0.0300, its own band from 0.0180."""
+    """Common practice, no source: what is aimed at is aimed at with new rings; a worn top, or one that leaves, is
+    no measure. Second 0.0190 beside a top of 0.0300, its own band from 0.0180."""
     assert assess(only(rings("0.0300", "0.0190", "0.0200"))).part("ring-1.2").action == "reuse"
 
 

@@ -56,8 +56,8 @@ ASKED = ("Draw a nail across it", "Look for cross-hatch", "Look first: ", "Look 
 #: Answers that a judgement has changed since, by name: what was measured in them stands; what is told of them is by
 #: hand in tests/core/test_judged_right.py. One crank waits as one (docs/decisions/0015): mains are not *reuse*
 #: beside a rod journal that is blue, or whose half bearing turned.
-#: A used second ring is held to its own band, not filed out to its top ring: what is told of rings stands by hand in
-#: tests/core/test_rings.py.
+#: A used second ring is held to its own band, not filed out to its top ring: what is told of rings stands by hand
+#: in tests/core/test_rings.py.
 CHANGED = {"blue-but-passed", "turned-in-its-housing"}
 CHANGED_RINGS = {"all-sound", "worn-rings"}
 

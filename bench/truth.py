@@ -3,7 +3,8 @@
 Ten thousand journals near their limits. The figures, for each of size, out-of-round and taper: of all "within", the
 share that is in truth beyond; of all "beyond", the share that is in truth within. Promised: at most 5 % each, the
 one-sided 95 % of the guard band. Half of the gauges were checked on a standard before measuring. Then journals that
-stand exactly at a limit of five scatters: the share called beyond.
+stand exactly at a limit of five scatters: the share called beyond. Then a figure of every other kind of part,
+the same, and further from its limit than three of its doubts.
 """
 
 from __future__ import annotations
@@ -22,8 +23,9 @@ from halfthou.verdicts import FigureKey
 from tests.core.test_extremes import SCATTER, called_beyond
 from tests.making import NOON, inches
 from tests.simulated import TENTH, TrueGauge, TrueJournal, bench_job, micrometer, readings_of
+from tests.simulated_parts import TRIED, tried_out
 
-JOURNALS, AT_LIMIT = 10_000, 1_000
+JOURNALS, AT_LIMIT, EACH = 10_000, 1_000, 2_000
 LIMIT, OVAL, TAPER = inches("2.0370").nm, inches("0.0010").nm, inches("0.0006").nm
 
 
@@ -41,6 +43,22 @@ def checked(gauge: TrueGauge, chance: random.Random) -> SettingCheck:
     true = standard.nm + chance.uniform(-1_000, 1_000)
     read = tuple(Length(gauge.read(true, chance)) for _ in range(3))
     return SettingCheck(id="c", gauge="mic", standard=standard, read=read, unit=Unit.INCH, by="bench", at=NOON)
+
+
+def for_every_kind() -> None:
+    """Print the same for a figure of every other kind: wrong of what was called, at the limit, and far from it."""
+    print(f"truth, {EACH} parts of each kind near and past a limit, and {EACH} exactly at it:")
+    for seed, tried in enumerate(TRIED):
+        found = tried_out(tried, EACH, seed)
+        within, beyond = found.share("within"), found.share("beyond")
+        at = {state: found.at_limit[state] / EACH for state in ("within", "beyond")}
+        reuse = found.far["wrong reuse"] / max(found.far["beyond"], 1)
+        replace = found.far["wrong replace"] / max(found.far["inside"], 1)
+        print(
+            f"  {tried!s:<28} “within” in truth beyond {within:6.2%}, “beyond” in truth within {beyond:6.2%}; "
+            f"at the limit within {at['within']:5.1%}, beyond {at['beyond']:5.1%}; "
+            f"three doubts off: wrong reuse {reuse:.2%}, wrong replace {replace:.2%}"
+        )
 
 
 def main() -> None:
@@ -73,6 +91,7 @@ def main() -> None:
             share = wrong[name, state] / max(called[name, state], 1)
             print(f"  {name:<13} “{state}” {called[name, state]:>5}, in truth {truly} {share:6.2%}")
         print(f"  {name:<13} too close to call {close:.1%}")
+    for_every_kind()
     print(f"exactly at the limit, called beyond, {AT_LIMIT} journals each (promised 5 %, allowed 6.5 %):")
     for figure_key in (FigureKey.SIZE, FigureKey.OUT_OF_ROUND, FigureKey.TAPER):
         for planes in (2, 3, 5):

@@ -24,10 +24,10 @@ from halfthou.report import (
     doubts_of,
     stations_of,
 )
-from halfthou.sets import waived_of, words_of
+from halfthou.sets import Reopened, waived_of, words_of
 from halfthou.strip import BeforeBench, before_bench, caps_seen, faults_of_strip
 from halfthou.surveys import SeenBy, found_before_work, seen_on, survey_parts
-from halfthou.verdicts import Action
+from halfthou.verdicts import USED_AGAIN, Action, Called
 from halfthou.words import Reason, not_judged
 
 HALF_TENTH = Length(1_270)
@@ -92,10 +92,37 @@ def judge(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) 
         before={},
         memo=memo,
     )
+    judged = _decided(given, catalogue)
+    late = tuple(_read_since(judged))
+    if not late:
+        return judged
+    opened = {one.decision.id for one in late}
+    standing = {key: word for key, word in given.standing.items() if word.id not in opened}
+    return _decided(replace(given, standing=standing, reopened=(*given.reopened, *late)), catalogue)
+
+
+def _decided(given: Given, catalogue: Catalogue) -> JudgedJob:
     decided: dict[str, SetDecided] = {}
     for trade in catalogue.trades:
         decided.update(trade.decide(replace(given, before=decided)))
     return JudgedJob(given, catalogue, decided)
+
+
+def _read_since(judged: JudgedJob) -> Iterator[Reopened]:
+    """The decisions to use parts again that a figure beyond its limit, read after them, opens again.
+
+    Rule:    sets.word-covers.
+    """
+    job, engine = judged.job, judged.engine
+    for (one, part, _), word in judged.given.standing.items():
+        uses = word.kind is DecisionKind.OVERRIDDEN and word.action in USED_AGAIN
+        if part or not uses or one not in judged.decided:
+            continue
+        for member in engine.of_set(one):
+            read = (r.at for r in job.readings if r.part == member and r.id not in job.taken_back)
+            if max(read, default=word.at) > word.at:
+                found = judged.trade(one).findings(judged.decided[one], member)
+                yield from (Reopened(word, f"{f.name} beyond", member) for f in found if f.called is Called.BEYOND)
 
 
 def _seen(job: Job, engine: Engine) -> SeenBy:
@@ -153,10 +180,10 @@ def put_in_words(judged: JudgedJob) -> Assessment:
 
 def _reopened(given: Given) -> Iterator[Reason]:
     """What people decided before something was found that they did not know."""
-    for decision, found in given.reopened:
-        about, where = (given.engine.named(on) for on in (decision.part or decision.set, found.on))
+    for decision, found, on in given.reopened:
+        about, where = (given.engine.named(one) for one in (decision.part or decision.set, on))
         what = "waived" if decision.kind is DecisionKind.WAIVED else "decided"
-        text = f"{about}: {what} by {decision.by} before “{found.answer}” was found at {where}. Decide again."
+        text = f"{about}: {what} by {decision.by} before “{found}” was found at {where}. Decide again."
         yield Reason(rule="sets.word-covers", text=text)
 
 

@@ -16,10 +16,11 @@ Standing = Mapping[Key, Decision]
 
 
 class Reopened(NamedTuple):
-    """A decision or a waiver, and what was found after it."""
+    """A decision or a waiver, what was found after it, and on which part, set or whole."""
 
     decision: Decision
-    found: Seen
+    found: str
+    on: str
 
 
 class Words(NamedTuple):
@@ -49,7 +50,7 @@ def words_of(job: Job, engine: Engine, seen: SeenBy) -> Words:
     since = {key: _since(decision, key, faults, engine) for key, decision in said.items()}
     return Words(
         {key: decision for key, decision in said.items() if since[key] is None},
-        tuple(Reopened(said[key], found) for key, found in since.items() if found is not None),
+        tuple(Reopened(said[key], one.answer, one.on) for key, one in since.items() if one is not None),
     )
 
 

@@ -45,6 +45,10 @@ MOST_PRESSING = (
 SIZED = (Action.REGRIND, Action.FIT_UNDERSIZE, Action.REUSE, Action.REBORE)
 
 
+#: By which a part goes back.
+USED_AGAIN = (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE, Action.HONE, Action.FILE, Action.MOVE)
+
+
 class MarkCode(StrEnum):
     """The punch marks. The drawing of each is in the web's marks file; letter and word are here."""
 

@@ -6,6 +6,7 @@ Rule: sets.waived.
 from __future__ import annotations
 
 from collections.abc import Iterator
+from datetime import timedelta
 
 import pytest
 
@@ -19,7 +20,7 @@ from tests.core.test_every_answer import EFFECTS, KEEPS_BACK, TRIED, Tried, as_n
 from tests.making import NOON, engine_of
 
 #: What a part is moved by so that its figure is far beyond, by the kind: worn the way such a part wears.
-WORN = {"journal": -500_000, "bore": 500_000, "piston": -100_000, "ring": 3_000_000, "oil pump": 1_000_000}
+WORN = {"journal": -40_000, "bore": 500_000, "piston": -100_000, "ring": 3_000_000, "oil pump": 1_000_000}
 
 
 def waived(one: Job, kind: str, part: str) -> Job:
@@ -100,3 +101,26 @@ def test_a_clearance_that_was_read_is_judged_waived_or_not() -> None:
         kind = "piston" if part.startswith("piston") else "bore"
         before, after = assess(loose).part(part), assess(waived(loose, kind, part)).part(part)
         assert (after.action, set(after.opens)) == (before.action, set(before.opens))
+
+
+@pytest.mark.parametrize("kind", TRIED)
+def test_a_word_does_not_cover_what_was_read_after_it(kind: str) -> None:
+    """Rule: sets.word-covers: decided to use it again, then read beyond its limit."""
+    part = TRIED[kind]
+    worn = read_otherwise(as_new(kind), part, WORN[kind])
+    name = engine_of(worn).parts[part].set
+
+    def decided(hours: int) -> Assessment:
+        """Decided so many hours after the part was read."""
+        last = max(reading.at for reading in worn.readings)
+        word = Decision(
+            id="d", kind=DecisionKind.OVERRIDDEN, set=name, action=Action.REUSE.value, by="owner",
+            reason="the customer asks for it", at=last + timedelta(hours=hours),
+        )  # fmt: skip
+        return assess(worn.model_copy(update={"decisions": (word,)}))
+
+    before, after = decided(-1), decided(1)
+    assert not before.of(name).decided
+    assert any(one.rule == "sets.word-covers" and "beyond" in one.text for one in before.notices)
+    assert after.of(name).decided
+    assert not any(one.rule == "sets.word-covers" for one in after.notices)

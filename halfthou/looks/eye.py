@@ -6,7 +6,7 @@ from collections.abc import Container, Iterable, Iterator, Mapping
 from typing import NamedTuple
 
 from halfthou.jobs import Seen
-from halfthou.looks.effect import Does, Effect
+from halfthou.looks.effect import KEEPS_BACK, Does, Effect
 from halfthou.looks.look import LookKind
 
 #: What a fault becomes once work was done on the part: nobody knows whether it is still there.
@@ -45,6 +45,15 @@ class Eye(tuple[EffectSeen, ...]):
     def does(self, does: Does, on: str = "") -> bool:
         """Whether anything seen does so."""
         return any(self.that(does, on=on))
+
+    @property
+    def found(self) -> tuple[str, ...]:
+        """What keeps the part back, in a few words: each look once, its answer, what was measured."""
+        found = {one.look: one.seen for one in self.that(*KEEPS_BACK)}
+        return tuple(
+            ", ".join(text for text in (f"{look}: {seen.answer}", seen.typed) if text)
+            for look, seen in found.items()
+        )
 
     def rules(self, does: Does) -> tuple[str, ...]:
         """The rules by which it does so, each once."""

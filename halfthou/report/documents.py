@@ -158,11 +158,11 @@ class SeenHere(Document):
 class PartReport(Document):
     """Everything said of one part, the same for every kind.
 
-    `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
-    a person may waive of it; `looks` what is to be looked for; `unseen` those of them without which it does not
-    go back. `size` is the size found: the least of a shaft, the
-    greatest of a hole. `place` is where it lies now where pieces are moved, `lies` says so; a `spare` did not come
-    in the engine, what is `out` lies in no place of it."""
+    `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than
+    readings a person may waive of it; `looks` what is to be looked for; `unseen` those of them without which it
+    does not go back; `found` what was seen that keeps it back, in a few words. `size` is the size found: the
+    least of a shaft, the greatest of a hole. `place` is where it lies now where pieces are moved, `lies` says so;
+    a `spare` did not come in the engine, what is `out` lies in no place of it."""
 
     id: str
     kind: str
@@ -198,6 +198,7 @@ class PartReport(Document):
     seen: tuple[SeenHere, ...] = ()
     looks: tuple[str, ...] = ()
     unseen: tuple[str, ...] = ()
+    found: tuple[str, ...] = ()
     cautions: tuple[Caution, ...] = ()
     place: str = ""
     spare: bool = False

@@ -45,10 +45,11 @@ def told(part: PartReport) -> list[str]:
 
 
 def held_to(found: Assessment) -> None:
-    """What asks is open; nothing is whole while anything asks."""
+    """What asks is open; nothing is whole while anything asks, and nothing ordered for a set that waits."""
     for part in found.parts:
         asking = [text for text in told(part) if asks(text)]
         assert not asking or part.opens or part.action in WAITS, f"{part.id}: {asking}"
+    assert not [one.set for one in found.sets if one.to_order and one.action in (Action.MEASURE, Action.REFER)]
     said = [reason.text for one in found.sets for reason in one.reasons] + [one.text for one in found.notices]
     if found.whole:
         assert not [text for text in (*said, *(t for part in found.parts for t in told(part))) if asks(text)]

@@ -105,13 +105,14 @@ def _but_for_rings(answer: dict[str, Any]) -> dict[str, Any]:
 
 
 def _as_asked(found: Assessment) -> dict[str, Any]:
-    """An answer without the looks that were added so that nothing goes back unseen, and without the line that says
-    what could be read and has no limit."""
+    """An answer without the looks that were added so that nothing goes back unseen, and without the lines that
+    came since: what could be read and has no limit, what was found in a few words."""
     answer: dict[str, Any] = found.model_dump(mode="json")
     for one in answer["sets"]:
         one["not_judged"] = ""
     for part in answer["parts"]:
         part["seen"] = [one for one in part["seen"] if not one["id"].startswith("sound.")]
+        part["found"] = []
     return answer
 
 

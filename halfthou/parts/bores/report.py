@@ -94,6 +94,7 @@ def bore_report(decided: BoreSet, bore: str, engine: Engine, say: Notation, memo
         seen=SeenHere.of(case.seen.values()),
         looks=_looks(decided, bore),
         unseen=verdict.case.unseen,
+        found=verdict.case.eye.found,
         cautions=cautions_for(action, block=True),
     )
 

@@ -201,8 +201,8 @@ _SINGLED = (
     (Open.SCORE_DEPTH, "bores.surface", "the depth of the score is not known, so no size is sure."),
     (Open.MISSED, "bores.finished", "not the size on the boring card."),
     (Open.NO_LIMIT, "verdicts.no-limit", "a limit is wanted for what was read."),
-    (Open.SEEN, "looks.holds", "what was seen is to be settled before it goes back."),
-    (Open.UNSEEN, "looks.first", "to be looked at before it goes back."),
+    (Open.SEEN, "looks.holds", "what was seen is to be settled before going back."),
+    (Open.UNSEEN, "looks.first", "to be looked at before going back."),
 )
 
 

@@ -41,6 +41,7 @@ class _Alone(Told):
     reasons: tuple[Reason, ...]
     looks: tuple[Look, ...]
     unseen: tuple[str, ...]
+    found: tuple[str, ...]
 
 
 def _alone(verdict: JournalVerdict, say: Notation) -> _Alone:
@@ -54,6 +55,7 @@ def _alone(verdict: JournalVerdict, say: Notation) -> _Alone:
         reasons=(*journal_reasons(verdict, say), *warmth_of(case.survey, verdict.size, say)),
         looks=tuple(_looks(verdict)),
         unseen=case.unseen,
+        found=case.eye.found,
     )
 
 

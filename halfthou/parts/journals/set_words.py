@@ -280,8 +280,8 @@ _OPEN_WORDS = (
     (Open.HOUSING, "verdicts.housing", "the housing is not settled: measure it, or see that it is made right."),
     (Open.FOREIGN, "sets.regrind.shells-exist", "no shell on the sheet is made for its size."),
     (Open.NO_LIMIT, "verdicts.no-limit", "a limit is wanted for what was read of its bearing."),
-    (Open.SEEN, "looks.holds", "what was seen is to be settled before it goes back."),
-    (Open.UNSEEN, "looks.first", "to be looked at before it goes back."),
+    (Open.SEEN, "looks.holds", "what was seen is to be settled before going back."),
+    (Open.UNSEEN, "looks.first", "to be looked at before going back."),
 )
 
 

@@ -121,6 +121,7 @@ def piece_report(verdict: PieceVerdict, said: Said, engine: Engine, say: Notatio
         seen=SeenHere.of(case.seen.values()),
         looks=said.looks,
         unseen=_to_look(verdict),
+        found=case.eye.found,
         cautions=cautions_of_piece(said.action, pump=case.kind.station == "pump"),
         place=case.place,
         spare=part.spare,

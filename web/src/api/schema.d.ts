@@ -2271,8 +2271,8 @@ export interface components {
          *
          *     `features` are what is read of it and of what lies beside it, its own first. `waits` is what else than readings
          *     a person may waive of it; `looks` what is to be looked for; `unseen` those of them without which it does not
-         *     go back. `size` is the size found: the least of a shaft, the
-         *     greatest of a hole. `place` is where it lies now where pieces are moved, `lies` says so; a `spare` did not come
+         *     go back; `found` what was seen that keeps it back, in a few words. `size` is the size found: the least of a
+         *     shaft, the greatest of a hole. `place` is where it lies now where pieces are moved, `lies` says so; a `spare` did not come
          *     in the engine, what is `out` lies in no place of it.
          */
         PartReport: {
@@ -2382,6 +2382,11 @@ export interface components {
              * @default []
              */
             unseen: string[];
+            /**
+             * Found
+             * @default []
+             */
+            found: string[];
             /**
              * Cautions
              * @default []

@@ -55,6 +55,13 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
         bench={bench}
         onWaive={may("decide and sign") ? onWaive : undefined}
       />
+      {here
+        .filter((part) => !part.out && part.found.length > 0)
+        .map((part) => (
+          <p key={part.id} className="mt-1">
+            <strong>{part.short_name}</strong> {part.found.join("; ")}.
+          </p>
+        ))}
       {stepped && report.steps.some((step) => step.outlook) && (
         <StepTable steps={report.steps} words={stepped} />
       )}

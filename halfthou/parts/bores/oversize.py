@@ -131,7 +131,7 @@ class BoreSet:
             return MarkCode.LOOK if self.to_see else MarkCode.TOO_CLOSE
         return MARK[self.action]
 
-    @property
+    @cached_property
     def to_see(self) -> bool:
         """Whether all is read, and nothing is open but the pistons and what the eye has still to say."""
         opens = frozenset[Open]().union(*(self.opens_of(name) for name in self.verdicts)) - {Open.PISTON}

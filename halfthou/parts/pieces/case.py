@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cached_property
 
 from halfthou.engines import FeatureKind, PartKind
 from halfthou.jobs import HouseRules, Seen, SetLimits, Waived
@@ -39,13 +40,13 @@ class PieceCase:
         """Whether it lies in the engine."""
         return bool(self.place)
 
-    @property
+    @cached_property
     def without_limit(self) -> tuple[FeatureKind, ...]:
         """What of it is read or has to be judged, and has no limit on the sheet."""
         read = {name for name in self.piece.features if self.read(name) is not None}
         return self.kind.without_limit(self.limits, read)
 
-    @property
+    @cached_property
     def unseen(self) -> tuple[str, ...]:
         """The looks without which it does not go back and that nobody has taken."""
         return self.kind.unseen(self.seen)

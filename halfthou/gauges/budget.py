@@ -57,6 +57,9 @@ def combine(parts: Iterable[tuple[float, Budget]]) -> Budget:
 
     Gives:   one term a source: what two readings share adds with its sign first, and so cancels in a difference.
     Rule:    gauges.budget.   Source: JCGM 100 (GUM) 5.1 and 5.2, recalled; checked against `uncertainties`.
+    >>> scale, step = BudgetTerm(TermKind.SCALE, "mic", 50.0), BudgetTerm(TermKind.RESOLUTION, "1a", 30.0)
+    >>> [term.nm for term in combine([(1.0, (scale, step)), (-1.0, (scale,))])]
+    [30.0]
     """
     total: dict[str, tuple[TermKind, float]] = {}
     for factor, budget in parts:
@@ -72,7 +75,11 @@ def scaled(budget: Budget, factor: float) -> Budget:
 
 
 def standard_doubt(budget: Budget) -> float:
-    """The combined standard uncertainty in nm: the root of the sum of squares."""
+    """The combined standard uncertainty in nm: the root of the sum of squares.
+
+    >>> standard_doubt((BudgetTerm(TermKind.SCALE, "a", 3.0), BudgetTerm(TermKind.RESOLUTION, "b", 4.0)))
+    5.0
+    """
     return math.sqrt(sum([nm * nm for _, _, nm in budget]))
 
 
@@ -97,12 +104,20 @@ def fitted_ovality_factor(angles_deg: tuple[float, ...]) -> float:
 
 
 def guard_band(doubt_nm: float, guard: Guard) -> Length:
-    """The guard band: the factor times the standard uncertainty, rounded outward to a whole nanometre."""
+    """The guard band: the factor times the standard uncertainty, rounded outward to a whole nanometre.
+
+    >>> guard_band(1_000, Guard.ONE_SIDED_95)
+    Length(nm=1645)
+    """
     return Length(math.ceil(GUARD_FACTOR[guard] * doubt_nm))
 
 
 def expanded(doubt_nm: float) -> Length:
-    """The expanded uncertainty U = 2u, rounded outward to a whole nanometre."""
+    """The expanded uncertainty U = 2u, rounded outward to a whole nanometre.
+
+    >>> expanded(1_000.2)
+    Length(nm=2001)
+    """
     return Length(math.ceil(COVERAGE * doubt_nm))
 
 

@@ -60,6 +60,9 @@ def beyond_guard(count: int, own_nm: float, common_nm: float, guard: Guard) -> L
              both as standard uncertainties in nm.
     Gives:   the larger of m_n·s + z·√((sd_n·s)² + c²) and k_n·s, and never less than z·√(s² + c²), rounded outward.
     Rule:    gauges.picked.   Source: order statistics; simulated in tests/stories.
+             By hand, of one: 1.645 × √(3² + 4²).
+    >>> beyond_guard(1, 3_000, 4_000, Guard.ONE_SIDED_95)
+    Length(nm=8225)
     """
     factor = GUARD_FACTOR[guard]
     plain = factor * math.hypot(own_nm, common_nm)
@@ -71,5 +74,9 @@ def beyond_guard(count: int, own_nm: float, common_nm: float, guard: Guard) -> L
 
 
 def beyond_guard_of_difference(count: int, doubt_nm: float, guard: Guard) -> Length:
-    """The same for a difference picked out of so many planes or lines: k_p times its standard uncertainty."""
+    """The same for a difference picked out of so many planes or lines: k_p times its standard uncertainty in nm.
+
+    >>> beyond_guard_of_difference(1, 1_000, Guard.TWO_U)
+    Length(nm=2000)
+    """
     return Length(math.ceil(picked_factor(count, guard) * doubt_nm))

@@ -40,7 +40,8 @@ def repeat_doubt(gauge: Gauge) -> float:
 def size_doubt(gauge: Gauge) -> float:
     """Standard uncertainty in nm of one size by a gauge as it comes from the cabinet, unchecked, at 20 degrees.
 
-    Source: GUM 4.3.7 (recalled), docs/trade: Uncertainty.
+    Source: GUM 4.3.7 (recalled), docs/trade: Uncertainty. Worked: 0.0001 in permissible and one step of 0.0001 in,
+    scatter left out: √((2540/√3)² + (2540/2√3)²) = 1640 nm.
     """
     return math.hypot(gauge.permissible_error.nm / RECTANGLE, repeat_doubt(gauge))
 
@@ -68,8 +69,10 @@ def fitness(span: Length, doubt_nm: float, guard: Guard) -> Fitness:
 
 
 def noise_floor(readings: int, deviation_nm: float) -> Length:
-    """The out-of-round that so many readings of a perfectly round journal show on average, d2 times sigma.
+    """The out-of-round that so many readings of a perfectly round journal show on average, d2 times sigma in nm.
 
     Rule:    gauges.noise-floor.   Source: docs/trade: Noise floor; control-chart constant d2.
+    >>> noise_floor(8, 1_000)
+    Length(nm=2847)
     """
     return Length(round(D2[min(max(readings, 2), 8)] * deviation_nm))

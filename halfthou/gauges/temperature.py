@@ -74,7 +74,12 @@ def at_reference(read: Length, part: Warmth, scale: Warmth) -> Length:
 
 
 def growth_of(size: Length, material: Material, kelvin: float) -> Length:
-    """How much a size grows over so many kelvin, to the nearest nanometre."""
+    """How much a size grows over so many kelvin, to the nearest nanometre.
+
+    By hand: 100 mm of steel, 10 K: 11.7 µm.
+    >>> growth_of(Length(100_000_000), Material.STEEL, 10).nm
+    11700
+    """
     return Length(round(size.nm * COEFFICIENTS[material].ppb * kelvin / 1e9))
 
 

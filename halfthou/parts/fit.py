@@ -44,6 +44,10 @@ def typical_clearance(bore: Length, alloy: str) -> Band | None:
     """The clearance usual for an alloy in a bore: a rule of thumb, which alone accepts nothing.
 
     Source:  docs/trade: Piston clearance, common practice.
+    By hand: a cast piston in 4 in: 0.0020 to 0.0030 in.
+    >>> band = typical_clearance(Length(101_600_000), CAST)
+    >>> (band.least.nm, band.most.nm) if band else None
+    (50800, 76200)
     """
     found = PER_INCH.get(alloy)
     if found is None:

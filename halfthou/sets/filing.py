@@ -47,6 +47,9 @@ def thermal_gap(bore: Length, ring_k: float, bore_k: float) -> Length:
     """The gap that warmth closes, for a ring and a bore so much warmer than when it was measured.
 
     Rule:    rings.thermal.   Source: docs/trade: Ring gaps: thermal basis.
+             By hand: π × 100 mm × (12e-6 × 200 − 11e-6 × 100) = 0.40841 mm.
+    >>> thermal_gap(Length(100_000_000), 200, 100).nm // 10
+    40840
     """
     return Length(round(math.pi * bore.nm * (RING_PER_K * ring_k - BORE_PER_K * bore_k)))
 
@@ -55,6 +58,9 @@ def typical_gap(bore: Length, use: Use, ring: int) -> Length:
     """What a gap is aimed at by the typical factor of a use: the least of its range times the bore, rounded up.
 
     Takes:   ring 1 (top) or 2 (second).
+    By hand: 100 mm × 0.0040, on the street.
+    >>> typical_gap(Length(100_000_000), Use.STREET, 1)
+    Length(nm=400000)
     """
     factor = Fraction(FACTORS[use][ring - 1][0])
     return Length(-(-bore.nm * factor.numerator // factor.denominator))

@@ -25,8 +25,8 @@ def leak_litres(gap: Length, breadth: Length, length: Length, pressure: Pressure
 
     Takes:   the gap; the breadth of the path across the flow and its length along it; the pressure; the dynamic
              viscosity of the oil in mPa s.
-    Source:  docs/trade: Leak past a gap: q = b h³ Δp / (12 µ L). By hand: 30 mm × (0.1 mm)³ × 4 bar over 12 × 20 mPa s
-             × 8 mm makes 6.25e-6 m³/s.
+    Source:  docs/trade: Leak past a gap: q = b h³ Δp / (12 µ L).
+    By hand: 30 mm × (0.1 mm)³ × 4 bar over 12 × 20 mPa s × 8 mm makes 6.25e-6 m³/s.
     >>> gap, breadth, length = Length(100_000), Length(30_000_000), Length(8_000_000)
     >>> round(leak_litres(gap, breadth, length, Pressure(400_000), 20), 3)
     0.375

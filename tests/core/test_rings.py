@@ -138,6 +138,16 @@ def test_the_second_gap_is_at_least_as_wide_as_the_top() -> None:
     assert assess(new_rings("0.0215", "0.0190", "0.0150", on=told)).part("ring-s1.2").action == "reuse"
 
 
+def test_an_oil_ring_without_a_limit_goes_by_its_looks() -> None:
+    """Common practice, no source: few sheets have its gap; unseen it passes nothing all the same."""
+    limits = {"rings": ring_limits(figures={"oil_gap": None})}
+    read = rings("0.0200", "0.0220", "0.0170")
+    found = assess(only(read, on=limits)).part("ring-1.3")
+    assert (found.action, found.figures) == ("reuse", ())
+    assert any("not judged" in reason.text for reason in found.reasons)
+    assert assess(only(read, on=limits, looked=False)).part("ring-1.3").action == "measure"
+
+
 def test_a_used_second_ring_is_not_filed_out_to_its_top_ring() -> None:
     """Common practice, no source: what is aimed at is aimed at with new rings; a worn top, or one that leaves, is
     no measure. Second 0.0190 beside a top of 0.0300, its own band from 0.0180."""

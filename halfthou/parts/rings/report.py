@@ -35,6 +35,9 @@ TELLS = {
         "rings.target",
         "What gap to aim at is not known: find the ring maker's, or say what the engine is used for.",
     ),
+    "oil": Tell(
+        "rings.target", "Gap of the oil ring not judged: no limit on the sheet. Advice: at least {0} is usual."
+    ),
     "typical": Tell("rings.target", "The gap aimed at is only what is usual: find the ring maker's sheet."),
     "closes": Tell(
         "rings.thermal", "Advice: hot, it closes by {0}, more than the {1} aimed at. Ask the ring maker."

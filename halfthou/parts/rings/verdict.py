@@ -50,7 +50,8 @@ class Target:
 
 
 def target_of(says: RingSays) -> Target | None:
-    """The gap aimed at: the maker's band, else the maker's factor, else what is typical for the engine's use.
+    """The gap aimed at: the maker's band, else the maker's factor, else what is typical for the engine's use. Of an
+    oil ring the maker's alone: without it its looks decide, and its gap is not judged.
 
     Rule:    rings.target: the second is at least as wide as the top, unless its maker says otherwise.
     Source:  docs/trade: Ring gaps.
@@ -69,8 +70,7 @@ def _target(says: RingSays) -> Target | None:
     limits, number = says.case.limits, says.number
     if number == ring.OIL:
         least = limits.figure("oil_gap")
-        thumb = Source(kind=SourceKind.RULE_OF_THUMB)
-        return Target(least.value, None, least.source) if least is not None else Target(OIL_LEAST, None, thumb)
+        return Target(least.value, None, least.source) if least is not None else None
     band = limits.band("top_gap" if number == ring.TOP else "second_gap")
     if band is not None:
         return Target(band.least, band.most, band.source)
@@ -100,7 +100,7 @@ def judge_ring(says: RingSays) -> PieceJudged:
     """
     case, target = says.case, target_of(says)
     opens = set()
-    if target is None:
+    if target is None and says.number != ring.OIL:
         opens.add(Open.NO_LIMIT)
     if case.eye.does(Does.ASKS, ring.GAP):
         opens.add(Open.FORM)
@@ -180,6 +180,8 @@ def filing_of(says: RingSays, finding: Finding | None) -> FileToFit | None:
 def _notes(says: RingSays, target: Target | None, opens: set[Open]) -> Iterator[Note]:
     if Open.NO_LIMIT in opens:
         yield Note("use")
+    if target is None and says.number == ring.OIL:
+        yield Note("oil", (OIL_LEAST,))
     if target is not None and target.source.kind is SourceKind.RULE_OF_THUMB:
         yield Note("typical")
     bore = _size(says)

@@ -15,7 +15,7 @@ from halfthou.jobs import Decision, DecisionKind, Job, Reading, Waived
 from halfthou.lengths import Length
 from halfthou.looks import Does
 from halfthou.report import Assessment, PartReport
-from halfthou.verdicts import Action, Called
+from halfthou.verdicts import Action, Called, Open
 from tests.core.test_every_answer import EFFECTS, KEEPS_BACK, TRIED, Tried, as_new
 from tests.making import NOON, engine_of
 
@@ -94,13 +94,18 @@ def test_what_was_seen_is_not_waived(tried: Tried) -> None:
 
 
 def test_a_clearance_that_was_read_is_judged_waived_or_not() -> None:
-    """Its own piston, read a hair too small: neither bore nor piston is called sound by a waiver."""
+    """Its piston reads so that the clearance stands at its limit, with a micrometer read to a thou."""
     one = as_new("piston")
-    loose = read_otherwise(one, "piston-2", -60_000)
-    for part in ("piston-2", "bore-2"):
-        kind = "piston" if part.startswith("piston") else "bore"
-        before, after = assess(loose).part(part), assess(waived(loose, kind, part)).part(part)
-        assert (after.action, set(after.opens)) == (before.action, set(before.opens))
+    worn = one.limits.sets["pistons"].figure("clearance_worn")
+    assert worn is not None
+    bore = max(r.count for r in one.readings if r.part == "bore-2" and r.feature == "diameter")
+    skirt = next(r for r in one.readings if r.part == "piston-2" and r.feature == "skirt")
+    at_limit = skirt.model_copy(update={"count": bore - worn.value.nm, "gauge": "thou-mic"})
+    close = one.model_copy(update={"readings": (*(r for r in one.readings if r.id != skirt.id), at_limit)})
+    before, after = assess(close).part("bore-2"), assess(waived(close, "bore", "bore-2")).part("bore-2")
+    assert Open.PISTON in before.opens
+    assert Open.PISTON in after.opens
+    assert not after.waits
 
 
 @pytest.mark.parametrize("kind", TRIED)

@@ -32,6 +32,7 @@ ANSWERS, BLOCKS, LOOSE = (sorted((FOLDER / place).glob("*.json")) for place in (
 
 #: What asks and nothing waits for it is advice since, and says so.
 WORDED = (
+    ("Measure with the plate still on.", "Advice: measure with the plate still on."),
     ("rejected by eye. Look ", "rejected by eye. Advice: look "),
     ("it was never primed. Look for scores", "it was never primed. Advice: look for scores"),
     ("it may stay. Watch for oil.", "it may stay. Advice: watch for oil."),

@@ -208,7 +208,7 @@ def still_to_do(decided: BoreSet, bore: str) -> Iterator[str]:
     if Open.SCORE_DEPTH in verdict.opens:
         yield "Measure how deep the score is."
     if case.house.torque_plate and not case.plate and case.bored is not None:
-        yield "Measure with the plate still on."
+        yield "Advice: measure with the plate still on."
     if decided.action_of(bore) is Action.REBORE and decided.wanted:
         yield f"Before money goes into boring: {', '.join(decided.wanted)}."
 

@@ -88,7 +88,8 @@ def _seen(person: Person, given: Seeing, job: Job, engine: Engine) -> Seen:
         said = ". ".join(fault[0].upper() + fault[1:] for fault in wrong)
         raise Refusal("bad-look", f"That was not written down. {said}.", [Fault("answer", one) for one in wrong])
     part = engine.parts.get(given.on)
-    if seen.by_one_key and (seen.on, seen.look) in seen_on(job, engine):
+    known = seen_on(job, engine).get((seen.on, seen.look)) if seen.by_one_key else None
+    if known is not None and known.answer != seen.answer:
         words = f"Somebody has said what {seen.look} is like on {engine.called(seen.on)}: say it by itself."
         raise Refusal("seen-already", words, [Fault("answer", "said already")])
     if seen.spot and part is not None:

@@ -8,7 +8,7 @@ from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 
-from halfthou.assess import assess
+from halfthou.assess import judge
 from halfthou.jobs import Gauge, HouseRules, Job, Reading, SetLimits
 from halfthou.lengths import Length, Unit
 from tests.boring import bore_limits
@@ -181,6 +181,7 @@ def tried_out(tried: Tried, times: int, seed: int) -> Count:
 def called(tried: Tried, value: int, chance: random.Random) -> tuple[str, float]:
     """What a part of that true value is called, and the standard doubt of its figure in nm; a reading that is asked
     about is called nothing."""
-    figures = assess(job_of(tried, value, chance)).part(tried.part).figures
-    found = next((one for one in figures if one.key == tried.key), None)
-    return ("held", 0.0) if found is None else (found.called.value, found.guard.nm / 1.645)
+    judged, one = judge(job_of(tried, value, chance)), _SCOPE[tried.kind]
+    figures = judged.trade(one).findings(judged.decided[one], tried.part)
+    found = next((figure for figure in figures if figure.key == tried.key), None)
+    return ("held", 0.0) if found is None else (found.called.value, found.doubt_nm)

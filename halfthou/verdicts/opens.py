@@ -31,6 +31,7 @@ class Open(StrEnum):
     SUSPECT = "fed a failure"
     UNSEEN = "not looked at"
     RINGS = "rings not known"
+    BORE = "its bore is not read"
     UNEVEN = "not like the others"
     SEEN = "something seen is not settled"
     CRANK = "the crank is to be indicated and crack-tested"

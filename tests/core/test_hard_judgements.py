@@ -159,3 +159,25 @@ def test_metal_as_fine_as_flour_is_no_failure() -> None:
         told = next(seen for seen in one.seen if seen.on == "pump" and seen.look == "metal")
         found = one.model_copy(update={"seen": (*others, told.model_copy(update={"answer": answer}))})
         assert goes_back(found, "pump") is back
+
+
+def test_a_bore_finished_past_its_card_goes_to_the_next_size() -> None:
+    """Rule: bores.finished: 4.0000 to 4.0007 bored 0.020 over; 4.0219 is 0.0012 past, and no piston fits it."""
+    sizes = {n: ["4.0219" if n == 3 else "4.0203"] * 6 for n in range(1, 5)}
+    done = Operation(
+        id="b", kind=OperationKind.BORE, on="bores", step=inches("0.020"), by="bench", at=NOON - timedelta(hours=3)
+    )
+    found = assess(block(sizes, operations=(done,), below="4.0204"))
+    assert found.part("bore-3").own_action is Action.REBORE
+    assert found.of("bores").headline == "bore and hone, 0.030 over"
+    good = assess(block({**sizes, 3: ["4.0203"] * 6}, operations=(done,), below="4.0204"))
+    assert good.part("bore-3").own_action is not Action.REBORE
+
+
+def test_a_used_ring_waits_for_its_bore() -> None:
+    """Rule: rings.growth: read at the foot its gap proves the least; how far it opens higher up, its bore says."""
+    read = tuple(r for n in range(1, 5) for r in at(f"ring-{n}.1", "closed gap", "0.0200"))
+    alone = assess(loose(read, scope=("rings",), bores={})).part("ring-1.1")
+    assert Open.BORE in alone.opens
+    assert alone.action is Action.MEASURE
+    assert Open.BORE not in assess(loose(read, scope=("bores", "rings"))).part("ring-1.1").opens

@@ -220,7 +220,9 @@ def _action(case: BoreCase, findings: tuple[Finding, ...], opens: frozenset[Open
     if case.eye.does(Does.REFERS):
         return Action.REFER
     beyond = [f for f in findings if f.called is Called.BEYOND and f.key not in (*QUESTIONS, *FINISHED)]
-    if beyond or machined(case):
+    # Finished past the size on its card: no piston of that size fits it any more.
+    past = any(f.key == FigureKey.FINISHED_MOST and f.called is Called.BEYOND for f in findings)
+    if beyond or past or machined(case):
         return Action.REFER if case.coated else Action.REBORE
     if opens - _BESIDE or not case.survey.whole or Open.UNREAD in opens:
         return Action.MEASURE

@@ -160,6 +160,7 @@ def _headline(verdict: PieceVerdict, said: Said) -> str:
         (Open.UNREAD, "Measure on"),
         (Open.TOO_CLOSE, "Too close to call"),
         (Open.NO_LIMIT, "A limit is wanted"),
+        (Open.BORE, "Read its bore"),
         (Open.UNEVEN, "Not like the others"),
         (Open.SUSPECT, "Suspect"),
         (Open.SEEN, "Settle what was seen"),

@@ -14,7 +14,7 @@ from halfthou.parts.rings import kind as ring
 from halfthou.parts.rings.kind import factor_of, ring_of
 from halfthou.sets import OIL_LEAST, WARMER_K, FileToFit, file_to_fit, thermal_gap, typical_gap
 from halfthou.surveys import FeatureSurvey
-from halfthou.verdicts import Action, FigureKind, Finding, Limit, Open, Term, judge, summed
+from halfthou.verdicts import Action, Called, FigureKind, Finding, Limit, Open, Term, judge, summed
 
 _GAP = FigureKind("closed gap least", "rings.gap", "closed gap, least", difference=False)
 _WIDE = FigureKind("closed gap most", "rings.gap", "closed gap, most", difference=False)
@@ -105,6 +105,8 @@ def judge_ring(says: RingSays) -> PieceJudged:
     if case.eye.does(Does.ASKS, ring.GAP):
         opens.add(Open.FORM)
     findings = tuple(_findings(says, target)) if target is not None and Open.FORM not in opens else ()
+    if any(one.key == _AT_TOP.key and one.called is not Called.BEYOND for one in findings) and says.bore is None:
+        opens.add(Open.BORE)
     check_only = case.limits.made.get("gaps") == ring.CHECK_ONLY
     return PieceJudged(
         findings=findings,
@@ -180,6 +182,8 @@ def filing_of(says: RingSays, finding: Finding | None) -> FileToFit | None:
 def _notes(says: RingSays, target: Target | None, opens: set[Open]) -> Iterator[Note]:
     if Open.NO_LIMIT in opens:
         yield Note("use")
+    if Open.BORE in opens:
+        yield Note("bore")
     if target is None and says.number == ring.OIL:
         yield Note("oil", (OIL_LEAST,))
     if target is not None and target.source.kind is SourceKind.RULE_OF_THUMB:

@@ -35,7 +35,9 @@ TELLS = {
         "rings.target",
         "What gap to aim at is not known: find the ring maker's, or say what the engine is used for.",
     ),
-    "bore": Tell("rings.growth", "Read at the foot of its travel: how far it opens higher up waits for its bore."),
+    "bore": Tell(
+        "rings.growth", "Its gap was read at the foot of its travel: how far it opens higher up waits for its bore."
+    ),
     "oil": Tell(
         "rings.target", "Gap of the oil ring not judged: no limit on the sheet. Advice: at least {0} is usual."
     ),

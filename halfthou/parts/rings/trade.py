@@ -93,10 +93,11 @@ def _says(given: Given, case: PieceCase, bores: BoreSet | None, tops: Mapping[st
     cylinder = ring_of(case.place)[0]
     bore = given.surveys.get(f"bore-{cylinder}")
     read = bore.features.get(DIAMETER) if bore is not None else None
-    whole = read if read is not None and read.whole and not goes_new(bores, cylinder) else None
+    new = goes_new(bores, cylinder)
+    whole = read if read is not None and read.whole and not new else None
     size = given.job.limits.sets[BORES].band("size") if BORES in given.job.limits.sets else None
     return RingSays(
-        case, number, whole, size.least if size is not None else None, given.job.use, tops.get(cylinder)
+        case, number, whole, size.least if size is not None else None, given.job.use, tops.get(cylinder), new
     )
 
 

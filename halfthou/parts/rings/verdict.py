@@ -29,7 +29,8 @@ class RingSays:
     """A ring's case with its bore and what the engine is used for.
 
     `bore` is the bore it was read in; None where that is not read whole, or is to be machined first. `top_gap` is
-    the gap the top ring of the same cylinder has or is filed to: the second is at least as wide.
+    the gap the top ring of the same cylinder has or is filed to: the second is at least as wide. `goes_new` says
+    that its bore is machined first, and another ring goes into it.
     """
 
     case: PieceCase
@@ -38,6 +39,7 @@ class RingSays:
     new_size: Length | None
     use: Use | None
     top_gap: Length | None = None
+    goes_new: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,7 +107,8 @@ def judge_ring(says: RingSays) -> PieceJudged:
     if case.eye.does(Does.ASKS, ring.GAP):
         opens.add(Open.FORM)
     findings = tuple(_findings(says, target)) if target is not None and Open.FORM not in opens else ()
-    if any(one.key == _AT_TOP.key and one.called is not Called.BEYOND for one in findings) and says.bore is None:
+    unknown = says.bore is None and not says.goes_new
+    if unknown and any(one.key == _AT_TOP.key and one.called is not Called.BEYOND for one in findings):
         opens.add(Open.BORE)
     check_only = case.limits.made.get("gaps") == ring.CHECK_ONLY
     return PieceJudged(

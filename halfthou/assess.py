@@ -122,7 +122,9 @@ def _read_since(judged: JudgedJob) -> Iterator[Reopened]:
             read = (r.at for r in job.readings if r.part == member and r.id not in job.taken_back)
             if max(read, default=word.at) > word.at:
                 found = judged.trade(one).findings(judged.decided[one], member)
-                yield from (Reopened(word, f"{f.name} beyond", member) for f in found if f.called is Called.BEYOND)
+                beyond = [f.name for f in found if f.called is Called.BEYOND]
+                if beyond:
+                    yield Reopened(word, f"{', '.join(beyond)} beyond", member)
 
 
 def _seen(job: Job, engine: Engine) -> SeenBy:

@@ -63,14 +63,14 @@ def _against_nothing(finding: Finding, name: str, say: Notation | AmountNotation
         found = near if finding.called is Called.TOO_CLOSE else "too tight. Read it again, gasket and all"
         return f"{name}, new at least {say.at_least(finding.limit)}: {found}."
     less = "less than nothing: one of the readings is wrong" if finding.value < ZERO else "nothing, or hardly more"
-    return f"{name}: {less}. Read it again: it has to turn freely."
+    return f"{name}: {less}. Read it again: it has to move freely."
 
 
 def _larger(finding: Finding, say: Notation | AmountNotation) -> str:
     over = say.text(-finding.to_spare)
     return (
         f"Greatest size {say.text(finding.value)}: {over} larger than new, and tight. "
-        "A zero, a slip, sprayed metal, a short grind, another crank: find out."
+        "A zero, a slip, sprayed metal, a short grind, or another crank."
     )
 
 

@@ -129,6 +129,8 @@ def test_a_piston_too_heavy_for_its_set_does_not_go_back(last: str, odd: str | N
     found = assess(four(readings=read, on={"pistons": piston_limits(figures={"weight_spread": grams(most=4000)})}))
     assert [part.id for part in found.parts if Open.UNEVEN in part.opens] == ([odd] if odd else [])
     assert all(found.part(f"piston-{n}").action is not Action.REUSE for n in (4,) if odd)
+    told = [reason.text for reason in found.part("piston-4").reasons if reason.rule == "pistons.weight"]
+    assert bool(told) is bool(odd), "it is said what to do with it"
 
 
 def test_a_crown_off_the_others_does_not_go_back() -> None:

@@ -24,8 +24,8 @@ KEPT = sorted((Path(__file__).parents[1] / "golden").glob("*/*.json"))
 JOBS = [path for path in KEPT if path.parent.name in ("answers", "blocks", "loose")]
 #: How a sentence begins that tells somebody to do something.
 _ASKS = re.compile(
-    r"(?:^|[.:;] )(?:Answer|Ask|Clean|Crack-test|Draw|Find|Fit|Hold|Indicate|Look|Measure|Mend|Polish|Press|Read"
-    r"|Refer|Renew|Stone|Take|Test|Watch)\b(?! at \d+ °C)"
+    r"(?:^|(?<!Advice)[.:;] )(?i:Answer|Ask|Clean|Crack-test|Draw|Find|Fit|Hold|Indicate|Look|Measure|Mend|Polish"
+    r"|Press|Read|Refer|Renew|Stone|Take|Test|Watch)\b(?! at \d+ °C)"
 )
 #: What goes neither back nor to work before somebody has said or read something.
 WAITS = (Action.MEASURE, Action.REFER, Action.REPLACE)

@@ -32,6 +32,9 @@ ANSWERS, BLOCKS, LOOSE = (sorted((FOLDER / place).glob("*.json")) for place in (
 
 #: What asks and nothing waits for it is advice since, and says so.
 WORDED = (
+    ("The only one bad: look at", "The only one bad. Advice: look at"),
+    ("another crank: find out.", "or another crank."),
+    ("Washed by fuel: look at", "Washed by fuel. Advice: look at"),
     ("Measure with the plate still on.", "Advice: measure with the plate still on."),
     ("rejected by eye. Look ", "rejected by eye. Advice: look "),
     ("it was never primed. Look for scores", "it was never primed. Advice: look for scores"),

@@ -61,7 +61,9 @@ _CRACKED = (
         until=((Look.CRACK_TEST, PASSED),),
     ),
 )
-_WASHED = (Effect(Does.ADVISES, "bores.surface", "Washed by fuel: look at that cylinder's injector or mixture."),)
+_WASHED = (
+    Effect(Does.ADVISES, "bores.surface", "Washed by fuel. Advice: look at that cylinder's injector or mixture."),
+)
 _SLEEVED = (
     Effect(Does.ADVISES, "bores.surface", "A sleeve is fitted. Advice: measure its wall before it is bored."),
 )

@@ -187,7 +187,7 @@ def _opens(
         yield Open.SEEN
     if case.unseen:
         yield Open.UNSEEN
-    if case.without_limit:
+    if case.without_limit or deck_says(case.seen.get(Look.DECK), case.limits) is DeckSays.NO_LIMIT:
         yield Open.NO_LIMIT
     if clearance_read(case):
         found = case.fit.findings(case.house) if case.fit is not None else ()

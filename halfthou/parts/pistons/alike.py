@@ -8,7 +8,7 @@ from statistics import median
 
 from halfthou.jobs import SourceKind
 from halfthou.lengths import Length
-from halfthou.parts.pieces import PieceVerdict
+from halfthou.parts.pieces import Note, PieceVerdict
 from halfthou.parts.pistons.kind import CROWN_HEIGHT, WEIGHT
 from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts import Action, Called, FigureKind, Limit, Open, greatest, judge, least, summed
@@ -23,13 +23,17 @@ def with_uneven(verdicts: Mapping[str, PieceVerdict]) -> dict[str, PieceVerdict]
 
     Rule:    pistons.weight, pistons.crown.   Source: common practice, no source.
     """
-    odd = {*_odd(verdicts, WEIGHT, _WEIGHTS), *_odd(verdicts, CROWN_HEIGHT, _CROWNS)}
-    return {name: _open(verdict) if name in odd else verdict for name, verdict in verdicts.items()}
+    found = dict(verdicts)
+    for feature, kind in ((WEIGHT, _WEIGHTS), (CROWN_HEIGHT, _CROWNS)):
+        for name in _odd(verdicts, feature, kind):
+            found[name] = _open(found[name], feature)
+    return found
 
 
-def _open(verdict: PieceVerdict) -> PieceVerdict:
+def _open(verdict: PieceVerdict, feature: str) -> PieceVerdict:
     action = Action.MEASURE if verdict.action is Action.REUSE else verdict.action
-    return replace(verdict, opens=verdict.opens | {Open.UNEVEN}, action=action)
+    judged = replace(verdict.judged, notes=(*verdict.judged.notes, Note(f"uneven {feature}")))
+    return replace(verdict, judged=judged, opens=verdict.opens | {Open.UNEVEN}, action=action)
 
 
 def _limit(verdict: PieceVerdict, feature: str) -> Limit | None:

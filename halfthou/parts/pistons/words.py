@@ -30,7 +30,7 @@ TELLS = {
         "gauges.cannot-accept",
         "The band is narrower than this gauge can tell: it can reject {0}, not accept it. A finer gauge is wanted.",
     ),
-    "one": Tell("pistons.one-or-all", "The only one bad: look at what is particular to cylinder {0}."),
+    "one": Tell("pistons.one-or-all", "The only one bad. Advice: look at what is particular to cylinder {0}."),
     "all": Tell(
         "pistons.one-or-all", "All are bad: look at what they share, oil and air, before any one cylinder."
     ),
@@ -43,6 +43,12 @@ TELLS = {
     "bore to blame": Tell("pistons.bore-or-piston", "A new piston would be too loose too: the bore is to blame."),
     "piston to blame": Tell(
         "pistons.bore-or-piston", "In this bore a new piston is within: the piston is to blame."
+    ),
+    "uneven weight": Tell(
+        "pistons.weight", "Furthest off in weight, and the set is too far apart: match it, or fit another."
+    ),
+    "uneven crown height": Tell(
+        "pistons.crown", "Its crown is furthest off, and the set is too far apart: find out why, or fit another."
     ),
     "not fitted": Tell("pieces.places", "Lies in no bore."),
     "rod on": Tell("sets.pairing", "Its rod is still on: it moves with its rod, or not at all."),

@@ -6,7 +6,7 @@ import { announce } from "../../shared/announce";
 import { type Bench, PlaceLink } from "../../shared/job";
 import { PictureStrip } from "../../shared/pictures";
 import { useWaiting, WaitingNotice } from "../../shared/queue";
-import { Button, LinkButton, Notice, Page } from "../../shared/ui";
+import { Button, Faults, LinkButton, Notice, Page } from "../../shared/ui";
 import { usePerson, useSessionChanges } from "../session";
 import { Entry } from "./Entry";
 import { FigureBars } from "./FigureBars";
@@ -95,6 +95,7 @@ function TheBench({ bench }: { bench: Bench }) {
               </Button>
             )}
           </div>
+          <Faults error={oneKey.error} />
           <Section desk={desk} onSpot={(spot) => desk.goToSpot(spot)} />
           <Looks desk={desk}>
             <PictureStrip jobId={bench.card.id} on={desk.part.id} name={desk.part.name} also={alsoOf(desk)} />

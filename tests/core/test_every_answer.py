@@ -177,7 +177,9 @@ def after(tried: Tried, work: OperationKind, *, again: bool) -> Assessment:
     )
     on = CATALOGUE[tried.kind].done_to[work][0]
     done = Operation(id="work", kind=work, on=on, by="bench", at=first - timedelta(hours=1))
-    good = faulty.model_copy(update={"id": "again", "answer": tried.row.answers[0].text, "at": first})
+    good = faulty.model_copy(
+        update={"id": "again", "answer": tried.row.sound or tried.row.answers[0].text, "at": first}
+    )
     seen = tuple(one for one in new.seen if one.id != "tried")
     seen = (*seen, faulty, good) if again else (*seen, faulty)
     return assess(new.model_copy(update={"seen": seen, "operations": (done,)}))

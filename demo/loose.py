@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from halfthou.jobs import SourceKind
+from halfthou.parts.pump.kind import RADIAL
 from workshop.limits.translate import FigureForm, SetForm
 
 FIGURE = tuple[str, str, str]
@@ -103,7 +104,13 @@ def diesel_loose() -> list[SetForm]:
         (
             {"alloy": "hypereutectic", "datum": "bottom of the skirt", "coating": "coated, size over it"},
             {"oil ring": "one-piece, with expander"},
-            {"kind": "gerotor", "drive": "crank", "viscosity": "20", "pump number": "SK 47.8.OP"},
+            {
+                "kind": "gerotor",
+                "rotor limit": RADIAL,
+                "drive": "crank",
+                "viscosity": "20",
+                "pump number": "SK 47.8.OP",
+            },
         ),
     )
 

@@ -129,6 +129,7 @@ RULES: dict[str, Rule] = {
     "rings.file": Rule("What is filed off", "arithmetic"),
     "rings.order": Rule("When a gap is read", "common practice, no source"),
     "rings.growth": Rule("A gap opens as its bore grows", "geometry: π times"),
+    "rings.at-depth": Rule("A gap read elsewhere than at the foot", "geometry: π times; depths of the sheet"),
     "rings.at-top": Rule("The gap at the top of travel", "geometry: π times; worn limit of the sheet"),
     "rings.thermal": Rule("What warmth closes", "thermal expansion; temperatures assumed"),
     "rings.eye": Rule("A ring rejected by eye", "common practice, no source"),

@@ -3,6 +3,7 @@ common practice, no source."""
 
 from __future__ import annotations
 
+import math
 from datetime import timedelta
 from typing import Any
 
@@ -13,10 +14,11 @@ from halfthou.jobs import Figure, HardenedCrank, Hardening, HouseRules, Job, Loo
 from halfthou.lengths import Length, Notation, Unit
 from halfthou.parts import CATALOGUE
 from halfthou.parts.journals.hardening import HardeningCase, hardening_says
+from halfthou.report import PartReport
 from halfthou.verdicts import Action, Open
 from tests.boring import block, bore_limits
 from tests.core.test_every_answer import as_new
-from tests.loosen import at, grams, loose, piston_limits, skirts
+from tests.loosen import DEPTH, at, grams, loose, piston_limits, ring_limits, skirts
 from tests.making import MAKER, NOON, as_set, figure, inches, limits, look, mm
 
 
@@ -183,3 +185,57 @@ def test_a_used_ring_waits_for_its_bore() -> None:
     assert Open.BORE in alone.opens
     assert alone.action is Action.MEASURE
     assert Open.BORE not in assess(loose(read, scope=("bores", "rings"))).part("ring-1.1").opens
+
+
+@pytest.mark.parametrize(
+    ("depth", "least", "most"),
+    [
+        (None, 0.0320, 0.0320 + math.pi * 0.004),
+        ("5.25", 0.0320, 0.0320 + math.pi * 0.004),
+        ("1.00", 0.0320 - math.pi * 0.004, 0.0320),
+        ("3.20", 0.0320 - math.pi * 0.001, 0.0320 + math.pi * 0.003),
+        ("4.30", 0.0320 - math.pi * 0.0005, 0.0320 + math.pi * 0.0035),
+    ],
+)
+def test_a_gap_read_elsewhere_counts_by_its_depth(depth: str | None, least: float, most: float) -> None:
+    """Rule: rings.at-depth. Geometry: a bore 4.004, 4.001 and 4.000 at 1.0, 3.2 and 5.4 in; a gap of 0.032 read
+    halfway between the last two lies 0.0005 above the foot, π times that more than there."""
+    found = gap_at(depth)
+    by_key = {one.key: one.value.nm / 25_400_000 for one in found.figures}
+    assert by_key["closed gap least"] == pytest.approx(least, abs=1e-7)
+    assert by_key["gap at the top"] == pytest.approx(most, abs=1e-7)
+    assert not found.opens
+
+
+@pytest.mark.parametrize(
+    ("depth", "sheet", "read", "waits"),
+    [
+        ("0.60", True, True, Open.PLACE),
+        ("6.00", True, True, Open.PLACE),
+        ("3.20", False, True, Open.PLACE),
+        ("3.20", True, False, Open.BORE),
+    ],
+)
+def test_a_gap_read_nobody_can_say_where_proves_nothing(depth: str, sheet: bool, read: bool, waits: Open) -> None:
+    """Rule: rings.at-depth: above the first plane, below the last, no depths on the sheet, a bore not read."""
+    found = gap_at(depth, sheet=sheet, read=read)
+    assert waits in found.opens
+    assert found.action is Action.MEASURE
+    assert not found.figures
+
+
+def gap_at(depth: str | None, *, sheet: bool = True, read: bool = True) -> PartReport:
+    """The top ring of a worn bore, its gap 0.032 in at some depth below the deck."""
+    depths = {
+        f"depth_{name}": figure(inches(at)) for name, at in (("top", "1"), ("middle", "3.2"), ("bottom", "5.4"))
+    }
+    rings = tuple(one for n in range(1, 5) for one in at(f"ring-{n}.1", "closed gap", "0.0320"))
+    down = at("ring-1.1", "depth of the gap", depth, gauge=DEPTH) if depth is not None else ()
+    worn = {n: ["4.004"] * 2 + ["4.001"] * 2 + ["4.000"] * 2 for n in range(1, 5)}
+    bores = {
+        "bores": bore_limits(figures=depths if sheet else {}),
+        "rings": ring_limits(figures={"worn_gap": figure(inches("0.060"))}),
+    }
+    return assess(loose((*rings, *down), scope=("bores", "rings"), bores=worn if read else {}, on=bores)).part(
+        "ring-1.1"
+    )

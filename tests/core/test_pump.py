@@ -15,7 +15,8 @@ from halfthou.jobs import Decision, DecisionKind, HouseRules, Look, PumpAfterMet
 from halfthou.lengths import Length
 from halfthou.parts import CATALOGUE
 from halfthou.parts.pump import leak_litres, leak_ratio, opening_pressure, series_of, spur_displacement_mm3, squeeze
-from halfthou.verdicts import Called, Open
+from halfthou.parts.pump.kind import AT_ONE_SIDE, RADIAL
+from halfthou.verdicts import Action, Called, Open
 from tests.loosen import GOOD_PUMP, PUMP_READ, at, brought, fitted, loose, newtons, pump_limits, saw
 from tests.making import (
     CASES,
@@ -116,10 +117,14 @@ def test_one_figure_beyond_its_limit_rejects(feature: str, read: str, action: st
     assert found.action == action
 
 
-def gerotor(**figures: Any) -> dict[str, Any]:
+def gerotor(given: str = RADIAL, **figures: Any) -> dict[str, Any]:
     """A pump whose outer rotor floats in its body."""
     limits = {"tip_clearance": None, "backlash": None, "rotor_body": figure(mm("0.12")), **figures}
-    return {"pump": pump_limits(figures=limits, made={"kind": "gerotor"})}
+    return {
+        "pump": pump_limits(
+            figures=limits, made={"kind": "gerotor", "rotor limit": given} if given else {"kind": "gerotor"}
+        )
+    }
 
 
 def test_only_what_floats_in_its_body_is_halved() -> None:
@@ -131,6 +136,30 @@ def test_only_what_floats_in_its_body_is_halved() -> None:
     assert radial.value.nm / 1e6 == pytest.approx(CASES["K07"]["expected"], abs=1e-6)
     tips = next(one for one in told(only(PUMP_READ, seen=GOOD_PUMP)).figures if one.key == "tip clearance")
     assert tips.value.nm == inches("0.0035").nm, "as read"
+
+
+@pytest.mark.parametrize(
+    ("given", "read", "called", "asked"),
+    [
+        (RADIAL, "0.20", Called.WITHIN, False),
+        (RADIAL, "0.26", Called.BEYOND, False),
+        (AT_ONE_SIDE, "0.10", Called.WITHIN, False),
+        (AT_ONE_SIDE, "0.20", Called.BEYOND, False),
+        ("", "0.10", Called.WITHIN, False),
+        ("", "0.20", None, True),
+        ("", "0.26", Called.BEYOND, False),
+    ],
+)
+def test_how_the_limit_of_the_outer_rotor_is_given(
+    given: str, read: str, called: Called | None, asked: bool
+) -> None:
+    """Geometry: a limit of 0.12 mm is 0.12 at one side, or 0.24 where it is radial. A sheet that does not say which
+    is asked where that decides."""
+    one = tuple(r.model_copy(update={"count": mm(read).nm}) for r in at("pump", "rotor to body", "0.008"))
+    found = told(only((*at("pump", "end clearance", "0.0020", "0.0020"), *one), seen=GOOD_PUMP, on=gerotor(given)))
+    assert next((f.called for f in found.figures if f.key == "rotor to body"), None) is called
+    assert any("does not say whether" in reason.text for reason in found.reasons) is asked
+    assert (Open.NO_LIMIT in found.opens and found.action is Action.MEASURE) or not asked
 
 
 def test_what_belongs_to_another_kind_of_pump_stays_apart() -> None:

@@ -87,6 +87,15 @@ class BoreLimits:
         return tuple(sorted({ZERO, *(step.size for step in self.steps)}, key=lambda size: size.nm))
 
 
+def depths_of_planes(limits: SetLimits, planes: int) -> dict[str, Length]:
+    """How deep the planes of a plan lie below the deck, by plane: those that the sheet tells."""
+    keys = {1: "depth_top", planes: "depth_bottom"}
+    if planes == 3:
+        keys[2] = "depth_middle"
+    found = ((plane, limits.figure(key)) for plane, key in keys.items())
+    return {str(plane): figure.value for plane, figure in found if figure is not None}
+
+
 def faults_of_bores(limits: SetLimits) -> tuple[str, ...]:
     """What does not hang together in the limits of bores, in words."""
     return tuple(_faults(limits))

@@ -57,7 +57,7 @@ FIGURES = (
     SheetFigure("tip_clearance", "Gear tips to body, radial, most"),
     SheetFigure("backlash", "Backlash, most"),
     SheetFigure("rotor_tip", "Inner to outer rotor at the tip, most"),
-    SheetFigure("rotor_body", "Outer rotor to body, radial, most"),
+    SheetFigure("rotor_body", "Outer rotor to body, most"),
     SheetFigure("vane_slot", "Vane in its slot, most"),
     SheetFigure("cover_wear", "Cover wear, most"),
     SheetFigure("cover_flatness", "Cover out of flat, most"),
@@ -75,8 +75,11 @@ FIGURES = (
     SheetFigure("leak_breadth", "Leak path at the gear faces, breadth"),
     SheetFigure("leak_length", "Leak path at the gear faces, length"),
 )
+#: How a sheet gives the limit of a rotor that floats in its body: all of its play, or half of it.
+AT_ONE_SIDE, RADIAL = "at one side, as the feeler shows it", "radial, half of that"
 MADE = (
     SheetMade("kind", "Kind of pump", (SPUR, GEROTOR, VANE)),
+    SheetMade("rotor limit", "Limit of the outer rotor is given", (AT_ONE_SIDE, RADIAL)),
     SheetMade("drive", "Driven by", ("shaft", "crank", "chain")),
     SheetMade("gears sold", "Gears or rotors sold by themselves", ("yes", "no")),
     SheetMade("teeth", "Teeth on each gear", free=True),

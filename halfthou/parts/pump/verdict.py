@@ -13,7 +13,7 @@ from halfthou.parts.pump import kind as pump
 from halfthou.parts.pump.kind import pump_kind
 from halfthou.parts.pump.leak import leak_litres, leak_ratio, opening_pressure, spur_displacement_mm3
 from halfthou.parts.pump.seal import NEAR, series_of, squeeze
-from halfthou.verdicts import Action, FigureKind, Finding, Open, Term
+from halfthou.verdicts import Action, Called, FigureKind, Finding, Open, Term
 
 _CLEARANCE, _SIZE = "pump.clearance", "pump.size"
 _RELIEF_KEYS = ("plunger", "spring", "load", "opens")
@@ -42,6 +42,8 @@ def judge_pump(case: PieceCase, failed: bool) -> PieceJudged:
     opens = set()
     if suspect and by_eye is None:
         notes, opens = (*notes, Note("suspect")), {Open.SUSPECT}
+    for note in _unsaid(case, figures, findings):
+        notes, opens = (*notes, note), {*opens, Open.NO_LIMIT}
     return PieceJudged(
         findings=findings,
         notes=notes,
@@ -107,10 +109,7 @@ def _lengths(case: PieceCase, figures: Figures) -> Iterator[Finding]:
             if key not in (pump.COVER, pump.FLATNESS):
                 yield from figures.clear(kind, (least(key),))
     if pump.ROTOR_BODY in ours:
-        # The rotor floats in its body: pushed over, one side shows all of its play, and radially it has half.
-        kind = FigureKind(pump.ROTOR_BODY, "pump.floating", "outer rotor to body, radial", difference=False)
-        yield from figures.against(kind, pump.LIMIT_OF[pump.ROTOR_BODY], (most(pump.ROTOR_BODY, 0.5),))
-        yield from figures.clear(kind, (least(pump.ROTOR_BODY, 0.5),))
+        yield from _floating(case, figures)
     shaft = _clear("shaft in its bore")
     yield from figures.against(shaft, "shaft_clearance", (most(pump.SHAFT_BORE), least(pump.SHAFT, -1)))
     yield from figures.clear(shaft, (least(pump.SHAFT_BORE), most(pump.SHAFT, -1)))
@@ -126,6 +125,44 @@ def _lengths(case: PieceCase, figures: Figures) -> Iterator[Finding]:
     yield from figures.against(
         FigureKind(pump.SEAL, "pump.seal", seal, difference=False), "seal_section", (most(seal),)
     )
+
+
+def _floating(case: PieceCase, figures: Figures) -> Iterator[Finding]:
+    """The outer rotor in its body. Pushed over, one side shows all of its play; radially it has half. Where the
+    sheet does not say which of the two it limits, it is judged where both come to the same, else not at all.
+
+    Rule:    pump.floating.   Source: docs/trade: Measuring an oil pump; geometry.
+    """
+    key, said = pump.ROTOR_BODY, case.limits.made.get("rotor limit")
+    play, radial = (
+        tuple(figures.against(kind, pump.LIMIT_OF[key], (figures.most(key, factor),)))
+        for factor, kind in (
+            (1.0, FigureKind(key, "pump.floating", "outer rotor to body, at one side", difference=False)),
+            (0.5, FigureKind(key, "pump.floating", "outer rotor to body, radial", difference=False)),
+        )
+    )
+    if said == pump.RADIAL or _is(Called.BEYOND, radial):
+        yield from radial
+    elif said == pump.AT_ONE_SIDE or _is(Called.WITHIN, play):
+        yield from play
+    yield from figures.clear(FigureKind(key, "pump.floating", key, difference=False), (figures.least(key),))
+
+
+def _unsaid(case: PieceCase, figures: Figures, findings: tuple[Finding, ...]) -> Iterator[Note]:
+    """The outer rotor's limit, where how it is given would decide and the sheet does not say."""
+    key = pump.ROTOR_BODY
+    read, limit = figures.most(key), case.limits.figure(pump.LIMIT_OF[key])
+    if (
+        key in features_of(case)
+        and read is not None
+        and limit is not None
+        and not any(f.key == key for f in findings)
+    ):
+        yield Note("rotor limit", (read.survey.sizes[read.spot], limit.value))
+
+
+def _is(called: Called, findings: tuple[Finding, ...]) -> bool:
+    return any(one.called is called for one in findings)
 
 
 def _end(case: PieceCase, figures: Figures) -> Iterator[Finding]:

@@ -11,6 +11,11 @@ from halfthou.verdicts import Action, Open
 
 TELLS = {
     REGARDLESS: Tell("pump.suspect", "Metal went through it: a new pump regardless, by the house rule."),
+    "rotor limit": Tell(
+        "pump.floating",
+        "Outer rotor {0} at one side, limit {1}: too close, since the sheet does not say whether that is what the "
+        "feeler shows or radial, half of it. Put it on the sheet.",
+    ),
     "suspect": Tell(
         "pump.suspect",
         "It fed a failure. With every figure within it goes back only on a person's word, with the reason.",

@@ -162,7 +162,6 @@ RING = PartKind(
             spots=("1a",),
             angles_deg={"a": 0},
             planned=False,
-            small=True,
             most=Length(400_000_000),
             drawing=Drawing.RING,
             hold="from the deck to the ring",
@@ -175,10 +174,10 @@ RING = PartKind(
     first_looks=(WHOLE, FACE),
     # Source: docs/trade: What work makes stale, common practice: a gap counts after the final hone only.
     stale_after={
-        OperationKind.FILE_RINGS: (GAP,),
-        OperationKind.BORE: (GAP,),
-        OperationKind.LIGHT_HONE: (GAP,),
-        OperationKind.SLEEVE: (GAP,),
+        OperationKind.FILE_RINGS: (GAP, AT_DEPTH),
+        OperationKind.BORE: (GAP, AT_DEPTH),
+        OperationKind.LIGHT_HONE: (GAP, AT_DEPTH),
+        OperationKind.SLEEVE: (GAP, AT_DEPTH),
     },
     figures=FIGURES,
     made=MADE,

@@ -38,6 +38,17 @@ TELLS = {
     "bore": Tell(
         "rings.growth", "Its gap was read at the foot of its travel: how far it opens higher up waits for its bore."
     ),
+    "depth": Tell("rings.at-depth", "Read {0} down: where its bore is least, its gap is {1}."),
+    "depth, its bore": Tell("rings.at-depth", "Read {0} down: what it is at the foot waits for its bore."),
+    "depth, the planes": Tell(
+        "rings.at-depth",
+        "Read {0} down, and the sheet does not tell how deep the planes of the bore lie. Put their depths on the "
+        "sheet, or read the gap and its depth at the foot of ring travel.",
+    ),
+    "depth, outside": Tell(
+        "rings.at-depth",
+        "Read {0} down, outside the planes of the bore. Read the gap and its depth at the foot of ring travel.",
+    ),
     "oil": Tell(
         "rings.target", "Gap of the oil ring not judged: no limit on the sheet. Advice: at least {0} is usual."
     ),
@@ -156,9 +167,10 @@ def filing_table(found: RingSet, say: Notation) -> TableShown:
             continue
         cylinder, number = ring_of(verdict.case.place)
         off = say.text(filing.off) if filing.says is Filing.FILE else ""
-        rows.append(
-            (cylinder, NAMES[number], say.text(filing.gap), say.text(filing.target), off, filing_words(filing, say))
-        )
+        gap = say.text(filing.gap)
+        if any(note.key == "depth" for note in verdict.notes):
+            gap = f"{gap} at the foot"
+        rows.append((cylinder, NAMES[number], gap, say.text(filing.target), off, filing_words(filing, say)))
     return TableShown(
         key="filing",
         title="Ring gaps",

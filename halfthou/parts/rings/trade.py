@@ -8,12 +8,13 @@ from typing import cast
 from halfthou.engines import Engine
 from halfthou.jobs import DIAMETER, Decision, Job
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.parts.bores import BoreSet
+from halfthou.parts.bores import PLAN, BoreSet, depths_of_planes
 from halfthou.parts.fit import BORES
 from halfthou.parts.pieces import PieceCase, PieceVerdict, cases_of, verdict_of
-from halfthou.parts.rings.kind import RING, SET, TOP, ring_of
+from halfthou.parts.rings.kind import AT_DEPTH, RING, SET, TOP, ring_of
 from halfthou.parts.rings.report import ring_report, rings_headline, rings_report
 from halfthou.parts.rings.together import RingSet, goes_new
+from halfthou.parts.rings.travel import Travel
 from halfthou.parts.rings.verdict import RingSays, filing_of, judge_ring, number_of, target_of
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport
@@ -89,16 +90,25 @@ class Rings:
 def _says(given: Given, case: PieceCase, bores: BoreSet | None, tops: Mapping[str, Length]) -> RingSays:
     number = number_of(case)
     if not case.placed:
-        return RingSays(case, number, None, None, given.job.use)
+        return RingSays(case, number, Travel(read_at=_depth_read(case)), None, given.job.use)
     cylinder = ring_of(case.place)[0]
     bore = given.surveys.get(f"bore-{cylinder}")
     read = bore.features.get(DIAMETER) if bore is not None else None
     new = goes_new(bores, cylinder)
     whole = read if read is not None and read.whole and not new else None
-    size = given.job.limits.sets[BORES].band("size") if BORES in given.job.limits.sets else None
-    return RingSays(
-        case, number, whole, size.least if size is not None else None, given.job.use, tops.get(cylinder), new
-    )
+    sheet = given.job.limits.sets.get(BORES)
+    planes = given.job.plans.get(BORES, PLAN).planes
+    size = sheet.band("size") if sheet is not None else None
+    depths = depths_of_planes(sheet, planes) if sheet is not None else {}
+    travel = Travel(whole, depths, depths.get(str(planes)), _depth_read(case))
+    least = size.least if size is not None else None
+    return RingSays(case, number, travel, least, given.job.use, tops.get(cylinder), new)
+
+
+def _depth_read(case: PieceCase) -> Length | None:
+    """How deep below the deck its gap was read; None where nobody says."""
+    found = case.read(AT_DEPTH)
+    return next(iter(found.sizes.values())) if found is not None else None
 
 
 def _verdict(says: RingSays) -> PieceVerdict:

@@ -7,13 +7,13 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from halfthou.jobs import Figure, Source, SourceKind, Use
-from halfthou.lengths import ZERO, Length
+from halfthou.lengths import Length
 from halfthou.looks import Does
 from halfthou.parts.pieces import Figures, Note, PieceCase, PieceJudged, eye_says
 from halfthou.parts.rings import kind as ring
 from halfthou.parts.rings.kind import factor_of, ring_of
+from halfthou.parts.rings.travel import Travel
 from halfthou.sets import OIL_LEAST, WARMER_K, FileToFit, file_to_fit, thermal_gap, typical_gap
-from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts import Action, Called, FigureKind, Finding, Limit, Open, Term, judge, summed
 
 _GAP = FigureKind("closed gap least", "rings.gap", "closed gap, least", difference=False)
@@ -28,14 +28,14 @@ WORN_TIMES = 2
 class RingSays:
     """A ring's case with its bore and what the engine is used for.
 
-    `bore` is the bore it was read in; None where that is not read whole, or is to be machined first. `top_gap` is
-    the gap the top ring of the same cylinder has or is filed to: the second is at least as wide. `goes_new` says
-    that its bore is machined first, and another ring goes into it.
+    `travel` is the bore it was read in, and where. `top_gap` is the gap the top ring of the same cylinder has or is
+    filed to: the second is at least as wide. `goes_new` says that its bore is machined first, and another ring goes
+    into it.
     """
 
     case: PieceCase
     number: int
-    bore: FeatureSurvey | None
+    travel: Travel
     new_size: Length | None
     use: Use | None
     top_gap: Length | None = None
@@ -90,8 +90,9 @@ def _target(says: RingSays) -> Target | None:
 
 def _size(says: RingSays) -> Length | None:
     """The bore a gap is worked out for: where it is least, as read; the new size where it is not read."""
-    if says.bore is not None and says.bore.sizes:
-        return min(says.bore.sizes.values())
+    bore = says.travel.bore
+    if bore is not None and bore.sizes:
+        return min(bore.sizes.values())
     return says.new_size
 
 
@@ -106,14 +107,18 @@ def judge_ring(says: RingSays) -> PieceJudged:
         opens.add(Open.NO_LIMIT)
     if case.eye.does(Does.ASKS, ring.GAP):
         opens.add(Open.FORM)
-    findings = tuple(_findings(says, target)) if target is not None and Open.FORM not in opens else ()
-    unknown = says.bore is None and not says.goes_new
+    asked = _asked(says)
+    if asked is not None:
+        opens.add(_WAITS_FOR[asked])
+    unsure = asked is not None or Open.FORM in opens
+    findings = tuple(_findings(says, target)) if target is not None and not unsure else ()
+    unknown = says.travel.bore is None and not says.goes_new
     if unknown and any(one.key == _AT_TOP.key and one.called is not Called.BEYOND for one in findings):
         opens.add(Open.BORE)
     check_only = case.limits.made.get("gaps") == ring.CHECK_ONLY
     return PieceJudged(
         findings=findings,
-        notes=tuple(_notes(says, target, opens)),
+        notes=tuple(_notes(says, target, opens, findings)),
         by_eye=eye_says(case),
         remedies={_GAP.key: Action.REPLACE if check_only else Action.FILE},
         wanted=(ring.GAP,) if says.number != ring.OIL or "oil_gap" in case.limits.figures else (),
@@ -121,16 +126,38 @@ def judge_ring(says: RingSays) -> PieceJudged:
     )
 
 
+#: What is asked where a gap was read elsewhere than at the foot, and what its ring then waits for.
+_WAITS_FOR = {"depth, its bore": Open.BORE, "depth, the planes": Open.PLACE, "depth, outside": Open.PLACE}
+
+
+def _asked(says: RingSays) -> str | None:
+    """What has to be known before a gap that was read elsewhere counts; None where it counts.
+
+    Rule:    rings.at-depth.
+    """
+    travel = says.travel
+    if travel.at_foot or says.goes_new or says.case.read(ring.GAP) is None:
+        return None
+    if len(travel.depths) < 2:
+        return "depth, the planes"
+    if travel.bore is None:
+        return "depth, its bore"
+    return "depth, outside" if travel.shares is None else None
+
+
 def _findings(says: RingSays, target: Target) -> Iterator[Finding]:
     figures, guard = Figures(says.case), says.case.house.guard
     gap = figures.most(ring.GAP)
-    least = summed(_GAP, (gap,), guard)
-    if least is None or gap is None:
+    if gap is None:
+        return
+    terms = (gap, *says.travel.closes())
+    least = summed(_GAP, terms, guard)
+    if least is None:
         return
     yield judge(least, Limit(target.least, True, target.source.kind))
     new = says.case.new
     if target.most is not None and new:
-        wide = summed(_WIDE, (gap,), guard)
+        wide = summed(_WIDE, terms, guard)
         if wide is not None:
             yield judge(wide, Limit(target.most, False, target.source.kind))
     if not new:
@@ -143,31 +170,9 @@ def _worn(says: RingSays, target: Target, gap: Term) -> Iterator[Finding]:
     if worn is None:
         thumb = Source(kind=SourceKind.RULE_OF_THUMB)
         worn = Figure(value=target.least * WORN_TIMES, source=thumb)
-    terms = (gap, *growth_terms(says.bore)) if says.bore is not None else (gap,)
-    figure = summed(_AT_TOP, terms, says.case.house.guard)
+    figure = summed(_AT_TOP, (gap, *says.travel.opens()), says.case.house.guard)
     if figure is not None:
         yield judge(figure, Limit(worn.value, False, worn.source.kind))
-
-
-def growth_terms(bore: FeatureSurvey) -> tuple[Term, ...]:
-    """By how much the gap opens between the foot of ring travel and where the bore is widest: π times the mean of
-    the axes there less that at the foot.
-
-    Rule:    rings.growth.   Source: docs/trade: Ring gaps; geometry.
-    """
-    by_plane: dict[str, list[str]] = {}
-    for spot in bore.sizes:
-        by_plane.setdefault(spot[0], []).append(spot)
-    if len(by_plane) < 2:
-        return ()
-    means = {plane: sum(bore.sizes[s].nm for s in spots) / len(spots) for plane, spots in by_plane.items()}
-    foot, widest = max(by_plane), max(means, key=lambda plane: means[plane])
-    if widest == foot:
-        return ()
-    count = len(by_plane)
-    up = (Term(math.pi / len(by_plane[widest]), bore, spot, count) for spot in by_plane[widest])
-    down = (Term(-math.pi / len(by_plane[foot]), bore, spot) for spot in by_plane[foot])
-    return (*up, *down)
 
 
 def filing_of(says: RingSays, finding: Finding | None) -> FileToFit | None:
@@ -175,18 +180,25 @@ def filing_of(says: RingSays, finding: Finding | None) -> FileToFit | None:
 
     Rule:    rings.file.
     """
-    read, target = says.case.read(ring.GAP), target_of(says)
-    if read is None or target is None or not read.sizes:
+    target = target_of(says)
+    if finding is None or target is None:
         return None
-    guard = finding.guard if finding is not None else ZERO
-    return file_to_fit(next(iter(read.sizes.values())), target.least, target.most, guard)
+    return file_to_fit(finding.value, target.least, target.most, finding.guard)
 
 
-def _notes(says: RingSays, target: Target | None, opens: set[Open]) -> Iterator[Note]:
+def _notes(
+    says: RingSays, target: Target | None, opens: set[Open], findings: tuple[Finding, ...]
+) -> Iterator[Note]:
     if Open.NO_LIMIT in opens:
         yield Note("use")
-    if Open.BORE in opens:
+    asked, read_at = _asked(says), says.travel.read_at
+    if asked is not None and read_at is not None:
+        yield Note(asked, (read_at,))
+    elif Open.BORE in opens:
         yield Note("bore")
+    least = next((one for one in findings if one.key == _GAP.key), None)
+    if least is not None and read_at is not None and not says.travel.at_foot:
+        yield Note("depth", (read_at, least.value))
     if target is None and says.number == ring.OIL:
         yield Note("oil", (OIL_LEAST,))
     if target is not None and target.source.kind is SourceKind.RULE_OF_THUMB:

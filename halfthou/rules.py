@@ -148,6 +148,7 @@ RULES: dict[str, Rule] = {
     "pump.leak": Rule("What a clearance costs", "flow between parallel plates"),
     "pump.eye": Rule("A pump rejected by eye", "common practice, no source"),
     "pump.suspect": Rule("The pump that fed a failure", "house rule; common practice, no source"),
+    "pump.new-gears": Rule("New gears in a measured body", "common practice, no source"),
     "pump.new": Rule("A new pump is measured too", "common practice, no source"),
     "pump.primed": Rule("Before the pump is closed", "common practice, no source"),
     "pump.to-order": Rule("Pump parts to order", "common practice, no source"),

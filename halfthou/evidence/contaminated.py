@@ -13,6 +13,7 @@ from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.oil_way import EXTRAS, OilWay, oil_way_of
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import Dealt, DealtHow, Document, Job, PumpAfterMetal
+from halfthou.looks import METAL_SIGNS
 from halfthou.words import Reason
 
 _RULE = "evidence.contaminated"
@@ -71,10 +72,10 @@ def metal_in(sightings: Sightings, signs: frozenset[str]) -> tuple[str, ...]:
     """What gave off metal, in words; nothing where nothing is known to have."""
     bearings = BearingMap(sightings)
     found = [bearings.called(bearing) for bearing in bearings.gone]
-    return tuple(found) or tuple(words for sign, words in _METAL if sign in signs)
+    return tuple(found) or tuple(words for sign, words in zip(METAL_SIGNS, _METAL, strict=True) if sign in signs)
 
 
-_METAL = (("bearings.gone", "bearing metal"), ("metal.found", "metal in filter or pan"), ("curls", "steel curls"))
+_METAL = ("bearing metal", "metal in filter or pan", "steel curls")
 
 
 def contaminated(job: Job, sightings: Sightings, signs: frozenset[str]) -> tuple[Contaminated, ...]:

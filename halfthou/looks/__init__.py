@@ -30,7 +30,21 @@ from halfthou.looks.half_bearings import (
     WEAR,
     Grade,
 )
-from halfthou.looks.look import GOOD, KEPT, Answer, Asks, Echo, LookKind, Where, good, harmless, holds, kept, plain
+from halfthou.looks.look import (
+    GOOD,
+    KEPT,
+    METAL_SIGNS,
+    Answer,
+    Asks,
+    Echo,
+    LookKind,
+    Where,
+    good,
+    harmless,
+    holds,
+    kept,
+    plain,
+)
 from halfthou.looks.oil import FILTER_LOOKS, OIL_LOOKS, SUPPLY_LOOKS
 from halfthou.looks.shared import CRACK_FOUND, CRACK_TEST_LOOK, CRANK_SUSPECT, PASSED
 from halfthou.looks.table import AllLooks, LookTwice

@@ -41,6 +41,10 @@ class Echo(NamedTuple):
     all: bool = False
 
 
+#: The signs that metal went round with the oil: what fed it is suspect, and what it reached is washed or renewed.
+METAL_SIGNS = ("bearings.gone", "metal.found", "curls")
+
+
 @dataclass(frozen=True, slots=True)
 class Answer:
     """One answer to a look: the signs it shows, and those that were looked for and are not there.
@@ -62,6 +66,11 @@ class Answer:
     def fault(self) -> bool:
         """Whether it keeps a part back."""
         return any(one.does in KEEPS_BACK for one in self.does)
+
+    @property
+    def sheds(self) -> bool:
+        """Whether it says that metal went round with the oil."""
+        return any(sign in METAL_SIGNS for sign in self.shows)
 
     def outlasts(self, work: OperationKind) -> bool:
         """Whether what it found stands after work on the part, until it is looked at again.

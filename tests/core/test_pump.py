@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import timedelta
 from typing import Any
 
 import pint
@@ -11,7 +12,7 @@ from hypothesis import strategies as st
 
 from halfthou.amounts import Force, Pressure
 from halfthou.assess import assess, is_whole, judge
-from halfthou.jobs import Decision, DecisionKind, HouseRules, Look, PumpAfterMetal
+from halfthou.jobs import Decision, DecisionKind, HouseRules, Look, Operation, OperationKind, PumpAfterMetal
 from halfthou.lengths import Length
 from halfthou.parts import CATALOGUE
 from halfthou.parts.pump import leak_litres, leak_ratio, opening_pressure, series_of, spur_displacement_mm3, squeeze
@@ -342,3 +343,75 @@ def test_the_limits_of_a_pump_question_a_decimal_point() -> None:
         "decimal point" in fault for fault in check(pump_limits(figures={"backlash": figure(inches("0.16"))}))
     )
     assert any("is needed" in fault for fault in check(pump_limits(figures={"end_clearance": None})))
+
+
+def washed(*looks: str, hours: int = 1) -> dict[str, Any]:
+    """The pump opened and washed after metal was found, the looks taken and everything read again after that."""
+    later = NOON + timedelta(hours=hours)
+    work = Operation(id="opened", kind=OperationKind.PUMP_WORK, on="pump", by="bench", at=later)
+    after = {"at": later + timedelta(hours=1)}
+    seen = tuple(
+        one.model_copy(update={**after, "id": f"{one.id}.again"}) for one in GOOD_PUMP if one.look in looks
+    )
+    read = tuple(one.model_copy(update={**after, "id": f"{one.id}.again"}) for one in PUMP_READ)
+    return {"readings": (*PUMP_READ, *read), "operations": (work,), "seen": (*METAL, *seen), "looked": False}
+
+
+INSIDE = ("pump housing", "gears or rotors", "relief valve")
+
+
+def test_a_suspicion_ends_by_opening_washing_and_reading_again() -> None:
+    """Common practice, no source: opened, washed, the relief valve seen, every needed figure within after that."""
+    done = washed(*INSIDE)
+    assert (told(only(**done)).action, Open.SUSPECT in told(only(**done)).opens) == ("reuse", False)
+    assert is_whole(judge(only(**done)))
+
+
+@pytest.mark.parametrize("left_out", ["work", "readings", "relief valve", "a figure", "too early"])
+def test_a_suspicion_stands_while_one_of_its_ends_is_missing(left_out: str) -> None:
+    done = washed(*(one for one in INSIDE if one != left_out), hours=-3 if left_out == "too early" else 1)
+    if left_out == "work":
+        done["operations"] = ()
+    if left_out == "readings":
+        done["readings"] = PUMP_READ
+    if left_out == "a figure":
+        done["readings"] = tuple(one for one in done["readings"] if one.feature != "backlash")
+    found = only(**done)
+    assert told(found).action != "reuse"
+    assert not is_whole(judge(found))
+
+
+def test_what_a_used_spare_fed_before_makes_it_suspect_too() -> None:
+    """Common practice, no source: a pump out of another engine brings its past with it."""
+    spare = (brought("pump-s1", "oil pump"),)
+    read = tuple(one.model_copy(update={"part": "pump-s1", "id": f"s.{one.id}"}) for one in PUMP_READ)
+    seen = tuple(saw("pump-s1", one.look, one.answer) for one in METAL)
+    job = only(read, seen=seen, pieces=spare, fittings=(fitted("pump-s1", "pump"),))
+    assert assess(job).of("pump").action == "refer"
+
+
+@pytest.mark.parametrize(
+    ("look", "answer"),
+    [("filter", "copper or bronze"), ("filter", "steel or iron"), ("in the screen", "steel curls or abrasive")],
+)
+def test_metal_found_on_its_way_makes_the_pump_suspect(look: str, answer: str) -> None:
+    """Common practice, no source: what the filter holds went through the pump."""
+    on = CATALOGUE.looks[look].on[0]
+    both = (saw(on, look, answer), saw(on, look, "clean" if look == "filter" else "nothing"))
+    assert Open.SUSPECT in told(only(PUMP_READ, seen=(*GOOD_PUMP, *both))).opens
+
+
+def test_new_gears_want_a_measured_body() -> None:
+    """Common practice, no source: gears are ordered for a body that is measured; what the old ones read is gone."""
+    sold = {"pump": pump_limits(made={"gears sold": "yes"})}
+    chipped = (
+        *(one for one in GOOD_PUMP if one.look != "gears or rotors"),
+        saw("pump", "gears or rotors", "chipped"),
+    )
+    worn = at("pump", "tip clearance", "0.0200", "0.0200")
+    before = assess(only(worn, seen=chipped, on=sold))
+    assert (before.part("pump").action, before.of("pump").to_order) == ("new parts in it", ())
+    assert [one.feature for one in before.part("pump").to_read] == ["body depth"] * before.part("pump").left
+    after = assess(only((*worn, *at("pump", "body depth", "1.2520", "1.2520")), seen=chipped, on=sold))
+    assert [one.what for one in after.of("pump").to_order] == ["set of pump gears"]
+    assert not is_whole(judge(only((*worn, *at("pump", "body depth", "1.2520", "1.2520")), seen=chipped, on=sold)))

@@ -27,10 +27,16 @@ _FOREIGN = (
     ),
 )
 _HOUSING = (Effect(Does.REJECTS, _EYE, "Housing {0}: rejected by eye. Measuring adds nothing."),)
-_GEARS_SAID, _SOLD = "Gears or rotors {0}: rejected by eye. Measuring adds nothing.", "gears sold: yes"
+_SOLD = "gears sold: yes"
 _GEARS = (
-    Effect(Does.REJECTS, _EYE, _GEARS_SAID, Action.NEW_PARTS, when=_SOLD),
-    Effect(Does.REJECTS, _EYE, _GEARS_SAID, unless=_SOLD),
+    Effect(
+        Does.REMEDY,
+        "pump.new-gears",
+        "Gears or rotors {0}: rejected by eye. New ones go into a measured body.",
+        Action.NEW_PARTS,
+        when=_SOLD,
+    ),
+    Effect(Does.REJECTS, _EYE, "Gears or rotors {0}: rejected by eye. Measuring adds nothing.", unless=_SOLD),
 )
 _DRIVE = (
     Effect(

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
+from datetime import datetime
 from typing import cast
 
 from halfthou.engines import Engine
-from halfthou.jobs import Decision, Job, Look
+from halfthou.jobs import Decision, Job, Look, OperationKind
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.looks import MOVED_SEAT
 from halfthou.parts.journals.looks import HOT
@@ -24,7 +25,7 @@ from halfthou.parts.pieces import (
 from halfthou.parts.pump.kind import PUMP, SET
 from halfthou.parts.pump.looks import LOOKS
 from halfthou.parts.pump.verdict import by_house_rule, judge_pump
-from halfthou.parts.pump.words import TELLS, before_closing, still_of_pump, under_pump
+from halfthou.parts.pump.words import TELLS, before_closing, renewed, still_of_pump, under_pump
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport, SpotAsked, TableShown, ToOrder
 from halfthou.verdicts import MARKS, Action, Finding, MarkCode, Open
@@ -72,12 +73,12 @@ class Pump:
         """The pump, where it is in scope."""
         if SET not in given.job.sets:
             return {}
-        failed = any(
-            (look == Look.SEAT and seen.answer in MOVED_SEAT) or (look == Look.HEAT and seen.answer in HOT)
-            for (_, look), seen in given.seen.items()
+        failed = max(_failures(given), default=None)
+        opened = max(
+            (one.at for one in given.job.standing_operations if one.kind is OperationKind.PUMP_WORK), default=None
         )
         verdicts = {
-            name: given.memo.of(("verdict", name), _verdict, case, failed)
+            name: given.memo.of(("verdict", name), _verdict, case, failed, opened)
             for name, case in cases_of(given, PUMP, SET).items()
         }
         return {SET: PumpSet(verdicts=verdicts, decision=given.overruling(SET))}
@@ -117,8 +118,25 @@ class Pump:
         return cast(PumpSet, decided).verdicts[part].findings
 
 
-def _verdict(case: PieceCase, failed: bool) -> PieceVerdict:
-    return verdict_of(case, judge_pump(case, failed))
+def _failures(given: Given) -> Iterator[datetime]:
+    """When a bearing was found to have failed, or metal to have gone round with the oil, wherever it was seen.
+
+    Rule:    pump.suspect.
+    """
+    looks = given.engine.kinds.looks
+    several = (one for one in given.job.standing(given.job.seen) if one.look in looks and looks[one.look].several)
+    for seen in (*given.seen.values(), *several):
+        row, other = looks.get(seen.look), given.engine.places.get(seen.on)
+        answer = row.answer(seen.answer) if row is not None else None
+        moved = seen.look == Look.SEAT and seen.answer in MOVED_SEAT
+        hot = seen.look == Look.HEAT and seen.answer in HOT
+        own = other is not None and other.kind == PUMP.key
+        if not own and (moved or hot or (answer is not None and answer.sheds)):
+            yield seen.at
+
+
+def _verdict(case: PieceCase, failed: datetime | None, opened: datetime | None) -> PieceVerdict:
+    return verdict_of(case, judge_pump(case, failed, opened))
 
 
 def _part(verdict: PieceVerdict, action: Action, engine: Engine, say: Notation) -> PartReport:
@@ -212,26 +230,26 @@ def _closing(verdict: PieceVerdict) -> TableShown:
     )
 
 
-_BOUGHT = {Action.REPLACE: "oil pump", Action.NEW_PARTS: "relief plunger and spring, or gears, as told"}
-
-
 def _to_order(found: PumpSet, say: Notation) -> tuple[ToOrder, ...]:
     """What is bought for the pump; nothing where it is not settled what.
 
     Rule:    pump.to-order.
     """
-    fitted, what = found.fitted, _BOUGHT.get(found.action)
-    if fitted is None or what is None:
+    fitted = found.fitted
+    if fitted is None or found.so_far:
         return ()
+    whole = found.action is Action.REPLACE
     number = fitted.case.limits.made.get("pump number", "")
-    return (
+    what = ("oil pump",) if whole else renewed(fitted) if found.action is Action.NEW_PARTS else ()
+    return tuple(
         ToOrder(
             words="",
             step=say.shown(ZERO),
-            part_number=number if found.action is Action.REPLACE else "",
+            part_number=number if whole else "",
             count=1,
-            what=what,
+            what=one,
             parts=("Pump",),
             can_be_bought=True,
-        ),
+        )
+        for one in what
     )

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from datetime import datetime
 
 from halfthou.amounts import Force, Pressure
 from halfthou.jobs import PumpAfterMetal
@@ -26,22 +27,27 @@ def by_house_rule(verdict: PieceVerdict) -> bool:
     return any(note.key == REGARDLESS for note in verdict.judged.notes)
 
 
-def judge_pump(case: PieceCase, failed: bool) -> PieceJudged:
+def judge_pump(case: PieceCase, failed: datetime | None, opened: datetime | None) -> PieceJudged:
     """Judge one pump.
 
-    Takes:   whether metal was found in the engine or a bearing failed: then the pump that fed it is suspect.
+    Takes:   when it was found, last, that a bearing failed: then the pump that fed it is suspect; when the pump was
+             last opened and washed.
     Rule:    pump.*   Source: docs/trade: Measuring an oil pump.
     """
-    suspect = case.placed and not case.piece.part.spare and (failed or case.eye.does(Does.SUSPECTS))
     by_eye, notes = eye_says(case), tuple[Note, ...]()
-    if by_eye is None and suspect and case.house.pump_after_metal is PumpAfterMetal.NEW:
+    since = _suspect_since(case, failed)
+    if by_eye is None and since is not None and case.house.pump_after_metal is PumpAfterMetal.NEW:
         by_eye, notes = Action.REPLACE, (Note(REGARDLESS),)
-    figures = Figures(case)
+    figures, gone = Figures(case), gears_go(case)
     findings = (*_lengths(case, figures), *_amounts(figures))
+    if gone:
+        findings = tuple(one for one in findings if not one.key.startswith(_OF_GEARS))
     notes = (*notes, *_advice(case, figures, findings))
     opens = set()
-    if suspect and by_eye is None:
-        notes, opens = (*notes, Note("suspect")), {Open.SUSPECT}
+    cleared = since is not None and opened is not None and opened > since and _proven(case, findings)
+    if since is not None and by_eye is None:
+        notes = (*notes, Note("cleared" if cleared else "suspect"))
+        opens |= set() if cleared else {Open.SUSPECT}
     for note in _unsaid(case, figures, findings):
         notes, opens = (*notes, note), {*opens, Open.NO_LIMIT}
     return PieceJudged(
@@ -49,13 +55,44 @@ def judge_pump(case: PieceCase, failed: bool) -> PieceJudged:
         notes=notes,
         by_eye=by_eye,
         by_look=remedy_of(case),
-        remedies={one.key: _remedy(one.key) for one in findings},
-        wanted=tuple(_wanted(case)),
+        remedies={one.key: remedy(one.key) for one in findings},
+        wanted=(pump.DEPTH,) if gone else tuple(_wanted(case)),
         opens=frozenset(opens),
     )
 
 
-def _remedy(key: str) -> Action:
+#: What is read of the gears or rotors themselves: gone with them.
+_OF_GEARS = (pump.END, pump.TIP, pump.BACKLASH, pump.ROTOR_TIP, pump.ROTOR_BODY, pump.VANE_SLOT)
+
+
+def gears_go(case: PieceCase) -> bool:
+    """Whether its gears are renewed and the rest of it is kept.
+
+    Rule:    pump.new-gears.
+    """
+    return "pump.new-gears" in case.eye.rules(Does.REMEDY)
+
+
+def _suspect_since(case: PieceCase, failed: datetime | None) -> datetime | None:
+    """When what makes a pump suspect was found, last; None where nothing does. What a spare fed before tells its
+    own looks.
+
+    Rule:    pump.suspect.
+    """
+    found = [one.seen.at for one in case.eye.that(Does.SUSPECTS)]
+    if failed is not None and case.placed and not case.piece.part.spare:
+        found.append(failed)
+    return max(found, default=None)
+
+
+def _proven(case: PieceCase, findings: tuple[Finding, ...]) -> bool:
+    """Whether everything that every such pump is judged by is read and within."""
+    within = all(one.called is Called.WITHIN for one in findings)
+    needed = pump.NEEDED.get(pump_kind(case.limits), ())
+    return within and all(any(one.key.startswith(key) for one in findings) for key in needed)
+
+
+def remedy(key: str) -> Action:
     """What becomes of a pump of which one figure is beyond: a cover is lapped, relief parts are renewed."""
     if key in ("cover wear", "cover flatness"):
         return Action.LAP

@@ -4,10 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from halfthou.looks import Does
 from halfthou.parts.pieces import PieceVerdict, Tell
+from halfthou.parts.pump.kind import GEROTOR, SPUR, VANE, pump_kind
 from halfthou.parts.pump.looks import ENGAGED, METAL, PICKUP_SEAL, PRIMED, SCREEN, SEAL_RIGHT, YES
-from halfthou.parts.pump.verdict import REGARDLESS, by_house_rule
-from halfthou.verdicts import Action, Open
+from halfthou.parts.pump.verdict import REGARDLESS, by_house_rule, gears_go, remedy
+from halfthou.verdicts import Action, Called, Open
 
 TELLS = {
     REGARDLESS: Tell("pump.suspect", "Metal went through it: a new pump regardless, by the house rule."),
@@ -18,7 +20,11 @@ TELLS = {
     ),
     "suspect": Tell(
         "pump.suspect",
-        "It fed a failure. With every figure within it goes back only on a person's word, with the reason.",
+        "It fed a failure. It goes back opened and washed, its relief valve seen, every figure within after that; "
+        "or on a person's word, with the reason.",
+    ),
+    "cleared": Tell(
+        "pump.suspect", "It fed a failure: opened and washed since, its relief valve seen, every figure within."
     ),
     "leak": Tell("pump.leak", "End clearance {0} against {1} when new: {2} times the leak."),
     "litres": Tell("pump.leak", "That is {0} litres a minute past the gear faces at {1}, hot."),
@@ -40,6 +46,23 @@ def under_pump(verdict: PieceVerdict) -> str:
         return "every figure within, but it fed a failure"
     left = len(verdict.to_read)
     return f"{left} {'reading' if left == 1 else 'readings'} to go" if left else ""
+
+
+#: What the gears of each kind of pump are called where they are bought.
+_GEARS = {SPUR: "set of pump gears", GEROTOR: "pump rotors, inner and outer", VANE: "pump rotor and vanes"}
+
+
+def renewed(verdict: PieceVerdict) -> tuple[str, ...]:
+    """What of a pump is bought new while the rest is kept, each once.
+
+    Rule:    pump.to-order.
+    """
+    case = verdict.case
+    relief = "pump.relief" in case.eye.rules(Does.REMEDY) or any(
+        one.called is Called.BEYOND and remedy(one.key) is Action.NEW_PARTS for one in verdict.findings
+    )
+    gears = (_GEARS[pump_kind(case.limits)],) if gears_go(case) else ()
+    return (*gears, *(("relief plunger and spring",) if relief else ()))
 
 
 def still_of_pump(verdict: PieceVerdict) -> Iterator[str]:

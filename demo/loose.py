@@ -66,6 +66,16 @@ def petrol_loose() -> list[SetForm]:
     )
 
 
+#: The oil pump of the diesel three.
+ROTORS = {
+    "kind": "gerotor",
+    "rotor limit": RADIAL,
+    "drive": "crank",
+    "viscosity": "20",
+    "pump number": "SK 47.8.OP",
+}
+
+
 def diesel_loose() -> list[SetForm]:
     """The diesel three: hypereutectic pistons, a gerotor on the crank."""
     return _sets(
@@ -104,13 +114,7 @@ def diesel_loose() -> list[SetForm]:
         (
             {"alloy": "hypereutectic", "datum": "bottom of the skirt", "coating": "coated, size over it"},
             {"oil ring": "one-piece, with expander"},
-            {
-                "kind": "gerotor",
-                "rotor limit": RADIAL,
-                "drive": "crank",
-                "viscosity": "20",
-                "pump number": "SK 47.8.OP",
-            },
+            ROTORS,
         ),
     )
 

@@ -30,7 +30,7 @@ FOLDER = Path(__file__).parent
 ANSWERS, BLOCKS, LOOSE = (sorted((FOLDER / place).glob("*.json")) for place in ("answers", "blocks", "loose"))
 
 
-#: What asks and nothing waits for it is advice since, and says so.
+#: What asks and nothing waits for it is advice since, and says so. A suspicion of the pump ends by work, too.
 WORDED = (
     ("The only one bad: look at", "The only one bad. Advice: look at"),
     ("another crank: find out.", "or another crank."),
@@ -43,6 +43,11 @@ WORDED = (
     ("oil burnt here. Look at its rings", "oil burnt here. Advice: look at its rings"),
     ("oil or fuel stood here. Look at its rings", "oil or fuel stood here. Advice: look at its rings"),
     ("fuel got in here. Look at gasket", "fuel got in here. Advice: look at gasket"),
+    (
+        "It fed a failure. With every figure within it goes back only on a person's word, with the reason.",
+        "It fed a failure. It goes back opened and washed, its relief valve seen, every figure within after that; or "
+        "on a person's word, with the reason.",
+    ),
     (
         "A sleeve is fitted: measure its wall before it is bored.",
         "A sleeve is fitted. Advice: measure its wall before it is bored.",

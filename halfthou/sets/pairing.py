@@ -171,12 +171,15 @@ def pair_pistons(
 
     Takes:   bores finished (their sizes stand) or still to hone (each is finished to its piston, never below what
              it cleans up at and its hone stock); pistons with their sizes.
-    Gives:   None where no choice keeps every pair within what is allowed.
+    Gives:   None where no choice keeps every pair within what is allowed. With fewer pistons than bores every
+             piston has its bore, and the bores left over have none.
     Rule:    sets.pairing.   Source: docs/trade: Pairing pistons and bores; least sum of squares.
     """
     masses = sorted(one.mass_mg for one in pieces if one.mass_mg is not None)
     usual = masses[len(masses) // 2] if masses else 0
     costs = [[_cost(place, piece, wanted, (stock, usual)) for piece in pieces] for place in places]
+    if len(pieces) < len(places):
+        return _few(places, pieces, costs, wanted)
     best = best_pairing(costs)
     if best is None:
         return None
@@ -188,6 +191,15 @@ def pair_pistons(
         if best.of[n] != k and (worse := best.worse_by(costs, n, k)) is not None
     )
     return Paired(pairs, others)
+
+
+def _few(
+    places: Sequence[PairingPlace], pieces: Sequence[Candidate], costs: Costs, wanted: Clearances
+) -> Paired | None:
+    best = best_pairing([list(column) for column in zip(*costs, strict=True)])
+    if best is None:
+        return None
+    return Paired(tuple(_pair(places[best.of[n]], piece, wanted) for n, piece in enumerate(pieces)), ())
 
 
 def _cost(place: PairingPlace, piece: Candidate, wanted: Clearances, beside: tuple[Length, int]) -> int | None:

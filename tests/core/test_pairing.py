@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import random
 from itertools import permutations
+from typing import Any
 
 import numpy as np
 import pytest
@@ -11,8 +12,14 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import linear_sum_assignment
 
+from halfthou.assess import assess
+from halfthou.jobs import HouseRules
 from halfthou.lengths import ZERO, Length
+from halfthou.report import Assessment
 from halfthou.sets import Candidate, Clearances, PairingPlace, best_pairing, pair_pistons
+from halfthou.verdicts import Action, Open
+from tests.boring import NEW
+from tests.loosen import SOUND, loose, saw, skirts
 from tests.making import CASES, inches, mm
 
 FORBIDDEN = 10**15
@@ -139,3 +146,77 @@ def test_a_lighter_spare_breaks_a_tie_and_no_more() -> None:
     found = pair_pistons(places, tighter, Clearances(inches("0.0022"), ZERO, inches("0.0060")))
     assert found is not None
     assert "heavy" in {pair.piece for pair in found.pairs}, "a better clearance weighs more than any weight"
+
+
+UNEVEN = {1: ["4.0000"] * 6, 2: ["4.0007"] * 6, 3: ["4.0005"] * 6, 4: NEW}
+NEAR = {1: "4.0000", 2: "4.0006", 3: "4.0004", 4: "4.0002"}
+
+
+def tight_in_bore_1(*others: str, **more: Any) -> Assessment:
+    """Piston 1 has 0.0013 in bore 1, where 0.0016 is the least."""
+    free = HouseRules(spread_k=0, pistons_keep=False)
+    values: dict[str, Any] = {"bores": UNEVEN, "below": NEAR, "seen": SOUND, "house_rules": free, **more}
+    return assess(loose(skirts("3.9987", *others), scope=("bores", "pistons"), **values))
+
+
+def test_a_piston_tight_only_where_it_lies_is_paired_before_it_is_condemned() -> None:
+    """Rule: sets.pairing. By hand: 3.9987 has 0.0020 in bore 2 of 4.0007, 3.9977 has 0.0023 in bore 1."""
+    found = tight_in_bore_1("3.9977", "3.9980", "3.9979")
+    assert {found.part(f"piston-{n}").action for n in (1, 2)} == {Action.MOVE}
+    assert found.of("pistons").to_order == ()
+    assert any("Better in bore 2: 0.0020 there." in one.text for one in found.part("piston-1").reasons)
+
+
+def test_a_tight_piston_waits_until_every_bore_is_read() -> None:
+    bores = {n: texts for n, texts in UNEVEN.items() if n != 2}
+    found = tight_in_bore_1("3.9977", "3.9980", "3.9979", bores=bores)
+    assert found.part("piston-1").action is Action.MEASURE
+    assert found.of("pistons").to_order == ()
+
+
+def test_a_tight_piston_that_fits_no_bore_is_replaced() -> None:
+    """0.0013 is the least it has anywhere."""
+    same = {n: ["4.0000"] * 6 for n in range(1, 5)}
+    found = tight_in_bore_1("3.9978", "3.9978", "3.9978", bores=same, below=dict.fromkeys(same, "4.0000"))
+    assert found.part("piston-1").action is Action.REPLACE
+    assert [one.parts for one in found.of("pistons").to_order] == [("Piston 1",)]
+
+
+def test_a_tight_piston_takes_the_bore_of_one_that_is_scrap() -> None:
+    """By hand: piston 2 is scuffed; 3.9987 has 0.0020 in its bore, and the new piston goes into bore 1."""
+    scuffed = (*SOUND, saw("piston-2", "skirts", "scuffed on one skirt"))
+    found = tight_in_bore_1("3.9977", "3.9983", "3.9981", seen=scuffed)
+    assert (found.part("piston-1").action, found.part("piston-2").action) == (Action.MOVE, Action.REPLACE)
+    assert [(one.count, one.parts) for one in found.of("pistons").to_order] == [(1, ("Piston 1",))]
+
+
+def test_fewer_pistons_than_bores_are_paired_as_scipy_pairs_them() -> None:
+    """Library: scipy.optimize.linear_sum_assignment, which takes a table of any two sides."""
+    places = [PairingPlace(f"p{n}", inches(f"4.000{n}"), True, frozenset({"a", "b"})) for n in (1, 4, 7, 9)]
+    pieces = [Candidate("a", inches("3.9985")), Candidate("b", inches("3.9980"))]
+    found = pair_pistons(places, pieces, Clearances(inches("0.0022"), inches("0.0010"), inches("0.0040")))
+    assert found is not None
+    off = [[((one.size - piece.size) - inches("0.0022")).nm ** 2 for one in places] for piece in pieces]
+    rows, columns = linear_sum_assignment(np.array(off, dtype=float))
+    assert {(pair.piece, pair.place) for pair in found.pairs} == {
+        (pieces[row].name, places[column].name) for row, column in zip(rows, columns, strict=True)
+    }
+
+
+@pytest.mark.parametrize(
+    ("stamped", "bore", "asked"), [(None, "4.0003", True), ("0.010", "4.0003", False), (None, "4.0103", False)]
+)
+def test_a_size_a_step_up_is_believed_only_with_the_bore_or_the_stamp(
+    stamped: str | None, bore: str, asked: bool
+) -> None:
+    """Rule: pistons.present. A skirt 0.0014 larger than new was read hot or misread; it is no piston of 0.010 over
+    that has lost 0.0086, unless its bore or its stamp says so."""
+    stamp = () if stamped is None else (saw("piston-1", "size stamped", "crown stamp", amount=inches(stamped)),)
+    bores = {n: [bore] * 6 for n in range(1, 5)}
+    job = loose(
+        skirts("3.9995", "3.9978", "3.9978", "3.9978"), scope=("bores", "pistons"), seen=(*SOUND, *stamp),
+        bores=bores, below=bore,
+    )  # fmt: skip
+    found = assess(job).part("piston-1")
+    assert any("nothing says that it is of a larger size" in one.text for one in found.reasons) is asked
+    assert (Open.FORM in found.opens and found.action is Action.MEASURE) or not asked

@@ -45,8 +45,8 @@ WORDED = (
     ("fuel got in here. Look at gasket", "fuel got in here. Advice: look at gasket"),
     (
         "It fed a failure. With every figure within it goes back only on a person's word, with the reason.",
-        "It fed a failure. It goes back opened and washed, its relief valve seen, every figure within after that; or "
-        "on a person's word, with the reason.",
+        "It fed a failure. It goes back opened and washed, its relief valve seen, every figure within after that; "
+        "or on a person's word, with the reason.",
     ),
     (
         "A sleeve is fitted: measure its wall before it is bored.",

@@ -257,16 +257,8 @@ def _to_order(found: PistonSet, say: Notation) -> Iterator[ToOrder]:
     """
     if found.so_far or found.action in (Action.MEASURE, Action.REFER):
         return
-    step = found.step or ZERO
     if found.bored_to is None:
-        taken = {pair.place for pair in found.pair_of.values()}
-        wanted = [
-            v.case.piece.part.short
-            for place, v in found.placed.items()
-            if found.action_of(v.case.piece.part.id) is Action.REPLACE and place not in taken
-        ]
-        if wanted:
-            yield _order("pistons", wanted, step, say)
+        yield from _new_ones(found, say)
     pins = [
         v.case.piece.part.short
         for v in found.placed.values()
@@ -274,6 +266,22 @@ def _to_order(found: PistonSet, say: Notation) -> Iterator[ToOrder]:
     ]
     if pins:
         yield _order("gudgeon pins", pins, ZERO, say)
+
+
+def _new_ones(found: PistonSet, say: Notation) -> Iterator[ToOrder]:
+    """New pistons for the bores that are left without one, by the size their bore stands at."""
+    taken = {pair.place for pair in found.pair_of.values()}
+    left = {Action.REPLACE, Action.MOVE}
+    wanted: dict[Length, list[str]] = {}
+    for place, verdict in found.placed.items():
+        piece, cylinder = verdict.case.piece.part.id, place.removeprefix("piston-")
+        if found.action_of(piece) in left and place not in taken:
+            bore = found.bores.verdicts.get(f"bore-{cylinder}") if found.bores is not None else None
+            read = bore is not None and bore.case.survey.sizes
+            size = bore.case.present if bore is not None and read else found.steps[piece]
+            wanted.setdefault(size, []).append(f"Piston {cylinder}")
+    for size in sorted(wanted, key=lambda one: one.nm):
+        yield _order("pistons", wanted[size], size, say)
 
 
 def _order(what: str, parts: list[str], step: Length, say: Notation) -> ToOrder:

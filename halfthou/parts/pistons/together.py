@@ -12,7 +12,7 @@ from halfthou.engines import Engine
 from halfthou.jobs import HouseRules
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.bores import BoreSet
-from halfthou.parts.fit import SKIRT, ClearanceLimits
+from halfthou.parts.fit import LEAST, SKIRT, ClearanceLimits
 from halfthou.parts.pieces import WORST_FIRST, Note, PiecesTogether, PieceVerdict
 from halfthou.parts.pistons.kind import CROWN_HEIGHT, WEIGHT, bank_of
 from halfthou.parts.pistons.looks import LEFT, MADE_FOR, RIGHT, ROD, STILL_ON
@@ -80,10 +80,12 @@ class PistonSet(PiecesTogether):
             return Action.REPLACE
         chosen = {pair.piece: pair.place for pair in self.pair_of.values()}
         if self.paired is None:
-            return own
+            return own if own is not Action.MOVE else Action.REPLACE if self.paired_failed else Action.MEASURE
         if piece not in chosen:
-            return Action.REPLACE if own is Action.REUSE else own
-        return Action.MOVE if chosen[piece] != verdict.case.place and own is Action.REUSE else own
+            return Action.REPLACE if own in (Action.REUSE, Action.MOVE) else own
+        if own not in (Action.REUSE, Action.MOVE):
+            return own
+        return Action.MOVE if chosen[piece] != verdict.case.place else Action.REUSE
 
     @cached_property
     def own(self) -> Action:
@@ -137,10 +139,12 @@ def paired_pistons(found: PistonSet, engine: Engine) -> tuple[Paired | None, boo
     if not pieces or any(v.action is Action.MEASURE for v in found.placed.values()):
         return None, False
     places = [_place(found, engine, cylinder, pieces) for cylinder in range(1, found.places + 1)]
+    if len(pieces) < len(places) and not any(v.action is Action.MOVE for v in pieces.values()):
+        return None, False
     candidates = [_candidate(verdict) for verdict in pieces.values()]
     wanted = Clearances(limits.target, limits.band.least, limits.worn.value)
     best = pair_pistons(places, candidates, wanted)
-    return best, best is None and bores.action not in _BORED and len(pieces) >= len(places)
+    return best, best is None and bores.action not in _BORED
 
 
 def _only_pistons(bores: BoreSet) -> bool:
@@ -222,9 +226,22 @@ def notes_of(found: PistonSet) -> dict[str, tuple[Note, ...]]:
     for piece, away in _crowns(found):
         notes[piece].append(Note("crown height", (away,)))
     for place, pair in found.pair_of.items():
-        if found.verdicts[pair.piece].case.place not in ("", place):
-            notes[pair.piece].append(Note("moved", (place.removeprefix("piston-"), pair.clearance)))
+        verdict = found.verdicts[pair.piece]
+        if verdict.case.place not in ("", place):
+            key = "moved" if _better(found, verdict, pair) else "moved for the set"
+            notes[pair.piece].append(Note(key, (place.removeprefix("piston-"), pair.clearance)))
+    for piece, verdict in found.verdicts.items():
+        if verdict.action is Action.MOVE and found.action_of(piece) is Action.MEASURE:
+            notes[piece].append(Note("tight here"))
     return {name: tuple(said) for name, said in notes.items() if said}
+
+
+def _better(found: PistonSet, verdict: PieceVerdict, pair: Pair) -> bool:
+    """Whether a piece comes nearer to the clearance aimed at in the bore it goes to than where it lies."""
+    own = verdict.finding(LEAST.key)
+    if own is None or found.limits is None:
+        return False
+    return abs(pair.clearance - found.limits.target) < abs(own.value - found.limits.target)
 
 
 def _crowns(found: PistonSet) -> Iterator[tuple[str, Length]]:

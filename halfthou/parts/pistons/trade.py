@@ -40,8 +40,11 @@ class Pistons:
         steps, verdicts = {}, {}
         for name, case in cases.items():
             stamped = case.seen.get(STAMPED)
-            steps[name] = step_of(case, steps_of(given.job.limits), stamped.amount if stamped else None)
-            says = PistonSays(case, steps[name], _fit(given, case, bores))
+            size = step_of(
+                case, steps_of(given.job.limits), stamped.amount if stamped else None, _stands_at(case, bores)
+            )
+            steps[name] = size.step
+            says = PistonSays(case, size.step, _fit(given, case, bores), None if case.new else size.unlikely)
             verdicts[name] = given.memo.of(("verdict", name), _verdict, says, _must_fit(case, bores))
         house, sheet = given.job.house_rules, given.job.limits
         limits = clearance_limits(sheet.sets[SET], sheet.sets.get(_BORES))
@@ -87,6 +90,14 @@ class Pistons:
     def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:
         """Every judged length of one piston."""
         return cast(PistonSet, decided).verdicts[part].findings
+
+
+def _stands_at(case: PieceCase, bores: BoreSet | None) -> Length | None:
+    """The size that the bore a piece lies in stands at, or is taken to; None where that is not known."""
+    bore = bores.verdicts.get(case.place.replace("piston-", "bore-")) if bores is not None and case.placed else None
+    if bores is None or bore is None or not bore.case.survey.sizes:
+        return None
+    return (bores.oversize if _machined(bores, case.place) else None) or bore.case.present
 
 
 def _fit(given: Given, case: PieceCase, bores: BoreSet | None) -> Fit:

@@ -22,30 +22,46 @@ MORE_THAN_NEW = Length(25_400)
 
 @dataclass(frozen=True)
 class PistonSays:
-    """A piston's case with what it lies in: the step it is of, and its fit."""
+    """A piston's case with what it lies in: the step it is of, and its fit. `unlikely` is how much larger than new
+    its skirt reads, where nothing but the skirt says that it is of a larger size."""
 
     case: PieceCase
     step: Length
     fit: Fit
+    unlikely: Length | None = None
 
 
-def step_of(case: PieceCase, steps: tuple[Length, ...], stamped: Length | None) -> Length:
-    """The oversize a piston is of: by its skirt, else as it is stamped.
+@dataclass(frozen=True, slots=True)
+class StepSaid:
+    """The oversize a piston is of; by how much it reads larger than new where its skirt alone says so."""
 
-    Rule:    pistons.present. A stamp is a claim: it decides only between sizes that the skirt leaves open.
+    step: Length
+    unlikely: Length | None = None
+
+
+def step_of(case: PieceCase, steps: tuple[Length, ...], stamped: Length | None, bore: Length | None) -> StepSaid:
+    """The oversize a piston is of: by its skirt with the size of its bore, or with its stamp.
+
+    Takes:   the oversizes sold; what is stamped on it; the size its bore stands at, None where that is not read.
+    Rule:    pistons.present. A stamp is a claim: it decides only between sizes that the skirt leaves open. A size
+             further up is believed with the bore's or the stamp's: a skirt read hot is larger, too.
     """
     skirt, size = case.read(SKIRT), case.limits.band("size")
     if skirt is None or size is None or not skirt.sizes:
-        return stamped or ZERO
+        return StepSaid(stamped or ZERO)
     read = next(iter(skirt.sizes.values()))
 
     def holds(step: Length) -> bool:
         """Whether a piston of a step can read so: worn, and larger than new by no more than a slip of the hand."""
         return size.least + step - NOT_THE_SKIRT <= read <= size.most + step + MORE_THAN_NEW
 
-    if stamped is not None and holds(stamped):
-        return stamped
-    return next((step for step in steps if holds(step)), stamped or ZERO)
+    for known in (stamped, bore):
+        if known is not None and holds(known):
+            return StepSaid(known)
+    found = next((step for step in steps if holds(step)), stamped or ZERO)
+    stands = bore or ZERO
+    larger = read - size.most - stands
+    return StepSaid(found, larger if found > stands and stamped != found and larger > ZERO else None)
 
 
 def judge_piston(says: PistonSays) -> PieceJudged:
@@ -83,11 +99,21 @@ def _opens(says: PistonSays) -> Iterator[Open]:
     case = says.case
     if case.limits.figure("gauge_height") is None:
         yield Open.PLACE
-    elif _at_a_land(says):
+    elif _unlikely(says) or _at_a_land(says):
         yield Open.FORM
-    tight = says.fit.least
-    if tight is not None and tight < ZERO:
+    if _larger(says):
         yield Open.CONTRADICTED
+
+
+def _larger(says: PistonSays) -> bool:
+    """Whether it reads larger than the bore it lies in."""
+    tight = says.fit.least
+    return tight is not None and tight < ZERO
+
+
+def _unlikely(says: PistonSays) -> Length | None:
+    """By how much it reads larger than new for its bore; what is larger than the bore itself is said as that."""
+    return None if _larger(says) else says.unlikely
 
 
 def _at_a_land(says: PistonSays) -> Length | None:
@@ -164,14 +190,16 @@ def _as_new(says: PistonSays, figures: Figures) -> Iterator[Finding]:
 
 
 def _remedies(case: PieceCase, findings: tuple[Finding, ...]) -> dict[str, Action]:
-    """What mends what is beyond: a worn pin is changed; play with a good pin scraps the piston.
+    """What mends what is beyond: a worn pin is changed; play with a good pin scraps the piston; one that is tight
+    where it lies may fit another bore.
 
-    Rule:    pistons.pin.   Source: docs/trade: Measuring a piston: a pin may be good and its piston scrap.
+    Rule:    pistons.pin, sets.pairing.   Source: docs/trade: Measuring a piston.
     """
     pin = next((one for one in findings if one.key == "pin"), None)
     worn = pin is not None and pin.called is Called.BEYOND
     groove = Action.REGROOVE if case.limits.made.get("regrooved") == "here" else Action.REPLACE
     return {
+        LEAST.key: Action.MOVE,
         "pin": Action.REPIN,
         "pin in the piston": Action.REPIN if worn else Action.REPLACE,
         "pin in the small end": Action.REPIN,
@@ -183,8 +211,10 @@ def _notes(says: PistonSays, opens: set[Open]) -> Iterator[Note]:
     case = says.case
     if Open.PLACE in opens:
         yield Note("height")
-    under = _at_a_land(says)
-    if under is not None and Open.PLACE not in opens:
+    under, larger = _at_a_land(says), _unlikely(says)
+    if larger is not None:
+        yield Note("unlikely", (larger,))
+    elif under is not None and Open.PLACE not in opens:
         yield Note("land read", (under,))
     tight = says.fit.least
     if tight is not None and tight < ZERO:

@@ -18,6 +18,11 @@ TELLS = {
         "Read {0} below new: that is a ring land, or a digit missing, more likely than wear. Read it again at the "
         "gauge height, square to the pin.",
     ),
+    "unlikely": Tell(
+        "pistons.present",
+        "Reads {0} larger than new for its bore, and nothing says that it is of a larger size. Read it again, "
+        "cold; or write down what is stamped on its crown.",
+    ),
     "larger": Tell(
         "pistons.clearance", "Reads {0} larger than its bore: one of the two is misread. Read both again."
     ),
@@ -38,6 +43,10 @@ TELLS = {
         "pistons.crown", "Crown stands {0} off the others: a wrong rod, piston or crank throw in this cylinder?"
     ),
     "moved": Tell("sets.pairing", "Better in bore {0}: {1} there."),
+    "moved for the set": Tell("sets.pairing", "To bore {0}, so that the whole set fits: {1} there."),
+    "tight here": Tell(
+        "sets.pairing", "Tight in this bore alone: which bore it fits is known once all of them are read."
+    ),
     "stays": Tell("sets.pairing", "Keeps its own bore, by the house rule."),
     "bored": Tell("pistons.oversize", "Its bore goes to {0}: a piston of that size takes its place."),
     "bore to blame": Tell("pistons.bore-or-piston", "A new piston would be too loose too: the bore is to blame."),

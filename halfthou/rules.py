@@ -79,6 +79,7 @@ RULES: dict[str, Rule] = {
     "bores.finished": Rule("Held against the boring card", "common practice, no source"),
     "bores.wear": Rule("Wear of a bore", "worked example H03"),
     "bores.ridge": Rule("The ridge at the top", "common practice, no source"),
+    "bores.state": Rule("Main caps torqued, the plate on", "common practice, no source"),
     "bores.angles": Rule("Four angles where two can miss", "common practice, no source"),
     "bores.unlike-wear": Rule("Does not look like wear", "common practice, no source"),
     "bores.surface": Rule("What is seen on the wall", "common practice, no source"),

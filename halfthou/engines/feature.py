@@ -10,7 +10,7 @@ from typing import NamedTuple
 
 from halfthou.amounts import Quantity
 from halfthou.engines.expected import Expected
-from halfthou.jobs import LimitsSheet, Material, Plan, Purpose, plane_and_angle
+from halfthou.jobs import LimitsSheet, Material, OperationKind, Plan, Purpose, plane_and_angle
 from halfthou.lengths import Length
 
 
@@ -46,7 +46,8 @@ class FeatureKind:
     `plan` is the usual one where it can be chosen (planes by angles); else `spots` are fixed, as many as the kind
     lists and named as it likes, letters of angles in degrees beside them. `planned` says that its spots are part of
     what must be read. `hole` turns wear round: holes grow. `caps` says that it does not count with the caps loose;
-    `asks` what state is asked of it (caps, plate) and in which words. `drawing` shows where the gauge goes, `hold`
+    `asks` what state is asked of it (caps, plate) and in which words; after `as_finished` work it counts in that
+    state alone. `drawing` shows where the gauge goes, `hold`
     says how it is held; planes and angles are called by name where they have one (planes where the plan has as
     many). `most` is more than it can be, whatever the sheet says. `expected` tells from the sheet what it can
     measure. `quantity` is what it is; `small` a gap, a play or a wear, typed as it is and not by last digits, which
@@ -64,6 +65,7 @@ class FeatureKind:
     hole: bool = False
     caps: bool = False
     asks: Mapping[str, str] = field(default_factory=dict)
+    as_finished: tuple[OperationKind, ...] = ()
     drawing: Drawing = Drawing.PLAIN
     hold: str = ""
     plane_names: tuple[str, ...] = ()

@@ -36,6 +36,7 @@ COLUMNS = (
     "corrects",
     "repeats",
     "caps torqued",
+    "plate on",
     "cleaned",
     "withdrawn",
     "answer",
@@ -70,6 +71,7 @@ class ReadingRow:
     corrects: str | None = None
     repeats: str | None = None
     caps_torqued: bool | None = None
+    plate_fitted: bool | None = None
     cleaned: bool | None = None
     withdrawn: bool = False
     answer: tuple[str, Length | None] | None = None
@@ -104,6 +106,7 @@ def write_readings(job: Job) -> str:
                 reading.corrects or "",
                 reading.repeats or "",
                 _yes(reading.caps_torqued),
+                _yes(reading.plate_fitted),
                 _yes(reading.cleaned),
                 "yes" if reading.id in withdrawn else "",
                 answer.slip if answer is not None else "",
@@ -279,6 +282,12 @@ class _Against:
 
 
 _NAME = re.compile(r"^[A-Za-z0-9._:-]{1,64}$")
+_STATES = (
+    ("caps torqued", "caps_torqued"),
+    ("plate on", "plate_fitted"),
+    ("cleaned", "cleaned"),
+    ("withdrawn", "withdrawn"),
+)
 _SAID = {"": None, "yes": True, "no": False}
 
 
@@ -290,7 +299,7 @@ def _more(cells: dict[str, str], where: str, faults: list[Fault]) -> dict[str, A
         if cell and not _NAME.match(cell):
             faults.append(Fault(where, f"“{cell[:64]}” is no name of a reading ({column})"))
         found[name] = cell or None
-    for column, name in (("caps torqued", "caps_torqued"), ("cleaned", "cleaned"), ("withdrawn", "withdrawn")):
+    for column, name in _STATES:
         cell = cells.get(column, "").lower()
         if cell not in _SAID:
             faults.append(Fault(where, f"“{cell[:20]}” is neither yes nor no ({column})"))

@@ -16,6 +16,7 @@ from halfthou.surveys.spots import Aside, SpotState
 from halfthou.surveys.taken import Taken, TakenWith
 
 CAPS_LOOSE = "read with the caps not torqued"
+PLATE_OFF = "read as finished with the plate off"
 NOT_CLEAN = "read before it was clean"
 #: A spot of a part: its feature, and its name.
 FeatureSpot = tuple[str, str]
@@ -57,7 +58,8 @@ def read_part(
     Takes:   the plan chosen for its set, if one was; what is on record of it.
     Rule:    two readings of one spot are both kept, the newest is current; a corrected or withdrawn reading stays
              in the record and counts no more; a stale one is never judged as current; one at a place that is not in
-             the plan is judged all the same (surveys.plan.outside).
+             the plan is judged all the same (surveys.plan.outside); one of a finished bore counts in the state it
+             was finished in (bores.state).
     """
     kind = engine.kinds.of(part)
     plans = {f.key: chosen or f.plan for f in kind.features if f.plan is not None}
@@ -75,7 +77,7 @@ def read_part(
             continue
         by_spot[feature.key, spot].append(reading)
     states = {
-        (key, spot): _spot_state(spot, kind.by_key[key], readings, on_it.worked.get((part.id, key)), taken_with)
+        (key, spot): _spot_state(spot, kind.by_key[key], readings, on_it, taken_with)
         for (key, spot), readings in by_spot.items()
     }
     return PartRead(part, taken_with, plans, states, outside)
@@ -83,19 +85,30 @@ def read_part(
 
 @dataclass(frozen=True, slots=True)
 class PartFacts:
-    """What is on record of one part: the readings that stand, and the last work that made each feature stale."""
+    """What is on record of one part: the readings that stand, the last work that made each feature stale, the work
+    by which it was finished, oldest first; and whether the house finishes under a plate."""
 
     readings: tuple[Reading, ...]
     worked: LastWork
+    finished: tuple[Operation, ...] = ()
+    plate: bool = False
 
 
-def facts_by_part(job: Job, worked: LastWork) -> dict[str, PartFacts]:
+def facts_by_part(job: Job, engine: Engine, worked: LastWork) -> dict[str, PartFacts]:
     """What is on record of each part of which anything is."""
     read = job.standing_by_part
     work: dict[str, LastWork] = defaultdict(dict)
     for (part, feature), done in worked.items():
         work[part][part, feature] = done
-    return {part: PartFacts(read.get(part, ()), work[part]) for part in {*read, *work}}
+    finished: dict[str, tuple[Operation, ...]] = defaultdict(tuple)
+    for one in job.standing_operations if job.operations else ():
+        for part in engine.touched(one.on):
+            if any(one.kind in feature.as_finished for feature in engine.kinds.of(engine.parts[part]).features):
+                finished[part] = (*finished[part], one)
+    plate = job.house_rules.torque_plate
+    return {
+        part: PartFacts(read.get(part, ()), work[part], finished[part], plate) for part in {*read, *work, *finished}
+    }
 
 
 NOTHING = PartFacts((), {})
@@ -127,13 +140,13 @@ def _spot_in(
 
 
 def _spot_state(
-    spot: str, feature: FeatureKind, readings: list[Reading], worked: Operation | None, taken_with: TakenWith
+    spot: str, feature: FeatureKind, readings: list[Reading], on_it: PartFacts, taken_with: TakenWith
 ) -> SpotState:
     if len(readings) > 1:
         # Of two taken at the same moment the smaller counts: their names and their order in a file say nothing.
         readings.sort(key=lambda reading: (reading.at, -reading.count, reading.id), reverse=True)
     gauges = taken_with.cabinet.gauges
-    aside = tuple(found for r in readings if (found := _aside(r, worked, gauges[r.gauge], feature)) is not None)
+    aside = tuple(found for r in readings if (found := _aside(r, on_it, gauges[r.gauge], feature)) is not None)
     left = readings
     if aside:
         gone = {found.reading.id for found in aside}
@@ -149,11 +162,15 @@ def _spot_state(
     return SpotState(spot, counted, others, aside)
 
 
-def _aside(reading: Reading, worked: Operation | None, gauge: Gauge, feature: FeatureKind) -> Aside | None:
+def _aside(reading: Reading, on_it: PartFacts, gauge: Gauge, feature: FeatureKind) -> Aside | None:
+    worked = on_it.worked.get((reading.part, feature.key))
     if wrong := reads_something_else(gauge, feature.quantity):
         return Aside(reading, None, wrong)
     if worked is not None and reading.at <= worked.at:
         return Aside(reading, worked, "")
-    if reading.caps_torqued is False and feature.caps:
+    as_finished = any(one.kind in feature.as_finished and reading.at > one.at for one in on_it.finished)
+    if reading.caps_torqued is False and (feature.caps or as_finished):
         return Aside(reading, None, CAPS_LOOSE)
+    if reading.plate_fitted is False and as_finished and on_it.plate and "plate" in feature.asks:
+        return Aside(reading, None, PLATE_OFF)
     return Aside(reading, None, NOT_CLEAN) if reading.cleaned is False else None

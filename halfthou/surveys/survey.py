@@ -130,7 +130,7 @@ def survey_parts(job: Job, engine: Engine, memo: Memo) -> dict[str, PartSurvey]:
     Gives:   a survey for every part of the sets in scope, read or not, in the order of the work.
     """
     taken_with = lay_out(job, engine, memo)
-    on_record = facts_by_part(job, last_work(job, engine))
+    on_record = facts_by_part(job, engine, last_work(job, engine))
     reads: dict[str, PartRead] = {}
     for part in engine.parts.values():
         if part.set not in job.sets:

@@ -22,6 +22,7 @@ class Open(StrEnum):
     HOUSING = "housing"
     REFERRED = "somebody else's word"
     FORM = "does not look like wear"
+    STATE = "not read in the state it runs in"
     FOUR_ANGLES = "four angles wanted"
     PISTON = "piston clearance not known"
     BEFORE_BORING = "wanted before boring"

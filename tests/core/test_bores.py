@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from datetime import timedelta
 
 import miniball
 import numpy as np
@@ -35,7 +36,7 @@ from halfthou.parts.bores.cylinder import displaced_mm3, travel_each_turn
 from halfthou.parts.bores.walls import wall_left
 from halfthou.report import PartReport
 from halfthou.sets import Reach, Rung, choose_one_size
-from halfthou.verdicts import Action, CleanUp, Finding, clean_up_size
+from halfthou.verdicts import Action, CleanUp, Finding, Open, clean_up_size
 from tests.boring import DIAL, NEW, block, bore_limits, bore_readings, oversizes, set_on_a_ring
 from tests.making import CASES, NOON, figure, inches, look, mm
 
@@ -348,3 +349,50 @@ def test_the_boring_card_and_the_bores_held_against_it() -> None:
     held = boring_card(decided(job), engine, say)
     assert held is not None
     assert [line.hit for line in held.lines] == ["hit", "hit", "missed by 0.0006", "hit"]
+
+
+def _bored(**state: bool) -> Job:
+    """Bored to 4.0200 to 4.0207, measured again at four angles in a state."""
+    done = Operation(
+        id="b", kind=OperationKind.BORE, on="bores", step=inches("0.020"), by="bench", at=NOON - timedelta(hours=1)
+    )
+    sizes = {n: ["4.0203"] * 6 for n in range(1, 5)}
+    return block(sizes, operations=(done,), readings=bore_readings(sizes, "4.0203", **state))
+
+
+@pytest.mark.parametrize(
+    ("state", "counts", "open_"),
+    [
+        ({"plate_fitted": True, "caps_torqued": True}, True, False),
+        ({"plate_fitted": False, "caps_torqued": True}, False, False),
+        ({"plate_fitted": True, "caps_torqued": False}, False, False),
+        ({"caps_torqued": True}, True, True),
+    ],
+)
+def test_a_finished_bore_counts_in_the_state_it_was_finished_in(
+    state: dict[str, bool], counts: bool, open_: bool
+) -> None:
+    """Rule: bores.state. Common practice, no source: measured with the plate still on, main caps torqued."""
+    found = assess(_bored(**state)).part("bore-1")
+    assert bool(found.figures) is counts
+    assert (Open.STATE in found.opens) is open_
+    assert counts or any("kept and not judged" in one.text for one in found.reasons)
+
+
+def test_a_house_without_plates_asks_for_none() -> None:
+    job = _bored(caps_torqued=True)
+    house = job.house_rules.model_copy(update={"torque_plate": False})
+    found = assess(job.model_copy(update={"house_rules": house})).part("bore-1")
+    assert Open.STATE not in found.opens
+
+
+def test_loose_main_caps_may_reject_and_never_accept() -> None:
+    """Rule: bores.state. Common practice, no source: a block with its caps slack stands as it does not run."""
+    good = dict.fromkeys(range(1, 5), NEW)
+    loose_caps = assess(block(good, readings=bore_readings(good, caps_torqued=False))).part("bore-1")
+    assert loose_caps.action is Action.MEASURE
+    assert any("never accepted" in one.text for one in loose_caps.reasons)
+    worn = {**good, 1: ["4.0090"] * 2 + ["4.0040"] * 4}
+    assert (
+        assess(block(worn, readings=bore_readings(worn, caps_torqued=False))).part("bore-1").action is Action.REBORE
+    )

@@ -56,6 +56,7 @@ def _measure_headline(verdict: BoreVerdict) -> str:
         (Open.FORM, "Not worn like that"),
         (Open.OUTSIDE, "Read outside the plan"),
         (Open.UNREAD, "Measure on"),
+        (Open.STATE, "Caps torqued, plate on"),
         (Open.FOUR_ANGLES, "Read four angles"),
         (Open.TOO_CLOSE, "Too close to call"),
         (Open.NO_LIMIT, "A limit is wanted"),
@@ -97,6 +98,7 @@ def bore_reasons(verdict: BoreVerdict, action: Action, say: Notation) -> tuple[R
         *outside_plan(verdict.case.survey),
         *set_aside(_groups(verdict)),
         *(_unlike(found, say) for found in verdict.unlike),
+        *_state(verdict),
         *_four(verdict),
         *_figures(verdict, say),
         *_clean_up(verdict, say),
@@ -141,6 +143,15 @@ def _unlike(found: UnlikeWear, say: Notation) -> Reason:
     }[found.how]
     ask = "A reading at the wrong place, a bore pulled out of shape, or earlier work? Read it again at four angles."
     return Reason(rule="bores.unlike-wear", text=f"{text} {ask}", spots=found.spots)
+
+
+def _state(verdict: BoreVerdict) -> Iterator[Reason]:
+    if verdict.case.loose:
+        text = "Main caps not torqued: so it may be rejected, never accepted. Torque them and read it again."
+        yield Reason(rule="bores.state", text=text)
+    if verdict.case.plate_unsaid:
+        text = "Bored, and nobody says whether the plate was on when it was measured: read it again, plate on."
+        yield Reason(rule="bores.state", text=text)
 
 
 def _four(verdict: BoreVerdict) -> Iterator[Reason]:
@@ -207,8 +218,6 @@ def still_to_do(decided: BoreSet, bore: str) -> Iterator[str]:
         yield "Advice: draw a nail up to the top. Is a ridge felt? No ridge proves nothing."
     if Open.SCORE_DEPTH in verdict.opens:
         yield "Measure how deep the score is."
-    if case.house.torque_plate and not case.plate and case.bored is not None:
-        yield "Advice: measure with the plate still on."
     if decided.action_of(bore) is Action.REBORE and decided.wanted:
         yield f"Before money goes into boring: {', '.join(decided.wanted)}."
 

@@ -85,6 +85,23 @@ class BoreCase:
         return any(taken.reading.plate_fitted for taken in self.survey.taken)
 
     @property
+    def loose(self) -> bool:
+        """Whether any of its readings was taken with the main caps not torqued: it may be pulled out of shape.
+
+        Rule:    bores.state.
+        """
+        return any(taken.reading.caps_torqued is False for taken in self.survey.taken)
+
+    @property
+    def plate_unsaid(self) -> bool:
+        """Whether it was finished under a plate by the house rule, and nobody says of its readings where that was.
+
+        Rule:    bores.state.
+        """
+        finished = self.bored is not None and self.house.torque_plate
+        return finished and any(taken.reading.plate_fitted is None for taken in self.survey.taken)
+
+    @property
     def coated(self) -> bool:
         """Whether it is coated or sprayed, by the sheet or by eye."""
         return self.limits.coated or self.answer(Look.COATING) == COATED_BORE

@@ -74,6 +74,8 @@ def _material(sheet: LimitsSheet, one: str) -> Material:
 
 _SIZES = (DIAMETER, Feature.BELOW_TRAVEL.value, Feature.ABOVE_TRAVEL.value)
 _STATE = {"plate": "plate on", "caps": "main caps torqued"}
+#: What a bore is finished by: it is measured as it was honed, caps torqued, the plate on where the house has one.
+_FINISHED = (OperationKind.BORE, OperationKind.SLEEVE)
 
 
 def _single(key: Feature, *, planned: bool) -> FeatureKind:
@@ -86,6 +88,7 @@ def _single(key: Feature, *, planned: bool) -> FeatureKind:
         planned=planned,
         hole=True,
         asks=_STATE,
+        as_finished=_FINISHED,
         drawing=Drawing.BORE,
         hold="rock it: least along, most across",
         plane_names=(key.value.removesuffix(" ring travel"),),
@@ -118,6 +121,7 @@ BORE = PartKind(
             plan=PLAN,
             hole=True,
             asks=_STATE,
+            as_finished=_FINISHED,
             drawing=Drawing.BORE,
             hold="rock it: least along, most across",
             judged_by=("size",),

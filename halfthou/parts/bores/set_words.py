@@ -197,6 +197,7 @@ _SINGLED = (
     (Open.TOO_CLOSE, "verdicts.guard-band", "too close to call with this gauge."),
     (Open.LARGER, "bores.smaller", "smaller than new. Find out why before anything is fitted."),
     (Open.FORM, "bores.unlike-wear", "does not look like wear."),
+    (Open.STATE, "bores.state", "read again, main caps torqued, and as bored with the plate on."),
     (Open.FOUR_ANGLES, "bores.angles", "four angles are wanted."),
     (Open.SCORE_DEPTH, "bores.surface", "the depth of the score is not known, so no size is sure."),
     (Open.MISSED, "bores.finished", "not the size on the boring card."),

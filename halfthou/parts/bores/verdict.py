@@ -176,6 +176,8 @@ def _opens(
         yield Open.FORM
     if form is not None and survey.whole and form.angles < max(angles_needed(case), 4 if unlike else 0):
         yield Open.FOUR_ANGLES
+    if case.loose or case.plate_unsaid:
+        yield Open.STATE
     judged = [f for f in findings if f.key not in (*QUESTIONS, *FINISHED)]
     if any(f.called is Called.TOO_CLOSE for f in judged):
         yield Open.TOO_CLOSE

@@ -292,6 +292,7 @@ def _reading(person: Person, job: Job, row: ReadingRow, name: str, taken: FileTa
             corrects=row.corrects,
             repeats=row.repeats,
             caps_torqued=row.caps_torqued,
+            plate_fitted=row.plate_fitted,
             cleaned=row.cleaned,
         )
     except ValidationError as error:

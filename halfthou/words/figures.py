@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from halfthou.amounts import AmountNotation, Quantity, notation_for
 from halfthou.gauges import REPEATS, noise_floor
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.verdicts import Called, Clashing, Contradiction, FigureKey, Finding
+from halfthou.verdicts import Called, Clashing, Contradiction, FigureKey, Finding, parts_of
 from halfthou.words.reason import Reason
 from halfthou.words.steps import step_words
 
@@ -21,7 +21,7 @@ def sentence(finding: Finding, lengths: Notation) -> str:
     >>> limit = Length(12_700)
     >>> found = Finding(FigureKey.TAPER, "r", "taper", Called.WITHIN, Length(5_080), limit, False, Length(0), 0, ())
     >>> sentence(found, Notation.usual(Unit.INCH))
-    'Taper 0.0002, limit 0.0005.'
+    'Taper 0.0002, limit 0.0005: 0.0003 inside.'
     """
     say = notation_for(finding.quantity, lengths)
     value = say.text(finding.value)
@@ -40,12 +40,27 @@ def sentence(finding: Finding, lengths: Notation) -> str:
     if finding.by_fit_alone:
         return f"{name}, limit {limit}: only the fit is past it, no reading is. Too close to call."
     if finding.called is Called.TOO_CLOSE:
-        guard = finding.guard if finding.to_spare >= ZERO else finding.beyond_guard
-        return f"{name}, limit {limit}: too close to call within ±{say.doubt(guard)}."
-    if finding.limit_is_least and finding.quantity is Quantity.LENGTH:
-        away = say.text(abs(finding.to_spare))
-        return f"{name}: {away} {'inside' if finding.to_spare >= ZERO else 'under'} the limit {limit}."
-    return f"{name}, limit {limit}."
+        return f"{name}, limit {limit}: {_too_close(finding, say)}."
+    stands = _stands(finding, say)
+    if finding.limit_is_least and finding.quantity is Quantity.LENGTH and finding.to_spare != ZERO:
+        return f"{name}: {stands} the limit {limit}."
+    return f"{name}, limit {limit}: {stands}."
+
+
+def _stands(finding: Finding, say: Notation | AmountNotation) -> str:
+    """How far inside its limit, over it or under it."""
+    if finding.to_spare == ZERO:
+        return "just at it"
+    way = "inside" if finding.to_spare > ZERO else "under" if finding.limit_is_least else "over"
+    return f"{say.text(abs(finding.to_spare))} {way}"
+
+
+def _too_close(finding: Finding, say: Notation | AmountNotation) -> str:
+    """Why it is too close: the gauge, or how it was read with it."""
+    guard = finding.guard if finding.to_spare >= ZERO else finding.beyond_guard
+    scale, repeat, rest = parts_of(finding)
+    why = "gauge" if scale >= max(repeat, rest) else "readings"
+    return f"too close to call, the {why} tell{'s' if why == 'gauge' else ''} it to ±{say.doubt(guard)}"
 
 
 def _cools(finding: Finding, say: Notation | AmountNotation) -> str:
@@ -59,8 +74,11 @@ def _against_nothing(finding: Finding, name: str, say: Notation | AmountNotation
     if not finding.limit_is_least:
         return f"{name}: pressed together by the sheet, and it reads loose. Read both again, or refit it."
     if finding.limit > Length(1):
-        near = f"too close to call within ±{say.doubt(finding.guard)}"
-        found = near if finding.called is Called.TOO_CLOSE else "too tight. Read it again, gasket and all"
+        found = (
+            _too_close(finding, say)
+            if finding.called is Called.TOO_CLOSE
+            else "too tight. Read it again, gasket and all"
+        )
         return f"{name}, new at least {say.at_least(finding.limit)}: {found}."
     less = "less than nothing: one of the readings is wrong" if finding.value < ZERO else "nothing, or hardly more"
     return f"{name}: {less}. Read it again: it has to move freely."

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from datetime import timedelta
+from typing import Any
 
 import miniball
 import numpy as np
@@ -351,8 +352,8 @@ def test_the_boring_card_and_the_bores_held_against_it() -> None:
     assert [line.hit for line in held.lines] == ["hit", "hit", "missed by 0.0006", "hit"]
 
 
-def _bored(**state: bool) -> Job:
-    """Bored to 4.0200 to 4.0207, measured again at four angles in a state."""
+def _bored(**state: Any) -> Job:
+    """Bored to 4.0200 to 4.0207, measured again in a state."""
     done = Operation(
         id="b", kind=OperationKind.BORE, on="bores", step=inches("0.020"), by="bench", at=NOON - timedelta(hours=1)
     )

@@ -125,7 +125,18 @@ def _as_asked(found: Assessment) -> dict[str, Any]:
     for part in answer["parts"]:
         part["seen"] = [one for one in part["seen"] if not one["id"].startswith("sound.")]
         part["found"] = []
+    for one in (*answer["doubts"], *(reason for part in answer["parts"] for reason in part["reasons"])):
+        one["text"] = _said_as_before(one["text"])
     return answer
+
+
+#: What says since how far inside or past its limit a figure lies, and why it is too close.
+_STANDS = re.compile(r"(, limit [^:]*[^:. ]): (?:[^:]* (?:inside|over|under)|just at it)\.")
+_WHY = re.compile(r"too close to call, the (?:gauge tells|readings tell) it to ±")
+
+
+def _said_as_before(text: str) -> str:
+    return _WHY.sub("too close to call within ±", _STANDS.sub(r"\1.", text))
 
 
 def _looked_at(answer: dict[str, Any]) -> dict[str, Any]:

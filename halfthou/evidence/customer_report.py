@@ -108,14 +108,23 @@ def _findings(standing: EvidenceStanding, assessment: Assessment) -> Iterator[Re
         place.beside for place in places_off(standing.job.limits.layout).values() if place.kind == "half bearing"
     }
     for part in assessment.parts:
-        figures = tuple(_beyond(part))
-        if figures and part.id not in told:
+        figures = () if part.id in told else tuple(_beyond(part))
+        seen = [text for text in part.found if not _told_by_look(standing, part.id, text)]
+        if figures or seen:
             yield ReportFinding(
                 part=part.name,
-                words="measured beyond its limit",
+                words="; ".join((*seen, *(("measured beyond its limit",) if figures else ()))),
                 figures=figures,
                 pictures=_pictures_of(standing, (part.id,)),
             )
+
+
+def _told_by_look(standing: EvidenceStanding, part: str, text: str) -> bool:
+    """Whether what keeps a part back stands in the report already, under its look."""
+    look, _, answer = text.partition(": ")
+    known = standing.sightings.looks.get(look)
+    said = standing.sightings.by_place.get((part, look), ())
+    return known is not None and any(one.answer == answer and _shows(known, answer) for one in said)
 
 
 def _beyond(part: PartReport) -> Iterator[str]:

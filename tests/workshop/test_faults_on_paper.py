@@ -1,5 +1,6 @@
-"""What was found is carried wherever the job goes: it stands on the printed sheet, in the story and in the job
-file. Over every dangerous answer, by hand in tests/core/test_every_answer.py."""
+"""What was found is carried wherever the job goes: it stands on the printed sheet, in the report to the
+customer, in the story and in the job file. Over every dangerous answer, by hand in
+tests/core/test_every_answer.py."""
 
 from __future__ import annotations
 
@@ -7,6 +8,8 @@ import html
 
 import pytest
 
+from halfthou.assess import assess, evidence_standing
+from halfthou.evidence import customer_report
 from halfthou.exchange import read_job, write_job
 from halfthou.jobs import Job, JobFile
 from halfthou.looks import Does, Effect
@@ -35,6 +38,8 @@ def test_a_fault_stands_on_the_sheet_in_the_story_and_in_the_file(
     file = write_job(JobFile(job=one))
     assert any(seen.look == key and seen.answer == text for seen in read_job(file).job.seen)
     assert any(text in line.words for line in story(one, engine_of(one)))
+    told = customer_report(evidence_standing(one), assess(one))
+    assert any(text in finding.words for finding in told.findings)
     opened = actions.take_in_job(machinist, file)
     page = html.unescape(sheet_html(opened))
     assert f"{key}: {text}" in page

@@ -37,5 +37,5 @@ from halfthou.verdicts.opens import (
     TO_SEE,
     Open,
 )
-from halfthou.verdicts.settling import Settling, SettlingWay, gauges_for, parts_of, scale_now, settlings
+from halfthou.verdicts.settling import Settling, SettlingWay, gauges_for, parts_of, scale_now, settlings, sources_of
 from halfthou.verdicts.sums import Term, greatest, least, summed

@@ -164,9 +164,12 @@ def _checked(finding: Finding, setups: list[Setup], allowed: float) -> Settling 
 
 
 def _finer(case: Measurable, finding: Finding, allowed: float) -> Settling | None:
-    _, _, rest = parts_of(finding)
+    """A gauge of the cabinet that would settle it: its own doubt, with what no gauge changes (warmth, and what was
+    read with another), takes the place of the doubt of the one that was used."""
     size = case.survey.form.size_found if case.survey.form else ZERO
-    used = {setup.gauge.id for setup in _setups(case, finding)}
+    used = {taken.setup.gauge.id for state in case.survey.all_spots for taken in state.counted}
+    mine = sources_of(case.survey)
+    rest = math.sqrt(sum(term.nm**2 for term in finding.budget if term.kind in _WARMTH or term.source not in mine))
     is_size = finding.key in (FigureKey.SIZE, FigureKey.LARGER)
     fine: list[tuple[float, Gauge]] = []
     for gauge in gauges_for(case):
@@ -179,6 +182,15 @@ def _finer(case: Measurable, finding: Finding, allowed: float) -> Settling | Non
         return None
     best = min(fine, key=lambda pair: pair[0])[1]
     return Settling(SettlingWay.FINER_GAUGE, finding.name, gauge=best.name)
+
+
+#: What no gauge brings or takes away.
+_WARMTH = (TermKind.WARMTH, TermKind.COEFFICIENT)
+
+
+def sources_of(survey: FeatureSurvey) -> frozenset[str]:
+    """Every source of doubt in what was read of a feature."""
+    return frozenset(term.source for spot in survey.sizes for term in survey.budget(spot))
 
 
 def gauges_for(case: Measurable) -> list[Gauge]:

@@ -30,6 +30,7 @@ from halfthou.story import story
 from halfthou.surveys import reading_order
 from halfthou.verdicts import Action, Called
 from tests.looked_at import looked_at
+from tests.loosen import THOU_MIC
 from tests.making import GOOD_ENGINE, MICROMETER, NOON, engine_of, inches, job, look, readings
 
 HOUR = timedelta(hours=1)
@@ -338,3 +339,12 @@ def test_a_cabinet_entry_that_cannot_be_is_refused(field: str, value: Length, wo
 def test_a_check_that_read_far_off_its_standard_is_refused() -> None:
     with pytest.raises(ValueError, match="more than 1 mm off"):
         check("c", "2.1000")
+
+
+def test_a_finer_gauge_is_taken_for_what_it_brings() -> None:
+    """By hand, GUM 4.3.7 recalled: 0.0004 in from its limit, a thou micrometer tells it to 1.645 × √(0.0005² / 3 +
+    0.001² / 12), more than 0.0006; one to a tenth to 1.645 × √(0.0001² / 3 + 0.0001² / 12), a little over 0.0001.
+    The step of the coarse one is gone with it."""
+    close = job({**GOOD_ENGINE, "R2": ["2.0374"] * 8}, gauge=THOU_MIC, gauges=(THOU_MIC, MICROMETER))
+    said = assess(close).part("R2").would_change
+    assert any("Use a finer gauge, 2-3 in micrometer, for least size" in text for text in said), said

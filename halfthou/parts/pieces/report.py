@@ -6,11 +6,24 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
 from halfthou.engines import Engine
+from halfthou.jobs import HouseRules
 from halfthou.lengths import Notation
 from halfthou.looks import Does
 from halfthou.parts.pieces.verdict import Note, PieceVerdict
 from halfthou.report import ClearanceShown, PartReport, SeenHere, SpotAsked, feature_report, told
-from halfthou.verdicts import MARKS, TO_SEE, Action, Called, MarkCode, Open, Settling, settlings
+from halfthou.surveys import FeatureSurvey
+from halfthou.verdicts import (
+    MARKS,
+    TO_SEE,
+    Action,
+    Called,
+    MarkCode,
+    Open,
+    Settling,
+    SettlingWay,
+    settlings,
+    sources_of,
+)
 from halfthou.words import (
     Reason,
     cautions_of_piece,
@@ -130,6 +143,14 @@ def piece_report(verdict: PieceVerdict, said: Said, engine: Engine, say: Notatio
     )
 
 
+@dataclass(frozen=True)
+class _Read:
+    """A feature of a piece, as what would settle a figure asks for it."""
+
+    survey: FeatureSurvey
+    house: HouseRules
+
+
 def _to_look(verdict: PieceVerdict) -> tuple[str, ...]:
     """The looks still wanted; none of a piece that the eye rejects, or that was taken out."""
     case = verdict.case
@@ -172,9 +193,13 @@ def _headline(verdict: PieceVerdict, said: Said) -> str:
 
 
 def _ways(verdict: PieceVerdict) -> Iterator[Settling]:
-    if verdict.action is Action.MEASURE:
-        for finding in verdict.findings:
-            yield from settlings(verdict.case, finding)
+    """What would settle what is too close, over every feature a figure was made of."""
+    case = verdict.case
+    for finding in verdict.findings if verdict.action is Action.MEASURE else ():
+        sources = {term.source for term in finding.budget}
+        of = [one for one in case.piece.features.values() if sources & sources_of(one)] or [case.survey]
+        ways = [way for one in of for way in settlings(_Read(one, case.house), finding)]
+        yield from [way for way in ways if way.way is not SettlingWay.NONE] or ways[:1]
 
 
 def _reasons(verdict: PieceVerdict, said: Said, say: Notation) -> Iterator[Reason]:

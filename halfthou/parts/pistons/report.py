@@ -10,12 +10,13 @@ from halfthou.jobs import Decision, Waived
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.fit import SKIRT
 from halfthou.parts.pieces import MARK_OF, Note, PieceVerdict, Said, note_words, piece_report
-from halfthou.parts.pistons.kind import PISTON, SET, WEIGHT
+from halfthou.parts.pistons.alike import weights_apart
+from halfthou.parts.pistons.kind import PISTON, SET
 from halfthou.parts.pistons.looks import CLIPS, FRONT, LOOKS, VALVES
 from halfthou.parts.pistons.together import PistonSet
 from halfthou.parts.pistons.words import TELLS, still_of_piston
 from halfthou.report import PartReport, SetReport, SpotAsked, TableShown, ToOrder
-from halfthou.verdicts import MARKS, Action, MarkCode, Open
+from halfthou.verdicts import MARKS, Action, Called, MarkCode, Open
 from halfthou.words import Reason, cautions_of_piece, step_words
 
 _DONE = {FRONT: "yes", CLIPS: "seated", VALVES: "checked"}
@@ -171,21 +172,22 @@ def _weights(found: PistonSet) -> Iterator[Reason]:
 
     Rule:    pistons.weight.
     """
-    read = {}
-    for verdict in found.placed.values():
-        weight = verdict.case.read(WEIGHT)
-        if weight is not None:
-            read[verdict.case.piece.part.short] = next(s.size.nm for s in weight.spots if s.size is not None)
-    if len(read) < 2:
+    apart = weights_apart(found.verdicts)
+    if apart is None:
         return
-    light, heavy = min(read, key=lambda n: read[n]), max(read, key=lambda n: read[n])
-    apart = amount_text(Quantity.MASS, read[heavy] - read[light])
-    limit = next(iter(found.verdicts.values())).case.limits.amount("weight_spread")
-    text = f"Weights {apart} apart: {light} lightest, {heavy} heaviest."
-    if limit is not None and limit.most is not None:
-        stands = "within" if read[heavy] - read[light] <= limit.most else "past"
-        text = f"{text} {stands.capitalize()} the {amount_text(Quantity.MASS, limit.most)} allowed."
+    light, heavy = (found.verdicts[name].case.piece.part.short for name in (apart.low, apart.high))
+    by = amount_text(Quantity.MASS, apart.counts[apart.high] - apart.counts[apart.low])
+    text = f"Weights {by} apart: {light} lightest, {heavy} heaviest."
+    if apart.finding is not None:
+        text = f"{text} {_STANDS[apart.finding.called].format(amount_text(Quantity.MASS, apart.finding.limit.nm))}"
     yield Reason(rule="pistons.weight", text=text)
+
+
+_STANDS = {
+    Called.WITHIN: "Within the {0} allowed.",
+    Called.BEYOND: "Past the {0} allowed.",
+    Called.TOO_CLOSE: "Too close to the {0} allowed to call.",
+}
 
 
 def _map(found: PistonSet, say: Notation) -> TableShown:

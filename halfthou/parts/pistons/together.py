@@ -3,10 +3,9 @@ other."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
-from statistics import median
 
 from halfthou.engines import Engine
 from halfthou.jobs import HouseRules
@@ -14,7 +13,7 @@ from halfthou.lengths import ZERO, Length
 from halfthou.parts.bores import BoreSet
 from halfthou.parts.fit import LEAST, SKIRT, ClearanceLimits
 from halfthou.parts.pieces import WORST_FIRST, Note, PiecesTogether, PieceVerdict
-from halfthou.parts.pistons.kind import CROWN_HEIGHT, WEIGHT, bank_of
+from halfthou.parts.pistons.kind import WEIGHT, bank_of
 from halfthou.parts.pistons.looks import LEFT, MADE_FOR, RIGHT, ROD, STILL_ON
 from halfthou.sets import Candidate, Clearances, Pair, Paired, PairingPlace, pair_pistons
 from halfthou.verdicts import Action, Open
@@ -211,9 +210,9 @@ def _candidate(verdict: PieceVerdict) -> Candidate:
 
 
 def notes_of(found: PistonSet) -> dict[str, tuple[Note, ...]]:
-    """What the set says of single pieces: one bad or all, a crown height off the others, another bore.
+    """What the set says of single pieces: one bad or all, another bore.
 
-    Rule:    pistons.one-or-all, pistons.crown.   Source: docs/trade: Measuring a piston, common practice.
+    Rule:    pistons.one-or-all, sets.pairing.   Source: docs/trade: Measuring a piston, common practice.
     """
     notes: dict[str, list[Note]] = {name: [] for name in found.verdicts}
     by_eye = [v for v in found.placed.values() if v.judged.by_eye is Action.REPLACE]
@@ -223,8 +222,6 @@ def notes_of(found: PistonSet) -> dict[str, tuple[Note, ...]]:
     elif by_eye and len(by_eye) == len(found.placed) > 1:
         for verdict in by_eye:
             notes[verdict.case.piece.part.id].append(Note("all"))
-    for piece, away in _crowns(found):
-        notes[piece].append(Note("crown height", (away,)))
     for place, pair in found.pair_of.items():
         verdict = found.verdicts[pair.piece]
         if verdict.case.place not in ("", place):
@@ -242,19 +239,3 @@ def _better(found: PistonSet, verdict: PieceVerdict, pair: Pair) -> bool:
     if own is None or found.limits is None:
         return False
     return abs(pair.clearance - found.limits.target) < abs(own.value - found.limits.target)
-
-
-def _crowns(found: PistonSet) -> Iterator[tuple[str, Length]]:
-    """The pieces whose crown stands off the others, and by how much: a question about that cylinder's parts."""
-    heights = {}
-    for verdict in found.placed.values():
-        read = verdict.case.read(CROWN_HEIGHT)
-        if read is not None:
-            heights[verdict.case.piece.part.id] = next(iter(read.sizes.values()))
-    first = next(iter(found.verdicts.values())).case.limits.figure("crown_spread")
-    if first is None or len(heights) < 3:
-        return
-    middle = Length(round(median(height.nm for height in heights.values())))
-    for piece, height in heights.items():
-        if abs(height - middle) > first.value:
-            yield piece, abs(height - middle)

@@ -39,9 +39,6 @@ TELLS = {
     "all": Tell(
         "pistons.one-or-all", "All are bad: look at what they share, oil and air, before any one cylinder."
     ),
-    "crown height": Tell(
-        "pistons.crown", "Crown stands {0} off the others: a wrong rod, piston or crank throw in this cylinder?"
-    ),
     "moved": Tell("sets.pairing", "Better in bore {0}: {1} there."),
     "moved for the set": Tell("sets.pairing", "To bore {0}, so that the whole set fits: {1} there."),
     "tight here": Tell(
@@ -57,7 +54,9 @@ TELLS = {
         "pistons.weight", "Furthest off in weight, and the set is too far apart: match it, or fit another."
     ),
     "uneven crown height": Tell(
-        "pistons.crown", "Its crown is furthest off, and the set is too far apart: find out why, or fit another."
+        "pistons.crown",
+        "Its crown is furthest off, and the set is too far apart: a wrong rod, piston or crank throw in this "
+        "cylinder? Find out why, or fit another.",
     ),
     "not fitted": Tell("pieces.places", "Lies in no bore."),
     "rod on": Tell("sets.pairing", "Its rod is still on: it moves with its rod, or not at all."),

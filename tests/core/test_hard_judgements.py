@@ -18,7 +18,7 @@ from halfthou.report import PartReport
 from halfthou.verdicts import Action, Open
 from tests.boring import block, bore_limits
 from tests.core.test_every_answer import as_new
-from tests.loosen import DEPTH, at, grams, loose, piston_limits, ring_limits, skirts
+from tests.loosen import DEPTH, SOUND, at, grams, loose, piston_limits, ring_limits, skirts
 from tests.making import MAKER, NOON, as_set, figure, inches, limits, look, mm
 
 
@@ -239,3 +239,27 @@ def gap_at(depth: str | None, *, sheet: bool = True, read: bool = True) -> PartR
     return assess(loose((*rings, *down), scope=("bores", "rings"), bores=worn if read else {}, on=bores)).part(
         "ring-1.1"
     )
+
+
+@pytest.mark.parametrize(
+    ("worn", "read", "action", "asked"),
+    [
+        (None, False, Action.MEASURE, True),
+        ("0.0060", False, Action.MEASURE, True),
+        ("0.0060", True, Action.REUSE, False),
+    ],
+)
+def test_a_bore_past_new_on_a_sheet_that_does_not_say_how_far_it_may_wear(
+    worn: str | None, read: bool, action: Action, asked: bool
+) -> None:
+    """Rule: verdicts.no-limit. Larger than new is worn, not scrap: 4.0017 for 4.0007 with a piston of 3.9978 has
+    0.0039, within the 0.0060 a worn bore may have."""
+    on = {
+        "bores": bore_limits(figures={"wear": None}),
+        "pistons": piston_limits(figures={"clearance_worn": None if worn is None else figure(inches(worn))}),
+    }
+    sizes = {n: ["4.0017", "4.0016", "4.0012", "4.0012", "4.0008", "4.0008"] for n in range(1, 5)}
+    pistons = skirts(*["3.9978"] * 4) if read else ()
+    found = assess(loose(pistons, scope=("bores", "pistons"), bores=sizes, on=on, seen=SOUND)).part("bore-1")
+    assert found.action is action
+    assert any("How far a bore may wear is not on the sheet" in text for text in found.still_to_do) is asked

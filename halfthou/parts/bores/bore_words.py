@@ -9,9 +9,10 @@ from halfthou.jobs import DIAMETER, Look
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.looks import Does
 from halfthou.parts.bores.form import Unlike, UnlikeWear
+from halfthou.parts.bores.limits import WEAR
 from halfthou.parts.bores.looks import RIDGE_FELT, SCORED
 from halfthou.parts.bores.oversize import BoreSet
-from halfthou.parts.bores.verdict import BoreVerdict, depth_of_score, keeps, machined
+from halfthou.parts.bores.verdict import BoreVerdict, depth_of_score, keeps, machined, worn_unjudged
 from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts import Action, Called, FigureKey, Open, Settling, settlings
 from halfthou.words import (
@@ -213,7 +214,10 @@ def still_to_do(decided: BoreSet, bore: str) -> Iterator[str]:
             yield "Read it once above ring travel, over the ridge."
     if decided.action_of(bore) is not Action.REPLACE:
         yield from look_first(case.unseen)
-        yield from limit_wanted(case.without_limit)
+        yield from limit_wanted(tuple(name for name in case.without_limit if name != WEAR))
+        if WEAR in case.without_limit or worn_unjudged(case, verdict.findings):
+            way = ", or read its piston" if case.worn_clearance else ""
+            yield f"How far a bore may wear is not on the sheet: find its service limit{way}."
     if case.answer(Look.RIDGE) is None:
         yield "Advice: draw a nail up to the top. Is a ridge felt? No ridge proves nothing."
     if Open.SCORE_DEPTH in verdict.opens:

@@ -11,7 +11,7 @@ from halfthou.lengths import Length
 from halfthou.looks import UNSEEN, Eye
 from halfthou.parts.bores.limits import BoreLimits
 from halfthou.parts.bores.looks import COATED_BORE
-from halfthou.parts.fit import Fit
+from halfthou.parts.fit import MOST, Fit
 from halfthou.surveys import FeatureSurvey, PartSurvey
 from halfthou.verdicts import Limit
 
@@ -36,8 +36,9 @@ class BoreCase:
     `eye` is what that does to it. `bored` is the boring on record that its readings
     followed; `plate` that it was read with a plate fitted; `deck_work` that the deck was worked or studs were
     fitted. `fit` is the piston in it, where pistons are in scope; `ring_at_top` what a new ring would be allowed
-    there. `unseen` are the looks without which it does not go back and that nobody has taken,
-    `without_limit` what is read or has to be judged and has no limit.
+    there; `worn_clearance` says that the sheet of the pistons gives the clearance of a worn bore. `unseen` are the
+    looks without which it does not go back and that nobody has taken, `without_limit` what is read or has to be
+    judged and has no limit.
     """
 
     bore: PartSurvey
@@ -52,6 +53,7 @@ class BoreCase:
     deck_work: bool = False
     fit: Fit | None = None
     ring_at_top: RingAtTop | None = None
+    worn_clearance: bool = False
     unseen: tuple[str, ...] = ()
     without_limit: tuple[str, ...] = ()
 
@@ -83,6 +85,18 @@ class BoreCase:
     def plate(self) -> bool:
         """Whether any of its readings was taken with a plate fitted."""
         return any(taken.reading.plate_fitted for taken in self.survey.taken)
+
+    @property
+    def wear_unknown(self) -> bool:
+        """Whether nothing says if it is worn too far: no limit of its own, and no piston whose clearance is read
+        against what a worn bore may have. A bore that was finished is held to its card.
+
+        Rule:    verdicts.no-limit.
+        """
+        if self.limits.wears or self.bored is not None:
+            return False
+        fit = self.fit.findings(self.house) if self.fit is not None and self.worn_clearance else ()
+        return not any(one.key == MOST.key for one in fit)
 
     @property
     def loose(self) -> bool:

@@ -47,6 +47,11 @@ def bore_findings(case: BoreCase, form: Form) -> tuple[Finding, ...]:
     return tuple(_findings(case, form))
 
 
+def greatest_size(case: BoreCase, form: Form) -> Measured:
+    """The greatest size of a bore, by its readings or by the form that they show."""
+    return size_found(case.survey, SIZE, form.greatest, form, case.house.guard)
+
+
 def angles_needed(case: BoreCase) -> int:
     """How many angles the plan needs so that it may accept.
 
@@ -57,7 +62,10 @@ def angles_needed(case: BoreCase) -> int:
 
 def _findings(case: BoreCase, form: Form) -> Iterator[Finding]:
     few, survey, guard, limits = form.angles < angles_needed(case), case.survey, case.house.guard, case.limits
-    yield judge(size_found(survey, SIZE, form.greatest, form, guard), case.size_limit, cannot_accept=few)
+    size = judge(greatest_size(case, form), case.size_limit, cannot_accept=few)
+    # Held to its size when new it can be accepted; past that it has worn, and what rejects it is another limit.
+    if case.limits.wears or size.called is Called.WITHIN:
+        yield size
     smaller = _smaller(case, form)
     if smaller is not None:
         yield smaller

@@ -31,6 +31,8 @@ FIGURES = (
     SheetFigure("depth_bottom", "Depth of the last plane, bottom of ring travel"),
     SheetFigure("depth_below", "Depth below ring travel"),
 )
+#: The figure of how far a bore may wear.
+WEAR = "wear"
 PLAIN, COATED = "none", "nickel-silicon carbide or sprayed"
 MADE = (
     SheetMade("material", "Material of the bores", tuple(one.value for one in Material)),
@@ -65,6 +67,11 @@ class BoreLimits:
     def figure(self, key: str) -> Figure | None:
         """A single limit by its key; None where the sheet has none."""
         return self.limits.figure(key)
+
+    @property
+    def wears(self) -> bool:
+        """Whether the sheet says how far a bore may wear."""
+        return bool({"service_most", WEAR} & self.limits.figures.keys())
 
     @property
     def clearance(self) -> Band | None:

@@ -24,7 +24,7 @@ from halfthou.lengths import ZERO, Length, Notation
 from halfthou.operations import ground_to
 from halfthou.parts.bores.case import BoreCase, RingAtTop
 from halfthou.parts.bores.kind import BORE
-from halfthou.parts.bores.limits import COATED, PLAIN, BoreLimits
+from halfthou.parts.bores.limits import COATED, PLAIN, WEAR, BoreLimits
 from halfthou.parts.bores.oversize import BoreSet, decide_bores
 from halfthou.parts.bores.report import bore_report, bores_report
 from halfthou.parts.bores.set_words import bores_headline
@@ -171,6 +171,7 @@ def _case(given: Given, limits: BoreLimits, name: str, stands: PresentSize) -> B
         fit=fit_in(given, name.replace("bore-", "piston-")),
         ring_at_top=_ring_at_top(given, limits),
         unseen=(*BORE.unseen(about), *_coating(limits, about)),
+        worn_clearance=_worn_clearance(given),
         without_limit=tuple(_without_limit(given, survey)),
         deck_work=any(one.kind in (OperationKind.DECK, OperationKind.BLOCK_STUDS) for one in done),
     )
@@ -192,10 +193,14 @@ def _without_limit(given: Given, bore: PartSurvey) -> Iterator[str]:
     """
     sets, read = given.job.limits.sets, [key for key, one in bore.features.items() if one.sizes]
     yield from (one.name for one in BORE.without_limit(sets[_SET], read))
-    pistons = sets.get(PISTONS) if PISTONS in given.job.sets else None
-    known = sets[_SET].figures.keys() & {"service_most", "wear"}
-    if not known and (pistons is None or "clearance_worn" not in pistons.figures):
-        yield "wear"
+    if not BoreLimits(sets[_SET]).wears and not _worn_clearance(given):
+        yield WEAR
+
+
+def _worn_clearance(given: Given) -> bool:
+    """Whether pistons are in scope and their sheet gives the clearance of a worn bore."""
+    sets = given.job.limits.sets
+    return PISTONS in given.job.sets and PISTONS in sets and "clearance_worn" in sets[PISTONS].figures
 
 
 def _ring_at_top(given: Given, limits: BoreLimits) -> RingAtTop | None:

@@ -11,9 +11,10 @@ from halfthou.lengths import ZERO, Length
 from halfthou.looks import Does
 from halfthou.parts.bores.before_boring import DeckSays, deck_says
 from halfthou.parts.bores.case import BoreCase
-from halfthou.parts.bores.figures import angles_needed, bore_findings
+from halfthou.parts.bores.figures import angles_needed, bore_findings, greatest_size
 from halfthou.parts.bores.form import UnlikeWear, unlike_wear
 from halfthou.parts.bores.looks import RIDGE_FELT
+from halfthou.parts.fit import MOST
 from halfthou.surveys import Form
 from halfthou.verdicts import (
     SIZE_OPEN,
@@ -99,7 +100,7 @@ def judge_bore(case: BoreCase) -> BoreVerdict:
         return BoreVerdict(case, action, Called.NOT_READ, (), None, None, clashing, unlike, opens)
     score = _score(case)
     clean_up = clean_up_size(-form.size_found, -case.reference, score)
-    one, sure = expanded(findings[0].doubt_nm), expanded(standard_doubt(_sure_budget(case, form)))
+    one, sure = expanded(greatest_size(case, form).doubt_nm), expanded(standard_doubt(_sure_budget(case, form)))
     usable = clean_up.allowing_for(case.limits.hone_stock(case.house), sure, one)
     called = worst_state(tuple(f for f in findings if f.key not in FINISHED))
     return BoreVerdict(
@@ -189,7 +190,8 @@ def _opens(
         yield Open.SEEN
     if case.unseen:
         yield Open.UNSEEN
-    if case.without_limit or deck_says(case.seen.get(Look.DECK), case.limits) is DeckSays.NO_LIMIT:
+    no_deck = deck_says(case.seen.get(Look.DECK), case.limits) is DeckSays.NO_LIMIT
+    if case.without_limit or worn_unjudged(case, findings) or no_deck:
         yield Open.NO_LIMIT
     if clearance_read(case):
         found = case.fit.findings(case.house) if case.fit is not None else ()
@@ -197,6 +199,15 @@ def _opens(
             yield Open.PISTON
     elif Waived.CLEARANCE not in case.waived:
         yield Open.PISTON
+
+
+def worn_unjudged(case: BoreCase, findings: tuple[Finding, ...]) -> bool:
+    """Whether it is larger than new and nothing says if it is worn too far.
+
+    Rule:    verdicts.no-limit.
+    """
+    read = case.survey.form is not None
+    return read and case.wear_unknown and not any(one.key == FigureKey.SIZE for one in findings)
 
 
 def clearance_read(case: BoreCase) -> bool:
@@ -229,13 +240,16 @@ def _action(case: BoreCase, findings: tuple[Finding, ...], opens: frozenset[Open
     if opens - _BESIDE or not case.survey.whole or Open.UNREAD in opens:
         return Action.MEASURE
     if case.eye.does(Does.REMEDY, Action.HONE) and not case.coated:
-        return Action.HONE if hones_out(case, findings[0]) else Action.MEASURE
+        return Action.HONE if hones_out(case, findings) else Action.MEASURE
     return Action.REUSE
 
 
-def hones_out(case: BoreCase, size: Finding) -> bool:
-    """Whether the bore stays inside its limit by at least the guard band once a light hone is done."""
-    return size.to_spare - case.house.light_hone >= size.guard
+def hones_out(case: BoreCase, findings: tuple[Finding, ...]) -> bool:
+    """Whether the bore stays inside its limit by at least the guard band once a light hone is done: that of its
+    size, else that of its piston's clearance."""
+    of_piston = case.fit.findings(case.house) if case.fit is not None else ()
+    size = next((one for one in (*findings, *of_piston) if one.key in (FigureKey.SIZE, MOST.key)), None)
+    return size is not None and size.to_spare - case.house.light_hone >= size.guard
 
 
 def depth_of_score(case: BoreCase) -> Length:

@@ -8,7 +8,7 @@ from halfthou.amounts import notation_for
 from halfthou.lengths import Notation, Shown
 from halfthou.report.documents import FigureShown
 from halfthou.surveys import FeatureSurvey
-from halfthou.verdicts import Called, FigureKey, Finding
+from halfthou.verdicts import QUESTIONS, Called, FigureKey, Finding
 from halfthou.words import Reason, warmth_reasons
 
 
@@ -20,7 +20,8 @@ def figures_shown(findings: Iterable[Finding], say: Notation) -> tuple[FigureSho
 def _figure(finding: Finding, lengths: Notation) -> FigureShown:
     say = notation_for(finding.quantity, lengths)
     limit = say.at_least(finding.limit) if finding.limit_is_least else say.at_most(finding.limit)
-    guard = finding.beyond_guard if finding.called is Called.BEYOND else finding.guard
+    past = finding.called is Called.BEYOND or finding.key in QUESTIONS
+    guard = finding.beyond_guard if past else finding.guard
     return FigureShown(
         key=finding.key,
         rule=finding.rule,

@@ -22,12 +22,14 @@ from halfthou.verdicts.figures import (
     worst_state,
 )
 from halfthou.verdicts.finding import (
+    QUESTIONS,
     Called,
     FigureKey,
     Finding,
     Limit,
     Measured,
     as_bound,
+    as_question,
     call,
     conformance,
     judge,

@@ -40,6 +40,10 @@ class FigureKey(StrEnum):
     FINISHED_MOST = "finished most"
 
 
+#: What cannot come of wear: it asks about a reading, and neither accepts nor rejects.
+QUESTIONS = (FigureKey.LARGER, FigureKey.SMALLER)
+
+
 @dataclass(frozen=True, slots=True)
 class Finding:
     """A judged figure of any quantity: value, limit and guards are whole smallest units of it, carried as a length
@@ -193,6 +197,14 @@ def _called(figure: Measured, limit: Limit, beyond: Length) -> tuple[Called, boo
     if any(at(moved) is not state for moved in moves if moved):
         return Called.TOO_CLOSE, False, True
     return state, False, False
+
+
+def as_question(finding: Finding) -> Finding:
+    """The finding as a question about its reading: what cannot come of wear is neither within nor beyond.
+
+    Rule:    verdicts.journal.larger, bores.smaller.
+    """
+    return replace(finding, called=Called.TOO_CLOSE)
 
 
 def as_bound(finding: Finding) -> Finding:

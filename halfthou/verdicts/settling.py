@@ -26,7 +26,7 @@ from halfthou.gauges import (
 from halfthou.jobs import Gauge, HouseRules
 from halfthou.lengths import ZERO, Length
 from halfthou.surveys import FeatureSurvey
-from halfthou.verdicts.finding import Called, FigureKey, Finding
+from halfthou.verdicts.finding import QUESTIONS, Called, FigureKey, Finding
 
 #: More repeats than this at one spot are not asked for. Source: common practice, no source.
 MOST_REPEATS = 9
@@ -80,7 +80,8 @@ def settlings(case: Measurable, finding: Finding) -> tuple[Settling, ...]:
 
 
 def _settlings(case: Measurable, finding: Finding) -> Iterator[Settling]:
-    if finding.called is not Called.TOO_CLOSE:
+    # What cannot come of wear is read again whatever the gauge: no finer one settles it.
+    if finding.called is not Called.TOO_CLOSE or finding.key in QUESTIONS:
         return
     if finding.by_rule_of_thumb:
         yield Settling(SettlingWay.MAKERS_LIMIT, finding.name)

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from halfthou.amounts import AmountNotation, Quantity, notation_for
 from halfthou.gauges import REPEATS, noise_floor
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.verdicts import Called, Clashing, Contradiction, FigureKey, Finding, parts_of
+from halfthou.verdicts import QUESTIONS, Called, Clashing, Contradiction, FigureKey, Finding, parts_of
 from halfthou.words.reason import Reason
 from halfthou.words.steps import step_words
 
@@ -102,7 +102,7 @@ def figure_reasons(findings: tuple[Finding, ...], say: Notation) -> Iterator[Rea
             rule = "verdicts.two-angles"
         elif finding.waits_warm:
             rule = "gauges.temperature"
-        elif finding.called is Called.TOO_CLOSE:
+        elif finding.called is Called.TOO_CLOSE and finding.key not in QUESTIONS:
             rule = "verdicts.guard-band"
         text = sentence(finding, say)
         if finding.called is Called.WITHIN and only_scatter(finding):

@@ -19,6 +19,7 @@ from halfthou.assess import assess
 from halfthou.engines import shares_pins
 from halfthou.exchange import read_job, write_job
 from halfthou.report import Assessment, read_signed, shape_of
+from halfthou.verdicts import QUESTIONS
 from tests.golden.block_jobs import blocks
 from tests.golden.crank_jobs import mends
 from tests.golden.loose_jobs import loose_jobs
@@ -146,6 +147,12 @@ def _looked_at(answer: dict[str, Any]) -> dict[str, Any]:
         text = text.replace(before, since)
     answer = json.loads(text)
     for part in answer["parts"]:
+        for one in part["figures"]:
+            if one["key"] in QUESTIONS and one["called"] == "beyond":
+                # What asks about a reading is not called beyond since: nor is its part, where nothing else is.
+                one["called"] = "too close"
+                called = {figure["called"] for figure in part["figures"]}
+                part["called"] = next(call for call in ("beyond", "too close", part["called"]) if call in called)
         part["still_to_do"] = [text for text in part["still_to_do"] if not text.startswith(ASKED)]
     return answer
 

@@ -19,6 +19,7 @@ from halfthou.verdicts import (
     Finding,
     Limit,
     Measured,
+    as_question,
     bulge,
     greatest,
     judge,
@@ -114,7 +115,7 @@ def _smaller(case: BoreCase, form: Form) -> Finding | None:
     limit = Limit(case.new_least, True, case.limits.size.source.kind)
     if limit.value - figure.value < (figure.beyond or figure.guard):
         return None
-    return judge(figure, limit)
+    return as_question(judge(figure, limit))
 
 
 def _wear(case: BoreCase, form: Form) -> Measured:

@@ -17,6 +17,7 @@ from halfthou.parts.bores.looks import RIDGE_FELT
 from halfthou.parts.fit import MOST
 from halfthou.surveys import Form
 from halfthou.verdicts import (
+    QUESTIONS,
     SIZE_OPEN,
     Action,
     Called,
@@ -31,8 +32,6 @@ from halfthou.verdicts import (
     worst_state,
 )
 
-#: Figures that ask instead of rejecting.
-QUESTIONS = (FigureKey.SMALLER,)
 FINISHED = (FigureKey.FINISHED_LEAST, FigureKey.FINISHED_MOST)
 #: What stays open also where a bore is bored: boring deals with all the rest.
 OPEN_ANYWAY = SIZE_OPEN | {Open.REFERRED, Open.BEFORE_BORING, Open.UNSEEN}
@@ -232,7 +231,7 @@ _BESIDE = frozenset({Open.PISTON, Open.UNREAD})
 def _action(case: BoreCase, findings: tuple[Finding, ...], opens: frozenset[Open]) -> Action:
     if case.eye.does(Does.REFERS):
         return Action.REFER
-    beyond = [f for f in findings if f.called is Called.BEYOND and f.key not in (*QUESTIONS, *FINISHED)]
+    beyond = [f for f in findings if f.called is Called.BEYOND and f.key not in FINISHED]
     # Finished past the size on its card: no piston of that size fits it any more.
     past = any(f.key == FigureKey.FINISHED_MOST and f.called is Called.BEYOND for f in findings)
     if beyond or past or machined(case):

@@ -13,6 +13,7 @@ from halfthou.verdicts import (
     Finding,
     Limit,
     as_bound,
+    as_question,
     bulge,
     judge,
     measured,
@@ -61,4 +62,4 @@ def _larger(case: JournalCase, form: Form) -> Finding | None:
     limit = Limit(band.most - case.present, False, band.source.kind)
     if figure.value - limit.value < (figure.beyond or figure.guard):
         return None
-    return judge(figure, limit)
+    return as_question(judge(figure, limit))

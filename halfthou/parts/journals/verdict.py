@@ -16,6 +16,7 @@ from halfthou.parts.journals.figures import LEAST_ANGLES, journal_findings
 from halfthou.parts.journals.looks import TREATED
 from halfthou.surveys import POLISH_SHELL, Form
 from halfthou.verdicts import (
+    QUESTIONS,
     SIZE_OPEN,
     TO_SEE,
     Action,
@@ -178,7 +179,7 @@ def _opens(
         yield Open.THUMB
     if any(f.key == FigureKey.LARGER for f in findings):
         yield Open.LARGER
-    if any(f.called is Called.TOO_CLOSE and f.key != FigureKey.LARGER for f in findings):
+    if any(f.called is Called.TOO_CLOSE and f.key not in QUESTIONS for f in findings):
         yield Open.TOO_CLOSE
     clearance = [f for f in bearing if f.key in (FigureKey.CLEARANCE_LEAST, FigureKey.CLEARANCE_MOST)]
     if any(f.called is not Called.WITHIN for f in clearance):
@@ -262,7 +263,7 @@ def _action_by_gauge(
     marked, size = case.eye.does(Does.REMEDY, Action.POLISH), findings[0]
     if _catches(case):
         return Action.REGRIND
-    beyond = [f for f in findings if f.called is Called.BEYOND and f.key != FigureKey.LARGER]
+    beyond = [f for f in findings if f.called is Called.BEYOND]
     if beyond:
         kept = Action.MEASURE if opens & TO_SEE else Action.FIT_UNDERSIZE
         return kept if shell is not None else Action.REGRIND

@@ -46,7 +46,8 @@ def _set(part: SetReport) -> Iterator[str]:
     for wanted in part.to_order:
         stock = "" if wanted.can_be_bought else ", cannot be bought by the sheet"
         number = f", {wanted.part_number}" if wanted.part_number else ""
-        yield f"  To order, {wanted.words}: {wanted.count} {wanted.what}{number}{stock}"
+        size = f", {wanted.words}" if wanted.words else ""
+        yield f"  To order{size}: {wanted.count} {wanted.what}{number}{stock}, for {', '.join(wanted.parts)}"
     yield from (f"  Another way: {way.words} {way.costs}".rstrip() for way in part.ways)
     yield from (f"  Would change it: {text}" for text in part.would_change)
     yield from (f"  Caution, {c.work.lower()}: {c.say} {c.defer_to}" for c in part.cautions)

@@ -23,4 +23,4 @@ from halfthou.words.reading_again import outside_plan, set_aside
 from halfthou.words.reason import Reason, said_by_eye
 from halfthou.words.schools import SCHOOLS, About, School
 from halfthou.words.sheet_questions import questions_of_sheet, unsourced
-from halfthou.words.steps import names_of, step_words
+from halfthou.words.steps import names_of, of_so_many, step_words

@@ -217,7 +217,7 @@ def test_the_eye_rejects_a_ring(look: str, answer: str) -> None:
     job = only(rings("0.0180", "0.0200", "0.0150"), seen=(saw("ring-2.1", look, answer),))
     assert assess(job).part("ring-2.1").action == "replace"
     assert assess(job).of("rings").headline == "Replace 1 of 12"
-    assert [(one.count, one.what) for one in assess(job).of("rings").to_order] == [(1, "sets of rings")]
+    assert [(one.count, one.what) for one in assess(job).of("rings").to_order] == [(1, "set of rings")]
 
 
 def test_a_ring_out_of_square_is_read_again() -> None:
@@ -269,3 +269,14 @@ def test_repeats_of_a_published_table_of_rings() -> None:
     hand = repeatability(LEAF, first)
     assert hand.kind is TermKind.REPEAT
     assert hand.nm == pytest.approx(deviation * few_repeats(100))
+
+
+def test_rings_are_ordered_for_the_size_each_bore_stands_at() -> None:
+    """Rule: rings.to-order. Bores of two sizes in one block: a set of standard rings and one of 0.020 over."""
+    sizes = {1: NEW, 2: ["4.0203"] * 6, 3: NEW, 4: NEW}
+    broken = tuple(saw(f"ring-{n}.1", "whole or broken", "broken") for n in (1, 2))
+    found = assess(only(rings("0.0180", "0.0200", "0.0150"), bores=sizes, below={2: "4.0203"}, seen=broken))
+    assert [(one.words, one.count, one.parts) for one in found.of("rings").to_order] == [
+        ("standard", 1, ("Cylinder 1",)),
+        ("0.020 over", 1, ("Cylinder 2",)),
+    ]

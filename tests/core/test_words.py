@@ -103,7 +103,7 @@ def test_the_worn_engine_in_plain_text() -> None:
         "Rod journals: regrind, 0.010 under",
         "  No. 3 sets the size. At 0.010 under it has 0.0009 to spare.",
         "  Finish, after polish, to 2.0270 to 2.0278; grind to 2.0273 to 2.0281.",
-        "  To order, 0.010 under: 4 pairs of shells",
+        "  To order, 0.010 under: 4 pairs of shells, for No. 1, No. 2, No. 3, No. 4",
         "Main journals: reuse",
     ):
         assert line in text.splitlines()

@@ -61,6 +61,8 @@ WORDED = (
         "Advice: draw a nail up to the top. Is a ridge felt? No ridge proves nothing.",
     ),
 )
+#: One is ordered as one since.
+ONE_OF = {"pairs of shells": "pair of shells", "pistons": "piston", "sets of rings": "set of rings"}
 #: What asked for a look before nothing went back without it.
 ASKED = ("Draw a nail across it", "Look for cross-hatch", "Look first: ", "Look before you measure: ")
 #: Answers that a judgement has changed since, by name: what was measured in them stands; what is told of them is by
@@ -146,6 +148,8 @@ def _looked_at(answer: dict[str, Any]) -> dict[str, Any]:
     for before, since in WORDED:
         text = text.replace(before, since)
     answer = json.loads(text)
+    for wanted in (order for one in answer["sets"] for order in one["to_order"] if order["count"] == 1):
+        wanted["what"] = ONE_OF.get(wanted["what"], wanted["what"])
     for part in answer["parts"]:
         for one in part["figures"]:
             if one["key"] in QUESTIONS and one["called"] == "beyond":

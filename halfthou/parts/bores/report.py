@@ -38,7 +38,7 @@ from halfthou.report import (
     warmth_of,
 )
 from halfthou.verdicts import MARKS, Action, Open
-from halfthou.words import Reason, cautions_for, settling_words
+from halfthou.words import Reason, cautions_for, of_so_many, settling_words
 
 BELOW, ABOVE = Feature.BELOW_TRAVEL.value, Feature.ABOVE_TRAVEL.value
 
@@ -210,19 +210,23 @@ def _would_change(decided: BoreSet, say: Notation) -> tuple[str, ...]:
 
 
 def _to_order(decided: BoreSet, say: Notation) -> tuple[ToOrder, ...]:
-    """Pistons with rings of one oversize, one to each bore that is bored; rings alone where bores are honed.
+    """Pistons with rings of one oversize, one to each bore that is bored; where bores are honed rings alone, of the
+    size each bore stands at.
 
     Rule:    bores.to-order. Nothing is ordered for a set that is not finished.
     """
     if not decided.finished:
         return ()
     bored = [name for name in decided.verdicts if decided.action_of(name) is Action.REBORE]
-    honed = [name for name in decided.verdicts if decided.action_of(name) is Action.HONE]
+    honed: dict[Length, list[str]] = {}
+    for name, verdict in decided.verdicts.items():
+        if decided.action_of(name) is Action.HONE:
+            honed.setdefault(verdict.case.present, []).append(name)
     found = []
     if bored and decided.oversize is not None:
         found.append(_order(decided, bored, decided.oversize, say))
-    if honed:
-        found.append(_order(decided, honed, decided.present, say, rings=True))
+    for size, names in sorted(honed.items(), key=lambda pair: pair[0].nm):
+        found.append(_order(decided, names, size, say, rings=True))
     return tuple(found)
 
 
@@ -235,7 +239,9 @@ def _order(decided: BoreSet, bores: list[str], size: Length, say: Notation, *, r
         step=say.shown(size),
         part_number=number,
         count=len(bores),
-        what="sets of rings" if rings else "pistons with rings",
+        what=of_so_many(len(bores), "set of rings", "sets of rings")
+        if rings
+        else of_so_many(len(bores), "piston with rings", "pistons with rings"),
         parts=tuple(bore_name(name) for name in bores),
         can_be_bought=bought,
     )

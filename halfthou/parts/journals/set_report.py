@@ -14,7 +14,7 @@ from halfthou.parts.journals.scale import scale_of, steps_shown
 from halfthou.parts.journals.set_words import headline, set_reasons, would_change
 from halfthou.report import SetReport, SpotAsked, ToOrder
 from halfthou.verdicts import MARKS, Action
-from halfthou.words import Reason, cautions_for, step_words
+from halfthou.words import Reason, cautions_for, of_so_many, step_words
 
 
 def journal_set_report(
@@ -101,7 +101,7 @@ def _shells(decided: SetVerdict, say: Notation) -> tuple[ToOrder, ...]:
                 step=say.shown(undersize),
                 part_number=shell.part_number if shell else "",
                 count=pairs[undersize],
-                what="pairs of shells",
+                what=of_so_many(pairs[undersize], "pair of shells", "pairs of shells"),
                 parts=tuple(names),
                 can_be_bought=shell is not None and shell.can_be_bought,
             )

@@ -17,7 +17,7 @@ from halfthou.parts.pistons.together import PistonSet
 from halfthou.parts.pistons.words import TELLS, still_of_piston
 from halfthou.report import PartReport, SetReport, SpotAsked, TableShown, ToOrder
 from halfthou.verdicts import MARKS, Action, Called, MarkCode, Open
-from halfthou.words import Reason, cautions_of_piece, step_words
+from halfthou.words import Reason, cautions_of_piece, of_so_many, step_words
 
 _DONE = {FRONT: "yes", CLIPS: "seated", VALVES: "checked"}
 _ASKED = {
@@ -267,7 +267,7 @@ def _to_order(found: PistonSet, say: Notation) -> Iterator[ToOrder]:
         if found.action_of(v.case.piece.part.id) is Action.REPIN
     ]
     if pins:
-        yield _order("gudgeon pins", pins, ZERO, say)
+        yield _order(of_so_many(len(pins), "gudgeon pin", "gudgeon pins"), pins, None, say)
 
 
 def _new_ones(found: PistonSet, say: Notation) -> Iterator[ToOrder]:
@@ -283,11 +283,12 @@ def _new_ones(found: PistonSet, say: Notation) -> Iterator[ToOrder]:
             size = bore.case.present if bore is not None and read else found.steps[piece]
             wanted.setdefault(size, []).append(f"Piston {cylinder}")
     for size in sorted(wanted, key=lambda one: one.nm):
-        yield _order("pistons", wanted[size], size, say)
+        yield _order(of_so_many(len(wanted[size]), "piston", "pistons"), wanted[size], size, say)
 
 
-def _order(what: str, parts: list[str], step: Length, say: Notation) -> ToOrder:
-    words = step_words(step, say, "over") if what == "pistons" else ""
+def _order(what: str, parts: list[str], size: Length | None, say: Notation) -> ToOrder:
+    """So many of what, for which parts; of which size, where it is sold by size."""
+    step, words = size or ZERO, "" if size is None else step_words(size, say, "over")
     return ToOrder(
         words=words,
         step=say.shown(step),

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from halfthou.engines import Engine
 from halfthou.jobs import Decision
-from halfthou.lengths import ZERO, Notation
+from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.pieces import MARK_OF, PieceVerdict, Said, Tell, piece_report
 from halfthou.parts.rings.kind import (
     FACE,
@@ -28,7 +28,7 @@ from halfthou.parts.rings.together import RingSet, goes_new
 from halfthou.report import PartReport, SetReport, SpotAsked, TableShown, ToOrder
 from halfthou.sets import FileToFit, Filing
 from halfthou.verdicts import MARKS, Action, MarkCode
-from halfthou.words import Reason, cautions_of_piece, step_words
+from halfthou.words import Reason, cautions_of_piece, of_so_many, step_words
 
 TELLS = {
     "use": Tell(
@@ -209,25 +209,27 @@ def _assembly(found: RingSet) -> TableShown:
 def _to_order(found: RingSet, say: Notation) -> Iterator[ToOrder]:
     """Rings are bought as sets, one for a piston; those that come with pistons for bored bores are ordered there.
 
-    Rule:    rings.to-order.
+    Rule:    rings.to-order: each of the size its bore stands at.
     """
     if found.so_far or found.action is Action.MEASURE:
         return
     bores = found.bores
-    cylinders = []
+    cylinders: dict[Length, list[str]] = {}
     for name in found.new:
         cylinder = ring_of(found.verdicts[name].case.place)[0]
+        bore = bores.verdicts.get(f"bore-{cylinder}") if bores is not None else None
         honed = bores is not None and bores.action_of(f"bore-{cylinder}") in (Action.HONE, Action.REBORE)
-        if not honed and cylinder not in cylinders:
-            cylinders.append(cylinder)
-    if cylinders:
-        step = bores.present if bores is not None else ZERO
-        yield ToOrder(
-            words=step_words(step, say, "over"),
-            step=say.shown(step),
-            part_number="",
-            count=len(cylinders),
-            what="sets of rings",
-            parts=tuple(f"Cylinder {cylinder}" for cylinder in cylinders),
-            can_be_bought=True,
-        )
+        of_size = cylinders.setdefault(bore.case.present if bore is not None else ZERO, [])
+        if not honed and cylinder not in of_size:
+            of_size.append(cylinder)
+    for size, of_size in sorted(cylinders.items(), key=lambda pair: pair[0].nm):
+        if of_size:
+            yield ToOrder(
+                words=step_words(size, say, "over"),
+                step=say.shown(size),
+                part_number="",
+                count=len(of_size),
+                what=of_so_many(len(of_size), "set of rings", "sets of rings"),
+                parts=tuple(f"Cylinder {cylinder}" for cylinder in of_size),
+                can_be_bought=True,
+            )

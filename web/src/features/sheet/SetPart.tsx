@@ -263,9 +263,9 @@ function ToOrder({ report }: { report: SetReport }) {
   return (
     <Part title="To order">
       {report.to_order.map((order) => (
-        <p key={`${order.what} ${order.step.nm}`}>
+        <p key={`${order.what} ${order.words}`}>
           <span className="figure">
-            {order.count} × {order.words}
+            {[`${order.count} ${order.what}`, order.words].filter(Boolean).join(", ")}
           </span>
           {order.part_number && <span className="figure ml-2 text-quiet">{order.part_number}</span>}
           <span className="ml-2">for {order.parts.join(", ")}</span>

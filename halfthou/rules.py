@@ -167,6 +167,7 @@ RULES: dict[str, Rule] = {
     "pistons.new": Rule("A new piston is measured too", "common practice, no source"),
     "pieces.more-than-nothing": Rule("A clearance is more than nothing", "common practice, no source"),
     "verdicts.no-limit": Rule("Nothing is judged without a limit", "common practice, no source"),
+    "looks.unlisted": Rule("An answer on no list", "common practice, no source"),
     "looks.first": Rule("Nothing goes back unseen", "common practice, no source"),
     "looks.after-work": Rule("Work heals no fault by itself", "common practice, no source"),
     "looks.once": Rule("Answered once", "common practice, no source"),

@@ -11,6 +11,8 @@ from halfthou.looks.look import LookKind
 
 #: What a fault becomes once work was done on the part: nobody knows whether it is still there.
 _AGAIN = Effect(Does.HOLDS, "looks.after-work", "Found before the work on it: look at it again.")
+#: What an answer does that is on no list: a newer program or an older one wrote it.
+_UNLISTED = Effect(Does.HOLDS, "looks.unlisted", "That is on no list of answers: look again and choose one.")
 #: What work leaves as it was found: only its own proof ends it.
 _OUTLASTS = frozenset({Does.REJECTS, Does.REFERS, Does.ASKS})
 
@@ -86,6 +88,10 @@ def _after(effect: Effect, found: Seen, look: str, *, again: bool) -> EffectSeen
 def _effects(rows: Iterable[LookKind], seen: Mapping[str, Seen]) -> Iterator[tuple[str, Seen, Effect]]:
     for row in rows:
         found = seen.get(row.key)
-        answer = None if found is None else row.answer(found.answer)
-        if found is not None and answer is not None:
+        if found is None:
+            continue
+        answer = row.answer(found.answer)
+        if answer is not None:
             yield from ((row.key, found, effect) for effect in answer.does)
+        elif row.judges:
+            yield row.key, found, _UNLISTED

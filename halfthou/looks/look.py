@@ -173,6 +173,11 @@ class LookKind:
         """The answer by which eye and nail find nothing; "" where it is a test."""
         return "" if self.test else self.sound
 
+    @property
+    def judges(self) -> bool:
+        """Whether any of its answers does something to the part; of a claim or a kind none does."""
+        return any(effect.does is not Does.RECORDS for answer in self.answers for effect in answer.does)
+
     def answer(self, text: str) -> Answer | None:
         """One of its answers; None where it has no such answer."""
         return next((one for one in self.answers if one.text == text), None)

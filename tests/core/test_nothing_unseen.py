@@ -10,11 +10,12 @@ import pytest
 from halfthou.assess import assess
 from halfthou.exchange import read_job, write_job
 from halfthou.jobs import Job, JobFile, Look, Seen
+from halfthou.looks import Answer, Does, Effect, LookKind
 from halfthou.parts import CATALOGUE, faults_of_seen
 from halfthou.report import PartReport
 from halfthou.story import story
 from halfthou.verdicts import Action, MarkCode, Open
-from tests.core.test_every_answer import TRIED, as_new
+from tests.core.test_every_answer import TRIED, Tried, as_new, looks_at
 from tests.making import GOOD_ENGINE, NOON, PERFECT, engine_of, job, limits, look, shells
 
 #: The looks without which nobody fits a part again. Source: common practice, no source.
@@ -137,3 +138,16 @@ def test_one_key_says_nothing_else() -> None:
     assert refused("piston-2", "crack test", "passed")
     assert refused("pump", "relief valve", "falls by its own weight")
     assert refused("piston-2", "pin", "free")
+
+
+ROWS = [(kind, row) for kind in TRIED for row in looks_at(kind) if any(answer.does for answer in row.answers)]
+
+
+@pytest.mark.parametrize(("kind", "row"), ROWS, ids=lambda one: one if isinstance(one, str) else one.key)
+def test_an_answer_on_no_list_keeps_its_part_back_and_is_shown(kind: str, row: LookKind) -> None:
+    """Rule: looks.unlisted. Of every look that judges a part, also those without which it goes back."""
+    one = Tried(kind, row, Answer("as it was"), Effect(Does.RECORDS)).job()
+    found = told(kind, one)
+    assert (found.action is not Action.REUSE) or found.opens
+    assert any("as it was" in text for text in (*(r.text for r in found.reasons), *found.found)), found.reasons
+    assert not assess(one).whole

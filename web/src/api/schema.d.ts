@@ -2252,7 +2252,7 @@ export interface components {
          * @description What keeps a part from being settled. While one stands, nothing about it is whole.
          * @enum {string}
          */
-        Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word" | "does not look like wear" | "four angles wanted" | "piston clearance not known" | "wanted before boring" | "not the size it was bored to" | "where it was measured is not known" | "a limit is wanted" | "fed a failure" | "not looked at" | "rings not known" | "its bore is not read" | "not like the others" | "something seen is not settled" | "the crank is to be indicated and crack-tested";
+        Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word" | "does not look like wear" | "not read in the state it runs in" | "four angles wanted" | "piston clearance not known" | "wanted before boring" | "not the size it was bored to" | "where it was measured is not known" | "a limit is wanted" | "fed a failure" | "not looked at" | "rings not known" | "its bore is not read" | "not like the others" | "something seen is not settled" | "the crank is to be indicated and crack-tested";
         /**
          * OtherWay
          * @description Another way on for a set than the one proposed: what it is, and what it costs.

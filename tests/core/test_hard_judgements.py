@@ -263,3 +263,13 @@ def test_a_bore_past_new_on_a_sheet_that_does_not_say_how_far_it_may_wear(
     found = assess(loose(pistons, scope=("bores", "pistons"), bores=sizes, on=on, seen=SOUND)).part("bore-1")
     assert found.action is action
     assert any("How far a bore may wear is not on the sheet" in text for text in found.still_to_do) is asked
+
+
+def test_a_bore_of_no_size_on_the_sheet_is_said_to_be() -> None:
+    """Rule: bores.unlike-wear, bores.present. By hand: 4.0155 below ring travel, where nothing wears, is 0.0048
+    past 4.0107, the greatest of 0.010 over. 4.0200 less 0.0003 is 0.50 mm over 4.0000: another unit's size."""
+    odd = assess(block({n: ["4.0155"] * 6 for n in range(1, 5)}, below="4.0155")).part("bore-1")
+    assert odd.action is Action.MEASURE
+    assert any("0.00480 larger than new at any size on the sheet" in one.text for one in odd.reasons), odd.reasons
+    metric = assess(block({n: ["4.0197"] * 6 for n in range(1, 5)}, below="4.0197")).of("bores")
+    assert any("No piston on the sheet is of 0.50 mm over" in one.text for one in metric.reasons)

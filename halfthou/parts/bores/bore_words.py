@@ -140,6 +140,7 @@ def _unlike(found: UnlikeWear, say: Notation) -> Reason:
         Unlike.MIDDLE: f"Largest in the middle, by {by}: wear is at the top of ring travel.",
         Unlike.BOTTOM: f"Largest at the bottom, by {by}: wear is at the top of ring travel.",
         Unlike.WRONG_WAY: f"Oval along the pin, by {by}: wear is across the crank.",
+        Unlike.NO_STEP: f"Below ring travel it is {by} larger than new at any size on the sheet.",
         Unlike.BELOW: f"Below ring travel it is larger, by {by}, and nothing wears there.",
     }[found.how]
     ask = "A reading at the wrong place, a bore pulled out of shape, or earlier work? Read it again at four angles."

@@ -18,6 +18,11 @@ class Unlike(StrEnum):
     BOTTOM = "largest at the bottom"
     WRONG_WAY = "oval the wrong way"
     BELOW = "larger below ring travel"
+    NO_STEP = "of no size on the sheet"
+
+
+#: Below ring travel a bore wears no more than this: 0.002 in. Source: common practice, no source.
+HARDLY_WORN = Length(50_800)
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,3 +88,6 @@ def _below(case: BoreCase) -> Iterator[UnlikeWear]:
     budget = combine(((1.0, case.below.budget(spot)), (-1.0, case.survey.budget(form.greatest.spots[0]))))
     if by.nm > 2 * guard_band(standard_doubt(budget), case.house.guard).nm:
         yield UnlikeWear(Unlike.BELOW, by, ("below ring travel", form.greatest.spots[0]))
+    past = size - case.new_most
+    if past.nm > HARDLY_WORN.nm + 2 * guard_band(standard_doubt(case.below.budget(spot)), case.house.guard).nm:
+        yield UnlikeWear(Unlike.NO_STEP, past, ("below ring travel",))

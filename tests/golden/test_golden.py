@@ -49,6 +49,7 @@ WORDED = (
         "It fed a failure. It goes back opened and washed, its relief valve seen, every figure within after that; "
         "or on a person's word, with the reason.",
     ),
+    ("at this size too little case would be left.", "0.0147 of case would be left, 0.0177 is the least."),
     (
         "A sleeve is fitted: measure its wall before it is bored.",
         "A sleeve is fitted. Advice: measure its wall before it is bored.",

@@ -26,7 +26,8 @@ class HardeningCase(StrEnum):
     TOO_DEEP = "nitrided, too much off"
     DEPTH_NOT_KNOWN = "case depth not known"
     LEAST_NOT_KNOWN = "least case not known"
-    THROUGH = "no case left"
+    GONE = "no case left"
+    THROUGH = "too little case left"
     LEFT = "case left"
 
 
@@ -79,7 +80,7 @@ def _within_case(limits: JournalLimits, undersize: Length) -> HardeningSays:
         return HardeningSays(Action.REFER, HardeningCase.DEPTH_NOT_KNOWN, kind)
     left = case_left(depth.value, undersize)
     if left <= ZERO:
-        return HardeningSays(Action.REPLACE, HardeningCase.THROUGH, kind, left)
+        return HardeningSays(Action.REPLACE, HardeningCase.GONE, kind, left)
     known = least is not None and least.source.kind is not SourceKind.RULE_OF_THUMB
     if kind is Hardening.INDUCTION and not known:
         return HardeningSays(Action.REFER, HardeningCase.LEAST_NOT_KNOWN, kind, left)

@@ -178,7 +178,8 @@ _HARDENING = {
     HardeningCase.LEAST_NOT_KNOWN: (
         "{Kind}: {left} of case would be left. Find the least the maker allows before grinding."
     ),
-    HardeningCase.THROUGH: "{Kind}: at this size too little case would be left.",
+    HardeningCase.GONE: "{Kind}: at this size no case is left.",
+    HardeningCase.THROUGH: "{Kind}: {left} of case would be left, {least} is the least.",
     HardeningCase.LEFT: "{Kind}: {left} of case left after grinding. Check hardness after.",
 }
 
@@ -190,5 +191,6 @@ def hardening_words(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
         return
     kind = says.hardening.value if says.hardening is not Hardening.UNKNOWN else ""
     left = say.text(says.left) if says.left is not None else ""
-    text = _HARDENING[says.case].format(kind=kind, Kind=kind.capitalize(), left=left)
+    least = say.text(says.least) if says.least is not None else ""
+    text = _HARDENING[says.case].format(kind=kind, Kind=kind.capitalize(), left=left, least=least)
     yield Reason(rule="sets.regrind.hardened", text=text)

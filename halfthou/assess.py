@@ -27,7 +27,7 @@ from halfthou.report import (
 from halfthou.sets import Reopened, waived_of, words_of
 from halfthou.strip import BeforeBench, before_bench, caps_seen, faults_of_strip
 from halfthou.surveys import SeenBy, found_before_work, seen_on, survey_parts
-from halfthou.verdicts import USED_AGAIN, Action, Called
+from halfthou.verdicts import USED_AGAIN, Action, Called, twice
 from halfthou.words import Reason, not_judged
 
 HALF_TENTH = Length(1_270)
@@ -109,7 +109,8 @@ def _decided(given: Given, catalogue: Catalogue) -> JudgedJob:
 
 
 def _read_since(judged: JudgedJob) -> Iterator[Reopened]:
-    """The decisions to use parts again that a figure beyond its limit, read after them, opens again.
+    """The decisions to use parts again that a figure beyond its limit, or a reading that contradicts another, taken
+    after them, opens again.
 
     Rule:    sets.word-covers.
     """
@@ -123,8 +124,15 @@ def _read_since(judged: JudgedJob) -> Iterator[Reopened]:
             if max(read, default=word.at) > word.at:
                 found = judged.trade(one).findings(judged.decided[one], member)
                 beyond = [f.name for f in found if f.called is Called.BEYOND]
+                features = judged.given.surveys[member].features
                 if beyond:
                     yield Reopened(word, f"{', '.join(beyond)} beyond", member)
+                elif any(
+                    max(one.at for one in clash.readings) > word.at
+                    for name, survey in features.items()
+                    for clash in twice(name, survey)
+                ):
+                    yield Reopened(word, "readings contradict", member)
 
 
 def _seen(job: Job, engine: Engine) -> SeenBy:

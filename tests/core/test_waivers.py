@@ -17,7 +17,7 @@ from halfthou.looks import Does
 from halfthou.report import Assessment, PartReport
 from halfthou.verdicts import Action, Called, Open
 from tests.core.test_every_answer import EFFECTS, KEEPS_BACK, TRIED, Tried, as_new
-from tests.making import NOON, engine_of
+from tests.making import NOON, engine_of, inches
 
 #: What a part is moved by so that its figure is far beyond, by the kind: worn the way such a part wears.
 WORN = {"journal": -40_000, "bore": 500_000, "piston": -100_000, "ring": 3_000_000, "oil pump": 1_000_000}
@@ -129,3 +129,20 @@ def test_a_word_does_not_cover_what_was_read_after_it(kind: str) -> None:
     assert any(one.rule == "sets.word-covers" and "beyond" in one.text for one in before.notices)
     assert after.of(name).decided
     assert not any(one.rule == "sets.word-covers" for one in after.notices)
+
+
+@pytest.mark.parametrize("hours", [-1, 1])
+def test_a_word_does_not_cover_readings_that_contradict_each_other_since(hours: int) -> None:
+    """Rule: sets.word-covers: decided, then one spot is read a second time and differs by far more than scatter."""
+    new = as_new("journal")
+    one = next(reading for reading in new.readings if reading.part == TRIED["journal"])
+    word = Decision(
+        id="d", kind=DecisionKind.OVERRIDDEN, set="rods", action=Action.REUSE.value, by="owner",
+        reason="the customer asks for it", at=one.at + timedelta(hours=1),
+    )  # fmt: skip
+    second = one.model_copy(
+        update={"id": "second", "at": word.at - timedelta(hours=hours), "count": one.count + inches("0.0003").nm}
+    )
+    found = assess(new.model_copy(update={"readings": (*new.readings, second), "decisions": (word,)}))
+    opened = any(one.rule == "sets.word-covers" and "contradict" in one.text for one in found.notices)
+    assert (opened, found.of("rods").decided) == ((True, False) if hours < 0 else (False, True))

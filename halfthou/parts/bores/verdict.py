@@ -183,21 +183,26 @@ def _opens(
         yield Open.TOO_CLOSE
     if any(f.called is Called.BEYOND for f in findings if f.key in FINISHED):
         yield Open.MISSED
-    if case.eye.does(Does.REFERS) or (case.coated and machined(case)):
-        yield Open.REFERRED
-    if case.eye.does(Does.HOLDS) or deck_says(case.seen.get(Look.DECK), case.limits) is DeckSays.OUT:
-        yield Open.SEEN
-    if case.unseen:
-        yield Open.UNSEEN
-    no_deck = deck_says(case.seen.get(Look.DECK), case.limits) is DeckSays.NO_LIMIT
-    if case.without_limit or worn_unjudged(case, findings) or no_deck:
-        yield Open.NO_LIMIT
+    yield from _opens_by_eye(case, findings)
     if clearance_read(case):
         found = case.fit.findings(case.house) if case.fit is not None else ()
         if any(one.called is Called.TOO_CLOSE for one in found):
             yield Open.PISTON
     elif Waived.CLEARANCE not in case.waived:
         yield Open.PISTON
+
+
+def _opens_by_eye(case: BoreCase, findings: tuple[Finding, ...]) -> Iterator[Open]:
+    """What is seen or to be seen, and what has no limit."""
+    if case.eye.does(Does.REFERS) or (case.coated and machined(case)):
+        yield Open.REFERRED
+    deck = deck_says(case.seen.get(Look.DECK), case.limits)
+    if case.eye.does(Does.HOLDS) or deck is DeckSays.OUT:
+        yield Open.SEEN
+    if case.unseen:
+        yield Open.UNSEEN
+    if case.without_limit or worn_unjudged(case, findings) or deck is DeckSays.NO_LIMIT:
+        yield Open.NO_LIMIT
 
 
 def worn_unjudged(case: BoreCase, findings: tuple[Finding, ...]) -> bool:

@@ -231,7 +231,14 @@ def _figures_before(job: Job, catalogue: Catalogue) -> tuple[FigureCalled, ...]:
 def _figures(parts: tuple[PartReport, ...]) -> tuple[FigureCalled, ...]:
     """The judged figures of what came in the engine."""
     return tuple(
-        FigureCalled(part.id, part.kind, figure.key, figure.called, not part.to_read and not part.left)
+        FigureCalled(
+            part.id,
+            part.kind,
+            figure.key,
+            figure.called,
+            not part.to_read and not part.left,
+            (figure.limit_nm - figure.value.nm) * (1 if figure.limit_is_least else -1),
+        )
         for part in parts
         if not part.spare
         for figure in part.figures

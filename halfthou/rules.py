@@ -180,6 +180,7 @@ RULES: dict[str, Rule] = {
     "strip.fasteners": Rule("Fasteners by their place", "common practice; the maker's manual"),
     "strip.stretch": Rule("A stretch bolt's growth", "common practice: 0.001 in over its new length"),
     "verdicts.journal.blue-rod": Rule("A rod that went blue", "house rule; common practice, no source"),
+    "evidence.patterns": Rule("What all half bearings show together", "common practice, no source"),
     "evidence.map": Rule("Half bearings graded where they sat", "bearing makers' failure guides, from memory"),
     "evidence.oil-way": Rule("Damage read along the oil's way", "common practice, no source"),
     "evidence.oil-report": Rule("What an oil report may prove", "from memory; how it was drawn, common practice"),

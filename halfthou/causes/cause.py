@@ -18,6 +18,21 @@ class Often(Enum):
     RARE = 0.01
 
 
+#: Complaints of which the usual causes are named one by one: after these alone, what is not named is rare.
+_BY_NAME = frozenset(
+    {
+        ComplaintKind.OVERHEATED,
+        ComplaintKind.LOW_COMPRESSION,
+        ComplaintKind.LOSES_COOLANT,
+        ComplaintKind.SMOKES,
+        ComplaintKind.LEAKS,
+        ComplaintKind.HIGH_PRESSURE,
+        ComplaintKind.NOISE_ABOVE,
+        ComplaintKind.WILL_NOT_START,
+    }
+)
+
+
 @dataclass(frozen=True, slots=True)
 class Cause:
     """A cause by its lasting id.
@@ -55,10 +70,11 @@ class Cause:
         Source: docs/trade: How causes are weighed, judgement.
         """
         known = complaint - {ComplaintKind.NONE}
+        by_name = known <= _BY_NAME and bool(known)
         if known & set(self.usual):
             return Often.USUAL.value
         if known & set(self.sometimes):
             return Often.SOMETIMES.value
-        if known and self.often is Often.USUAL:
+        if known - _BY_NAME and self.often is Often.USUAL:
             return Often.SOMETIMES.value
-        return self.often.value
+        return Often.RARE.value if by_name else self.often.value

@@ -8,6 +8,7 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
+from halfthou.causes.cause import Cause
 from halfthou.causes.known import CAUSES
 from halfthou.causes.network import information
 from halfthou.causes.sign import SignKind, Strength
@@ -149,7 +150,7 @@ def _why(weighed: Weighed, still: StillOpen) -> Worth:
     """What makes a leader and was not looked at: where the carbon, the chip, the metal came from."""
     for key in _leaders(weighed):
         behind = [cause for cause in CAUSES.values() if key in cause.brings]
-        for cause in sorted(behind, key=lambda one: -weighed.chance[one.key]):
+        for cause in sorted(behind, key=lambda one: (_least_minutes(one, still.looks), -weighed.chance[one.key])):
             settling = [sign for sign in cause.leaves if _settles(cause.key, sign)]
             open_yet = (
                 settling or [] if any(s in weighed.evidence.seen for s in cause.leaves) else list(cause.leaves)
@@ -159,6 +160,11 @@ def _why(weighed: Weighed, still: StillOpen) -> Worth:
             for sign in open_yet:
                 for look in still.looks.at(sign):
                     yield look, f"“{cause.name}” makes “{CAUSES[key].name}”: is it behind it?"
+
+
+def _least_minutes(cause: Cause, looks: AllLooks) -> int:
+    """The minutes of the quickest look that settles a cause."""
+    return min((look.minutes for look in _settling(cause.key, looks)), default=0)
 
 
 def _follow(weighed: Weighed, still: StillOpen, *, hot: bool) -> Worth:

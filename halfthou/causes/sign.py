@@ -34,7 +34,7 @@ class SignKind(Enum):
     """How often a sign is there although none of the causes left it. Source: judgement, to be tuned."""
 
     DAMAGE = 0.03
-    SETTLING = 0.0005
+    SETTLING = 0.0004
     HISTORY = 0.20
 
 

@@ -8,6 +8,7 @@ from enum import StrEnum
 from functools import cached_property, lru_cache
 
 import numpy as np
+from numpy.typing import NDArray
 
 from halfthou.causes.cause import Cause
 from halfthou.causes.known import CAUSES
@@ -164,13 +165,28 @@ def weigh_causes(evidence: Evidence) -> Weighed:
         {_COLUMN[key]: how.weak for key, how in evidence.seen.items() if key in _COLUMN},
         {_COLUMN[key]: how.weak for key, how in evidence.not_there.items() if key in _COLUMN},
     )
-    each = posterior.of_each()
+    each = _never_lifted(posterior, evidence)
     chance = {key: float(each[row]) for key, row in _ROW.items()}
     ranked = sorted(chance, key=lambda key: -chance[key])
     words = {
         key: _word(CAUSES[key], chance[key], evidence, next(one for one in ranked if one != key)) for key in ranked
     }
     return Weighed(evidence, posterior, chance, words, _unexplained(evidence, posterior))
+
+
+def _never_lifted(posterior: Posterior, evidence: Evidence) -> NDArray[np.float64]:
+    """The chance of every cause. One whose own sign was looked for and is not there never stands higher for it.
+
+    Rule:    causes.words: "looked, nothing" lifts nothing whose own sign it clears.
+    """
+    each = posterior.of_each()
+    cleared = [_ROW[key] for key, cause in CAUSES.items() if evidence.not_there.keys() & cause.leaves.keys()]
+    if not cleared:
+        return each
+    seen = {_COLUMN[key]: how.weak for key, how in evidence.seen.items() if key in _COLUMN}
+    before = weigh(posterior.network, seen, {}).of_each()
+    each[cleared] = np.minimum(each[cleared], before[cleared])
+    return each
 
 
 def ruled_out_by(cause: Cause, evidence: Evidence) -> tuple[str, ...]:

@@ -53,7 +53,8 @@ class BearingMap:
         """The bearings that gave off metal."""
         return tuple(b for b in self.bearings if (worst := self.worst(b)) is not None and worst.sheds)
 
-    def _of(self, kind: str) -> tuple[str, ...]:
+    def bearings_of(self, kind: str) -> tuple[str, ...]:
+        """The bearings of a kind, rod or main, along the shaft."""
         return tuple(bearing for bearing in self.bearings if bearing.startswith(kind))
 
     @cached_property
@@ -77,7 +78,7 @@ class BearingMap:
             return (), ()
         return tuple(self._seen()), tuple(self._absent())
 
-    def _said(self, halves: Iterator[str] | tuple[str, ...], look: str = of.OVERLAY) -> SignSeen:
+    def said(self, halves: Iterator[str] | tuple[str, ...], look: str = of.OVERLAY) -> SignSeen:
         """How it is known, from those halves."""
         places = places_off(self.sightings.job.limits.layout)
         found = [(half, one) for half in halves if (one := self.sightings.last(half, look)) is not None]
@@ -94,46 +95,18 @@ class BearingMap:
         for sign, look, answers in _DIRECT:
             found = self._with(look, *answers)
             if found:
-                yield sign, self._said(found, look)
-        yield from self._of_rods()
+                yield sign, self.said(found, look)
         yield from self._of_all()
         yield from self._of_wear()
-
-    def _of_rods(self) -> Iterator[Sign]:
-        rods, mains = self._of("rod"), self._of("main")
-        gone = [rod for rod in rods if rod in self.gone]
-        main_gone = [main for main in mains if main in self.gone]
-        graded = all(self.worst(rod) is not None for rod in rods)
-        halves = tuple(half for rod in gone for half in self.bearings[rod])
-        if graded and gone and len(gone) == len(rods) > 1 and len(main_gone) * 2 <= len(mains):
-            yield "rods.all", self._said(halves)
-        if graded and len(gone) == 1 < len(rods) and not main_gone:
-            others = [grade for rod in rods if rod not in gone and (grade := self.worst(rod)) is not None]
-            if all(grade.harm <= 1 for grade in others):
-                yield "rods.one", self._said(halves)
-        if len(gone) > 1 and not main_gone:
-            yield "rods.worse", self._said(halves)
-        uppers = [half for half in self.halves if half.startswith("half-rod") and half.endswith("upper")]
-        cracked = tuple(half for half in uppers if self.sightings.answer(half, of.OVERLAY) == of.CRACKED)
-        if cracked:
-            yield "uppers.fatigued", self._said(cracked)
-        elif uppers and all(half in self.grades and self.grades[half].harm == 0 for half in uppers):
-            yield "uppers.sound", SignSeen()
 
     def _of_all(self) -> Iterator[Sign]:
         grades = list(self.grades.values())
         shed = tuple(half for half, grade in self.grades.items() if grade.sheds)
         if shed:
-            yield "bearings.gone", self._said(shed)
-            yield "sheds", self._said(shed)
+            yield "bearings.gone", self.said(shed)
+            yield "sheds", self.said(shed)
         if not self.all_graded:
             return
-        dirty = tuple(half for half in self.halves if self.grades[half].answer in (of.DEEP, of.BEDDED))
-        bedded = tuple(half for half in dirty if self.grades[half].answer == of.BEDDED)
-        if len(bedded) * 2 > len(grades) and not shed:
-            yield "dirt.bedded", self._said(bedded)
-        if len(dirty) * 3 >= len(grades) * 2 and len({grade.answer for grade in grades}) <= 2:
-            yield "scratches.sharp", self._said(dirty)
         if not shed:
             yield from self._copper_from_elsewhere()
         if all(grade.harm <= 1 for grade in grades):
@@ -143,7 +116,7 @@ class BearingMap:
                 yield "wear.mild", SignSeen(("every half worn a little, many hours",), (opened.id,))
             shiny = tuple(half for half in self.halves if self.grades[half].answer == of.POLISHED)
             if len(shiny) * 2 >= len(grades):
-                yield "bearings.polished", self._said(shiny)
+                yield "bearings.polished", self.said(shiny)
                 kind = self.sightings.last(ENGINE, of.KIND)
                 if kind is not None and kind.answer == of.TWO_LAYER:
                     yield "shells.two-layer", SignSeen(facts=(kind.id,))
@@ -161,21 +134,21 @@ class BearingMap:
             pair for pair in self.bearings.values() if {where[pair[0]], where[pair[1]]} == {of.FRONT, of.REAR}
         ]
         if opposite:
-            yield "edges.opposite", self._said(tuple(half for pair in opposite for half in pair), of.WEAR)
+            yield "edges.opposite", self.said(tuple(half for pair in opposite for half in pair), of.WEAR)
         for edge in (of.FRONT, of.REAR):
             mains = [half for half in self.halves if half.startswith("half-main")]
             if mains and all(where[half] == edge for half in mains):
-                yield "mains.edge-alike", self._said(tuple(mains), of.WEAR)
+                yield "mains.edge-alike", self.said(tuple(mains), of.WEAR)
         for pair in self.bearings.values():
             if where[pair[0]] == where[pair[1]] and where[pair[0]] in (of.FRONT, of.REAR, of.BOTH, of.CENTRE):
-                yield "wear.by-form", self._said(pair, of.WEAR)
+                yield "wear.by-form", self.said(pair, of.WEAR)
                 break
         banded = self._with(of.WEAR, of.BANDS)
         if len({half.rpartition("-")[0] for half in banded if half.startswith("half-main")}) >= 3:
-            yield "bands.scallops", self._said(banded, of.WEAR)
+            yield "bands.scallops", self.said(banded, of.WEAR)
         wiped = tuple(half for half in self._with(of.OVERLAY, of.WIPED) if where[half] == of.CROWN)
         if wiped:
-            yield "wiped.crown", self._said(wiped)
+            yield "wiped.crown", self.said(wiped)
         backs = {self.sightings.answer(half, of.BACK) for half in self.halves}
         if backs == {of.CLEAN}:
             yield "back.clean", SignSeen()
@@ -185,20 +158,6 @@ class BearingMap:
         if not self.all_graded:
             return
         looked = SignSeen(words=("every half graded",))
-        for sign in (
-            "rods.all",
-            "rods.one",
-            "fatigue",
-            "bearings.gone",
-            "copper.through",
-            "bearings.polished",
-            "dirt.bedded",
-            "scratches.sharp",
-            "pits.acid",
-            "uppers.fatigued",
-            "wiped.crown",
-        ):
-            yield sign, looked
         if all(self.sightings.answer(half, of.SEAT) for half in self.halves):
             yield "shell.turned", looked
         if all(self.sightings.answer(half, of.BACK) for half in self.halves):

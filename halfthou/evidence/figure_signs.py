@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
+from statistics import median
 from typing import NamedTuple
 
 from halfthou.causes import SignSeen
@@ -11,13 +12,15 @@ from halfthou.verdicts import Called, FigureKey
 
 class FigureCalled(NamedTuple):
     """One judged figure of a part as it came: the kind of the part, its key, how it is called, and whether all that
-    is planned of the part is read. `called` is None for a part of which no figure is known."""
+    is planned of the part is read. `called` is None for a part of which no figure is known. `past_nm` is how far it
+    lies past its limit; below nothing where it is inside."""
 
     part: str
     kind: str
     key: str
     called: Called | None
     whole: bool
+    past_nm: int = 0
 
 
 #: By kind of part and figures: the sign where one is beyond, and the sign where all are within.
@@ -54,6 +57,31 @@ def figure_signs(figures: Iterable[FigureCalled]) -> Iterator[tuple[str, bool, S
         whole = {one.part for one in of_kind} == {one.part for one in of_it if one.whole}
         # A wiped bearing wears to within: an oil clearance within proves nothing of how it was built.
         yield from _told(of_it, beyond, within, whole and beyond != "clearance.large")
+    yield from _worn_out(figures)
+
+
+#: What wears of each kind. Source: common practice, no source.
+_WEARS = {"journal": FigureKey.SIZE, "bore": FigureKey.SIZE, "ring": "gap at the top", "piston": "collapse"}
+#: One part is far worse than its fellows where it lies three times as far past its limit, and 0.001 in more.
+#: Source: judgement.
+_TIMES, _MORE_NM = 3, 25_400
+
+
+def _worn_out(figures: Iterable[FigureCalled]) -> Iterator[tuple[str, bool, SignSeen]]:
+    """A set of which most parts are worn past their limit, the rest near it, and none far worse than its fellows.
+
+    Rule:    evidence.figures.   Source: common practice, no source.
+    """
+    figures = tuple(figures)
+    for kind, key in _WEARS.items():
+        of_it = [one for one in figures if one.kind == kind and one.key == key and one.called is not None]
+        beyond = [one.past_nm for one in of_it if one.called is Called.BEYOND]
+        if len(of_it) < 3 or len(beyond) * 2 <= len(of_it) or not all(one.whole for one in of_it):
+            continue
+        usual = _TIMES * median(beyond) + _MORE_NM
+        if all(abs(one.past_nm) <= usual for one in of_it):
+            words = f"{len(beyond)} of {len(of_it)} {kind}s past their limit, none far worse"
+            yield "set.worn-out", True, SignSeen((words,))
 
 
 def _told(

@@ -5,7 +5,7 @@ Rule:    causes.gate.   Source: docs/trade: The gate, common practice.
 
 from __future__ import annotations
 
-from halfthou.causes import CAUSES, Weighed, Word, proof_of
+from halfthou.causes import CAUSES, LEFT_BY_CAUSES, Weighed, Word, proof_of
 from halfthou.jobs import CauseSaid, ComplaintKind, Document, Job, Remedy, Stand
 
 
@@ -49,7 +49,7 @@ def asked_of(job: Job, weighed: Weighed, *, begun: bool) -> bool:
     return bool(
         weighed.evidence.complaint - {ComplaintKind.NONE}
         or job.standing(job.causes_said)
-        or (begun and weighed.evidence.seen)
+        or (begun and LEFT_BY_CAUSES & weighed.evidence.seen.keys())
     )
 
 

@@ -11,10 +11,12 @@ from halfthou.door import CARRIED, said_of
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.figure_signs import FigureCalled, figure_signs
 from halfthou.evidence.oil_report import oil_signs
+from halfthou.evidence.patterns import patterns
 from halfthou.evidence.places import DEPOSIT, DEPOSIT_DOUBT_NM
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import ENGINE, ComplaintKind, Job, Look, Seen
 from halfthou.lengths import Length, Notation
+from halfthou.looks import AS_NEW, PASSED
 from halfthou.strip import Strip, disagreements, stepped
 
 #: A sign, whether it is there, and how that is known.
@@ -54,9 +56,14 @@ def _merged(before: SignSeen | None, how: SignSeen) -> SignSeen:
 def _all(sightings: Sightings, figures: Iterable[FigureCalled]) -> Iterator[Known]:
     job = sightings.job
     yield from _of_sightings(sightings)
-    shown, not_shown = BearingMap(sightings).signs()
-    yield from ((sign, True, how) for sign, how in shown)
-    yield from ((sign, False, how) for sign, how in not_shown)
+    bearings = BearingMap(sightings)
+    shown, not_shown = bearings.signs()
+    together, nothing = patterns(bearings)
+    yield from ((sign, True, how) for sign, how in (*shown, *together))
+    looked = SignSeen(words=("every half graded",))
+    yield from ((sign, False, how) for sign, how in (*not_shown, *((sign, looked) for sign in nothing)))
+    yield from _earlier(bearings)
+    yield from _of_the_crank(sightings)
     yield from _of_skirts(sightings)
     yield from _of_deposits(sightings)
     yield from figure_signs(figures)
@@ -135,7 +142,11 @@ def _of_skirts(sightings: Sightings) -> Iterator[Known]:
         alike = len({one.answer for one in looked.values()}) == 1
         if alike and layout.cylinders > 1:
             yield "skirts.alike", True, SignSeen(facts=facts)
-        yield "skirt.one", len(scuffed) == 1, SignSeen(_words(sightings, scuffed), facts)
+        # Two of four is not one of four: it speaks for less, and against nothing.
+        some = bool(scuffed) and len(scuffed) * 2 <= layout.cylinders
+        if some or not scuffed or len(scuffed) == layout.cylinders:
+            yield "skirt.one", some, SignSeen(_words(sightings, scuffed), facts, len(scuffed) > 1)
+        yield "skirts.all", len(scuffed) == layout.cylinders > 1, SignSeen(facts=facts)
         if not any(one.answer == _CORNERS for one in looked.values()):
             yield "skirt.all-round", False, SignSeen(facts=facts)
     crowns = [sightings.last(f"piston-{n}", "crown") for n in range(1, layout.cylinders + 1)]
@@ -143,6 +154,29 @@ def _of_skirts(sightings: Sightings) -> Iterator[Known]:
     washed = [one for one in seen if one.answer == "washed clean"]
     if seen and len(seen) == layout.cylinders > 1:
         yield "crown.washed", len(washed) == 1, SignSeen(_words(sightings, washed), tuple(one.id for one in seen))
+
+
+#: A rod that got hot, by its colour.
+_BLUE_ROD = ("brown or purple", "blue", "grey")
+
+
+def _earlier(bearings: BearingMap) -> Iterator[Known]:
+    """A blue rod whose half bearings are as new: they came after what made it blue."""
+    sightings = bearings.sightings
+    for rod in bearings.bearings_of("rod"):
+        colour = sightings.last(rod, Look.ROD)
+        halves = bearings.bearings[rod]
+        fresh = all(half in bearings.grades and bearings.grades[half].answer == AS_NEW for half in halves)
+        if colour is not None and colour.answer in _BLUE_ROD and fresh:
+            words = f"{bearings.called(rod)}: {colour.answer}, half bearings as new"
+            yield "blue.under-new", True, SignSeen((words,), (colour.id,), sightings.weak(colour))
+
+
+def _of_the_crank(sightings: Sightings) -> Iterator[Known]:
+    """A crank that was crack-tested whole: a test of one journal clears no fillet of another."""
+    tested = sightings.last("crank", Look.CRACK_TEST)
+    if tested is not None and tested.answer == PASSED:
+        yield "crack.passed", True, SignSeen(("the whole crank",), (tested.id,))
 
 
 def _words(sightings: Sightings, found: list[Seen]) -> tuple[str, ...]:
@@ -204,7 +238,7 @@ def _of_the_door(job: Job) -> Iterator[Known]:
         how = SignSeen(("at the door",), (said.id,))
         if said.answer in _AT_THE_DOOR:
             yield _AT_THE_DOOR[said.answer], True, how
-        if said.answer == "level right":
+        if said.answer in ("level right", "over"):
             yield ("level.right" if said.verified else "level.said-right"), True, how
     if any(said.answer == "head work" for said in said_of(job, "service before")):
         yield "deck.work", True, SignSeen(("at the door",))
@@ -216,5 +250,4 @@ _AT_THE_DOOR = {
     "milky": "oil.milky",
     "smells of fuel": "fuel.smell",
     "glitter": "bearings.gone",
-    "over": "foaming",
 }

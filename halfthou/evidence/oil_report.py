@@ -36,6 +36,8 @@ FIGURES: dict[str, FigureKnown] = {
 }
 #: Fuel of this much per cent or more is dilution; below the other there is none. Source: from memory, 2 to 4 %.
 FUEL_HIGH, FUEL_SOME, FUEL_NIL = 4.0, 2.0, 1.0
+#: Fuel at which a laboratory raises its alarm, in per cent. Source: from memory, 5 %.
+FUEL_ALARM = 5.0
 #: By how much viscosity may lie off what it is new, as a share. Source: from memory, ±20 %.
 VISCOSITY_OFF = 0.20
 #: A metal is high at this many times what is usual. Source: from memory, twice one's own trend.
@@ -122,6 +124,8 @@ def _fuel(value: dict[str, float], usual: dict[str, float]) -> Iterator[tuple[st
     thin = off is not None and off <= -VISCOSITY_OFF
     if fuel >= FUEL_HIGH or (fuel >= FUEL_SOME and thin):
         yield "dilution.high", True, f"fuel {fuel:g} %"
+        if fuel >= FUEL_ALARM:
+            yield "dilution.alarm", True, f"fuel {fuel:g} %"
     elif fuel < FUEL_NIL:
         yield "dilution.high", False, ""
         if off is not None and abs(off) < VISCOSITY_OFF:

@@ -97,6 +97,10 @@ class EvidenceStanding:
             if not look.answers
             and (self.bearings.all_graded if look.key == "bearings" else set(look.reads) & self.evidence.answered)
         }
+        mains = [grade for half, grade in self.bearings.grades.items() if half.startswith("half-main")]
+        if self.bearings.all_graded and all(grade.harm == 0 for grade in mains):
+            # Where every main is as new there are no bands to be asked for.
+            taken.add("bands")
         gone = frozenset(self.sightings.washed)
         lost = frozenset(look.key for look in self.sightings.looks.on_the_board if look.lost_by in gone)
         return StillOpen(self.sightings.looks, frozenset(taken), lost, ahead, at_once)

@@ -28,6 +28,14 @@ class ComplaintKind(StrEnum):
     SEIZED = "seized"
     SHINY = "shiny bearings"
     THRUST = "thrust or clutch"
+    OVERHEATED = "overheated"
+    LOW_COMPRESSION = "low or no compression"
+    LOSES_COOLANT = "loses coolant"
+    SMOKES = "smokes"
+    LEAKS = "leaks"
+    HIGH_PRESSURE = "pressure too high"
+    NOISE_ABOVE = "noise above"
+    WILL_NOT_START = "will not start"
     NONE = "none"
 
 

@@ -53,7 +53,13 @@ BEARING_LOOKS = (
     ),
     LookKind(
         "torque found", name="Torque the bolts were found at", where=_BEARINGS, minutes=10,
-        answers=(_A("right", ("torque.right",), ("bolts.loose",)), _A("loose", ("bolts.loose",))),
+        answers=(_A("right", ("torque.right",), ("bolts.loose",)), _A("loose", ("bolts.loose",)),
+                 _A("stretched", ("bolts.stretched",))),
+    ),
+    LookKind(
+        "break", name="Where the break starts", where=_BEARINGS, minutes=10,
+        how="The crank's, by its beach marks and a lens.",
+        answers=(_A("at a fillet", ("break.fillet",)), _A("somewhere else", (), ("break.fillet",))),
     ),
     LookKind(
         "every pair", name="Every rod with its cap: numbers, joint, size", where=_BEARINGS, minutes=40,
@@ -64,7 +70,7 @@ BEARING_LOOKS = (
     LookKind(
         "heat tests", name="What got hot: hardness, crack test, size", where=_BEARINGS, minutes=60,
         how="By a certified inspector; then the size. New half bearings clear nothing.",
-        answers=(_A("hard, no crack, to size"), _A("soft or cracked")),
+        answers=(_A("hard, no crack, to size", ("rods.tested",)), _A("soft or cracked")),
     ),
     LookKind(
         "tunnel", name="Tunnel, caps torqued", where=_BEARINGS, minutes=40, how="Bar, or bore sizes at every main.",
@@ -104,7 +110,7 @@ DRIVE_LOOKS = (
                  _A("grooved"), _A("one face blued"),
                  _A("through its layer, one face", ("thrust.one-face", "bearings.gone")),
                  _A("both blued", ("thrust.both-blued",)), _A("cracked", ()),
-                 _A("oil groove gone", ("thrust.both-blued",))),
+                 _A("oil groove gone", ("groove.gone",)), _A("oil groove closed", ("groove.closed",))),
     ),
     LookKind(
         "float", name="End float", where=_DRIVE, minutes=10, how="Indicator on the crank's end, levered both ways.",
@@ -142,7 +148,9 @@ TOP_LOOKS = (
     ),
     LookKind(
         "rings", name="Rings", where=_TOP, minutes=5, on=("piston",), several=True,
-        answers=(_A("free", ("rings.free",), ("rings.stuck",)), _A("oil ring stuck", ("rings.stuck",)),
+        answers=(_A("free", ("rings.free",), ("rings.stuck", "rings.packed")),
+                 _A("oil ring stuck", ("rings.stuck",)),
+                 _A("packed fast with carbon", ("rings.packed", "rings.stuck")),
                  _A("gap ends polished or broken", ("gap.ends",)),
                  _A("one-piece oil ring", ("ring.one-piece",)),
                  *kept("gaps in line", "kinds mixed", "wrong way up", "worn sharp")),
@@ -174,17 +182,24 @@ TOP_LOOKS = (
         "gasket", name="Head gasket, before it is thrown away", where=_TOP, minutes=5, lost_by="wash.heads",
         answers=(_A("burn track between bores", ("burn.track",)), _A("burn track to water", ("burn.track",)),
                  _A("burn track to an oil way", ("burn.track",)),
-                 _A("fire ring squashed"), _A("corroded"), _A("an insert of the deck loose"), _A("fret marks"),
+                 _A("fire ring squashed", ("ring.squashed",)), _A("corroded"),
+                 _A("an insert of the deck loose"), _A("fret marks"),
                  _A("good", ("gasket.good",), ("burn.track",))),
     ),
     LookKind(
         "deck flat", name="Deck and head: straightedge, then pressed", where=_TOP, minutes=30,
-        answers=(_A("flat, no track, test holds", ("deck.sound",), ("burn.track",)), _A("flat"), _A("out of flat")),
+        answers=(_A("flat, no track, test holds", ("deck.sound",), ("burn.track",)), _A("flat", (), ("deck.out",)),
+                 _A("out of flat", ("deck.out",))),
     ),
     LookKind(
         "coolant test", name="Pressure test of the water side", where=_TOP, minutes=40,
-        answers=(_A("leaks", ("coolant.leaks",)),
-                 _A("holds hot and cold, cooler too", ("coolant.holds",), ("coolant.leaks",)),
+        how="Say where: at the gasket's edge, in a bore or port, at a liner's foot, at the cooler.",
+        answers=(_A("leaks", ("coolant.leaks",)), _A("leaks at the gasket", ("coolant.leaks", "leak.gasket")),
+                 _A("leaks in block or head", ("coolant.leaks", "leak.block")),
+                 _A("leaks at a liner", ("coolant.leaks", "leak.block", "liner.bad")),
+                 _A("leaks at the cooler", ("coolant.leaks",)),
+                 _A("block, head and liners hold by themselves", ("block.holds",), ("leak.block",)),
+                 _A("holds hot and cold, cooler too", ("coolant.holds",), ("coolant.leaks", "leak.block")),
                  _A("holds cold", ("coolant.holds-cold",))),
     ),
     LookKind(
@@ -198,6 +213,26 @@ TOP_LOOKS = (
     LookKind(
         "castings", name="Casting numbers", where=_TOP, minutes=5, answers=(_A("one differs", ("casting.differs",)),
         _A("all alike", (), ("casting.differs",))),
+    ),
+    LookKind(
+        "liners", name="Liners and their seals", where=_TOP, minutes=15, lost_by="wash.block",
+        answers=(_A("dropped, corroded or a seal pitted", ("liner.bad",)), _A("sound", (), ("liner.bad",))),
+    ),
+    LookKind(
+        "valves whole", name="Every valve, keeper and spring", where=_TOP, minutes=10,
+        answers=(_A("all whole, in their places", ("valves.whole",), ("valve.dropped", "keeper.broken")),
+                 _A("a head or stem in a cylinder", ("valve.dropped",)),
+                 _A("a keeper, spring or guide broken", ("keeper.broken",))),
+    ),
+    LookKind(
+        "plugs out", name="Plugs or injectors out, then turned", where=_TOP, minutes=20,
+        how="Stand clear of the holes: what was locked in comes out hard.",
+        answers=(_A("liquid came out, then it turned", ("liquid.out",)),
+                 _A("nothing came out", (), ("liquid.out",))),
+    ),
+    LookKind(
+        "crowns at top", name="Crowns at the top, their heights", where=_TOP, minutes=20,
+        answers=(_A("one lower", ("crown.lower",)), _A("all alike", ("crowns.alike",), ("crown.lower",))),
     ),
     LookKind(
         "locked", name="Taken in water or fuel", where=_TOP, minutes=5, answers=(_A("yes", ("lock.hydraulic",)),

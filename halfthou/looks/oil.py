@@ -17,7 +17,7 @@ OIL_LOOKS = (
         "level", name="Oil level on arrival", where=_OIL, minutes=3, lost_by="oil.drained",
         how="By the stick, level, after standing.",
         answers=(_A("low or none", ("level.low",)), _A("right", ("level.right",), ("level.low",)),
-                 _A("over", ("foaming", "level.right"), ("level.low",)),
+                 _A("over", ("level.right",), ("level.low",)),
                  _A("said to be right", ("level.said-right",))),
     ),
     LookKind(
@@ -31,7 +31,23 @@ OIL_LOOKS = (
                  _A("clean", ("inside.clean",), ("oil.black", "oil.milky")),
                  _A("milky", ("oil.milky",)), _A("smells of fuel", ("fuel.smell",)), _A("foaming", ("foaming",)),
                  _A("thick"), _A("glitter in it", ("bearings.gone",)), _A("water under it", ("oil.milky",)),
-                 _A("the wrong kind")),
+                 _A("the wrong kind", ("oil.can-wrong",))),
+    ),
+    LookKind(
+        "sludge", name="Small oil ways, for sludge", where=_OIL, minutes=30, lost_by="wash.block",
+        how="Screen, drains, rocker shaft, relief: what blocks a way, and what it is.",
+        answers=(_A("sludge or varnish blocks a way", ("sludge.blocks", "oil.black")),
+                 _A("ways open", (), ("sludge.blocks",))),
+    ),
+    LookKind(
+        "grade", name="Grade of the oil", where=_OIL, minutes=10,
+        how="What the engine's maker asks for, against the can and the report.",
+        answers=(_A("wrong, by the report", ("oil.grade-wrong",)), _A("wrong, by the can", ("oil.can-wrong",)),
+                 _A("right, by the report", ("oil.grade-right",), ("oil.grade-wrong", "oil.can-wrong"))),
+    ),
+    LookKind(
+        "overrun", name="Missed gear or runaway", where=_OIL, minutes=5,
+        answers=(_A("told so", ("speed.told",)), _A("no", (), ("speed.told",))),
     ),
     LookKind(
         "earlier hands", name="Earlier hands", where=_OIL, minutes=5, several=True, lost_by="stand.washed",
@@ -75,7 +91,8 @@ OIL_LOOKS = (
     ),
     LookKind(
         "stood", name="How it stood", where=_OIL, minutes=5,
-        answers=(_A("ran daily", ("ran.daily",)), _A("stood long", ())),
+        answers=(_A("ran daily", ("ran.daily",)), _A("stood long", ()),
+                 _A("a water line and pits, level as it stood", ("stood.proved", "rust.line"))),
     ),
     LookKind(
         "sample again", name="A second sample", where=_OIL, minutes=20,
@@ -97,6 +114,12 @@ OIL_LOOKS = (
 )  # fmt: skip
 
 SUPPLY_LOOKS = (
+    LookKind(
+        "dry beyond", name="Dry places beyond the pump", where=_SUPPLY, minutes=10, lost_by="wash.block",
+        how="Cam, mains and rods, seen or told, within the first minutes after it was opened.",
+        answers=(_A("pump and ways dry since it was opened", ("dry.first-start", "pump.dry")),
+                 _A("oil everywhere", (), ("dry.first-start", "cam.dry"))),
+    ),
     LookKind(
         "in the screen", name="What lay in screen and pan", where=_SUPPLY, minutes=10,
         lost_by="wash.pan", several=True,
@@ -126,7 +149,8 @@ SUPPLY_LOOKS = (
     ),
     LookKind(
         "cam and followers", name="Cam lobes and followers", where=_SUPPLY, minutes=10, several=True,
-        answers=(_A("sound"), _A("a lobe flat"), _A("pitted"), _A("a nail catches")),
+        answers=(_A("sound", ("cam.sound",), ("cam.bad",)),
+                 *(_A(text, ("cam.bad",)) for text in ("a lobe flat", "pitted", "a nail catches"))),
     ),
     LookKind(
         "cam dry", name="Cam, rockers, turbo", where=_SUPPLY, minutes=10,
@@ -149,9 +173,21 @@ FILTER_LOOKS = (
         answers=(_A("found in the gallery", ("dirt.in-oil",)), _A("none", (), ("dirt.in-oil",))),
     ),
     LookKind(
+        "behind plugs", name="Galleries, plugs out", where=_FILTER, minutes=20, lost_by="wash.block",
+        how="What lies behind a plug that only a build opens.",
+        answers=(_A("chips or blasting grit", ("chips.behind-plug", "dirt.in-oil")),
+                 _A("clean", (), ("chips.behind-plug",))),
+    ),
+    LookKind(
+        "carried opened", name="What was carried over, cut or flushed", where=_FILTER, minutes=30,
+        how="Cut open, or flushed both ways through white cloth.",
+        answers=(_A("metal of the earlier failure in it", ("carried.metal",)),
+                 _A("clean", (), ("carried.metal",))),
+    ),
+    LookKind(
         "metal of", name="What the metal matches", where=_FILTER, minutes=15,
         how="Colour, magnet, file; the lab where it matters.",
-        answers=(_A("a part above, worn", ("debris.matches", "part.worn")),
+        answers=(_A("a part above, worn", ("debris.matches", "part.worn", "upstream.matched")),
                  _A("no part of that metal is worn", ("part.none-worn",)),
                  _A("a part that broke before", ("fragment.matches-old",)),
                  _A("no part that broke before", ("fragment.no-match",), ("fragment.matches-old",))),

@@ -73,7 +73,8 @@ def test_3_two_blue_big_ends_under_fresh_half_bearings() -> None:
         seen("since opened", "few hours"),
         *graded("Inline four", rods="OOOO", mains="O"), IN_USE,
     )  # fmt: skip
-    assert leaders(story)[:2] == ["supply.drive", "supply.pump"]
+    assert leaders(story)[:3] == ["supply.drive", "housing.earlier", "supply.pump"]
+    assert words_of(story)["housing.earlier"] is Word.PROVED  # left in: the new half bearings clear no rod
     assert next_of(story)[0].key == "heat tests"  # new half bearings do not clear the rods
 
 

@@ -11,7 +11,7 @@ SPEAKS, OUT = Against.SPEAKS, Against.RULES_OUT
 #: What a starved engine shows, whatever starved it.
 _STARVED = {
     "bearings.gone": S, "rods.worse": F, "copper.through": F, "rods.tight-blue": F, "shell.turned": F,
-    "back.polished": F,
+    "back.polished": F, "mains.rising": F, "skirts.all": F,
 }  # fmt: skip
 
 SUPPLY = (
@@ -52,7 +52,7 @@ SUPPLY = (
         against={"seal.sound": SPEAKS},
         settled="Section of the seal beside a new one",
         remedy="New seal of the right section, tube sound",
-        sometimes=(Kind.LOW_PRESSURE, Kind.KNOCK),
+        sometimes=(Kind.LOW_PRESSURE, Kind.KNOCK, Kind.NOISE_ABOVE),
     ),
     Cause(
         "supply.pump",
@@ -79,21 +79,22 @@ SUPPLY = (
     Cause(
         "supply.prime",
         "Pump not primed",
-        leaves={"pump.dry": S, "opened.lately": S, "scratches.sharp": F},
+        leaves={"dry.first-start": P, "pump.dry": S, "opened.lately": S, "scratches.sharp": F},
         makes={"bearings.gone": F, "cam.dry": S},
         against={"hours.many": OUT},
-        settled="The history",
+        settled="Pump and ways dry since it was opened",
         remedy="Pump packed and primed at assembly",
         sometimes=(Kind.AFTER_SERVICE,),
     ),
     Cause(
         "supply.relief",
         "Relief valve stuck",
-        leaves={"relief.stuck": P, "rods.all": S},
+        leaves={"relief.stuck": P, "relief.shut": P, "rods.all": S},
         makes={**_STARVED, "journal.hot": F},
         against={"relief.free": OUT},
         settled="Free it, spring load; then where the chip came from",
         remedy="Relief valve freed or renewed, spring tested",
+        usual=(Kind.HIGH_PRESSURE,),
         sometimes=(Kind.LOW_PRESSURE, Kind.KNOCK),
     ),
     Cause(
@@ -132,20 +133,20 @@ SUPPLY = (
     Cause(
         "oil.fuel",
         "Oil thinned by fuel",
-        leaves={"dilution.high": S, "bore.washed": S, "bearings.polished": F, "fuel.smell": S},
+        leaves={"dilution.alarm": P, "dilution.high": S, "bore.washed": S, "bearings.polished": F, "fuel.smell": S},
         against={"dilution.nil": OUT},
-        settled="Oil report",
+        settled="Fuel above the alarm in a sample that counts",
         remedy="The fuel's way in found and closed",
-        sometimes=(Kind.LOW_PRESSURE,),
+        sometimes=(Kind.LOW_PRESSURE, Kind.SMOKES),
     ),
     Cause(
         "oil.old",
         "Oil past its time, or overheated",
-        leaves={"oil.black": S, "oil.overdue": S, "chain.worn": F},
+        leaves={"sludge.blocks": P, "oil.black": S, "oil.overdue": S, "chain.worn": F},
         makes={"debris.carbon": F},
         against={"inside.clean": SPEAKS},
         brings={"supply.screen": 0.5},
-        settled="History and report",
+        settled="Sludge that blocks a way; a report past its grade",
         remedy="Oil changed by hours, inside cleaned",
         often=Often.USUAL,
         usual=(Kind.LOW_PRESSURE,),
@@ -159,7 +160,17 @@ SUPPLY = (
         against={"coolant.holds": OUT, "coolant.holds-cold": SPEAKS},
         settled="Pressure test; deck and head flat",
         remedy="The leak mended, oil ways flushed",
-        sometimes=(Kind.MILKY,),
+        sometimes=(Kind.MILKY, Kind.OVERHEATED, Kind.LOSES_COOLANT),
+    ),
+    Cause(
+        "oil.wrong",
+        "Wrong oil or grade",
+        leaves={"oil.grade-wrong": P, "oil.can-wrong": S, "bearings.polished": F},
+        makes={"bearings.gone": F},
+        against={"oil.grade-right": SPEAKS},
+        settled="The report's grade against the maker's",
+        remedy="Oil of the right grade",
+        sometimes=(Kind.HIGH_PRESSURE,),
     ),
     Cause(
         "carbon.source",

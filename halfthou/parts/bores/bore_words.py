@@ -48,8 +48,13 @@ def bore_headline(decided: BoreSet, bore: str, say: Notation) -> str:
 
 
 def _measure_headline(verdict: BoreVerdict) -> str:
-    if verdict.case.survey.form is None:
-        return "Answer first" if verdict.case.survey.held else "Not read yet"
+    survey = verdict.case.survey
+    if survey.form is None:
+        if survey.held:
+            return "Answer first"
+        # Nothing of it counts: read in the wrong state it is not "not read".
+        wrong = any(one.operation is None for state in survey.spots for one in state.aside)
+        return "Read it again" if wrong else "Not read yet"
     for one, words in (
         (Open.HELD, "Answer first"),
         (Open.CONTRADICTED, "Readings contradict"),

@@ -125,7 +125,7 @@ LOOKS = (
     CRACK_TEST_LOOK,
     LookKind(
         Look.PRESSURE,
-        (_A("passed", does=GOOD, ends=True), _A(LEAKS, ("coolant.leaks",), does=_LEAKS)),
+        (_A("passed", does=GOOD, ends=True), _A(LEAKS, ("coolant.leaks", "leak.block"), does=_LEAKS)),
         _BLOCK,
         bench=True,
         test=True,

@@ -103,7 +103,7 @@ LOOKS = (
         _ON,
         bench=True,
     ),
-    LookKind(Look.FILLET, (*good("sound"), _A(BAD_FILLET, does=(_FILLET,))), _ON, bench=True),
+    LookKind(Look.FILLET, (*good("sound"), _A(BAD_FILLET, ("fillet.sharp",), does=(_FILLET,))), _ON, bench=True),
     LookKind(
         Look.EDGE,
         name="Edges of the oil holes",

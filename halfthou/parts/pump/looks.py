@@ -129,7 +129,8 @@ LOOKS = (
         lost_by="wash.pump",
         answers=(
             _A("falls by its own weight", ("relief.free",), ("relief.stuck",), does=GOOD),
-            *(_A(text, does=_RELIEF) for text in (RELIEF_SCORED, SPRING_BAD, SHUT)),
+            *(_A(text, does=_RELIEF) for text in (RELIEF_SCORED, SPRING_BAD)),
+            _A(SHUT, ("relief.shut",), does=_RELIEF),
             *(_A(text, ("relief.stuck",), does=_RELIEF) for text in (STUCK, OPEN, CHIP)),
         ),
     ),

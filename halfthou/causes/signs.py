@@ -62,6 +62,7 @@ _OIL = (
     Sign("coolant.leaks", "pressure test leaks", _S),
     Sign("coolant.holds", "pressure test holds hot and cold, cooler too", _S),
     Sign("coolant.holds-cold", "pressure test holds cold"),
+    Sign("leak.cooler", "pressure test leaks at the cooler", _S),
     Sign("leak.gasket", "pressure test leaks at the gasket", _S),
     Sign("leak.block", "block, head or a liner leaks under pressure", _S),
     Sign("block.holds", "block, head and liners hold by themselves", _S),

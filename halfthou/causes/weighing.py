@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Container, Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
 from functools import cached_property, lru_cache
@@ -42,6 +42,23 @@ class Evidence:
         return frozenset({*self.seen, *self.not_there})
 
     @cached_property
+    def disputed(self) -> frozenset[str]:
+        """The signs of which one proves a cause and another rules it out: while both stand neither does.
+
+        Rule:    evidence.contradiction.
+        """
+        return frozenset(_both_ways(self.seen))
+
+    def counts_less(self, sign: str) -> bool:
+        """Whether a seen sign counts less: looked at after cleaning, or disputed."""
+        return self.seen[sign].weak or sign in self.disputed
+
+    @cached_property
+    def counted(self) -> dict[int, bool]:
+        """The seen signs by column, each with whether it counts less."""
+        return {_COLUMN[key]: self.counts_less(key) for key in self.seen if key in _COLUMN}
+
+    @cached_property
     def not_there(self) -> dict[str, SignSeen]:
         """The signs that are not there: as looked for, and those that a seen one excludes."""
         found = {key: how for key, how in self.absent.items() if key not in self.seen}
@@ -51,6 +68,18 @@ class Evidence:
                 if key not in self.seen:
                     found.setdefault(key, self.seen[there[0]])
         return found
+
+
+def _both_ways(seen: Container[str]) -> Iterator[str]:
+    for cause in CAUSES.values():
+        out = [sign for sign, how in cause.against.items() if how is Against.RULES_OUT and sign in seen]
+        proof = [sign for sign, how in cause.leaves.items() if _settles(sign, how) and sign in seen]
+        if out and proof:
+            yield from (*out, *proof)
+
+
+def _settles(sign: str, how: Strength) -> bool:
+    return how is Strength.PROVES and SIGNS[sign].kind is SignKind.SETTLING
 
 
 class Word(StrEnum):
@@ -162,7 +191,7 @@ def weigh_causes(evidence: Evidence) -> Weighed:
     """
     posterior = weigh(
         known_network(evidence.complaint),
-        {_COLUMN[key]: how.weak for key, how in evidence.seen.items() if key in _COLUMN},
+        evidence.counted,
         {_COLUMN[key]: how.weak for key, how in evidence.not_there.items() if key in _COLUMN},
     )
     each = _never_lifted(posterior, evidence)
@@ -183,8 +212,7 @@ def _never_lifted(posterior: Posterior, evidence: Evidence) -> NDArray[np.float6
     cleared = [_ROW[key] for key, cause in CAUSES.items() if evidence.not_there.keys() & cause.leaves.keys()]
     if not cleared:
         return each
-    seen = {_COLUMN[key]: how.weak for key, how in evidence.seen.items() if key in _COLUMN}
-    before = weigh(posterior.network, seen, {}).of_each()
+    before = weigh(posterior.network, evidence.counted, {}).of_each()
     each[cleared] = np.minimum(each[cleared], before[cleared])
     return each
 
@@ -194,7 +222,7 @@ def ruled_out_by(cause: Cause, evidence: Evidence) -> tuple[str, ...]:
     return tuple(
         sign
         for sign, against in cause.against.items()
-        if against is Against.RULES_OUT and sign in evidence.seen and not evidence.seen[sign].weak
+        if against is Against.RULES_OUT and sign in evidence.seen and not evidence.counts_less(sign)
     )
 
 
@@ -203,10 +231,7 @@ def proof_of(cause: Cause, evidence: Evidence) -> tuple[str, ...]:
     return tuple(
         sign
         for sign, strength in cause.leaves.items()
-        if strength is Strength.PROVES
-        and SIGNS[sign].kind is SignKind.SETTLING
-        and sign in evidence.seen
-        and not evidence.seen[sign].weak
+        if _settles(sign, strength) and sign in evidence.seen and not evidence.counts_less(sign)
     )
 
 
@@ -295,7 +320,7 @@ def _rises(weighed: Weighed) -> dict[str, str]:
     posterior, evidence = weighed.posterior, weighed.evidence
     if not evidence.not_there and all(word is not Word.RULED_OUT for word in weighed.words.values()):
         return {}
-    full = weigh(posterior.network, {_COLUMN[k]: how.weak for k, how in evidence.seen.items() if k in _COLUMN}, {})
+    full = weigh(posterior.network, evidence.counted, {})
     before = full.of_each(full.unruled)
     fallen = [key for key in weighed.chance if before[_ROW[key]] - weighed.chance[key] > RISE]
     found = {}

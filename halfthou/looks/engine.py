@@ -197,7 +197,7 @@ TOP_LOOKS = (
         answers=(_A("leaks", ("coolant.leaks",)), _A("leaks at the gasket", ("coolant.leaks", "leak.gasket")),
                  _A("leaks in block or head", ("coolant.leaks", "leak.block")),
                  _A("leaks at a liner", ("coolant.leaks", "leak.block", "liner.bad")),
-                 _A("leaks at the cooler", ("coolant.leaks",)),
+                 _A("leaks at the cooler", ("coolant.leaks", "leak.cooler")),
                  _A("block, head and liners hold by themselves", ("block.holds",), ("leak.block",)),
                  _A("holds hot and cold, cooler too", ("coolant.holds",), ("coolant.leaks", "leak.block")),
                  _A("holds cold", ("coolant.holds-cold",))),

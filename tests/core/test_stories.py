@@ -7,13 +7,17 @@ from __future__ import annotations
 
 from typing import Any
 
+import pytest
+
 from halfthou.assess import evidence_standing
-from halfthou.causes import Word
-from halfthou.evidence import EvidenceStanding, oil_way_of, readings_of_the_way
+from halfthou.causes import CAUSES, SIGNS, Against, Evidence, SignKind, SignSeen, Strength, Word, weigh_causes
+from halfthou.evidence import EvidenceStanding, halves_of, oil_way_of, readings_of_the_way
 from halfthou.jobs import BARE, Drawn, Marking, OilFigure, OilReport, StepDone, held_as
 from halfthou.lengths import Length
+from halfthou.looks import GRADES
 from halfthou.words import Reason
 from tests.loosen import at, loose
+from tests.making import layout
 from tests.reading import complains, graded, leaders, next_of, read, ruled_out, seen, words_of
 from tests.stripping import fact, said
 
@@ -225,3 +229,149 @@ def test_a_bare_mark_is_no_disagreement() -> None:
         fact(Marking, part=part, mark=mark, found=True) for part, mark in (("rod-1", BARE), ("cap-rod-1", "1"))
     ]
     assert "numbers.disagree" not in read(*complains("knock"), *marks, seen("level", "right")).signs
+
+
+def halves(engine: str, **letters: str) -> tuple[Any, ...]:
+    """Every half bearing graded by its place: rod_upper="CCCC" and so on, a letter a bearing or one for all."""
+    answers = {grade.key: grade.answer for grade in GRADES}
+    found = []
+    for half in halves_of(layout(engine)):
+        _, kind, number, which = half.split("-")
+        row = letters.get(f"{kind}_{which}", "O")
+        found.append(seen("overlay", answers[row[(int(number) - 1) % len(row)]], half))
+    return tuple(found)
+
+
+@pytest.mark.parametrize(("rods", "mains"), [("MMMM", "W"), ("MMML", "W"), ("CLCL", "L"), ("CCCC", "L")])
+def test_15_most_rods_gone_is_the_supply_whether_the_pattern_is_whole_or_not(rods: str, mains: str) -> None:
+    """Four of four melted with the mains wiped, three of four, two of four copper: the supply in front, the screen
+    next."""
+    story = read(*complains("low pressure"), *graded("Inline four", rods=rods, mains=mains), IN_USE)
+    assert "rods.all" not in story.evidence.not_there
+    assert story.weighed.order[0].startswith(("supply.", "oil.old")), story.weighed.order[:4]
+    assert next_of(story)[0].key in ("screen", "level")
+
+
+def test_16_rod_uppers_tired_alone_is_load() -> None:
+    story = read(*complains("knock"), *halves("Inline four", rod_upper="F", rod_lower="O", main_upper="O"), IN_USE)
+    assert leaders(story)[0] == "load.combustion"
+
+
+def test_17_rod_lowers_tired_alone_is_speed_and_likely_at_most() -> None:
+    story = read(
+        *complains("knock"), *halves("Inline four", rod_lower="D"), seen("overrun", "told so"),
+        seen("torque found", "stretched"), IN_USE,
+    )  # fmt: skip
+    assert leaders(story)[0] == "speed.over"
+    assert words_of(story)["speed.over"] in (Word.LIKELY, Word.POSSIBLE)
+
+
+def test_18_one_thrust_face_through_and_all_else_new() -> None:
+    """Thrust, then what makes an axial load: clutch, drive, dowels. Where every main is new no bands are asked."""
+    story = read(
+        *complains("thrust or clutch"), *graded("Inline four", rods="O", mains="O"),
+        seen("thrust", "through its layer, one face", "cap-main-3"), IN_USE,
+    )  # fmt: skip
+    assert leaders(story)[0] == "thrust.load"
+    asked = [look.key for look in next_of(story)]
+    assert "bands" not in asked
+    assert {"clutch", "bell housing", "straightness"} & set(asked)
+
+
+def test_19_a_sound_engine_needs_no_word() -> None:
+    """No complaint and good answers: no gate, no cause, nothing unexplained."""
+    story = read(
+        *graded("Inline four", rods="P", mains="O"), seen("screen", "clear", "pump"), seen("level", "right"),
+        seen("gasket", "good"), seen("timing drive", "whole and in time"), seen("filter", "clean"), IN_USE,
+    )  # fmt: skip
+    assert not story.gate.asked
+    assert not [key for key, word in words_of(story).items() if word in (Word.PROVED, Word.LIKELY)]
+
+
+def test_20_a_blasted_engine_is_dirt_at_the_build() -> None:
+    """Dirt bedded in everywhere a few hours after a build, grit behind a plug."""
+    story = read(
+        *complains("metal found"), *graded("Inline four", rods="E", mains="E"), seen("since opened", "few hours"),
+        seen("behind plugs", "chips or blasting grit"), IN_USE,
+    )  # fmt: skip
+    assert leaders(story)[0] == "dirt.assembly"
+    assert words_of(story)["dirt.assembly"] is Word.PROVED
+
+
+def test_21_level_over_is_no_foam_and_a_worn_groove_no_blued_face() -> None:
+    """Signs only where somebody saw them."""
+    story = read(
+        *complains("knock"), seen("level", "over"), seen("thrust", "oil groove gone", "cap-main-3"),
+        *graded("Inline four", rods="E", mains="O"), IN_USE,
+    )  # fmt: skip
+    assert not {"foaming", "thrust.both-blued", "scratches.sharp"} & story.signs
+    assert {"level.right", "groove.gone"} <= story.signs
+
+
+def test_22_damage_rising_from_main_to_main_is_seen() -> None:
+    story = read(*complains("knock"), *graded("Inline four", rods="O", mains="OLDCM"), IN_USE)
+    assert "mains.rising" in story.signs
+    level = read(*complains("knock"), *graded("Inline four", rods="O", mains="OLDLO"), IN_USE)
+    assert "mains.rising" not in level.signs
+
+
+_SKIRT = {True: "scuffed on one skirt", False: "clean"}
+
+
+def test_23_two_skirts_of_four_support_and_all_of_them_point_elsewhere() -> None:
+    def scuffed(*cylinders: int) -> EvidenceStanding:
+        """Those skirts scuffed on one side, the others clean."""
+        return read(
+            *complains("knock"), IN_USE,
+            *(seen("skirts", _SKIRT[n in cylinders], f"piston-{n}") for n in (1, 2, 3, 4)),
+        )  # fmt: skip
+
+    assert scuffed(2, 3).evidence.seen["skirt.one"].weak
+    assert not scuffed(2).evidence.seen["skirt.one"].weak
+    assert "skirts.all" in scuffed(1, 2, 3, 4).signs
+    assert "skirt.one" not in scuffed(1, 2, 3, 4).signs
+
+
+#: What is asked of the customer, or has no single proof. Source: common practice, no source.
+UNPROVED = {"use.cold", "speed.over"}
+
+
+@pytest.mark.parametrize("key", sorted(set(CAUSES) - UNPROVED))
+def test_every_cause_can_be_found(key: str) -> None:
+    """Each has a settling sign that can be entered: after such a complaint it proves its cause, with what else has
+    it as an effect ruled out."""
+    cause = CAUSES[key]
+    settling = [
+        sign
+        for sign, strength in cause.leaves.items()
+        if strength is Strength.PROVES and SIGNS[sign].kind is SignKind.SETTLING
+    ]
+    assert settling, f"{key} has no proof"
+    after = frozenset((cause.usual + cause.sometimes)[:1])
+    how = SignSeen(("seen",), ("f",))
+    makers = [one for one in CAUSES.values() if set(settling) & one.makes.keys() - one.leaves.keys()]
+    cleared = [sign for one in makers for sign, kind in one.against.items() if kind is Against.RULES_OUT]
+    best = [weigh_causes(Evidence(dict.fromkeys([sign, *cleared], how), {}, after)).words[key] for sign in settling]
+    assert Word.PROVED in best, (key, best)
+
+
+def test_looked_and_nothing_lifts_no_cause_whose_own_sign_it_clears() -> None:
+    """Over every cause and every sign that it leaves: the sign looked for and not there never raises it."""
+    base = {"rods.all": SignSeen(("seen",), ("f",)), "debris.carbon": SignSeen(("seen",), ("f",))}
+    before = weigh_causes(Evidence(base, {}, frozenset()))
+    for key, cause in CAUSES.items():
+        for sign in cause.leaves:
+            if sign not in base:
+                after = weigh_causes(Evidence(base, {sign: SignSeen()}, frozenset()))
+                assert after.chance[key] <= before.chance[key] + 1e-12, (key, sign)
+
+
+def test_a_contradiction_vetoes_nothing_and_proves_nothing() -> None:
+    """Two marks that disagree beside "every pair agrees": both stay, said, until one of them is settled."""
+    marks = [fact(Marking, part=p, mark=m, found=True) for p, m in (("rod-1", "2"), ("cap-rod-1", "3"))]
+    agree = seen("every pair", "agree, no step at any")
+    both = read(*complains("knock"), *marks, agree, IN_USE)
+    assert words_of(both)["rod.cap-mixed"] not in (Word.PROVED, Word.RULED_OUT)
+    assert any("cannot both be so" in one.text for one in both.contradictions)
+    assert words_of(read(*complains("knock"), *marks, IN_USE))["rod.cap-mixed"] is Word.PROVED
+    assert words_of(read(*complains("knock"), agree, IN_USE))["rod.cap-mixed"] is Word.RULED_OUT

@@ -155,10 +155,10 @@ SUPPLY = (
     Cause(
         "oil.coolant",
         "Coolant in the oil",
-        leaves={"coolant.leaks": P, "oil.milky": S, "pits.acid": F},
+        leaves={"coolant.leaks": P, "leak.cooler": P, "oil.milky": S, "pits.acid": F},
         makes={"bearings.gone": F},
         against={"coolant.holds": OUT, "coolant.holds-cold": SPEAKS},
-        settled="Pressure test; deck and head flat",
+        settled="Pressure test, and where it leaks",
         remedy="The leak mended, oil ways flushed",
         sometimes=(Kind.MILKY, Kind.OVERHEATED, Kind.LOSES_COOLANT),
     ),

@@ -14,6 +14,8 @@ from tests.at_the_bench import looks_sound
 from tests.serving import Server
 
 SPOTS = ("1a", "1b", "2a", "2b", "3a", "3b")
+#: As the bench leads where a plate is on: every angle of a plane, then the next.
+FOUR_ANGLES = tuple(f"{plane}{angle}" for plane in "123" for angle in "abcd")
 RING = 3.8750
 
 
@@ -33,10 +35,10 @@ def worn(top: float) -> list[float]:
     return [top, top - 0.0012, top - 0.0014, top - 0.0020, top - 0.0026, top - 0.0027, 3.8755]
 
 
-def read_bore(page: Page, number: int, texts: list[str]) -> None:
+def read_bore(page: Page, number: int, texts: list[str], spots: tuple[str, ...] = SPOTS) -> None:
     """Type what the dial shows, spot by spot, as the bench leads."""
     page.get_by_role("button", name=re.compile(f"^Bore {number}[,:]")).click()
-    for spot, text in zip((*SPOTS, "1a"), texts, strict=True):
+    for spot, text in zip((*spots, "1a"), texts, strict=True):
         expect(page.get_by_label(f"Reading at {spot}")).to_be_focused()
         page.keyboard.type(text)
         page.keyboard.press("Enter")
@@ -116,8 +118,19 @@ def test_a_whole_engine_with_one_scored_bore(enter: Callable[..., Page], server:
     page.get_by_role("button", name="Write it down").click()
     page.get_by_role("button", name="Yes, write it down").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
+    # As finished it counts with the plate on: read without it, it is set aside and asked for again.
+    read_bore(page, 1, ["3.9053"] * 7)
+    page.get_by_role("button", name=re.compile("^Bore 1,")).click()
+    expect(page.get_by_test_id("verdict")).to_have_text("Read it again")
+    expect(page.get_by_label("Verdict")).to_contain_text("read as finished with the plate off")
+    page.get_by_role("button", name=re.compile("plate off.*Change")).click()
+    page.get_by_label("plate on").check()
+    page.get_by_role("button", name="Plan", exact=True).click()
+    page.get_by_label("Each is read in").select_option("3 depths, 4 angles (12 readings)")
+    page.get_by_role("button", name="Change the plan").click()
+    expect(page.get_by_role("dialog")).to_have_count(0)
     for number in range(1, 9):
-        read_bore(page, number, [f"3.905{3 + n % 2}" for n in range(7)])
+        read_bore(page, number, [f"3.905{3 + n % 2}" for n in range(13)], FOUR_ANGLES)
     expect(page.get_by_test_id("verdict")).to_have_text("Look at it first")
     looked_at(page, [f"Bore {n}" for n in (1, 2, 3, 4, 5, 6, 8)])
     expect(page.get_by_test_id("verdict")).to_contain_text("Leave alone")

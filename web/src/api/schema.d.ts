@@ -3612,7 +3612,7 @@ export interface components {
          * @description The kinds a complaint falls under. They choose what is looked at first.
          * @enum {string}
          */
-        ComplaintKind: "low pressure" | "knock" | "metal found" | "milky oil" | "shaking" | "after a service" | "burns oil" | "seized" | "shiny bearings" | "thrust or clutch" | "none";
+        ComplaintKind: "low pressure" | "knock" | "metal found" | "milky oil" | "shaking" | "after a service" | "burns oil" | "seized" | "shiny bearings" | "thrust or clutch" | "overheated" | "low or no compression" | "loses coolant" | "smokes" | "leaks" | "pressure too high" | "noise above" | "will not start" | "none";
         /**
          * LookRow
          * @description One look. `after` is the look that must come before it. It takes `minutes` on an engine in line and

@@ -74,7 +74,7 @@ EXPECTED = {
     "nitrided-at-an-undersize": ("refer", "reuse", False, "hardened again"),
     "nitrided-and-worn": ("replace", "replace: the crank is one part", True, "never ground"),
     "induction-and-worn": ("regrind, 0.010 under", "reuse", True, "of case left after grinding"),
-    "case-ground-through": ("replace", "replace: the crank is one part", True, "too little case"),
+    "case-ground-through": ("replace", "replace: the crank is one part", True, "0.0177 is the least"),
     # docs/trade: Actions.
     "decided-otherwise": ("decided: regrind, 0.015 under", "reuse", True, "Decided otherwise by owner"),
     "decided-elsewhere": ("regrind, 0.010 under", "reuse", True, ""),

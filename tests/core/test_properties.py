@@ -213,5 +213,7 @@ def test_every_kind_that_is_whole_has_nothing_open() -> None:
         if found.whole:
             assert open_points(one, found) == [], name
             whole += 1
-        assert not (found.whole and any(j.called is Called.TOO_CLOSE for j in found.parts)), name
+        # What is ground all the same may ask about a reading: grinding deals with it.
+        kept = [j for j in found.parts if j.action is not Action.REGRIND]
+        assert not (found.whole and any(j.called is Called.TOO_CLOSE for j in kept)), name
     assert whole > 10

@@ -46,7 +46,8 @@ def piston_report(found: PistonSet, piece: str, engine: Engine, say: Notation) -
         more=tuple(more),
     )
     report = piece_report(verdict, said, engine, say)
-    waits = (Waived.CLEARANCE,) if Open.PISTON in verdict.opens and verdict.case.placed else ()
+    asked = Open.PISTON in verdict.opens and verdict.case.placed and not verdict.scrap
+    waits = (Waived.CLEARANCE,) if asked else ()
     return report.model_copy(update={"present_words": _step(found, piece, say), "waits": waits})
 
 

@@ -150,6 +150,8 @@ def _why(weighed: Weighed, still: StillOpen) -> Worth:
     """What makes a leader and was not looked at: where the carbon, the chip, the metal came from."""
     for key in _leaders(weighed):
         behind = [cause for cause in CAUSES.values() if key in cause.brings]
+        if any(weighed.words[cause.key] is Word.PROVED for cause in behind):
+            continue
         for cause in sorted(behind, key=lambda one: (_least_minutes(one, still.looks), -weighed.chance[one.key])):
             settling = [sign for sign in cause.leaves if _settles(cause.key, sign)]
             open_yet = (

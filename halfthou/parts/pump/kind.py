@@ -76,7 +76,7 @@ FIGURES = (
     SheetFigure("leak_length", "Leak path at the gear faces, length"),
 )
 #: How a sheet gives the limit of a rotor that floats in its body: all of its play, or half of it.
-AT_ONE_SIDE, RADIAL = "at one side, as the feeler shows it", "radial, half of that"
+AT_ONE_SIDE, RADIAL = "as the feeler shows it, at one side", "radial, half of what the feeler shows"
 MADE = (
     SheetMade("kind", "Kind of pump", (SPUR, GEROTOR, VANE)),
     SheetMade("rotor limit", "Limit of the outer rotor is given", (AT_ONE_SIDE, RADIAL)),

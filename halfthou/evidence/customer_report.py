@@ -8,30 +8,23 @@ from __future__ import annotations
 from collections.abc import Iterator
 from typing import Any
 
-from halfthou.causes import CAUSES, LEFT_BY_CAUSES, SIGNS, Word, in_words
+from halfthou.causes import CAUSES, SIGNS, Word, in_words, next_looks
+from halfthou.door import HOURS, said_of
+from halfthou.evidence.report_findings import ReportFinding, findings_of, is_bad, plain_name
 from halfthou.evidence.standing import EvidenceStanding
+from halfthou.first_look import LooksReport
 from halfthou.jobs import Document, Stand
-from halfthou.looks import OVERLAY, LookKind
-from halfthou.report import Assessment, PartReport
-from halfthou.strip import places_off
-from halfthou.verdicts import Called
-
-
-class ReportFinding(Document):
-    """One finding: of which part, what was seen or measured, its pictures, and those of a sound part beside
-    them."""
-
-    part: str
-    words: str
-    figures: tuple[str, ...] = ()
-    pictures: tuple[str, ...] = ()
-    sound: str = ""
-    sound_pictures: tuple[str, ...] = ()
+from halfthou.report import Assessment
+from halfthou.strip import looks_of
+from halfthou.verdicts import Action
 
 
 class CustomerReport(Document):
-    """A strip report. `known`, `likely` and `open` are of the cause; `means` what becomes of the engine; `new` what
-    was not in the report before. `pictures` are the hashes of the files by the fact that brought each."""
+    """A strip report. `came` is how the engine came; `known`, `likely` and `open` are of the cause, `not_looked`
+    what nobody has looked at yet; `means` what becomes of the engine, `cost` what it has cost and what each way on
+    would, `asks` what the customer is asked, `next` what comes then; `new` what was not in the report before.
+    `nothing_bad` says that nothing found keeps anything back; `to_wash` stands in older reports. `pictures` are the
+    hashes of the files by the fact that brought each."""
 
     number: int
     job: str
@@ -47,6 +40,12 @@ class CustomerReport(Document):
     open: tuple[str, ...] = ()
     means: tuple[str, ...] = ()
     to_wash: tuple[str, ...] = ()
+    came: tuple[str, ...] = ()
+    not_looked: tuple[str, ...] = ()
+    cost: tuple[str, ...] = ()
+    asks: tuple[str, ...] = ()
+    next: tuple[str, ...] = ()
+    nothing_bad: bool = True
     new: tuple[str, ...] = ()
     gone: tuple[str, ...] = ()
     pictures: dict[str, str] = {}
@@ -58,7 +57,8 @@ def customer_report(standing: EvidenceStanding, assessment: Assessment, words: s
     Takes:   the evidence, the assessment in the customer's unit, and words of one's own for the customer.
     """
     job = standing.job
-    findings = tuple(_findings(standing, assessment))
+    findings = tuple(findings_of(standing, assessment))
+    spent = looks_of(job)
     before = job.reports[-1] if job.reports else None
     report = CustomerReport(
         number=1 if before is None else before.number + 1,
@@ -73,8 +73,15 @@ def customer_report(standing: EvidenceStanding, assessment: Assessment, words: s
         known=tuple(_known(standing)),
         likely=tuple(_likely(standing)),
         open=tuple(_open(standing)),
-        means=tuple(_means(assessment)),
-        to_wash=tuple(f"{one.name}: {one.operation}" for one in standing.contaminated if one.open),
+        means=(*_means(assessment), *_metal(standing)),
+        came=tuple(_came(standing)),
+        not_looked=tuple(_not_looked(standing)),
+        cost=tuple(_cost(spent)),
+        asks=tuple(
+            f"{one.name}: {one.words or 'go on, or stop?'}" for one in spent.stops if one.lit and one.on is None
+        ),
+        next=tuple(_next(assessment, spent)),
+        nothing_bad=not findings and not _refuses(assessment),
         pictures=_pictures(standing, findings),
     )
     if before is None:
@@ -101,118 +108,14 @@ def _lines(report: CustomerReport) -> list[str]:
     return [*found, *report.known, *report.likely, *report.open, *report.means]
 
 
-def _findings(standing: EvidenceStanding, assessment: Assessment) -> Iterator[ReportFinding]:
-    yield from _of_bearings(standing, assessment)
-    yield from _of_looks(standing)
-    told = {
-        place.beside for place in places_off(standing.job.limits.layout).values() if place.kind == "half bearing"
-    }
-    for part in assessment.parts:
-        figures = () if part.id in told else tuple(_beyond(part))
-        seen = [text for text in part.found if not _told_by_look(standing, part.id, text)]
-        if figures or seen:
-            yield ReportFinding(
-                part=part.name,
-                words="; ".join((*seen, *(("measured beyond its limit",) if figures else ()))),
-                figures=figures,
-                pictures=_pictures_of(standing, (part.id,)),
-            )
-
-
-def _told_by_look(standing: EvidenceStanding, part: str, text: str) -> bool:
-    """Whether what keeps a part back stands in the report already, under its look."""
-    look, _, answer = text.partition(": ")
-    known = standing.sightings.looks.get(look)
-    said = standing.sightings.by_place.get((part, look), ())
-    return known is not None and any(one.answer == answer and _shows(known, answer) for one in said)
-
-
-def _beyond(part: PartReport) -> Iterator[str]:
-    for figure in part.figures:
-        if figure.called is Called.BEYOND:
-            yield f"{figure.name} {figure.value.text}, limit {figure.limit}"
-
-
-def _of_bearings(standing: EvidenceStanding, assessment: Assessment) -> Iterator[ReportFinding]:
-    """Every bearing that is bad, worst first, beside a sound one of the engine."""
-    bearings, places = standing.bearings, places_off(standing.job.limits.layout)
-    sound = _sound_half(standing)
-    parts = {part.id: part for part in assessment.parts}
-    bad = [one for one in bearings.bearings if _is_bad(standing, one)]
-    for bearing in sorted(bad, key=lambda one: -_harm(standing, one)):
-        halves = bearings.bearings[bearing]
-        said = []
-        for half in halves:
-            words = [standing.sightings.answer(half, look) for look in (OVERLAY, "wear", "back", "seat")]
-            kept = [word for word in words if word and word not in ("in place", "clean")]
-            if kept:
-                said.append(f"{'upper' if half.endswith('upper') else 'lower'} half {', '.join(kept)}")
-        journal = parts.get(places[halves[0]].beside)
-        pictures = _pictures_of(standing, (*halves, places[halves[0]].beside))
-        beside = sound if sound is not None and pictures else None
-        yield ReportFinding(
-            part=f"Bearing of {'rod' if bearing[0] == 'r' else 'main'} {bearing.partition('-')[2]}",
-            words="; ".join(said),
-            figures=tuple(_beyond(journal)) if journal is not None else (),
-            pictures=pictures,
-            sound="" if beside is None else beside[0],
-            sound_pictures=() if beside is None else beside[1],
-        )
-
-
-def _pictures_of(standing: EvidenceStanding, on: tuple[str, ...]) -> tuple[str, ...]:
-    """The pictures that stand of any of these."""
-    return tuple(one.id for one in standing.job.standing(standing.job.pictures) if one.on in on)
-
-
-def _harm(standing: EvidenceStanding, bearing: str) -> int:
-    worst = standing.bearings.worst(bearing)
-    return 0 if worst is None else worst.harm
-
-
-def _is_bad(standing: EvidenceStanding, bearing: str) -> bool:
-    worst = standing.bearings.worst(bearing)
-    seats = [standing.sightings.answer(half, "seat") for half in standing.bearings.bearings[bearing]]
-    return (worst is not None and worst.rejected) or any(seat not in ("", "in place") for seat in seats)
-
-
-def _sound_half(standing: EvidenceStanding) -> tuple[str, tuple[str, ...]] | None:
-    """A sound half bearing of this engine with a picture of it."""
-    places = places_off(standing.job.limits.layout)
-    for half, grade in standing.bearings.grades.items():
-        if grade.harm <= 1:
-            pictures = _pictures_of(standing, (half,))
-            if pictures:
-                return f"{places[half].short}, {grade.answer}", pictures
-    return None
-
-
-def _of_looks(standing: EvidenceStanding) -> Iterator[ReportFinding]:
-    """What the looks of the board found, by look and place."""
-    for (on, look), said in standing.sightings.by_place.items():
-        known = standing.sightings.looks.get(look)
-        bad = [one for one in said if known is not None and _shows(known, one.answer)]
-        if known is None or not bad:
-            continue
-        pictures = _pictures_of(standing, (f"look:{look}", *((on,) if on != "engine" else ())))
-        where = "" if on == "engine" else f"{standing.engine.named(on)}: "
-        yield ReportFinding(
-            part=f"{where}{known.called}", words=", ".join(one.answer for one in bad), pictures=pictures
-        )
-
-
-def _shows(look: LookKind, text: str) -> bool:
-    answer = look.answer(text)
-    return answer is not None and bool(LEFT_BY_CAUSES.intersection(answer.shows))
-
-
 def _sound(standing: EvidenceStanding) -> Iterator[str]:
     sound = [
         standing.bearings.called(bearing)
         for bearing in standing.bearings.bearings
         if (worst := standing.bearings.worst(bearing)) is not None
-        and not worst.rejected
-        and not _is_bad(standing, bearing)
+        and worst.harm <= 1
+        and not is_bad(standing, bearing)
+        and all(half in standing.bearings.grades for half in standing.bearings.bearings[bearing])
     ]
     if sound:
         yield f"Bearings sound by eye: {', '.join(sound)}. Only measuring accepts them."
@@ -237,15 +140,93 @@ def _likely(standing: EvidenceStanding) -> Iterator[str]:
 
 
 def _open(standing: EvidenceStanding) -> Iterator[str]:
+    yield from (one.text for one in standing.contradictions)
     for sign in standing.weighed.unexplained:
         yield f"Nothing explains: {SIGNS[sign].words}."
     if standing.gate.asked and standing.gate.open:
         yield f"Open: {standing.gate.words}"
 
 
+#: What is done, as a customer reads it.
+_PLAIN = {
+    Action.REUSE: "good, and go back as they are",
+    Action.POLISH: "good once polished",
+    Action.FIT_UNDERSIZE: "good with thicker bearings",
+    Action.REGRIND: "to be ground, with bearings of that size",
+    Action.HONE: "to be lightly honed, with new rings",
+    Action.REBORE: "to be bored, with new pistons and rings",
+    Action.SLEEVE: "to be sleeved",
+    Action.REPLACE: "not fit to be used again",
+    Action.NEW_PARTS: "good with new parts in it",
+    Action.LAP: "good once its cover is lapped",
+    Action.REPIN: "good with new pins",
+    Action.REGROOVE: "good once the grooves are machined",
+    Action.FILE: "good once the gaps are filed",
+    Action.MOVE: "good, some of them in another bore",
+    Action.REFER: "waiting for a specialist's word",
+    Action.MEASURE: "still being looked at and measured",
+}
+_SIZED = (Action.REGRIND, Action.REBORE)
+
+
 def _means(assessment: Assessment) -> Iterator[str]:
+    """What becomes of the engine, set by set, and of which parts of it."""
     for one in assessment.sets:
-        yield f"{one.name}: {one.headline}"
+        size = f", {one.step.text} {'over' if one.action is Action.REBORE else 'under'} size" if one.step else ""
+        yield f"{one.name}: {_PLAIN[one.action]}{size if one.action in _SIZED else ''}."
+        gone = [
+            plain_name(part.short_name)
+            for part in assessment.parts
+            if part.set == one.set and part.own_action is Action.REPLACE and not part.out
+        ]
+        if gone and one.action is not Action.REPLACE:
+            yield f"{one.name}, not to be used again: {', '.join(gone)}."
+
+
+def _refuses(assessment: Assessment) -> bool:
+    """Whether any set waits for somebody else's word, or does not go back."""
+    return any(one.action in (Action.REFER, Action.REPLACE) for one in assessment.sets)
+
+
+def _metal(standing: EvidenceStanding) -> Iterator[str]:
+    """That metal went round, without the shop's list of what is washed."""
+    left = sum(one.open for one in standing.contaminated)
+    if left:
+        parts = "1 part" if left == 1 else f"{left} parts"
+        yield f"Metal went round with the oil: {parts} that it reached to be washed out, proved clean or renewed."
+
+
+def _came(standing: EvidenceStanding) -> Iterator[str]:
+    job = standing.job
+    yield f"{job.limits.engine}, booked in {job.booked_in:%d %B %Y}."
+    for said in said_of(job, HOURS):
+        yield f"Hours: {said.answer}{', seen here' if said.verified else ', as told'}."
+
+
+def _not_looked(standing: EvidenceStanding) -> Iterator[str]:
+    """What is worth looking at and nobody has looked at yet."""
+    for one in next_looks(standing.weighed, standing.still):
+        yield one.name
+
+
+def _cost(spent: LooksReport) -> Iterator[str]:
+    yield f"Spent so far: {spent.spent_time}, {spent.spent_money}."
+    for way in spent.ways:
+        yield f"{way.name}: {way.time}, {way.money}."
+
+
+def _asks(spent: LooksReport) -> Iterator[str]:
+    """What the customer is asked: the stop points that are reached and not decided."""
+    for stop in spent.stops:
+        if stop.lit and stop.on is None:
+            yield f"{stop.name}: {stop.words or 'go on, or stop?'}"
+
+
+def _next(assessment: Assessment, spent: LooksReport) -> Iterator[str]:
+    if spent.waits_for:
+        yield f"It waits for {spent.waits_for}."
+    elif assessment.waits_for:
+        yield f"It waits for {assessment.waits_for}."
 
 
 def _pictures(standing: EvidenceStanding, findings: tuple[ReportFinding, ...]) -> dict[str, str]:

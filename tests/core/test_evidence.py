@@ -3,6 +3,7 @@ gate."""
 
 from __future__ import annotations
 
+import re
 from pathlib import Path
 from typing import Any
 
@@ -14,6 +15,7 @@ from halfthou.assess import assess, evidence_standing
 from halfthou.causes import Word
 from halfthou.engines import usual_layouts
 from halfthou.evidence import (
+    CustomerReport,
     OilWay,
     customer_report,
     evidence_board,
@@ -25,10 +27,13 @@ from halfthou.evidence import (
     viscosity_off,
 )
 from halfthou.jobs import (
+    FOUND,
     Dealt,
     DealtHow,
     Decision,
     Drawn,
+    FastenerSeen,
+    FastenerState,
     Layout,
     Look,
     Mistrust,
@@ -365,3 +370,62 @@ def test_a_colour_on_other_than_plain_steel_counts_less_and_rejects_all_the_same
     assert not plain.evidence.seen["rods.tight-blue"].weak
     assert alloy.evidence.seen["rods.tight-blue"].weak
     assert any(one.rule == "verdicts.journal.blue-rod" for one in assess(alloy.job).part("R2").reasons)
+
+
+# What the customer reads. Source: common practice, no source: plain words, everything found, nothing promised.
+
+
+def report_of(*facts: Any, engine: str = "Inline four", **more: Any) -> CustomerReport:
+    story = read(*complains("low pressure"), *facts, engine=engine, **more)
+    return customer_report(story, assess(story.job))
+
+
+def test_what_a_look_found_in_words_of_its_own_is_in_the_report() -> None:
+    """Two looks said in general: the report tells both, and never that nothing bad was found."""
+    found = report_of(
+        seen("filter", FOUND, note="copper flakes in every pleat"),
+        seen("shells", FOUND, note="rod 3 down to its copper and blue"),
+    )
+    told = [one.words for one in found.findings]
+    assert "copper flakes in every pleat" in told
+    assert "rod 3 down to its copper and blue" in told
+    assert not found.nothing_bad
+
+
+def test_a_fastener_that_is_missing_and_a_set_that_refuses_are_told() -> None:
+    empty = fact(FastenerSeen, place="main cap 3", state=FastenerState.HOLE_EMPTY)
+    found = report_of(empty)
+    assert [(one.part, one.words) for one in found.findings] == [("Fastener, main cap 3", "hole found empty")]
+    assert not found.nothing_bad
+    cracked = report_of(seen("crack test", "crack found", "crank"))
+    assert not cracked.nothing_bad
+    assert any("not fit to be used again" in line for line in cracked.means)
+
+
+def test_a_sound_engine_is_told_to_be_so_far() -> None:
+    found = report_of(*graded("Inline four", rods="P", mains="O"))
+    assert found.nothing_bad
+    assert any("Bearings sound by eye" in line for line in found.sound)
+
+
+def test_a_bearing_is_sound_only_where_both_halves_were_seen_to_be() -> None:
+    one_half = report_of(seen("overlay", "polished", "half-rod-1-upper"))
+    assert not one_half.sound
+    lines = report_of(*graded("Inline four", rods="ODOO", mains="O"))
+    assert all("Rod 2" not in line for line in lines.sound)
+
+
+def test_the_report_is_written_for_its_reader() -> None:
+    """No shop's words in what it means: no refer, no numbers with No., no washing list; what it cost, what is
+    asked, what comes next."""
+    found = report_of(
+        *graded("Inline four", rods="CMCC", mains="L"), seen("screen", "blocked", "pump"),
+        seen("heat colour", "blue", "R2"), said("hours", "6,000 h"),
+    )  # fmt: skip
+    said_ = [*found.means, *found.next, *found.asks, *found.came, *(one.part for one in found.findings)]
+    assert not [text for text in said_ if re.search(r"\bNo\. \d|\b[Rr]efer\b", text)], said_
+    assert found.to_wash == ()
+    assert any("Metal went round with the oil" in line for line in found.means)
+    assert any(line.startswith("Hours: 6,000 h, as told") for line in found.came)
+    assert any(line.startswith("Spent so far: ") for line in found.cost)
+    assert found.next

@@ -5001,8 +5001,11 @@ export interface components {
         Word: "proved" | "likely" | "possible" | "not looked" | "unlikely" | "ruled out";
         /**
          * CustomerReport
-         * @description A strip report. `known`, `likely` and `open` are of the cause; `means` what becomes of the engine; `new` what
-         *     was not in the report before. `pictures` are the hashes of the files by the fact that brought each.
+         * @description A strip report. `came` is how the engine came; `known`, `likely` and `open` are of the cause, `not_looked`
+         *     what nobody has looked at yet; `means` what becomes of the engine, `cost` what it has cost and what each way on
+         *     would, `asks` what the customer is asked, `next` what comes then; `new` what was not in the report before.
+         *     `nothing_bad` says that nothing found keeps anything back; `to_wash` stands in older reports. `pictures` are the
+         *     hashes of the files by the fact that brought each.
          */
         CustomerReport: {
             /** Number */
@@ -5057,6 +5060,36 @@ export interface components {
              * @default []
              */
             to_wash: string[];
+            /**
+             * Came
+             * @default []
+             */
+            came: string[];
+            /**
+             * Not Looked
+             * @default []
+             */
+            not_looked: string[];
+            /**
+             * Cost
+             * @default []
+             */
+            cost: string[];
+            /**
+             * Asks
+             * @default []
+             */
+            asks: string[];
+            /**
+             * Next
+             * @default []
+             */
+            next: string[];
+            /**
+             * Nothing Bad
+             * @default true
+             */
+            nothing_bad: boolean;
             /**
              * New
              * @default []

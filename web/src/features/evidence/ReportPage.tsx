@@ -97,12 +97,17 @@ function Sheet({ report, jobId, gone }: { report: Report; jobId: number; gone: r
         Job {report.job}, {report.title}
         {report.customer && `, for ${report.customer}`}
       </p>
+      <Lines title="What came" lines={report.came} />
       {report.complaint && <p className="mt-2">You told us: {report.complaint}</p>}
       {report.words && <p className="mt-2 whitespace-pre-line">{report.words}</p>}
       <Lines title="New since the report before" lines={report.new} />
       <Lines title="No longer so" lines={report.gone} />
       <h3 className="mt-4 text-xl font-semibold">What we found</h3>
-      {report.findings.length === 0 && <p>Nothing bad was found yet.</p>}
+      {report.findings.length === 0 && (
+        <p>
+          {report.nothing_bad ? "Nothing bad was found yet." : "See what it means for the engine, below."}
+        </p>
+      )}
       {report.findings.map((one) => (
         <section key={`${one.part}${one.words}`} className="border-t border-line/60 py-2">
           <p className="text-lg">
@@ -139,8 +144,12 @@ function Sheet({ report, jobId, gone }: { report: Report; jobId: number; gone: r
       <Lines title="Known" lines={report.known} />
       <Lines title="Likely or possible" lines={report.likely} />
       <Lines title="Open" lines={report.open} />
+      <Lines title="Not looked at yet" lines={report.not_looked} />
       <Lines title="What it means for the engine" lines={report.means} />
       <Lines title="What metal went through" lines={report.to_wash} />
+      <Lines title="What it has cost, and what each way on would" lines={report.cost} />
+      <Lines title="What we ask of you" lines={report.asks} />
+      <Lines title="What happens next" lines={report.next} />
     </article>
   );
 }

@@ -1,0 +1,191 @@
+"""What a strip report tells of what was found: every look, figure, fastener and piece, from whichever page."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+
+from halfthou.causes import LEFT_BY_CAUSES
+from halfthou.evidence.standing import EvidenceStanding
+from halfthou.first_look import Found
+from halfthou.jobs import Document, FastenerState, Seen
+from halfthou.looks import OVERLAY, LookKind
+from halfthou.report import Assessment, PartReport
+from halfthou.strip import Strip, places_off
+from halfthou.verdicts import Called
+
+
+class ReportFinding(Document):
+    """One finding: of which part, what was seen or measured, its pictures, and those of a sound part beside
+    them."""
+
+    part: str
+    words: str
+    figures: tuple[str, ...] = ()
+    pictures: tuple[str, ...] = ()
+    sound: str = ""
+    sound_pictures: tuple[str, ...] = ()
+
+
+def plain_name(name: str) -> str:
+    """A part as a customer reads it: without the shop's "No.".
+
+    >>> plain_name("Rod journal No. 2")
+    'Rod journal 2'
+    """
+    return re.sub(r"\bNo\. ?(\d)", r"\1", name)
+
+
+def findings_of(standing: EvidenceStanding, assessment: Assessment) -> Iterator[ReportFinding]:
+    """Everything that was found, the bearings first.
+
+    Rule:    evidence.report.
+    """
+    yield from _of_bearings(standing, assessment)
+    yield from _of_looks(standing)
+    yield from _in_general(standing)
+    yield from _of_fasteners(standing)
+    told = {
+        place.beside for place in places_off(standing.job.limits.layout).values() if place.kind == "half bearing"
+    }
+    for part in assessment.parts:
+        figures = () if part.id in told else tuple(_beyond(part))
+        seen = [text for text in part.found if not _told_by_look(standing, part.id, text)]
+        if figures or seen:
+            yield ReportFinding(
+                part=plain_name(part.name),
+                words="; ".join((*seen, *(("measured beyond its limit",) if figures else ()))),
+                figures=figures,
+                pictures=pictures_of(standing, (part.id,)),
+            )
+
+
+def _told_by_look(standing: EvidenceStanding, part: str, text: str) -> bool:
+    """Whether what keeps a part back stands in the report already, under its look."""
+    look, _, answer = text.partition(": ")
+    known = standing.sightings.looks.get(look)
+    said = standing.sightings.by_place.get((part, look), ())
+    return known is not None and any(one.answer == answer and _shows(known, answer) for one in said)
+
+
+def _beyond(part: PartReport) -> Iterator[str]:
+    for figure in part.figures:
+        if figure.called is Called.BEYOND:
+            yield f"{figure.name} {figure.value.text}, limit {figure.limit}"
+
+
+def _of_bearings(standing: EvidenceStanding, assessment: Assessment) -> Iterator[ReportFinding]:
+    """Every bearing that is bad, worst first, beside a sound one of the engine."""
+    bearings, places = standing.bearings, places_off(standing.job.limits.layout)
+    sound = _sound_half(standing)
+    parts = {part.id: part for part in assessment.parts}
+    bad = [one for one in bearings.bearings if is_bad(standing, one)]
+    for bearing in sorted(bad, key=lambda one: -_harm(standing, one)):
+        halves = bearings.bearings[bearing]
+        said = []
+        for half in halves:
+            words = [standing.sightings.answer(half, look) for look in (OVERLAY, "wear", "back", "seat")]
+            kept = [word for word in words if word and word not in ("in place", "clean")]
+            if kept:
+                said.append(f"{'upper' if half.endswith('upper') else 'lower'} half {', '.join(kept)}")
+        journal = parts.get(places[halves[0]].beside)
+        pictures = pictures_of(standing, (*halves, places[halves[0]].beside))
+        beside = sound if sound is not None and pictures else None
+        yield ReportFinding(
+            part=f"Bearing of {'rod' if bearing[0] == 'r' else 'main'} {bearing.partition('-')[2]}",
+            words="; ".join(said),
+            figures=tuple(_beyond(journal)) if journal is not None else (),
+            pictures=pictures,
+            sound="" if beside is None else beside[0],
+            sound_pictures=() if beside is None else beside[1],
+        )
+
+
+def pictures_of(standing: EvidenceStanding, on: tuple[str, ...]) -> tuple[str, ...]:
+    """The pictures that stand of any of these."""
+    return tuple(one.id for one in standing.job.standing(standing.job.pictures) if one.on in on)
+
+
+def _harm(standing: EvidenceStanding, bearing: str) -> int:
+    worst = standing.bearings.worst(bearing)
+    return 0 if worst is None else worst.harm
+
+
+def is_bad(standing: EvidenceStanding, bearing: str) -> bool:
+    """Whether a half of a bearing does not go back, or did not sit where it should."""
+    worst = standing.bearings.worst(bearing)
+    seats = [standing.sightings.answer(half, "seat") for half in standing.bearings.bearings[bearing]]
+    return (worst is not None and worst.rejected) or any(seat not in ("", "in place") for seat in seats)
+
+
+def _sound_half(standing: EvidenceStanding) -> tuple[str, tuple[str, ...]] | None:
+    """A sound half bearing of this engine with a picture of it."""
+    places = places_off(standing.job.limits.layout)
+    for half, grade in standing.bearings.grades.items():
+        if grade.harm <= 1:
+            pictures = pictures_of(standing, (half,))
+            if pictures:
+                return f"{places[half].short}, {grade.answer}", pictures
+    return None
+
+
+def _of_looks(standing: EvidenceStanding) -> Iterator[ReportFinding]:
+    """What the looks of the board found, by look and place."""
+    for (on, look), said in standing.sightings.by_place.items():
+        known = standing.sightings.looks.get(look)
+        bad = [one for one in said if known is not None and _shows(known, one.answer)]
+        if known is None or not bad:
+            continue
+        pictures = pictures_of(standing, (f"look:{look}", *((on,) if on != "engine" else ())))
+        where = "" if on == "engine" else f"{standing.engine.named(on)}: "
+        yield ReportFinding(
+            part=plain_name(f"{where}{known.called}"), words=", ".join(map(_told, bad)), pictures=pictures
+        )
+
+
+def _told(one: Seen) -> str:
+    """An answer with what was noted beside it."""
+    return f"{one.answer} ({one.note})" if one.note else one.answer
+
+
+def _in_general(standing: EvidenceStanding) -> Iterator[ReportFinding]:
+    """What the looks of the order found, where it is said in words of one's own."""
+    looks = Strip(standing.job).looks
+    for key, one in looks.taken.items():
+        if one.found in (Found.FOUND, Found.ENDS) and not one.answer:
+            name = looks.rows[key].name if key in looks.rows else key
+            yield ReportFinding(part=name, words=one.words, pictures=pictures_of(standing, (f"look:{key}",)))
+
+
+def _of_fasteners(standing: EvidenceStanding) -> Iterator[ReportFinding]:
+    """Fasteners that were not as they should be."""
+    for one in standing.job.standing(standing.job.fasteners):
+        if one.state is not FastenerState.RIGHT:
+            words = f"{one.state.value} ({one.note})" if one.note else one.state.value
+            yield ReportFinding(part=f"Fastener, {one.place}", words=words)
+
+
+def _shows(look: LookKind, text: str) -> bool:
+    answer = look.answer(text)
+    if answer is None:
+        return False
+    told = answer.fault or bool(LEFT_BY_CAUSES.intersection(answer.shows))
+    return told or text in _ALSO_TOLD.get(look.key, ())
+
+
+#: What leaves no sign of a cause and is told all the same, by look. Source: common practice, no source.
+_ALSO_TOLD: dict[str, tuple[str, ...]] = {
+    "oil seen": ("thick", "the wrong kind"),
+    "earlier hands": ("foreign sealant", "a repaired thread", "a part from another maker", "a part missing",
+                      "mixed bolts"),
+    "in the screen": ("fibres",),
+    "push rod tips": ("bent", "out of order"),
+    "filter": ("coated", "pleats full"),
+    "rod and cap": ("nicked", "bolt seat damaged", "bent to the eye"),
+    "bell housing": ("pilot worn", "ring gear chipped"),
+    "thrust": ("grooved", "one face blued", "cracked", "oil groove gone"),
+    "timing drive": ("play",),
+    "heat tests": ("soft or cracked",),
+    "torque found": ("stretched",),
+    "gasket": ("corroded", "an insert of the deck loose", "fret marks"),
+}  # fmt: skip

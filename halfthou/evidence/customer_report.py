@@ -223,10 +223,13 @@ def _asks(spent: LooksReport) -> Iterator[str]:
 
 
 def _next(assessment: Assessment, spent: LooksReport) -> Iterator[str]:
-    if spent.waits_for:
-        yield f"It waits for {spent.waits_for}."
-    elif assessment.waits_for:
-        yield f"It waits for {assessment.waits_for}."
+    what, _, name = spent.waits_for.partition(": ")
+    if what == "the look":
+        yield f"Next we look at this: {name}."
+    elif what == "the customer":
+        yield f"We wait for your word: {name}."
+    elif spent.waits_for or assessment.waits_for:
+        yield f"It waits for {spent.waits_for or assessment.waits_for}."
 
 
 def _pictures(standing: EvidenceStanding, findings: tuple[ReportFinding, ...]) -> dict[str, str]:

@@ -61,11 +61,25 @@ def findings_of(standing: EvidenceStanding, assessment: Assessment) -> Iterator[
 
 
 def _told_by_look(standing: EvidenceStanding, part: str, text: str) -> bool:
-    """Whether what keeps a part back stands in the report already, under its look."""
+    """Whether what keeps a part back stands in the report already under the look that found it: of the part itself,
+    of what lies with it or of what it is a part of; or whether another answer says it, and nobody saw it here.
+
+    Takes:   the look and its answer as the part tells them, with what was measured behind a comma.
+    """
     look, _, answer = text.partition(": ")
-    known = standing.sightings.looks.get(look)
-    said = standing.sightings.by_place.get((part, look), ())
-    return known is not None and any(one.answer == answer and _shows(known, answer) for one in said)
+    if not any(one.answer == answer for one in standing.job.seen):
+        answer = answer.rpartition(", ")[0] or answer
+    known, engine = standing.sightings.looks.get(look), standing.engine
+    if known is None or not _shows(known, answer):
+        return False
+    if not any(one.look == look and one.answer == answer for one in standing.job.seen):
+        return True
+    return any(
+        key == look
+        and any(one.answer == answer for one in said)
+        and (on == part or engine.lies_with(on) == part or part in engine.touched(on))
+        for (on, key), said in standing.sightings.by_place.items()
+    )
 
 
 def _beyond(part: PartReport) -> Iterator[str]:
@@ -134,7 +148,7 @@ def _of_looks(standing: EvidenceStanding) -> Iterator[ReportFinding]:
     for (on, look), said in standing.sightings.by_place.items():
         known = standing.sightings.looks.get(look)
         bad = [one for one in said if known is not None and _shows(known, one.answer)]
-        if known is None or not bad:
+        if known is None or not bad or on in standing.bearings.halves:
             continue
         pictures = pictures_of(standing, (f"look:{look}", *((on,) if on != "engine" else ())))
         where = "" if on == "engine" else f"{standing.engine.named(on)}: "

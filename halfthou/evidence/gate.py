@@ -5,6 +5,8 @@ Rule:    causes.gate.   Source: docs/trade: The gate, common practice.
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+
 from halfthou.causes import CAUSES, LEFT_BY_CAUSES, Weighed, Word, proof_of
 from halfthou.jobs import CauseSaid, ComplaintKind, Document, Job, Remedy, Stand
 
@@ -23,12 +25,15 @@ class Gate(Document):
 NOT_ASKED = Gate(asked=False, open=False, found=(), removed=(), words="")
 
 
-def gate_of(job: Job, weighed: Weighed, *, begun: bool) -> Gate:
+def gate_of(job: Job, weighed: Weighed, *, begun: bool, dirty: int = 0) -> Gate:
     """Whether the cause is found and removed.
 
     A job with no failure to explain (no complaint, nothing seen that fails) has no gate. "Found" needs a proof: a
     settling look that came out for it; a person who settles without one answers for it in words at the signature.
-    "Removed" needs an operation or a part. What harms nothing needs no removal.
+    "Removed" needs an operation or a part. What harms nothing needs no removal. Parts that metal went through and
+    that nobody has dealt with, and a second cause that is likely, keep it open as well.
+
+    Takes:   whether the evidence is begun; how many parts that metal went through are still open.
     """
     if not asked_of(job, weighed, begun=begun):
         return NOT_ASKED
@@ -40,8 +45,20 @@ def gate_of(job: Job, weighed: Weighed, *, begun: bool) -> Gate:
     removed = tuple(f"{name}: {_remedy(remedies[key])}" for key, name, _ in causes if key in remedies)
     harmless = [key for key, _, _ in causes if key in CAUSES and CAUSES[key].harmless]
     left = [name for key, name, _ in causes if key not in remedies and key not in harmless]
-    is_open = not causes or bool(left)
-    return Gate(asked=True, open=is_open, found=found, removed=removed, words=_words(causes, left, last))
+    beside = tuple(_beside(weighed, {key for key, _, _ in causes}, dirty))
+    words = " ".join((_words(causes, left, last), *beside))
+    is_open = not causes or bool(left or beside)
+    return Gate(asked=True, open=is_open, found=found, removed=removed, words=words)
+
+
+def _beside(weighed: Weighed, found: set[str], dirty: int) -> Iterator[str]:
+    """What keeps the gate shut beside the cause that is found."""
+    likely = [CAUSES[key].name for key, word in weighed.words.items() if word is Word.LIKELY and key not in found]
+    if found and likely:
+        yield f"Likely too: {', '.join(likely)}."
+    if found and dirty:
+        parts = "part that metal went through is" if dirty == 1 else "parts that metal went through are"
+        yield f"{dirty} {parts} still to be washed, checked or renewed."
 
 
 def asked_of(job: Job, weighed: Weighed, *, begun: bool) -> bool:

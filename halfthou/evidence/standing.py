@@ -72,7 +72,8 @@ class EvidenceStanding:
     @cached_property
     def gate(self) -> Gate:
         """Whether the cause is found and removed."""
-        return gate_of(self.job, self.weighed, begun=self.sightings.begun)
+        dirty = sum(one.open for one in self.contaminated)
+        return gate_of(self.job, self.weighed, begun=self.sightings.begun, dirty=dirty)
 
     @cached_property
     def contradictions(self) -> tuple[Reason, ...]:

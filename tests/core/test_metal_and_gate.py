@@ -71,3 +71,20 @@ def test_a_mistrusted_look_is_left_out() -> None:
     doubt = fact(Mistrust, of=clear.id, reason="it had been changed")
     assert "supply.screen" not in {k for k, w in read(*complains("knock"), clear, doubt).weighed.words.items()
                                    if w is Word.RULED_OUT}  # fmt: skip
+
+
+def test_metal_that_went_round_and_a_second_likely_cause_keep_the_gate_shut() -> None:
+    """Common practice, no source: found and removed is not the end while metal lies in the oil's way, or while
+    another cause stands likely beside it."""
+    removed = fact(Remedy, cause="supply.screen", words="new pickup")
+    blocked = (*complains("low pressure"), seen("screen", "blocked", "pump"), removed)
+    metal = read(*blocked, *graded("Inline four", rods="CCCC", mains="L"))
+    assert metal.gate.found and metal.gate.removed and metal.gate.open
+    assert "parts that metal went through are still to be washed" in metal.gate.words
+    washed = tuple(
+        fact(Dealt, nth, item=one.key, how=one.settled_by[0], words="done")
+        for nth, one in enumerate(metal.contaminated)
+    )
+    assert not read(*blocked, *graded("Inline four", rods="CCCC", mains="L"), *washed).gate.open
+    second = read(*blocked, seen("push rod tips", "some dull"), seen("dry starts", "lamp long after starting"))
+    assert second.weighed.words["supply.air"] is not Word.LIKELY or second.gate.open

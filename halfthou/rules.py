@@ -183,6 +183,7 @@ RULES: dict[str, Rule] = {
     "evidence.patterns": Rule("What all half bearings show together", "common practice, no source"),
     "evidence.map": Rule("Half bearings graded where they sat", "bearing makers' failure guides, from memory"),
     "evidence.oil-way": Rule("Damage read along the oil's way", "common practice, no source"),
+    "evidence.oil-says": Rule("What each figure of a report says", "from memory; one's own trend"),
     "evidence.oil-report": Rule("What an oil report may prove", "from memory; how it was drawn, common practice"),
     "evidence.figures": Rule("What the gauge says is evidence too", "common practice, no source"),
     "evidence.used-shells": Rule("Used half bearings", "house rule; common practice, no source"),

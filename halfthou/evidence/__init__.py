@@ -6,6 +6,7 @@ from halfthou.evidence.customer_report import CustomerReport, ReportFinding, cus
 from halfthou.evidence.faults import faults_of_evidence
 from halfthou.evidence.figure_signs import FigureCalled
 from halfthou.evidence.oil_report import FIGURES, fault_of_report, viscosity_off
+from halfthou.evidence.oil_says import says_of
 from halfthou.evidence.oil_way import OilWay, faults_of_way, oil_way_of
 from halfthou.evidence.places import halves_of
 from halfthou.evidence.reading_the_way import readings_of_the_way

@@ -11,6 +11,7 @@ from halfthou.evidence.contaminated import Contaminated, metal_in
 from halfthou.evidence.gate import Gate
 from halfthou.evidence.gathering import deposits
 from halfthou.evidence.oil_report import FIGURES, counts
+from halfthou.evidence.oil_says import says_of
 from halfthou.evidence.oil_way import EXTRAS, oil_way_of
 from halfthou.evidence.reading_the_way import StationShown, readings_of_the_way, stations_shown
 from halfthou.evidence.standing import EvidenceStanding
@@ -138,11 +139,13 @@ class OilWayShown(Document):
 
 
 class OilFigureShown(Document):
-    """A figure of an oil report; `counts` says whether it may prove anything, as the sample was drawn."""
+    """A figure of an oil report, and what it says or why it says nothing; `counts` says whether it may prove
+    anything, as the sample was drawn."""
 
     name: str
     words: str
     counts: bool
+    says: str
 
 
 class OilReportShown(Document):
@@ -367,11 +370,12 @@ def _oil(standing: EvidenceStanding) -> Iterator[OilReportShown]:
 
 
 def _figures(report: OilReport) -> Iterator[OilFigureShown]:
+    says = says_of(report)
     for figure in report.figures:
         name = FIGURES[figure.key].name if figure.key in FIGURES else figure.key
         usual = f", usual {figure.usual:g}" if figure.usual is not None else ""
         words = f"{figure.value:g} {figure.unit}{usual}"
-        yield OilFigureShown(name=name, words=words, counts=counts(report, figure.key))
+        yield OilFigureShown(name=name, words=words, counts=counts(report, figure.key), says=says[figure.key])
 
 
 def _said_of_cause(one: CauseSaid) -> SaidOfCause:

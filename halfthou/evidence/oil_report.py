@@ -42,6 +42,8 @@ FUEL_ALARM = 5.0
 VISCOSITY_OFF = 0.20
 #: A metal is high at this many times what is usual. Source: from memory, twice one's own trend.
 TIMES_USUAL = 2.0
+#: Soot from which on it speaks, in per cent. Source: from memory, 2 to 3 %.
+SOOT_HIGH = 2.0
 #: Water above this, in per cent. Source: from memory, 0.1 to 0.2 %.
 WATER_HIGH = 0.2
 #: What comes in when the engine is stripped or washed: it proves nothing in oil that was left after it.
@@ -88,7 +90,8 @@ def oil_signs(
     return seen, absent
 
 
-def _signs(report: OilReport) -> Iterator[tuple[str, bool, str]]:
+def known_values(report: OilReport) -> tuple[dict[str, float], dict[str, float]]:
+    """The figures of a report that may prove anything, in the first unit of each, and what is usual for them."""
     value = {
         figure.key: in_first_unit(figure)
         for figure in report.figures
@@ -99,6 +102,11 @@ def _signs(report: OilReport) -> Iterator[tuple[str, bool, str]]:
         for figure in report.figures
         if figure.usual and figure.key in value
     }
+    return value, usual
+
+
+def _signs(report: OilReport) -> Iterator[tuple[str, bool, str]]:
+    value, usual = known_values(report)
     yield from _fuel(value, usual)
     high = {key for key in value if key in usual and value[key] >= TIMES_USUAL * usual[key]}
     coolant = {"sodium", "potassium"} & high
@@ -111,17 +119,23 @@ def _signs(report: OilReport) -> Iterator[tuple[str, bool, str]]:
     bearing = {"copper", "lead", "tin"} & high
     if len(bearing) >= 2:
         yield "bearings.gone", True, f"{' and '.join(sorted(bearing))} at twice the usual or more"
-    if "silicon" in high:
+    if "silicon" in high and not coolant:
         yield "dirt.in-oil", True, "silicon at twice the usual or more"
+    if {"iron", "chromium"} <= high:
+        yield "metal.rings", True, "iron and chromium at twice the usual or more"
+    if value.get("soot", 0.0) >= SOOT_HIGH:
+        yield "soot.high", True, f"soot {value['soot']:g} %"
 
 
 def _fuel(value: dict[str, float], usual: dict[str, float]) -> Iterator[tuple[str, bool, str]]:
     fuel = value.get("fuel")
     thick = next((key for key in ("viscosity 100", "viscosity 40") if key in value and key in usual), "")
     off = viscosity_off(value[thick], usual[thick]) if thick else None
+    thin = off is not None and off <= -VISCOSITY_OFF
+    if thin and (fuel or 0.0) < FUEL_SOME and fuel is not None:
+        yield "oil.sheared", True, "viscosity down without fuel"
     if fuel is None:
         return
-    thin = off is not None and off <= -VISCOSITY_OFF
     if fuel >= FUEL_HIGH or (fuel >= FUEL_SOME and thin):
         yield "dilution.high", True, f"fuel {fuel:g} %"
         if fuel >= FUEL_ALARM:

@@ -35,7 +35,8 @@ SHOWN_OTHERWISE = {
                   "clearance.sound", "clearance.small", "clearance.within", "bore.beyond", "bore.within",
                   "gap.small", "gap.within", "piston.tight", "piston.within", "pump.beyond", "pump.within",
                   "set.worn-out"},
-    "an oil report": {"dilution.high", "dilution.alarm", "dilution.nil", "oil.milky", "dirt.in-oil"},
+    "an oil report": {"oil.sheared", "soot.high", "metal.rings",
+                      "dilution.high", "dilution.alarm", "dilution.nil", "oil.milky", "dirt.in-oil"},
     "the door": {"lamp.after-service", "fuel.smell", "carried.over", "injector.carried", "deck.work"},
 }  # fmt: skip
 

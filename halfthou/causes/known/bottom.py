@@ -167,7 +167,7 @@ BOTTOM = (
     Cause(
         "wear.old",
         "Simply worn out",
-        leaves={"set.worn-out": P, "hours.many": S, "wear.mild": S},
+        leaves={"set.worn-out": P, "hours.many": S, "wear.mild": S, "metal.rings": F},
         against={"rods.one": SPEAKS, "hours.few": SPEAKS},
         settled="Figures of the whole set",
         remedy="Set overhauled",

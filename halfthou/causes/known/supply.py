@@ -165,7 +165,7 @@ SUPPLY = (
     Cause(
         "oil.wrong",
         "Wrong oil or grade",
-        leaves={"oil.grade-wrong": P, "oil.can-wrong": S, "bearings.polished": F},
+        leaves={"oil.grade-wrong": P, "oil.can-wrong": S, "oil.sheared": F, "bearings.polished": F},
         makes={"bearings.gone": F},
         against={"oil.grade-right": SPEAKS},
         settled="The report's grade against the maker's",
@@ -175,7 +175,7 @@ SUPPLY = (
     Cause(
         "carbon.source",
         "Breather, injector seat or blow-by makes carbon",
-        leaves={"debris.carbon": S, "seat.leaks": P},
+        leaves={"debris.carbon": S, "seat.leaks": P, "soot.high": F},
         against={"seat.tight": OUT},
         brings={"supply.screen": 0.5},
         settled="Breather, seats, compression",

@@ -23,7 +23,7 @@ TOP = (
     Cause(
         "load.injector",
         "One cylinder's injector",
-        leaves={"nozzle.bad": P, "skirt.one": S, "rods.one": S, "injector.carried": S},
+        leaves={"nozzle.bad": P, "skirt.one": S, "rods.one": S, "injector.carried": S, "soot.high": F},
         makes={"dilution.high": F, "bore.washed": S, "bearings.gone": F},
         against={"nozzle.good": OUT, "skirts.alike": SPEAKS},
         brings={"oil.fuel": 0.4},

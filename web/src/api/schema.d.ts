@@ -4825,7 +4825,8 @@ export interface components {
         };
         /**
          * OilFigureShown
-         * @description A figure of an oil report; `counts` says whether it may prove anything, as the sample was drawn.
+         * @description A figure of an oil report, and what it says or why it says nothing; `counts` says whether it may prove
+         *     anything, as the sample was drawn.
          */
         OilFigureShown: {
             /** Name */
@@ -4834,6 +4835,8 @@ export interface components {
             words: string;
             /** Counts */
             counts: boolean;
+            /** Says */
+            says: string;
         };
         /**
          * OilKnown

@@ -114,19 +114,20 @@ export function OilReports({ board, facts, disabled }: Props) {
             <strong>Sample {one.sample}</strong>, drawn {one.drawn}
             {one.mistrusted && ", mistrusted"}
           </p>
-          <p className="leading-snug">
+          <ul className="leading-snug">
             {one.figures.map((figure) => (
-              <span
+              <li
                 key={figure.name}
-                className={`mr-4 inline-block ${figure.counts ? "" : "text-quiet line-through"}`}
+                className="grid grid-cols-[minmax(0,11rem)_minmax(0,9rem)_1fr] gap-x-3 max-sm:grid-cols-1"
               >
-                {figure.name} <span className="figure">{figure.words}</span>
-              </span>
+                <span className={figure.counts ? "" : "text-quiet line-through"}>{figure.name}</span>
+                <span className={`figure ${figure.counts ? "" : "text-quiet line-through"}`}>
+                  {figure.words}
+                </span>
+                <span className="text-quiet">{figure.says}</span>
+              </li>
             ))}
-          </p>
-          {one.figures.some((figure) => !figure.counts) && (
-            <p className="text-[15px] text-quiet">Struck through: proves nothing, as the sample was drawn.</p>
-          )}
+          </ul>
         </div>
       ))}
       <Dialog

@@ -2,4 +2,4 @@
 
 from halfthou.door.faults import faults_at_the_door, faults_of_statement
 from halfthou.door.findings import complaint_kinds, door_findings, run_of, said_of, turns
-from halfthou.door.topics import CARRIED, COMPLAINT, DRAWN, HOURS, SAMPLE, TOPICS, TURNS, Topic
+from halfthou.door.topics import CARRIED, COMPLAINT, DRAWN, EARLIER, HOURS, SAMPLE, TOPICS, TURNS, Topic

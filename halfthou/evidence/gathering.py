@@ -7,7 +7,7 @@ from collections.abc import Iterable, Iterator
 from statistics import median
 
 from halfthou.causes import SIGNS, Evidence, SignSeen
-from halfthou.door import CARRIED, said_of
+from halfthou.door import CARRIED, EARLIER, said_of
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.figure_signs import FigureCalled, figure_signs
 from halfthou.evidence.oil_report import oil_signs
@@ -231,6 +231,8 @@ def _of_the_door(job: Job) -> Iterator[Known]:
             yield "carried.over", True, how
         if said.answer == "injectors":
             yield "injector.carried", True, how
+        if said.answer == "none":
+            yield "carried.over", False, how
     for part in job.standing(job.carried_parts):
         if not part.out and part.with_metal:
             yield "carried.over", True, SignSeen((f"{part.what} out of job {part.other}",), (part.id,))
@@ -250,4 +252,29 @@ _AT_THE_DOOR = {
     "milky": "oil.milky",
     "smells of fuel": "fuel.smell",
     "glitter": "bearings.gone",
+    "water under it": "oil.milky",
+    "wrong kind": "oil.can-wrong",
 }
+
+
+#: What the door has answered, by topic: the looks that ask it again, and the answers that answer them.
+_DOOR_ANSWERS: dict[str, tuple[tuple[str, tuple[str, ...]], ...]] = {
+    "oil on arrival": (
+        ("level", ("level right", "over", "under", "none")),
+        ("oil seen", ("milky", "smells of fuel", "thick", "glitter", "water under it", "wrong kind")),
+    ),
+    CARRIED: (("carried over", ("cooler", "turbo", "injectors", "oil pump", "tank and lines", "none")),),
+    EARLIER: (("earlier hands", ()),),
+}
+
+
+def answered_at_the_door(job: Job) -> frozenset[str]:
+    """The looks of the board whose question the door has answered: they are not offered again.
+
+    Rule:    looks.once.
+    """
+    found = set()
+    for topic, looks in _DOOR_ANSWERS.items():
+        said = {one.answer for one in said_of(job, topic)}
+        found |= {look for look, answers in looks if said and (not answers or said & set(answers))}
+    return frozenset(found)

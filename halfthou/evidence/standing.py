@@ -13,7 +13,7 @@ from halfthou.evidence.contaminated import Contaminated, contaminated, contamina
 from halfthou.evidence.contradictions import against_the_settled, contradictions_of
 from halfthou.evidence.figure_signs import FigureCalled
 from halfthou.evidence.gate import Gate, gate_of
-from halfthou.evidence.gathering import gather
+from halfthou.evidence.gathering import answered_at_the_door, gather
 from halfthou.evidence.sighted import Sightings
 from halfthou.jobs import Job
 from halfthou.memo import Memo
@@ -102,6 +102,7 @@ class EvidenceStanding:
         if self.bearings.all_graded and all(grade.harm == 0 for grade in mains):
             # Where every main is as new there are no bands to be asked for.
             taken.add("bands")
+        taken |= answered_at_the_door(self.job)
         gone = frozenset(self.sightings.washed)
         lost = frozenset(look.key for look in self.sightings.looks.on_the_board if look.lost_by in gone)
         return StillOpen(self.sightings.looks, frozenset(taken), lost, ahead, at_once)

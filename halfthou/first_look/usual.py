@@ -25,7 +25,7 @@ USUAL_LOOKS = LookTable(
             minutes_vee=5,
             usual=2,
             how="Bar on the crank nose, plugs in, two whole turns: free, tight all round, tight at one place.",
-            chance={Kind.SEIZED: 30, Kind.SHAKING: 5, Kind.KNOCK: 5},
+            chance={Kind.SEIZED: 30, Kind.WILL_NOT_START: 20, Kind.SHAKING: 5, Kind.KNOCK: 5},
         ),
         LookRow(
             key=SAMPLE,
@@ -34,7 +34,7 @@ USUAL_LOOKS = LookTable(
             minutes_vee=15,
             usual=1,
             how="Sample first, mid-stream and hot where it runs. Through a clean strainer.",
-            chance={Kind.MILKY: 8, Kind.METAL: 6, Kind.LOW_PRESSURE: 5},
+            chance={Kind.LOSES_COOLANT: 10, Kind.MILKY: 8, Kind.METAL: 6, Kind.OVERHEATED: 5, Kind.LOW_PRESSURE: 5},
         ),
         LookRow(
             key=FILTER,
@@ -56,7 +56,7 @@ USUAL_LOOKS = LookTable(
             usual=2,
             how="Gauge screwed in at the gallery, plugs out.",
             not_when=_NO_STARTER,
-            chance={Kind.LOW_PRESSURE: 15, Kind.AFTER_SERVICE: 12},
+            chance={Kind.LOW_PRESSURE: 15, Kind.HIGH_PRESSURE: 15, Kind.AFTER_SERVICE: 12},
         ),
         LookRow(
             key="plug holes",
@@ -65,7 +65,17 @@ USUAL_LOOKS = LookTable(
             minutes_vee=50,
             usual=3,
             how="Plugs or injectors out and laid in order; a light, a scope.",
-            chance={Kind.SEIZED: 20, Kind.BURNS_OIL: 10, Kind.SHAKING: 8, Kind.MILKY: 10},
+            chance={
+                Kind.WILL_NOT_START: 25,
+                Kind.SEIZED: 20,
+                Kind.LOW_COMPRESSION: 15,
+                Kind.LOSES_COOLANT: 12,
+                Kind.BURNS_OIL: 10,
+                Kind.SMOKES: 10,
+                Kind.OVERHEATED: 10,
+                Kind.MILKY: 10,
+                Kind.SHAKING: 8,
+            },
         ),
         LookRow(
             key="leak-down",

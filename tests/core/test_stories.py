@@ -12,7 +12,7 @@ import pytest
 from halfthou.assess import evidence_standing
 from halfthou.causes import CAUSES, SIGNS, Against, Evidence, SignKind, SignSeen, Strength, Word, weigh_causes
 from halfthou.evidence import EvidenceStanding, halves_of, oil_way_of, readings_of_the_way
-from halfthou.jobs import BARE, Drawn, Marking, OilFigure, OilReport, StepDone, held_as
+from halfthou.jobs import BARE, ComplaintKind, Drawn, Marking, OilFigure, OilReport, StepDone, held_as
 from halfthou.lengths import Length
 from halfthou.looks import GRADES
 from halfthou.words import Reason
@@ -375,3 +375,42 @@ def test_a_contradiction_vetoes_nothing_and_proves_nothing() -> None:
     assert any("cannot both be so" in one.text for one in both.contradictions)
     assert words_of(read(*complains("knock"), *marks, IN_USE))["rod.cap-mixed"] is Word.PROVED
     assert words_of(read(*complains("knock"), agree, IN_USE))["rod.cap-mixed"] is Word.RULED_OUT
+
+
+def test_what_the_door_said_feeds_causes_and_is_not_asked_again() -> None:
+    """Wrong kind of oil and water under it are signs; level, oil, earlier hands, what was carried over are known."""
+    facts = (
+        *complains("knock"), said("oil on arrival", "wrong kind"), said("oil on arrival", "under"),
+        said("earlier hands", "mixed bolts"), said("carried over", "none"), IN_USE,
+    )  # fmt: skip
+    story = read(*facts)
+    assert {"oil.can-wrong", "level.low"} <= story.signs
+    assert "carried.over" in story.evidence.not_there
+    assert {"level", "oil seen", "earlier hands", "carried over"} <= story.still.taken
+    assert not {"level", "oil seen", "carried over"} & {look.key for look in next_of(story)}
+    assert "oil.milky" in read(*complains("milky oil"), said("oil on arrival", "water under it")).signs
+
+
+def test_leaks_alone_name_no_cause() -> None:
+    """Common practice, no source: where it drips is found by looking, not by weighing."""
+    story = read(*complains("leaks"), IN_USE)
+    assert not [one for one in words_of(story).values() if one in (Word.PROVED, Word.LIKELY, Word.POSSIBLE)]
+
+
+@pytest.mark.parametrize(
+    ("kind", "usual"),
+    [
+        ("overheated", {"gasket.leak", "leak.block"}),
+        ("loses coolant", {"gasket.leak", "leak.block"}),
+        ("low or no compression", {"wear.old", "rings.stuck"}),
+        ("smokes", {"rings.stuck", "guides.worn", "wear.old"}),
+        ("noise above", {"cam.followers"}),
+        ("pressure too high", {"supply.relief"}),
+    ],
+)
+def test_each_new_complaint_has_its_usual_causes(kind: str, usual: set[str]) -> None:
+    """Source: docs/trade: Evidence and cause, judgement; what is not named is rare after these."""
+    after = frozenset({ComplaintKind(kind)})
+    chances = {key: cause.chance(after) for key, cause in CAUSES.items()}
+    assert {key for key, chance in chances.items() if chance == max(chances.values())} == usual
+    assert chances["supply.screen"] == min(chances.values())

@@ -378,7 +378,7 @@ def test_a_contradiction_vetoes_nothing_and_proves_nothing() -> None:
 
 
 def test_what_the_door_said_feeds_causes_and_is_not_asked_again() -> None:
-    """Wrong kind of oil and water under it are signs; level, oil, earlier hands, what was carried over are known."""
+    """Wrong kind and water under it are signs; level, oil, earlier hands, what was carried over are known."""
     facts = (
         *complains("knock"), said("oil on arrival", "wrong kind"), said("oil on arrival", "under"),
         said("earlier hands", "mixed bolts"), said("carried over", "none"), IN_USE,

@@ -124,7 +124,7 @@ def _mutual(joint: dict[tuple[frozenset[int], bool], float]) -> float:
 def test_the_example_that_is_worked_by_hand() -> None:
     """docs/trade: How causes are weighed: computed by hand there; the strengths of this cut are set here."""
     network = Network(
-        prior=np.array([0.1, 0.1]), leak=np.array([0.0005, 0.03]), leaves=np.array([[0.9, 0.6], [0.0, 0.6]]),
+        prior=np.array([0.1, 0.1]), leak=np.array([0.0004, 0.03]), leaves=np.array([[0.9, 0.6], [0.0, 0.6]]),
         falls=np.zeros((2, 2)), brings=np.zeros((2, 2)), weak_leaves=np.zeros((2, 2)), weak_falls=np.zeros((2, 2)),
     )  # fmt: skip
     both = {0: False, 1: False}

@@ -148,8 +148,8 @@ def _open(standing: EvidenceStanding) -> Iterator[str]:
 
 
 #: What is done, as a customer reads it.
-_PLAIN = {
-    Action.REUSE: "good, and go back as they are",
+PLAIN = {
+    Action.REUSE: "good, to be used again",
     Action.POLISH: "good once polished",
     Action.FIT_UNDERSIZE: "good with thicker bearings",
     Action.REGRIND: "to be ground, with bearings of that size",
@@ -173,7 +173,9 @@ def _means(assessment: Assessment) -> Iterator[str]:
     """What becomes of the engine, set by set, and of which parts of it."""
     for one in assessment.sets:
         size = f", {one.step.text} {'over' if one.action is Action.REBORE else 'under'} size" if one.step else ""
-        yield f"{one.name}: {_PLAIN[one.action]}{size if one.action in _SIZED else ''}."
+        # Nothing is promised of a set that is still being read.
+        so_far = "" if one.finished or one.action in (Action.MEASURE, Action.REFER, Action.REPLACE) else "so far "
+        yield f"{one.name}: {so_far}{PLAIN[one.action]}{size if one.action in _SIZED else ''}."
         gone = [
             plain_name(part.short_name)
             for part in assessment.parts

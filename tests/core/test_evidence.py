@@ -27,6 +27,7 @@ from halfthou.evidence import (
     says_of,
     viscosity_off,
 )
+from halfthou.evidence.customer_report import PLAIN
 from halfthou.jobs import (
     FOUND,
     Dealt,
@@ -50,6 +51,7 @@ from halfthou.jobs import (
 from halfthou.looks import GRADES
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE, faults_of_seen
+from halfthou.verdicts import Action
 from tests.making import CASES, GOOD_ENGINE, PERFECT, layout, readings
 from tests.reading import complains, graded, read, seen
 from tests.stripping import at_the_door, fact, said
@@ -483,3 +485,15 @@ def test_what_was_left_after_the_strip_says_why_it_proves_nothing() -> None:
     spoilt = oil_report({"silicon": 60, "iron": 90}, {"silicon": 10, "iron": 20}, drawn=Drawn.LEFT_OVER)
     assert says_of(spoilt)["silicon"] == "Proves nothing: drawn what was left after the strip."
     assert "Cylinders" in says_of(spoilt)["iron"]
+
+
+def test_every_action_has_its_words_for_a_customer() -> None:
+    assert set(PLAIN) == set(Action)
+    assert not [words for words in PLAIN.values() if re.search(r"refer|regrind|rebore|undersize", words)]
+
+
+def test_nothing_is_promised_of_a_set_that_is_still_being_read() -> None:
+    """Half a crank read: what is good is good so far."""
+    half = {name: sizes for name, sizes in GOOD_ENGINE.items() if name in ("M1", "R1", "R2", "R3")}
+    found = report_of(readings=readings(half, PERFECT), gauges=(PERFECT,), looked=True)
+    assert not [line for line in found.means if "good" in line and "so far" not in line], found.means

@@ -77,7 +77,7 @@ _OIL = (
     Sign("sample.second-same", "a second sample says the same", _S),
 )
 _DIRT = (
-    Sign("scratches.sharp", "sharp scratches and bright chips, all bearings alike"),
+    Sign("scratches.sharp", "sharp scratches, bearings alike"),
     Sign("curls", "steel curls or abrasive"),
     Sign("dirt.bedded", "dirt bedded in everywhere under good overlay"),
     Sign("chips.behind-plug", "chips or grit behind a plug", _S),
@@ -100,7 +100,7 @@ _DIRT = (
     Sign("broken.before", "a part that broke before, on record", _H),
 )
 _BEARINGS = (
-    Sign("rods.all", "all rod bearings gone, mains better"),
+    Sign("rods.all", "most or all rod bearings gone"),
     Sign("rods.one", "one rod bearing gone, the others sound"),
     Sign("rods.worse", "rods worse than mains"),
     Sign("rods.lowers", "rod lower halves tired, uppers not"),
@@ -179,7 +179,7 @@ _DRIVE = (
 _TOP = (
     Sign("tune.wrong", "timing, fuel or boost found wrong", _S),
     Sign("tune.right", "timing, fuel and boost right now"),
-    Sign("uppers.fatigued", "upper rod halves cracked"),
+    Sign("uppers.fatigued", "upper rod halves cracked or tired alone"),
     Sign("uppers.sound", "upper rod halves as new"),
     Sign("lands.broken", "lands broken, crowns hammered"),
     Sign("nozzle.bad", "nozzle flow or pattern bad", _S),

@@ -57,11 +57,13 @@ def sets_of(count: int) -> NDArray[np.intp]:
 @dataclass(frozen=True, eq=False)
 class Posterior:
     """What every set of causes is worth once the evidence is in. `weight` sums to one over the rows of `sets`;
-    `unruled` is the same had nothing been ruled out."""
+    `by_seen` is the same by what was seen alone, had nothing been looked for in vain; `unruled` that, had nothing
+    been ruled out either."""
 
     network: Network
     sets: NDArray[np.intp]
     weight: Floats
+    by_seen: Floats
     unruled: Floats
 
     def of_each(self, weight: Floats | None = None) -> Floats:
@@ -107,22 +109,38 @@ def weigh(network: Network, seen: Mapping[int, bool], absent: Mapping[int, bool]
     """
     sets = sets_of(network.count)
     logs = _prior(network, sets)
-    fall = np.zeros(network.count + 1)
-    if absent:
-        leaves = _of(network.leaves, network.weak_leaves, absent)
-        fall[:-1] += np.log1p(-leaves).sum(axis=1)
     ruled = np.zeros(network.count + 1, dtype=bool)
     if seen:
         against = _of(network.falls, network.weak_falls, seen)
         ruled[:-1] = np.isneginf(against).any(axis=1)
-        fall[:-1] += np.where(np.isneginf(against), 0.0, against).sum(axis=1)
+        logs += _falls(np.where(np.isneginf(against), 0.0, against).sum(axis=1), sets)
         leaves = _of(network.leaves, network.weak_leaves, seen)
         logs += np.log(1 - _quiet(leaves, network.leak[list(seen)], sets)).sum(axis=1)
-    logs += fall[sets].sum(axis=1)
+    out = np.asarray(ruled[sets].any(axis=1), dtype=np.bool_)
+    unruled = _shares(logs)
+    by_seen = _of_rest(unruled, out)
+    if not absent:
+        return Posterior(network, sets, by_seen, by_seen, unruled)
+    leaves = _of(network.leaves, network.weak_leaves, absent)
+    logs += _falls(np.log1p(-leaves).sum(axis=1), sets)
+    return Posterior(network, sets, _of_rest(_shares(logs), out), by_seen, unruled)
+
+
+def _falls(each: Floats, sets: NDArray[np.intp]) -> Floats:
+    """What the causes of every set lose together."""
+    found = np.append(each, 0.0)
+    return np.asarray(found[sets[:, 0]] + found[sets[:, 1]] + found[sets[:, 2]], dtype=np.float64)
+
+
+def _shares(logs: Floats) -> Floats:
     weight = np.exp(logs - logs.max())
-    unruled = weight / weight.sum()
-    weight = np.where(ruled[sets].any(axis=1), 0.0, unruled)
-    return Posterior(network, sets, weight / weight.sum(), unruled)
+    return np.asarray(weight / weight.sum(), dtype=np.float64)
+
+
+def _of_rest(weight: Floats, out: NDArray[np.bool_]) -> Floats:
+    """The weights once sets are ruled out, summing to one again."""
+    left = np.where(out, 0.0, weight)
+    return np.asarray(left / left.sum(), dtype=np.float64)
 
 
 def _of(full: Floats, weak: Floats, signs: Mapping[int, bool]) -> Floats:

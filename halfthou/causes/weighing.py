@@ -212,7 +212,7 @@ def _never_lifted(posterior: Posterior, evidence: Evidence) -> NDArray[np.float6
     cleared = [_ROW[key] for key, cause in CAUSES.items() if evidence.not_there.keys() & cause.leaves.keys()]
     if not cleared:
         return each
-    before = weigh(posterior.network, evidence.counted, {}).of_each()
+    before = posterior.of_each(posterior.by_seen)
     each[cleared] = np.minimum(each[cleared], before[cleared])
     return each
 
@@ -320,8 +320,7 @@ def _rises(weighed: Weighed) -> dict[str, str]:
     posterior, evidence = weighed.posterior, weighed.evidence
     if not evidence.not_there and all(word is not Word.RULED_OUT for word in weighed.words.values()):
         return {}
-    full = weigh(posterior.network, evidence.counted, {})
-    before = full.of_each(full.unruled)
+    before = posterior.of_each(posterior.unruled)
     fallen = [key for key in weighed.chance if before[_ROW[key]] - weighed.chance[key] > RISE]
     found = {}
     for key, chance in weighed.chance.items():

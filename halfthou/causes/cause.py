@@ -70,11 +70,12 @@ class Cause:
         Source: docs/trade: How causes are weighed, judgement.
         """
         known = complaint - {ComplaintKind.NONE}
-        by_name = known <= _BY_NAME and bool(known)
         if known & set(self.usual):
             return Often.USUAL.value
         if known & set(self.sometimes):
             return Often.SOMETIMES.value
-        if known - _BY_NAME and self.often is Often.USUAL:
-            return Often.SOMETIMES.value
-        return Often.RARE.value if by_name else self.often.value
+        if not known:
+            return self.often.value
+        if known <= _BY_NAME:
+            return Often.RARE.value
+        return Often.SOMETIMES.value if self.often is Often.USUAL else self.often.value

@@ -24,7 +24,7 @@ class FigureCalled(NamedTuple):
 
 
 #: By kind of part and figures: the sign where one is beyond, and the sign where all are within.
-_FIGURES: tuple[tuple[str, frozenset[str], str, str], ...] = (
+FIGURE_SIGNS: tuple[tuple[str, frozenset[str], str, str], ...] = (
     (
         "journal",
         frozenset({FigureKey.OUT_OF_ROUND, FigureKey.TAPER, FigureKey.BARREL}),
@@ -36,7 +36,7 @@ _FIGURES: tuple[tuple[str, frozenset[str], str, str], ...] = (
     ("journal", frozenset({FigureKey.CLEARANCE_LEAST}), "clearance.small", "clearance.within"),
     ("bore", frozenset({FigureKey.OUT_OF_ROUND, FigureKey.TAPER}), "bore.beyond", "bore.within"),
     ("ring", frozenset({"closed gap least"}), "gap.small", "gap.within"),
-    ("piston", frozenset({"clearance least"}), "piston.tight", "piston.within"),
+    ("piston", frozenset({"piston clearance least"}), "piston.tight", "piston.within"),
 )
 _PUMP_NOT_WEAR = frozenset(
     {"spring length", "spring load", "opening pressure", "pickup to pan", "pickup seal", "new seal"}
@@ -51,7 +51,7 @@ def figure_signs(figures: Iterable[FigureCalled]) -> Iterator[tuple[str, bool, S
     figures = tuple(figures)
     pump = [one for one in figures if one.kind == "oil pump" and one.key not in _PUMP_NOT_WEAR]
     yield from _told(pump, "pump.beyond", "pump.within", all(one.whole for one in pump))
-    for kind, keys, beyond, within in _FIGURES:
+    for kind, keys, beyond, within in FIGURE_SIGNS:
         of_kind = [one for one in figures if one.kind == kind]
         of_it = [one for one in of_kind if one.key in keys]
         whole = {one.part for one in of_kind} == {one.part for one in of_it if one.whole}
@@ -61,7 +61,7 @@ def figure_signs(figures: Iterable[FigureCalled]) -> Iterator[tuple[str, bool, S
 
 
 #: What wears of each kind. Source: common practice, no source.
-_WEARS = {"journal": FigureKey.SIZE, "bore": FigureKey.SIZE, "ring": "gap at the top", "piston": "collapse"}
+WEARS = {"journal": FigureKey.SIZE, "bore": FigureKey.SIZE, "ring": "gap at the top", "piston": "collapse"}
 #: One part is far worse than its fellows where it lies three times as far past its limit, and 0.001 in more.
 #: Source: judgement.
 _TIMES, _MORE_NM = 3, 25_400
@@ -73,7 +73,7 @@ def _worn_out(figures: Iterable[FigureCalled]) -> Iterator[tuple[str, bool, Sign
     Rule:    evidence.figures.   Source: common practice, no source.
     """
     figures = tuple(figures)
-    for kind, key in _WEARS.items():
+    for kind, key in WEARS.items():
         of_it = [one for one in figures if one.kind == kind and one.key == key and one.called is not None]
         beyond = [one.past_nm for one in of_it if one.called is Called.BEYOND]
         if len(of_it) < 3 or len(beyond) * 2 <= len(of_it) or not all(one.whole for one in of_it):

@@ -380,6 +380,15 @@ def test_a_finished_bore_counts_in_the_state_it_was_finished_in(
     assert counts or any("kept and not judged" in one.text for one in found.reasons)
 
 
+def test_a_sleeved_bore_is_finished_too() -> None:
+    """Rule: bores.state: sleeved and honed, and nobody says whether the plate was on."""
+    job = _bored(caps_torqued=True)
+    sleeved = job.operations[0].model_copy(update={"kind": OperationKind.SLEEVE, "step": None})
+    standard = dict.fromkeys(range(1, 5), NEW)
+    done = block(standard, operations=(sleeved,), readings=bore_readings(standard, caps_torqued=True))
+    assert Open.STATE in assess(done).part("bore-1").opens
+
+
 def test_a_house_without_plates_asks_for_none() -> None:
     job = _bored(caps_torqued=True)
     house = job.house_rules.model_copy(update={"torque_plate": False})

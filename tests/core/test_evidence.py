@@ -28,6 +28,7 @@ from halfthou.evidence import (
     viscosity_off,
 )
 from halfthou.evidence.customer_report import PLAIN
+from halfthou.evidence.figure_signs import FIGURE_SIGNS, WEARS
 from halfthou.jobs import (
     FOUND,
     Dealt,
@@ -51,7 +52,8 @@ from halfthou.jobs import (
 from halfthou.looks import GRADES
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE, faults_of_seen
-from halfthou.verdicts import Action
+from halfthou.verdicts import Action, FigureKey
+from tests.core.test_every_answer import TRIED, as_new
 from tests.making import CASES, GOOD_ENGINE, PERFECT, layout, readings
 from tests.reading import complains, graded, read, seen
 from tests.stripping import at_the_door, fact, said
@@ -224,6 +226,11 @@ def test_sightings_that_do_not_fit_are_named() -> None:
         (seen("screen", "clear", "pump", arc=(10, 50)), "half bearing only"),
     ):
         assert any(words in fault for fault in faults_of_seen(one, CATALOGUE.engine(four)))
+
+
+BEARING_KEYS = (
+    FigureKey.HOUSING_LEAST, FigureKey.HOUSING_MOST, FigureKey.CLEARANCE_LEAST, FigureKey.CLEARANCE_MOST,
+)  # fmt: skip
 
 
 # The report and the board.
@@ -497,3 +504,13 @@ def test_nothing_is_promised_of_a_set_that_is_still_being_read() -> None:
     half = {name: sizes for name, sizes in GOOD_ENGINE.items() if name in ("M1", "R1", "R2", "R3")}
     found = report_of(readings=readings(half, PERFECT), gauges=(PERFECT,), looked=True)
     assert not [line for line in found.means if "good" in line and "so far" not in line], found.means
+
+
+def test_every_figure_that_is_evidence_is_one_that_parts_give() -> None:
+    """A key that no part has would never speak: each is one of an engine that is read whole."""
+    new = [as_new(kind) for kind in TRIED]
+    given = {(part.kind, one.key) for job in new for part in assess(job).parts for one in part.figures}
+    # These come with readings that a new engine does not have: of half bearings in their housings, of a worn skirt.
+    beside = {("journal", key) for key in (*BEARING_KEYS, FigureKey.BARREL)} | {("piston", "collapse")}
+    wanted = {(kind, key) for kind, keys, _, _ in FIGURE_SIGNS for key in keys} | set(WEARS.items())
+    assert wanted - beside <= given, wanted - beside - given

@@ -13,6 +13,7 @@ from halfthou.assess import assess
 from halfthou.jobs import Figure, HardenedCrank, Hardening, HouseRules, Job, Look, Operation, OperationKind, Piece
 from halfthou.lengths import Length, Notation, Unit
 from halfthou.parts import CATALOGUE
+from halfthou.parts.bores import depths_of_planes
 from halfthou.parts.journals.hardening import HardeningCase, hardening_says
 from halfthou.report import PartReport
 from halfthou.verdicts import Action, Open
@@ -273,3 +274,12 @@ def test_a_bore_of_no_size_on_the_sheet_is_said_to_be() -> None:
     assert any("0.00480 larger than new at any size on the sheet" in one.text for one in odd.reasons), odd.reasons
     metric = assess(block({n: ["4.0197"] * 6 for n in range(1, 5)}, below="4.0197")).of("bores")
     assert any("No piston on the sheet is of 0.50 mm over" in one.text for one in metric.reasons)
+
+
+def test_planes_that_the_sheet_does_not_name_lie_evenly_between() -> None:
+    """Geometry: five planes from 1.0 to 5.0 in lie an inch apart; the middle one of three where the sheet says."""
+    told = {f"depth_{name}": figure(inches(at)) for name, at in (("top", "1"), ("middle", "2.6"), ("bottom", "5"))}
+    five, three = (depths_of_planes(bore_limits(figures=told), n) for n in (5, 3))
+    assert [five[str(n)] for n in range(1, 6)] == [inches(str(n)) for n in range(1, 6)]
+    assert [three[str(n)] for n in range(1, 4)] == [inches("1"), inches("2.6"), inches("5")]
+    assert depths_of_planes(bore_limits(figures={"depth_top": told["depth_top"]}), 3) == {}

@@ -218,5 +218,5 @@ def test_a_size_a_step_up_is_believed_only_with_the_bore_or_the_stamp(
         bores=bores, below=bore,
     )  # fmt: skip
     found = assess(job).part("piston-1")
-    assert any("nothing says that it is of a larger size" in one.text for one in found.reasons) is asked
+    assert any("neither its bore nor a stamp says" in one.text for one in found.reasons) is asked
     assert (Open.FORM in found.opens and found.action is Action.MEASURE) or not asked

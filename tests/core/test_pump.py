@@ -357,6 +357,19 @@ def washed(*looks: str, hours: int = 1) -> dict[str, Any]:
     return {"readings": (*PUMP_READ, *read), "operations": (work,), "seen": (*METAL, *seen), "looked": False}
 
 
+def test_opening_another_pump_clears_no_suspicion() -> None:
+    """The old pump was opened; the used one that came for it brings its own past."""
+    read = tuple(one.model_copy(update={"part": "pump-s1", "id": f"s.{one.id}"}) for one in PUMP_READ)
+    seen = tuple(saw("pump-s1", one.look, one.answer) for one in METAL)
+    work = Operation(id="w", kind=OperationKind.PUMP_WORK, on="pump-s2", by="bench", at=NOON + timedelta(hours=-1))
+    job = only(
+        read, seen=seen, operations=(work.model_copy(update={"at": NOON + timedelta(hours=1)}),),
+        pieces=(brought("pump-s1", "oil pump"), brought("pump-s2", "oil pump")),
+        fittings=(fitted("pump-s1", "pump"),),
+    )  # fmt: skip
+    assert assess(job).of("pump").action == "refer"
+
+
 INSIDE = ("pump housing", "gears or rotors", "relief valve")
 
 

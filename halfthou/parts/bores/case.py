@@ -33,9 +33,9 @@ class BoreCase:
     """What a bore is judged by: its readings, limits, house rules, the oversize it stands at, and what was seen of
     it and of the whole block.
 
-    `eye` is what that does to it. `bored` is the boring on record that its readings
-    followed; `plate` that it was read with a plate fitted; `deck_work` that the deck was worked or studs were
-    fitted. `fit` is the piston in it, where pistons are in scope; `ring_at_top` what a new ring would be allowed
+    `eye` is what that does to it. `bored` is the boring on record that its readings followed, `finished` that it
+    was bored or sleeved; `plate` that it was read with a plate fitted; `deck_work` that the deck was worked or studs
+    were fitted. `fit` is the piston in it, where pistons are in scope; `ring_at_top` what a new ring would be allowed
     there; `worn_clearance` says that the sheet of the pistons gives the clearance of a worn bore. `unseen` are the
     looks without which it does not go back and that nobody has taken, `without_limit` what is read or has to be
     judged and has no limit.
@@ -50,6 +50,7 @@ class BoreCase:
     eye: Eye = UNSEEN
     waived: frozenset[Waived] = frozenset()
     bored: Operation | None = None
+    finished: bool = False
     deck_work: bool = False
     fit: Fit | None = None
     ring_at_top: RingAtTop | None = None
@@ -112,7 +113,7 @@ class BoreCase:
 
         Rule:    bores.state.
         """
-        finished = self.bored is not None and self.house.torque_plate
+        finished = self.finished and self.house.torque_plate
         return finished and any(taken.reading.plate_fitted is None for taken in self.survey.taken)
 
     @property

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from halfthou.engines import SheetFigure, SheetMade
-from halfthou.jobs import Band, Figure, HouseRules, Material, SetLimits, Step
+from halfthou.jobs import Band, Figure, HouseRules, Material, SetLimits, Step, along
 from halfthou.lengths import ZERO, Length
 
 #: The figures of the sheet, in its order. Depths count from the deck.
@@ -95,12 +95,14 @@ class BoreLimits:
 
 
 def depths_of_planes(limits: SetLimits, planes: int) -> dict[str, Length]:
-    """How deep the planes of a plan lie below the deck, by plane: those that the sheet tells."""
-    keys = {1: "depth_top", planes: "depth_bottom"}
-    if planes == 3:
-        keys[2] = "depth_middle"
-    found = ((plane, limits.figure(key)) for plane, key in keys.items())
-    return {str(plane): figure.value for plane, figure in found if figure is not None}
+    """How deep the planes of a plan lie below the deck, by plane: nothing where the sheet does not tell the first
+    and the last. Between them they lie evenly spaced; the middle one of three as the sheet says."""
+    top, middle, bottom = (limits.figure(key) for key in ("depth_top", "depth_middle", "depth_bottom"))
+    if top is None or bottom is None:
+        return {}
+    down = bottom.value - top.value
+    found = {str(n): top.value + Length(down.nm * along(n, planes) // 12) for n in range(1, planes + 1)}
+    return found if planes != 3 or middle is None else {**found, "2": middle.value}
 
 
 def faults_of_bores(limits: SetLimits) -> tuple[str, ...]:

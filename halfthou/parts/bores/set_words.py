@@ -276,7 +276,7 @@ def _present(decided: BoreSet, say: Notation) -> Iterator[Reason]:
     elif decided.present > ZERO and read:
         text = f"Measures {over(decided.present, say)} already: limits and steps count from there."
         yield Reason(rule="bores.present", text=text)
-    strange = {v.case.present: n for n, v in read.items() if v.case.present not in decided.limits.ladder}
+    strange = {v.case.present for v in read.values()} - set(decided.limits.ladder)
     for size in sorted(strange, key=lambda one: one.nm):
         text = f"No piston on the sheet is of {over(size, say)}. Advice: ask who made those that were in it."
         yield Reason(rule="bores.present", text=text)

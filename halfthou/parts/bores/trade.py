@@ -168,6 +168,7 @@ def _case(given: Given, limits: BoreLimits, name: str, stands: PresentSize) -> B
         eye=given.eye(about, BORE, job.limits.sets[_SET]),
         waived=given.waived.get(name, frozenset()),
         bored=_last_sized(done),
+        finished=any(one.kind in survey[DIAMETER].feature.as_finished for one in done),
         fit=fit_in(given, name.replace("bore-", "piston-")),
         ring_at_top=_ring_at_top(given, limits),
         unseen=(*BORE.unseen(about), *_coating(limits, about)),

@@ -20,8 +20,8 @@ TELLS = {
     ),
     "unlikely": Tell(
         "pistons.present",
-        "Reads {0} larger than new for its bore, and nothing says that it is of a larger size. Read it again, "
-        "cold; or write down what is stamped on its crown.",
+        "Reads {0} larger than new, and neither its bore nor a stamp says that it is of a larger size. Read it "
+        "again, cold; or write down what is stamped on its crown.",
     ),
     "larger": Tell(
         "pistons.clearance", "Reads {0} larger than its bore: one of the two is misread. Read both again."

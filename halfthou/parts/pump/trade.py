@@ -74,11 +74,8 @@ class Pump:
         if SET not in given.job.sets:
             return {}
         failed = max(_failures(given), default=None)
-        opened = max(
-            (one.at for one in given.job.standing_operations if one.kind is OperationKind.PUMP_WORK), default=None
-        )
         verdicts = {
-            name: given.memo.of(("verdict", name), _verdict, case, failed, opened)
+            name: given.memo.of(("verdict", name), _verdict, case, failed, _opened(given, name))
             for name, case in cases_of(given, PUMP, SET).items()
         }
         return {SET: PumpSet(verdicts=verdicts, decision=given.overruling(SET))}
@@ -116,6 +113,12 @@ class Pump:
     def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:
         """Every judged length of one pump."""
         return cast(PumpSet, decided).verdicts[part].findings
+
+
+def _opened(given: Given, pump: str) -> datetime | None:
+    """When a pump was last opened and washed; None where it was not."""
+    done = (one for one in given.job.standing_operations if one.kind is OperationKind.PUMP_WORK)
+    return max((one.at for one in done if pump in given.engine.touched(one.on)), default=None)
 
 
 def _failures(given: Given) -> Iterator[datetime]:

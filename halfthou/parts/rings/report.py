@@ -39,7 +39,7 @@ TELLS = {
         "rings.growth", "Its gap was read at the foot of its travel: how far it opens higher up waits for its bore."
     ),
     "depth": Tell("rings.at-depth", "Read {0} down: where its bore is least, its gap is {1}."),
-    "depth, its bore": Tell("rings.at-depth", "Read {0} down: what it is at the foot waits for its bore."),
+    "depth, its bore": Tell("rings.at-depth", "Read {0} down: read its bore, and what it is at the foot is known."),
     "depth, the planes": Tell(
         "rings.at-depth",
         "Read {0} down, and the sheet does not tell how deep the planes of the bore lie. Put their depths on the "

@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from itertools import pairwise
 
-from halfthou.lengths import ZERO, Length
+from halfthou.lengths import Length
 from halfthou.surveys import FeatureSurvey
 from halfthou.verdicts import Term
 
@@ -36,7 +36,7 @@ class Travel:
         """Whether the gap was read at the foot of travel, or so near that it comes to the same."""
         if self.read_at is None:
             return True
-        return self.foot is not None and ZERO <= self.foot - self.read_at <= NEAR_FOOT
+        return self.foot is not None and abs(self.foot - self.read_at) <= NEAR_FOOT
 
     @property
     def shares(self) -> Shares | None:

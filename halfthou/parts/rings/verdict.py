@@ -138,7 +138,7 @@ def _asked(says: RingSays) -> str | None:
     travel = says.travel
     if travel.at_foot or says.goes_new or says.case.read(ring.GAP) is None:
         return None
-    if len(travel.depths) < 2:
+    if not travel.depths:
         return "depth, the planes"
     if travel.bore is None:
         return "depth, its bore"

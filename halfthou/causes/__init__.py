@@ -12,6 +12,7 @@ from halfthou.causes.weighing import (
     SignSeen,
     Weighed,
     Word,
+    both_ways,
     in_words,
     known_network,
     network_of,

@@ -6,7 +6,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from enum import Enum
 
-from halfthou.causes.sign import Against, Strength
+from halfthou.causes.sign import Against, SignKind, Strength
+from halfthou.causes.signs import SIGNS
 from halfthou.jobs import ComplaintKind
 
 
@@ -63,6 +64,17 @@ class Cause:
     def edges(self) -> dict[str, Strength]:
         """Every sign that it leaves or makes."""
         return {**self.makes, **self.leaves}
+
+    @property
+    def proofs(self) -> tuple[str, ...]:
+        """The signs that nearly prove it and that a settling look shows."""
+        settling = SignKind.SETTLING
+        return tuple(s for s, how in self.leaves.items() if how is Strength.PROVES and SIGNS[s].kind is settling)
+
+    @property
+    def vetoes(self) -> tuple[str, ...]:
+        """The signs that rule it out."""
+        return tuple(sign for sign, how in self.against.items() if how is Against.RULES_OUT)
 
     def chance(self, complaint: frozenset[ComplaintKind]) -> float:
         """Its chance before anything is looked at: of several complaints the highest class.

@@ -11,7 +11,6 @@ import numpy as np
 from halfthou.causes.cause import Cause
 from halfthou.causes.known import CAUSES
 from halfthou.causes.network import information
-from halfthou.causes.sign import SignKind, Strength
 from halfthou.causes.signs import SIGNS
 from halfthou.causes.weighing import Weighed, Word
 from halfthou.jobs import ComplaintKind, Document
@@ -118,18 +117,8 @@ def _lost(weighed: Weighed, still: StillOpen) -> Worth:
 def _settling(key: str, looks: AllLooks) -> Iterator[LookKind]:
     """The looks that settle a cause: that can show a settling sign of it, or rule it out."""
     cause = CAUSES[key]
-    for sign in cause.leaves:
-        if _settles(key, sign):
-            for look in looks.at(sign):
-                yield look
-    if not any(_settles(key, sign) for sign in cause.leaves):
-        for sign in (*cause.leaves, *cause.against):
-            for look in looks.at(sign):
-                yield look
-
-
-def _settles(key: str, sign: str) -> bool:
-    return CAUSES[key].leaves[sign] is Strength.PROVES and SIGNS[sign].kind is SignKind.SETTLING
+    for sign in cause.proofs or (*cause.leaves, *cause.against):
+        yield from looks.at(sign)
 
 
 def _prove(weighed: Weighed, still: StillOpen) -> Worth:
@@ -153,10 +142,8 @@ def _why(weighed: Weighed, still: StillOpen) -> Worth:
         if any(weighed.words[cause.key] is Word.PROVED for cause in behind):
             continue
         for cause in sorted(behind, key=lambda one: (_least_minutes(one, still.looks), -weighed.chance[one.key])):
-            settling = [sign for sign in cause.leaves if _settles(cause.key, sign)]
-            open_yet = (
-                settling or [] if any(s in weighed.evidence.seen for s in cause.leaves) else list(cause.leaves)
-            )
+            begun = any(sign in weighed.evidence.seen for sign in cause.leaves)
+            open_yet = cause.proofs if begun else tuple(cause.leaves)
             if weighed.words[cause.key] in (Word.PROVED, Word.RULED_OUT, Word.LIKELY):
                 continue
             for sign in open_yet:

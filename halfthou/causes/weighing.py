@@ -47,7 +47,8 @@ class Evidence:
 
         Rule:    evidence.contradiction.
         """
-        return frozenset(_both_ways(self.seen))
+        both = [cause for cause, _, _ in both_ways(self.seen)]
+        return frozenset(sign for cause in both for sign in (*cause.vetoes, *cause.proofs) if sign in self.seen)
 
     def counts_less(self, sign: str) -> bool:
         """Whether a seen sign counts less: looked at after cleaning, or disputed."""
@@ -70,16 +71,12 @@ class Evidence:
         return found
 
 
-def _both_ways(seen: Container[str]) -> Iterator[str]:
+def both_ways(seen: Container[str]) -> Iterator[tuple[Cause, str, str]]:
+    """The causes that one seen sign rules out and another proves, each with the two signs."""
     for cause in CAUSES.values():
-        out = [sign for sign, how in cause.against.items() if how is Against.RULES_OUT and sign in seen]
-        proof = [sign for sign, how in cause.leaves.items() if _settles(sign, how) and sign in seen]
+        out, proof = ([sign for sign in of if sign in seen] for of in (cause.vetoes, cause.proofs))
         if out and proof:
-            yield from (*out, *proof)
-
-
-def _settles(sign: str, how: Strength) -> bool:
-    return how is Strength.PROVES and SIGNS[sign].kind is SignKind.SETTLING
+            yield cause, out[0], proof[0]
 
 
 class Word(StrEnum):
@@ -218,21 +215,13 @@ def _never_lifted(posterior: Posterior, evidence: Evidence) -> NDArray[np.float6
 
 
 def ruled_out_by(cause: Cause, evidence: Evidence) -> tuple[str, ...]:
-    """The signs that rule a cause out. One looked at after cleaning rules nothing out."""
-    return tuple(
-        sign
-        for sign, against in cause.against.items()
-        if against is Against.RULES_OUT and sign in evidence.seen and not evidence.counts_less(sign)
-    )
+    """The signs that rule a cause out. One that counts less rules nothing out."""
+    return tuple(sign for sign in cause.vetoes if sign in evidence.seen and not evidence.counts_less(sign))
 
 
 def proof_of(cause: Cause, evidence: Evidence) -> tuple[str, ...]:
     """The settling looks that came out for a cause, as signs."""
-    return tuple(
-        sign
-        for sign, strength in cause.leaves.items()
-        if _settles(sign, strength) and sign in evidence.seen and not evidence.counts_less(sign)
-    )
+    return tuple(sign for sign in cause.proofs if sign in evidence.seen and not evidence.counts_less(sign))
 
 
 def _word(cause: Cause, chance: float, evidence: Evidence, runner_up: str) -> Word:

@@ -8,7 +8,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Iterator
 
-from halfthou.causes import CAUSES, SIGNS, Against, SignKind, Strength, Weighed, Word
+from halfthou.causes import CAUSES, SIGNS, Weighed, Word, both_ways
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.figure_signs import FigureCalled
 from halfthou.evidence.oil_report import FIGURES, oil_findings
@@ -59,17 +59,9 @@ def _two_people(sightings: Sightings) -> Iterator[Reason]:
 
 def _both(signs: frozenset[str]) -> Iterator[Reason]:
     """A look that proves a cause, and one that rules it out, both written down."""
-    for cause in CAUSES.values():
-        out = [sign for sign, how in cause.against.items() if how is Against.RULES_OUT and sign in signs]
-        proof = [
-            sign
-            for sign, strength in cause.leaves.items()
-            if strength is Strength.PROVES and SIGNS[sign].kind is SignKind.SETTLING and sign in signs
-        ]
-        if out and proof:
-            both = f"“{SIGNS[proof[0]].words}” and “{SIGNS[out[0]].words}”"
-            text = f"{both} cannot both be so. Take one back, or mistrust it."
-            yield Reason(rule=_RULE, text=text)
+    for _, out, proof in both_ways(signs):
+        text = f"“{SIGNS[proof].words}” and “{SIGNS[out].words}” cannot both be so. Take one back, or mistrust it."
+        yield Reason(rule=_RULE, text=text)
 
 
 def _seats(sightings: Sightings) -> Iterator[Reason]:

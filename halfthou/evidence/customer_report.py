@@ -80,7 +80,7 @@ def customer_report(standing: EvidenceStanding, assessment: Assessment, words: s
         asks=tuple(
             f"{one.name}: {one.words or 'go on, or stop?'}" for one in spent.stops if one.lit and one.on is None
         ),
-        next=tuple(_next(assessment, spent)),
+        next=tuple(_next(assessment)),
         nothing_bad=not findings and not _refuses(assessment),
         pictures=_pictures(standing, findings),
     )
@@ -224,14 +224,15 @@ def _asks(spent: LooksReport) -> Iterator[str]:
             yield f"{stop.name}: {stop.words or 'go on, or stop?'}"
 
 
-def _next(assessment: Assessment, spent: LooksReport) -> Iterator[str]:
-    what, _, name = spent.waits_for.partition(": ")
+def _next(assessment: Assessment) -> Iterator[str]:
+    """What comes next, by the program's one queue."""
+    what, _, name = assessment.waits_for.partition(": ")
     if what == "the look":
         yield f"Next we look at this: {name}."
     elif what == "the customer":
         yield f"We wait for your word: {name}."
-    elif spent.waits_for or assessment.waits_for:
-        yield f"It waits for {spent.waits_for or assessment.waits_for}."
+    elif what:
+        yield f"It waits for {assessment.waits_for}."
 
 
 def _pictures(standing: EvidenceStanding, findings: tuple[ReportFinding, ...]) -> dict[str, str]:

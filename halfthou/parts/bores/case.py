@@ -34,8 +34,8 @@ class BoreCase:
     it and of the whole block.
 
     `eye` is what that does to it. `bored` is the boring on record that its readings followed, `finished` that it
-    was bored or sleeved; `plate` that it was read with a plate fitted; `deck_work` that the deck was worked or studs
-    were fitted. `fit` is the piston in it, where pistons are in scope; `ring_at_top` what a new ring would be allowed
+    was bored or sleeved; `plate` that it was read with a plate fitted; `deck_work` that deck or studs were worked
+    on. `fit` is the piston in it, where pistons are in scope; `ring_at_top` what a new ring would be allowed
     there; `worn_clearance` says that the sheet of the pistons gives the clearance of a worn bore. `unseen` are the
     looks without which it does not go back and that nobody has taken, `without_limit` what is read or has to be
     judged and has no limit.

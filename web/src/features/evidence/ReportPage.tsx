@@ -144,7 +144,7 @@ function Sheet({ report, jobId, gone }: { report: Report; jobId: number; gone: r
       <Lines title="Known" lines={report.known} />
       <Lines title="Likely or possible" lines={report.likely} />
       <Lines title="Open" lines={report.open} />
-      <Lines title="Not looked at yet" lines={report.not_looked} />
+      <Lines title="Worth a look still" lines={report.not_looked} />
       <Lines title="What it means for the engine" lines={report.means} />
       <Lines title="What metal went through" lines={report.to_wash} />
       <Lines title="What it has cost, and what each way on would" lines={report.cost} />

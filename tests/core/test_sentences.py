@@ -4,25 +4,18 @@ against its verdict, and whoever is sent to measure is told what and why."""
 from __future__ import annotations
 
 import re
-from pathlib import Path
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from halfthou.amounts import Quantity
-from halfthou.assess import assess
 from halfthou.gauges import BudgetTerm as Doubt
 from halfthou.gauges import TermKind
 from halfthou.jobs import SourceKind
 from halfthou.lengths import Length, Notation, Unit
-from halfthou.report import Assessment, PartReport
-from halfthou.verdicts import Action, Called, Limit, Measured, judge
+from halfthou.verdicts import Called, Limit, Measured, judge
 from halfthou.words.figures import sentence
-from tests.core.test_every_answer import EFFECTS, Tried
-from tests.core.test_what_is_asked_waits import JOBS, asks, kept, told
-from tests.looked_at import looked_at
-from tests.making import NOON
 
 #: By how a figure is called: the words that say so, without its numbers.
 WAYS = {Called.WITHIN: ("inside", "just at it"), Called.BEYOND: ("over", "under"), Called.TOO_CLOSE: ("too close",)}
@@ -70,33 +63,3 @@ def test_too_close_says_why(thumb: bool) -> None:
     text = said_of(500_500, 500_000, is_least=False, quantity=Quantity.LENGTH, thumb=thumb)[1]
     assert any(why in text for why in WHY)
     assert ("rule of thumb" in text) is thumb
-
-
-def held_to(found: Assessment) -> None:
-    """What holds of every sentence of an answer."""
-    for part in found.parts:
-        if part.action is Action.REUSE:
-            assert not [one for one in part.figures if one.called is Called.BEYOND], part.id
-        if part.action is Action.MEASURE:
-            assert _what(part), f"{part.id}: {part.headline}"
-    every = [text for part in found.parts for text in told(part)]
-    every += [reason.text for one in found.sets for reason in one.reasons] + [one.text for one in found.doubts]
-    every += [f"{one.count} {one.what} {one.words}" for each in found.sets for one in each.to_order]
-    for text in every:
-        assert not re.search(r"as told|, :|None|\{|  | \.|\(\)", text), text
-
-
-def _what(part: PartReport) -> bool:
-    """Whether somebody who is sent to measure is told what to do, or why he has to."""
-    return bool(part.to_read or part.still_to_do or any(asks(reason.text) for reason in part.reasons) or part.opens)
-
-
-@pytest.mark.parametrize("path", JOBS, ids=lambda path: path.stem)
-def test_no_reason_of_a_kept_job_stands_against_its_verdict(path: Path) -> None:
-    held_to(assess(kept(path)))
-    held_to(assess(looked_at(kept(path), at=NOON)))
-
-
-@pytest.mark.parametrize("tried", EFFECTS, ids=repr)
-def test_no_reason_of_an_answer_stands_against_its_verdict(tried: Tried) -> None:
-    held_to(assess(tried.job()))

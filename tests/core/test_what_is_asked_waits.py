@@ -1,5 +1,5 @@
-"""Whatever a sentence asks for, waits; what only advises says so. A walk over every job kept from before, as it
-was and looked at, and over every answer that does something."""
+"""Whatever a sentence asks for, waits; what only advises says so; no reason stands against its verdict. A walk over
+every job kept from before, as it was and looked at, and over every answer that does something."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ from halfthou.jobs import Job
 from halfthou.looks import Does
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment, PartReport
-from halfthou.verdicts import Action
+from halfthou.verdicts import Action, Called
 from tests.core.test_every_answer import EFFECTS, Tried
 from tests.looked_at import looked_at
 from tests.making import NOON
@@ -55,19 +55,42 @@ def held_to(found: Assessment) -> None:
         assert not [text for text in (*said, *(t for part in found.parts for t in told(part))) if asks(text)]
 
 
+def well_said(found: Assessment) -> None:
+    """No reason against its verdict, no half sentence; whoever is sent to measure is told what, or why."""
+    for part in found.parts:
+        if part.action is Action.REUSE:
+            assert not [one for one in part.figures if one.called is Called.BEYOND], part.id
+        if part.action is Action.MEASURE:
+            assert _what(part), f"{part.id}: {part.headline}"
+    every = [text for part in found.parts for text in told(part)]
+    every += [reason.text for one in found.sets for reason in one.reasons] + [one.text for one in found.doubts]
+    every += [f"{one.count} {one.what} {one.words}" for each in found.sets for one in each.to_order]
+    for text in every:
+        assert not re.search(r"as told|, :|None|\{|  | \.|\(\)", text), text
+
+
+def _what(part: PartReport) -> bool:
+    """Whether somebody who is sent to measure is told what to do, or why he has to."""
+    return bool(part.to_read or part.still_to_do or any(asks(reason.text) for reason in part.reasons) or part.opens)
+
+
 def kept(path: Path) -> Job:
     return read_job(json.dumps(json.loads(path.read_text(encoding="utf-8"))["file"])).job
 
 
 @pytest.mark.parametrize("path", JOBS, ids=lambda path: path.stem)
 def test_no_kept_job_is_whole_while_a_sentence_asks(path: Path) -> None:
-    held_to(assess(kept(path)))
-    held_to(assess(looked_at(kept(path), at=NOON)))
+    for job in (kept(path), looked_at(kept(path), at=NOON)):
+        found = assess(job)
+        held_to(found)
+        well_said(found)
 
 
 @pytest.mark.parametrize("tried", EFFECTS, ids=repr)
 def test_what_an_answer_asks_for_waits(tried: Tried) -> None:
-    held_to(assess(tried.job()))
+    found = assess(tried.job())
+    held_to(found)
+    well_said(found)
 
 
 def test_what_keeps_nothing_back_asks_for_nothing() -> None:

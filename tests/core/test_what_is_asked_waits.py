@@ -70,8 +70,11 @@ def well_said(found: Assessment) -> None:
 
 
 def _what(part: PartReport) -> bool:
-    """Whether somebody who is sent to measure is told what to do, or why he has to."""
-    return bool(part.to_read or part.still_to_do or any(asks(reason.text) for reason in part.reasons) or part.opens)
+    """Whether somebody who is sent to measure is told what to do, or why he has to: by what is left to read or to do,
+    a sentence that asks, what would settle it, or a headline that says more than "measure"."""
+    asked = any(asks(reason.text) for reason in part.reasons)
+    told_so = part.headline not in ("Measure", "Not settled")
+    return bool(part.to_read or part.still_to_do or part.would_change or asked or told_so)
 
 
 def kept(path: Path) -> Job:

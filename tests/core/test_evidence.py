@@ -3,7 +3,6 @@ gate."""
 
 from __future__ import annotations
 
-import re
 from pathlib import Path
 from typing import Any
 
@@ -15,28 +14,19 @@ from halfthou.assess import assess, evidence_standing
 from halfthou.causes import Word
 from halfthou.engines import usual_layouts
 from halfthou.evidence import (
-    CustomerReport,
     OilWay,
-    customer_report,
     evidence_board,
-    fault_of_report,
     faults_of_evidence,
     halves_of,
     oil_way_of,
     readings_of_the_way,
-    says_of,
-    viscosity_off,
 )
-from halfthou.evidence.customer_report import PLAIN
 from halfthou.evidence.figure_signs import FIGURE_SIGNS, WEARS
 from halfthou.jobs import (
-    FOUND,
     Dealt,
     DealtHow,
     Decision,
     Drawn,
-    FastenerSeen,
-    FastenerState,
     Layout,
     Look,
     Mistrust,
@@ -45,14 +35,13 @@ from halfthou.jobs import (
     OilWaySaid,
     Operation,
     OperationKind,
-    Picture,
     Seen,
     StepDone,
 )
 from halfthou.looks import GRADES
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE, faults_of_seen
-from halfthou.verdicts import Action, FigureKey
+from halfthou.verdicts import FigureKey
 from tests.core.test_every_answer import TRIED, as_new
 from tests.making import CASES, GOOD_ENGINE, PERFECT, layout, readings
 from tests.reading import complains, graded, read, seen
@@ -133,76 +122,6 @@ def test_opposite_edges_point_to_crank_or_tunnel() -> None:
     assert {"crank.bent", "tunnel.line"} & set(story.weighed.standing)
 
 
-# Oil reports.
-
-
-def test_viscosity_off_its_new_value_is_the_handbooks() -> None:
-    """Source: case M07, (new - old) / old."""
-    case = CASES["M07"]
-    assert 100 * viscosity_off(11.0, 14.2) == pytest.approx(case["expected"], abs=case["tol"])
-
-
-def report(drawn: Drawn, **values: float) -> OilReport:
-    units = {"fuel": "%", "viscosity 100": "mm²/s", "water": "%"}
-    usual = {"viscosity 100": 14.2, "sodium": 20.0, "potassium": 4.0, "copper": 15.0, "lead": 10.0, "silicon": 8.0}
-    figures = tuple(
-        OilFigure(key=key, value=value, unit=units.get(key, "ppm"), usual=usual.get(key))
-        for key, value in ((key.replace("_", " "), value) for key, value in values.items())
-    )
-    found: OilReport = fact(OilReport, sample="1", drawn=drawn, figures=figures)
-    return found
-
-
-def oil_report(
-    values: dict[str, float], usual: dict[str, float] | None = None, drawn: Drawn = Drawn.RUNNING
-) -> OilReport:
-    """A report of those figures, each with what is usual for this engine where that is said."""
-    units = {"fuel": "%", "soot": "%", "viscosity 100": "mm²/s"}
-    figures = tuple(
-        OilFigure(key=key, value=value, unit=units.get(key, "ppm"), usual=(usual or {}).get(key))
-        for key, value in values.items()
-    )
-    found: OilReport = fact(OilReport, sample="2", drawn=drawn, figures=figures)
-    return found
-
-
-def test_how_a_sample_was_drawn_decides_what_it_may_prove() -> None:
-    """Source: common practice; coolant that falls in at the strip proves nothing."""
-    values = {"sodium": 200.0, "potassium": 60.0, "silicon": 50.0, "copper": 90.0, "lead": 40.0}
-    running = read(report(Drawn.RUNNING, **values))
-    assert {"oil.milky", "bearings.gone"} <= running.signs
-    assert "dirt.in-oil" not in running.signs  # silicon comes in with the coolant
-    assert "dirt.in-oil" in read(report(Drawn.RUNNING, silicon=50.0)).signs
-    for drawn in (Drawn.LEFT_OVER, Drawn.NOT_SAID):
-        left = read(report(drawn, **values))
-        assert "bearings.gone" in left.signs
-        assert not {"oil.milky", "dirt.in-oil"} & left.signs
-
-
-@pytest.mark.parametrize(
-    ("fuel", "viscosity", "there"),
-    [(0.2, 14.0, {"dilution.nil"}), (5.0, 14.0, {"dilution.high"}), (2.5, 11.0, {"dilution.high"}),
-     (2.5, 14.0, set()), (0.2, 11.0, set())],
-)  # fmt: skip
-def test_fuel_and_viscosity_together(fuel: float, viscosity: float, there: set[str]) -> None:
-    """Source: from memory: 2 to 4 % fuel, viscosity 20 % off; case M07's 11.0 against 14.2 is 22.5 % low."""
-    story = read(report(Drawn.LEFT_OVER, fuel=fuel, viscosity_100=viscosity))
-    assert story.signs & {"dilution.nil", "dilution.high"} == there
-
-
-def test_sodium_alone_may_be_an_additive() -> None:
-    """Source: from memory."""
-    assert "oil.milky" not in read(report(Drawn.RUNNING, sodium=200.0)).signs
-
-
-def test_a_report_names_what_is_wrong_with_it() -> None:
-    wrong = fact(OilReport, sample="1", drawn=Drawn.RUNNING, figures=(
-        OilFigure(key="iron", value=1, unit="oz"), OilFigure(key="magic", value=1, unit="ppm"),
-        OilFigure(key="fuel", value=140, unit="%"),
-    ))  # fmt: skip
-    assert {where for where, _ in fault_of_report(wrong)} == {"iron", "magic", "fuel"}
-
-
 # Contradictions.
 
 
@@ -233,24 +152,7 @@ BEARING_KEYS = (
 )  # fmt: skip
 
 
-# The report and the board.
-
-
-def test_the_report_says_what_was_found_beside_a_sound_one() -> None:
-    bad, good = (
-        fact(Picture, on=half, sha256=char * 64, width=4, height=3, size=9)
-        for half, char in (("half-rod-2-upper", "a"), ("half-main-1-upper", "b"))
-    )
-    story = read(
-        *complains("low pressure"), *graded("Inline four", rods="OCOO", mains="O"), bad, good,
-        seen("screen", "blocked", "pump"), said("hours", "6,000 h"),
-    )  # fmt: skip
-    found = customer_report(story, assess(story.job), "Told by telephone.")
-    second = next(one for one in found.findings if one.part == "Bearing of rod 2")
-    assert (second.pictures, second.sound_pictures) == ((bad.id,), (good.id,))
-    assert any("Pickup blocked: proved" in line for line in found.known)
-    assert set(found.pictures) == {bad.id, good.id}
-    assert found.words == "Told by telephone."
+# The board.
 
 
 def test_the_board_tells_all_of_it_and_every_grade_has_its_own_letter() -> None:
@@ -397,113 +299,7 @@ def test_a_colour_on_other_than_plain_steel_counts_less_and_rejects_all_the_same
     assert any(one.rule == "verdicts.journal.blue-rod" for one in assess(alloy.job).part("R2").reasons)
 
 
-# What the customer reads. Source: common practice, no source: plain words, everything found, nothing promised.
-
-
-def report_of(*facts: Any, engine: str = "Inline four", **more: Any) -> CustomerReport:
-    story = read(*complains("low pressure"), *facts, engine=engine, **more)
-    return customer_report(story, assess(story.job))
-
-
-def test_what_a_look_found_in_words_of_its_own_is_in_the_report() -> None:
-    """Two looks said in general: the report tells both, and never that nothing bad was found."""
-    found = report_of(
-        seen("filter", FOUND, note="copper flakes in every pleat"),
-        seen("shells", FOUND, note="rod 3 down to its copper and blue"),
-    )
-    told = [one.words for one in found.findings]
-    assert "copper flakes in every pleat" in told
-    assert "rod 3 down to its copper and blue" in told
-    assert not found.nothing_bad
-
-
-def test_a_fastener_that_is_missing_and_a_set_that_refuses_are_told() -> None:
-    empty = fact(FastenerSeen, place="main cap 3", state=FastenerState.HOLE_EMPTY)
-    found = report_of(empty)
-    assert [(one.part, one.words) for one in found.findings] == [("Fastener, main cap 3", "hole found empty")]
-    assert not found.nothing_bad
-    cracked = report_of(seen("crack test", "crack found", "crank"))
-    assert not cracked.nothing_bad
-    assert any("not fit to be used again" in line for line in cracked.means)
-
-
-def test_a_sound_engine_is_told_to_be_so_far() -> None:
-    found = report_of(*graded("Inline four", rods="P", mains="O"))
-    assert found.nothing_bad
-    assert any("Bearings sound by eye" in line for line in found.sound)
-
-
-def test_a_bearing_is_sound_only_where_both_halves_were_seen_to_be() -> None:
-    one_half = report_of(seen("overlay", "polished", "half-rod-1-upper"))
-    assert not one_half.sound
-    lines = report_of(*graded("Inline four", rods="ODOO", mains="O"))
-    assert all("Rod 2" not in line for line in lines.sound)
-
-
-def test_the_report_is_written_for_its_reader() -> None:
-    """No shop's words in what it means: no refer, no numbers with No., no washing list; what it cost, what is
-    asked, what comes next."""
-    found = report_of(
-        *graded("Inline four", rods="CMCC", mains="L"), seen("screen", "blocked", "pump"),
-        seen("heat colour", "blue", "R2"), said("hours", "6,000 h"),
-    )  # fmt: skip
-    said_ = [*found.means, *found.next, *found.asks, *found.came, *(one.part for one in found.findings)]
-    assert not [text for text in said_ if re.search(r"\bNo\. \d|\b[Rr]efer\b", text)], said_
-    assert found.to_wash == ()
-    assert any("Metal went round with the oil" in line for line in found.means)
-    assert any(line.startswith("Hours: 6,000 h, as told") for line in found.came)
-    assert any(line.startswith("Spent so far: ") for line in found.cost)
-    assert found.next
-
-
-@pytest.mark.parametrize(
-    ("figures", "key", "words"),
-    [
-        ({"iron": 90, "chromium": 9}, "iron", "rings and bores"),
-        ({"iron": 90, "lead": 30}, "iron", "the crank"),
-        ({"iron": 90}, "iron", "what rises with it"),
-        ({"copper": 60}, "copper", "a cooler or bushes"),
-        ({"copper": 60, "lead": 30}, "copper", "Bearing metal gone"),
-        ({"aluminium": 40, "silicon": 60}, "aluminium", "Dirt"),
-        ({"aluminium": 40}, "aluminium", "Pistons"),
-        ({"silicon": 60, "sodium": 90, "potassium": 40}, "silicon", "coolant"),
-        ({"silicon": 60}, "silicon", "Dirt past the filter"),
-        ({"sodium": 90}, "sodium", "additive"),
-        ({"iron": 21}, "iron", "As usual"),
-    ],
-)
-def test_every_figure_of_a_report_says_something(figures: dict[str, float], key: str, words: str) -> None:
-    """Source: from memory: which metals rise together; usual is 20 ppm of iron and copper, 10 of the rest."""
-    usual = dict.fromkeys(figures, 10.0) | {"iron": 20.0, "copper": 20.0, "chromium": 4.0}
-    assert words in says_of(oil_report(figures, {k: v for k, v in usual.items() if k in figures}))[key]
-
-
-def test_soot_fuel_and_viscosity_say_what_they_speak_for() -> None:
-    """Source: from memory: fuel 5 % is an alarm, soot from 2 %, viscosity 20 % off."""
-    said_of_it = says_of(oil_report({"fuel": 6, "soot": 3, "viscosity 100": 9.0}, {"viscosity 100": 14.0}))
-    assert "alarm" in said_of_it["fuel"]
-    assert "Blow-by" in said_of_it["soot"]
-    assert "with fuel" in said_of_it["viscosity 100"]
-    thin = says_of(oil_report({"fuel": 0.2, "viscosity 100": 9.0}, {"viscosity 100": 14.0}))
-    assert "sheared" in thin["viscosity 100"]
-
-
-def test_what_was_left_after_the_strip_says_why_it_proves_nothing() -> None:
-    spoilt = oil_report({"silicon": 60, "iron": 90}, {"silicon": 10, "iron": 20}, drawn=Drawn.LEFT_OVER)
-    assert says_of(spoilt)["silicon"] == "Proves nothing: drawn what was left after the strip."
-    assert "Cylinders" in says_of(spoilt)["iron"]
-
-
-def test_every_action_has_its_words_for_a_customer() -> None:
-    assert set(PLAIN) == set(Action)
-    assert not [words for words in PLAIN.values() if re.search(r"refer|regrind|rebore|undersize", words)]
-
-
-def test_nothing_is_promised_of_a_set_that_is_still_being_read() -> None:
-    """Half a crank read: what is good is good so far."""
-    half = {name: sizes for name, sizes in GOOD_ENGINE.items() if name in ("M1", "R1", "R2", "R3")}
-    found = report_of(readings=readings(half, PERFECT), gauges=(PERFECT,), looked=True)
-    assert not [line for line in found.means if "good" in line and "so far" not in line], found.means
+# Figures.
 
 
 def test_every_figure_that_is_evidence_is_one_that_parts_give() -> None:

@@ -70,7 +70,7 @@ def well_said(found: Assessment) -> None:
 
 
 def _what(part: PartReport) -> bool:
-    """Whether somebody who is sent to measure is told what to do, or why he has to: by what is left to read or to do,
+    """Whether somebody who is sent to measure is told what to do, or why he has to: by what is left to read or do,
     a sentence that asks, what would settle it, or a headline that says more than "measure"."""
     asked = any(asks(reason.text) for reason in part.reasons)
     told_so = part.headline not in ("Measure", "Not settled")

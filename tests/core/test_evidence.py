@@ -1,5 +1,4 @@
-"""The evidence: the bearing map, the oil's way, oil reports, what the eye rejects, what metal went through, the
-gate."""
+"""The evidence: the bearing map, the oil's way, what contradicts itself, what figures say."""
 
 from __future__ import annotations
 

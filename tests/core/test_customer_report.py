@@ -90,7 +90,10 @@ def test_the_report_is_written_for_its_reader() -> None:
     said_ = [*found.means, *found.next, *found.asks, *found.came, *(one.part for one in found.findings)]
     assert not [text for text in said_ if re.search(r"\bNo\. \d|\b[Rr]efer\b", text)], said_
     assert found.to_wash == ()
-    assert any("Metal went round with the oil" in line for line in found.means)
+    every = [*found.means, *found.open]
+    assert len([line for line in every if "metal went" in line.lower()]) == 1, every  # said once
+    alone = report_of(*graded("Inline four", rods="CMCC", mains="L"))
+    assert any("Metal went round with the oil" in line for line in alone.means)
     assert any(line.startswith("Hours: 6,000 h, as told") for line in found.came)
     assert any(line.startswith("Spent so far: ") for line in found.cost)
     assert found.next

@@ -116,15 +116,14 @@ export function OilReports({ board, facts, disabled }: Props) {
           </p>
           <ul className="leading-snug">
             {one.figures.map((figure) => (
-              <li
-                key={figure.name}
-                className="grid grid-cols-[minmax(0,11rem)_minmax(0,9rem)_1fr] gap-x-3 max-sm:grid-cols-1"
-              >
-                <span className={figure.counts ? "" : "text-quiet line-through"}>{figure.name}</span>
-                <span className={`figure ${figure.counts ? "" : "text-quiet line-through"}`}>
+              <li key={figure.name} className="flex flex-wrap gap-x-3">
+                <span className={`w-36 ${figure.counts ? "" : "text-quiet line-through"}`}>
+                  {figure.name}
+                </span>
+                <span className={`figure w-40 ${figure.counts ? "" : "text-quiet line-through"}`}>
                   {figure.words}
                 </span>
-                <span className="text-quiet">{figure.says}</span>
+                <span className="min-w-56 flex-1 text-quiet">{figure.says}</span>
               </li>
             ))}
           </ul>

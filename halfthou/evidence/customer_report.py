@@ -191,7 +191,7 @@ def _refuses(assessment: Assessment) -> bool:
 
 
 def _metal(standing: EvidenceStanding) -> Iterator[str]:
-    """That metal went round, without the shop's list of what is washed. Where the cause is found the gate says it."""
+    """That metal went round, without the shop's washing list. Where the cause is found the gate says it."""
     left = sum(one.open for one in standing.contaminated)
     if left and not standing.gate.found:
         parts = "1 part" if left == 1 else f"{left} parts"

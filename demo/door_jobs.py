@@ -72,7 +72,8 @@ def _at_its_stop_point(shop: Shop) -> None:
         {"fact": "stop point", "name": "before the heads come off", "before": "heads"},
         {"fact": "seen", "look": "filter", "answer": "copper or bronze", "note": "flakes in every pleat"},
         {"fact": "seen", "look": "oil drained", "answer": NOTHING, "minutes": 20},
-        {"fact": "step", "step": "stand.photographed"}, {"fact": "step", "step": "oil.drained", "unseen": True},
+        {"fact": "step", "step": "stand.photographed"},
+        {"fact": "step", "step": "oil.drained", "unseen": True, "because": "no gauge fits its gallery"},
         {"fact": "step", "step": "filter.off"}, {"fact": "step", "step": "stand.on"},
         {"fact": "step", "step": "pan.off"},
         {"fact": "seen", "on": "pump", "look": "screen", "answer": "part blocked",
@@ -104,14 +105,15 @@ def _half_stripped(shop: Shop) -> None:
     )  # fmt: skip
     steps = list(steps_by_id(shop.layout_of(shop.vee)))
     for step in steps[: steps.index("rod-1.marked")]:
-        report(shop, job, shop.bench, {"fact": "step", "step": step, "unseen": True})
+        why = "the deadline; the owner agreed"
+        report(shop, job, shop.bench, {"fact": "step", "step": step, "unseen": True, "because": why})
     for rod, cap in ((1, "1"), (3, "7"), (7, "3")):
         report(
             shop, job, shop.bench,
             {"fact": "mark", "part": f"rod-{rod}", "mark": str(rod), "found": True},
             {"fact": "mark", "part": f"cap-rod-{rod}", "mark": cap, "found": True},
         )  # fmt: skip
-    for step in ("rod-1.marked", "cap-rod-1.off", "half-rod-1-lower.out", "half-rod-1-upper.out", "rod-1.out"):
+    for step in ("rod-1.marked", "cap-rod-1.off", "half-rod-1-lower.out", "rod-1.out", "half-rod-1-upper.out"):
         felt = ["force needed", "came away stuck"] if step == "cap-rod-1.off" else []
         report(shop, job, shop.bench, {"fact": "step", "step": step, "felt": felt})
     report(

@@ -107,3 +107,21 @@ def engine(pen: ImageDraw.ImageDraw, chance: random.Random) -> None:
     for n in range(260, 720, 120):
         pen.rectangle((n, 290, n + 70, 360), fill=DARK)
     _specks(pen, chance, (200, 430, 760, 560), OIL)
+
+
+def mark() -> bytes:
+    """The shop's mark: a journal between the faces of a micrometer, dark on white."""
+    picture = Image.new("RGB", (440, 220), "white")
+    pen = ImageDraw.Draw(picture)
+    ink = (22, 38, 58)
+    pen.arc((40, 20, 260, 240), 180, 360, fill=ink, width=22)
+    pen.rectangle((40, 120, 62, 180), fill=ink)
+    pen.rectangle((238, 120, 260, 180), fill=ink)
+    pen.rectangle((62, 140, 96, 160), fill=ink)
+    pen.rectangle((204, 140, 420, 160), fill=ink)
+    for x in range(284, 410, 14):
+        pen.line((x, 124, x, 139), fill=ink, width=4)
+    pen.ellipse((98, 98, 202, 202), outline=ink, width=10)
+    out = io.BytesIO()
+    picture.save(out, "PNG")
+    return out.getvalue()

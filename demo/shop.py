@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import base64
 import random
 from concurrent.futures import ThreadPoolExecutor
 from datetime import date, datetime, timedelta
@@ -10,6 +11,7 @@ from typing import Any
 from django.contrib.auth.hashers import make_password
 from django.utils import timezone
 
+from demo import pictures
 from demo.cabinet import furnish_cabinet, furnish_checks
 from demo.engines import diesel_three, petrol_four, vee_eight
 from demo.worn import METRIC_HAND, Hand, Worn, readings_csv
@@ -18,16 +20,20 @@ from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
 from halfthou.verdicts import Action
 from workshop.house.actions import HouseRulesForm, keep_rules
+from workshop.house.shop import ShopForm, keep_shop, keep_shop_picture
 from workshop.jobs import actions
 from workshop.limits.actions import confirm_sheet, draft_sheet
 from workshop.limits.models import SheetRevision
 from workshop.limits.translate import SheetForm
 from workshop.people.actions import prefer_unit
 from workshop.people.models import Person, Role
+from workshop.record.pictures import upright
 
 SEED = 1902
 
 
+#: Where the shop is: invented.
+ADDRESS = "2 Alder Quay, behind the ropewalk\nSaltmarsh\nTelephone 0100 614"
 #: The schools this shop has chosen.
 HOUSE = {"guard": "1.645u", "hardened_crank": "never ground", "polish_allowance": "0.0003 in"}
 
@@ -45,6 +51,9 @@ class Shop:
         self.bench, self.machinist, self.owner = (self._person(role) for role in Role)
         prefer_unit(self.owner, Unit.INCH)
         keep_rules(self.owner, HouseRulesForm.model_validate(HOUSE))
+        keep_shop(self.owner, ShopForm(name="Alder Quay Engine Works", address=ADDRESS))
+        mark = base64.b64encode(upright(pictures.mark()).small).decode()
+        keep_shop_picture(self.owner, f"data:image/jpeg;base64,{mark}")
         self.cabinet = furnish_cabinet(self.owner, today)
         furnish_checks(self.cabinet, (self.bench, self.machinist), timezone.now())
         self.inch, self.metric = self.cabinet["inch"], self.cabinet["metric"]

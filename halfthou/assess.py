@@ -15,6 +15,7 @@ from halfthou.lengths import Length, Notation, Unit
 from halfthou.memo import Memo
 from halfthou.parts import CATALOGUE, Catalogue, Given, SetDecided, Trade, faults_of_job
 from halfthou.report import (
+    DECISION,
     NO_CAUSE,
     Assessment,
     BudgetShown,
@@ -31,7 +32,6 @@ from halfthou.verdicts import USED_AGAIN, Action, Called, twice
 from halfthou.words import Reason, not_judged
 
 HALF_TENTH = Length(1_270)
-DECISION = "a decision"
 
 
 @dataclass(frozen=True, slots=True)

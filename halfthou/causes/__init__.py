@@ -1,6 +1,6 @@
 """Causes: what each leaves behind, how they are weighed, and which look comes next."""
 
-from halfthou.causes.cause import Cause
+from halfthou.causes.cause import Cause, Often
 from halfthou.causes.known import CAUSES, LEFT_BY_CAUSES
 from halfthou.causes.network import Network, information, weigh
 from halfthou.causes.next_look import NextLook, StillOpen, next_looks

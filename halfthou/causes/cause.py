@@ -41,8 +41,10 @@ class Cause:
     `leaves` are its own signs, `makes` what it does to other parts: an effect that is no cause. `against` are signs
     that speak against it. `brings` are causes that it makes, each with its chance. `usual` and `sometimes` are the
     complaints after which it is so; after others it is as `often` says. `settled` says in words what settles it,
-    `remedy` what removes it. `follow` are the looks at what it may have done. `harmless` says that nothing is to be
-    removed. `question` says that it is asked of the customer and never a verdict.
+    `remedy` what removes it. `follow` are the looks at what it may have done, `made_by` those at what may have made
+    it and is no cause by itself; `explained_by` are signs that say what made it. `checked_by` are the signs of a
+    check that clears it, where one does. `harmless` says that nothing is to be removed. `question` says that it is
+    asked of the customer and never a verdict.
     """
 
     key: str
@@ -57,6 +59,9 @@ class Cause:
     usual: tuple[ComplaintKind, ...] = ()
     sometimes: tuple[ComplaintKind, ...] = ()
     follow: tuple[str, ...] = ()
+    made_by: tuple[str, ...] = ()
+    explained_by: tuple[str, ...] = ()
+    checked_by: tuple[str, ...] = ()
     harmless: bool = False
     question: bool = False
 

@@ -38,21 +38,25 @@ class NextLook(Document):
 
 @dataclass(frozen=True)
 class StillOpen:
-    """What of a table of looks may still be looked at: those taken already or that cannot be any more are left
-    out; `lost_by` are the steps of the strip not done yet that destroy something, with their words, `at_once` those
-    that come next."""
+    """What of a table of looks may still be looked at: those taken already, that cannot be taken any more, or whose
+    way is not open yet (`shut`) are left out. `lost_by` are the steps of the strip not done yet that destroy
+    something, with their words, `at_once` those that come next; where nobody writes the strip down (`unwritten`),
+    washing may."""
 
     looks: AllLooks
     taken: frozenset[str] = frozenset()
     gone: frozenset[str] = frozenset()
     lost_by: Mapping[str, str] = field(default_factory=dict)
     at_once: frozenset[str] = frozenset()
+    shut: frozenset[str] = frozenset()
+    unwritten: bool = True
 
     def may(self, look: LookKind, weighed: Weighed) -> bool:
         """Whether a look is still worth naming: not taken, not gone, and its signs not all known."""
         return (
             look.key not in self.taken
             and look.key not in self.gone
+            and look.key not in self.shut
             and not (look.signs and all(sign in weighed.evidence.answered for sign in look.signs))
         )
 
@@ -111,7 +115,8 @@ def _lost(weighed: Weighed, still: StillOpen) -> Worth:
     for key in _alive(weighed, WORTH_A_LOOK):
         for look in _settling(key, still.looks):
             if look.lost_by in still.at_once:
-                yield look, f"It settles “{CAUSES[key].name}”, and the next step destroys it."
+                when = "look before it is cleaned." if still.unwritten else "the next step destroys it."
+                yield look, f"It settles “{CAUSES[key].name}”: {when}"
 
 
 def _settling(key: str, looks: AllLooks) -> Iterator[LookKind]:
@@ -141,6 +146,8 @@ def _why(weighed: Weighed, still: StillOpen) -> Worth:
         behind = [cause for cause in CAUSES.values() if key in cause.brings]
         if any(weighed.words[cause.key] is Word.PROVED for cause in behind):
             continue
+        for name in CAUSES[key].made_by:
+            yield still.looks[name], f"It may have made “{CAUSES[key].name}”: is it behind it?"
         for cause in sorted(behind, key=lambda one: (_least_minutes(one, still.looks), -weighed.chance[one.key])):
             begun = any(sign in weighed.evidence.seen for sign in cause.leaves)
             open_yet = cause.proofs if begun else tuple(cause.leaves)

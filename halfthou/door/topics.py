@@ -31,7 +31,8 @@ class Topic(Document):
 COMPLAINT, HOURS, TURNS = "complaint kind", "hours", "turns by hand"
 BLOCK, INSIDE = "block says", "inside is"
 SAMPLE, AVAILABLE, BUDGET, SIGNED_FOR = "oil sample", "to be had", "budget", "customer signed"
-CARRIED, EARLIER = "carried over", "earlier hands"
+CARRIED, EARLIER, MISSING = "carried over", "earlier hands", "missing"
+SINCE_BUILT, RENEWED = "since built", "renewed"
 #: Answers to "turns by hand" after which no starter is given to it.
 NOT_FREE = ("locked", "tight at one place", "not tried")
 DRAWN = "drawn, at the lab"
@@ -58,14 +59,17 @@ TOPICS: tuple[Topic, ...] = (
           several=True, source="who says so"),
     Topic(key="size said", group=_CLAIMED, question="Size said or painted", free=True, claim=True, several=True,
           source="paint, stamp, paper, who", hint="rods 0.010 under"),
-    Topic(key="renewed", group=_CLAIMED, question="What was renewed", free=True, claim=True, several=True,
+    Topic(key=SINCE_BUILT, group=_CLAIMED, question="Run since it was last opened",
+          answers=("first start", "few hours", "many hours", "not known")),
+    Topic(key=RENEWED, group=_CLAIMED, question="What was renewed", free=True, claim=True, several=True,
+          answers=("half bearings", "oil pump", "pistons and rings", "head gasket", "cooler", "nothing"),
           source="who says so"),
     Topic(key="genuine", group=_CLAIMED, question="Parts fitted", claim=True,
           answers=("the maker's", "part maker's", "mixed", "not known")),
     Topic(key=CARRIED, group=_CLAIMED, question="Carried over from an engine before", free=True, several=True,
           answers=("cooler", "turbo", "injectors", "oil pump", "tank and lines", "none", "not known"),
           source="who says so"),
-    Topic(key="missing", group=_CAME, question="Missing, or already apart", free=True, several=True,
+    Topic(key=MISSING, group=_CAME, question="Missing, or already apart", free=True, several=True,
           answers=("complete", "accessories off", "heads off", "pan off", "in boxes")),
     Topic(key=EARLIER, group=_CAME, question="Signs of earlier hands", free=True, several=True,
           answers=("none seen", "foreign sealant", "torque paint", "repaired thread", "mixed bolts", "fresh paint",

@@ -2,7 +2,7 @@
 
 from halfthou.evidence.board import EvidenceBoard, evidence_board
 from halfthou.evidence.contaminated import contaminated, flag_of
-from halfthou.evidence.customer_report import CustomerReport, ReportFinding, customer_report, read_report
+from halfthou.evidence.customer_report import CustomerReport, ReportFinding, Sent, customer_report, read_report
 from halfthou.evidence.faults import faults_of_evidence
 from halfthou.evidence.figure_signs import FigureCalled
 from halfthou.evidence.oil_report import FIGURES, fault_of_report, viscosity_off

@@ -7,9 +7,10 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from halfthou.causes import SignSeen
+from halfthou.evidence.at_the_door import MANY_HOURS, since_opened
 from halfthou.evidence.places import halves_of
 from halfthou.evidence.sighted import Sightings
-from halfthou.jobs import ENGINE
+from halfthou.jobs import ENGINE, Seen
 from halfthou.looks import Grade
 from halfthou.looks import half_bearings as of
 from halfthou.strip import places_off
@@ -111,15 +112,29 @@ class BearingMap:
             yield from self._copper_from_elsewhere()
         if all(grade.harm <= 1 for grade in grades):
             yield "bearings.even", SignSeen()
-            opened = self.sightings.last(ENGINE, "since opened")
-            if any(grade.harm for grade in grades) and opened is not None and opened.answer == "many hours":
+            opened = since_opened(self.sightings)
+            if any(grade.harm for grade in grades) and opened is not None and opened.answer == MANY_HOURS:
                 yield "wear.mild", SignSeen(("every half worn a little, many hours",), (opened.id,))
             shiny = tuple(half for half in self.halves if self.grades[half].answer == of.POLISHED)
             if len(shiny) * 2 >= len(grades):
                 yield "bearings.polished", self.said(shiny)
-                kind = self.sightings.last(ENGINE, of.KIND)
-                if kind is not None and kind.answer == of.TWO_LAYER:
-                    yield "shells.two-layer", SignSeen(facts=(kind.id,))
+                yield from self._of_their_kind(shiny)
+
+    def kind_of(self, kind: str) -> Seen | None:
+        """Which kind the half bearings of the rods or of the mains are; None where nobody has said."""
+        last = self.sightings.last(ENGINE, of.ROD_KIND if kind == "rod" else of.KIND)
+        return last or (self.sightings.last(ENGINE, of.KIND) if kind == "rod" else None)
+
+    def _of_their_kind(self, shiny: tuple[str, ...]) -> Iterator[Sign]:
+        """Whether the halves that shine are such as shine in normal life: all of them, or none."""
+        kinds = [self.kind_of(kind) for kind in ("rod", "main") if any(f"half-{kind}" in half for half in shiny)]
+        known = [one for one in kinds if one is not None and one.answer != of.UNKNOWN]
+        facts = tuple(one.id for one in known)
+        if len(known) == len(kinds) and all(one.answer == of.TWO_LAYER for one in known):
+            yield "shells.two-layer", SignSeen(facts=facts)
+        if known and not any(one.answer == of.TWO_LAYER for one in known):
+            words = tuple(dict.fromkeys(one.answer for one in known))
+            yield "shells.not-soft", SignSeen(words, facts)
 
     def _copper_from_elsewhere(self) -> Iterator[Sign]:
         """Copper in screen, pan or filter although every half was seen and none gave it off."""

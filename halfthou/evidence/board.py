@@ -10,8 +10,7 @@ from halfthou.causes import CAUSES, SIGNS, CauseWeighed, NextLook, in_words, nex
 from halfthou.evidence.contaminated import Contaminated, metal_in
 from halfthou.evidence.gate import Gate
 from halfthou.evidence.gathering import deposits
-from halfthou.evidence.oil_report import FIGURES, counts
-from halfthou.evidence.oil_says import says_of
+from halfthou.evidence.oil_shown import OIL_KNOWN, OilKnown, OilReportShown, oil_shown
 from halfthou.evidence.oil_way import EXTRAS, oil_way_of
 from halfthou.evidence.reading_the_way import StationShown, readings_of_the_way, stations_shown
 from halfthou.evidence.standing import EvidenceStanding
@@ -20,15 +19,17 @@ from halfthou.jobs import (
     IN_GENERAL,
     CarriedPart,
     CauseSaid,
+    Debris,
     Document,
-    Drawn,
+    Grain,
     Job,
     Look,
     Mistrust,
-    OilReport,
+    Much,
     Remedy,
     Seen,
     Stand,
+    Tint,
 )
 from halfthou.lengths import Notation
 from halfthou.looks import (
@@ -38,6 +39,7 @@ from halfthou.looks import (
     NORMAL,
     OF_HALVES,
     OVERLAY,
+    ROD_KIND,
     SEAT,
     UNKNOWN,
     WEAR,
@@ -67,6 +69,23 @@ class HalfShown(Document):
     by: str
 
 
+class ShellKindShown(Document):
+    """Which kind the half bearings of the mains or of the rods are, by which look, and what is normal for it."""
+
+    of: str
+    look: str
+    kind: str
+    normal: str
+
+
+class AskedOfDebris(Document):
+    """What is asked of debris, beside the magnet."""
+
+    much: tuple[Much, ...]
+    grain: tuple[Grain, ...]
+    tint: tuple[Tint, ...]
+
+
 class BearingShown(Document):
     """A bearing along the shaft: what its rod shows of heat, what its thrust faces show where it carries them; and
     the place whose card its name opens."""
@@ -90,6 +109,8 @@ class SaidShown(Document):
     at: datetime
     weak: bool
     mistrusted: bool
+    debris: Debris | None
+    described: str
 
 
 class PlaceShown(Document):
@@ -100,7 +121,8 @@ class PlaceShown(Document):
 
 
 class LookOnBoard(Document):
-    """A look: its answers, where it is taken, what was said, and what destroys it."""
+    """A look: its answers, where it is taken, what was said, and what destroys it. `of_debris` are the answers
+    beside which it is said what the debris is like."""
 
     key: str
     name: str
@@ -108,6 +130,7 @@ class LookOnBoard(Document):
     minutes: int
     how: str
     answers: tuple[str, ...]
+    of_debris: tuple[str, ...]
     several: bool
     places: tuple[PlaceShown, ...]
     said: tuple[SaidShown, ...]
@@ -136,37 +159,6 @@ class OilWayShown(Document):
     feeds: dict[str, tuple[str, ...]]
     extras: tuple[str, ...]
     known_extras: dict[str, str]
-
-
-class OilFigureShown(Document):
-    """A figure of an oil report, and what it says or why it says nothing; `counts` says whether it may prove
-    anything, as the sample was drawn."""
-
-    name: str
-    words: str
-    counts: bool
-    says: str
-
-
-class OilReportShown(Document):
-    """An oil report."""
-
-    fact: str
-    sample: str
-    drawn: Drawn
-    figures: tuple[OilFigureShown, ...]
-    lab: str
-    by: str
-    at: datetime
-    mistrusted: bool
-
-
-class OilKnown(Document):
-    """A figure that an oil report may hold, and its units."""
-
-    key: str
-    name: str
-    units: tuple[str, ...]
 
 
 class SaidOfCause(Document):
@@ -199,8 +191,8 @@ class EvidenceBoard(Document):
     halves: tuple[HalfShown, ...]
     bearings: tuple[BearingShown, ...]
     to_grade: int
-    kind: str
-    normal: str
+    kinds: tuple[ShellKindShown, ...]
+    asked_of_debris: AskedOfDebris
     way: OilWayShown
     looks: tuple[LookOnBoard, ...]
     deposits: tuple[DepositShown, ...]
@@ -228,7 +220,6 @@ def evidence_board(standing: EvidenceStanding, cautions: tuple[Caution, ...]) ->
     Rule:    evidence.map, evidence.oil-way, causes.weigh, causes.next, evidence.contaminated, causes.gate.
     """
     job, sightings, bearings = standing.job, standing.sightings, standing.bearings
-    kind = sightings.answer(ENGINE, KIND) or UNKNOWN
     weighed = standing.weighed
     return EvidenceBoard(
         grades=GRADES,
@@ -238,13 +229,13 @@ def evidence_board(standing: EvidenceStanding, cautions: tuple[Caution, ...]) ->
         halves=tuple(_halves(standing)),
         bearings=tuple(_bearings(standing)),
         to_grade=len(bearings.halves) - len(bearings.grades),
-        kind=kind,
-        normal=NORMAL[kind],
+        kinds=tuple(_kinds(standing)),
+        asked_of_debris=AskedOfDebris(much=tuple(Much), grain=tuple(Grain), tint=tuple(Tint)),
         way=_oil_way(standing),
         looks=tuple(_look(look, standing) for look in sightings.looks.on_the_board),
         deposits=tuple(_deposits(standing)),
-        oil_reports=tuple(_oil(standing)),
-        oil_known=tuple(OilKnown(key=k, name=f.name, units=tuple(f.units)) for k, f in FIGURES.items()),
+        oil_reports=tuple(oil_shown(job, sightings.mistrusted)),
+        oil_known=OIL_KNOWN,
         causes=in_words(weighed),
         unexplained=tuple(SIGNS[sign].words for sign in weighed.unexplained),
         next=next_looks(weighed, standing.still),
@@ -260,6 +251,13 @@ def evidence_board(standing: EvidenceStanding, cautions: tuple[Caution, ...]) ->
         reports=tuple(IssuedShown(fact=r.id, number=r.number, by=r.by, at=r.at) for r in job.reports),
         cautions=cautions,
     )
+
+
+def _kinds(standing: EvidenceStanding) -> Iterator[ShellKindShown]:
+    for of, look in (("main", KIND), ("rod", ROD_KIND)):
+        said = standing.bearings.kind_of(of)
+        kind = said.answer if said is not None else UNKNOWN
+        yield ShellKindShown(of=of, look=look, kind=kind, normal=NORMAL[kind])
 
 
 def _oil_way(standing: EvidenceStanding) -> OilWayShown:
@@ -318,7 +316,8 @@ def _look(look: LookKind, standing: EvidenceStanding) -> LookOnBoard:
         where=look.station,
         minutes=look.minutes,
         how=look.how,
-        answers=look.texts,
+        answers=look.offered,
+        of_debris=look.asking(Asks.DEBRIS),
         several=look.several,
         places=tuple(PlaceShown(id=key, name=name) for key, name in places),
         said=tuple(_said(one, standing) for one in said if _stands(one, standing)),
@@ -346,6 +345,8 @@ def _said(one: Seen, standing: EvidenceStanding) -> SaidShown:
         at=one.at,
         weak=standing.sightings.weak(one),
         mistrusted=one.id in standing.sightings.mistrusted,
+        debris=one.debris,
+        described="" if one.debris is None else one.debris.words,
     )
 
 
@@ -353,29 +354,6 @@ def _deposits(standing: EvidenceStanding) -> Iterator[DepositShown]:
     say = Notation.usual(standing.job.shown_in)
     for on, height in deposits(standing.sightings).items():
         yield DepositShown(on=on, name=standing.engine.named(on), height=say.with_unit(height), height_nm=height.nm)
-
-
-def _oil(standing: EvidenceStanding) -> Iterator[OilReportShown]:
-    for report in standing.job.standing(standing.job.oil_reports):
-        yield OilReportShown(
-            fact=report.id,
-            sample=report.sample,
-            drawn=report.drawn,
-            figures=tuple(_figures(report)),
-            lab=report.lab,
-            by=report.by,
-            at=report.at,
-            mistrusted=report.id in standing.sightings.mistrusted,
-        )
-
-
-def _figures(report: OilReport) -> Iterator[OilFigureShown]:
-    says = says_of(report)
-    for figure in report.figures:
-        name = FIGURES[figure.key].name if figure.key in FIGURES else figure.key
-        usual = f", usual {figure.usual:g}" if figure.usual is not None else ""
-        words = f"{figure.value:g} {figure.unit}{usual}"
-        yield OilFigureShown(name=name, words=words, counts=counts(report, figure.key), says=says[figure.key])
 
 
 def _said_of_cause(one: CauseSaid) -> SaidOfCause:

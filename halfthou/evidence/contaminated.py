@@ -51,6 +51,12 @@ _HANDLED: dict[str, Handled] = {
     "balance shafts": Handled("Bearings looked at, oil ways washed", _ANY),
     "tank": Handled("Tank and every line renewed or washed through and proved", _ANY),
 }
+#: What nobody has said the engine has is not named: it is asked for, once.
+_UNSAID = Handled(
+    "Say under The oil's way whether it has a cooler, turbo, squirters, tensioner",
+    (DealtHow.CHECKED,),
+    "Metal stays in what nobody thinks of.",
+)
 
 
 class Contaminated(Document):
@@ -101,6 +107,8 @@ def _own(job: Job, way: OilWay, done: dict[str, Dealt]) -> Iterator[Contaminated
         elif key in _HANDLED and key in reached:
             yield _item(key, station.name, _HANDLED[key], done)
     yield _item("drillings", "Drillings of the crank", _HANDLED["drillings"], done)
+    if way.said is None:
+        yield _item("way", "What else hangs on the oil's way", _UNSAID, done)
 
 
 def _item(key: str, name: str, handled: Handled, done: dict[str, Dealt], from_job: str = "") -> Contaminated:

@@ -10,6 +10,7 @@ from collections.abc import Iterable, Iterator
 
 from halfthou.causes import CAUSES, SIGNS, Weighed, Word, both_ways
 from halfthou.evidence.bearing_map import BearingMap
+from halfthou.evidence.debris import against_the_magnet
 from halfthou.evidence.figure_signs import FigureCalled
 from halfthou.evidence.oil_report import FIGURES, oil_findings
 from halfthou.evidence.sighted import Sightings
@@ -41,6 +42,7 @@ def contradictions_of(
         *_complaint(sightings, signs),
         *_grade_and_gauge(sightings, figures),
         *oil_findings(sightings.job),
+        *_magnet(sightings),
         *_strange(sightings),
     )
 
@@ -99,6 +101,13 @@ def _grade_and_gauge(sightings: Sightings, figures: Iterable[FigureCalled]) -> I
         if grade.answer == GONE and journal in within:
             text = f"{places[half].short}: graded gone, yet its oil clearance is within. Look and read again."
             yield Reason(rule=_RULE, text=text, spots=(half,))
+
+
+def _magnet(sightings: Sightings) -> Iterator[Reason]:
+    for one in against_the_magnet(sightings):
+        said = one.debris.words if one.debris is not None else ""
+        text = f"{sightings.looks[one.look].name}: {one.answer}, and {said}. Hold the magnet to it again."
+        yield Reason(rule=_RULE, text=text)
 
 
 def _strange(sightings: Sightings) -> Iterator[Reason]:

@@ -6,15 +6,16 @@ Rule:    evidence.report.
 from __future__ import annotations
 
 from collections.abc import Iterator
-from typing import Any
+from datetime import date
+from typing import Any, NamedTuple
 
 from halfthou.causes import CAUSES, SIGNS, Word, in_words, next_looks
-from halfthou.door import HOURS, said_of
+from halfthou.door import HOURS, SIGNED_FOR, door_findings, said_of
 from halfthou.evidence.report_findings import ReportFinding, findings_of, is_bad, plain_name
 from halfthou.evidence.standing import EvidenceStanding
 from halfthou.first_look import LooksReport
-from halfthou.jobs import Document, Stand
-from halfthou.report import Assessment
+from halfthou.jobs import Document, Job, Stand
+from halfthou.report import DECISION, NO_LETTERHEAD, Assessment, Letterhead, OpenKind
 from halfthou.strip import looks_of
 from halfthou.verdicts import Action
 
@@ -23,8 +24,9 @@ class CustomerReport(Document):
     """A strip report. `came` is how the engine came; `known`, `likely` and `open` are of the cause, `not_looked`
     what nobody has looked at yet; `means` what becomes of the engine, `cost` what it has cost and what each way on
     would, `asks` what the customer is asked, `next` what comes then; `new` what was not in the report before.
-    `nothing_bad` says that nothing found keeps anything back; `to_wash` stands in older reports. `pictures` are the
-    hashes of the files by the fact that brought each."""
+    `looked_by` are those who looked or measured, `answer_by` the day an answer is wanted by, `shop` whose paper it
+    is. `nothing_bad` says that nothing found keeps anything back; `to_wash` stands in older reports. `pictures` are
+    the hashes of the files by the fact that brought each."""
 
     number: int
     job: str
@@ -48,13 +50,27 @@ class CustomerReport(Document):
     nothing_bad: bool = True
     new: tuple[str, ...] = ()
     gone: tuple[str, ...] = ()
+    looked_by: tuple[str, ...] = ()
+    answer_by: str = ""
+    shop: Letterhead = NO_LETTERHEAD
     pictures: dict[str, str] = {}
 
 
-def customer_report(standing: EvidenceStanding, assessment: Assessment, words: str = "") -> CustomerReport:
+class Sent(NamedTuple):
+    """What goes along with a report: words of one's own, the day an answer is wanted by, whose paper it is."""
+
+    words: str = ""
+    answer_by: date | None = None
+    shop: Letterhead = NO_LETTERHEAD
+
+
+NOT_SENT = Sent()
+
+
+def customer_report(standing: EvidenceStanding, assessment: Assessment, sent: Sent = NOT_SENT) -> CustomerReport:
     """The report as it would be sent now: its number is the next; what is new is held against the last.
 
-    Takes:   the evidence, the assessment in the customer's unit, and words of one's own for the customer.
+    Takes:   the evidence, the assessment in the customer's unit, and what goes along with it.
     """
     job = standing.job
     findings = tuple(findings_of(standing, assessment))
@@ -67,7 +83,10 @@ def customer_report(standing: EvidenceStanding, assessment: Assessment, words: s
         customer=job.customer,
         complaint=job.complaint,
         unit=assessment.unit.value,
-        words=words.strip(),
+        words=sent.words.strip(),
+        looked_by=_looked_by(job),
+        answer_by="" if sent.answer_by is None else f"{sent.answer_by:%d %B %Y}".lstrip("0"),
+        shop=sent.shop,
         findings=findings,
         sound=tuple(_sound(standing)),
         known=tuple(_known(standing)),
@@ -77,11 +96,9 @@ def customer_report(standing: EvidenceStanding, assessment: Assessment, words: s
         came=tuple(_came(standing)),
         not_looked=tuple(_not_looked(standing)),
         cost=tuple(_cost(spent)),
-        asks=tuple(
-            f"{one.name}: {one.words or 'go on, or stop?'}" for one in spent.stops if one.lit and one.on is None
-        ),
+        asks=tuple(_asks(standing, spent)),
         next=tuple(_next(assessment)),
-        nothing_bad=not findings and not _refuses(assessment),
+        nothing_bad=not (findings or _refuses(assessment) or any(one.open for one in standing.contaminated)),
         pictures=_pictures(standing, findings),
     )
     if before is None:
@@ -143,8 +160,9 @@ def _open(standing: EvidenceStanding) -> Iterator[str]:
     yield from (one.text for one in standing.contradictions)
     for sign in standing.weighed.unexplained:
         yield f"Nothing explains: {SIGNS[sign].words}."
-    if standing.gate.asked and standing.gate.open:
-        yield f"Open: {standing.gate.words}"
+    # What is likely too, and where metal lies, stand in the report by themselves.
+    told = (OpenKind.LIKELY_TOO, OpenKind.METAL)
+    yield from (item.words for item in standing.gate.items if item.kind not in told)
 
 
 #: What is done, as a customer reads it.
@@ -191,11 +209,13 @@ def _refuses(assessment: Assessment) -> bool:
 
 
 def _metal(standing: EvidenceStanding) -> Iterator[str]:
-    """That metal went round, without the shop's washing list. Where the cause is found the gate says it."""
-    left = sum(one.open for one in standing.contaminated)
-    if left and not standing.gate.found:
-        parts = "1 part" if left == 1 else f"{left} parts"
-        yield f"Metal went round with the oil: {parts} that it reached to be washed out, proved clean or renewed."
+    """That metal went round, without the shop's washing list."""
+    left = [one for one in standing.contaminated if one.open]
+    if any(not one.from_job for one in left):
+        yield "Metal went round with the oil: what it reached has to be washed out, proved clean or renewed."
+    for one in left:
+        if one.from_job:
+            yield f"{one.name}, out of another engine: not fitted before it is proved clean, or renewed."
 
 
 def _came(standing: EvidenceStanding) -> Iterator[str]:
@@ -217,11 +237,27 @@ def _cost(spent: LooksReport) -> Iterator[str]:
         yield f"{way.name}: {way.time}, {way.money}."
 
 
-def _asks(spent: LooksReport) -> Iterator[str]:
-    """What the customer is asked: the stop points that are reached and not decided."""
+def _asks(standing: EvidenceStanding, spent: LooksReport) -> Iterator[str]:
+    """What the customer is asked: to decide at the stop points that are reached, how it was used where that is a
+    question, and what only they can tell."""
     for stop in spent.stops:
         if stop.lit and stop.on is None:
-            yield f"{stop.name}: {stop.words or 'go on, or stop?'}"
+            yield f"Go on, or stop? {stop.name}{f': {stop.words}' if stop.words else ''}."
+    for one in in_words(standing.weighed):
+        if one.question and one.word in (Word.LIKELY, Word.POSSIBLE):
+            yield "How is it used: driven hard while cold, left idling for long?"
+    told = said_of(standing.job, HOURS)
+    if not told:
+        yield "Its hours or miles, and who knows them."
+    yield from (one.text for one in door_findings(standing.job) if one.rule == "door.two-sources")
+    if not any(one.answer not in ("nothing yet", "not known") for one in said_of(standing.job, SIGNED_FOR)):
+        yield "Your signature for the work: strip and report only, an estimate, or the whole of it."
+
+
+def _looked_by(job: Job) -> tuple[str, ...]:
+    """Who looked or measured, in the order they first did."""
+    facts = sorted((*job.standing(job.seen), *job.standing_readings), key=lambda one: one.at)
+    return tuple(dict.fromkeys(one.by for one in facts))
 
 
 def _next(assessment: Assessment) -> Iterator[str]:
@@ -231,6 +267,12 @@ def _next(assessment: Assessment) -> Iterator[str]:
         yield f"Next we look at this: {name}."
     elif what == "the customer":
         yield f"We wait for your word: {name}."
+    elif what == "the strip":
+        yield f"Next we take the rest of it apart: {name}."
+    elif "reading" in what or what.endswith("to be measured"):
+        yield "Next we measure."
+    elif what == DECISION:
+        yield "Next the shop decides, set by set, what is done."
     elif what:
         yield f"It waits for {assessment.waits_for}."
 

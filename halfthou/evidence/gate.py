@@ -8,57 +8,128 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.causes import CAUSES, LEFT_BY_CAUSES, Weighed, Word, proof_of
-from halfthou.jobs import CauseSaid, ComplaintKind, Document, Job, Remedy, Stand
+from halfthou.evidence.contaminated import Contaminated
+from halfthou.jobs import CauseSaid, ComplaintKind, Document, Job, Remedy, RemedyHow, Stand
+from halfthou.report import OpenAtGate, OpenKind
 
 
 class Gate(Document):
     """How the cause stands when the engine is to be closed. `asked` says that this job has a failure to explain;
-    `open` that signing wants words for it. `found` by which proof, `removed` by which operation or part."""
+    `open` that signing wants words for it, for each of `items` by itself. `found` by which proof, `removed` by
+    which operation, part or work."""
 
     asked: bool
     open: bool
     found: tuple[str, ...]
     removed: tuple[str, ...]
+    items: tuple[OpenAtGate, ...]
     words: str
 
 
-NOT_ASKED = Gate(asked=False, open=False, found=(), removed=(), words="")
+NOT_ASKED = Gate(asked=False, open=False, found=(), removed=(), items=(), words="")
+Found = tuple[str, str, str]
 
 
-def gate_of(job: Job, weighed: Weighed, *, begun: bool, dirty: int = 0) -> Gate:
+def gate_of(job: Job, weighed: Weighed, *, begun: bool, dirty: tuple[Contaminated, ...] = ()) -> Gate:
     """Whether the cause is found and removed.
 
     A job with no failure to explain (no complaint, nothing seen that fails) has no gate. "Found" needs a proof: a
     settling look that came out for it; a person who settles without one answers for it in words at the signature.
-    "Removed" needs an operation or a part. What harms nothing needs no removal. Parts that metal went through and
-    that nobody has dealt with, and a second cause that is likely, keep it open as well.
+    "Removed" needs an operation, a part or work done elsewhere, done; a check only where the check is what clears
+    it. What harms nothing needs no removal. Parts that metal went through and that nobody has dealt with, a second
+    cause that is likely, and what made the cause, where nobody looked for that, keep it shut as well.
 
-    Takes:   whether the evidence is begun; how many parts that metal went through are still open.
+    Takes:   whether the evidence is begun; the parts that metal went through and that are still open.
     """
     if not asked_of(job, weighed, begun=begun):
         return NOT_ASKED
     said = job.standing(job.causes_said)
-    last = said[-1] if said else None
-    remedies = {one.cause: one for one in job.standing(job.remedies)}
-    causes = _found(weighed, last)
-    found = tuple(f"{name}: {proof}" for _, name, proof in causes)
-    removed = tuple(f"{name}: {_remedy(remedies[key])}" for key, name, _ in causes if key in remedies)
-    harmless = [key for key, _, _ in causes if key in CAUSES and CAUSES[key].harmless]
-    left = [name for key, name, _ in causes if key not in remedies and key not in harmless]
-    beside = tuple(_beside(weighed, {key for key, _, _ in causes}, dirty))
-    words = " ".join((_words(causes, left, last), *beside))
-    is_open = not causes or bool(left or beside)
-    return Gate(asked=True, open=is_open, found=found, removed=removed, words=words)
+    causes = _found(weighed, said[-1] if said else None)
+    done = {one.cause: one for one in job.standing(job.remedies) if _counts(one, weighed)}
+    items = tuple(_items(job, weighed, causes, dirty))
+    return Gate(
+        asked=True,
+        open=bool(items),
+        found=tuple(f"{name}: {proof}" for _, name, proof in causes),
+        removed=tuple(f"{name}: {done[key].told} ({done[key].by})" for key, name, _ in causes if key in done),
+        items=items,
+        words=" ".join(_in_short(items)) or "Found and removed.",
+    )
 
 
-def _beside(weighed: Weighed, found: set[str], dirty: int) -> Iterator[str]:
-    """What keeps the gate shut beside the cause that is found."""
-    likely = [CAUSES[key].name for key, word in weighed.words.items() if word is Word.LIKELY and key not in found]
-    if found and likely:
-        yield f"Likely too: {', '.join(likely)}."
-    if found and dirty:
+def _in_short(items: tuple[OpenAtGate, ...]) -> Iterator[str]:
+    """What is open, with the parts that metal went through by their number."""
+    dirty = sum(one.kind is OpenKind.METAL for one in items)
+    yield from (one.words for one in items if one.kind is not OpenKind.METAL)
+    if dirty:
         parts = "part that metal went through is" if dirty == 1 else "parts that metal went through are"
         yield f"{dirty} {parts} still to be washed, checked or renewed."
+
+
+def _items(
+    job: Job, weighed: Weighed, causes: list[Found], dirty: tuple[Contaminated, ...]
+) -> Iterator[OpenAtGate]:
+    """What keeps the gate shut, each by itself."""
+    if causes:
+        yield from _of_found(job, weighed, causes)
+    else:
+        yield OpenAtGate(key="cause", kind=OpenKind.NOT_FOUND, words=_not_found(job))
+    for one in dirty:
+        words = f"{one.name}: metal went through it, and it is not washed, checked or renewed."
+        yield OpenAtGate(key=f"metal.{one.key}", kind=OpenKind.METAL, words=words, part=one.name)
+
+
+def _of_found(job: Job, weighed: Weighed, causes: list[Found]) -> Iterator[OpenAtGate]:
+    """What is open of the causes that are found: not removed yet, another beside them, what made them."""
+    found = {key for key, _, _ in causes}
+    remedies = job.standing(job.remedies)
+    for key, name, _ in causes:
+        if key in CAUSES and CAUSES[key].harmless:
+            continue
+        own = [one for one in remedies if one.cause == key]
+        if not any(_counts(one, weighed) for one in own):
+            words = _not_removed(name, own)
+            yield OpenAtGate(key=f"left.{key}", kind=OpenKind.NOT_REMOVED, words=words)
+    for key, word in weighed.words.items():
+        if word is Word.LIKELY and key not in found:
+            words = f"Likely too: {CAUSES[key].name}."
+            yield OpenAtGate(key=f"likely.{key}", kind=OpenKind.LIKELY_TOO, words=words)
+    yield from _why(weighed, found)
+
+
+def _counts(remedy: Remedy, weighed: Weighed) -> bool:
+    """Whether a remedy removes its cause: it is done, and a check is one that clears it and came out so."""
+    if remedy.how is not RemedyHow.CHECK:
+        return remedy.done
+    clears = CAUSES[remedy.cause].checked_by if remedy.cause in CAUSES else ()
+    return remedy.done and any(sign in weighed.evidence.seen for sign in clears)
+
+
+def _not_removed(name: str, remedies: list[Remedy]) -> str:
+    if not remedies:
+        return f"Found and not yet removed: {name}."
+    last = remedies[-1]
+    if not last.done:
+        return f"{name}: not done yet: {last.told}."
+    return f"{name}: {last.told} clears nothing until its check is written down as passed."
+
+
+def _why(weighed: Weighed, found: set[str]) -> Iterator[OpenAtGate]:
+    """What made a cause that is found, where something usually does and nobody has looked."""
+    for key in found & CAUSES.keys():
+        behind = [cause.key for cause in CAUSES.values() if cause.brings.get(key, 0) >= OFTEN_MADE]
+        words = {weighed.words[one] for one in behind}
+        if set(CAUSES[key].explained_by) & weighed.evidence.seen.keys():
+            continue
+        if behind and not words & {Word.PROVED, Word.LIKELY} and words & {Word.NOT_LOOKED, Word.POSSIBLE}:
+            names = "; ".join(CAUSES[one].name for one in behind if weighed.words[one] in _UNSETTLED)
+            said = f"{CAUSES[key].name}: what made it is not known yet. It may be: {names}."
+            yield OpenAtGate(key=f"why.{key}", kind=OpenKind.WHY, words=said)
+
+
+#: A cause that another makes at least this often has a "why" of its own. Source: judgement.
+OFTEN_MADE = 0.3
+_UNSETTLED = (Word.NOT_LOOKED, Word.POSSIBLE)
 
 
 def asked_of(job: Job, weighed: Weighed, *, begun: bool) -> bool:
@@ -68,9 +139,6 @@ def asked_of(job: Job, weighed: Weighed, *, begun: bool) -> bool:
         or job.standing(job.causes_said)
         or (begun and LEFT_BY_CAUSES & weighed.evidence.seen.keys())
     )
-
-
-Found = tuple[str, str, str]
 
 
 def _found(weighed: Weighed, last: CauseSaid | None) -> list[Found]:
@@ -93,18 +161,13 @@ def _proof(sign: str, weighed: Weighed) -> str:
     return from_[0] if from_ else sign
 
 
-def _remedy(one: Remedy) -> str:
-    return f"{one.words} ({one.by})"
-
-
-def _words(causes: list[Found], left: list[str], last: CauseSaid | None) -> str:
-    if last is not None and last.stand is Stand.OPEN:
-        return f"Left open by {last.by}: {last.reason}"
-    if not causes and last is not None:
-        name = CAUSES[last.cause].name if last.cause in CAUSES else last.cause or last.words
-        return f"{last.by} settled on {name}, without a proof: {last.reason}"
-    if not causes:
+def _not_found(job: Job) -> str:
+    """Why no cause counts as found, in words."""
+    said = job.standing(job.causes_said)
+    if not said:
         return "The cause is not found."
-    if left:
-        return f"Found and not yet removed: {', '.join(left)}."
-    return "Found and removed."
+    last = said[-1]
+    if last.stand is Stand.OPEN:
+        return f"Left open by {last.by}: {last.reason}"
+    name = CAUSES[last.cause].name if last.cause in CAUSES else last.cause or last.words
+    return f"{last.by} settled on {name}, without a proof: {last.reason}"

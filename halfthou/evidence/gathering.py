@@ -7,9 +7,11 @@ from collections.abc import Iterable, Iterator
 from statistics import median
 
 from halfthou.causes import SIGNS, Evidence, SignSeen
-from halfthou.door import CARRIED, EARLIER, said_of
+from halfthou.evidence.at_the_door import of_the_door
 from halfthou.evidence.bearing_map import BearingMap
+from halfthou.evidence.debris import no_metal, of_debris, own_metal
 from halfthou.evidence.figure_signs import FigureCalled, figure_signs
+from halfthou.evidence.known import Known
 from halfthou.evidence.oil_report import oil_signs
 from halfthou.evidence.patterns import patterns
 from halfthou.evidence.places import DEPOSIT, DEPOSIT_DOUBT_NM
@@ -18,9 +20,6 @@ from halfthou.jobs import ENGINE, ComplaintKind, Job, Look, Seen
 from halfthou.lengths import Length, Notation
 from halfthou.looks import AS_NEW, PASSED
 from halfthou.strip import Strip, disagreements, stepped
-
-#: A sign, whether it is there, and how that is known.
-Known = tuple[str, bool, SignSeen]
 
 
 def gather(sightings: Sightings, figures: Iterable[FigureCalled]) -> Evidence:
@@ -56,7 +55,9 @@ def _merged(before: SignSeen | None, how: SignSeen) -> SignSeen:
 def _all(sightings: Sightings, figures: Iterable[FigureCalled]) -> Iterator[Known]:
     job = sightings.job
     yield from _of_sightings(sightings)
+    yield from of_debris(sightings)
     bearings = BearingMap(sightings)
+    yield from no_metal(bearings)
     shown, not_shown = bearings.signs()
     together, nothing = patterns(bearings)
     yield from ((sign, True, how) for sign, how in (*shown, *together))
@@ -68,7 +69,7 @@ def _all(sightings: Sightings, figures: Iterable[FigureCalled]) -> Iterator[Know
     yield from _of_deposits(sightings)
     yield from figure_signs(figures)
     yield from _of_caps(job)
-    yield from _of_the_door(job)
+    yield from of_the_door(job, complaint_of(job))
     reported, not_reported = oil_signs(job, sightings.mistrusted)
     yield from ((sign, True, how) for sign, how in reported)
     yield from ((sign, False, how) for sign, how in not_reported)
@@ -89,7 +90,8 @@ def _of_sightings(sightings: Sightings) -> Iterator[Known]:
                 continue
             name = sightings.name_of(on)
             where = f"{name}: {one.answer}" if name else one.answer
-            how = SignSeen((where,), (one.id,), sightings.weak(one) or _shifted(sightings, look))
+            weak = sightings.weak(one) or _shifted(sightings, look) or own_metal(sightings, look)
+            how = SignSeen((where,), (one.id,), weak)
             yield from ((sign, True, how) for sign in answer.shows if not _of_every(on, sign))
             for sign in answer.clears:
                 yield sign, False, how
@@ -219,62 +221,3 @@ def _of_caps(job: Job) -> Iterator[Known]:
         yield "numbers.disagree", True, SignSeen((rod.short,))
     for place, done in stepped(job):
         yield "cap.step", True, SignSeen((place.short,), (done.id,))
-
-
-_CARRIED_OIL = frozenset({"cooler", "turbo", "oil pump", "tank and lines", "injectors"})
-
-
-def _of_the_door(job: Job) -> Iterator[Known]:
-    for said in said_of(job, CARRIED):
-        how = SignSeen((f"carried over: {said.answer}",), (said.id,))
-        if said.answer in _CARRIED_OIL:
-            yield "carried.over", True, how
-        if said.answer == "injectors":
-            yield "injector.carried", True, how
-        if said.answer == "none":
-            yield "carried.over", False, how
-    for part in job.standing(job.carried_parts):
-        if not part.out and part.with_metal:
-            yield "carried.over", True, SignSeen((f"{part.what} out of job {part.other}",), (part.id,))
-    for said in said_of(job, "oil on arrival"):
-        how = SignSeen(("at the door",), (said.id,))
-        if said.answer in _AT_THE_DOOR:
-            yield _AT_THE_DOOR[said.answer], True, how
-        if said.answer in ("level right", "over"):
-            yield ("level.right" if said.verified else "level.said-right"), True, how
-    if any(said.answer == "head work" for said in said_of(job, "service before")):
-        yield "deck.work", True, SignSeen(("at the door",))
-
-
-_AT_THE_DOOR = {
-    "none": "level.low",
-    "under": "level.low",
-    "milky": "oil.milky",
-    "smells of fuel": "fuel.smell",
-    "glitter": "bearings.gone",
-    "water under it": "oil.milky",
-    "wrong kind": "oil.can-wrong",
-}
-
-
-#: What the door has answered, by topic: the looks that ask it again, and the answers that answer them.
-_DOOR_ANSWERS: dict[str, tuple[tuple[str, tuple[str, ...]], ...]] = {
-    "oil on arrival": (
-        ("level", ("level right", "over", "under", "none")),
-        ("oil seen", ("milky", "smells of fuel", "thick", "glitter", "water under it", "wrong kind")),
-    ),
-    CARRIED: (("carried over", ("cooler", "turbo", "injectors", "oil pump", "tank and lines", "none")),),
-    EARLIER: (("earlier hands", ()),),
-}
-
-
-def answered_at_the_door(job: Job) -> frozenset[str]:
-    """The looks of the board whose question the door has answered: they are not offered again.
-
-    Rule:    looks.once.
-    """
-    found = set()
-    for topic, looks in _DOOR_ANSWERS.items():
-        said = {one.answer for one in said_of(job, topic)}
-        found |= {look for look, answers in looks if said and (not answers or said & set(answers))}
-    return frozenset(found)

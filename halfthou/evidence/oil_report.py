@@ -6,7 +6,7 @@ what is usual for this one.
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from typing import NamedTuple
 
 from halfthou.causes import SignSeen
@@ -92,14 +92,19 @@ def oil_signs(
 
 def known_values(report: OilReport) -> tuple[dict[str, float], dict[str, float]]:
     """The figures of a report that may prove anything, in the first unit of each, and what is usual for them."""
+    return _in_first_units([figure for figure in report.figures if counts(report, figure.key)])
+
+
+def _in_first_units(figures: Sequence[OilFigure]) -> tuple[dict[str, float], dict[str, float]]:
+    """Figures of a report that are known, in the first unit of each, and what is usual for them."""
     value = {
         figure.key: in_first_unit(figure)
-        for figure in report.figures
-        if figure.key in FIGURES and figure.unit in FIGURES[figure.key].units and counts(report, figure.key)
+        for figure in figures
+        if figure.key in FIGURES and figure.unit in FIGURES[figure.key].units
     }
     usual = {
         figure.key: figure.usual * FIGURES[figure.key].units[figure.unit]
-        for figure in report.figures
+        for figure in figures
         if figure.usual and figure.key in value
     }
     return value, usual
@@ -108,6 +113,9 @@ def known_values(report: OilReport) -> tuple[dict[str, float], dict[str, float]]
 def _signs(report: OilReport) -> Iterator[tuple[str, bool, str]]:
     value, usual = known_values(report)
     yield from _fuel(value, usual)
+    late = _what_fell_in(report)
+    if late:
+        yield "sample.late", True, f"{' and '.join(late)} in what was left after the strip"
     high = {key for key in value if key in usual and value[key] >= TIMES_USUAL * usual[key]}
     coolant = {"sodium", "potassium"} & high
     water = value.get("water", 0.0) >= WATER_HIGH
@@ -125,6 +133,15 @@ def _signs(report: OilReport) -> Iterator[tuple[str, bool, str]]:
         yield "metal.rings", True, "iron and chromium at twice the usual or more"
     if value.get("soot", 0.0) >= SOOT_HIGH:
         yield "soot.high", True, f"soot {value['soot']:g} %"
+
+
+def _what_fell_in(report: OilReport) -> list[str]:
+    """What coolant or wash brings, high in a sample of what was left after the strip: it fell in then."""
+    if report.drawn is not Drawn.LEFT_OVER:
+        return []
+    value, usual = _in_first_units(report.figures)
+    high = [key for key in ("sodium", "potassium") if key in usual and value[key] >= TIMES_USUAL * usual[key]]
+    return high + (["water"] if value.get("water", 0.0) >= WATER_HIGH else [])
 
 
 def _fuel(value: dict[str, float], usual: dict[str, float]) -> Iterator[tuple[str, bool, str]]:

@@ -9,7 +9,9 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
+from halfthou.door import CARRIED, said_of
 from halfthou.jobs import Job, Layout, OilWaySaid
+from halfthou.strip import places_off
 
 PAN, SCREEN, PICKUP, PUMP, RELIEF = "pan", "screen", "pickup", "pump", "relief"
 COOLER, FILTER, BYPASS, GALLERY = "cooler", "filter", "bypass", "gallery"
@@ -26,8 +28,11 @@ EXTRAS: dict[str, str] = {
     "balance shafts": "Balance shafts",
     "tank": "Tank and lines of the dry sump",
 }
-#: What an engine has where nobody has said.
-USUAL_EXTRAS = ("cooler", "squirters", "cam", "followers", "rockers")
+#: Of these, the kind of the place that an engine has where its layout says so.
+_BY_PLACE = {"cam": "camshaft", "followers": "follower", "rockers": "rocker"}
+#: Steps of the strip and answers at the door that say that an engine has one.
+_BY_STEP = {"cooler.off": "cooler", "squirters.out": "squirters"}
+_BY_CARRIED = {"cooler": "cooler", "turbo": "turbo", "tank and lines": "tank"}
 
 
 @dataclass(frozen=True)
@@ -42,10 +47,12 @@ class Station:
 
 @dataclass(frozen=True)
 class OilWay:
-    """The oil's way of one engine. `said` tells where it differs from the usual, None where nobody has said."""
+    """The oil's way of one engine. `said` tells where it differs from the usual, None where nobody has said;
+    `named` is what hangs on it as far as the layout, the strip or the door name it."""
 
     layout: Layout
     said: OilWaySaid | None = None
+    named: frozenset[str] = frozenset()
 
     @property
     def source(self) -> str:
@@ -60,8 +67,11 @@ class OilWay:
 
     @cached_property
     def extras(self) -> tuple[str, ...]:
-        """What hangs on it besides pump, filter and bearings."""
-        chosen = USUAL_EXTRAS if self.said is None else self.said.extras
+        """What hangs on it besides pump, filter and bearings: nothing that nobody has named.
+
+        Rule:    evidence.oil-way.
+        """
+        chosen = self.named if self.said is None else self.said.extras
         return tuple(key for key in EXTRAS if key in chosen)
 
     def feeds(self, pin: str) -> tuple[str, ...]:
@@ -128,7 +138,17 @@ class OilWay:
 def oil_way_of(job: Job) -> OilWay:
     """The oil's way of a job's engine, as last said."""
     said = job.standing(job.oil_ways)
-    return OilWay(job.limits.layout, said[-1] if said else None)
+    return OilWay(job.limits.layout, said[-1] if said else None, frozenset(_named(job)))
+
+
+def _named(job: Job) -> Iterator[str]:
+    """What this engine has on its oil's way, by its layout, by what came off it, by what was carried over."""
+    kinds = {place.kind for place in places_off(job.limits.layout).values()}
+    yield from (key for key, kind in _BY_PLACE.items() if kind in kinds)
+    for done in job.standing(job.steps_done):
+        if done.there and done.step in _BY_STEP:
+            yield _BY_STEP[done.step]
+    yield from (_BY_CARRIED[said.answer] for said in said_of(job, CARRIED) if said.answer in _BY_CARRIED)
 
 
 def faults_of_way(said: OilWaySaid, layout: Layout) -> Iterator[str]:

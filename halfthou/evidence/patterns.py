@@ -29,9 +29,13 @@ def _seen(bearings: BearingMap) -> Iterator[Sign]:
     yield from _gone(bearings)
     yield from _tired(bearings)
     yield from _dirt(bearings)
-    rising = _rising(bearings)
-    if rising:
-        yield "mains.rising", bearings.said(rising)
+    mains = _along_the_mains(bearings)
+    halves = tuple(half for half in bearings.halves if half.startswith("half-main") and half in bearings.grades)
+    if _rises(mains):
+        yield "mains.rising", bearings.said(halves)
+    if _swells(mains):
+        # Worn most in the middle, less to both ends: by its share, since no band was named.
+        yield "bands.middle", _in_part(bearings.said(halves), whole=False)
 
 
 def _in_part(how: SignSeen, whole: bool) -> SignSeen:
@@ -111,17 +115,38 @@ def _dirt(bearings: BearingMap) -> Iterator[Sign]:
         yield "scratches.sharp", _in_part(bearings.said(deep), len(deep) * 3 >= count * 2)
 
 
-def _rising(bearings: BearingMap) -> tuple[str, ...]:
-    """The halves of the mains, where damage rises from main to main towards one end: the next is the seizure."""
+def _along_the_mains(bearings: BearingMap) -> list[int]:
+    """The harm of each main that is graded, along the shaft."""
     worst = [bearings.worst(main) for main in bearings.bearings_of("main")]
-    harms = [grade.harm for grade in worst if grade is not None]
+    return [grade.harm for grade in worst if grade is not None]
+
+
+def _rises(harms: list[int]) -> bool:
+    """Whether damage rises from main to main towards one end: the next is the seizure.
+
+    >>> _rises([0, 1, 3]), _rises([0, 3, 0])
+    (True, False)
+    """
     if len(harms) < 3:
-        return ()
+        return False
     steps = [after - before for before, after in pairwise(harms)]
     one_way = all(step >= 0 for step in steps) or all(step <= 0 for step in steps)
-    if not one_way or sum(step != 0 for step in steps) < 2 or abs(harms[-1] - harms[0]) < TIRED:
-        return ()
-    return tuple(half for half in bearings.halves if half.startswith("half-main") and half in bearings.grades)
+    return one_way and sum(step != 0 for step in steps) >= 2 and abs(harms[-1] - harms[0]) >= TIRED
+
+
+def _swells(harms: list[int]) -> bool:
+    """Whether damage grows from both ends towards the middle: crank or tunnel.
+
+    >>> _swells([0, 1, 3, 1, 0]), _swells([0, 1, 3, 3])
+    (True, False)
+    """
+    if len(harms) < 3:
+        return False
+    most = max(harms)
+    at = harms.index(most)
+    up, down = harms[: at + 1], harms[at:]
+    inside = 0 < at < len(harms) - 1 and up == sorted(up) and down == sorted(down, reverse=True)
+    return inside and most - max(harms[0], harms[-1]) >= TIRED
 
 
 #: What a whole map was looked at for: the sign, and the half that would show it.

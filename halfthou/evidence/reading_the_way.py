@@ -10,6 +10,7 @@ from collections.abc import Iterator
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.oil_way import OilWay, Station
 from halfthou.evidence.sighted import Sightings
+from halfthou.evidence.wrong import is_wrong
 from halfthou.jobs import Document
 from halfthou.looks import BEDDED, DEEP
 from halfthou.words import Reason
@@ -30,7 +31,7 @@ class StationShown(Document):
 
 #: By station: the looks that tell of it.
 _LOOKS = {
-    "pan": ("in the screen",),
+    "pan": ("in the screen", "in the valleys"),
     "screen": ("screen",),
     "pickup": ("seal at the pickup",),
     "relief": ("relief valve",),
@@ -42,25 +43,6 @@ _LOOKS = {
     "rockers": ("push rod tips", "cam dry"),
     "turbo": ("cam dry",),
 }
-_SOUND = frozenset(
-    {
-        "clear",
-        "nothing",
-        "fat and tight, tube sound",
-        "free and clean",
-        "sound",
-        "smooth",
-        "wet with oil",
-        "spins free",
-        "whole",
-        "clean",
-        "right",
-        "none",
-        "oiled",
-        "all bright",
-        "air passes freely",
-    }
-)
 
 
 def stations_shown(way: OilWay, sightings: Sightings, bearings: BearingMap) -> tuple[StationShown, ...]:
@@ -83,19 +65,19 @@ def _shown(station: Station, way: OilWay, sightings: Sightings, bearings: Bearin
             harm=None if worst is None else worst.harm,
             words="" if worst is None else worst.answer,
         )
-    said = []
+    said: list[tuple[str, str]] = []
     if key in way.layout.rods:
         cylinders = way.layout.pins[int(key[1:]) - 1].cylinders
-        said = [sightings.answer(f"rod-{cylinder}", "drilling") for cylinder in cylinders]
+        said = [("drilling", sightings.answer(f"rod-{cylinder}", "drilling")) for cylinder in cylinders]
     said += [
-        one.answer
+        (look, one.answer)
         for look in _LOOKS.get(key, ())
         for (_, known), all_ in sightings.by_place.items()
         if known == look
         for one in all_
     ]
-    bad = [answer for answer in said if answer and answer not in _SOUND]
-    looked = [answer for answer in said if answer]
+    looked = [answer for _, answer in said if answer]
+    bad = [answer for look, answer in said if answer and is_wrong(sightings.looks[look], answer)]
     harm = None if not looked else 3 if bad else 0
     return StationShown(
         key=key,

@@ -5,13 +5,13 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 
-from halfthou.causes import LEFT_BY_CAUSES
 from halfthou.evidence.standing import EvidenceStanding
+from halfthou.evidence.wrong import is_wrong
 from halfthou.first_look import Found
 from halfthou.jobs import Document, FastenerState, Seen
-from halfthou.looks import OVERLAY, LookKind
+from halfthou.looks import OVERLAY
 from halfthou.report import Assessment, PartReport
-from halfthou.strip import Strip, places_off
+from halfthou.strip import Strip, disagreements, places_off, stepped
 from halfthou.verdicts import Called
 
 
@@ -28,12 +28,15 @@ class ReportFinding(Document):
 
 
 def plain_name(name: str) -> str:
-    """A part as a customer reads it: without the shop's "No.".
+    """A part as a customer reads it: without the shop's "No." and its short names.
 
-    >>> plain_name("Rod journal No. 2")
-    'Rod journal 2'
+    >>> plain_name("Rod journal No. 2"), plain_name("Half 3 upper: wiped"), plain_name("R3, measured")
+    ('Rod journal 2', 'upper half of rod 3: wiped', 'rod journal 3, measured')
     """
-    return re.sub(r"\bNo\. ?(\d)", r"\1", name)
+    name = re.sub(r"\bNo\. ?(\d)", r"\1", name)
+    name = re.sub(r"\bHalf M(\d+) (upper|lower)\b", r"\2 half of main \1", name)
+    name = re.sub(r"\bHalf (\d+) (upper|lower)\b", r"\2 half of rod \1", name)
+    return re.sub(r"\bM(\d+)\b", r"main \1", re.sub(r"\bR(\d+)\b", r"rod journal \1", name))
 
 
 def findings_of(standing: EvidenceStanding, assessment: Assessment) -> Iterator[ReportFinding]:
@@ -44,6 +47,7 @@ def findings_of(standing: EvidenceStanding, assessment: Assessment) -> Iterator[
     yield from _of_bearings(standing, assessment)
     yield from _of_looks(standing)
     yield from _in_general(standing)
+    yield from _of_marks(standing)
     yield from _of_fasteners(standing)
     told = {
         place.beside for place in places_off(standing.job.limits.layout).values() if place.kind == "half bearing"
@@ -70,7 +74,7 @@ def _told_by_look(standing: EvidenceStanding, part: str, text: str) -> bool:
     if not any(one.answer == answer for one in standing.job.seen):
         answer = answer.rpartition(", ")[0] or answer
     known, engine = standing.sightings.looks.get(look), standing.engine
-    if known is None or not _shows(known, answer):
+    if known is None or not is_wrong(known, answer):
         return False
     if not any(one.look == look and one.answer == answer for one in standing.job.seen):
         return True
@@ -147,7 +151,7 @@ def _of_looks(standing: EvidenceStanding) -> Iterator[ReportFinding]:
     """What the looks of the board found, by look and place."""
     for (on, look), said in standing.sightings.by_place.items():
         known = standing.sightings.looks.get(look)
-        bad = [one for one in said if known is not None and _shows(known, one.answer)]
+        bad = [one for one in said if known is not None and is_wrong(known, one.answer)]
         if known is None or not bad or on in standing.bearings.halves:
             continue
         pictures = pictures_of(standing, (f"look:{look}", *((on,) if on != "engine" else ())))
@@ -158,8 +162,9 @@ def _of_looks(standing: EvidenceStanding) -> Iterator[ReportFinding]:
 
 
 def _told(one: Seen) -> str:
-    """An answer with what was noted beside it."""
-    return f"{one.answer} ({one.note})" if one.note else one.answer
+    """An answer with what was said and noted beside it."""
+    beside = ", ".join(said for said in ("" if one.debris is None else one.debris.words, one.note) if said)
+    return f"{one.answer} ({beside})" if beside else one.answer
 
 
 def _in_general(standing: EvidenceStanding) -> Iterator[ReportFinding]:
@@ -171,35 +176,18 @@ def _in_general(standing: EvidenceStanding) -> Iterator[ReportFinding]:
             yield ReportFinding(part=name, words=one.words, pictures=pictures_of(standing, (f"look:{key}",)))
 
 
+def _of_marks(standing: EvidenceStanding) -> Iterator[ReportFinding]:
+    """Rods and caps that are no pair, and joints that step."""
+    for rod, _, said in disagreements(standing.job):
+        words = said.partition(".")[0]
+        yield ReportFinding(part=plain_name(rod.name), words=words, pictures=pictures_of(standing, (rod.id,)))
+    for place, _ in stepped(standing.job):
+        yield ReportFinding(part=plain_name(place.name), words="a step at the joint")
+
+
 def _of_fasteners(standing: EvidenceStanding) -> Iterator[ReportFinding]:
     """Fasteners that were not as they should be."""
     for one in standing.job.standing(standing.job.fasteners):
         if one.state is not FastenerState.RIGHT:
             words = f"{one.state.value} ({one.note})" if one.note else one.state.value
             yield ReportFinding(part=f"Fastener, {one.place}", words=words)
-
-
-def _shows(look: LookKind, text: str) -> bool:
-    answer = look.answer(text)
-    if answer is None:
-        return False
-    told = answer.fault or bool(LEFT_BY_CAUSES.intersection(answer.shows))
-    return told or text in _ALSO_TOLD.get(look.key, ())
-
-
-#: What leaves no sign of a cause and is told all the same, by look. Source: common practice, no source.
-_ALSO_TOLD: dict[str, tuple[str, ...]] = {
-    "oil seen": ("thick", "the wrong kind"),
-    "earlier hands": ("foreign sealant", "a repaired thread", "a part from another maker", "a part missing",
-                      "mixed bolts"),
-    "in the screen": ("fibres",),
-    "push rod tips": ("bent", "out of order"),
-    "filter": ("coated", "pleats full"),
-    "rod and cap": ("nicked", "bolt seat damaged", "bent to the eye"),
-    "bell housing": ("pilot worn", "ring gear chipped"),
-    "thrust": ("grooved", "one face blued", "cracked", "oil groove gone"),
-    "timing drive": ("play",),
-    "heat tests": ("soft or cracked",),
-    "torque found": ("stretched",),
-    "gasket": ("corroded", "an insert of the deck loose", "fret marks"),
-}  # fmt: skip

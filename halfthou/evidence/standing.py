@@ -2,23 +2,26 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cached_property
 from typing import NamedTuple
 
 from halfthou.causes import CAUSES, SIGNS, Evidence, StillOpen, Weighed, Word, weigh_causes
+from halfthou.door import answered_at_the_door
 from halfthou.engines import Engine, Kinds
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.contaminated import Contaminated, contaminated, contamination_notices
 from halfthou.evidence.contradictions import against_the_settled, contradictions_of
 from halfthou.evidence.figure_signs import FigureCalled
 from halfthou.evidence.gate import Gate, gate_of
-from halfthou.evidence.gathering import answered_at_the_door, gather
+from halfthou.evidence.gathering import gather
 from halfthou.evidence.sighted import Sightings
+from halfthou.first_look import answered_in_general
 from halfthou.jobs import Job
 from halfthou.memo import Memo
 from halfthou.report import CauseBrief
-from halfthou.strip import Strip
+from halfthou.strip import Strip, laid_bare, lies_bare
 from halfthou.words import Reason
 
 
@@ -72,7 +75,7 @@ class EvidenceStanding:
     @cached_property
     def gate(self) -> Gate:
         """Whether the cause is found and removed."""
-        dirty = sum(one.open for one in self.contaminated)
+        dirty = tuple(one for one in self.contaminated if one.open)
         return gate_of(self.job, self.weighed, begun=self.sightings.begun, dirty=dirty)
 
     @cached_property
@@ -83,8 +86,8 @@ class EvidenceStanding:
 
     @cached_property
     def still(self) -> StillOpen:
-        """What may still be looked at, and what the strip destroys. Where nobody wrote the strip down, washing may
-        come next."""
+        """What may still be looked at, and what the strip destroys. Where nobody wrote the strip down, every way is
+        open and washing may come next."""
         strip, taken = Strip(self.job), {look for _, look in self.sightings.by_place}
         ahead = {step.id: step.text for step in strip.steps if step.id not in strip.done}
         if not strip.done:
@@ -102,10 +105,31 @@ class EvidenceStanding:
         if self.bearings.all_graded and all(grade.harm == 0 for grade in mains):
             # Where every main is as new there are no bands to be asked for.
             taken.add("bands")
-        taken |= answered_at_the_door(self.job)
+        taken |= answered_at_the_door(self.job) | answered_in_general(self.job)
         gone = frozenset(self.sightings.washed)
         lost = frozenset(look.key for look in self.sightings.looks.on_the_board if look.lost_by in gone)
-        return StillOpen(self.sightings.looks, frozenset(taken), lost, ahead, at_once)
+        bare = laid_bare(self.job, self.sightings.looks)
+        shut = frozenset((*self._past(strip, bare), *(self._shut(bare) if strip.done else ())))
+        return StillOpen(
+            self.sightings.looks, frozenset(taken), lost, ahead, at_once, shut=shut, unwritten=not strip.done
+        )
+
+    def _past(self, strip: Strip, bare: frozenset[str]) -> Iterator[str]:
+        """The looks that it is too late for: what destroys them must be done by what lies bare."""
+        implied = bare - strip.done.keys()
+        yield from (look.key for look in self.sightings.looks.on_the_board if look.lost_by in implied)
+
+    def _shut(self, bare: frozenset[str]) -> Iterator[str]:
+        """The looks whose way is not open yet: no step of the strip has laid them bare, and nobody has looked at
+        anything that lies there."""
+        board = self.sightings.looks.on_the_board
+        seen = {look for _, look in self.sightings.by_place}
+        open_ways = {look.opened_by for look in self.sightings.looks.values() if look.key in seen}
+        yield from (
+            look.key
+            for look in board
+            if look.opened_by and look.opened_by not in open_ways and not lies_bare(bare, look.opened_by)
+        )
 
     def brief(self) -> CauseBrief:
         """The cause in a few words, for bench, rack and sheet."""
@@ -117,6 +141,7 @@ class EvidenceStanding:
             words=gate.words,
             found=gate.found,
             removed=gate.removed,
+            items=gate.items,
             leaders=tuple(f"{CAUSES[key].name}: {self.weighed.words[key].value}" for key in leaders),
             unexplained=tuple(SIGNS[sign].words for sign in self.weighed.unexplained),
             contaminated=sum(one.open for one in self.contaminated),

@@ -156,7 +156,7 @@ def _amount(cells: dict[str, str], quantity: Quantity) -> dict[str, Any]:
         if cell:
             found = read_amount(cell, quantity)
             if not isinstance(found, Typed):
-                raise ValueError(found.question)
+                raise ValueError(found.in_words)
             ends[name] = found.length.nm
     source = {"kind": cells["source"], "place": cells["place"]}
     return {"quantity": quantity.value, "typed": cells["typed"], "source": source, **ends}
@@ -170,7 +170,7 @@ def _figures_of(one: str) -> tuple[str, ...]:
 def _length(cell: str, unit: Unit) -> int:
     found = read_length(cell, unit)
     if not isinstance(found, Typed):
-        raise ValueError(f"“{cell}” can be read two ways: write it with a decimal point")
+        raise ValueError(found.in_words)
     length: Length = found.length
     return length.nm
 

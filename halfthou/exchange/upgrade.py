@@ -206,6 +206,12 @@ def _v8_to_v9(data: Data) -> Data:
     return {**data, "version": 9, "job": {**kept, "seen": seen} if seen else kept}
 
 
+def _v9_to_v10(data: Data) -> Data:
+    """Version 9 knows no reason for a step done all the same, nothing of what debris is like, and no work done
+    elsewhere that removed a cause: left out, nobody said."""
+    return {**data, "version": 10}
+
+
 _STEPS: tuple[Callable[[Data], Data], ...] = (
     _v1_to_v2,
     _v2_to_v3,
@@ -215,5 +221,6 @@ _STEPS: tuple[Callable[[Data], Data], ...] = (
     _v6_to_v7,
     _v7_to_v8,
     _v8_to_v9,
+    _v9_to_v10,
 )
 READABLE = tuple(range(1, VERSION + 1))

@@ -8,7 +8,7 @@ from datetime import datetime
 from enum import StrEnum
 
 from halfthou.causes import LEFT_BY_CAUSES
-from halfthou.first_look.usual import ANSWERED_BY
+from halfthou.first_look.usual import ANSWERED_BY, ASKED_AS
 from halfthou.jobs import CANNOT, ENGINE, FOUND, IN_GENERAL, NOT_LOOKED, NOTHING, Job, Seen
 from halfthou.parts import CATALOGUE
 
@@ -107,3 +107,13 @@ def _came_of(one: Seen) -> Found:
     answer = look.answer(one.answer)
     bad = look.harm_of(one.answer) > 0 or (answer is not None and bool(LEFT_BY_CAUSES.intersection(answer.shows)))
     return Found.FOUND if bad else Found.NOTHING
+
+
+def answered_in_general(job: Job) -> frozenset[str]:
+    """The looks of the table that were answered in general, under the look of the order that asks them: they are
+    not asked again.
+
+    Rule:    looks.once.
+    """
+    said = (one.look for one in job.standing(job.seen) if one.answer in (NOTHING, FOUND))
+    return frozenset(ASKED_AS[look][0] if look in ASKED_AS else look for look in said)

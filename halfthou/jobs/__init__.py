@@ -14,6 +14,7 @@ from halfthou.jobs.evidence_facts import (
     OilReport,
     OilWaySaid,
     Remedy,
+    RemedyHow,
     ReportIssued,
     Stand,
 )
@@ -79,7 +80,21 @@ from halfthou.jobs.older_seen import OLDER_SEEN
 from halfthou.jobs.operation import Operation, OperationKind
 from halfthou.jobs.picture import Picture, PictureKind
 from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder, along, plane_and_angle
-from halfthou.jobs.seen import AMOUNT_ONLY, CANNOT, ENGINE, FOUND, IN_GENERAL, NOT_LOOKED, NOTHING, Look, Seen
+from halfthou.jobs.seen import (
+    AMOUNT_ONLY,
+    CANNOT,
+    ENGINE,
+    FOUND,
+    IN_GENERAL,
+    NOT_LOOKED,
+    NOTHING,
+    Debris,
+    Grain,
+    Look,
+    Much,
+    Seen,
+    Tint,
+)
 from halfthou.jobs.set_limits import BAND, FIGURE, Key, SetLimits, SetName, Step
 from halfthou.jobs.setting_check import SettingCheck
 from halfthou.jobs.strip_facts import (

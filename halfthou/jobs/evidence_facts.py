@@ -101,15 +101,42 @@ class CauseSaid(Fact):
         return f"cause {self.stand.value}: {names.cause(self.cause or self.words)}; {self.reason}"
 
 
+class RemedyHow(StrEnum):
+    """By what a cause is removed."""
+
+    OPERATION = "an operation"
+    PART = "a new part"
+    ELSEWHERE = "work done elsewhere"
+    CHECK = "a check"
+
+
 class Remedy(Fact):
-    """A cause that was removed: by which operation or new part. `cause` is its id, or the words of one's own."""
+    """What removes a cause: an operation, a new part, or work done elsewhere, by whom (`shop`) and on what `paper`.
+    `cause` is its id, or the words of one's own. It counts when it is `done`; a check counts only where it is what
+    clears that cause."""
 
     cause: Words
     words: Words
+    how: RemedyHow = RemedyHow.OPERATION
+    shop: Note = ""
+    paper: Note = ""
+    done: bool = True
+
+    @model_validator(mode="after")
+    def _says_whose(self) -> "Remedy":
+        if self.how is RemedyHow.ELSEWHERE and not (self.shop.strip() and self.paper.strip()):
+            raise ValueError("say by whom it was done, and on what paper that stands")
+        return self
+
+    @property
+    def told(self) -> str:
+        """The work in words, and whose it is."""
+        return f"{self.words}, by {self.shop}, {self.paper}" if self.how is RemedyHow.ELSEWHERE else self.words
 
     @override
     def said(self, names: Names) -> str:
-        return f"cause removed, {names.cause(self.cause)}: {self.words}"
+        what = "cause removed" if self.done else "to remove the cause"
+        return f"{what}, {names.cause(self.cause)}: {self.told}"
 
 
 class DealtHow(StrEnum):

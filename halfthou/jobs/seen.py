@@ -6,7 +6,7 @@ from typing import Annotated
 from pydantic import Field, model_validator
 from typing_extensions import override
 
-from halfthou.jobs.document import Note, Words
+from halfthou.jobs.document import Document, Note, Words
 from halfthou.jobs.fact import Fact, Names
 from halfthou.jobs.facts import PartName, SpotName
 from halfthou.lengths import ZERO, Length
@@ -53,13 +53,61 @@ IN_GENERAL = (NOTHING, FOUND, CANNOT)
 AMOUNT_ONLY = "measured"
 
 
+class Much(StrEnum):
+    """How much debris there is."""
+
+    TRACE = "a trace"
+    PINCH = "a pinch"
+    SPOON = "a spoonful"
+    MORE = "more"
+
+
+class Grain(StrEnum):
+    """How large its pieces are."""
+
+    FLOUR = "as flour"
+    GLITTER = "glitter"
+    FLAKES = "flakes"
+    PIECES = "pieces"
+
+
+class Tint(StrEnum):
+    """What colour it is."""
+
+    GREY = "grey"
+    BRIGHT = "bright"
+    COPPER = "copper"
+    BLACK = "black"
+    BROWN = "brown"
+
+
+class Debris(Document):
+    """What debris is like: how much, how large, its colour, whether a magnet takes it. What was not looked at is
+    left out."""
+
+    much: Much | None = None
+    grain: Grain | None = None
+    tint: Tint | None = None
+    magnetic: bool | None = None
+
+    @property
+    def words(self) -> str:
+        """As it is said.
+
+        >>> Debris(much=Much.PINCH, magnetic=False).words
+        'a pinch, not magnetic'
+        """
+        magnet = {None: "", True: "magnetic", False: "not magnetic"}[self.magnetic]
+        return ", ".join(str(one) for one in (self.much, self.grain, self.tint, magnet) if one)
+
+
 class Seen(Fact):
     """One thing seen of a part, a set, a whole (crank, block) or of the engine: the look and its answer.
 
     `amount` is the depth of a score, a claimed step, a height, how far it was out; `typed` as it was keyed. `spot`
     says where a score lies, `arc` where on a half bearing it is worn, in degrees from joint to joint. `cleaned`
     says that it was clean already: the answer is kept, and counts less. `minutes` is what the look took, where that
-    was written down. `ends` says that it can end the job. `by_one_key` says that
+    was written down. `debris` says what debris is like. `ends` says that it can end the job. `by_one_key` says that
     eye and nail found nothing, all by one key. Which looks there are and what each may answer, the table
     of looks knows.
     """
@@ -73,6 +121,7 @@ class Seen(Fact):
     arc: tuple[Degrees, Degrees] | None = None
     cleaned: bool = False
     minutes: Annotated[int, Field(strict=True, ge=0, le=10_000)] | None = None
+    debris: Debris | None = None
     ends: bool = False
     note: Note = ""
     by_one_key: bool = False
@@ -90,7 +139,8 @@ class Seen(Fact):
     @override
     def said(self, names: Names) -> str:
         where = "" if self.on == ENGINE else f"{names.called(self.on)}, "
-        told = [one for one in (self.answer, self.typed, self.note) if one and one != AMOUNT_ONLY]
+        debris = "" if self.debris is None else self.debris.words
+        told = [one for one in (self.answer, self.typed, debris, self.note) if one and one != AMOUNT_ONLY]
         wiped = ", after cleaning" if self.cleaned else ""
         wiped += ", all by one key" if self.by_one_key else ""
         return f"{where}{names.look(self.look)}: {', '.join(told)}{wiped}"

@@ -27,19 +27,30 @@ class Felt(StrEnum):
 class StepDone(Fact):
     """A step of the strip that is done, or that this engine does not have (`there` false).
 
-    `unseen` says that it was done although a look it destroys had not been taken.
+    `unseen` says that it was done although a look it destroys had not been taken, `because` why it was done all the
+    same: unseen, or with a cover still on. `off_already` says that it came so: nobody here did it.
     """
 
     step: StepName
     there: bool = True
     felt: Annotated[tuple[Felt, ...], Field(max_length=3)] = ()
     unseen: bool = False
+    because: Note = ""
+    off_already: bool = False
     note: Note = ""
+
+    @property
+    def worked(self) -> bool:
+        """Whether somebody here did it."""
+        return self.there and not self.off_already
 
     @override
     def said(self, names: Names) -> str:
         felt = f", {', '.join(one.value for one in self.felt)}" if self.felt else ""
-        return f"{names.step(self.step)}{'' if self.there else ': not on this engine'}{felt}"
+        how = ": it was off already" if self.off_already else "" if self.there else ": not on this engine"
+        unseen = ", not looked at first" if self.unseen else ""
+        because = f", done all the same: {self.because}" if self.because else ""
+        return f"{names.step(self.step)}{how}{felt}{unseen}{because}"
 
 
 #: The mark of a part that bears none.

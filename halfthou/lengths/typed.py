@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
+from decimal import Decimal
 from fractions import Fraction
 
 from halfthou.lengths.length import NM_PER_UNIT, AmountUnit, Length, Unit
@@ -14,6 +15,9 @@ TENTH = Fraction(1, 10000)
 #: Beyond this a number of nanometres is no longer exact in every program that reads our files (2 to the 53rd).
 LONGEST = Length(9_000_000_000_000_000)
 
+#: Nothing that is measured on an engine is longer: a comma that would make it so is a decimal one. Source: common
+#: practice, no source.
+LONGEST_PART = Length(2_000_000_000)
 
 #: No size is typed in more characters.
 LONGEST_TEXT = 60
@@ -49,6 +53,18 @@ class Choice:
     unit: Unit | AmountUnit
     words: str
 
+    @property
+    def spelled(self) -> str:
+        """How it is written so that it can be read in one way.
+
+        >>> Choice(Length(1_250_000), Unit.MM, "decimal comma").spelled
+        '1.25 mm'
+        """
+        if not isinstance(self.unit, Unit):
+            return self.words
+        size = (Decimal(self.length.nm) / Decimal(int(NM_PER_UNIT[self.unit]))).normalize()
+        return f"{size:f} {self.unit.value}"
+
 
 @dataclass(frozen=True, slots=True)
 class Asked:
@@ -60,6 +76,11 @@ class Asked:
     question: str
     choices: tuple[Choice, ...]
     outside: Length | None = None
+
+    @property
+    def in_words(self) -> str:
+        """The question, with spellings that answer it."""
+        return f"{self.question} Write {' or '.join(choice.spelled for choice in self.choices)}."
 
 
 _UNITS: dict[str, tuple[Unit, Fraction]] = {
@@ -94,6 +115,7 @@ def read_length(text: str, unit: Unit) -> Typed | Asked:
     Gives:   the length, or the question to ask where the text can mean two things.
     Refuses: Unreadable, with a sentence for the person.
     Rule:    lengths.typed.   Source: docs/trade: Reading typed text, common practice.
+    Three decimals are what metric sheets have: `79,970` mm is no part of 80 m.
     >>> read_length("53,32 mm", Unit.INCH)
     Typed(length=Length(nm=53320000), unit=<Unit.MM: 'mm'>, exact=True, how='as typed')
     """
@@ -107,7 +129,7 @@ def read_length(text: str, unit: Unit) -> Typed | Asked:
         return _ask_tenths(number_text, text)
     taken, factor = _UNITS[word] if word else (unit, Fraction(1))
     numbers = read_number(number_text, text)
-    if len(numbers) > 1:
+    if len(numbers) > 1 and abs(numbers[1] * factor) * NM_PER_UNIT[taken] <= LONGEST_PART.nm:
         return _ask_comma(numbers, taken, factor)
     return typed(numbers[0] * factor, taken, text)
 

@@ -22,6 +22,7 @@ from halfthou.looks.half_bearings import (
     OF_HALVES,
     OVERLAY,
     POLISHED,
+    ROD_KIND,
     SEAT,
     SEAT_LOOK,
     SHEARED,
@@ -45,7 +46,7 @@ from halfthou.looks.look import (
     kept,
     plain,
 )
-from halfthou.looks.oil import FILTER_LOOKS, OIL_LOOKS, SUPPLY_LOOKS
+from halfthou.looks.oil import ABRASIVE, FILTER_CUT, FILTER_LOOKS, OIL_LOOKS, SUPPLY_LOOKS
 from halfthou.looks.shared import CRACK_FOUND, CRACK_TEST_LOOK, CRANK_SUSPECT, PASSED
 from halfthou.looks.table import AllLooks, LookTwice
 

@@ -11,25 +11,32 @@ _A = Answer
 
 BEARING_LOOKS = (
     LookKind(
-        "rod and cap", name="Rods and caps by eye", where=_BEARINGS, minutes=5, on=("rod",), several=True,
+        "rod and cap", name="Rods and caps by eye", where=_BEARINGS, minutes=5,
+        opened_by="cap-rod-*.off", on=("rod",), several=True,
         how="Sides, small end, bolt seats, and a nail over the joint.",
         answers=(_A("sound"), _A("nicked"), _A("bolt seat damaged"), _A("bent to the eye"),
                  _A("cap steps", ("cap.step",))),
     ),
     LookKind(
-        "shell kind", name="Kind of half bearing", where=_BEARINGS, minutes=3,
+        "shell kind", name="Kind of the main half bearings", where=_BEARINGS, minutes=3, opened_by="half-*.out",
         how="Edge filed or numbers on the back; the parts list.",
         answers=(_A("two-layer soft"), _A("three-layer with overlay"), _A("coated"), _A("not known")),
     ),
     LookKind(
-        "bearings", name="Every half bearing graded", where=_BEARINGS, minutes=20, lost_by="wash.shells",
+        "rod shell kind", name="Kind of the rod half bearings", where=_BEARINGS, minutes=3, opened_by="half-*.out",
+        how="Edge filed or numbers on the back; the parts list.",
+        answers=(_A("two-layer soft"), _A("three-layer with overlay"), _A("coated"), _A("not known")),
+    ),
+    LookKind(
+        "bearings", name="Every half bearing graded", where=_BEARINGS, minutes=20,
+        opened_by="cap-*.off", lost_by="wash.shells",
         how="On the map, by keys, before they are wiped.",
         reads=("rods.all", "rods.one", "fatigue", "wiped.crown", "edges.opposite", "bands.middle", "back.polished",
                "shell.turned", "dirt.bedded", "scratches.sharp", "wear.by-form", "pits.acid", "uppers.fatigued",
                "mains.edge-alike", "bearings.even", "back.clean", "bearings.polished", "shells.two-layer"),
     ),
     LookKind(
-        "mains seen", name="Every main seen", where=_BEARINGS, minutes=25,
+        "mains seen", name="Every main seen", where=_BEARINGS, minutes=25, opened_by="cap-main-*.off",
         how="Every cap off, both halves graded.", reads=("sheds",),
     ),
     LookKind(
@@ -37,18 +44,20 @@ BEARING_LOOKS = (
         answers=(_A("plain steel"), _A("alloy steel"), _A("cast or nodular iron"), _A("not known")),
     ),
     LookKind(
-        "oil hole", name="Oil hole over its drilling", where=_BEARINGS, minutes=3, on=("half bearing",),
+        "oil hole", name="Oil hole over its drilling", where=_BEARINGS, minutes=3,
+        opened_by="half-*.out", on=("half bearing",),
         answers=(_A("in line", ("hole.in-line",)), _A("not over the drilling", ("hole.covered",))),
     ),
     LookKind(
-        "bands", name="Bands on the mains", where=_BEARINGS, minutes=10, lost_by="wash.shells", several=True,
+        "bands", name="Bands on the mains", where=_BEARINGS, minutes=10,
+        opened_by="cap-main-*.off", lost_by="wash.shells", several=True,
         answers=(_A("bands or scallops in several", ("bands.scallops",)),
                  _A("growing towards the middle", ("bands.middle",)),
                  _A("one end of a main shiny", ("main.shiny-end",)), _A("a cap shifted", ("cap.shifted",)),
                  _A("even", ("bearings.even",), ("bands.scallops", "bands.middle", "main.shiny-end"))),
     ),
     LookKind(
-        "shell marks", name="Numbers on the backs", where=_BEARINGS, minutes=10,
+        "shell marks", name="Numbers on the backs", where=_BEARINGS, minutes=10, opened_by="half-*.out",
         answers=(_A("right for their place", ("marks.right",), ("marks.wrong",)), _A("wrong", ("marks.wrong",))),
     ),
     LookKind(
@@ -57,51 +66,57 @@ BEARING_LOOKS = (
                  _A("stretched", ("bolts.stretched",))),
     ),
     LookKind(
-        "break", name="Where the break starts", where=_BEARINGS, minutes=10,
+        "break", name="Where the break starts", where=_BEARINGS, minutes=10, opened_by="crank.out",
         how="The crank's, by its beach marks and a lens.",
         answers=(_A("at a fillet", ("break.fillet",)), _A("somewhere else", (), ("break.fillet",))),
     ),
     LookKind(
         "every pair", name="Every rod with its cap: numbers, joint, size", where=_BEARINGS, minutes=40,
+        opened_by="cap-rod-*.off",
         how="Numbers read, a nail over the joint, then the housing measured.",
         answers=(_A("agree, no step at any", ("caps.agree",), ("numbers.disagree", "cap.step")),
                  _A("numbers disagree", ("numbers.disagree",)), _A("a step at a joint", ("cap.step",))),
     ),
     LookKind(
         "heat tests", name="What got hot: hardness, crack test, size", where=_BEARINGS, minutes=60,
+        opened_by="rod-*.out",
         how="By a certified inspector; then the size. New half bearings clear nothing.",
         answers=(_A("hard, no crack, to size", ("rods.tested",)), _A("soft or cracked")),
     ),
     LookKind(
-        "tunnel", name="Tunnel, caps torqued", where=_BEARINGS, minutes=40, how="Bar, or bore sizes at every main.",
+        "tunnel", name="Tunnel, caps torqued", where=_BEARINGS, minutes=40,
+        opened_by="crank.out", how="Bar, or bore sizes at every main.",
         answers=(_A("in line", ("line.good",), ("line.out",)), _A("out of line", ("line.out",))),
     ),
     LookKind(
-        "rod straight", name="Rods on the fixture", where=_BEARINGS, minutes=40, on=("rod",),
+        "rod straight", name="Rods on the fixture", where=_BEARINGS, minutes=40, opened_by="rod-*.out", on=("rod",),
         answers=(_A("straight", ("rod.straight",), ("rod.bent",)), _A("bent or twisted", ("rod.bent",))),
     ),
     LookKind(
-        "clearance seen", name="Oil clearance as built", where=_BEARINGS, minutes=30,
+        "clearance seen", name="Oil clearance as built", where=_BEARINGS, minutes=30, opened_by="cap-*.off",
         how="At the bench by size of both; or said so on the build sheet.",
         answers=(_A("too small", ("clearance.small",)),
                  _A("within", ("clearance.within",), ("clearance.small", "clearance.large"))),
         reads=("clearance.large",),
     ),
     LookKind(
-        "sizes", name="Journals and housings measured", where=_BEARINGS, minutes=60, how="At the bench.",
+        "sizes", name="Journals and housings measured", where=_BEARINGS, minutes=60,
+        opened_by="cap-*.off", how="At the bench.",
         reads=("form.beyond", "form.within", "housing.beyond", "housing.within"),
     ),
 )  # fmt: skip
 
 DRIVE_LOOKS = (
     LookKind(
-        "bell housing", name="Bell housing, flywheel, damper", where=_DRIVE, minutes=15, several=True,
+        "bell housing", name="Bell housing, flywheel, damper", where=_DRIVE, minutes=15,
+        opened_by="gearbox.off", several=True,
         answers=(_A("bolts loose or a hole empty", ("bell.loose",)), _A("dowel missing", ("dowel.missing",)),
                  _A("damper rubber moved", ("bell.loose",)), _A("pilot worn"), _A("ring gear chipped"),
         _A("all tight", (), ("bell.loose", "dowel.missing"))),
     ),
     LookKind(
-        "thrust", name="Thrust halves and faces", where=_DRIVE, minutes=5, lost_by="wash.shells",
+        "thrust", name="Thrust halves and faces", where=_DRIVE, minutes=5,
+        opened_by="cap-main-*.off", lost_by="wash.shells",
         on=("main cap",), at_thrust=True,
         how="At the main that carries them. Front is the end away from the flywheel.",
         answers=(_A("even", (), ("thrust.one-face", "thrust.both-blued")),
@@ -119,11 +134,12 @@ DRIVE_LOOKS = (
                  _A("none", ("float.nil",))),
     ),
     LookKind(
-        "clutch", name="Clutch or converter", where=_DRIVE, minutes=15,
+        "clutch", name="Clutch or converter", where=_DRIVE, minutes=15, opened_by="gearbox.off",
         answers=(_A("a fault found", ("clutch.fault",)), _A("good", (), ("clutch.fault",))),
     ),
     LookKind(
-        "timing drive", name="Chain, belt, wheels, guides", where=_DRIVE, minutes=15, several=True,
+        "timing drive", name="Chain, belt, wheels, guides", where=_DRIVE, minutes=15,
+        opened_by="front-cover.off", several=True,
         answers=(_A("whole and in time", ("timing.whole",), ("timing.broken", "links.marked")),
                  _A("broken or jumped", ("timing.broken",)),
                  _A("links marked all along", ("links.marked",)), _A("guides worn", ("chain.worn",)),
@@ -147,7 +163,7 @@ TOP_LOOKS = (
         answers=(_A("good", ("nozzle.good",), ("nozzle.bad",)), _A("one bad", ("nozzle.bad",))),
     ),
     LookKind(
-        "rings", name="Rings", where=_TOP, minutes=5, on=("piston",), several=True,
+        "rings", name="Rings", where=_TOP, minutes=5, opened_by="rod-*.out", on=("piston",), several=True,
         answers=(_A("free", ("rings.free",), ("rings.stuck", "rings.packed")),
                  _A("oil ring stuck", ("rings.stuck",)),
                  _A("packed fast with carbon", ("rings.packed", "rings.stuck")),
@@ -156,30 +172,34 @@ TOP_LOOKS = (
                  *kept("gaps in line", "kinds mixed", "wrong way up", "worn sharp")),
     ),
     LookKind(
-        "deposit line", name="Deposit line of each bore", where=_TOP, minutes=5, on=("piston",),
+        "deposit line", name="Deposit line of each bore", where=_TOP, minutes=5,
+        opened_by="head*.off", on=("piston",),
         lost_by="wash.heads",
         how="From the deck down to the line, before it is wiped.", answers=(_A(AMOUNT_ONLY, asks=Asks.HEIGHT),),
     ),
     LookKind(
-        "gaps", name="Ring gaps measured", where=_TOP, minutes=30, how="At the bench.",
+        "gaps", name="Ring gaps measured", where=_TOP, minutes=30, opened_by="rod-*.out", how="At the bench.",
         reads=("gap.small", "gap.within")),
     LookKind(
-        "bore form", name="Bores gauged, plate on", where=_TOP, minutes=40, how="At the bench.",
+        "bore form", name="Bores gauged, plate on", where=_TOP, minutes=40,
+        opened_by="rod-*.out", how="At the bench.",
     reads=("bore.beyond", "bore.within")),
     LookKind(
-        "piston size", name="Pistons measured", where=_TOP, minutes=30, how="At the bench.",
+        "piston size", name="Pistons measured", where=_TOP, minutes=30, opened_by="rod-*.out", how="At the bench.",
     reads=("piston.tight", "piston.within")),
     LookKind(
-        "guides", name="Valve guides", where=_TOP, minutes=30,
+        "guides", name="Valve guides", where=_TOP, minutes=30, opened_by="valve-*.out",
         answers=(_A("within", ("guides.within",), ("guides.beyond",)),
         _A("beyond", ("guides.beyond",))),
     ),
     LookKind(
-        "ports", name="Ports", where=_TOP, minutes=5, lost_by="wash.heads", answers=(_A("wet", ("ports.wet",)),
+        "ports", name="Ports", where=_TOP, minutes=5,
+        opened_by="head*.off", lost_by="wash.heads", answers=(_A("wet", ("ports.wet",)),
         _A("dry", (), ("ports.wet",))),
     ),
     LookKind(
-        "gasket", name="Head gasket, before it is thrown away", where=_TOP, minutes=5, lost_by="wash.heads",
+        "gasket", name="Head gasket, before it is thrown away", where=_TOP, minutes=5,
+        opened_by="head*.off", lost_by="wash.heads",
         answers=(_A("burn track between bores", ("burn.track",)), _A("burn track to water", ("burn.track",)),
                  _A("burn track to an oil way", ("burn.track",)),
                  _A("fire ring squashed", ("ring.squashed",)), _A("corroded"),
@@ -188,6 +208,7 @@ TOP_LOOKS = (
     ),
     LookKind(
         "deck flat", name="Deck and head: straightedge, then pressed", where=_TOP, minutes=30,
+        opened_by="head*.off",
         answers=(_A("flat, no track, test holds", ("deck.sound",), ("burn.track",)), _A("flat", (), ("deck.out",)),
                  _A("out of flat", ("deck.out",))),
     ),
@@ -207,19 +228,21 @@ TOP_LOOKS = (
         _A("no", (), ("deck.work",))),
     ),
     LookKind(
-        "rod lengths", name="Rod lengths and pin heights", where=_TOP, minutes=40,
+        "rod lengths", name="Rod lengths and pin heights", where=_TOP, minutes=40, opened_by="rod-*.out",
         answers=(_A("all equal", ("lengths.equal",), ("lengths.differ",)), _A("one differs", ("lengths.differ",))),
     ),
     LookKind(
-        "castings", name="Casting numbers", where=_TOP, minutes=5, answers=(_A("one differs", ("casting.differs",)),
+        "castings", name="Casting numbers", where=_TOP, minutes=5,
+        opened_by="rod-*.out", answers=(_A("one differs", ("casting.differs",)),
         _A("all alike", (), ("casting.differs",))),
     ),
     LookKind(
-        "liners", name="Liners and their seals", where=_TOP, minutes=15, lost_by="wash.block",
+        "liners", name="Liners and their seals", where=_TOP, minutes=15,
+        opened_by="rod-*.out", lost_by="wash.block",
         answers=(_A("dropped, corroded or a seal pitted", ("liner.bad",)), _A("sound", (), ("liner.bad",))),
     ),
     LookKind(
-        "valves whole", name="Every valve, keeper and spring", where=_TOP, minutes=10,
+        "valves whole", name="Every valve, keeper and spring", where=_TOP, minutes=10, opened_by="head*.off",
         answers=(_A("all whole, in their places", ("valves.whole",), ("valve.dropped", "keeper.broken")),
                  _A("a head or stem in a cylinder", ("valve.dropped",)),
                  _A("a keeper, spring or guide broken", ("keeper.broken",))),
@@ -231,7 +254,7 @@ TOP_LOOKS = (
                  _A("nothing came out", (), ("liquid.out",))),
     ),
     LookKind(
-        "crowns at top", name="Crowns at the top, their heights", where=_TOP, minutes=20,
+        "crowns at top", name="Crowns at the top, their heights", where=_TOP, minutes=20, opened_by="head*.off",
         answers=(_A("one lower", ("crown.lower",)), _A("all alike", ("crowns.alike",), ("crown.lower",))),
     ),
     LookKind(

@@ -11,7 +11,8 @@ from halfthou.looks.look import GOOD, KEPT, Answer, Echo, LookKind, kept
 from halfthou.looks.shared import CRANK_SUSPECT
 
 OVERLAY, WEAR, BACK, SEAT = "overlay", "wear", "back", "seat"
-KIND = "shell kind"
+#: Which kind the half bearings are, of the mains and of the rods. Before they were told apart the first was both.
+KIND, ROD_KIND = "shell kind", "rod shell kind"
 
 
 class Grade(Document):

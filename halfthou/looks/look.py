@@ -23,12 +23,13 @@ class Where(StrEnum):
 
 class Asks(Enum):
     """What has to be said beside an answer: how deep it is, which step is claimed, how far it was out, how high it
-    lies."""
+    lies; what is asked of debris."""
 
     DEPTH = "depth"
     STEP = "step"
     MEASURED = "measured"
     HEIGHT = "height"
+    DEBRIS = "debris"
 
 
 class Echo(NamedTuple):
@@ -51,7 +52,8 @@ class Answer:
 
     What it `does` to the part it is of is what a verdict reads. `echoes` are what it says of other parts. `asks` is
     what has to be said beside it. One that `ends` a fault, as a test that is passed, counts over every answer given
-    before it.
+    before it. A `former` answer is read for ever and offered no more. `magnetic` is what a magnet must do where
+    debris is so, None where it may do either.
     """
 
     text: str
@@ -61,6 +63,8 @@ class Answer:
     does: tuple[Effect, ...] = ()
     asks: Asks | None = None
     ends: bool = False
+    former: bool = False
+    magnetic: bool | None = None
 
     @property
     def fault(self) -> bool:
@@ -117,12 +121,12 @@ class LookKind:
     at the `bench` stands there under its id, beside the part in hand.
 
     `minutes` is what it takes, `harm` what it spoils, as minutes of work. `lost_by` is the step of the strip that
-    destroys what it is of. `how` says how it is taken; `amount` what is asked for where an answer is measured.
-    `reads` are signs that the bench's readings answer and no key here does. `several` says that more than one
-    answer may stand, `at_thrust` that it is taken only where the crank's thrust is taken. `worse` ranks its answers
-    from good to bad where two people differ; where it says nothing, they stand in that order where the bench asks
-    it, and the later counts elsewhere. A `test` is more than eye and nail: something is pressed, moved, struck or
-    indicated.
+    destroys what it is of; `opened_by`, as a pattern, the steps of which any lays it bare. `how` says how it is
+    taken, `amount` what is asked for where an answer is measured. `reads` are signs that the bench's readings
+    answer and no key here does. `several` says that more than one answer may stand, `at_thrust` that it is taken
+    only where the crank's thrust is taken. `worse` ranks its answers from good to bad where two people differ;
+    where it says nothing, they stand in that order where the bench asks it, and the later counts elsewhere. A
+    `test` is more than eye and nail: something is pressed, moved, struck or indicated.
     """
 
     key: str
@@ -135,6 +139,7 @@ class LookKind:
     how: str = ""
     harm: int = 0
     lost_by: str = ""
+    opened_by: str = ""
     amount: str = ""
     reads: tuple[str, ...] = ()
     several: bool = False
@@ -156,6 +161,11 @@ class LookKind:
     def texts(self) -> tuple[str, ...]:
         """Its answers in words."""
         return tuple(answer.text for answer in self.answers)
+
+    @property
+    def offered(self) -> tuple[str, ...]:
+        """The answers that are offered."""
+        return tuple(answer.text for answer in self.answers if not answer.former)
 
     @property
     def signs(self) -> tuple[str, ...]:

@@ -3,7 +3,7 @@ common practice; minutes are judgement."""
 
 from __future__ import annotations
 
-from halfthou.looks.look import Answer, LookKind, Where, plain
+from halfthou.looks.look import Answer, Asks, LookKind, Where, plain
 
 _OIL, _SUPPLY, _FILTER = Where.OIL, Where.SUPPLY, Where.FILTER
 _A = Answer
@@ -17,7 +17,7 @@ OIL_LOOKS = (
         "level", name="Oil level on arrival", where=_OIL, minutes=3, lost_by="oil.drained",
         how="By the stick, level, after standing.",
         answers=(_A("low or none", ("level.low",)), _A("right", ("level.right",), ("level.low",)),
-                 _A("over", ("level.right",), ("level.low",)),
+                 _A("over", ("level.right", "level.over"), ("level.low",)),
                  _A("said to be right", ("level.said-right",))),
     ),
     LookKind(
@@ -30,11 +30,13 @@ OIL_LOOKS = (
         answers=(_A("black, varnish inside", ("oil.black",)),
                  _A("clean", ("inside.clean",), ("oil.black", "oil.milky")),
                  _A("milky", ("oil.milky",)), _A("smells of fuel", ("fuel.smell",)), _A("foaming", ("foaming",)),
-                 _A("thick"), _A("glitter in it", ("bearings.gone",)), _A("water under it", ("oil.milky",)),
+                 _A("thick", ("oil.thick",)), _A("glitter in it", ("bearings.gone",)),
+                 _A("water under it", ("oil.milky",)),
                  _A("the wrong kind", ("oil.can-wrong",))),
     ),
     LookKind(
-        "sludge", name="Small oil ways, for sludge", where=_OIL, minutes=30, lost_by="wash.block",
+        "sludge", name="Small oil ways, for sludge", where=_OIL, minutes=30,
+        opened_by="pan.off", lost_by="wash.block",
         how="Screen, drains, rocker shaft, relief: what blocks a way, and what it is.",
         answers=(_A("sludge or varnish blocks a way", ("sludge.blocks", "oil.black")),
                  _A("ways open", (), ("sludge.blocks",))),
@@ -52,8 +54,10 @@ OIL_LOOKS = (
     LookKind(
         "earlier hands", name="Earlier hands", where=_OIL, minutes=5, several=True, lost_by="stand.washed",
         how="All round, before it is washed.",
-        answers=(_A("foreign sealant"), _A("shreds of silicone", ("debris.carbon",)), _A("torque paint"),
-                 _A("a repaired thread"), _A("a part from another maker"), _A("a part missing"), _A("mixed bolts"),
+        answers=(_A("foreign sealant", ("sealant.foreign",)),
+                 _A("shreds of silicone", ("debris.carbon", "sealant.foreign")), _A("torque paint"),
+                 _A("a repaired thread"), _A("a part from another maker"), _A("a part missing"),
+                 _A("mixed bolts", ("bolts.mixed",)),
                  _A("fresh paint"), _A("nobody was in it")),
     ),
     LookKind(
@@ -113,67 +117,100 @@ OIL_LOOKS = (
     ),
 )  # fmt: skip
 
+#: How a filter was cut, and the way that makes metal of its own: what is found in it then counts less.
+FILTER_CUT, ABRASIVE = "filter cut", "with a saw or disc"
+#: What lies in pan and valleys beside carbon and sealant: how much, how large and of which colour is asked.
+_DEBRIS = (
+    _A("copper or bronze flakes", ("bearings.gone",), asks=Asks.DEBRIS, magnetic=False),
+    _A("bright flakes, not magnetic", ("metal.found",), asks=Asks.DEBRIS, magnetic=False),
+    _A("grey paste", ("bearings.gone",), asks=Asks.DEBRIS),
+    _A("steel curls or abrasive", ("curls",), asks=Asks.DEBRIS),
+    _A("needles", ("metal.found", "metal.needles"), asks=Asks.DEBRIS),
+    _A("chips", ("metal.found",), asks=Asks.DEBRIS),
+    _A("a fragment nobody knows", ("metal.found",), asks=Asks.DEBRIS),
+)
+
 SUPPLY_LOOKS = (
     LookKind(
-        "dry beyond", name="Dry places beyond the pump", where=_SUPPLY, minutes=10, lost_by="wash.block",
+        "dry beyond", name="Dry places beyond the pump", where=_SUPPLY, minutes=10,
+        opened_by="covers.off", lost_by="wash.block",
         how="Cam, mains and rods, seen or told, within the first minutes after it was opened.",
         answers=(_A("pump and ways dry since it was opened", ("dry.first-start", "pump.dry")),
                  _A("oil everywhere", (), ("dry.first-start", "cam.dry"))),
     ),
     LookKind(
-        "in the screen", name="What lay in screen and pan", where=_SUPPLY, minutes=10,
+        "in the screen", name="What lay in screen and pan", where=_SUPPLY, minutes=10, opened_by="pan.off",
         lost_by="wash.pan", several=True,
         how="Strained through white cloth, sorted, a magnet over it.",
-        answers=(_A("carbon", ("debris.carbon",)), _A("sealant", ("debris.carbon",)),
-                 _A("copper or bronze flakes", ("bearings.gone",)),
-                 _A("bright flakes, not magnetic", ("metal.found",)), _A("grey paste", ("bearings.gone",)),
-                 _A("steel curls or abrasive", ("curls",)), _A("needles or chips", ("metal.found",)), _A("fibres"),
-                 _A("a fragment nobody knows", ("metal.found",)),
-                 _A("nothing", (), ("debris.carbon", "curls", "bearings.gone"))),
+        answers=(_A("carbon", ("debris.carbon",)), _A("sealant", ("debris.carbon", "sealant.foreign")),
+                 *_DEBRIS, _A("fibres", ("fibres",)),
+                 _A("needles or chips", ("metal.found",), former=True),
+                 _A("nothing", (), ("debris.carbon", "curls", "bearings.gone", "fibres"))),
     ),
     LookKind(
-        "push rod tips", name="Push rod tips", where=_SUPPLY, minutes=5, lost_by="wash.heads",
+        "in the valleys", name="What lay in valleys and drains", where=_SUPPLY, minutes=10,
+        opened_by="covers.off", lost_by="wash.block", several=True,
+        how="Wiped out on white cloth, sorted, a magnet over it.",
+        answers=(*_DEBRIS, _A("nothing", (), ("curls",))),
+    ),
+    LookKind(
+        "push rod tips", name="Push rod tips", where=_SUPPLY, minutes=5,
+        opened_by="covers.off", lost_by="wash.heads",
         answers=(_A("some dull", ("tips.some",)), _A("all bright", (), ("tips.some",)),
                  _A("all dull", ("cam.dry",)), _A("bent"), _A("out of order")),
     ),
     LookKind(
-        "insert", name="Filter, insert and bypass", where=_SUPPLY, minutes=5, lost_by="wash.filter",
+        "insert", name="Filter, insert and bypass", where=_SUPPLY, minutes=5,
+        opened_by="filter.off", lost_by="wash.filter",
         answers=(_A("right", ("insert.right",), ("insert.missing",)), _A("insert missing", ("insert.missing",)),
                  _A("out of place", ("insert.missing",)), _A("wrong filter", ("insert.missing",))),
     ),
     LookKind(
-        "drilling", name="Oil drillings, before they are flushed", where=_SUPPLY, minutes=20, lost_by="wash.block",
+        "drilling", name="Oil drillings, before they are flushed", where=_SUPPLY, minutes=20,
+        opened_by="cap-rod-*.off", lost_by="wash.block",
         on=("rod",), how="Air, then wire, then light, pin by pin.",
         answers=(_A("air passes freely", ("drilling.clear",), ("drilling.blocked",)),
                  _A("blocked", ("drilling.blocked",))),
     ),
     LookKind(
-        "cam and followers", name="Cam lobes and followers", where=_SUPPLY, minutes=10, several=True,
+        "cam and followers", name="Cam lobes and followers", where=_SUPPLY, minutes=10,
+        opened_by="follower-*.out", several=True,
         answers=(_A("sound", ("cam.sound",), ("cam.bad",)),
                  *(_A(text, ("cam.bad",)) for text in ("a lobe flat", "pitted", "a nail catches"))),
     ),
     LookKind(
-        "cam dry", name="Cam, rockers, turbo", where=_SUPPLY, minutes=10,
+        "cam dry", name="Cam, rockers, turbo", where=_SUPPLY, minutes=10, opened_by="covers.off",
         answers=(_A("ran dry", ("cam.dry",)), _A("oiled", (), ("cam.dry",))),
     ),
 )  # fmt: skip
 
 FILTER_LOOKS = (
     LookKind(
-        "filter", name="Filter cut open", where=_FILTER, minutes=20, harm=2, lost_by="wash.filter", several=True,
+        "filter", name="Filter cut open", where=_FILTER, minutes=20,
+        opened_by="filter.off", harm=2, lost_by="wash.filter", several=True,
         how="Cut without making swarf; pleats pressed on white paper; a magnet over it.",
-        answers=(_A("clean", (), ("bearings.gone",)), _A("copper or bronze", ("bearings.gone",)),
-                 _A("steel or iron", ("metal.found",)), _A("bright flakes, not magnetic", ("metal.found",)),
+        answers=(_A("clean", (), ("bearings.gone",)),
+                 _A("copper or bronze", ("bearings.gone",), asks=Asks.DEBRIS, magnetic=False),
+                 _A("steel or iron", ("metal.found", "metal.iron"), asks=Asks.DEBRIS, magnetic=True),
+                 _A("bright flakes, not magnetic", ("metal.found",), asks=Asks.DEBRIS, magnetic=False),
+                 _A("needles", ("metal.found", "metal.needles"), asks=Asks.DEBRIS),
                  _A("carbon", ("debris.carbon",)), _A("coated"), _A("pleats full"),
-                 _A("cut with an abrasive"),
+                 _A("cut with an abrasive", former=True),
                  _A("collapsed", ("insert.missing",))),
     ),
     LookKind(
-        "dirt", name="Dirt past the filter", where=_FILTER, minutes=10, lost_by="wash.block",
+        FILTER_CUT, name="How the filter was cut", where=_FILTER, minutes=2, opened_by="filter.off",
+        how="A saw or a disc makes metal of its own.",
+        answers=(_A("with a cutter, no swarf"), _A(ABRASIVE)),
+    ),
+    LookKind(
+        "dirt", name="Dirt past the filter", where=_FILTER, minutes=10,
+        opened_by="gallery-plugs.out", lost_by="wash.block",
         answers=(_A("found in the gallery", ("dirt.in-oil",)), _A("none", (), ("dirt.in-oil",))),
     ),
     LookKind(
-        "behind plugs", name="Galleries, plugs out", where=_FILTER, minutes=20, lost_by="wash.block",
+        "behind plugs", name="Galleries, plugs out", where=_FILTER, minutes=20,
+        opened_by="gallery-plugs.out", lost_by="wash.block",
         how="What lies behind a plug that only a build opens.",
         answers=(_A("chips or blasting grit", ("chips.behind-plug", "dirt.in-oil")),
                  _A("clean", (), ("chips.behind-plug",))),
@@ -193,7 +230,7 @@ FILTER_LOOKS = (
                  _A("no part that broke before", ("fragment.no-match",), ("fragment.matches-old",))),
     ),
     LookKind(
-        "sheds", name="Does anything shed metal now", where=_FILTER, minutes=15,
+        "sheds", name="Does anything shed metal now", where=_FILTER, minutes=15, opened_by="cap-*.off",
         how="Every half bearing, thrust face and follower seen.",
         answers=(_A("nothing, all seen", ("nothing.sheds",)),
                  _A("a bearing sheds", ("sheds",), ("nothing.sheds",))),

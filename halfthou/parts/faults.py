@@ -101,6 +101,8 @@ def faults_of_seen(seen: Seen, engine: Engine) -> Iterator[str]:
         yield "give the height of the deposit line, from the deck"
     if seen.by_one_key and not _by_one_key(seen, engine):
         yield "one key says that eye and nail find nothing, of one part: say by itself what else was seen"
+    if seen.debris is not None and (answer is None or answer.asks is not Asks.DEBRIS):
+        yield "how much, how large and of which colour is said of debris only"
     if seen.arc is not None and seen.look not in OF_HALVES:
         yield "a worn place is drawn into a half bearing only"
 

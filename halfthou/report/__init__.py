@@ -1,7 +1,7 @@
 """The assessment as documents: what was found and decided, ready to be shown, printed or read by a program."""
 
 from halfthou.report.budget import budgets_shown
-from halfthou.report.cause import NO_CAUSE, CauseBrief
+from halfthou.report.cause import NO_CAUSE, CauseBrief, OpenAtGate, OpenKind
 from halfthou.report.documents import (
     Assessment,
     BudgetShown,
@@ -22,8 +22,10 @@ from halfthou.report.documents import (
 )
 from halfthou.report.doubts import doubts_of
 from halfthou.report.figures import figures_shown, warmth_of
+from halfthou.report.letterhead import NO_LETTERHEAD, Letterhead
 from halfthou.report.part import Told, told
 from halfthou.report.scale import graduations
 from halfthou.report.signed import SHAPE, read_signed, shape_of
 from halfthou.report.spots import feature_report, spots_asked
 from halfthou.report.stations import stations_of
+from halfthou.report.waits import DECISION

@@ -2,19 +2,44 @@
 
 from __future__ import annotations
 
+from enum import StrEnum
+
 from halfthou.jobs import Document
+
+
+class OpenKind(StrEnum):
+    """What of the cause is open: it is not found, not removed, another is likely too, what made it is not known, or
+    metal lies in a part."""
+
+    NOT_FOUND = "not found"
+    NOT_REMOVED = "not removed"
+    LIKELY_TOO = "likely too"
+    WHY = "what made it"
+    METAL = "metal"
+
+
+class OpenAtGate(Document):
+    """One thing that is not settled when the engine is to be closed up, by a lasting key; `part` is where metal
+    lies. Sheets signed before it had a kind are read as they were."""
+
+    key: str
+    kind: OpenKind = OpenKind.NOT_FOUND
+    words: str
+    part: str = ""
 
 
 class CauseBrief(Document):
     """The cause in a few words. `asked` says that this job has a failure to explain, `open` that signing wants
-    words for it; `leaders` are the proved and likely causes, `unexplained` what nothing explains, `contaminated`
-    how much of what metal went through is not dealt with."""
+    words for it, for each of `items`; `leaders` are the proved and likely causes, `unexplained` what nothing
+    explains, `contaminated` how much of what metal went through is not dealt with. `signed_for` are the words that
+    answered for what was open, a line to each."""
 
     asked: bool = False
     open: bool = False
     words: str = ""
     found: tuple[str, ...] = ()
     removed: tuple[str, ...] = ()
+    items: tuple[OpenAtGate, ...] = ()
     leaders: tuple[str, ...] = ()
     unexplained: tuple[str, ...] = ()
     contaminated: int = 0

@@ -3,6 +3,7 @@
 from halfthou.strip.before_bench import NOTHING, BeforeBench, before_bench
 from halfthou.strip.fasteners import renew_because, stretch_called, stretch_when_tight
 from halfthou.strip.faults import faults_of_strip
+from halfthou.strip.laid_bare import laid_bare, lies_bare
 from halfthou.strip.marks import caps_seen, disagreements, fault_of_mark, mark_findings, same_mark, stepped
 from halfthou.strip.open_ends import EndKind, open_ends, still_open
 from halfthou.strip.places import places_off

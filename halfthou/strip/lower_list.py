@@ -85,15 +85,7 @@ def _rod(n: int) -> Iterator[StripStep]:
         joint=True,
         hint="Note the force it needs; a cap that steps against its rod is not that rod's cap.",
     )
-    for half in ("lower", "upper"):
-        yield StripStep(
-            id=f"half-rod-{n}-{half}.out",
-            section=RODS,
-            minutes=2,
-            takes=(f"half-rod-{n}-{half}",),
-            text=f"Half bearing {half} of rod {n} out, its back marked, not wiped",
-            marks=(f"half-rod-{n}-{half}",),
-        )
+    yield _rod_half(n, "lower", f"{cap}.off")
     yield StripStep(
         id=f"{rod}.out",
         section=RODS,
@@ -101,6 +93,20 @@ def _rod(n: int) -> Iterator[StripStep]:
         minutes=6,
         takes=(rod, piston),
         before=(f"{cap}.off",),
+    )
+    yield _rod_half(n, "upper", f"{rod}.out")
+
+
+def _rod_half(n: int, half: str, before: str) -> StripStep:
+    """The lower half lies in the cap, the upper in the rod: it is reached once the rod is out."""
+    return StripStep(
+        id=f"half-rod-{n}-{half}.out",
+        section=RODS,
+        minutes=2,
+        takes=(f"half-rod-{n}-{half}",),
+        text=f"Half bearing {half} of rod {n} out, its back marked, not wiped",
+        marks=(f"half-rod-{n}-{half}",),
+        before=(before,),
     )
 
 
@@ -156,7 +162,7 @@ def mains(layout: Layout) -> Iterator[StripStep]:
     for n in _from_the_ends(numbers):
         yield from _main_cap(n)
         if washers and layout.thrust_main == f"M{n}":
-            yield _washers("lower")
+            yield _washers("lower", f"cap-main-{n}.off")
     yield StripStep(
         id="crank.out",
         section=CRANK,
@@ -167,9 +173,9 @@ def mains(layout: Layout) -> Iterator[StripStep]:
         before=("drive.off", *(f"cap-main-{n}.off" for n in numbers)),
     )
     if washers:
-        yield _washers("upper")
+        yield _washers("upper", "crank.out")
     for n in numbers:
-        yield _main_half(n, "upper")
+        yield _main_half(n, "upper", "crank.out")
 
 
 def _main_cap(n: str) -> Iterator[StripStep]:
@@ -182,10 +188,10 @@ def _main_cap(n: str) -> Iterator[StripStep]:
         takes=(f"cap-main-{n}",),
         hint="Let all of them go in turns, from the ends to the middle.",
     )
-    yield _main_half(n, "lower")
+    yield _main_half(n, "lower", f"cap-main-{n}.off")
 
 
-def _washers(half: str) -> StripStep:
+def _washers(half: str, before: str) -> StripStep:
     places = tuple(f"washer-{face}-{half}" for face in ("front", "rear"))
     return StripStep(
         id=f"washers-{half}.out",
@@ -193,12 +199,13 @@ def _washers(half: str) -> StripStep:
         minutes=3,
         takes=places,
         marks=places,
+        before=(before,),
         text=f"Thrust washers, {half}, out, each marked with its face",
         hint="Grooves face the crank. Front and rear are kept apart: one face alone tells of the clutch.",
     )
 
 
-def _main_half(n: str, half: str) -> StripStep:
+def _main_half(n: str, half: str, before: str) -> StripStep:
     return StripStep(
         id=f"half-main-{n}-{half}.out",
         section=CRANK,
@@ -206,6 +213,7 @@ def _main_half(n: str, half: str) -> StripStep:
         takes=(f"half-main-{n}-{half}",),
         text=f"Half bearing {half} of main {n} out, its back marked, not wiped",
         marks=(f"half-main-{n}-{half}",),
+        before=(before,),
     )
 
 

@@ -31,6 +31,8 @@ class StripStepShown(Document):
     marks: tuple[str, ...]
     done: str
     there: bool
+    off_already: bool
+    because: str
     felt: tuple[Felt, ...]
     by: str
     at: datetime | None
@@ -121,7 +123,7 @@ def looks_of(job: Job) -> LooksReport:
 
 
 def _step(strip: Strip, step: StripStep) -> StripStepShown:
-    done, rows = strip.done.get(step.id), strip.looks.rows
+    done = strip.done.get(step.id)
     return StripStepShown(
         id=step.id,
         section=step.section,
@@ -136,12 +138,14 @@ def _step(strip: Strip, step: StripStep) -> StripStepShown:
         marks=step.marks,
         done="" if done is None else done.id,
         there=done is None or done.there,
+        off_already=done is not None and done.off_already,
+        because="" if done is None else done.because,
         felt=() if done is None else done.felt,
         by="" if done is None else done.by,
         at=None if done is None else done.at,
         unmarked=() if done is not None else tuple(place.id for place in strip.unmarked(step)),
-        unseen=() if done is not None else tuple(rows[key].name for key in strip.unseen(step)),
-        first=() if done is not None else tuple(other.text for other in strip.not_before(step)),
+        unseen=() if done is not None else strip.unseen(step),
+        first=() if done is not None else tuple(other.text for other in strip.held_by(step)),
     )
 
 

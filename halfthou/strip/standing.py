@@ -10,13 +10,11 @@ from functools import cached_property
 from halfthou.engines import MARKED_FIRST, Place
 from halfthou.first_look import Looks
 from halfthou.jobs import Job, OperationKind, StepDone
+from halfthou.strip.destroyed import unseen_before
 from halfthou.strip.marks import Marks, marks_of
 from halfthou.strip.places import places_off
 from halfthou.strip.step import WASH, StripStep
 from halfthou.strip.steps import steps_by_id, strip_list
-
-#: A look this unlikely to end the job is not asked for before a step destroys it. Source: common practice.
-WORTH_ASKING = 10
 
 
 @dataclass(frozen=True)
@@ -94,20 +92,17 @@ class Strip:
         )
 
     def unseen(self, step: StripStep) -> tuple[str, ...]:
-        """The looks that a step destroys, that were not taken and that are worth their time after this complaint.
+        """The looks, by name, that a step destroys and that are to be taken before it.
 
         Rule:    looks.destroyed.
         """
-        looks = self.looks
-        open_now = {row.key: row for row in looks.left}
-        return tuple(
-            key
-            for key in step.destroys
-            if key in open_now and (looks.percent(open_now[key]) >= WORTH_ASKING or step.id.startswith("wash."))
-        )
+        return unseen_before(self.job, self.looks, step)
 
-    def not_before(self, step: StripStep) -> tuple[StripStep, ...]:
-        """The steps that should be done before this one and are not."""
+    def held_by(self, step: StripStep) -> tuple[StripStep, ...]:
+        """The steps that hold this one and are not done: a cover still on, a rod still in.
+
+        Rule:    strip.held.
+        """
         return tuple(self.by_id[name] for name in step.before if name not in self.done)
 
     @cached_property
@@ -129,6 +124,6 @@ class Strip:
     @cached_property
     def minutes(self) -> tuple[int, int]:
         """Minutes of the steps that are done, and of those that are left."""
-        done = sum(step.minutes for step in self.steps if step.id in self.done and self.done[step.id].there)
+        done = sum(step.minutes for step in self.steps if (one := self.done.get(step.id)) and one.worked)
         left = sum(step.minutes for step in self.steps if step.id not in self.done)
         return done, left

@@ -8,10 +8,13 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from playwright.sync_api import Page
+from playwright.sync_api import Page, expect
 
 from tests.conftest import copied
 from tests.serving import CHROMIUM_FLAGS, Server, serving
+
+#: In milliseconds. Far more than any wait takes: a slow machine is no failure.
+expect.set_options(timeout=30_000)
 
 
 @pytest.fixture(scope="session")

@@ -3,20 +3,25 @@
 from __future__ import annotations
 
 import re
+from datetime import date
 from typing import Any
 
 from halfthou.assess import assess
 from halfthou.evidence import (
     CustomerReport,
+    Sent,
     customer_report,
 )
 from halfthou.evidence.customer_report import PLAIN
 from halfthou.jobs import (
     FOUND,
+    CarriedPart,
     FastenerSeen,
     FastenerState,
+    Marking,
     Picture,
 )
+from halfthou.report import Letterhead
 from halfthou.verdicts import Action
 from tests.making import GOOD_ENGINE, PERFECT, readings
 from tests.reading import complains, graded, read, seen
@@ -32,7 +37,7 @@ def test_the_report_says_what_was_found_beside_a_sound_one() -> None:
         *complains("low pressure"), *graded("Inline four", rods="OCOO", mains="O"), bad, good,
         seen("screen", "blocked", "pump"), said("hours", "6,000 h"),
     )  # fmt: skip
-    found = customer_report(story, assess(story.job), "Told by telephone.")
+    found = customer_report(story, assess(story.job), Sent("Told by telephone."))
     second = next(one for one in found.findings if one.part == "Bearing of rod 2")
     assert (second.pictures, second.sound_pictures) == ((bad.id,), (good.id,))
     assert any("Pickup blocked: proved" in line for line in found.known)
@@ -109,3 +114,25 @@ def test_nothing_is_promised_of_a_set_that_is_still_being_read() -> None:
     half = {name: sizes for name, sizes in GOOD_ENGINE.items() if name in ("M1", "R1", "R2", "R3")}
     found = report_of(readings=readings(half, PERFECT), gauges=(PERFECT,), looked=True)
     assert not [line for line in found.means if "good" in line and "so far" not in line], found.means
+
+
+def test_a_part_out_of_another_engine_is_nothing_good() -> None:
+    """Never "nothing bad" while something that carries metal lies there. Common practice, no source."""
+    story = read(fact(CarriedPart, what="Oil cooler", out=False, other="60", with_metal="metal of Rod 1"))
+    report = customer_report(story, assess(story.job))
+    assert not report.nothing_bad
+    assert any("Oil cooler, out of another engine" in line for line in report.means)
+
+
+def test_caps_that_are_no_pair_and_whose_paper_it_is_stand_in_the_report() -> None:
+    """What was found at the strip, who looked, by when an answer is wanted. Common practice, no source."""
+    marks = (
+        fact(Marking, part="rod-3", mark="3", found=True),
+        fact(Marking, part="cap-rod-3", mark="7", found=True),
+    )
+    story = read(*marks, seen("rod and cap", "sound", "rod-3"))
+    shop = Letterhead(name="Alder Quay Engine Works", address="2 Alder Quay")
+    report = customer_report(story, assess(story.job), Sent("", date(2031, 5, 9), shop))
+    assert any("they are no pair" in one.words for one in report.findings)
+    assert (report.answer_by, report.shop, report.looked_by) == ("9 May 2031", shop, ("bench",))
+    assert not report.nothing_bad

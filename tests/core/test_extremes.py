@@ -111,7 +111,7 @@ def called_beyond(seed: int, planes: int, key: FigureKey, limit: int, journals: 
     return beyond / journals
 
 
-@pytest.mark.parametrize("planes", [2, 3, 5])
+@pytest.mark.parametrize("planes", [2, 5])
 @pytest.mark.parametrize("key", [FigureKey.SIZE, FigureKey.OUT_OF_ROUND, FigureKey.TAPER])
 def test_at_the_limit_few_are_called_beyond(planes: int, key: FigureKey) -> None:
     """Outside: simulation. Promised 5 %; with the plain guard it was 34 % for the least of eight."""

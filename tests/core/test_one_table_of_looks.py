@@ -28,16 +28,18 @@ SHOWN_OTHERWISE = {
                 "hole.covered", "marks.wrong", "back.polished", "back.clean", "dirt.bedded", "scratches.sharp",
                 "edges.opposite", "mains.edge-alike", "wear.by-form", "bands.scallops", "wiped.crown", "sheds",
                 "bearings.gone", "journal.hot", "wear.mild", "copper.flakes", "rods.lowers", "mains.lowers",
-                "lowers.sound", "mains.rising", "blue.under-new"},
+                "lowers.sound", "mains.rising", "blue.under-new", "shells.not-soft"},
+    "debris": {"metal.none", "metal.iron"},
     "the crank tested whole": {"crack.passed"},
     "skirts, crowns and deposits": {"skirt.one", "skirts.all", "skirts.alike", "crown.washed", "deposit.differs"},
     "the gauge": {"form.beyond", "form.within", "housing.beyond", "housing.within", "clearance.large",
                   "clearance.sound", "clearance.small", "clearance.within", "bore.beyond", "bore.within",
                   "gap.small", "gap.within", "piston.tight", "piston.within", "pump.beyond", "pump.within",
                   "set.worn-out"},
-    "an oil report": {"oil.sheared", "soot.high", "metal.rings",
+    "an oil report": {"sample.late", "oil.sheared", "soot.high", "metal.rings",
                       "dilution.high", "dilution.alarm", "dilution.nil", "oil.milky", "dirt.in-oil"},
-    "the door": {"lamp.after-service", "fuel.smell", "carried.over", "injector.carried", "deck.work"},
+    "the door": {"lamp.after-service", "fuel.smell", "carried.over", "injector.carried", "deck.work",
+                 "hours.record", "shells.renewed"},
 }  # fmt: skip
 
 

@@ -64,7 +64,7 @@ def test_no_sentence_on_an_engine_with_shared_pins_says_a_number_alone() -> None
     said = [
         assess(job).model_dump_json(),
         evidence_board(standing, ()).model_dump_json(),
-        customer_report(standing, assess(job), "").model_dump_json(),
+        customer_report(standing, assess(job)).model_dump_json(),
         *(one.text for one in readings_of_the_way(oil_way_of(job), standing.bearings)),
     ]
     assert [found for text in said for found in re.findall(r".{0,30}\bNo\. \d.{0,20}", text)] == []

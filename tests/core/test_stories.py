@@ -275,7 +275,7 @@ def test_18_one_thrust_face_through_and_all_else_new() -> None:
     assert leaders(story)[0] == "thrust.load"
     asked = [look.key for look in next_of(story)]
     assert "bands" not in asked
-    assert {"clutch", "bell housing", "straightness"} & set(asked)
+    assert {"clutch", "bell housing"} <= set(asked)
 
 
 def test_19_a_sound_engine_needs_no_word() -> None:
@@ -330,3 +330,27 @@ def test_23_two_skirts_of_four_support_and_all_of_them_point_elsewhere() -> None
     assert not scuffed(2).evidence.seen["skirt.one"].weak
     assert "skirts.all" in scuffed(1, 2, 3, 4).signs
     assert "skirt.one" not in scuffed(1, 2, 3, 4).signs
+
+
+def test_24_milky_oil_and_a_sample_drawn_after_the_strip() -> None:
+    """Water and sodium fell in with the strip: the sample lies, until a second one says the same."""
+    late = fact(OilReport, sample="S-1", drawn=Drawn.LEFT_OVER, figures=(
+        OilFigure(key="sodium", value=180, unit="ppm", usual=20), OilFigure(key="water", value=0.6, unit="%"),
+    ))  # fmt: skip
+    story = read(*complains("milky oil"), late, IN_USE)
+    assert "oil.milky" not in story.signs
+    assert leaders(story)[0] == "sample.spoilt"
+    clean = read(*complains("milky oil"), late, seen("sample again", "clean"), IN_USE)
+    assert words_of(clean)["sample.spoilt"] is Word.PROVED
+    same = read(*complains("milky oil"), late, seen("sample again", "says the same"), IN_USE)
+    assert words_of(same)["sample.spoilt"] is Word.RULED_OUT
+
+
+def test_25_a_blasted_engine_is_dirt_at_the_build() -> None:
+    """Sharp scratches in all bearings, grit behind a plug, few hours since the build."""
+    story = read(
+        *complains("metal found"), *graded("Inline four", rods="D", mains="D"), said("since built", "few hours"),
+        seen("behind plugs", "chips or blasting grit"), IN_USE,
+    )  # fmt: skip
+    assert leaders(story)[0] == "dirt.assembly"
+    assert words_of(story)["dirt.assembly"] is Word.PROVED

@@ -11,6 +11,7 @@ from halfthou.assess import assess, faults_in
 from halfthou.engines import usual_layouts
 from halfthou.jobs import (
     BARE,
+    NOT_LOOKED,
     NOTHING,
     Closed,
     Closing,
@@ -32,10 +33,13 @@ from halfthou.jobs import (
     Withdrawal,
 )
 from halfthou.lengths import Notation, Unit
+from halfthou.parts import CATALOGUE
 from halfthou.strip import (
     EndKind,
     Strip,
     fault_of_mark,
+    laid_bare,
+    lies_bare,
     looks_of,
     mark_findings,
     open_ends,
@@ -174,10 +178,16 @@ def test_a_step_asks_for_marks_and_for_what_it_destroys() -> None:
     strip = Strip(at_the_door(*kinds))
     steps = steps_by_id(strip.job.limits.layout)
     assert [place.id for place in strip.unmarked(steps["cap-rod-1.off"])] == ["cap-rod-1"]
-    assert strip.unseen(steps["wash.pan"]) == ("screen", "oil drained")
+    assert strip.unseen(steps["wash.pan"]) == (
+        "Pan off: screen and pickup, before cleaning",
+        "Oil drained, seen and smelt",
+        "Pickup seal beside a new one",
+        "What lay in screen and pan",
+    )
     looked = fact(Seen, look="screen", answer=NOTHING)
     again = Strip(at_the_door(*kinds, looked, mark("cap-rod-1", "1", found=False)))
-    assert again.unseen(steps["wash.pan"]) == ("oil drained",)
+    assert "Pan off: screen and pickup, before cleaning" not in again.unseen(steps["wash.pan"])
+    assert Strip(at_the_door()).unseen(steps["oil.drained"]) == ("Oil sample: say at the Door whether it is drawn",)
     assert again.unmarked(steps["cap-rod-1.off"]) == ()
 
 
@@ -315,3 +325,26 @@ def test_a_whole_strip_ends_with_nothing_left() -> None:
         assert report.next == ""
         assert report.done == len(report.steps)
         assert all(one.lies for one in report.positions)
+
+
+def test_what_was_seen_lies_bare_with_all_that_held_it() -> None:
+    """Rule: looks.way-open. An upper half of a main that was seen says that the crank is out, so that flywheel,
+    caps and timing drive are off; nothing says that a head is. Common practice, no source."""
+    looks = CATALOGUE.looks
+    bare = laid_bare(at_the_door(fact(Seen, look="overlay", answer="as new", on="half-main-2-upper")), looks)
+    assert {"crank.out", "flywheel.off", "gearbox.off", "cap-main-1.off", "drive.off", "pan.off"} <= bare
+    assert not lies_bare(bare, "head*.off")
+    assert lies_bare(laid_bare(at_the_door(said("missing", "heads off")), looks), "head*.off")
+    boxed = laid_bare(at_the_door(said("missing", "in boxes")), looks)
+    assert all(lies_bare(boxed, way) for way in ("crank.out", "head*.off", "pan.off", "rod-*.out"))
+    unseen = fact(Seen, look="overlay", answer=NOT_LOOKED, on="half-rod-1-lower")
+    assert not laid_bare(at_the_door(unseen), looks)
+
+
+def test_every_way_to_a_look_is_a_step_of_the_list() -> None:
+    """Else a look would never be offered, or asked for."""
+    for engine in usual_layouts():
+        steps = steps_by_id(engine)
+        for look in CATALOGUE.looks.values():
+            assert not look.opened_by or lies_bare(frozenset(steps), look.opened_by), look.key
+            assert not look.lost_by or look.lost_by in steps, look.key

@@ -70,7 +70,7 @@ def test_any_text_is_read_asked_or_refused(text: str) -> None:
     [
         ("quarter mil", Unit.INCH, {inches("0.00025"), mm("0.25")}),
         ("2 tenths", Unit.MM, {inches("0.0002"), mm("0.2")}),
-        ("57,112", Unit.MM, {mm("57.112"), mm("57112")}),
+        ("1,250", Unit.MM, {mm("1.25"), mm("1250")}),
     ],
 )
 def test_what_is_ambiguous_is_asked(text: str, unit: Unit, lengths: set[Length]) -> None:
@@ -185,3 +185,27 @@ def test_twenty_five_is_asked() -> None:
 def test_an_undersize_is_not_typed_with_a_minus() -> None:
     with pytest.raises(Unreadable):
         read_undersize("-0.010", Unit.INCH, LADDER)
+
+
+@pytest.mark.parametrize(
+    ("text", "nm"), [("79,970", 79_970_000), ("100,012 mm", 100_012_000), ("8,450", 8_450_000)]
+)
+def test_a_comma_before_three_digits_is_a_decimal_one_where_no_part_is_so_long(text: str, nm: int) -> None:
+    """Three decimals are what metric sheets have; no part is 80 m long. Common practice, no source."""
+    found = read_length(text, Unit.MM)
+    assert isinstance(found, Typed)
+    assert found.length.nm == nm
+
+
+@pytest.mark.parametrize(
+    ("text", "unit"), [("1,250", Unit.MM), ("1,250 µm", Unit.INCH), ("3 mil", Unit.INCH), ("5 tenths", Unit.MM)]
+)
+def test_what_is_asked_names_spellings_that_work(text: str, unit: Unit) -> None:
+    """A refusal that cannot be answered is none. Common practice, no source."""
+    found = read_length(text, unit)
+    assert isinstance(found, Asked)
+    for choice in found.choices:
+        assert choice.spelled in found.in_words
+        again = read_length(choice.spelled, unit)
+        assert isinstance(again, Typed)
+        assert again.length == choice.length

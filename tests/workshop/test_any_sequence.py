@@ -159,7 +159,10 @@ class Shop(RuleBasedStateMachine):
 
     @rule(role=roles)
     def sign(self, role: Role) -> None:
-        self.ask(role, self.path("/signatures"), {"cause_words": "closed up all the same"})
+        path = self.path("/signatures")
+        bench = self.people[role].get(path.replace("/signatures", "")).json()
+        items = bench["assessment"]["cause"]["items"] if "assessment" in bench else ()
+        self.ask(role, path, {"answers": {one["key"]: "closed up all the same" for one in items}})
 
     @rule(role=roles)
     def withdraw(self, role: Role) -> None:
@@ -268,4 +271,4 @@ def gauge_form(step: str) -> dict[str, str]:
 
 @pytest.mark.django_db
 def test_whatever_is_accepted_opens_judges_prints_and_goes_round() -> None:
-    run_state_machine_as_test(Shop, settings=settings(max_examples=examples(36), stateful_step_count=25))
+    run_state_machine_as_test(Shop, settings=settings(max_examples=examples(14), stateful_step_count=25))

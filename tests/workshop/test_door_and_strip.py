@@ -145,7 +145,7 @@ def test_a_cap_leaves_its_place_only_with_its_mark(bench: Person, job: JobRecord
     assert refusal(tell("step", step="cap-rod-1.off")) == "done-already"
 
 
-def test_what_a_step_destroys_is_asked_for_first(tell: Told) -> None:
+def test_what_a_step_destroys_is_asked_for_first(bench: Person, job: JobRecord, tell: Told) -> None:
     """Common practice, no source: look and photograph before you clean."""
     tell("statement", topic="complaint kind", answer="low pressure")
     landed = tell("step", step="wash.pan")
@@ -153,7 +153,44 @@ def test_what_a_step_destroys_is_asked_for_first(tell: Told) -> None:
     assert any("screen" in fault.what for fault in landed.refused.faults)  # type: ignore[union-attr]
     tell("seen", look="screen", answer="found", note="half closed by carbon")
     tell("seen", look="oil drained", answer="looked, nothing")
-    assert tell("step", step="wash.pan").refused is None
+    left = {fault.what for fault in tell("step", step="wash.pan").refused.faults}  # type: ignore[union-attr]
+    assert left == {
+        "Not looked at yet: What lay in screen and pan.",
+        "Not looked at yet: Pickup seal beside a new one.",
+    }
+    tell("seen", look="in the screen", answer="carbon")
+    assert refusal(tell("step", step="wash.pan", unseen=True)) == "say-why"
+    assert tell("step", step="wash.pan", unseen=True, because="the seal was thrown away").refused is None
+    assert any("the seal was thrown away" in line.words for line in actions.story_of(bench, job.pk))
+
+
+def test_the_table_is_asked_by_the_complaint(tell: Told) -> None:
+    """Level and sample before draining, where the complaint makes them tell; nothing of an engine that has none.
+    Common practice, no source."""
+    tell("step", step="stand.photographed")
+    assert tell("step", step="stand.washed").refused is None
+    tell("statement", topic="complaint kind", answer="metal found")
+    asked = {fault.what for fault in tell("step", step="oil.drained").refused.faults}  # type: ignore[union-attr]
+    assert "Not looked at yet: Oil sample: say at the Door whether it is drawn." in asked
+    tell("statement", topic="complaint kind", answer="low pressure")
+    asked = {fault.what for fault in tell("step", step="oil.drained").refused.faults}  # type: ignore[union-attr]
+    assert {"Not looked at yet: Oil level on arrival.", "Not looked at yet: Oil as it looks and smells."} <= asked
+    tell("statement", topic="oil on arrival", answer="level right")
+    asked = {fault.what for fault in tell("step", step="oil.drained").refused.faults}  # type: ignore[union-attr]
+    assert "Not looked at yet: Oil level on arrival." not in asked
+
+
+def test_what_holds_a_step_is_off_first(bench: Person, job: JobRecord, tell: Told) -> None:
+    """An upper half leaves after its rod; what came off before is said. Common practice, no source."""
+    assert refusal(tell("step", step="half-rod-1-upper.out", mark=True)) == "held"
+    assert refusal(tell("step", step="rod-1.out", mark=True)) == "held"
+    assert refusal(tell("step", step="rod-1.out", mark=True, covers="all the same")) == "say-why"
+    assert tell("step", step="rod-1.out", mark=True, covers="off already").refused is None
+    assert tell("step", step="half-rod-1-upper.out").refused is None
+    known = {one.step: one for one in actions.open_job(job.pk, bench).job.steps_done}
+    assert known["cap-rod-1.off"].off_already
+    assert not known["rod-1.out"].off_already
+    assert any("it was off already" in line.words for line in actions.story_of(bench, job.pk))
 
 
 def test_two_people_who_mark_one_cap_are_told(machinist: Person, tell: Told) -> None:

@@ -141,7 +141,7 @@ def test_one_person_grades_again_and_the_last_counts(saw: Told, board: Callable[
 def test_what_was_washed_before_it_was_seen_counts_less(
     tell: Told, saw: Told, board: Callable[[], EvidenceBoard]
 ) -> None:
-    tell("step", step="wash.pan", unseen=True)
+    tell("step", step="wash.pan", unseen=True, because="it was in a hurry")
     saw("screen", "clear", "pump")
     look = next(one for one in board().looks if one.key == "screen")
     assert look.gone
@@ -184,11 +184,12 @@ def test_an_engine_with_its_cause_open_is_signed_only_with_words_for_it(
     address = f"/api/jobs/{job.pk}/signatures"
     answer = client.post(address, {}, content_type="application/json")
     assert answer.status_code == 422
-    assert answer.json()["faults"][0]["where"] == "cause_words"
+    assert answer.json()["faults"][0]["where"] == "cause"
     words = "Customer told in writing; first hours on the gauge."
-    assert client.post(address, {"cause_words": words}, content_type="application/json").status_code == 200
+    body = {"answers": {"cause": words}}
+    assert client.post(address, body, content_type="application/json").status_code == 200
     kept = job.signatures.get().sheet
-    assert read_signed(kept).cause.signed_for == words
+    assert read_signed(kept).cause.signed_for == f"The cause is not found. {words}"
     assert words in kept["page"]
     assert "Closed up with the cause open" in kept["page"]
 
@@ -256,7 +257,7 @@ def test_a_filter_that_is_washed_is_not_dealt_with(
     assert refused(tell("dealt", item="teapot", how="washed")).code == "no-item"
     assert tell("dealt", item="filter", how="renewed").refused is None
     listed = {one.key: one for one in board().contaminated}
-    assert (listed["filter"].open, listed["cooler"].open) == (False, True)
+    assert (listed["filter"].open, listed["pan"].open) == (False, True)
 
 
 def picture() -> bytes:

@@ -106,7 +106,7 @@ def test_no_request_of_the_description_breaks_the_server(shop: Shop) -> None:
     operations = [found.ok() for found in schema.get_all_operations()]  # type: ignore[union-attr]
     assert len(operations) > 40
 
-    @settings(max_examples=examples(400))
+    @settings(max_examples=examples(300))
     @given(st.one_of([one.as_strategy() for one in operations]), st.booleans())
     def ask(case: schemathesis.Case[Any], known: bool) -> None:
         if case.path.startswith("/api/session") and case.method in ("DELETE", "POST"):

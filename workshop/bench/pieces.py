@@ -69,7 +69,7 @@ def _step(text: str, unit: Unit) -> Length | None:
     except Unreadable as error:
         raise Refusal(error.code, error.message, [Fault("step", error.message)]) from None
     if isinstance(found, Asked):
-        words = f"{found.question} Write it with in or mm."
+        words = found.in_words
         raise Refusal("two-ways", words, [Fault("step", words)])
     return found.length
 

@@ -8,7 +8,7 @@ from pydantic import Field, ValidationError
 from halfthou.engines import Engine
 from halfthou.exchange import Fault, faults_of
 from halfthou.first_look import USUAL_LOOKS
-from halfthou.jobs import ENGINE, FOUND, IN_GENERAL, NOT_LOOKED, Fact, FactId, Job, Moment, Seen
+from halfthou.jobs import ENGINE, FOUND, IN_GENERAL, NOT_LOOKED, Debris, Fact, FactId, Job, Moment, Seen
 from halfthou.lengths import Asked, Length, Unreadable, read_length, read_undersize
 from halfthou.looks import Asks
 from halfthou.parts import CATALOGUE, faults_of_seen
@@ -34,6 +34,7 @@ class Seeing(Schema):
     arc: tuple[int, int] | None = None
     cleaned: bool = False
     minutes: int | None = Field(default=None, ge=0, le=10_000)
+    debris: Debris | None = None
     ends: bool = False
     note: str = Field(default="", max_length=2000)
     by_one_key: bool = False
@@ -121,7 +122,7 @@ def _amount(given: Seeing, job: Job, engine: Engine) -> Length | None:
         words = f"That was not written down. Mend what is marked. {error.message}"
         raise Refusal(error.code, words, [Fault("amount", error.message)]) from None
     if isinstance(found, Asked):
-        words = f"{found.question} Write it with in or mm."
+        words = found.in_words
         raise Refusal("two-ways", words, [Fault("amount", words)])
     if not 0 <= found.length.nm <= (DEEPEST_LINE if asks is Asks.HEIGHT else DEEPEST).nm:
         words = (

@@ -126,7 +126,7 @@ def _step(job: Job, engine: Engine, given: Doing) -> Length | None:
     except Unreadable as error:
         raise Refusal(error.code, error.message, [Fault("step", error.message)]) from None
     if isinstance(found, Asked):
-        words = f"{found.question} Write it with in or mm."
+        words = found.in_words
         raise Refusal("two-ways", words, [Fault("step", words)])
     if found.length > MOST_UNDERSIZE:
         what = "oversize" if given.kind is OperationKind.BORE else "undersize"

@@ -19,6 +19,7 @@ from workshop.jobs.place_api import router as places
 from workshop.limits.api import router as limits
 from workshop.live.api import router as live
 from workshop.pages.api import router as pages
+from workshop.pages.shop_api import router as shop
 from workshop.people.api import SignedIn
 from workshop.people.api import router as people
 from workshop.people.refusals import Refusal
@@ -27,6 +28,7 @@ log = logging.getLogger(__name__)
 api = NinjaAPI(title="Half Thou", version="1", auth=SignedIn(), docs_url=None, openapi_url=None)
 api.add_router("", people)
 api.add_router("", pages)
+api.add_router("", shop)
 api.add_router("/limits", limits)
 api.add_router("/gauges", gauges)
 api.add_router("/house-rules", house)

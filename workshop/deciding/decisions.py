@@ -1,6 +1,6 @@
 """A person decides: accept a set's verdict, override it with a reason, waive something, sign, withdraw."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 
 from django.db import transaction
 from django.utils import timezone
@@ -159,7 +159,7 @@ def _step(given: Deciding, opened: Opened, faults: list[Fault]) -> Length | None
         faults.append(Fault("step", error.message))
         return None
     if isinstance(found, Asked):
-        faults.append(Fault("step", f"{found.question} Write it with in or mm."))
+        faults.append(Fault("step", found.in_words))
         return None
     if found.length > MOST_UNDERSIZE:
         faults.append(Fault("step", f"“{given.step.strip()}” is no step: check the decimal point."))
@@ -237,12 +237,15 @@ def take_up_decision(person: Person, job_id: int, key: str) -> Opened:
 
 @transaction.atomic
 def sign(
-    person: Person, job_id: int, printed: Callable[[Opened], str] | None = None, cause_words: str = ""
+    person: Person,
+    job_id: int,
+    printed: Callable[[Opened], str] | None = None,
+    answers: Mapping[str, str] | None = None,
 ) -> Opened:
     """Sign the decision sheet. It is frozen as it stands, with the limits and house rules it was judged by.
 
-    `printed` gives the page for paper: it is kept as signed, and never made anew. Where the cause is open,
-    `cause_words` answer for closing the engine up; they stand on the sheet.
+    `printed` gives the page for paper: it is kept as signed, and never made anew. Where something of the
+    cause is open, `answers` answer for it, thing by thing; they stand on the sheet.
     Refuses: Refusal, Clash where a set is not decided, or the cause is open and nobody answers for it.
     """
     must(person, Act.DECIDE)
@@ -258,7 +261,7 @@ def sign(
             since = "something was found since it was decided" if known else f"it now says {answer.headline}"
             message = f"{answer.name}: {since}. Decide again before signing."
             raise Clash("changed", message)
-    cause = _answered_for(opened, cause_words)
+    cause = _answered_for(opened, answers or {})
     revision = record.signatures.filter(made_elsewhere=False).count() + 1
     while record.signatures.filter(revision=revision).exists():
         revision += 1
@@ -277,16 +280,19 @@ def sign(
     return done
 
 
-def _answered_for(opened: Opened, words: str) -> CauseBrief:
-    """The cause as it is signed. Refuses: Refusal where it is open and no words answer for that.
+def _answered_for(opened: Opened, answers: Mapping[str, str]) -> CauseBrief:
+    """The cause as it is signed. Refuses: Refusal where something of it is open and no words answer for that.
 
     Rule:    causes.gate.
     """
     cause = opened.assessment.cause
-    if cause.open and not words.strip():
-        message = f"{cause.words} The engine is closed up with it only if somebody answers for that, in words."
-        raise Refusal("cause-open", message, [Fault("cause_words", "Say why it is closed up all the same.")])
-    return cause.model_copy(update={"signed_for": words.strip()[:2000] if cause.open else ""})
+    left = [item for item in cause.items if not answers.get(item.key, "").strip()]
+    if left:
+        message = "The engine is closed up with this open only if somebody answers for each, in words."
+        faults = [Fault(item.key, f"{item.words} Say why it is closed up all the same.") for item in left]
+        raise Refusal("cause-open", message, faults)
+    said = [f"{item.words} {answers[item.key].strip()}" for item in cause.items]
+    return cause.model_copy(update={"signed_for": "\n".join(said)})
 
 
 def _freeze(record: JobRecord, opened: Opened) -> None:

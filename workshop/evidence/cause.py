@@ -1,6 +1,7 @@
 """What people make of the cause lands: settled, left open, removed; what metal went through; parts that go to
 another engine; reports sent."""
 
+from datetime import date
 from typing import Literal
 
 from ninja import Schema
@@ -8,7 +9,7 @@ from pydantic import Field
 
 from halfthou.assess import assess, evidence_standing
 from halfthou.causes import CAUSES
-from halfthou.evidence import contaminated, customer_report, flag_of
+from halfthou.evidence import Sent, contaminated, customer_report, flag_of
 from halfthou.exchange import Fault
 from halfthou.jobs import (
     CarriedPart,
@@ -20,11 +21,13 @@ from halfthou.jobs import (
     Job,
     Moment,
     Remedy,
+    RemedyHow,
     ReportIssued,
     Stand,
     held_as,
 )
 from halfthou.lengths import Unit
+from workshop.house.shop import shop_in_force
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 from workshop.record.models import JobRecord
@@ -45,12 +48,17 @@ class SayingCause(Schema):
 
 
 class Removing(Schema):
-    """A cause that was removed, and by what."""
+    """What removes a cause: an operation, a part, work done elsewhere with whose it is and on what paper it stands,
+    or a check; `done` once it is."""
 
     fact: Literal["remedy"] = "remedy"
     id: FactId
     cause: str = Field(max_length=200)
     words: str = Field(max_length=200)
+    how: RemedyHow = RemedyHow.OPERATION
+    shop: str = Field(default="", max_length=200)
+    paper: str = Field(default="", max_length=200)
+    done: bool = True
     at: Moment
 
 
@@ -78,11 +86,12 @@ class CarryingPart(Schema):
 
 
 class SendingReport(Schema):
-    """A strip report sent to the customer, with words of one's own."""
+    """A strip report sent to the customer, with words of one's own and the day an answer is wanted by."""
 
     fact: Literal["report"] = "report"
     id: FactId
     words: str = Field(default="", max_length=2000)
+    answer_by: date | None = None
     at: Moment
 
 
@@ -106,14 +115,20 @@ def say_cause(person: Person, job_id: int, given: SayingCause) -> Opened:
 
 
 def remove_cause(person: Person, job_id: int, given: Removing) -> Opened:
-    """Write down by which operation or part a cause was removed."""
+    """Write down what removes a cause. Refuses: Refusal where it does not say what, or a check clears nothing."""
 
     def make(_record: JobRecord, _job: Job) -> list[Fact]:
         words = must_say(given.words, "words", "By which operation or new part?")
         cause = must_say(given.cause, "cause", "Which cause?")
+        if given.how is RemedyHow.ELSEWHERE:
+            must_say(given.shop, "shop", "Who did it?")
+            must_say(given.paper, "paper", "On what paper does it stand? An invoice, a test sheet, its number.")
+        if given.how is RemedyHow.CHECK and not (cause in CAUSES and CAUSES[cause].checked_by):
+            message = "No check removes this cause. Say by which operation or part, or by whose work."
+            raise Refusal("no-check", message, [Fault("how", message)])
         return [fact_from(Remedy, person, given, cause=cause, words=words)]
 
-    return land_one(person, job_id, given, ("cause",), make)
+    return land_one(person, job_id, given, ("cause", "how", "done"), make)
 
 
 def deal_with(person: Person, job_id: int, given: DealingWith) -> Opened:
@@ -171,7 +186,8 @@ def send_report(person: Person, job_id: int, given: SendingReport) -> Opened:
 
     def make(record: JobRecord, job: Job) -> list[Fact]:
         own = job.model_copy(update={"shown_in": Unit(record.entry_unit)})
-        found = customer_report(evidence_standing(own), assess(own), given.words)
+        sent = Sent(given.words, given.answer_by, shop_in_force())
+        found = customer_report(evidence_standing(own), assess(own), sent)
         if not (found.findings or found.known or found.likely or found.sound or own.standing_readings):
             raise Clash("nothing-to-report", "There is nothing to report yet: nothing was seen or measured.")
         content = found.model_dump(mode="json")

@@ -219,7 +219,7 @@ def _count(field: str, text: str, quantity: Quantity, faults: list[Fault]) -> in
         faults.append(Fault(field, error.message))
         return 0
     if not isinstance(found, Typed):
-        faults.append(Fault(field, f"{found.question} Write it so."))
+        faults.append(Fault(field, found.in_words))
         return 0
     count: int = found.length.nm
     return count
@@ -276,6 +276,6 @@ def _length(text: str, unit: Unit, field: str, faults: list[Fault]) -> Length | 
         faults.append(Fault(field, error.message))
         return None
     if not isinstance(found, Typed):
-        faults.append(Fault(field, f"“{text}” can be read two ways. Write it with in or mm."))
+        faults.append(Fault(field, found.in_words))
         return None
     return found.length

@@ -140,7 +140,7 @@ def _length(text: str, field: str, faults: list[Fault]) -> Length | None:
         faults.append(Fault(field, error.message))
         return None
     if not isinstance(found, Typed):
-        faults.append(Fault(field, "Write it with in or mm."))
+        faults.append(Fault(field, found.in_words))
         return None
     return found.length
 

@@ -7,10 +7,11 @@ from ninja import Router, Schema
 
 from halfthou.assess import assess, evidence_standing
 from halfthou.causes import CAUSES, SIGNS, Against, Cause, Strength
-from halfthou.evidence import CustomerReport, EvidenceBoard, customer_report, evidence_board, read_report
+from halfthou.evidence import CustomerReport, EvidenceBoard, Sent, customer_report, evidence_board, read_report
 from halfthou.jobs import Job
 from halfthou.lengths import Unit
 from halfthou.words import WASHING
+from workshop.house.shop import shop_in_force
 from workshop.jobs import actions
 from workshop.people.api import signed_in
 from workshop.people.refusals import NotThere
@@ -61,7 +62,7 @@ def get_report(request: HttpRequest, job_id: int) -> ReportsOut:
     """The strip report as it stands, in the job's own unit, and those that were sent."""
     record, job = actions.looked_at(job_id, signed_in(request))
     own = job.model_copy(update={"shown_in": Unit(record.entry_unit)})
-    draft = customer_report(evidence_standing(own), assess(own))
+    draft = customer_report(evidence_standing(own), assess(own), Sent(shop=shop_in_force()))
     return ReportsOut(draft=draft, sent=[sent_of(job, one.number) for one in reversed(job.reports)])
 
 

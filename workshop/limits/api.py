@@ -9,6 +9,7 @@ from pydantic import Field
 from halfthou.engines import usual_layouts
 from halfthou.exchange import read_limits, read_limits_csv, write_limits, write_limits_csv
 from halfthou.jobs import Layout, LimitsSheet, SheetState
+from halfthou.lengths import Unit
 from workshop.limits import actions
 from workshop.limits.models import SheetRevision
 from workshop.limits.translate import SheetForm, form_of_sheet
@@ -28,6 +29,7 @@ class SheetLine(Schema):
     in_use: bool
     version: int
     layout: str
+    unit: Unit
     sets: list[str]
     changed_by: str
     changed_at: datetime
@@ -70,6 +72,7 @@ def _line(revision: SheetRevision, sheet: LimitsSheet) -> SheetLine:
         in_use=revision.jobrecord_set.exists(),
         version=revision.version,
         layout=sheet.layout.name,
+        unit=sheet.unit,
         sets=list(sheet.sets),
         changed_by=revision.changed_by,
         changed_at=revision.changed_at,

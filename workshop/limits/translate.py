@@ -201,7 +201,7 @@ def _amount(where: str, typed: FigureForm, quantity: Quantity, faults: list[Faul
             faults.append(Fault(where, error.message))
             return None
         if not isinstance(found, Typed):
-            faults.append(Fault(where, f"{found.question} Write it so."))
+            faults.append(Fault(where, found.in_words))
             return None
         ends[name] = found.length.nm
     source = {"kind": typed.source, "place": typed.place}
@@ -220,7 +220,7 @@ def _step(where: str, form: StepForm, unit: Unit, faults: list[Fault]) -> dict[s
         faults.append(Fault(where, error.message))
         return None
     if not isinstance(found, Typed):
-        faults.append(Fault(where, f"{found.question} Write it with in or mm."))
+        faults.append(Fault(where, found.in_words))
         return None
     if found.length > MOST_UNDERSIZE:
         faults.append(Fault(where, f"“{form.size.strip()}” is no step: check the decimal point."))
@@ -241,7 +241,7 @@ def _length(where: str, text: str, unit: Unit, faults: list[Fault]) -> Length | 
         faults.append(Fault(where, error.message))
         return None
     if not isinstance(found, Typed):
-        faults.append(Fault(where, f"{found.question} Write it with in or mm."))
+        faults.append(Fault(where, found.in_words))
         return None
     if found.length.nm <= 0:
         faults.append(Fault(where, "A limit is more than nothing."))

@@ -1,5 +1,7 @@
 """Printed pages, the key that explains marks and rules, and the kinds of part."""
 
+from typing import Annotated
+
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router, Schema
 from pydantic import Field
@@ -31,9 +33,11 @@ router = Router(tags=["pages"])
 
 
 class SignWith(Schema):
-    """What is said with a signature: words that answer for a cause that is open."""
+    """What is said with a signature: words that answer for what is open of the cause, each by its key."""
 
-    cause_words: str = Field(default="", max_length=2000)
+    answers: dict[Annotated[str, Field(max_length=300)], Annotated[str, Field(max_length=2000)]] = Field(
+        default={}, max_length=200
+    )
 
 
 class LabelsOut(Schema):
@@ -155,8 +159,8 @@ def get_boring(request: HttpRequest, job_id: int) -> BoringCard:
 
 @router.post("/jobs/{int:job_id}/signatures", response=BenchOut)
 def sign_sheet(request: HttpRequest, job_id: int, given: SignWith | None = None) -> HttpResponse:
-    """Sign the decision sheet; the page for paper is kept as signed. Words answer for a cause that is open."""
-    opened = sign(signed_in(request), job_id, sheet_html, given.cause_words if given is not None else "")
+    """Sign the decision sheet; the page for paper is kept as signed. Words answer for what is open of the cause."""
+    opened = sign(signed_in(request), job_id, sheet_html, given.answers if given is not None else {})
     return bench_answer(opened)
 
 

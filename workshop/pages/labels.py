@@ -8,7 +8,6 @@ from functools import lru_cache
 from typing import NamedTuple
 
 import segno
-from django.template.loader import render_to_string
 from django.utils.safestring import SafeString, mark_safe
 from ninja import Schema
 from pydantic import Field
@@ -17,6 +16,7 @@ from halfthou.engines import Place
 from halfthou.exchange import Fault
 from halfthou.jobs import Job
 from halfthou.strip import Strip
+from workshop.pages.on_paper import on_paper
 from workshop.people.refusals import Refusal
 
 A4_MM = (210.0, 297.0)
@@ -89,7 +89,7 @@ def labels_html(job: Job, form: LabelForm) -> str:
         "side": round(side, 2),
         "size": round(min(11.0, max(6.0, form.height / 3.4)), 1),
     }
-    return render_to_string("pages/labels.html", context)
+    return on_paper("pages/labels.html", context)
 
 
 def _must_fit(form: LabelForm) -> None:

@@ -5,7 +5,6 @@ from pathlib import Path
 from typing import Any
 
 from django.conf import settings
-from django.template.loader import render_to_string
 
 from halfthou.assess import judge
 from halfthou.engines import PartKind
@@ -19,6 +18,7 @@ from halfthou.words import cautions_for
 from workshop.jobs.actions import Opened
 from workshop.pages.figure_table import figure_table, sizes_besides
 from workshop.pages.marks import mark_drawing
+from workshop.pages.on_paper import on_paper
 from workshop.people.refusals import NotThere
 from workshop.record.opened import standing_decisions, standing_signature
 
@@ -46,7 +46,7 @@ def sheet_html(opened: Opened) -> str:
         found = opened.assessment
         decisions = list(standing_decisions(record).values())
     sets = [_set_of(found, one) for one in found.sets]
-    return render_to_string(
+    return on_paper(
         "pages/sheet.html",
         {
             "job": record,
@@ -110,7 +110,7 @@ def filing_html(opened: Opened) -> str:
         "use": use.value if use is not None else "",
         "cautions": cautions_for(Action.FILE),
     }
-    return render_to_string("pages/filing.html", context)
+    return on_paper("pages/filing.html", context)
 
 
 def card_html(opened: Opened) -> str:
@@ -146,7 +146,7 @@ def card_html(opened: Opened) -> str:
             }
         )
     context = {"job": opened.record, "engine": job.limits.engine, "unit": UNIT_WORDS[job.shown_in], "sets": sets}
-    return render_to_string("pages/card.html", context)
+    return on_paper("pages/card.html", context)
 
 
 def _rows(kind: PartKind, plan: Plan) -> list[dict[str, Any]]:
@@ -198,7 +198,7 @@ def boring_html(opened: Opened) -> str:
         "card": boring_card_of(opened),
         "unit": UNIT_WORDS[opened.job.shown_in],
     }
-    return render_to_string("pages/boring.html", context)
+    return on_paper("pages/boring.html", context)
 
 
 def pdf_of(html: str) -> bytes:

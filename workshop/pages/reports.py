@@ -5,13 +5,13 @@ from __future__ import annotations
 import base64
 from typing import Any
 
-from django.template.loader import render_to_string
-
 from halfthou.assess import assess, evidence_standing
 from halfthou.evidence import CustomerReport, ReportFinding, customer_report
 from halfthou.jobs import Job
 from halfthou.lengths import UNIT_WORDS, Unit
+from workshop.house.shop import shop_in_force
 from workshop.jobs.evidence_api import sent_of
+from workshop.pages.on_paper import on_paper
 from workshop.record.models import JobRecord
 from workshop.record.pictures import content_of
 
@@ -44,7 +44,7 @@ def report_html(record: JobRecord, job: Job, number: int | None) -> str:
         "findings": [_shown(one, files, gone) for one in report.findings],
         "cause": _cause(report),
     }
-    return render_to_string("pages/report.html", context)
+    return on_paper("pages/report.html", context, report.shop if at is not None else shop_in_force())
 
 
 def _shown(finding: ReportFinding, files: dict[str, str], gone: set[str]) -> dict[str, Any]:

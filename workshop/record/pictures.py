@@ -82,7 +82,7 @@ def upright(data: bytes) -> Upright:
     # What prints our pages has Pillow take pictures that are cut short; here one that is must be refused.
     ImageFile.LOAD_TRUNCATED_IMAGES = False
     try:
-        turned = ImageOps.exif_transpose(picture)
+        turned = _on_white(ImageOps.exif_transpose(picture))
         full = turned.convert("RGB") if kind is PictureKind.JPEG or turned.mode not in ("L", "RGB") else turned
     except (OSError, ValueError, SyntaxError):
         raise Refusal("no-picture", "The picture is cut short: it did not come whole. Send it again.") from None
@@ -92,6 +92,14 @@ def upright(data: bytes) -> Upright:
     small = full.convert("RGB")
     small.thumbnail((SMALL_SIDE, SMALL_SIDE))
     return Upright(content, kind, *full.size, _written(small, PictureKind.JPEG, SMALL_QUALITY, None))
+
+
+def _on_white(picture: Image.Image) -> Image.Image:
+    """What is see-through in a picture, white: paper is."""
+    if "A" not in picture.getbands() and "transparency" not in picture.info:
+        return picture
+    clear = picture.convert("RGBA")
+    return Image.alpha_composite(Image.new("RGBA", clear.size, "white"), clear).convert("RGB")
 
 
 def _written(picture: Image.Image, kind: PictureKind, quality: int, colours: bytes | None) -> bytes:

@@ -133,7 +133,7 @@ def _length(text: str, field: str, job: Job, faults: list[Fault]) -> Length | No
         faults.append(Fault(field, error.message))
         return None
     if isinstance(found, Asked):
-        faults.append(Fault(field, f"{found.question} Write it with in or mm."))
+        faults.append(Fault(field, found.in_words))
         return None
     if found.length.nm <= 0:
         faults.append(Fault(field, "A bolt is longer than nothing."))

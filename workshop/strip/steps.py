@@ -19,7 +19,8 @@ from workshop.record.translate import is_identified
 
 class DoingStep(Schema):
     """A step done; `there` false where the engine has no such thing. `mark` gives the parts their marks as listed,
-    with the step; `unseen` says that it is done although a look it destroys was not taken."""
+    with the step; `unseen` says that it is done although a look it destroys was not taken, `covers` what is to
+    become of what still holds it: it was off already, or done all the same. `because` is why, for both."""
 
     fact: Literal["step"] = "step"
     id: FactId
@@ -28,6 +29,8 @@ class DoingStep(Schema):
     felt: list[Felt] = Field(default=[], max_length=3)
     mark: bool = False
     unseen: bool = False
+    covers: Literal["", "off already", "all the same"] = ""
+    because: str = Field(default="", max_length=2000)
     note: str = Field(default="", max_length=2000)
     at: Moment
 
@@ -85,7 +88,7 @@ def do_step(person: Person, job_id: int, given: DoingStep) -> Opened:
         if given.there:
             _must_be_ready(strip, step, given)
         done = fact_from(StepDone, person, given, step=step.id, felt=tuple(dict.fromkeys(given.felt)))
-        return [*marks, done]
+        return [*marks, *_off_already(person, strip, step, given), done]
 
     return land_one(person, job_id, given, ("step",), make)
 
@@ -111,19 +114,35 @@ def _marks(person: Person, strip: Strip, step: StripStep, given: DoingStep) -> l
     return found
 
 
+def _off_already(person: Person, strip: Strip, step: StripStep, given: DoingStep) -> list[StepDone]:
+    """The steps that hold a step, where somebody says that they were done before the engine came."""
+    if not given.there or given.covers != "off already":
+        return []
+    when = time_of(given.at)
+    return [
+        StepDone(id=f"{given.id[:58]}.o{nth}", step=one.id, off_already=True, by=person.username, at=when)
+        for nth, one in enumerate(strip.held_by(step))
+    ]
+
+
 def _must_be_ready(strip: Strip, step: StripStep, given: DoingStep) -> None:
-    """Marked before it leaves its place; looked at before it is destroyed. Refuses: Refusal."""
+    """Nothing holds it; marked before it leaves its place; looked at before it is destroyed. Refuses: Refusal."""
+    held = strip.held_by(step)
+    if held and not given.covers:
+        faults = [Fault(one.id, f"Not done yet: {one.text}.") for one in held]
+        raise Refusal("held", "Something still holds it.", faults)
     unmarked = strip.unmarked(step)
     if unmarked and not given.mark:
         faults = [Fault(place.id, f"{place.name}: mark it {place.mark}. {place.how}") for place in unmarked]
         raise Refusal("mark-first", "It leaves its place only with its mark.", faults)
     unseen = strip.unseen(step)
     if unseen and not given.unseen:
-        rows = strip.looks.rows
-        faults = [Fault(key, f"Not looked at yet: {rows[key].name}.") for key in unseen]
+        faults = [Fault("look", f"Not looked at yet: {name}.") for name in unseen]
         raise Refusal(
             "look-first", "This step destroys what has not been looked at. Look and photograph first.", faults
         )
+    if ((unseen and given.unseen) or (held and given.covers == "all the same")) and not given.because.strip():
+        raise Refusal("say-why", "Say why it is done all the same.", [Fault("because", "Say why.")])
 
 
 def mark_part(person: Person, job_id: int, given: MarkingPart) -> Opened:

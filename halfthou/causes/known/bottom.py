@@ -40,11 +40,18 @@ BOTTOM = (
         remedy="Every rod resized with its own cap, or replaced",
         sometimes=(Kind.KNOCK,),
         follow=("every pair", "heat tests"),
+        checked_by=("caps.agree",),
     ),
     Cause(
         "housing.loose",
         "Low crush: housing large or bolts loose",
-        leaves={"housing.beyond": P, "back.polished": S, "shell.turned": S, "bolts.loose": S},
+        leaves={
+            "housing.beyond": P,
+            "back.polished": S,
+            "shell.turned": S,
+            "bolts.loose": S,
+            "bolts.mixed": F,
+        },
         makes={"bearings.gone": F, "journal.hot": F},
         against={"housing.within": SPEAKS, "back.clean": SPEAKS, "torque.right": SPEAKS},
         brings={"tunnel.line": 0.1},
@@ -123,6 +130,8 @@ BOTTOM = (
         usual=(Kind.THRUST,),
         sometimes=(Kind.METAL,),
         follow=("straightness",),
+        made_by=("clutch", "bell housing"),
+        explained_by=("clutch.fault", "dowel.missing"),
     ),
     Cause(
         "thrust.dry",
@@ -146,13 +155,14 @@ BOTTOM = (
     Cause(
         "housing.earlier",
         "An earlier failure left in",
-        leaves={"blue.under-new": P, "failed.twice": S},
+        leaves={"blue.under-new": P, "failed.twice": S, "shells.renewed": F},
         makes={"bearings.gone": F},
         against={"rods.tested": SPEAKS},
         settled="The housing measured, its rod tested, the history",
         remedy="Rod replaced, or resized and tested",
         sometimes=(Kind.KNOCK, Kind.METAL),
         follow=("heat tests",),
+        checked_by=("rods.tested",),
     ),
     Cause(
         "speed.over",
@@ -167,7 +177,7 @@ BOTTOM = (
     Cause(
         "wear.old",
         "Simply worn out",
-        leaves={"set.worn-out": P, "hours.many": S, "wear.mild": S, "metal.rings": F},
+        leaves={"set.worn-out": P, "hours.many": S, "hours.record": S, "wear.mild": S, "metal.rings": F},
         against={"rods.one": SPEAKS, "hours.few": SPEAKS},
         settled="Figures of the whole set",
         remedy="Set overhauled",

@@ -8,7 +8,7 @@ from halfthou.causes.sign import Against, Strength
 from halfthou.jobs import ComplaintKind as Kind
 
 F, S, P = Strength.FITS, Strength.SPEAKS, Strength.PROVES
-SPEAKS, OUT = Against.SPEAKS, Against.RULES_OUT
+HARDLY, SPEAKS, OUT = Against.HARDLY, Against.SPEAKS, Against.RULES_OUT
 
 DIRT = (
     Cause(
@@ -24,7 +24,7 @@ DIRT = (
         },
         makes={"pump.scored": S, "bearings.gone": F, "dirt.in-oil": S, "skirts.all": F},
         brings={"supply.relief": 0.1},
-        against={"hours.many": SPEAKS},
+        against={"hours.many": SPEAKS, "metal.none": HARDLY},
         settled="Chips or grit behind a plug",
         remedy="Galleries brushed with the plugs out, all washed twice",
         often=Often.SOMETIMES,
@@ -36,7 +36,7 @@ DIRT = (
         leaves={"carried.metal": P, "carried.over": S, "dirt.bedded": S, "failed.twice": S, "copper.flakes": F},
         makes={"pump.scored": S, "bearings.gone": F, "dirt.in-oil": S, "rods.one": F},
         brings={"supply.relief": 0.1},
-        against={"all.renewed": SPEAKS},
+        against={"all.renewed": SPEAKS, "metal.none": HARDLY},
         settled="What was carried over, cut or flushed",
         remedy="What was carried over renewed, or washed and proved",
         often=Often.SOMETIMES,
@@ -45,9 +45,16 @@ DIRT = (
     Cause(
         "dirt.upstream",
         "A part above it sheds",
-        leaves={"upstream.matched": P, "debris.matches": S, "part.worn": F, "metal.found": S},
+        leaves={
+            "upstream.matched": P,
+            "debris.matches": S,
+            "part.worn": F,
+            "metal.found": S,
+            "metal.iron": F,
+            "metal.needles": S,
+        },
         makes={"pump.scored": S, "dirt.in-oil": S, "bearings.gone": F},
-        against={"part.none-worn": SPEAKS},
+        against={"part.none-worn": SPEAKS, "metal.none": SPEAKS},
         brings={"supply.relief": 0.2},
         settled="The worn part found, its metal matched",
         remedy="The part that sheds renewed",
@@ -67,7 +74,7 @@ DIRT = (
         "innocent.polish",
         "Nothing wrong: soft half bearings shine",
         leaves={"shells.two-layer": P, "bearings.polished": S},
-        against={"copper.through": OUT},
+        against={"copper.through": OUT, "shells.not-soft": OUT},
         settled="Kind of half bearing, clearance",
         remedy="",
         usual=(Kind.SHINY,),
@@ -76,7 +83,13 @@ DIRT = (
     Cause(
         "innocent.old-metal",
         "Metal from an earlier repair",
-        leaves={"fragment.matches-old": P, "nothing.sheds": P, "broken.before": S, "metal.found": S},
+        leaves={
+            "fragment.matches-old": P,
+            "nothing.sheds": P,
+            "broken.before": S,
+            "metal.found": S,
+            "metal.none": F,
+        },
         against={"fragment.no-match": OUT, "sheds": SPEAKS},
         settled="Match the fragment",
         remedy="Pan, galleries and filter washed out",
@@ -87,7 +100,7 @@ DIRT = (
     Cause(
         "sample.spoilt",
         "The sample lies",
-        leaves={"sample.got-in": P, "sample.second-clean": P, "oil.milky": F},
+        leaves={"sample.got-in": P, "sample.second-clean": P, "sample.late": S, "oil.milky": F},
         against={"sample.second-same": OUT},
         settled="Draw it again",
         remedy="",

@@ -29,7 +29,7 @@ SUPPLY = (
     Cause(
         "supply.screen",
         "Pickup blocked",
-        leaves={"screen.blocked": P, "debris.carbon": S, "rods.all": S},
+        leaves={"screen.blocked": P, "debris.carbon": S, "rods.all": S, "sealant.foreign": F, "fibres": F},
         makes={
             **_STARVED,
             "journal.hot": S,
@@ -43,6 +43,7 @@ SUPPLY = (
         often=Often.USUAL,
         usual=(Kind.LOW_PRESSURE, Kind.KNOCK),
         follow=("heat tests",),
+        explained_by=("sealant.foreign", "fibres"),
     ),
     Cause(
         "supply.air",
@@ -100,7 +101,13 @@ SUPPLY = (
     Cause(
         "supply.bypass",
         "Filter bypassing, or the wrong one",
-        leaves={"insert.missing": P, "lamp.after-service": S, "bearings.polished": F, "dirt.in-oil": F},
+        leaves={
+            "insert.missing": P,
+            "lamp.after-service": S,
+            "bearings.polished": F,
+            "dirt.in-oil": F,
+            "fibres": F,
+        },
         makes={"pump.scored": F},
         against={"insert.right": OUT},
         settled="Housing and insert",
@@ -133,7 +140,14 @@ SUPPLY = (
     Cause(
         "oil.fuel",
         "Oil thinned by fuel",
-        leaves={"dilution.alarm": P, "dilution.high": S, "bore.washed": S, "bearings.polished": F, "fuel.smell": S},
+        leaves={
+            "dilution.alarm": P,
+            "dilution.high": S,
+            "bore.washed": S,
+            "bearings.polished": F,
+            "fuel.smell": S,
+            "level.over": F,
+        },
         against={"dilution.nil": OUT},
         settled="Fuel above the alarm in a sample that counts",
         remedy="The fuel's way in found and closed",
@@ -142,7 +156,7 @@ SUPPLY = (
     Cause(
         "oil.old",
         "Oil past its time, or overheated",
-        leaves={"sludge.blocks": P, "oil.black": S, "oil.overdue": S, "chain.worn": F},
+        leaves={"sludge.blocks": P, "oil.black": S, "oil.overdue": S, "oil.thick": F, "chain.worn": F},
         makes={"debris.carbon": F},
         against={"inside.clean": SPEAKS},
         brings={"supply.screen": 0.5},
@@ -155,9 +169,17 @@ SUPPLY = (
     Cause(
         "oil.coolant",
         "Coolant in the oil",
-        leaves={"coolant.leaks": P, "leak.cooler": P, "oil.milky": S, "pits.acid": F},
+        leaves={
+            "coolant.leaks": P,
+            "leak.cooler": P,
+            "oil.milky": S,
+            "pits.acid": F,
+            "level.over": F,
+            "oil.thick": F,
+        },
         makes={"bearings.gone": F},
         against={"coolant.holds": OUT, "coolant.holds-cold": SPEAKS},
+        explained_by=("leak.cooler",),
         settled="Pressure test, and where it leaks",
         remedy="The leak mended, oil ways flushed",
         sometimes=(Kind.MILKY, Kind.OVERHEATED, Kind.LOSES_COOLANT),

@@ -113,7 +113,7 @@ TOP = (
     Cause(
         "cam.followers",
         "Cam and followers",
-        leaves={"cam.bad": P, "metal.found": F, "tips.some": F},
+        leaves={"cam.bad": P, "metal.iron": S, "metal.needles": F, "metal.found": F, "tips.some": F},
         against={"cam.sound": OUT},
         settled="Lift and faces",
         remedy="Cam and followers renewed as a set",

@@ -207,7 +207,7 @@ export interface paths {
         put?: never;
         /**
          * Sign Sheet
-         * @description Sign the decision sheet; the page for paper is kept as signed. Words answer for a cause that is open.
+         * @description Sign the decision sheet; the page for paper is kept as signed. Words answer for what is open of the cause.
          */
         post: operations["workshop_pages_api_sign_sheet"];
         delete?: never;
@@ -231,6 +231,54 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Shop
+         * @description The shop as its paper names it now.
+         */
+        get: operations["workshop_pages_shop_api_get_shop"];
+        /**
+         * Put Shop
+         * @description Say the shop's name and address.
+         */
+        put: operations["workshop_pages_shop_api_put_shop"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shop/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Picture
+         * @description Put a picture at the head of every page: JPEG, PNG or WebP.
+         */
+        post: operations["workshop_pages_shop_api_put_picture"];
+        /**
+         * Delete Picture
+         * @description Take the picture off.
+         */
+        delete: operations["workshop_pages_shop_api_delete_picture"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1809,6 +1857,7 @@ export interface components {
              *       "words": "",
              *       "found": [],
              *       "removed": [],
+             *       "items": [],
              *       "leaders": [],
              *       "unexplained": [],
              *       "contaminated": 0,
@@ -1959,8 +2008,9 @@ export interface components {
         /**
          * CauseBrief
          * @description The cause in a few words. `asked` says that this job has a failure to explain, `open` that signing wants
-         *     words for it; `leaders` are the proved and likely causes, `unexplained` what nothing explains, `contaminated`
-         *     how much of what metal went through is not dealt with.
+         *     words for it, for each of `items`; `leaders` are the proved and likely causes, `unexplained` what nothing
+         *     explains, `contaminated` how much of what metal went through is not dealt with. `signed_for` are the words that
+         *     answered for what was open, a line to each.
          */
         CauseBrief: {
             /**
@@ -1988,6 +2038,11 @@ export interface components {
              * @default []
              */
             removed: string[];
+            /**
+             * Items
+             * @default []
+             */
+            items: components["schemas"]["OpenAtGate"][];
             /**
              * Leaders
              * @default []
@@ -2253,6 +2308,31 @@ export interface components {
          * @enum {string}
          */
         Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word" | "does not look like wear" | "not read in the state it runs in" | "four angles wanted" | "piston clearance not known" | "wanted before boring" | "not the size it was bored to" | "where it was measured is not known" | "a limit is wanted" | "fed a failure" | "not looked at" | "rings not known" | "its bore is not read" | "not like the others" | "something seen is not settled" | "the crank is to be indicated and crack-tested";
+        /**
+         * OpenAtGate
+         * @description One thing that is not settled when the engine is to be closed up, by a lasting key; `part` is where metal
+         *     lies. Sheets signed before it had a kind are read as they were.
+         */
+        OpenAtGate: {
+            /** Key */
+            key: string;
+            /** @default not found */
+            kind: components["schemas"]["OpenKind"];
+            /** Words */
+            words: string;
+            /**
+             * Part
+             * @default
+             */
+            part: string;
+        };
+        /**
+         * OpenKind
+         * @description What of the cause is open: it is not found, not removed, another is likely too, what made it is not known, or
+         *     metal lies in a part.
+         * @enum {string}
+         */
+        OpenKind: "not found" | "not removed" | "likely too" | "what made it" | "metal";
         /**
          * OtherWay
          * @description Another way on for a set than the one proposed: what it is, and what it costs.
@@ -2897,14 +2977,16 @@ export interface components {
         };
         /**
          * SignWith
-         * @description What is said with a signature: words that answer for a cause that is open.
+         * @description What is said with a signature: words that answer for what is open of the cause, each by its key.
          */
         SignWith: {
             /**
-             * Cause Words
-             * @default
+             * Answers
+             * @default {}
              */
-            cause_words: string;
+            answers: {
+                [key: string]: string;
+            };
         };
         /**
          * LabelForm
@@ -2963,6 +3045,38 @@ export interface components {
             code: string;
         };
         /**
+         * ShopOut
+         * @description The shop as its paper names it, and which version it is.
+         */
+        ShopOut: {
+            /** Version */
+            version: number;
+            /** Name */
+            name: string;
+            /** Address */
+            address: string;
+            /** Picture */
+            picture: string;
+        };
+        /**
+         * ShopForm
+         * @description Name and address as typed; `version` is that of the shop it was changed from.
+         */
+        ShopForm: {
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /** Name */
+            name: string;
+            /**
+             * Address
+             * @default
+             */
+            address: string;
+        };
+        /**
          * SheetLine
          * @description A revision in the list of the library.
          */
@@ -2982,6 +3096,7 @@ export interface components {
             version: number;
             /** Layout */
             layout: string;
+            unit: components["schemas"]["Unit"];
             /** Sets */
             sets: string[];
             /** Changed By */
@@ -4370,6 +4485,10 @@ export interface components {
             done: string;
             /** There */
             there: boolean;
+            /** Off Already */
+            off_already: boolean;
+            /** Because */
+            because: string;
             /** Felt */
             felt: components["schemas"]["Felt"][];
             /** By */
@@ -4459,6 +4578,18 @@ export interface components {
             /** Title */
             title: string;
             picture: components["schemas"]["PictureOut"];
+        };
+        /**
+         * AskedOfDebris
+         * @description What is asked of debris, beside the magnet.
+         */
+        AskedOfDebris: {
+            /** Much */
+            much: components["schemas"]["Much"][];
+            /** Grain */
+            grain: components["schemas"]["Grain"][];
+            /** Tint */
+            tint: components["schemas"]["Tint"][];
         };
         /**
          * BearingShown
@@ -4580,6 +4711,18 @@ export interface components {
          */
         DealtHow: "washed" | "renewed" | "checked";
         /**
+         * Debris
+         * @description What debris is like: how much, how large, its colour, whether a magnet takes it. What was not looked at is
+         *     left out.
+         */
+        Debris: {
+            much?: components["schemas"]["Much"] | null;
+            grain?: components["schemas"]["Grain"] | null;
+            tint?: components["schemas"]["Tint"] | null;
+            /** Magnetic */
+            magnetic?: boolean | null;
+        };
+        /**
          * DepositShown
          * @description The height of a deposit line, from the deck.
          */
@@ -4618,10 +4761,9 @@ export interface components {
             bearings: components["schemas"]["BearingShown"][];
             /** To Grade */
             to_grade: number;
-            /** Kind */
-            kind: string;
-            /** Normal */
-            normal: string;
+            /** Kinds */
+            kinds: components["schemas"]["ShellKindShown"][];
+            asked_of_debris: components["schemas"]["AskedOfDebris"];
             way: components["schemas"]["OilWayShown"];
             /** Looks */
             looks: components["schemas"]["LookOnBoard"][];
@@ -4662,7 +4804,8 @@ export interface components {
         /**
          * Gate
          * @description How the cause stands when the engine is to be closed. `asked` says that this job has a failure to explain;
-         *     `open` that signing wants words for it. `found` by which proof, `removed` by which operation or part.
+         *     `open` that signing wants words for it, for each of `items` by itself. `found` by which proof, `removed` by
+         *     which operation, part or work.
          */
         Gate: {
             /** Asked */
@@ -4673,6 +4816,8 @@ export interface components {
             found: string[];
             /** Removed */
             removed: string[];
+            /** Items */
+            items: components["schemas"]["OpenAtGate"][];
             /** Words */
             words: string;
         };
@@ -4701,6 +4846,12 @@ export interface components {
              */
             sheds: boolean;
         };
+        /**
+         * Grain
+         * @description How large its pieces are.
+         * @enum {string}
+         */
+        Grain: "as flour" | "glitter" | "flakes" | "pieces";
         /**
          * HalfShown
          * @description A half bearing where it sat: its grade, where it is worn, its back and its seat.
@@ -4754,7 +4905,8 @@ export interface components {
         };
         /**
          * LookOnBoard
-         * @description A look: its answers, where it is taken, what was said, and what destroys it.
+         * @description A look: its answers, where it is taken, what was said, and what destroys it. `of_debris` are the answers
+         *     beside which it is said what the debris is like.
          */
         LookOnBoard: {
             /** Key */
@@ -4769,6 +4921,8 @@ export interface components {
             how: string;
             /** Answers */
             answers: string[];
+            /** Of Debris */
+            of_debris: string[];
             /** Several */
             several: boolean;
             /** Places */
@@ -4803,6 +4957,12 @@ export interface components {
             /** Reason */
             reason: string;
         };
+        /**
+         * Much
+         * @description How much debris there is.
+         * @enum {string}
+         */
+        Much: "a trace" | "a pinch" | "a spoonful" | "more";
         /**
          * NextLook
          * @description A look worth taking next: why, what it takes, and what is lost where work goes on without it.
@@ -4910,7 +5070,9 @@ export interface components {
         };
         /**
          * Remedy
-         * @description A cause that was removed: by which operation or new part. `cause` is its id, or the words of one's own.
+         * @description What removes a cause: an operation, a new part, or work done elsewhere, by whom (`shop`) and on what `paper`.
+         *     `cause` is its id, or the words of one's own. It counts when it is `done`; a check counts only where it is what
+         *     clears that cause.
          */
         Remedy: {
             /** Id */
@@ -4926,7 +5088,30 @@ export interface components {
             cause: string;
             /** Words */
             words: string;
+            /** @default an operation */
+            how: components["schemas"]["RemedyHow"];
+            /**
+             * Shop
+             * @default
+             */
+            shop: string;
+            /**
+             * Paper
+             * @default
+             */
+            paper: string;
+            /**
+             * Done
+             * @default true
+             */
+            done: boolean;
         };
+        /**
+         * RemedyHow
+         * @description By what a cause is removed.
+         * @enum {string}
+         */
+        RemedyHow: "an operation" | "a new part" | "work done elsewhere" | "a check";
         /**
          * SaidOfCause
          * @description What a person made of the cause.
@@ -4971,6 +5156,23 @@ export interface components {
             weak: boolean;
             /** Mistrusted */
             mistrusted: boolean;
+            debris: components["schemas"]["Debris"] | null;
+            /** Described */
+            described: string;
+        };
+        /**
+         * ShellKindShown
+         * @description Which kind the half bearings of the mains or of the rods are, by which look, and what is normal for it.
+         */
+        ShellKindShown: {
+            /** Of */
+            of: string;
+            /** Look */
+            look: string;
+            /** Kind */
+            kind: string;
+            /** Normal */
+            normal: string;
         };
         /**
          * Stand
@@ -4997,6 +5199,12 @@ export interface components {
             words: string;
         };
         /**
+         * Tint
+         * @description What colour it is.
+         * @enum {string}
+         */
+        Tint: "grey" | "bright" | "copper" | "black" | "brown";
+        /**
          * Word
          * @description How a cause stands, in a word.
          * @enum {string}
@@ -5007,8 +5215,9 @@ export interface components {
          * @description A strip report. `came` is how the engine came; `known`, `likely` and `open` are of the cause, `not_looked`
          *     what nobody has looked at yet; `means` what becomes of the engine, `cost` what it has cost and what each way on
          *     would, `asks` what the customer is asked, `next` what comes then; `new` what was not in the report before.
-         *     `nothing_bad` says that nothing found keeps anything back; `to_wash` stands in older reports. `pictures` are the
-         *     hashes of the files by the fact that brought each.
+         *     `looked_by` are those who looked or measured, `answer_by` the day an answer is wanted by, `shop` whose paper it
+         *     is. `nothing_bad` says that nothing found keeps anything back; `to_wash` stands in older reports. `pictures` are
+         *     the hashes of the files by the fact that brought each.
          */
         CustomerReport: {
             /** Number */
@@ -5104,12 +5313,51 @@ export interface components {
              */
             gone: string[];
             /**
+             * Looked By
+             * @default []
+             */
+            looked_by: string[];
+            /**
+             * Answer By
+             * @default
+             */
+            answer_by: string;
+            /**
+             * @default {
+             *       "name": "",
+             *       "address": "",
+             *       "picture": ""
+             *     }
+             */
+            shop: components["schemas"]["Letterhead"];
+            /**
              * Pictures
              * @default {}
              */
             pictures: {
                 [key: string]: string;
             };
+        };
+        /**
+         * Letterhead
+         * @description The shop as its paper names it; nothing of it where the shop has not said.
+         */
+        Letterhead: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Address
+             * @default
+             */
+            address: string;
+            /**
+             * Picture
+             * @default
+             */
+            picture: string;
         };
         /**
          * ReportFinding
@@ -5891,7 +6139,8 @@ export interface components {
         /**
          * DoingStep
          * @description A step done; `there` false where the engine has no such thing. `mark` gives the parts their marks as listed,
-         *     with the step; `unseen` says that it is done although a look it destroys was not taken.
+         *     with the step; `unseen` says that it is done although a look it destroys was not taken, `covers` what is to
+         *     become of what still holds it: it was off already, or done all the same. `because` is why, for both.
          */
         DoingStep: {
             /**
@@ -5923,6 +6172,17 @@ export interface components {
              * @default false
              */
             unseen: boolean;
+            /**
+             * Covers
+             * @default
+             * @enum {string}
+             */
+            covers: "" | "off already" | "all the same";
+            /**
+             * Because
+             * @default
+             */
+            because: string;
             /**
              * Note
              * @default
@@ -6206,7 +6466,8 @@ export interface components {
         PictureKind: "jpeg" | "png";
         /**
          * Removing
-         * @description A cause that was removed, and by what.
+         * @description What removes a cause: an operation, a part, work done elsewhere with whose it is and on what paper it stands,
+         *     or a check; `done` once it is.
          */
         Removing: {
             /**
@@ -6220,6 +6481,23 @@ export interface components {
             cause: string;
             /** Words */
             words: string;
+            /** @default an operation */
+            how: components["schemas"]["RemedyHow"];
+            /**
+             * Shop
+             * @default
+             */
+            shop: string;
+            /**
+             * Paper
+             * @default
+             */
+            paper: string;
+            /**
+             * Done
+             * @default true
+             */
+            done: boolean;
             /**
              * At
              * Format: date-time
@@ -6429,6 +6707,7 @@ export interface components {
             cleaned: boolean;
             /** Minutes */
             minutes?: number | null;
+            debris?: components["schemas"]["Debris"] | null;
             /**
              * Ends
              * @default false
@@ -6503,7 +6782,7 @@ export interface components {
         };
         /**
          * SendingReport
-         * @description A strip report sent to the customer, with words of one's own.
+         * @description A strip report sent to the customer, with words of one's own and the day an answer is wanted by.
          */
         SendingReport: {
             /**
@@ -6518,6 +6797,8 @@ export interface components {
              * @default
              */
             words: string;
+            /** Answer By */
+            answer_by?: string | null;
             /**
              * At
              * Format: date-time
@@ -7121,6 +7402,100 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LabelsOut"];
+                };
+            };
+        };
+    };
+    workshop_pages_shop_api_get_shop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopOut"];
+                };
+            };
+        };
+    };
+    workshop_pages_shop_api_put_shop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopOut"];
+                };
+            };
+        };
+    };
+    workshop_pages_shop_api_put_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopOut"];
+                };
+            };
+        };
+    };
+    workshop_pages_shop_api_delete_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopOut"];
                 };
             };
         };

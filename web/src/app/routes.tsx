@@ -48,6 +48,7 @@ export const ROUTES = createRoutesFromElements(
       <Route path="/gauges" lazy={page(gauges, "GaugesPage")} />
       <Route path="/gauges/:gaugeId" lazy={page(gauges, "GaugePage")} />
       <Route path="/house-rules" lazy={page(house, "HousePage")} />
+      <Route path="/house-rules/shop" lazy={page(house, "ShopPage")} />
       <Route path="/house-rules/looks" lazy={page(house, "LookTablePage")} />
       <Route path="/people" lazy={page(() => import("../features/people"), "PeoplePage")} />
       <Route path="/key" lazy={page(key, "KeyPage")} />

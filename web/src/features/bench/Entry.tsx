@@ -100,6 +100,9 @@ function aside(desk: Desk): string {
 function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
   const draft = useDraft(desk);
   const setOn = useStandings().get(desk.gauge);
+  // Hints speak in the unit in force: a bare number is taken in it.
+  const inches = desk.setup.unit === "in";
+  const small = inches ? "12 thou" : "0.12 mm";
   const words = () => {
     if (desk.bench.card.signed) return "Signed: no readings are taken.";
     if (!desk.spot && desk.upNext)
@@ -113,11 +116,11 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
     if (!desk.text && !desk.byPlan) return "Type the size, or press the gauge's button.";
     if (!desk.text && desk.feature.read_in)
       return `Type it in ${desk.feature.read_in}, as the gauge says it.`;
-    if (!desk.text && desk.feature.signed) return "Minus is below. 12 is 12 thou, or hundredths in mm.";
+    if (!desk.text && desk.feature.signed) return `Minus is below. 12 is ${small}.`;
     if (!desk.text && desk.feature.small)
-      return "12 is 12 thou, or hundredths in mm. 0.010+0.002 adds two leaves.";
+      return `12 is ${small}. ${inches ? "0.010+0.002" : "0.25+0.03"} adds two leaves.`;
     if (!desk.text && !desk.feature.plan) return "Type the size, or press the gauge's button.";
-    if (!desk.text) return `Last digits are enough. −3 counts from ${nominal}.`;
+    if (!desk.text) return `Last digits are enough. −3 is ${inches ? "3 thou" : "0.03 mm"} below ${nominal}.`;
     if (draft.error) return draft.error;
     if (draft.data?.asked) return draft.data.asked.question;
     return draft.data ? `Enter lands ${draft.data.text}` : "Enter lands it.";

@@ -43,6 +43,7 @@ export function BookInPage() {
     mutationFn: (body: Schemas["BookIn"]) => ask(client.POST("/api/jobs", { body })),
   });
   const booked = useRef(0);
+  const unitChosen = useRef(false);
   /** Where the engine goes once it is booked in: a view of its job. */
   const next = useRef("");
   const kinds = useKinds();
@@ -168,10 +169,24 @@ export function BookInPage() {
           )}
           <div className="grid grid-cols-2 gap-x-10 gap-y-4 max-md:grid-cols-1">
             <div className="grid grid-cols-[1fr_auto] items-end gap-2">
-              <Pick label="Limits sheet" options={options} {...field("limits")} />
+              <Pick
+                label="Limits sheet"
+                options={options}
+                {...field("limits")}
+                onInput={(event) => {
+                  // A metric sheet books a metric job, unless the unit was chosen here.
+                  const sheet = sheets.data?.find((one) => String(one.id) === event.currentTarget.value);
+                  if (sheet && !unitChosen.current) form.setValue("unit", sheet.unit);
+                }}
+              />
               <LinkButton to="/limits/new">Not listed: enter it</LinkButton>
             </div>
-            <Pick label="A bare number is in" options={UNITS} {...field("unit")} />
+            <Pick
+              label="A bare number is in"
+              options={UNITS}
+              {...field("unit")}
+              onInput={() => (unitChosen.current = true)}
+            />
             <Pick
               label="What the engine is used for"
               hint="Picks the usual ring gaps. It can be said later."

@@ -1,8 +1,9 @@
 import { useState } from "react";
 
 import { momentText } from "../../shared/dates";
-import { Button, Dialog, Field } from "../../shared/ui";
+import { Button } from "../../shared/ui";
 import { NextPanel } from "./CausePanel";
+import { SayDialog, type Asked } from "./SayDialog";
 import { EvidenceFrame, type Shown } from "./EvidenceFrame";
 import type { CauseRow } from "./useEvidence";
 
@@ -120,8 +121,9 @@ function Causes({ bench, board, facts, closed, mayDecide }: Shown) {
         )}
         {board.remedies.map((one) => (
           <p key={one.id} className="border-t border-line/60 py-1 leading-snug">
-            Removed: {board.causes.find((row) => row.key === one.cause)?.name ?? one.cause}, {one.words} (
-            {one.by})
+            {one.done ? "Removed" : "To be removed"}:{" "}
+            {board.causes.find((row) => row.key === one.cause)?.name ?? one.cause}, {one.words}
+            {one.shop && `, by ${one.shop}, ${one.paper}`} ({one.by})
           </p>
         ))}
       </aside>
@@ -134,13 +136,32 @@ function Causes({ bench, board, facts, closed, mayDecide }: Shown) {
 function GatePart({ board }: Pick<Shown, "board">) {
   const { gate } = board;
   if (!gate.asked) return null;
+  const metal = gate.items.filter((item) => item.kind === "metal");
   return (
     <section
       aria-label="The gate"
       className={`border-2 bg-sheet px-4 py-3 ${gate.open ? "border-red" : "border-ink"}`}
     >
       <h2 className="text-xl font-semibold">{gate.open ? "The gate is shut" : "The gate is open"}</h2>
-      <p>{gate.words}</p>
+      {gate.items.length === 0 ? (
+        <p>{gate.words}</p>
+      ) : (
+        <ul>
+          {gate.items
+            .filter((item) => !metal.includes(item))
+            .map((item) => (
+              <li key={item.key} className="border-b border-line/60 py-1 leading-snug">
+                {item.words}
+              </li>
+            ))}
+          {metal.length > 0 && (
+            <li className="border-b border-line/60 py-1 leading-snug">
+              Metal went through, and not washed, checked or renewed:{" "}
+              {metal.map((item) => item.part).join(", ")}.
+            </li>
+          )}
+        </ul>
+      )}
       {gate.found.map((line) => (
         <p key={line} className="leading-snug">
           Found: {line}
@@ -152,9 +173,7 @@ function GatePart({ board }: Pick<Shown, "board">) {
         </p>
       ))}
       {gate.open && (
-        <p className="mt-1 text-quiet">
-          Until it is found and removed, the sheet is signed only with words that answer for it.
-        </p>
+        <p className="mt-1 text-quiet">The sheet is signed only with words that answer for each.</p>
       )}
     </section>
   );
@@ -195,7 +214,7 @@ function Cause({ row, first, may, onSettle, onRemove }: CauseProps) {
           </Button>
           {!row.harmless && (
             <Button kind="quiet" onClick={onRemove}>
-              It is removed
+              What removes it
             </Button>
           )}
         </div>
@@ -211,71 +230,5 @@ function Line({ name, lines, none = "" }: { name: string; lines: readonly string
       <dt className="text-quiet">{name}</dt>
       <dd>{lines.length > 0 ? lines.join("; ") : none}</dd>
     </>
-  );
-}
-
-interface Asked {
-  stand: "settled on" | "a cause of their own" | "left open" | "removed";
-  cause: string;
-  name: string;
-}
-
-const TITLES: Record<Asked["stand"], string> = {
-  "settled on": "Settle on this cause",
-  "a cause of their own": "Another cause",
-  "left open": "Leave the cause open",
-  removed: "The cause is removed",
-};
-
-function SayDialog({ asked, facts, onClose }: { asked: Asked; facts: Shown["facts"]; onClose: () => void }) {
-  const [words, setWords] = useState("");
-  const [reason, setReason] = useState("");
-  const own = asked.stand === "a cause of their own";
-  const removed = asked.stand === "removed";
-  const keep = () => {
-    const { stand } = asked;
-    facts.tell.mutate(
-      [
-        stand === "removed"
-          ? { fact: "remedy", cause: asked.cause, words: reason.trim() }
-          : { fact: "cause", stand, cause: asked.cause, words: words.trim(), reason: reason.trim() },
-      ],
-      { onSuccess: onClose },
-    );
-  };
-  return (
-    <Dialog
-      open
-      onOpenChange={(open) => !open && onClose()}
-      title={TITLES[asked.stand]}
-      {...(asked.name ? { note: asked.name } : {})}
-    >
-      <form
-        className="flex flex-col gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          keep();
-        }}
-      >
-        {own && (
-          <Field
-            label="What it was"
-            value={words}
-            maxLength={200}
-            onChange={(event) => setWords(event.target.value)}
-          />
-        )}
-        <Field
-          label={removed ? "By which operation or new part" : "Why"}
-          hint={removed ? "new pickup, pan washed" : "what decides it for you"}
-          value={reason}
-          maxLength={200}
-          onChange={(event) => setReason(event.target.value)}
-        />
-        <Button kind="strong" type="submit" disabled={!reason.trim() || (own && !words.trim())}>
-          Keep it
-        </Button>
-      </form>
-    </Dialog>
   );
 }

@@ -80,6 +80,7 @@ function Looks({ bench, board, facts, closed, mayDecide }: Shown) {
             disabled={closed}
             mayDecide={mayDecide}
             mistrusts={board.mistrusts}
+            debris={board.asked_of_debris}
           />
         )}
         <DepositLines board={board} facts={facts} disabled={closed} />

@@ -37,6 +37,7 @@ export function HalfInHand({
   onSay,
   onCleaned,
 }: Props) {
+  const kind = board.kinds.find((one) => half.bearing.startsWith(one.of));
   return (
     <section aria-label="The half in hand" className="border-t border-line pt-2">
       <div className="grid grid-cols-[minmax(0,1fr)_200px] gap-x-5 max-md:grid-cols-1">
@@ -45,10 +46,10 @@ export function HalfInHand({
             <PlaceLink place={half.id}>{half.name}</PlaceLink> {waits && <Waits />}
           </h2>
           <p className="mb-1 text-quiet">
-            {grade ? `${grade.means}.` : "What does it show? One letter; the arrows move on."} {board.normal}{" "}
-            {board.kind === "not known" && (
+            {grade ? `${grade.means}.` : "What does it show? One letter; the arrows move on."} {kind?.normal}{" "}
+            {kind?.kind === "not known" && (
               <Link
-                to={`/jobs/${jobId}/evidence/looks?look=shell%20kind`}
+                to={`/jobs/${jobId}/evidence/looks?look=${encodeURIComponent(kind.look)}`}
                 className="inline-flex min-h-11 items-center font-semibold text-blue"
               >
                 Which kind

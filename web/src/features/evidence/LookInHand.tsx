@@ -6,6 +6,7 @@ import { seenAs } from "../../shared/job";
 import { PictureStrip } from "../../shared/pictures";
 import { drop, waitingOf, Waits } from "../../shared/queue";
 import { Button, Chip, Choice, Dialog, Field } from "../../shared/ui";
+import { DebrisAsked } from "./DebrisAsked";
 import type { Shown } from "./EvidenceFrame";
 import { isTyping } from "../../shared/keys";
 import type { BoardLook } from "./useEvidence";
@@ -20,6 +21,7 @@ interface Props {
   disabled: boolean;
   mayDecide: boolean;
   mistrusts: readonly Schemas["Mistrust"][];
+  debris: Schemas["AskedOfDebris"];
 }
 
 /** The look in hand: how it is taken, its answers by one key, what was said of it, and by whom. */
@@ -33,10 +35,12 @@ export function LookInHand({
   disabled,
   mayDecide,
   mistrusts,
+  debris,
 }: Props) {
   const [cleaned, setCleaned] = useState(look.gone);
   const [doubted, setDoubted] = useState("");
   const waiting = waitingOf(facts.facts, "seen").filter((one) => one.look === look.key);
+  const asked = look.said.filter((one) => look.of_debris.includes(one.answer) && !one.mistrusted);
   const here = look.said.filter((one) => look.places.length < 2 || one.on === place);
   const answer = (text: string) => {
     if (disabled || !place) return;
@@ -82,7 +86,7 @@ export function LookInHand({
             {look.answers.map((text, nth) => (
               <Chip
                 key={text}
-                letter={String(nth + 1)}
+                {...(nth < 9 ? { letter: String(nth + 1) } : {})}
                 chosen={
                   here.some((one) => one.answer === text && !one.mistrusted) ||
                   waiting.some((one) => one.answer === text && (look.places.length < 2 || one.on === place))
@@ -94,6 +98,18 @@ export function LookInHand({
               </Chip>
             ))}
           </div>
+          {asked.map((one) => (
+            <DebrisAsked
+              key={one.fact}
+              answer={one.answer}
+              said={one.debris}
+              asked={debris}
+              disabled={disabled}
+              onSay={(like) =>
+                facts.tell.mutate([seenAs(one.on, look.key, one.answer, { cleaned, debris: like })])
+              }
+            />
+          ))}
           <label className="mt-1 flex min-h-11 items-center gap-2">
             <input
               type="checkbox"
@@ -132,6 +148,7 @@ export function LookInHand({
               <span className={one.mistrusted ? "line-through" : ""}>
                 {one.place && <strong>{one.place}: </strong>}
                 {one.answer}
+                {one.described && `: ${one.described}`}
                 <span className="text-quiet">
                   , {one.by}, {momentText(one.at)}
                   {one.weak && ", after cleaning"}

@@ -1,8 +1,9 @@
 import { useState } from "react";
+import { Link } from "react-router";
 
 import type { Schemas } from "../../api";
 import { momentText } from "../../shared/dates";
-import { Button, Faults, LinkButton, TextArea } from "../../shared/ui";
+import { Button, Faults, Field, LinkButton, TextArea } from "../../shared/ui";
 import { EvidenceFrame, type Shown } from "./EvidenceFrame";
 import { useReports } from "./useEvidence";
 
@@ -18,6 +19,7 @@ function Reports({ bench, facts, mayDecide }: Shown) {
   const reports = useReports(jobId);
   const [number, setNumber] = useState<number | null>(null);
   const [words, setWords] = useState("");
+  const [answerBy, setAnswerBy] = useState("");
   const sent = reports.data?.sent ?? [];
   const chosen = sent.find((one) => one.report.number === number);
   const shown = chosen?.report ?? reports.data?.draft;
@@ -27,7 +29,14 @@ function Reports({ bench, facts, mayDecide }: Shown) {
     <div className="grid grid-cols-[minmax(0,1fr)_300px] gap-x-8 gap-y-4 max-[979px]:grid-cols-1">
       <div>
         <Faults error={reports.error} />
-        {shown && <Sheet report={shown} jobId={jobId} gone={chosen?.withdrawn ?? []} />}
+        {shown && (
+          <Sheet
+            report={shown}
+            jobId={jobId}
+            gone={chosen?.withdrawn ?? []}
+            sent={chosen ? [chosen.at && momentText(chosen.at), chosen.by].filter(Boolean).join(", ") : ""}
+          />
+        )}
       </div>
       <aside className="flex flex-col gap-3 max-[979px]:order-first">
         <div className="flex flex-wrap gap-2">
@@ -46,7 +55,9 @@ function Reports({ bench, facts, mayDecide }: Shown) {
             className="flex flex-col gap-2"
             onSubmit={(event) => {
               event.preventDefault();
-              facts.tell.mutate([{ fact: "report", words: words.trim() }], { onSuccess: () => setWords("") });
+              facts.tell.mutate([{ fact: "report", words: words.trim(), answer_by: answerBy || null }], {
+                onSuccess: () => setWords(""),
+              });
             }}
           >
             <TextArea
@@ -54,6 +65,12 @@ function Reports({ bench, facts, mayDecide }: Shown) {
               value={words}
               maxLength={2000}
               onChange={(event) => setWords(event.target.value)}
+            />
+            <Field
+              label="Answer wanted by"
+              type="date"
+              value={answerBy}
+              onChange={(event) => setAnswerBy(event.target.value)}
             />
             <Button kind="strong" type="submit">
               Send report {reports.data?.draft.number}
@@ -88,16 +105,29 @@ function Reports({ bench, facts, mayDecide }: Shown) {
   );
 }
 
-function Sheet({ report, jobId, gone }: { report: Report; jobId: number; gone: readonly string[] }) {
+interface SheetProps {
+  report: Report;
+  jobId: number;
+  gone: readonly string[];
+  /** When it was sent, and by whom; "" for a draft. */
+  sent: string;
+}
+
+function Sheet({ report, jobId, gone, sent }: SheetProps) {
   const picture = (fact: string) => `/api/jobs/${jobId}/pictures/${encodeURIComponent(fact)}/small`;
   return (
     <article className="border-2 border-line bg-sheet p-6 max-sm:p-3" aria-label={`Report ${report.number}`}>
+      <Head shop={report.shop} />
       <h2 className="text-3xl font-semibold">Strip report {report.number}</h2>
+      <p className="font-semibold">{sent || "Draft, not sent"}</p>
       <p className="text-quiet">
         Job {report.job}, {report.title}
         {report.customer && `, for ${report.customer}`}
       </p>
       <Lines title="What came" lines={report.came} />
+      {report.looked_by.length > 0 && (
+        <p className="mt-1">Looked at and measured by {report.looked_by.join(", ")}.</p>
+      )}
       {report.complaint && <p className="mt-2">You told us: {report.complaint}</p>}
       {report.words && <p className="mt-2 whitespace-pre-line">{report.words}</p>}
       <Lines title="New since the report before" lines={report.new} />
@@ -148,9 +178,34 @@ function Sheet({ report, jobId, gone }: { report: Report; jobId: number; gone: r
       <Lines title="What it means for the engine" lines={report.means} />
       <Lines title="What metal went through" lines={report.to_wash} />
       <Lines title="What it has cost, and what each way on would" lines={report.cost} />
-      <Lines title="What we ask of you" lines={report.asks} />
+      <Lines
+        title={`What we ask of you${report.answer_by ? `, by ${report.answer_by}` : ""}`}
+        lines={report.asks}
+      />
       <Lines title="What happens next" lines={report.next} />
     </article>
+  );
+}
+
+/** Whose paper it is; where nobody has said, where to say it. */
+function Head({ shop }: { shop: Report["shop"] }) {
+  if (!shop.name && !shop.picture)
+    return (
+      <p className="mb-3 border-l-4 border-line pl-3 text-quiet">
+        No shop stands on it yet.{" "}
+        <Link to="/house-rules/shop" className="inline-flex min-h-11 items-center font-semibold text-blue">
+          Name, address and picture
+        </Link>
+      </p>
+    );
+  return (
+    <div className="mb-3 flex items-center gap-4">
+      {shop.picture && <img src={shop.picture} alt="" className="max-h-16 max-w-48" />}
+      <p className="leading-snug">
+        <strong>{shop.name}</strong>
+        <span className="block whitespace-pre-line">{shop.address}</span>
+      </p>
+    </div>
   );
 }
 

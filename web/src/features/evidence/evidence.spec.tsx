@@ -27,8 +27,11 @@ const board = (more: Partial<Board> = {}): Board =>
   ({
     grades: [grade("O", "as new", 0), COPPER], wears: ["centre", "front edge"], backs: ["clean"], seats: ["in place"],
     halves: [half("u", true), half("l", false)], bearings: [{ id: "rod-1", name: "Rod 1", main: false, heat: "blue", thrust: "rear face only", place: "rod-1" }],
-    to_grade: 2, normal: "Three-layer: grey.", causes: [], unexplained: [], next: [],
-    gate: { asked: true, open: true, found: [], removed: [], words: "The cause is not found." },
+    to_grade: 2, kinds: [{ of: "rod", look: "rod shell kind", kind: "coated", normal: "Three-layer: grey." }], causes: [], unexplained: [], next: [],
+    gate: {
+      asked: true, open: true, found: [], removed: [], words: "The cause is not found.",
+      items: [{ key: "cause", kind: "not found", part: "", words: "The cause is not found." }],
+    },
     ...more,
   }) as unknown as Board; // prettier-ignore
 const wrapped = (what: React.ReactNode) =>

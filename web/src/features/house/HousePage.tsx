@@ -39,7 +39,12 @@ function RulesForm({ start }: { start: Rules }) {
     <Page
       title="House rules"
       note="Where good shops disagree, the school this shop keeps. Every verdict cites it."
-      actions={<LinkButton to="/house-rules/looks">The table of looks</LinkButton>}
+      actions={
+        <>
+          <LinkButton to="/house-rules/shop">The shop on paper</LinkButton>
+          <LinkButton to="/house-rules/looks">The table of looks</LinkButton>
+        </>
+      }
     >
       {!start.confirmed && (
         <Notice tone="wrong">

@@ -1,2 +1,3 @@
 export { LookTablePage } from "./LookTablePage";
+export { ShopPage } from "./ShopPage";
 export { HousePage } from "./HousePage";

@@ -17,6 +17,8 @@ const cell = "min-h-10 w-full rounded-tool border-2 border-line bg-sheet px-2 te
 interface Props {
   title: string;
   kind: Kind;
+  /** The unit the sheet is typed in. */
+  unit: Schemas["Unit"];
   form: SetForm;
   /** What the server said of a field, by its name. */
   fault: (name: string) => string | undefined;
@@ -27,7 +29,7 @@ interface Props {
 }
 
 /** The limits of one set: figure, source and place, row by row; what it is made of; then the steps that are sold. */
-export function SetPart({ title, kind, form, fault, onChange, onMend, onLeaveOut }: Props) {
+export function SetPart({ title, kind, unit, form, fault, onChange, onMend, onLeaveOut }: Props) {
   const set = form.set;
   const change = (name: string, next: Partial<FigureForm>) => {
     onMend(`${set}.${name}`);
@@ -89,7 +91,9 @@ export function SetPart({ title, kind, form, fault, onChange, onMend, onLeaveOut
             />
           ))}
         </div>
-        {kind.steps && <Steps title={title} kind={kind} form={form} fault={fault} onChange={onChange} />}
+        {kind.steps && (
+          <Steps title={title} kind={kind} unit={unit} form={form} fault={fault} onChange={onChange} />
+        )}
       </div>
     </Section>
   );
@@ -196,8 +200,14 @@ const ringsOf = (step: Schemas["StepForm"]): (typeof RINGS)[number] => {
   return step.rings_can_be_bought ? "sold" : "not sold";
 };
 
+/** A step as it is typed, of a crank and of a piston. */
+const EXAMPLE: Record<Schemas["Unit"], readonly [string, string]> = {
+  in: [".010", ".020"],
+  mm: ["0.25", "0.50"],
+};
+
 /** The sizes from standard that can be bought; a piston's with its rings. */
-function Steps({ title, kind, form, fault, onChange }: Omit<Props, "onMend" | "onLeaveOut">) {
+function Steps({ title, kind, unit, form, fault, onChange }: Omit<Props, "onMend" | "onLeaveOut">) {
   const rings = kind.step_rings;
   const change = (at: number, next: Partial<Schemas["StepForm"]>) =>
     onChange({ ...form, steps: form.steps.map((old, n) => (n === at ? { ...old, ...next } : old)) });
@@ -217,7 +227,7 @@ function Steps({ title, kind, form, fault, onChange }: Omit<Props, "onMend" | "o
           <div className="flex flex-wrap items-center gap-2">
             <input
               aria-label={`${title}, step ${n + 1}, size from standard`}
-              placeholder={rings ? ".020" : ".010"}
+              placeholder={EXAMPLE[unit][rings ? 1 : 0]}
               className={`${cell} figure !w-28`}
               value={step.size}
               onChange={(e) => change(n, { size: e.target.value })}

@@ -251,6 +251,7 @@ function FormPage({ title, note = "", start, readOnly, above, error, kept, onKee
                 key={one}
                 title={name}
                 kind={kind}
+                unit={sheet.unit}
                 form={given}
                 fault={fault}
                 onChange={change}

@@ -32,7 +32,10 @@ export function CauseSection({ cause, jobId }: Props) {
         {cause.contaminated > 0 && <li>{cause.contaminated} of what metal went through not dealt with</li>}
       </ul>
       {cause.signed_for && (
-        <p className="mt-2 border-l-4 border-blue pl-3">Closed up with the cause open: {cause.signed_for}</p>
+        <p className="mt-2 whitespace-pre-line border-l-4 border-blue pl-3">
+          Closed up with this open:{"\n"}
+          {cause.signed_for}
+        </p>
       )}
       <Link
         to={`/jobs/${jobId}/evidence/cause`}

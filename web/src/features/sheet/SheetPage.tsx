@@ -18,6 +18,7 @@ import { Button, Dialog, Faults, LinkButton, Page, Section, TextArea } from "../
 import { useMay } from "../session";
 import { CardPart } from "./CardPart";
 import { CauseSection } from "./CauseSection";
+import { allAnswered, GateAnswers, type Answers } from "./GateAnswers";
 import { FilePart } from "./FilePart";
 import { SetPart } from "./SetPart";
 
@@ -76,7 +77,8 @@ function SignPart({ bench }: { bench: Bench }) {
   const may = useMay();
   const { sign } = useDecisions(bench.card.id);
   const [asking, setAsking] = useState<"" | "sign" | "withdraw">("");
-  const [words, setWords] = useState("");
+  const [answers, setAnswers] = useState<Answers>({});
+  const { items } = bench.assessment.cause;
   const kinds = useKinds();
   const open = bench.scope.filter(
     (set) =>
@@ -127,24 +129,13 @@ function SignPart({ bench }: { bench: Bench }) {
             Not everything on it is settled. It waits for {bench.assessment.waits_for}.
           </p>
         )}
-        {bench.assessment.cause.open && (
-          <div className="mb-4">
-            <p className="mb-2 border-l-4 border-red pl-3 font-semibold">{bench.assessment.cause.words}</p>
-            <TextArea
-              label="Why it is closed up all the same"
-              hint="These words stand on the sheet, over your name."
-              value={words}
-              maxLength={2000}
-              onChange={(event) => setWords(event.target.value)}
-            />
-          </div>
-        )}
+        {items.length > 0 && <GateAnswers items={items} answers={answers} onAnswer={setAnswers} />}
         <Button
           kind="strong"
-          disabled={bench.assessment.cause.open && !words.trim()}
+          disabled={!allAnswered(items, answers)}
           onClick={() => {
             setAsking("");
-            sign.mutate(words.trim());
+            sign.mutate(answers);
           }}
         >
           Yes, sign it

@@ -5,7 +5,8 @@ import { askedFirst, drop, useFacts, Waits } from "../../shared/queue";
 import { PlaceLink } from "../../shared/job";
 import { isTyping } from "../../shared/keys";
 import { PictureStrip } from "../../shared/pictures";
-import { Button, Chip, Faults, Notice } from "../../shared/ui";
+import { Button, Chip, Faults } from "../../shared/ui";
+import { AskedFirst } from "./AskedFirst";
 import { FoundMarks, foundOf, type Typed } from "./FoundMarks";
 import { StampedMark } from "./StampedMark";
 
@@ -15,6 +16,8 @@ const FELT: readonly { key: string; felt: Felt }[] = [
   { key: "s", felt: "came away stuck" },
   { key: "j", felt: "step at the joint" },
 ];
+
+const NOTHING_SAID = { mark: false, unseen: false, covers: "", because: "", note: "" } as const;
 
 interface Props {
   jobId: number;
@@ -33,13 +36,17 @@ export function StepInHand({ jobId, step, positions, disabled, waiting, onDone }
   // Its own: what one step was refused is not said of the next.
   const { tell } = useFacts(jobId);
   const asked = askedFirst(tell.error);
+  // What was asked and answered stays answered when the next thing is asked.
+  const [answered, setAnswered] = useState<Partial<Schemas["DoingStep"]>>({});
   const done = useCallback(
-    (more: { there?: boolean; mark?: boolean; unseen?: boolean }) => {
-      const one = { fact: "step", step: step.id, there: true, mark: false, unseen: false, note: "" } as const;
+    (more: Partial<Schemas["DoingStep"]>) => {
+      const one = { fact: "step", step: step.id, there: true, ...NOTHING_SAID } as const;
       // What was typed as found on it goes along: nothing typed is lost by Enter.
-      tell.mutate([...foundOf(typed), { ...one, felt: [...felt], ...more }], { onSuccess: onDone });
+      tell.mutate([...foundOf(typed), { ...one, felt: [...felt], ...answered, ...more }], {
+        onSuccess: onDone,
+      });
     },
-    [tell, step.id, felt, typed, onDone],
+    [tell, step.id, felt, typed, answered, onDone],
   );
   const toggle = (one: Felt) =>
     setFelt((before) => (before.includes(one) ? before.filter((other) => other !== one) : [...before, one]));
@@ -67,7 +74,7 @@ export function StepInHand({ jobId, step, positions, disabled, waiting, onDone }
       <p className="text-[15px] text-quiet">{step.section}</p>
       <h2 className="text-3xl font-semibold leading-tight">{step.text}</h2>
       {step.hint && <p className="mt-1 text-lg">{step.hint}</p>}
-      {step.first.length > 0 && (
+      {step.first.length > 0 && asked?.code !== "held" && (
         <p className="mt-2 border-l-4 border-blue px-3 font-semibold">First: {step.first.join("; ")}.</p>
       )}
       {step.unseen.length > 0 && !asked && (
@@ -105,9 +112,15 @@ export function StepInHand({ jobId, step, positions, disabled, waiting, onDone }
         />
       )}
       {asked ? (
-        <Asked
+        <AskedFirst
+          jobId={jobId}
           asked={asked}
-          onDo={() => done(asked.code === "mark-first" ? { mark: true } : { unseen: true })}
+          onDo={(more) => {
+            const reasons = [answered.because, more.because].filter(Boolean);
+            const all = { ...answered, ...more, because: [...new Set(reasons)].join("; ") };
+            setAnswered(all);
+            done(all);
+          }}
         />
       ) : (
         <Faults error={tell.error} />
@@ -165,27 +178,6 @@ function Cautions({ cautions }: { cautions: readonly Schemas["Caution"][] }) {
   );
 }
 
-function Asked({ asked, onDo }: { asked: NonNullable<ReturnType<typeof askedFirst>>; onDo: () => void }) {
-  const marks = asked.code === "mark-first";
-  return (
-    <div className="mt-3">
-      <Notice tone="wrong">
-        <p>
-          {marks ? "It leaves its place only with its mark." : "Look and photograph first: this destroys it."}
-        </p>
-        <ul className="font-normal">
-          {asked.what.map((what) => (
-            <li key={what}>{what}</li>
-          ))}
-        </ul>
-        <Button className="mt-2" onClick={onDo}>
-          {marks ? "Marked as listed, and done" : "Not looked at; done all the same"}
-        </Button>
-      </Notice>
-    </div>
-  );
-}
-
 function Done({
   step,
   onTakeBack,
@@ -195,8 +187,10 @@ function Done({
 }) {
   return (
     <p className="mt-3 flex flex-wrap items-center gap-x-3 text-lg">
-      <strong>{step.there ? "Done" : "Not on this engine"}</strong> {step.by}
+      <strong>{step.off_already ? "It was off already" : step.there ? "Done" : "Not on this engine"}</strong>{" "}
+      {step.by}
       {step.felt.length > 0 && <span>, {step.felt.join(", ")}</span>}
+      {step.because && <span className="basis-full text-[15px]">All the same, because: {step.because}</span>}
       {onTakeBack && (
         <Button kind="quiet" onClick={onTakeBack}>
           Take back

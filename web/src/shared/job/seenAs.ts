@@ -19,6 +19,7 @@ export function seenAs(
     arc: null,
     cleaned: false,
     minutes: null,
+    debris: null,
     ends: false,
     note: "",
     by_one_key: false,

@@ -39,8 +39,8 @@ export function useDecisions(jobId: number) {
       onSuccess: keep,
     }),
     sign: useMutation({
-      mutationFn: (cause_words: string) =>
-        ask(client.POST("/api/jobs/{job_id}/signatures", { params: { path }, body: { cause_words } })),
+      mutationFn: (answers: Readonly<Record<string, string>>) =>
+        ask(client.POST("/api/jobs/{job_id}/signatures", { params: { path }, body: { answers } })),
       onSuccess: keep,
     }),
     withdraw: useMutation({

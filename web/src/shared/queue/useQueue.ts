@@ -134,10 +134,11 @@ export const drop = (name: string): void => void queue.drop(name);
 export const putAway = (name: string): void => void queue.putAway(name);
 export const sendAgain = (name: string): void => queue.sendAgain(name);
 
-/** What a refusal asks for before it can be done: its code, and each thing in words. */
-export function askedFirst(error: unknown): { code: string; what: readonly string[] } | null {
-  if (!(error instanceof Refused) || !["mark-first", "look-first"].includes(error.code)) return null;
-  return { code: error.code, what: error.faults.map((fault) => fault.what) };
+/** What a refusal asks for before it can be done: its code, what it says, and each thing in words. */
+export function askedFirst(error: unknown): { code: string; says: string; what: readonly string[] } | null {
+  if (!(error instanceof Refused) || !["mark-first", "look-first", "held", "say-why"].includes(error.code))
+    return null;
+  return { code: error.code, says: error.message, what: error.faults.map((fault) => fault.what) };
 }
 
 export { nameOf, queue };

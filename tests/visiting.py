@@ -42,7 +42,7 @@ class Visitor:
     def listen(self, bench: str, job: int) -> Iterator[dict[str, Any]]:
         """The events of one bench, as they come."""
         line = http.client.HTTPConnection("127.0.0.1", self.server.port, timeout=15)
-        line.request("GET", f"/api/live/events?bench={bench}&job={job}", headers=self.headers())
+        line.request("GET", f"/api/live/events?open={bench}~{job}", headers=self.headers())
         answer = line.getresponse()
         assert answer.status == 200
         event = ""

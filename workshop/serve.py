@@ -10,10 +10,7 @@ import os
 
 import uvicorn
 
-from workshop.config.whole import PromptProtocol
-
-#: Connections at once, open pages among them; more are told to come again.
-MOST_CONNECTIONS = 500
+from workshop.config.connections import PromptProtocol, raise_file_limit
 
 
 def main() -> None:
@@ -22,6 +19,7 @@ def main() -> None:
     parser.add_argument("--host", default="127.0.0.1")
     parser.add_argument("--port", type=int, default=8000)
     asked = parser.parse_args()
+    PromptProtocol.most = raise_file_limit()
     proxy = os.environ.get("TRUSTED_PROXY", "")
     uvicorn.run(
         "workshop.config.asgi:application",
@@ -32,7 +30,6 @@ def main() -> None:
         http=PromptProtocol,
         timeout_keep_alive=10,
         timeout_graceful_shutdown=3,
-        limit_concurrency=MOST_CONNECTIONS,
         proxy_headers=bool(proxy),
         forwarded_allow_ips=proxy or None,
     )

@@ -25,7 +25,7 @@ def server(furnished: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterato
 
 def test_the_event_stream_is_for_those_who_are_signed_in(server: Server) -> None:
     line = http.client.HTTPConnection("127.0.0.1", server.port, timeout=5)
-    line.request("GET", "/api/live/events?bench=a&job=1")
+    line.request("GET", "/api/live/events?open=a~1")
     assert line.getresponse().status == 401
 
 
@@ -70,4 +70,8 @@ def test_another_bench_hears_that_a_job_has_changed(server: Server) -> None:
     }  # fmt: skip
     landed = machinist.ask("POST", "/api/jobs/4/facts", {"facts": [reading]})
     assert landed["results"][0]["refused"] == ""
-    assert next(event for event in events if event["event"] == "job") == {"event": "job", "job": 4}
+    assert next(event for event in events if event["event"] == "job") == {
+        "event": "job",
+        "for": "bench-b",
+        "job": 4,
+    }

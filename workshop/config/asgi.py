@@ -5,7 +5,6 @@ import os
 from typing import Any
 
 from a2wsgi import WSGIMiddleware
-from django.core.asgi import get_asgi_application
 from django.core.wsgi import get_wsgi_application
 from django.urls import get_resolver
 
@@ -16,14 +15,15 @@ os.environ.setdefault("DJANGO_SETTINGS_MODULE", "workshop.config.settings")
 EVENTS = "/api/live/events"
 
 # Django's middleware costs about half of each request when it hops between tasks and threads. So a request runs
-# whole in one thread of the pool; only the event stream, which never ends, goes through Django's own ASGI handler.
+# whole in one thread of the pool; only the event stream, which never ends, is spoken to by the loop itself.
 _requests = Whole(WSGIMiddleware(get_wsgi_application(), workers=8))  # type: ignore[arg-type]
-_streams = get_asgi_application()
+
+from workshop.live.stream import events  # noqa: E402 - after Django is set up
 
 
 async def application(scope: Any, receive: Any, send: Any) -> None:
     """Requests to the thread pool, the event stream to the loop."""
-    chosen: Any = _streams if scope.get("path") == EVENTS else _requests
+    chosen: Any = events if scope.get("path") == EVENTS else _requests
     await chosen(scope, receive, send)
 
 

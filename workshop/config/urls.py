@@ -3,11 +3,9 @@
 from django.urls import path, re_path
 
 from workshop.config.api import api
-from workshop.live.views import events
 from workshop.pages.views import app_page
 
 urlpatterns = [
-    path("api/live/events", events),
     path("api/", api.urls),
     re_path(r"^(?!api/|assets/|static/).*$", app_page),
 ]

@@ -1,8 +1,8 @@
 """Whole requests in, whole answers out: a client that sends or reads slowly holds no worker.
 
-uvicorn speaks HTTP; Django's requests run in a2wsgi's threads. Between them stands this: a request is gathered,
-within a size and a time, before a thread is asked; its answer is taken from the thread whole and then sent, within
-a time. The event stream never ends and is not gathered; a gauge bridge's lines are gathered as all else is.
+uvicorn speaks HTTP; Django's requests run in a2wsgi's threads. Between them stands this: a request is gathered
+(`gathering.py`) before a thread is asked; its answer is taken from the thread whole and then sent, within a time.
+The event stream never ends and is not gathered; a gauge bridge's lines are gathered as all else is.
 """
 
 from __future__ import annotations
@@ -11,55 +11,58 @@ import asyncio
 import json
 from typing import Any
 
-from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
+from workshop.config.connections import address_of, shares
+from workshop.config.gathering import Body, Room, TooMuch, gathered
 
-#: What a body may be, at the most: a whole job with 20,000 readings is under 15 MB.
-MOST_BODY = 20_000_000
-#: What one bridge parcel may be, at the most.
-MOST_LINES = 2_000_000
-BRIDGE = "/api/live/bridge/"
-#: A whole job with its pictures is larger than anything else, and takes longer to come.
-MOST_PACKED, PACKED, PACKED_S = 310_000_000, "/api/jobs/import.zip", 180.0
-#: In these times a body must have come, an answer must have been read, a new connection must have asked something.
-BODY_S, ANSWER_S, SILENT_S = 20.0, 30.0, 20.0
-
-
-class TooMuch(Exception):
-    """The body is larger than it may be, or did not come in time."""
-
-    def __init__(self, status: int, code: str, words: str) -> None:
-        super().__init__(words)
-        self.status, self.code, self.words = status, code, words
+#: In this time an answer must have been read.
+ANSWER_S = 30.0
+#: What is too large is heard out for so long and so far: who sends it hears the refusal only then.
+LINGER_S, LINGER = 20.0, 1_000_000_000
 
 
 class Whole:
     """An ASGI application whose requests and answers pass whole."""
 
-    def __init__(self, app: Any) -> None:
+    def __init__(self, app: Any, room: Room | None = None) -> None:
         self._app = app
+        self.room = room or Room()
 
     async def __call__(self, scope: Any, receive: Any, send: Any) -> None:
         """Gather the request, run it, send the answer."""
         if scope["type"] != "http":
             await self._app(scope, receive, send)
             return
-        try:
-            body = await _gathered(scope, receive)
-        except TooMuch as refused:
-            await _refuse(send, refused)
-            return
-        if body is None:
-            return
+        with shares.of(scope) as has_room:
+            try:
+                if not has_room:
+                    raise TooMuch(
+                        503, "busy", "Too much is asked from this address at once. Try again in a minute."
+                    )
+                body = await gathered(scope, receive, self.room)
+                if body is not None:
+                    await self._answer(scope, body, send)
+            except TooMuch as refused:
+                await _refuse(receive, send, refused)
+
+    async def _answer(self, scope: Any, body: Body, send: Any) -> None:
         answer: list[Any] = []
-        given = iter([{"type": "http.request", "body": body, "more_body": False}])
+        pieces = body.pieces()
 
         async def whole_body() -> Any:
-            return next(given, {"type": "http.disconnect"})
+            for piece, more in pieces:
+                return {"type": "http.request", "body": piece, "more_body": more}
+            return {"type": "http.disconnect"}
 
         async def keep(message: Any) -> None:
             answer.append(message)
 
-        await self._app(scope, whole_body, keep)
+        try:
+            await self._app(scope, whole_body, keep)
+        finally:
+            body.close()
+        address = address_of(scope)
+        size = sum(len(message.get("body", b"")) for message in answer)
+        self.room.take(address, size)
         try:
             async with asyncio.timeout(ANSWER_S):
                 for message in answer:
@@ -67,37 +70,11 @@ class Whole:
         except TimeoutError:
             # Nobody reads: uvicorn closes the connection when the answer is left unfinished.
             return
+        finally:
+            self.room.give_back(address, size)
 
 
-async def _gathered(scope: Any, receive: Any) -> bytes | None:
-    """The whole body; None where the client went away. Refuses: TooMuch."""
-    most = MOST_LINES if scope["path"].startswith(BRIDGE) else MOST_BODY
-    seconds = BODY_S
-    if scope["path"] == PACKED:
-        most, seconds = MOST_PACKED, PACKED_S
-    told = dict(scope["headers"]).get(b"content-length", b"0")
-    if told.isdigit() and len(told) < 20 and int(told) > most:
-        raise TooMuch(413, "too-large", f"That is more than {most // 1_000_000} MB: it was not taken in.")
-    parts: list[bytes] = []
-    length = 0
-    try:
-        async with asyncio.timeout(seconds):
-            while True:
-                message = await receive()
-                if message["type"] == "http.disconnect":
-                    return None
-                parts.append(message.get("body", b""))
-                length += len(parts[-1])
-                if length > most:
-                    words = f"That is more than {most // 1_000_000} MB: it was not taken in."
-                    raise TooMuch(413, "too-large", words)
-                if not message.get("more_body"):
-                    return b"".join(parts)
-    except TimeoutError:
-        raise TooMuch(408, "too-slow", "The request did not come whole in time. Send it again.") from None
-
-
-async def _refuse(send: Any, refused: TooMuch) -> None:
+async def _refuse(receive: Any, send: Any, refused: TooMuch) -> None:
     body = json.dumps({"code": refused.code, "message": refused.words, "faults": []}).encode()
     headers = [
         (b"content-type", b"application/json"),
@@ -105,27 +82,20 @@ async def _refuse(send: Any, refused: TooMuch) -> None:
         (b"connection", b"close"),
     ]
     await send({"type": "http.response.start", "status": refused.status, "headers": headers})
-    await send({"type": "http.response.body", "body": body})
+    await send({"type": "http.response.body", "body": body, "more_body": True})
+    await _hear_out(receive)
+    await send({"type": "http.response.body", "body": b""})
 
 
-class PromptProtocol(HttpToolsProtocol):
-    """HTTP as uvicorn speaks it, but a connection that asks nothing whole in time is closed."""
-
-    def connection_made(self, transport: Any) -> None:
-        """Start the clock with the connection."""
-        super().connection_made(transport)
-        self._silent = self.loop.call_later(SILENT_S, self._close_silent)
-
-    def on_headers_complete(self) -> None:
-        """A request's head has come whole: the clock stops."""
-        self._silent.cancel()
-        super().on_headers_complete()
-
-    def connection_lost(self, exc: Exception | None) -> None:
-        """The clock goes with the connection."""
-        self._silent.cancel()
-        super().connection_lost(exc)
-
-    def _close_silent(self) -> None:
-        if not self.transport.is_closing():
-            self.transport.close()
+async def _hear_out(receive: Any) -> None:
+    """Let what is still coming pass by unkept: a connection closed under a sender takes the answer with it."""
+    heard = 0
+    try:
+        async with asyncio.timeout(LINGER_S):
+            while heard < LINGER:
+                message = await receive()
+                heard += len(message.get("body", b""))
+                if message["type"] == "http.disconnect" or not message.get("more_body"):
+                    return
+    except TimeoutError:
+        return

@@ -67,7 +67,7 @@ class Port:
 
 @dataclass(eq=False)
 class Listener:
-    """One open page: its queue, and the loop it is read in."""
+    """One open page: the queue of its browser's stream, and the loop it is read in."""
 
     bench: str
     job: int
@@ -168,11 +168,11 @@ class Hub:
             return True
 
     def close_person(self, person: int) -> None:
-        """End every stream of a person whose account was closed."""
+        """End every stream of a person who signed out, got a new password or another role, or left."""
         with self._lock:
             theirs = [one for one in self._listeners if one.person == person]
         for one in theirs:
-            one.loop.call_soon_threadsafe(one.queue.put_nowait, None)
+            one.loop.call_soon_threadsafe(_put, one.queue, None)
 
     def port(self, gauge: str) -> Port:
         """The port of a gauge."""
@@ -214,11 +214,22 @@ class Hub:
         self._tell(lambda one: one.job == job, "job", {"job": job})
 
     def _tell(self, whom: Callable[[Listener], bool], event: str, body: dict[str, Any]) -> None:
-        text = f"event: {event}\ndata: {json.dumps(body)}\n\n"
         with self._lock:
             told = [one for one in self._listeners if whom(one)]
         for one in told:
-            one.loop.call_soon_threadsafe(one.queue.put_nowait, text)
+            # One stream serves all tabs of a browser: each event says which bench it is for.
+            text = f"event: {event}\ndata: {json.dumps({'for': one.bench, **body})}\n\n"
+            one.loop.call_soon_threadsafe(_put, one.queue, text)
+
+
+def _put(queue: asyncio.Queue[str | None], text: str | None) -> None:
+    """Put what is told in a stream's queue. Where its reader does not take it, the stream ends: it comes back and
+    looks again."""
+    if queue.full():
+        while not queue.empty():
+            queue.get_nowait()
+        text = None
+    queue.put_nowait(text)
 
 
 hub = Hub()

@@ -19,8 +19,8 @@ from workshop.people.may import Act, must, rights_of
 from workshop.people.models import Person, Role
 from workshop.people.refusals import Clash, NotAllowed
 
-#: Sent when an account is closed, so that what it has open ends.
-account_closed = Signal()
+#: Sent when somebody signs out, gets a new password or another role, or an account is closed: what is open ends.
+streams_end = Signal()
 router = Router(tags=["people"])
 WRONG = "Name and password do not go together. Try again."
 
@@ -174,7 +174,9 @@ def sign_in(request: HttpRequest, given: SignIn) -> SessionOut:
 @router.delete("/session", response=SessionOut)
 def sign_out(request: HttpRequest) -> SessionOut:
     """Sign out."""
+    person = signed_in(request)
     logout(request)
+    streams_end.send(Person, person=person.pk)
     return session_out(request)
 
 
@@ -184,6 +186,7 @@ def change_password(request: HttpRequest, given: PasswordIn) -> SessionOut:
     person = signed_in(request)
     actions.change_own_password(request, person, given.old, given.new)
     update_session_auth_hash(request, person)
+    streams_end.send(Person, person=person.pk)
     return session_out(request)
 
 
@@ -211,8 +214,8 @@ def add_person(request: HttpRequest, given: PersonIn) -> PersonOut:
 def change_person(request: HttpRequest, person_id: int, given: PersonChange) -> PersonOut:
     """Change an account."""
     changed = actions.change_person(signed_in(request), person_id, given.role, given.active, given.password)
-    if not changed.is_active:
-        account_closed.send(Person, person=changed.pk)
+    if given.role is not None or given.active is False or given.password:
+        streams_end.send(Person, person=changed.pk)
     return person_out(changed)
 
 

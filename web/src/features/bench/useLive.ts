@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { ask, client, Refused, type Schemas } from "../../api";
 import { newId } from "../../shared/job";
 import { queue, useShownQueue } from "../../shared/queue";
+import { listen } from "../../shared/stream";
 import type { Desk } from "./useDesk";
 
 /** A line of the gauge as the server tells it: to enter, or only to show. */
@@ -21,7 +22,7 @@ export type BenchBeside = Schemas["StandsIn"] & { person: string };
 /** So long after a move the other benches are told: not at every spot that is only passed. */
 const SETTLED_MS = 300;
 const BENCH = "half-thou.bench";
-const LOOK_AGAIN_MS = 400;
+const LOOK_AGAIN_MS = 150;
 /** A line this soon after the spot was changed by hand may be the answer to the spot before. */
 const SLOW_MS = 600;
 
@@ -74,41 +75,41 @@ export function useLive(desk: Desk) {
   useEffect(() => {
     if (signedOut) return;
     let timer: number | undefined;
-    const source = new EventSource(`/api/live/events?bench=${bench}&job=${jobId}`);
-    source.addEventListener("line", (event: MessageEvent<string>) => {
-      const told = JSON.parse(event.data) as Told;
-      setLast(enter(now.current, told));
-    });
-    source.addEventListener("port", (event: MessageEvent<string>) => {
-      const said = JSON.parse(event.data) as { gauge: string; connected: boolean; words: string };
-      if (said.gauge === now.current.gauge) setPort(said);
-    });
-    source.addEventListener("lost", (event: MessageEvent<string>) => {
-      const said = JSON.parse(event.data) as { to: string };
-      setInHand(false);
-      setRefused(`The gauge was taken over: ${said.to}.`);
-    });
-    source.addEventListener("beside", (event: MessageEvent<string>) => {
-      setBeside((JSON.parse(event.data) as { benches: BenchBeside[] }).benches);
-    });
-    source.addEventListener("differs", (event: MessageEvent<string>) => {
-      queue.differs((JSON.parse(event.data) as { words: string }).words);
-    });
-    source.addEventListener("hello", () => {
-      if (speaks) void claim(false);
-    });
-    source.addEventListener("job", () => {
+    let heardAt = 0;
+    let greeted = false;
+    const lookAgain = () => {
+      heardAt = Date.now();
       window.clearTimeout(timer);
       timer = window.setTimeout(() => {
-        // A reading of this bench came back with the bench after it: there is nothing newer to fetch.
+        // What came back with a reading of this bench since then holds it already.
         const known = queries.getQueryState(["bench", jobId])?.dataUpdatedAt ?? 0;
-        if (Date.now() - known > 2 * LOOK_AGAIN_MS)
-          void queries.invalidateQueries({ queryKey: ["bench", jobId] });
+        if (known < heardAt) void queries.invalidateQueries({ queryKey: ["bench", jobId] });
       }, LOOK_AGAIN_MS);
-    });
+    };
+    const hear: Record<string, (said: unknown) => void> = {
+      line: (said) => setLast(enter(now.current, said as Told)),
+      port: (said) => {
+        const port = said as { gauge: string; connected: boolean; words: string };
+        if (port.gauge === now.current.gauge) setPort(port);
+      },
+      lost: (said) => {
+        setInHand(false);
+        setRefused(`The gauge was taken over: ${(said as { to: string }).to}.`);
+      },
+      beside: (said) => setBeside((said as { benches: BenchBeside[] }).benches),
+      differs: (said) => queue.differs((said as { words: string }).words),
+      hello: () => {
+        if (speaks) void claim(false);
+        // The stream broke off and came back: what was told meanwhile was not heard.
+        if (greeted) lookAgain();
+        greeted = true;
+      },
+      job: lookAgain,
+    };
+    const stop = listen({ bench, job: jobId }, (told) => hear[told.event]?.(JSON.parse(told.data)));
     return () => {
       window.clearTimeout(timer);
-      source.close();
+      stop();
       setInHand(false);
       setRefused("");
       setLast(null);

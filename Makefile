@@ -26,7 +26,7 @@ demo-shop: .make/system .make/venv # needs nothing of the web's: furnished while
 demo-reset: setup ## start the demo afresh: what was entered is kept aside in data/before-reset
 	@mkdir -p "$(DATA_DIR)/before-reset"
 	@[ ! -f "$(DATA_DIR)/halfthou.sqlite3" ] || $(PY) scripts/keep.py backup "$(DATA_DIR)/before-reset"
-	@rm -f "$(DATA_DIR)"/halfthou.sqlite3*
+	@rm -f "$(DATA_DIR)"/halfthou.sqlite3* "$(DATA_DIR)/facts-kept.json"
 	@$(MAKE) --no-print-directory demo
 
 serve: setup ## serve a real shop: make the first owner with: make owner NAME=...

@@ -26,7 +26,7 @@ from workshop.limits.actions import confirm_sheet, draft_sheet
 from workshop.limits.models import SheetRevision
 from workshop.limits.translate import SheetForm
 from workshop.people.actions import prefer_unit
-from workshop.people.models import Person, Role
+from workshop.people.models import Person, Role, demo_password
 from workshop.record.pictures import upright
 
 SEED = 1902
@@ -47,7 +47,7 @@ class Shop:
         self.count = 0
         # To hash a password takes a second of a processor: meanwhile the shop is furnished.
         self._hashing = ThreadPoolExecutor()
-        self._passwords = {role: self._hashing.submit(make_password, f"{role.value}-half-thou") for role in Role}
+        self._passwords = {role: self._hashing.submit(make_password, demo_password(role.value)) for role in Role}
         self.bench, self.machinist, self.owner = (self._person(role) for role in Role)
         prefer_unit(self.owner, Unit.INCH)
         keep_rules(self.owner, HouseRulesForm.model_validate(HOUSE))

@@ -8,6 +8,8 @@ pictures that are missing keep.py check           says whether the data in place
 
 from __future__ import annotations
 
+import hashlib
+import json
 import os
 import shutil
 import sqlite3
@@ -18,6 +20,8 @@ from pathlib import Path
 
 DATABASE = Path(os.environ.get("DATA_DIR", "data")) / "halfthou.sqlite3"
 PICTURES = DATABASE.parent / "pictures"
+#: How many facts the database holds, beside it: the server does not start on fewer.
+COUNT = DATABASE.parent / "facts-kept.json"
 #: What this program's data consists of. A file without one of these is not its whole data.
 TABLES = frozenset(
     {
@@ -110,12 +114,15 @@ def backup(folder: Path) -> Path:
 
 
 def copy_pictures(source: Path, target: Path) -> int:
-    """Copy the picture files that are not there yet; each is named by its hash and never changed. Gives how
-    many."""
+    """Copy the picture files that are not there yet, or are damaged there; each is named by its hash and never
+    changed. One that is damaged here is not copied: it is told. Gives how many were copied."""
     copied = 0
     for file in sorted(source.glob("??/*")):
         place = target / file.parent.name / file.name
-        if file.suffix == ".part" or place.exists():
+        if file.suffix == ".part" or (place.exists() and is_sound(place)):
+            continue
+        if not is_sound(file):
+            print(f"Not copied: the file of picture {file.name[:12]} is damaged.")
             continue
         own_folder(target)
         own_folder(place.parent)
@@ -125,6 +132,14 @@ def copy_pictures(source: Path, target: Path) -> int:
         part.replace(place)
         copied += 1
     return copied
+
+
+def is_sound(file: Path) -> bool:
+    """Whether a picture's file is what its name says. A small copy is named by the picture it is of."""
+    if file.name.endswith(".small.jpg"):
+        return file.stat().st_size > 0
+    with file.open("rb") as opened:
+        return hashlib.file_digest(opened, "sha256").hexdigest() == file.stem
 
 
 def missing_pictures(database: Path, pictures: Path) -> list[str]:
@@ -137,10 +152,28 @@ def missing_pictures(database: Path, pictures: Path) -> list[str]:
     try:
         with closing(sqlite3.connect(f"file:{database}?mode=ro", uri=True)) as opened:
             named = opened.execute(asked).fetchall()
+            is_there = "SELECT 1 FROM sqlite_master WHERE name = 'jobs_picturerenamed'"
+            renamed = (
+                dict(opened.execute("SELECT old, new FROM jobs_picturerenamed").fetchall())
+                if opened.execute(is_there).fetchone()
+                else {}
+            )
     except sqlite3.DatabaseError:
         return []
-    here = {file.name for file in pictures.glob("??/*")}
-    return [f"job {n}: {name[:12]}" for n, name in named if not here & {f"{name}.jpg", f"{name}.png"}]
+    here = {file.stem for file in pictures.glob("??/*") if ".small" not in file.name}
+    return [f"job {n}: {name[:12]}" for n, name in named if renamed.get(name, name) not in here]
+
+
+def write_count() -> None:
+    """Write how many facts the database in place holds, beside it."""
+    with closing(sqlite3.connect(f"file:{DATABASE}?mode=ro", uri=True)) as opened:
+        is_there = "SELECT 1 FROM sqlite_master WHERE name = ?"
+        facts = (
+            opened.execute(f"SELECT count(*) FROM {FACTS[0]}").fetchone()[0]
+            if opened.execute(is_there, FACTS[:1]).fetchone()
+            else 0
+        )
+    COUNT.write_text(json.dumps({"facts": facts}), encoding="utf-8")
 
 
 def set_aside(folder: Path) -> Path:
@@ -168,6 +201,7 @@ def restore(file: Path) -> None:
     for ending in BESIDE:
         DATABASE.with_name(DATABASE.name + ending).unlink(missing_ok=True)
     incoming.replace(DATABASE)
+    write_count()
     copy_pictures(file.parent / "pictures", PICTURES)
     print(f"Restored from {file}. Stop and start the server if it is running.")
 
@@ -180,8 +214,13 @@ def check() -> None:
     if fault:
         sys.exit(f"The data at {DATABASE}: {fault}. make restore FILE=... puts a backup back.")
     print(f"The data at {DATABASE} is whole.")
+    damaged = [file for file in sorted(PICTURES.glob("??/*")) if file.suffix != ".part" and not is_sound(file)]
+    for file in damaged:
+        print(f"The file of picture {file.name[:12]} is damaged. A backup puts it back: make restore FILE=...")
     for picture in missing_pictures(DATABASE, PICTURES):
         print(f"The file of a picture is not here: {picture}. A backup's folder of pictures may hold it.")
+    if damaged:
+        sys.exit(1)
 
 
 if __name__ == "__main__":

@@ -7,7 +7,9 @@ from __future__ import annotations
 
 import argparse
 import os
+import sys
 
+import django
 import uvicorn
 
 from workshop.config.connections import PromptProtocol, raise_file_limit
@@ -15,11 +17,19 @@ from workshop.config.connections import PromptProtocol, raise_file_limit
 
 def main() -> None:
     """Serve until stopped."""
+    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "workshop.config.settings")
     parser = argparse.ArgumentParser(prog="workshop.serve", description="Serve the workshop.")
     parser.add_argument("--host", default="127.0.0.1")
     parser.add_argument("--port", type=int, default=8000)
     asked = parser.parse_args()
     PromptProtocol.most = raise_file_limit()
+    django.setup()
+    from workshop.record.before_serving import NotReady, ready_to_serve  # noqa: PLC0415 - after Django is set up
+
+    try:
+        held = ready_to_serve()
+    except NotReady as error:
+        sys.exit(str(error))
     proxy = os.environ.get("TRUSTED_PROXY", "")
     uvicorn.run(
         "workshop.config.asgi:application",
@@ -33,6 +43,7 @@ def main() -> None:
         proxy_headers=bool(proxy),
         forwarded_allow_ips=proxy or None,
     )
+    held.close()
 
 
 if __name__ == "__main__":

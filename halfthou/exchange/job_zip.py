@@ -4,8 +4,11 @@ from __future__ import annotations
 
 import hashlib
 import io
+import lzma
 import re
+import struct
 import zipfile
+import zlib
 from collections.abc import Iterator, Mapping
 
 from halfthou.exchange.faults import BadFile, Fault
@@ -17,8 +20,12 @@ ENDINGS = {PictureKind.JPEG: "jpg", PictureKind.PNG: "png"}
 _PICTURE = re.compile(r"^pictures/([0-9a-f]{64})\.(jpg|png)$")
 #: A job file with 20,000 readings is under 15 MB; no picture is kept that is larger; nor a zip that holds more.
 MOST_JOB, MOST_PICTURE, MOST_ZIP, MOST_FILES = 40_000_000, 40_000_000, 300_000_000, 2_001
-#: A file that unpacks to more than so many times its packed size is no picture and no job. Source: common practice.
-MOST_TIMES = 200
+#: A large file that unpacks to more than so many times its packed size is no picture and no job. Source: common
+#: practice. A small one costs nothing: a picture of one flat colour packs far better.
+MOST_TIMES, SMALL = 200, 2_000_000
+#: What the list of files in a zip may be, at the most: it is read before anything can be counted.
+MOST_LIST = MOST_FILES * 200
+_END = b"PK\x05\x06"
 
 
 def picture_name(picture: Picture) -> str:
@@ -56,13 +63,15 @@ def read_zip(data: bytes) -> tuple[JobFile, dict[str, bytes]]:
     Gives:   the job file, and the pictures' bytes by their hash.
     Refuses: BadFile, listing every fault; nothing is unpacked that is larger than it may be, or lies elsewhere.
     """
+    if _list_of(data) > MOST_LIST:
+        raise BadFile([Fault("the file", f"holds too many files; {MOST_FILES:,} at the most")])
     try:
         with zipfile.ZipFile(io.BytesIO(data)) as packed:
             faults = list(_faults(packed))
             if faults:
                 raise BadFile(faults[:500])
             held = {entry.filename: packed.read(entry) for entry in packed.infolist()}
-    except (zipfile.BadZipFile, EOFError, NotImplementedError, RuntimeError) as error:
+    except (*_DAMAGED, NotImplementedError, RuntimeError) as error:
         raise BadFile([Fault("the file", f"is no zip that can be read: {error}")]) from None
     try:
         text = held[JOB].decode("utf-8")
@@ -74,6 +83,18 @@ def read_zip(data: bytes) -> tuple[JobFile, dict[str, bytes]]:
     if wrong:
         raise BadFile(wrong[:500])
     return file, pictures
+
+
+#: What the packings say of a damaged file: zlib's, bzip2's and lzma's words among them.
+_DAMAGED = (zipfile.BadZipFile, EOFError, OSError, ValueError, zlib.error, lzma.LZMAError, struct.error)
+
+
+def _list_of(data: bytes) -> int:
+    """How many bytes the list of a zip's files has, as its end says. Nothing where it has no end: no zip."""
+    at = data.rfind(_END, max(0, len(data) - 66_000))
+    if at < 0 or at + 16 > len(data):
+        return 0
+    return int(struct.unpack_from("<I", data, at + 12)[0])
 
 
 def _faults(packed: zipfile.ZipFile) -> Iterator[Fault]:
@@ -93,7 +114,7 @@ def _faults(packed: zipfile.ZipFile) -> Iterator[Fault]:
             )
         elif names.count(entry.filename) > 1:
             yield Fault(entry.filename, "stands twice")
-        elif entry.file_size > most or entry.file_size > MOST_TIMES * max(entry.compress_size, 1):
+        elif entry.file_size > most or entry.file_size > max(SMALL, MOST_TIMES * entry.compress_size):
             yield Fault(entry.filename, f"unpacks to {entry.file_size / 1e6:,.0f} MB: it was not unpacked")
     if sum(entry.file_size for entry in entries) > MOST_ZIP:
         yield Fault("the file", f"unpacks to more than {MOST_ZIP // 1_000_000} MB: it was not unpacked")

@@ -30,10 +30,6 @@ async def application(scope: Any, receive: Any, send: Any) -> None:
 # Load the whole address map now, not at the first request.
 get_resolver().url_patterns  # noqa: B018
 
-from workshop.record.pictures import sweep_parts  # noqa: E402 - after Django is set up
-
-sweep_parts()
-
 # What was loaded by now stays for good: leave it out of every later collection, and collect less often.
 gc.collect()
 gc.freeze()

@@ -279,7 +279,7 @@ def export_readings(request: HttpRequest, job_id: int) -> HttpResponse:
 def export_job(request: HttpRequest, job_id: int) -> HttpResponse:
     """The whole job as a file."""
     record = actions.job_record(job_id)
-    return _file(write_job(job_file_of(record)), "application/json", f"job-{record.number}.json")
+    return _file(write_job(actions.as_kept(job_file_of(record))), "application/json", f"job-{record.number}.json")
 
 
 def _file(text: str, kind: str, name: str) -> HttpResponse:

@@ -211,7 +211,9 @@ def export_zip(request: HttpRequest, job_id: int) -> HttpResponse:
     """The whole job with its pictures as one file."""
     record = actions.job_record(job_id)
     job = actions.sound_job(record, Unit(record.entry_unit))
-    response = HttpResponse(write_zip(job_file_of(record), actions.files_of(job)), content_type="application/zip")
+    response = HttpResponse(
+        write_zip(actions.as_kept(job_file_of(record)), actions.files_of(job)), content_type="application/zip"
+    )
     safe = "".join(c if c.isalnum() or c in "-._" else "-" for c in record.number)
     response["Content-Disposition"] = f'attachment; filename="job-{safe}.zip"'
     return response

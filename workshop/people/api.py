@@ -14,14 +14,18 @@ from ninja.security import SessionAuth
 from pydantic import Field
 
 from halfthou.lengths import Unit
+from workshop.config.connections import by_number_only
 from workshop.people import actions
 from workshop.people.may import Act, must, rights_of
-from workshop.people.models import Person, Role
+from workshop.people.models import Person, Role, demo_password
+from workshop.people.passwords import is_demos, with_demo_passwords
 from workshop.people.refusals import Clash, NotAllowed
+from workshop.people.throttle import wrong_from
 
 #: Sent when somebody signs out, gets a new password or another role, or an account is closed: what is open ends.
 streams_end = Signal()
 router = Router(tags=["people"])
+DEMOS = "That is the demo's password, which anybody knows: it opens nothing from here."
 WRONG = "Name and password do not go together. Try again."
 
 
@@ -50,6 +54,7 @@ class SessionOut(Schema):
     demo: bool
     hints: list[HintOut]
     names: list[str]
+    warning: str
 
 
 class SignIn(Schema):
@@ -143,14 +148,27 @@ def session_out(request: HttpRequest) -> SessionOut:
     person = request.user if isinstance(request.user, Person) else None
     hints = []
     if settings.DEMO:
-        hints = [HintOut(name=role.value, password=f"{role.value}-half-thou") for role in Role]
+        hints = [HintOut(name=role.value, password=demo_password(role.value)) for role in Role]
     names = list(Person.objects.filter(is_active=True).order_by("username").values_list("username", flat=True))
     return SessionOut(
         person=person_out(person) if person else None,
         demo=settings.DEMO,
         hints=hints,
         names=names if person else [],
+        warning=_warning(person),
     )
+
+
+def _warning(person: Person | None) -> str:
+    """What an owner is told at every sign-in: in a real shop, an account still has the demo's password."""
+    if settings.DEMO or person is None or Act.KEEP_ACCOUNTS not in rights_of(person):
+        return ""
+    names = with_demo_passwords()
+    if not names:
+        return ""
+    still = f"{', '.join(names)} {'has' if len(names) == 1 else 'have'}"
+    each = "it" if len(names) == 1 else "each"
+    return f"{still} the demo's password still, which anybody knows. Give {each} its own."
 
 
 @router.get("/session", auth=None, response=SessionOut)
@@ -164,8 +182,13 @@ def get_session(request: HttpRequest) -> SessionOut:
 @decorate_view(csrf_protect)
 def sign_in(request: HttpRequest, given: SignIn) -> SessionOut:
     """Sign in, or change person at a shared bench."""
+    address = address_of(request)
+    if not settings.DEMO and is_demos(given.password) and not by_number_only(address):
+        raise NotAllowed("demo-password", DEMOS)
+    wrong_from.must_have_room(address)
     person = authenticate(request, username=given.name.strip(), password=given.password)
     if person is None:
+        wrong_from.count(address)
         raise NotAllowed("wrong-sign-in", WRONG)
     login(request, person)
     return session_out(request)

@@ -29,3 +29,8 @@ class Person(AbstractUser):
 
     def __str__(self) -> str:
         return self.username
+
+
+def demo_password(role: str) -> str:
+    """The password of a demo account, as the demo's sign-in page shows it: anybody knows it."""
+    return f"{role}-half-thou"

@@ -172,3 +172,14 @@ class HistoryEntry(models.Model):
 
     def __str__(self) -> str:
         return self.words
+
+
+class PictureRenamed(models.Model):
+    """A picture that was cleaned of what its camera wrote: facts on record name it by its old hash, its file lies
+    under the new one."""
+
+    old = models.CharField(max_length=64, primary_key=True)
+    new = models.CharField(max_length=64)
+
+    def __str__(self) -> str:
+        return f"{self.old[:12]} is {self.new[:12]} now"

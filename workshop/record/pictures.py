@@ -18,9 +18,13 @@ from PIL import Image, ImageFile, ImageOps, UnidentifiedImageError
 
 from halfthou.jobs import PictureKind
 from workshop.people.refusals import Refusal
+from workshop.record.bare import NotWhole, bare
+from workshop.record.models import PictureRenamed
 
 #: What a picture may be, at the most: a phone's largest are about 12 MB and 50 megapixels.
 MOST_BYTES, MOST_PIXELS = 15_000_000, 50_000_000
+#: A large picture that unpacks to so many times its size shows one flat colour: refused before it is unpacked.
+LARGE, MOST_TIMES = 20_000_000, 200
 LONGEST_SIDE, LEAST_SIDE = 20_000, 16
 SMALL_SIDE, QUALITY, SMALL_QUALITY = 480, 90, 78
 #: A file half written for so long is written by nobody any more, in seconds.
@@ -78,6 +82,8 @@ def upright(data: bytes) -> Upright:
         raise Refusal("picture-too-large", f"{words} Take it with a smaller setting.")
     if min(width, height) < LEAST_SIDE:
         raise Refusal("no-picture", f"{width} by {height} points show nothing. Take another.")
+    if width * height > LARGE and 3 * width * height > MOST_TIMES * len(data):
+        raise Refusal("no-picture", "The picture is one flat colour, and very large. Take it again.")
     kind = PictureKind.PNG if picture.format == "PNG" else PictureKind.JPEG
     # What prints our pages has Pillow take pictures that are cut short; here one that is must be refused.
     ImageFile.LOAD_TRUNCATED_IMAGES = False
@@ -122,10 +128,28 @@ def _what_else(data: bytes) -> str:
     return "That is no picture that can be read here. JPEG, PNG and WebP are."
 
 
+def kept_as(sha256: str) -> str:
+    """The hash that a picture's file lies under: another than on record where it was cleaned since."""
+    global _renamed
+    if _renamed is None:
+        _renamed = dict(PictureRenamed.objects.values_list("old", "new"))
+    return _renamed.get(sha256, sha256)
+
+
+#: Read once: nothing is renamed while the server runs.
+_renamed: dict[str, str] | None = None
+
+
 def place_of(sha256: str, kind: PictureKind, *, small: bool = False) -> Path:
     """Where a picture's file lies; its small copy beside it."""
+    sha256 = kept_as(sha256)
     folder: Path = settings.DATA_DIR / "pictures" / sha256[:2]
     return folder / f"{sha256}.small.jpg" if small else folder / f"{sha256}.{_KEPT_AS[kind]}"
+
+
+def place_with_ending(sha256: str) -> list[Path]:
+    """Every file that lies under a hash itself."""
+    return list((settings.DATA_DIR / "pictures" / sha256[:2]).glob(f"{sha256}.*"))
 
 
 def keep_file(picture: Upright) -> None:
@@ -161,17 +185,20 @@ def sweep_parts() -> int:
 
 
 def take_in_file(content: bytes) -> Upright:
-    """A picture from a job's zip: kept byte for byte, as its hash says, with a small copy made here.
+    """A picture from a job's zip: its points as they are, without what a camera or program wrote beside them, with
+    a small copy made here.
 
-    Refuses: Refusal where it is no picture, or too large.
+    Refuses: Refusal where it is no picture, too large, or cut short.
     """
     found = upright(content)
     with Image.open(io.BytesIO(content), formats=_READ) as picture:
-        if picture.format not in ("JPEG", "PNG") or len(picture.getexif()):
-            raise Refusal(
-                "no-picture", "A picture of the file carries what its camera wrote, or is of another kind."
-            )
-    return Upright(content, found.kind, found.width, found.height, found.small)
+        size = picture.size
+        if picture.format not in ("JPEG", "PNG"):
+            raise Refusal("no-picture", "A picture of the file is neither JPEG nor PNG.")
+    try:
+        return Upright(bare(content, found.kind), found.kind, *size, found.small)
+    except NotWhole as error:
+        raise Refusal("no-picture", f"A picture of the file cannot be kept: {error}.") from None
 
 
 def content_of(sha256: str, kind: PictureKind, *, small: bool = False) -> bytes | None:

@@ -8,7 +8,7 @@ from ninja import Schema
 from pydantic import Field
 
 from halfthou.exchange import MOST_ZIP, Fault
-from halfthou.jobs import ENGINE, Fact, FactId, Job, Moment, Picture, held_as
+from halfthou.jobs import ENGINE, Fact, FactId, Job, JobFile, Moment, Picture, held_as
 from halfthou.parts import CATALOGUE
 from halfthou.strip import Strip
 from workshop.people.may import Act, must
@@ -17,7 +17,7 @@ from workshop.people.refusals import Clash, NotThere, Refusal
 from workshop.record.models import FactRecord, JobRecord
 from workshop.record.one_fact import fact_from, land_one
 from workshop.record.opened import Opened, job_record, looked_at, must_be_open
-from workshop.record.pictures import content_of, keep_file, upright
+from workshop.record.pictures import content_of, keep_file, kept_as, upright
 from workshop.record.translate import fact_of
 
 
@@ -95,12 +95,18 @@ def picture_of(job_id: int, fact: str, *, small: bool) -> tuple[Picture, bytes]:
     return picture, content
 
 
+def as_kept(file: JobFile) -> JobFile:
+    """A job file whose pictures go by the hashes of their files now: what goes out names what goes along."""
+    pictures = tuple(one.model_copy(update={"sha256": kept_as(one.sha256)}) for one in file.job.pictures)
+    return file.model_copy(update={"job": file.job.model_copy(update={"pictures": pictures})})
+
+
 def files_of(job: Job) -> dict[str, bytes]:
     """The files of a job's pictures by their hash, as far as they are here. Refuses: Refusal where together they
     are too large for one file."""
     if sum(picture.size for picture in job.pictures) > MOST_ZIP:
         raise Refusal("zip-too-large", f"The pictures have more than {MOST_ZIP // 1_000_000} MB together.")
-    found = {one.sha256: content_of(one.sha256, one.kind) for one in job.pictures}
+    found = {kept_as(one.sha256): content_of(one.sha256, one.kind) for one in job.pictures}
     return {name: content for name, content in found.items() if content is not None}
 
 

@@ -1,8 +1,9 @@
-import { NavLink, Outlet } from "react-router";
+import { Link, NavLink, Outlet } from "react-router";
 
-import { PersonMenu, SignInAgain } from "../features/session";
+import { PersonMenu, SignInAgain, useSession } from "../features/session";
 import { QueueLine } from "../shared/queue";
 import { Name } from "../shared/Name";
+import { Notice } from "../shared/ui";
 
 const pages = [
   ["/", "Rack"],
@@ -14,6 +15,7 @@ const pages = [
 
 /** The head line of every page that is not a job. */
 export function TopLine() {
+  const warning = useSession().data?.warning;
   return (
     <>
       <header className="flex items-center justify-between gap-x-4 border-b-2 border-line px-7 py-2 max-md:flex-wrap max-md:px-3">
@@ -38,6 +40,13 @@ export function TopLine() {
           <PersonMenu />
         </div>
       </header>
+      {warning && (
+        <div className="px-7 pt-3 max-md:px-3">
+          <Notice tone="wrong">
+            {warning} <Link to="/people" className="underline">People</Link>
+          </Notice>
+        </div>
+      )}
       <QueueLine signIn={<SignInAgain />} />
       <Outlet />
     </>

@@ -49,6 +49,7 @@ from workshop.strip.pictures import (
     TakingPicture,
     add_picture,
     alike,
+    as_kept,
     files_of,
     jobs_with_pictures,
     names_of,

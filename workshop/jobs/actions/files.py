@@ -58,15 +58,17 @@ def take_in_zip(person: Person, data: bytes) -> Opened:
     must(person, Act.BOOK_IN)
     file, contents = read_zip(data)
     kinds = {one.sha256: one for one in file.job.pictures}
-    pictures = []
+    pictures, bare = [], {}
     for name, content in contents.items():
         picture, told = take_in_file(content), kinds[name]
         if (picture.kind, picture.width, picture.height) != (told.kind, told.width, told.height):
             raise BadFile([Fault(f"picture {name[:12]}", "is not of the kind and size that the job says")])
         pictures.append(picture)
+        bare[name] = {"sha256": picture.sha256, "size": len(picture.content)}
     for picture in pictures:
         keep_file(picture)
-    return _take_in(person, file)
+    taken = tuple(one.model_copy(update=bare.get(one.sha256, {})) for one in file.job.pictures)
+    return _take_in(person, file.model_copy(update={"job": file.job.model_copy(update={"pictures": taken})}))
 
 
 def _take_in(person: Person, read: JobFile) -> Opened:

@@ -31,6 +31,9 @@ export function SignInPage({ session }: { session: Session }) {
         {session.demo && (
           <div className="mt-8 border-t border-line pt-4">
             <p className="mb-2 font-semibold">This is the demo shop. Sign in as one of these:</p>
+            <p className="mb-2 text-quiet">
+              Whoever can open this page can sign in. Enter nothing here that is not meant for everybody.
+            </p>
             <ul className="flex flex-col gap-2">
               {session.hints.map((hint) => (
                 <li key={hint.name}>

@@ -83,6 +83,6 @@ def copied(furnished: Path, tmp_path_factory: pytest.TempPathFactory) -> Path:
     return folder
 
 
-def examples(usual: int) -> int:
+def examples(usual: int, deep: int = 0) -> int:
     """How many examples a test by chance takes: the usual number, or many in a deep run."""
-    return usual * DEEPER if settings.get_current_profile_name() == "fuzz" else usual
+    return deep or usual * DEEPER if settings.get_current_profile_name() == "fuzz" else usual

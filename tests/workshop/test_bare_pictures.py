@@ -54,7 +54,7 @@ def with_picture(
     """A job as another shop would send it, with one picture."""
     name = hashlib.sha256(content).hexdigest()
     of = {"sha256": name, "kind": kind, "width": size[0], "height": size[1], "size": len(content)}
-    picture = Picture(id="p1", on="engine", by="somebody", at=timezone.now(), **of)  # type: ignore[arg-type]
+    picture = Picture(id="p1", on="engine", by="somebody", at=timezone.now(), **of)
     file = job_file_of(job)
     moved = file.job.model_copy(update={"number": "901", "pictures": (picture,)})
     return file.model_copy(update={"job": moved}), {name: content}

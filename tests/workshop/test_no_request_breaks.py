@@ -71,6 +71,11 @@ ODD_FILES = [
     "null",
     '{"job": 1}',
     "journal,journal\n1,2\n",
+    "part,spot,size [in],part,size [in]\rR1,1a,2.0375,R2,2.0376",
+    "part,spot,size [in]\rR1,1a,2.0375\rR1,1b,2.0375\r",
+    '{"format": "half-thou job", "format": "half-thou job", "version": 3, "version": 9, "job": {}, "job": []}',
+    '{"format": "half-thou job", "version": ' + "9" * 40 + "}",
+    "part,spot,size [in],planes,angle\nR1,1a,2.0375," + "9" * 40 + "," + "9" * 40,
     '{"format": "half-thou job", "version": 1e400}',
     '{"version": 3, "job": {"readings": [' + "{}," * 50 + "{}]}}",
 ]
@@ -106,7 +111,9 @@ def test_no_request_of_the_description_breaks_the_server(shop: Shop) -> None:
     operations = [found.ok() for found in schema.get_all_operations()]  # type: ignore[union-attr]
     assert len(operations) > 40
 
-    @settings(max_examples=examples(300))
+    asked = [0]
+
+    @settings(max_examples=examples(300, deep=40_000))
     @given(st.one_of([one.as_strategy() for one in operations]), st.booleans())
     def ask(case: schemathesis.Case[Any], known: bool) -> None:
         if case.path.startswith("/api/session") and case.method in ("DELETE", "POST"):
@@ -122,9 +129,11 @@ def test_no_request_of_the_description_breaks_the_server(shop: Shop) -> None:
         else:
             send = getattr(shop.client, case.method.lower())
             answer = send(path, body, content_type="application/json")
+        asked[0] += 1
         assert answer.status_code < 500, (case.method, path, body)
 
     ask()
+    print(f"{asked[0]:,} requests of the description: none answered with 5xx")
 
 
 @pytest.mark.parametrize("text", ODD_TEXTS, ids=range(len(ODD_TEXTS)))
@@ -188,6 +197,87 @@ def test_no_odd_file_breaks_the_server(shop: Shop, text: str) -> None:
         status = shop.answered("post", path, {"text": text, "gauge": shop.gauge.id, "name": "x"})
         assert status < 500, path
     assert shop.client.get(one).status_code == 200
+
+
+LONG = int("9" * 40)
+
+
+@pytest.mark.parametrize("number", [LONG, -LONG, 1e308, LONG + 0.5], ids=["great", "small", "float", "half"])
+def test_no_number_of_forty_digits_breaks_the_server(shop: Shop, number: float) -> None:
+    """SQLite's whole numbers end at 2^63 (SQLite's documentation, datatypes, from memory)."""
+    one = f"/api/jobs/{shop.job.pk}"
+    forms: list[tuple[str, str, Any]] = [
+        ("put", one, {"title": "x", "card_version": number}),
+        ("put", f"{one}/limits", {"limits_id": number}),
+        ("post", "/api/jobs", {"number": "9", "title": "x", "limits_id": number}),
+        ("get", f"/api/rack?page={number}", None),
+        ("get", f"/api/jobs/{abs(int(number))}", None),
+        ("get", f"/api/jobs/{abs(int(number))}/pictures", None),
+        ("get", f"/api/limits/{abs(int(number))}", None),
+        ("patch", f"/api/people/{abs(int(number))}", {"role": "bench"}),
+        ("post", f"{one}/facts", {"facts": [{"fact": "reading", "id": "n1", "part": "R1", "spot": "1a",
+         "typed": str(number), "unit": "in", "gauge": shop.gauge.id, "at": number}]}),
+        ("post", f"{one}/facts", {"facts": [{"fact": "statement", "id": "n2", "topic": "oil", "answer": str(number),
+         "number": number, "at": "2031-05-04T10:00:00Z"}]}),
+    ]  # fmt: skip
+    assert [(m, p) for m, p, body in forms if shop.answered(m, p, body) >= 500] == []
+
+
+@pytest.mark.parametrize(
+    "topic", ["", "oil", "no such", "\x00", "a" * 500, "look:oil", "__class__", "topic\n", "²"]
+)
+def test_no_odd_topic_breaks_the_server(shop: Shop, topic: str) -> None:
+    one = f"/api/jobs/{shop.job.pk}"
+    at = "2031-05-04T10:00:00Z"
+    facts = [
+        {"fact": "statement", "id": "t1", "topic": topic, "answer": "yes", "at": at},
+        {"fact": "seen", "id": "t2", "part": "R1", "look": topic, "found": "light marks", "at": at},
+        {"fact": topic, "id": "t3", "at": at},
+    ]
+    for fact in facts:
+        assert shop.answered("post", f"{one}/facts", {"facts": [fact]}) < 500
+    assert shop.answered("get", one) == 200
+
+
+#: Bodies of a form with a file, each broken in a way of its own.
+PARTS = [
+    b"", b"--b", b"--b--", b"--b\r\n\r\n", b"--b\r\nContent-Disposition: form-data\r\n\r\nx\r\n--b--",
+    b'--b\r\nContent-Disposition: form-data; name="file"; filename="\x00"\r\n\r\nx\r\n--b--',
+    b'--b\r\nContent-Disposition: form-data; name="file"; filename="../../x.png"\r\nContent-Type: \xff\r\n\r\n\xff',
+    b'--b\r\nContent-Disposition: form-data; name="file"\r\nContent-Transfer-Encoding: base64\r\n\r\n***\r\n--b--',
+    b'--b\r\n' + b'X: y\r\n' * 5000 + b'\r\nx\r\n--b--',
+    b''.join(b'--b\r\nContent-Disposition: form-data; name="f%d"\r\n\r\nx\r\n' % n for n in range(3000)) + b'--b--',
+    b'--b\r\nContent-Disposition: form-data; name="id"; filename*=utf-9\'\'%ff\r\n\r\nx\r\n--b--',
+    b'--b\r\nContent-Disposition: form-data; name="file"; filename="x"\r\n\r\nx\r\n--b--' * 3,
+]  # fmt: skip
+AS_FORM = "multipart/form-data; "
+KINDS = [
+    f"{AS_FORM}boundary=b", AS_FORM, f"{AS_FORM}boundary=", "multipart/x; boundary=b", f"{AS_FORM}boundary={'b' * 300}",
+    f"{AS_FORM}boundary=\xff", f"{AS_FORM}charset=no; boundary=b",
+]  # fmt: skip
+
+
+@pytest.mark.parametrize("kind", KINDS, ids=range(len(KINDS)))
+def test_no_ill_formed_upload_breaks_the_server(shop: Shop, kind: str) -> None:
+    """RFC 7578 (from memory) says how a form with a file is built; none of these is built so."""
+    for path in (f"/api/jobs/{shop.job.pk}/pictures", "/api/jobs/import.zip", "/api/shop/picture"):
+        for n, body in enumerate(PARTS):
+            status = shop.client.generic("POST", path, body, content_type=kind).status_code
+            assert status < 500, (path, n)
+
+
+def test_the_pictures_of_a_job_that_is_not_are_refused_in_words(shop: Shop) -> None:
+    for path in (
+        "pictures",
+        "pictures/like?on=R1",
+        "pictures/p1/small",
+        "job.zip",
+        "job.json",
+        "evidence",
+        "strip",
+    ):
+        answer = shop.client.get(f"/api/jobs/987654/{path}")
+        assert answer.status_code == 404, path
 
 
 def test_what_is_no_json_at_all_is_refused(shop: Shop) -> None:

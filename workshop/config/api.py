@@ -4,8 +4,10 @@ import errno
 import logging
 from collections.abc import Sequence
 
+from django.core.exceptions import SuspiciousOperation
 from django.db import DatabaseError, OperationalError
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpRequest, HttpResponse, UnreadablePostError
+from django.http.multipartparser import MultiPartParserError
 from ninja import NinjaAPI
 from ninja.errors import ValidationError
 
@@ -85,6 +87,19 @@ def say_no_room(request: HttpRequest, error: OSError) -> HttpResponse:
     words = "The server's disk is full" if full else "The server cannot write to its disk"
     message = f"{words}: tell whoever runs it. What you sent waits here and is sent again."
     return api.create_response(request, {"code": "no-disk", "message": message, "faults": []}, status=503)
+
+
+@api.exception_handler(MultiPartParserError)
+@api.exception_handler(SuspiciousOperation)
+@api.exception_handler(UnreadablePostError)
+@api.exception_handler(LookupError)
+def refuse_form(request: HttpRequest, error: Exception) -> HttpResponse:
+    """A form with a file that is not built as one, or in letters that nobody knows."""
+    if isinstance(error, LookupError) and not str(error).startswith("unknown encoding"):
+        return say_fault(request, error)
+    words = "What was sent cannot be read: it was cut short or changed on the way. Send it again."
+    body = {"code": "not-understood", "message": words, "faults": []}
+    return api.create_response(request, body, status=400)
 
 
 @api.exception_handler(Exception)

@@ -190,7 +190,7 @@ def get_picture(request: HttpRequest, job_id: int, fact: str, size: str) -> Http
 @router.get("/jobs/{int:job_id}/pictures/like", response=list[SoundOut])
 def get_like(request: HttpRequest, job_id: int, on: str, search: str = "") -> list[SoundOut]:
     """Pictures of the same part or position in other jobs, to lie beside this one's."""
-    signed_in(request)
+    actions.job_record(job_id)
     found = []
     for record, job in actions.jobs_with_pictures(signed_in(request), job_id, on, search):
         kept = [one for one in _pictures(record.pk, job) if actions.alike(one.on, on) and one.here]

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import re
 
-from django.contrib.auth.base_user import AbstractBaseUser
 from django.contrib.auth.password_validation import CommonPasswordValidator
 from django.core.exceptions import ValidationError
 
@@ -24,7 +23,7 @@ class CommonWithDates(CommonPasswordValidator):
     """Django's list of common passwords, tried also without the digits, dates and signs around them, and without
     the product's own words."""
 
-    def validate(self, password: str, user: AbstractBaseUser | None = None) -> None:
+    def validate(self, password: str, user: Person | None = None) -> None:
         """Refuse it where it is common, or nothing but dates and known words. Refuses: ValidationError."""
         super().validate(password, user)
         lower = password.lower()

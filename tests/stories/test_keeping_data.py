@@ -237,3 +237,21 @@ def test_pictures_go_with_a_backup_and_come_back(shop: Path, tmp_path: Path) -> 
     assert ("not here" in told) is not pictures[0].name.endswith(".small.jpg")
     run(shop, "scripts/keep.py", "restore", str(next(copies.glob("*.sqlite3"))))
     assert (shop / pictures[0]).read_bytes() == (copies / pictures[0]).read_bytes()
+
+
+def test_a_damaged_picture_is_found_and_never_put_over_a_good_one(shop: Path, tmp_path: Path) -> None:
+    """A picture is named by its SHA-256 (FIPS 180-4): whatever was changed of it, its name tells."""
+    one = next(path for path in sorted((shop / "pictures").rglob("*.jpg")) if ".small" not in path.name)
+    good, copies = one.read_bytes(), tmp_path / "copies"
+    run(shop, "scripts/keep.py", "backup", str(copies))
+    one.write_bytes(good[:-40])
+    told = run(shop, "scripts/keep.py", "check", check=False)
+    assert told.returncode == 1
+    assert "damaged" in told.stdout
+    assert "damaged" in run(shop, "scripts/keep.py", "backup", str(copies)).stdout
+    assert (copies / one.relative_to(shop)).read_bytes() == good
+    run(shop, "scripts/keep.py", "restore", str(next(copies.glob("*.sqlite3"))))
+    assert one.read_bytes() == good
+    (copies / one.relative_to(shop)).write_bytes(b"x")
+    run(shop, "scripts/keep.py", "backup", str(copies))
+    assert (copies / one.relative_to(shop)).read_bytes() == good

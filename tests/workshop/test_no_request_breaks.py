@@ -252,9 +252,14 @@ PARTS = [
 ]  # fmt: skip
 AS_FORM = "multipart/form-data; "
 KINDS = [
-    f"{AS_FORM}boundary=b", AS_FORM, f"{AS_FORM}boundary=", "multipart/x; boundary=b", f"{AS_FORM}boundary={'b' * 300}",
-    f"{AS_FORM}boundary=\xff", f"{AS_FORM}charset=no; boundary=b",
-]  # fmt: skip
+    f"{AS_FORM}boundary=b",
+    AS_FORM,
+    f"{AS_FORM}boundary=",
+    "multipart/x; boundary=b",
+    f"{AS_FORM}boundary={'b' * 300}",
+    f"{AS_FORM}boundary=\xff",
+    f"{AS_FORM}charset=no; boundary=b",
+]
 
 
 @pytest.mark.parametrize("kind", KINDS, ids=range(len(KINDS)))

@@ -135,6 +135,7 @@ class BenchOut(BaseModel):
     use: Use | None = None
     next_pieces: dict[str, list[str]] = {}
     beside_readings: int = 0
+    pictures: int = 0
     assessment: Assessment
     signed_assessment: Assessment | None
     decisions: list[DecisionOut]
@@ -249,6 +250,7 @@ def bench_out(opened: Opened) -> BenchOut:
         shop_c=job.house_rules.shop_c,
         use=job.use,
         next_pieces={kind.key: list(engine.next_pieces(kind)) for kind in CATALOGUE.all if kind.loose},
+        pictures=2 * len(job.pictures) - len(job.standing(job.pictures)),
         beside_readings=sum(len(held.of(job)) for held in FACT_KINDS.values() if held.document is not Reading),
         assessment=found,
         signed_assessment=signed,

@@ -1370,6 +1370,8 @@ export interface components {
             hints: components["schemas"]["HintOut"][];
             /** Names */
             names: string[];
+            /** Warning */
+            warning: string;
         };
         /**
          * Unit
@@ -1940,6 +1942,11 @@ export interface components {
              * @default 0
              */
             beside_readings: number;
+            /**
+             * Pictures
+             * @default 0
+             */
+            pictures: number;
             assessment: components["schemas"]["Assessment"];
             signed_assessment: components["schemas"]["Assessment"] | null;
             /** Decisions */
@@ -5822,6 +5829,8 @@ export interface components {
             } | null;
             /** Beside Readings */
             beside_readings?: number | null;
+            /** Pictures */
+            pictures?: number | null;
             signed_assessment?: components["schemas"]["Assessment"] | null;
             /** Decisions */
             decisions?: components["schemas"]["DecisionOut"][] | null;

@@ -5,7 +5,7 @@ import { NavLink, Outlet, useLocation, useParams } from "react-router";
 import { stringOf } from "../api";
 import { PlaceDialog } from "../features/place";
 import { PersonMenu, SignInAgain } from "../features/session";
-import { QueueLine } from "../shared/queue";
+import { isBeside, QueueLine } from "../shared/queue";
 import { type Bench, useAskedPart, useBench, useKinds } from "../shared/job";
 import { Name } from "../shared/Name";
 import { StageRule } from "../shared/StageRule";
@@ -32,12 +32,19 @@ export function JobFrame() {
   const asked = useAskedPart();
   const queries = useQueryClient();
   const told = bench.data?.beside_readings;
-  // Something landed, here or at another bench: what is asked for beside the bench may be other now.
+  const pictures = bench.data?.pictures;
+  // Something landed, here or at another bench: what is asked for beside the bench may be other now. What is asked for
+  // already is not asked for again.
   useEffect(() => {
-    void queries.invalidateQueries({
-      predicate: ({ queryKey }) => queryKey[0] === "bench" && queryKey[1] === jobId && queryKey.length > 2,
-    });
+    const beside = (key: readonly unknown[]) => isBeside(key, jobId) && key[2] !== "pictures";
+    void queries.invalidateQueries(
+      { predicate: ({ queryKey }) => beside(queryKey) },
+      { cancelRefetch: false },
+    );
   }, [queries, jobId, told]);
+  useEffect(() => {
+    void queries.invalidateQueries({ queryKey: ["bench", jobId, "pictures"] }, { cancelRefetch: false });
+  }, [queries, jobId, pictures]);
   const end = useLocation().pathname.split("/")[3];
   const view = TABS.find(([path]) => path === (end ? `/${end}` : ""))?.[2] ?? "Bench";
   useTitle(bench.data ? `${bench.data.card.number} ${bench.data.card.title}, ${view}` : view);

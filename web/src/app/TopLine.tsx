@@ -43,7 +43,10 @@ export function TopLine() {
       {warning && (
         <div className="px-7 pt-3 max-md:px-3">
           <Notice tone="wrong">
-            {warning} <Link to="/people" className="underline">People</Link>
+            {warning}{" "}
+            <Link to="/people" className="underline">
+              People
+            </Link>
           </Notice>
         </div>
       )}

@@ -1,6 +1,7 @@
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 
 import type { Schemas } from "../../api";
+import { announce } from "../../shared/announce";
 import { askedFirst, drop, useFacts, Waits } from "../../shared/queue";
 import { PlaceLink } from "../../shared/job";
 import { isTyping } from "../../shared/keys";
@@ -17,6 +18,8 @@ const FELT: readonly { key: string; felt: Felt }[] = [
   { key: "j", felt: "step at the joint" },
 ];
 
+/** Why Enter does nothing more on a step. */
+const WAITS = "It is kept here and goes when the server answers. The next step can be done meanwhile.";
 const NOTHING_SAID = { mark: false, unseen: false, covers: "", because: "", note: "" } as const;
 
 interface Props {
@@ -26,11 +29,31 @@ interface Props {
   disabled: boolean;
   /** The step as it was done here, while that waits to be sent. */
   waiting?: Schemas["DoingStep"] | undefined;
+  /** Presses of Enter that came before the answer to the last one. */
+  ahead: Ahead;
   onDone: () => void;
+  /** To the next step that is open, from one that is done. */
+  onNext: () => void;
+}
+
+/** Enter struck faster than the replies come: each press counts, until something is asked. */
+export class Ahead {
+  private presses = 0;
+  add(): void {
+    this.presses += 1;
+  }
+  take(): boolean {
+    if (this.presses === 0) return false;
+    this.presses -= 1;
+    return true;
+  }
+  forget(): void {
+    this.presses = 0;
+  }
 }
 
 /** One step, large: what to do, what it must bear, what was felt; Enter writes it down. */
-export function StepInHand({ jobId, step, positions, disabled, waiting, onDone }: Props) {
+export function StepInHand({ jobId, step, positions, disabled, waiting, ahead, onDone, onNext }: Props) {
   const [felt, setFelt] = useState<readonly Felt[]>([]);
   const [typed, setTyped] = useState<Typed>({});
   // Its own: what one step was refused is not said of the next.
@@ -44,18 +67,36 @@ export function StepInHand({ jobId, step, positions, disabled, waiting, onDone }
       // What was typed as found on it goes along: nothing typed is lost by Enter.
       tell.mutate([...foundOf(typed), { ...one, felt: [...felt], ...answered, ...more }], {
         onSuccess: onDone,
+        onError: () => ahead.forget(),
       });
     },
-    [tell, step.id, felt, typed, answered, onDone],
+    [tell, step.id, felt, typed, answered, onDone, ahead],
   );
   const toggle = (one: Felt) =>
     setFelt((before) => (before.includes(one) ? before.filter((other) => other !== one) : [...before, one]));
   const closed = disabled || step.done !== "" || waiting !== undefined || tell.isPending;
+  const begun = useRef(false);
+  useEffect(() => {
+    if (begun.current || closed) return;
+    begun.current = true;
+    if (ahead.take()) done({});
+  }, [ahead, closed, done]);
+  const isPending = tell.isPending;
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const onButton = event.target instanceof HTMLElement && /^(BUTTON|A)$/.test(event.target.tagName);
-      if (onButton || closed || isTyping(event)) return;
+      if (onButton || disabled || isTyping(event)) return;
       const key = event.key.toLowerCase();
+      // A key held down is one press.
+      if (event.repeat) return;
+      if (closed) {
+        if (key !== "enter") return;
+        event.preventDefault();
+        if (isPending) ahead.add();
+        else if (waiting) announce(WAITS);
+        else onNext();
+        return;
+      }
       const one = FELT.find((other) => other.key === key && (other.key !== "j" || step.joint));
       if (one) toggle(one.felt);
       else if (key === "enter") done({});
@@ -65,7 +106,7 @@ export function StepInHand({ jobId, step, positions, disabled, waiting, onDone }
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [closed, done, step.joint]);
+  }, [closed, done, step.joint, disabled, isPending, waiting, ahead, onNext]);
   const bear = positions.filter(
     (one) => one.mark && (step.marks.includes(one.id) || step.takes.includes(one.id)),
   );
@@ -129,6 +170,7 @@ export function StepInHand({ jobId, step, positions, disabled, waiting, onDone }
         <p className="mt-3 flex flex-wrap items-center gap-x-3 text-lg">
           <strong>{waiting.there ? "Done" : "Not on this engine"}</strong>
           <Waits />
+          <span className="text-[15px]">{WAITS}</span>
           <Button kind="quiet" onClick={() => drop(waiting.id)}>
             Take back
           </Button>

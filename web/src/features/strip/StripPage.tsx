@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { useOutletContext } from "react-router";
 
 import type { Schemas } from "../../api";
@@ -7,7 +7,7 @@ import { useFacts, waitingOf, WaitingNotice } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
 import { Faults, LinkButton, Page } from "../../shared/ui";
 import { Findings } from "./Findings";
-import { StepInHand } from "./StepInHand";
+import { Ahead, StepInHand } from "./StepInHand";
 import { StepList } from "./StepList";
 import { StripTabs } from "./StripTabs";
 
@@ -24,6 +24,7 @@ export function StripPage() {
   const strip = useStripReport(jobId);
   const facts = useFacts(jobId);
   const [chosen, setChosen] = useState("");
+  const [ahead] = useState(() => new Ahead());
   const report = strip.data;
   const steps = useMemo(() => report?.steps ?? [], [report]);
   // Done here and not landed yet: it counts as done on this page, and says that it waits.
@@ -31,10 +32,15 @@ export function StripPage() {
     () => new Map(waitingOf(facts.facts, "step").map((one) => [one.step, one])),
     [facts.facts],
   );
-  const isOpen = (one: Step) => !one.done && !waiting.has(one.id);
+  const isOpen = useCallback((one: Step) => !one.done && !waiting.has(one.id), [waiting]);
   const next = steps.findIndex((one) => one.id === report?.next);
   const step =
     steps.find((one) => one.id === chosen) ?? (next < 0 ? undefined : steps.slice(next).find(isOpen));
+  const goOn = useCallback(() => setChosen(after(steps, step?.id ?? "", isOpen)), [steps, step, isOpen]);
+  const choose = (id: string) => {
+    ahead.forget();
+    setChosen(id);
+  };
   const closed = bench.card.signed || bench.card.stage === "handed over";
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -45,11 +51,14 @@ export function StripPage() {
       const next = steps[at + (event.key === "ArrowDown" ? 1 : -1)];
       if (!next) return;
       event.preventDefault();
+      ahead.forget();
       setChosen(next.id);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [steps, step]);
+  }, [steps, step, ahead]);
+  // What was struck beyond the last step is no press for another one.
+  useEffect(() => (step ? undefined : ahead.forget()), [step, ahead]);
   if (!bench.card.identified) {
     return (
       <Page untitled title="Strip">
@@ -76,14 +85,23 @@ export function StripPage() {
                 positions={report.positions}
                 disabled={closed}
                 waiting={waiting.get(step.id)}
-                onDone={() => setChosen(after(steps, step.id, isOpen))}
+                ahead={ahead}
+                onDone={goOn}
+                onNext={goOn}
               />
             ) : (
-              <p className="text-xl">
-                The list is done. What stands open is under Fasteners and removed parts.
-              </p>
+              <div className="flex flex-col gap-3">
+                <p className="text-xl">The list is done: the engine is apart.</p>
+                <div className="flex flex-wrap gap-2">
+                  <LinkButton to={`/jobs/${jobId}/evidence`} kind="strong">
+                    Read the evidence
+                  </LinkButton>
+                  <LinkButton to={`/jobs/${jobId}`}>Measure at the bench</LinkButton>
+                  <LinkButton to={`/jobs/${jobId}/strip/open`}>What stands open</LinkButton>
+                </div>
+              </div>
             )}
-            <StepList report={report} waiting={waiting} chosen={step?.id ?? ""} onChoose={setChosen} />
+            <StepList report={report} waiting={waiting} chosen={step?.id ?? ""} onChoose={choose} />
           </div>
         </>
       )}

@@ -5,7 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { Schemas } from "../../api";
 import { queue } from "../../shared/queue";
-import { StepInHand } from "./StepInHand";
+import { Ahead, StepInHand } from "./StepInHand";
 import { StepList } from "./StepList";
 
 const report = vi.hoisted(() => vi.fn<(fact: Record<string, unknown>) => Promise<void>>());
@@ -23,11 +23,19 @@ const cap: Schemas["PositionShown"] = {
   given: "", lies: "",
 }; // prettier-ignore
 
-function show(one: Step, onDone = vi.fn()) {
+function show(one: Step, onDone = vi.fn(), ahead = new Ahead()) {
   render(
     <QueryClientProvider client={new QueryClient()}>
       <MemoryRouter>
-        <StepInHand jobId={7} step={one} positions={[cap]} disabled={false} onDone={onDone} />
+        <StepInHand
+          jobId={7}
+          step={one}
+          positions={[cap]}
+          disabled={false}
+          ahead={ahead}
+          onDone={onDone}
+          onNext={vi.fn()}
+        />
       </MemoryRouter>
     </QueryClientProvider>,
   );
@@ -48,6 +56,27 @@ afterEach(() => {
 });
 
 describe("the step in hand", () => {
+  it("counts each press of Enter that comes before the answer to the last one", async () => {
+    const answers: (() => void)[] = [];
+    report.mockImplementation(() => new Promise((go) => answers.push(go)));
+    const ahead = new Ahead();
+    const onDone = show(step(), vi.fn(), ahead);
+    press("Enter");
+    await vi.waitFor(() => expect(answers).toHaveLength(1));
+    press("Enter");
+    press("Enter");
+    expect(report).toHaveBeenCalledTimes(1);
+    answers.shift()?.();
+    await vi.waitFor(() => expect(onDone).toHaveBeenCalled());
+    cleanup();
+    show(step({ id: "cap-rod-3.off" }), vi.fn(), ahead);
+    await vi.waitFor(() =>
+      expect(report).toHaveBeenLastCalledWith(expect.objectContaining({ step: "cap-rod-3.off" })),
+    );
+    expect(ahead.take()).toBe(true);
+    expect(ahead.take()).toBe(false);
+  });
+
   it("is written down by one key, with what was felt", async () => {
     const onDone = show(step());
     press("f");

@@ -4,6 +4,7 @@ export {
   askedFirst,
   drop,
   type Given,
+  isBeside,
   putAway,
   queue,
   sendAgain,

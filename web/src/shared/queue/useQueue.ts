@@ -31,8 +31,9 @@ export function useQueueOf(person: string, onSessionEnded: () => void): void {
       landed: (jobId, changed, readings) => {
         if (changed) keep(jobId, changed);
         else void queries.invalidateQueries({ queryKey: ["bench", jobId], exact: true });
-        // What is asked for beside the bench may be other now; readings alone change none of it.
-        if (!readings)
+        // What is asked for beside the bench may be other now; readings alone change none of it. Where the bench came
+        // along, the page asks by what it says.
+        if (!readings && !changed)
           void queries.invalidateQueries({ predicate: ({ queryKey }) => isBeside(queryKey, jobId) });
       },
       pictureLanded: (jobId) => void queries.invalidateQueries({ queryKey: ["bench", jobId, "pictures"] }),
@@ -51,7 +52,8 @@ export function useQueueOf(person: string, onSessionEnded: () => void): void {
   }, []);
 }
 
-const isBeside = (key: readonly unknown[], jobId: number): boolean =>
+/** Whether what is kept under a key is asked for beside the bench of a job. */
+export const isBeside = (key: readonly unknown[], jobId: number): boolean =>
   key[0] === "bench" && key[1] === jobId && key.length > 2;
 
 /** For whom and of which job something is made. */
@@ -123,7 +125,7 @@ export function useFacts(jobId: number) {
     // It is told when the page knows what came of it; what is asked for already is not asked for again.
     onSettled: () =>
       queries.invalidateQueries(
-        { predicate: ({ queryKey }) => isBeside(queryKey, jobId) },
+        { predicate: ({ queryKey }) => isBeside(queryKey, jobId) && queryKey[2] !== "pictures" },
         { cancelRefetch: false },
       ),
   });

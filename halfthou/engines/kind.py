@@ -218,7 +218,7 @@ class Kinds:
 
     def engine_of(self, job: Job) -> Engine:
         """The engine of a job, with the pieces that were brought to it."""
-        return self.engine(job.limits.layout, job.pieces)
+        return self.engine(job.limits.layout, job.pieces_here)
 
     def spares(self, pieces: tuple[Piece, ...]) -> dict[str, Place]:
         """The pieces that did not come in the engine, as parts by their own names."""

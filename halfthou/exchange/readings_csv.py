@@ -84,7 +84,7 @@ def write_readings(job: Job) -> str:
     """
     rows: list[tuple[object, ...]] = []
     withdrawn = {withdrawal.fact for withdrawal in job.withdrawals}
-    answers = {answer.reading: answer for answer in job.slip_answers}
+    answers = {answer.reading: answer for answer in job.standing(job.slip_answers)}
     engine = CATALOGUE.engine_of(job)
     for reading in job.readings:
         answer = answers.get(reading.id)

@@ -39,11 +39,13 @@ class JobFacts(Document):
     ] = ()
     sittings: Annotated[tuple[Sitting, ...], FactKind("sitting", 5_000, StoryKind.WARMTH, who=None)] = ()
     operations: Annotated[tuple[Operation, ...], FactKind("operation", 5_000, StoryKind.WORK, back=Who.BENCH)] = ()
-    slip_answers: Annotated[tuple[SlipAnswer, ...], FactKind("slip answer", 20_000, StoryKind.QUESTION)] = ()
-    extensions: Annotated[tuple[Extension, ...], FactKind("extension", 100, StoryKind.DECIDED)] = ()
-    pieces: Annotated[tuple[Piece, ...], FactKind("piece", 500, StoryKind.WORK)] = ()
+    slip_answers: Annotated[
+        tuple[SlipAnswer, ...], FactKind("slip answer", 20_000, StoryKind.QUESTION, back=Who.BENCH)
+    ] = ()
+    extensions: Annotated[tuple[Extension, ...], FactKind("extension", 100, StoryKind.DECIDED, back=Who.BENCH)] = ()
+    pieces: Annotated[tuple[Piece, ...], FactKind("piece", 500, StoryKind.WORK, back=Who.BENCH)] = ()
     fittings: Annotated[tuple[Fitting, ...], FactKind("fitting", 2_000, StoryKind.WORK, back=Who.BENCH)] = ()
-    uses: Annotated[tuple[UseSaid, ...], FactKind("use", 500, StoryKind.DECIDED)] = ()
+    uses: Annotated[tuple[UseSaid, ...], FactKind("use", 500, StoryKind.DECIDED, back=Who.BENCH)] = ()
     statements: Annotated[
         tuple[Statement, ...],
         FactKind("statement", 2_000, StoryKind.DOOR, Chapter.DOOR, back=Who.BENCH, proves=True),

@@ -12,7 +12,7 @@ from halfthou.jobs.decision import Decision
 from halfthou.jobs.document import Note, Words
 from halfthou.jobs.fact import FACT_KINDS
 from halfthou.jobs.fact_kinds import JobFacts
-from halfthou.jobs.facts import Reading, Use
+from halfthou.jobs.facts import Piece, Reading, Use
 from halfthou.jobs.gauge import Gauge
 from halfthou.jobs.house_rules import HouseRules
 from halfthou.jobs.limits_sheet import LimitsSheet
@@ -59,13 +59,19 @@ class Job(JobFacts):
     @cached_property
     def sets(self) -> tuple[str, ...]:
         """The sets the job judges: those it was booked in for, and those its scope was extended by since."""
-        added = (one for extension in self.extensions for one in extension.sets)
+        added = (one for extension in self.standing(self.extensions) for one in extension.sets)
         return tuple(dict.fromkeys((*self.scope, *added)))
 
     @cached_property
     def use(self) -> Use | None:
         """What the engine is used for, as last said; None where nobody has said it."""
-        return max(self.uses, key=lambda said: (said.at, said.id)).use if self.uses else None
+        said = self.standing(self.uses)
+        return said[-1].use if said else None
+
+    @cached_property
+    def pieces_here(self) -> tuple[Piece, ...]:
+        """The pieces that were brought in and not taken back."""
+        return self.standing(self.pieces)
 
     @cached_property
     def lies_in(self) -> dict[str, str]:
@@ -73,7 +79,7 @@ class Job(JobFacts):
 
         Rule:    places hold pieces: what is fitted puts out what lay there before.
         """
-        where: dict[str, str] = {piece.part: "" for piece in self.pieces}
+        where: dict[str, str] = {piece.part: "" for piece in self.pieces_here}
         for fitting in self.standing(self.fittings):
             place = fitting.place or ""
             if place:

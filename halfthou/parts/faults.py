@@ -45,8 +45,8 @@ def faults_of_limits(sheet: LimitsSheet, kinds: Kinds) -> tuple[str, ...]:
 def _pieces(job: Job, engine: Engine) -> Iterator[str]:
     """What is wrong with pieces brought in and fitted: of no kind that has any, twice, or where nothing can lie."""
     came = engine.kinds.parts(engine.layout)
-    names = [piece.part for piece in job.pieces]
-    for piece in job.pieces:
+    names = [piece.part for piece in job.pieces_here]
+    for piece in job.pieces_here:
         if piece.part not in engine.parts or piece.part in came or engine.parts[piece.part].kind != piece.kind:
             yield f"piece {piece.id} is a {piece.kind} called {piece.part}, which is no name of one"
         elif names.count(piece.part) > 1:

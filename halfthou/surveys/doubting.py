@@ -31,7 +31,7 @@ def doubts_about(
     asked = _about_gauges(job, reads.values())
     if not suspects and not asked:
         return {}
-    answered = {answer.reading for answer in job.slip_answers if answer.slip not in _ABOUT_GAUGES}
+    answered = {answer.reading for answer in job.standing(job.slip_answers) if answer.slip not in _ABOUT_GAUGES}
     found: dict[str, Doubts] = {}
     for name, read in reads.items():
         for key, state in read.states.items():
@@ -89,7 +89,7 @@ def _about_gauges(job: Job, reads: Iterable[PartRead]) -> dict[str, Suspicion]:
     by_id = {reading.id: reading for reading in job.readings}
     answered = {
         (by_id[answer.reading].gauge, by_id[answer.reading].feature, answer.slip)
-        for answer in job.slip_answers
+        for answer in job.standing(job.slip_answers)
         if answer.slip in _ABOUT_GAUGES
     }
     return {

@@ -193,7 +193,14 @@ def lay_out(job: Job, engine: Engine, memo: Memo) -> TakenWith:
         if root in repeated:
             groups[reading.gauge, reading.by, root].append(reading.size.nm)
     means = Means(
-        job.limits, job.house_rules, job.gauges, job.checks, job.sittings, job.slip_answers, roots, groups
+        job.limits,
+        job.house_rules,
+        job.gauges,
+        job.checks,
+        job.sittings,
+        job.standing(job.slip_answers),
+        roots,
+        groups,
     )
     return memo.of("taken with", _taken_with, means, engine)
 

@@ -230,6 +230,9 @@ def any_fact(self: Growing, a: int, b: int, c: int) -> None:
     held = FACT_KINDS[kinds[a % len(kinds)]]
     of_others = tuple(one.id for other in FACT_KINDS.values() for one in other.of(self.job)[-3:])
     names = {**NAMES, "of": of_others, "fact": of_others, "point": of_others, "reading": of_others}
+    engine = CATALOGUE.engine_of(self.job)
+    next_ones = [(name, one.key) for one in CATALOGUE.all if one.loose for name in engine.next_pieces(one)]
+    names["part+kind"] = tuple(next_ones)
     try:
         fact = made_by_its_fields(held.document, self.stamp(), names, Random(b * 10_007 + c))
         grown = Job.model_validate(

@@ -209,6 +209,18 @@ def land_facts(request: HttpRequest, job_id: int, given: FactsIn) -> HttpRespons
     return HttpResponse(body, content_type="application/json")
 
 
+@router.post("/jobs/{int:job_id}/undo", response=actions.Undone)
+def undo(request: HttpRequest, job_id: int, given: actions.Undoing) -> actions.Undone:
+    """Take back the last thing this person did on this job."""
+    return actions.take_back_last(signed_in(request), job_id, given)
+
+
+@router.post("/jobs/{int:job_id}/redo", response=actions.Undone)
+def redo(request: HttpRequest, job_id: int, given: actions.Undoing) -> actions.Undone:
+    """Bring again what this person took back last on this job."""
+    return actions.bring_again(signed_in(request), job_id, given)
+
+
 @router.post("/jobs/{int:job_id}/sittings/check", response=SittingOut)
 def check_sitting(request: HttpRequest, job_id: int, given: actions.SittingForm) -> SittingOut:
     """What temperatures as typed come to. They are kept with the first reading taken at them."""

@@ -11,14 +11,16 @@ from pydantic import Field
 
 from halfthou.exchange import Fault
 from halfthou.jobs import Extension, Fact, Job, LimitsSheet, Moment, Withdrawal, kind_called
+from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
+from halfthou.stands_on import stands_on
 from halfthou.surveys import is_crack
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 from workshop.record.models import JobRecord
 from workshop.record.one_fact import RIGHT, Ways, fact_from, land_one
-from workshop.record.opened import Opened, add_facts, job_record, must_be_open, settled
+from workshop.record.opened import Opened, add_facts, job_record, must_be_open, settled, sound_job
 from workshop.record.translate import fact_of, known_fact
 
 #: A clock this near the server's is right: so long may a letter take.
@@ -64,6 +66,9 @@ def take_back(person: Person, job_id: int, given: TakingBack) -> Opened:
     if is_crack(fact_of(row)):
         words = "A crack that was found stays found until a crack test is passed: write the test down."
         raise Clash("crack-stays", words)
+    on_it = stands_on(sound_job(record, Unit(person.shown_unit)), fact_of(row))
+    if on_it:
+        raise Clash("built-on", f"That was not taken back, since it is built on: {'; '.join(on_it)}.")
     if not record.facts.filter(kind=given.fact, document__fact=given.of).exists():
         add_facts(record, [fact_from(Withdrawal, person, given, fact=given.of)])
     return settled(record, person)

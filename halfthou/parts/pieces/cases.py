@@ -17,7 +17,7 @@ def cases_of(given: Given, kind: PartKind, one: str) -> dict[str, PieceCase]:
     job, limits = given.job, given.job.limits.sets[one]
     common = (one, *kind.wholes)
     shared = {look: seen for (on, look), seen in given.seen.items() if on in common}
-    new = {one.part for one in job.pieces if one.new}
+    new = {one.part for one in job.pieces_here if one.new}
     found = {}
     for piece, place in places_of(given, one).items():
         own = {look: seen for (on, look), seen in given.seen.items() if on == piece}

@@ -1136,6 +1136,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo
+         * @description Take back the last thing this person did on this job.
+         */
+        post: operations["workshop_jobs_api_undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Redo
+         * @description Bring again what this person took back last on this job.
+         */
+        post: operations["workshop_jobs_api_redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/sittings/check": {
         parameters: {
             query?: never;
@@ -6899,6 +6939,27 @@ export interface components {
             at: string;
         };
         /**
+         * Undone
+         * @description What was taken back, or brought again, in words.
+         */
+        Undone: {
+            /** Words */
+            words: string;
+        };
+        /**
+         * Undoing
+         * @description The name that the withdrawal, or what is brought again, is to have.
+         */
+        Undoing: {
+            /** Id */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
          * SittingOut
          * @description Temperatures as they were understood.
          */
@@ -8671,6 +8732,58 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FactsOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Undoing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Undone"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_redo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Undoing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Undone"];
                 };
             };
         };

@@ -9,8 +9,9 @@ import { isBeside, QueueLine } from "../shared/queue";
 import { type Bench, useAskedPart, useBench, useKinds } from "../shared/job";
 import { Name } from "../shared/Name";
 import { StageRule } from "../shared/StageRule";
-import { LinkButton, Notice } from "../shared/ui";
+import { Button, LinkButton, Notice } from "../shared/ui";
 import { useTitle } from "../shared/useTitle";
+import { useUndo } from "./useUndo";
 import { Waiting } from "./Waiting";
 
 /** The views of a job in the order of the work: where each is, what its tab says, and what it is called. */
@@ -31,6 +32,7 @@ export function JobFrame() {
   const kinds = useKinds();
   const asked = useAskedPart();
   const queries = useQueryClient();
+  const undoing = useUndo(jobId);
   const told = bench.data?.beside_readings;
   const pictures = bench.data?.pictures;
   // Something landed, here or at another bench: what is asked for beside the bench may be other now. What is asked for
@@ -90,6 +92,21 @@ export function JobFrame() {
         </main>
       )}
       <QueueLine signIn={<SignInAgain />} jobId={jobId} />
+      {undoing.said && (
+        <div className="px-7 pt-2 max-md:px-3">
+          <Notice tone={undoing.said.wrong ? "wrong" : "plain"}>
+            {undoing.said.words}{" "}
+            {undoing.said.again && (
+              <Button kind="quiet" className="!px-0" onClick={undoing.again}>
+                Bring it again <kbd className="figure text-sm">Alt+Shift+Z</kbd>
+              </Button>
+            )}{" "}
+            <Button kind="quiet" className="!px-0" onClick={undoing.seen}>
+              Seen
+            </Button>
+          </Notice>
+        </div>
+      )}
       {bench.data && kinds.length > 0 && <Outlet context={bench.data} key={`${jobId} ${asked?.at ?? ""}`} />}
       {bench.data && <PlaceDialog jobId={jobId} disabled={bench.data.card.archived} />}
     </>

@@ -35,6 +35,7 @@ from workshop.jobs.actions.booking import (
 from workshop.jobs.actions.door import OneOfSeveral, land_facts, reported_fact
 from workshop.jobs.actions.files import compare_readings, take_in_job, take_in_readings, take_in_zip
 from workshop.jobs.actions.reading_up import budgets_of, story_of
+from workshop.jobs.actions.undoing import Undoing, Undone, bring_again, take_back_last
 from workshop.record.facts import Extending, TakingBack, clock_off, extend_scope, take_back
 from workshop.record.opened import Opened, job_record, judged_together, looked_at, open_job, sound_job
 from workshop.strip.at_the_door import ChoosingWay, SettingStop, Telling

@@ -62,7 +62,7 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
         <p className="text-[15px] leading-tight">
           Took back <span className="figure">{desk.gone.typed}</span> at {desk.gone.spot}.{" "}
           <button type="button" className="min-h-8 font-semibold text-blue" onClick={desk.undo}>
-            Alt+Z puts it back
+            Alt+Shift+Z brings it again
           </button>
         </p>
       )}

@@ -192,7 +192,7 @@ export function useDesk(bench: Bench) {
     bench.places.find((place) => place.id === landing.part)?.beside || landing.part;
   const tookBack = (landing: Landing) => {
     setGone(landing);
-    announce(`Took back ${landing.typed} at ${landing.spot}. Alt+Z puts it back.`);
+    announce(`Took back ${landing.typed} at ${landing.spot}. Alt+Shift+Z brings it again.`);
     goTo(ownerOf(landing), stopOf(landing));
   };
   const withdrawLast = () => {

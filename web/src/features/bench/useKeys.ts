@@ -18,7 +18,11 @@ export function useKeys(desk: Desk, also: Also): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.altKey) {
-        if (!altKey(event.key.toLowerCase(), desk, also)) return;
+        // A reading that never went out is brought again here; all else is the frame's to take back.
+        if (event.key.toLowerCase() === "z") {
+          if (!event.shiftKey || !desk.gone) return;
+          desk.undo();
+        } else if (!altKey(event.key.toLowerCase(), desk, also)) return;
       } else if (event.key === "Escape") {
         if (!desk.question || !inEntry(event.target)) return;
         also.answer(null);
@@ -31,8 +35,8 @@ export function useKeys(desk: Desk, also: Also): void {
       }
       event.preventDefault();
     };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
+    window.addEventListener("keydown", onKey, { capture: true });
+    return () => window.removeEventListener("keydown", onKey, { capture: true });
   });
 }
 
@@ -55,7 +59,6 @@ function altKey(key: string, desk: Desk, also: Also): boolean {
   else if (key === "g") also.gauge();
   else if (key === "s") also.sound();
   else if (key === "c") desk.setReplace(!desk.replace);
-  else if (key === "z") desk.undo();
   else return false;
   return true;
 }

@@ -47,8 +47,14 @@ function Bearings({ bench, board, facts, closed }: Shown) {
     void say("overlay", one.answer);
   };
   const move = (by: number) => {
-    const next = halves[halves.findIndex((one) => one.id === half?.id) + by];
-    if (next) setAt(next.id);
+    // Sideways along a row of the map, and past its last half on along the other row; up and down within a bearing.
+    const row = (nth: number) => halves.filter((_, n) => n % 2 === nth);
+    const order = Math.abs(by) === 2 ? [...row(0), ...row(1)] : halves;
+    const next = order[order.findIndex((one) => one.id === half?.id) + Math.sign(by)];
+    if (!next) return;
+    setAt(next.id);
+    // A grade that was pressed keeps the focus: the next Enter would press it again, for this half.
+    if (document.activeElement instanceof HTMLButtonElement) document.activeElement.blur();
   };
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {

@@ -51,7 +51,10 @@ export function NextLook({ jobId, look, disabled, facts, onBegun }: Props) {
       const chosen = isTyping(event)
         ? undefined
         : answers.find((text, nth) => keyOf(text, nth) === event.key);
-      if (chosen && !event.altKey && !event.ctrlKey && !event.metaKey) setAnswer(chosen);
+      if (!chosen) return;
+      // The answer opens a field for words: the key is no word.
+      event.preventDefault();
+      setAnswer(chosen);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);

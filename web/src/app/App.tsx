@@ -10,6 +10,24 @@ import { Waiting } from "./Waiting";
 
 const AHEAD_MS = 1_000;
 
+/** The first stop of the Tab key on every page: past the head line. */
+function SkipLink() {
+  return (
+    <a
+      href="#main"
+      className="sr-only z-20 bg-sheet px-4 py-3 font-semibold text-blue focus:not-sr-only focus:absolute"
+      onClick={(event) => {
+        event.preventDefault();
+        const main = document.querySelector("main");
+        main?.setAttribute("tabindex", "-1");
+        main?.focus();
+      }}
+    >
+      To the page
+    </a>
+  );
+}
+
 /** The program as one person sees it who is signed in: what stands on every page, and the page. */
 export function App() {
   const session = useSession();
@@ -44,6 +62,7 @@ export function App() {
           </Button>
         </Notice>
       )}
+      <SkipLink />
       <Announcer />
       <Outlet />
     </>

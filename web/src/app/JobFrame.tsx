@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { NavLink, Outlet, useLocation, useParams } from "react-router";
+import { Outlet, useLocation, useParams } from "react-router";
 
 import { stringOf } from "../api";
 import { PlaceDialog } from "../features/place";
@@ -8,22 +8,23 @@ import { PersonMenu, SignInAgain } from "../features/session";
 import { isBeside, QueueLine } from "../shared/queue";
 import { type Bench, useAskedPart, useBench, useKinds } from "../shared/job";
 import { Name } from "../shared/Name";
-import { StageRule } from "../shared/StageRule";
+import { Way } from "../shared/way";
 import { Button, LinkButton, Notice } from "../shared/ui";
 import { useTitle } from "../shared/useTitle";
 import { useUndo } from "./useUndo";
 import { Waiting } from "./Waiting";
 
-/** The views of a job in the order of the work: where each is, what its tab says, and what it is called. */
-const TABS = [
-  ["/door", "Door", "At the door"],
-  ["/looks", "Looks", "Looks"],
-  ["/strip", "Strip", "Strip"],
-  ["/evidence", "Evidence", "Evidence"],
-  ["", "Bench", "Bench"],
-  ["/sheet", "Sheet", "Decision sheet"],
-  ["/story", "Story", "Story"],
-] as const;
+/** What the views of a job are called, by where each is. */
+const VIEWS: Readonly<Record<string, string>> = {
+  door: "At the door",
+  looks: "Looks",
+  strip: "Strip",
+  evidence: "Evidence",
+  "": "Bench",
+  sheet: "Decision sheet",
+  leave: "Before it leaves",
+  story: "Story",
+};
 
 /** The head line of a job: which engine, how far, who is at the bench. */
 export function JobFrame() {
@@ -47,36 +48,22 @@ export function JobFrame() {
   useEffect(() => {
     void queries.invalidateQueries({ queryKey: ["bench", jobId, "pictures"] }, { cancelRefetch: false });
   }, [queries, jobId, pictures]);
-  const end = useLocation().pathname.split("/")[3];
-  const view = TABS.find(([path]) => path === (end ? `/${end}` : ""))?.[2] ?? "Bench";
+  const end = useLocation().pathname.split("/")[3] ?? "";
+  const view = VIEWS[end] ?? "Bench";
   useTitle(bench.data ? `${bench.data.card.number} ${bench.data.card.title}, ${view}` : view);
   return (
     <>
-      <header className="flex h-[62px] items-center justify-between gap-4 border-b-2 border-line px-7 max-md:h-auto max-md:flex-wrap max-md:gap-y-0 max-md:px-3 max-md:py-2">
-        <div className="flex min-w-0 items-center gap-5">
+      <header className="flex min-h-[62px] items-center justify-between gap-x-4 border-b-2 border-line px-7 max-xl:px-4 max-[1023px]:flex-wrap max-[1023px]:py-1 max-md:px-3">
+        <div className="flex min-w-0 flex-1 items-center gap-5 max-xl:gap-3">
           <Name />
           {bench.data && <Title bench={bench.data} />}
         </div>
         {bench.data && (
-          <div className="max-[1199px]:hidden">
-            <StageRule stage={bench.data.card.stage} />
+          <div className="max-[1023px]:order-last max-[1023px]:basis-full">
+            <Way jobId={jobId} stage={bench.data.card.stage} page={end} />
           </div>
         )}
-        <div className="flex items-center gap-2">
-          <nav aria-label="Job" className="flex max-md:flex-wrap">
-            {TABS.map(([path, name]) => (
-              <NavLink
-                key={path}
-                to={`/jobs/${jobId}${path}`}
-                end={path === ""}
-                className={({ isActive }) =>
-                  `flex min-h-11 items-center border-b-4 px-2 font-semibold ${isActive ? "border-blue text-blue" : "border-transparent hover:bg-tint"}`
-                }
-              >
-                {name}
-              </NavLink>
-            ))}
-          </nav>
+        <div className="flex shrink-0 items-center gap-2">
           <PersonMenu />
         </div>
       </header>
@@ -114,17 +101,24 @@ export function JobFrame() {
 }
 
 function Title({ bench }: { bench: Bench }) {
+  const { card } = bench;
+  const limits = card.identified ? [`limits revision ${card.limits_revision}`] : [];
+  const state = card.identified && card.limits_state !== "confirmed" ? [card.limits_state] : [];
+  const engine = [card.engine, ...limits, ...state].join(", ");
   return (
-    <div className="flex min-w-0 items-center gap-3">
-      <span className="figure text-2xl font-bold text-blue">{bench.card.number}</span>
-      <div className="min-w-0 leading-tight">
-        <h1 className="truncate text-lg font-semibold">{bench.card.title}</h1>
-        <p className="truncate text-quiet">
-          {bench.card.engine}
-          {bench.card.identified && `, limits revision ${bench.card.limits_revision}`}
-          {bench.card.identified && bench.card.limits_state !== "confirmed"
-            ? `, ${bench.card.limits_state}`
-            : ""}
+    <div className="flex min-w-0 flex-1 items-center gap-3">
+      <span
+        className="figure max-w-36 shrink-0 truncate text-2xl font-bold text-blue"
+        title={bench.card.number}
+      >
+        {bench.card.number}
+      </span>
+      <div className="min-w-[200px] max-sm:min-w-0 flex-1 leading-tight">
+        <h1 className="truncate text-lg font-semibold" title={bench.card.title}>
+          {bench.card.title}
+        </h1>
+        <p className="truncate text-quiet" title={engine}>
+          {engine}
         </p>
       </div>
     </div>

@@ -29,6 +29,7 @@ export const ROUTES = createRoutesFromElements(
       <Route path="door" lazy={page(() => import("../features/door"), "DoorPage")} />
       <Route path="looks" lazy={page(() => import("../features/looks"), "LooksPage")} />
       <Route path="strip" lazy={page(strip, "StripPage")} />
+      <Route path="leave" lazy={page(strip, "LeavePage")} />
       <Route path="strip/open" lazy={page(strip, "OpenPage")} />
       <Route path="strip/marks" lazy={page(strip, "MarksPage")} />
       <Route path="strip/labels" lazy={page(strip, "LabelsPage")} />

@@ -1,15 +1,25 @@
 import { type RefObject, type SyntheticEvent, useEffect, useState } from "react";
 
+import { Link } from "react-router";
+
 import type { Schemas } from "../../api";
 import { placeWords, useStandings } from "../../shared/job";
 import { Button } from "../../shared/ui";
 import type { Desk } from "./useDesk";
+import { Keypad } from "./Keypad";
 import { PasteDialog, valuesIn } from "./PasteDialog";
 import { useDraft } from "./useDraft";
 import type { Parcel } from "./useReadings";
 
+interface Props {
+  desk: Desk;
+  input: RefObject<HTMLInputElement | null>;
+  /** The keypad stands below: the device's own keys stay away. */
+  keypad: boolean;
+}
+
 /** The large entry: Enter lands the reading and moves on; Backspace on empty takes the last one back. */
-export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputElement | null> }) {
+export function Entry({ desk, input, keypad }: Props) {
   const { part, spot, text, question } = desk;
   const [pasted, setPasted] = useState<readonly string[]>([]);
   useEffect(() => {
@@ -39,7 +49,8 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
           <input
             ref={input}
             data-entry
-            aria-label={`Reading at ${doubted?.spot ?? spot ?? "no spot"}`}
+            aria-label={`Reading at ${doubted?.spot ?? spot ?? "no spot"}${spot && !doubted ? `: ${part.name}, ${where(desk)}` : ""}`}
+            inputMode={keypad ? "none" : undefined}
             className="figure w-full bg-transparent py-1 text-[42px] leading-tight outline-none placeholder:text-line"
             value={text}
             disabled={desk.bench.card.signed}
@@ -58,6 +69,7 @@ export function Entry({ desk, input }: { desk: Desk; input: RefObject<HTMLInputE
         </span>
       </label>
       {question ? <Question desk={desk} parcel={question} /> : <Preview desk={desk} nominal={nominal} />}
+      {keypad && !desk.bench.card.signed && <Keypad desk={desk} />}
       {desk.gone && (
         <p className="text-[15px] leading-tight">
           Took back <span className="figure">{desk.gone.typed}</span> at {desk.gone.spot}.{" "}
@@ -100,6 +112,8 @@ function aside(desk: Desk): string {
 function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
   const draft = useDraft(desk);
   const setOn = useStandings().get(desk.gauge);
+  // A dial that was never set says so before its first reading, with the way to set it.
+  const unset = !desk.bench.card.signed && desk.spot !== null && setOn?.comparator && !setOn.set_on;
   // Hints speak in the unit in force: a bare number is taken in it.
   const inches = desk.setup.unit === "in";
   const small = inches ? "12 thou" : "0.12 mm";
@@ -126,12 +140,20 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
     return draft.data ? `Enter lands ${draft.data.text}` : "Enter lands it.";
   };
   return (
-    <p
+    <div
       className={`mt-1 min-h-6 text-[15px] leading-tight ${draft.error ? "font-semibold text-red" : "text-quiet"}`}
       aria-live="polite"
     >
-      {words()}
-    </p>
+      {words()}{" "}
+      {unset && (
+        <Link
+          to={`/gauges/${desk.gauge}`}
+          className="inline-flex min-h-8 items-center font-semibold text-blue"
+        >
+          Set it on a master
+        </Link>
+      )}
+    </div>
   );
 }
 

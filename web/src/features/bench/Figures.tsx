@@ -21,7 +21,7 @@ export function Figures({ bench, part, drawn = false }: { bench: Bench; part: Pa
   const form = figures.find((figure) => DIFFERENCES.includes(figure.key));
   return (
     <>
-      <table className={drawn ? "sr-only" : "w-full border-collapse"}>
+      <table className={drawn ? "sr-only" : "w-full max-w-full border-collapse"}>
         <caption className="sr-only">Figures of {part.name}</caption>
         <tbody>
           {figures.map((figure) => (
@@ -30,9 +30,13 @@ export function Figures({ bench, part, drawn = false }: { bench: Bench; part: Pa
                 {figure.name}
               </th>
               <td
-                className={`figure pr-2 text-right text-xl font-bold ${figure.called === "beyond" ? "text-red" : ""}`}
+                className={`figure whitespace-nowrap pr-2 text-right text-[19px] font-bold ${figure.called === "beyond" ? "text-red" : ""}`}
               >
-                {figure.words || figure.value.text}
+                {Boolean(figure.words) && figure.words !== figure.value.text ? (
+                  <Worded words={figure.words} />
+                ) : (
+                  figure.value.text
+                )}
               </td>
               <td className="text-[15px] leading-tight text-quiet">
                 {figure.limit_is_least ? "least" : "most"} {figure.limit}
@@ -52,6 +56,17 @@ export function Figures({ bench, part, drawn = false }: { bench: Bench; part: Pa
         </button>
       </p>
       <BudgetDialog bench={bench} part={part} open={open} onOpenChange={setOpen} />
+    </>
+  );
+}
+
+/** A figure with words before it, as "at most": they are small, the figure is what is read from afar. */
+function Worded({ words }: { words: string }) {
+  const at = words.lastIndexOf(" ");
+  return (
+    <>
+      <span className="font-sans text-[15px] font-semibold">{words.slice(0, at + 1)}</span>
+      {words.slice(at + 1)}
     </>
   );
 }

@@ -5,6 +5,7 @@ import { stringOf } from "../../api";
 import { announce } from "../../shared/announce";
 import { type Bench, PlaceLink } from "../../shared/job";
 import { PictureStrip } from "../../shared/pictures";
+import { PunchMark } from "../../shared/marks";
 import { useWaiting, WaitingNotice } from "../../shared/queue";
 import { Button, Faults, LinkButton, Notice, Page } from "../../shared/ui";
 import { usePerson, useSessionChanges } from "../session";
@@ -12,6 +13,7 @@ import { Entry } from "./Entry";
 import { FigureBars } from "./FigureBars";
 import { Figures } from "./Figures";
 import { KeysDialog } from "./KeysDialog";
+import { useKeypad } from "./Keypad";
 import { Section } from "./drawings/Section";
 import { Looks } from "./Looks";
 import { ReadingTable } from "./ReadingTable";
@@ -50,6 +52,7 @@ function TheBench({ bench }: { bench: Bench }) {
   const [keys, setKeys] = useState(false);
   const [opened, setOpened] = useState<Opened>(null);
   const [lit, setLit] = useState<readonly string[]>([]);
+  const [keypad, setKeypad] = useKeypad();
   const input = useRef<HTMLInputElement>(null);
   const doubt = openDoubt(desk);
   const slip = useSlipAnswer(desk);
@@ -79,7 +82,9 @@ function TheBench({ bench }: { bench: Bench }) {
     <main className="mx-auto max-w-[1280px] px-7 max-sm:px-3">
       <div className="flex justify-between gap-x-5 gap-y-2 border-b-2 border-line py-2 max-[1279px]:flex-col">
         <Stations desk={desk} />
-        <SetBoxes bench={bench} part={desk.part} />
+        <div className="contents max-[699px]:hidden">
+          <SetBoxes bench={bench} part={desk.part} />
+        </div>
       </div>
       <div className="grid grid-cols-[340px_288px_222px_minmax(0,1fr)] gap-x-5 gap-y-4 pt-2 max-[1279px]:grid-cols-[340px_288px_minmax(0,1fr)] max-[979px]:grid-cols-[340px_288px] max-[699px]:grid-cols-1">
         <div className="flex flex-col">
@@ -102,7 +107,13 @@ function TheBench({ bench }: { bench: Bench }) {
           </Looks>
         </div>
         <div className="flex flex-col gap-2 max-[699px]:order-first">
-          <Entry desk={desk} input={input} />
+          <p className="hidden items-center gap-2 border-l-4 border-blue bg-sheet px-2 py-1 max-[699px]:flex">
+            <PunchMark code={desk.part.mark.code} size={24} label={desk.part.mark.word} />
+            <span className="leading-tight">
+              <strong>{desk.part.short_name}:</strong> {desk.part.headline}
+            </span>
+          </p>
+          <Entry desk={desk} input={input} keypad={keypad} />
           <Doubts desk={desk} live={live} />
           <ReadingTable desk={desk} lit={lit} />
           {doubt ? (
@@ -120,7 +131,15 @@ function TheBench({ bench }: { bench: Bench }) {
           <Reasons bench={bench} part={desk.part} onSpots={setLit} />
         </div>
       </div>
-      <ToolLine desk={desk} live={live} opened={opened} onOpen={setOpened} onKeys={() => setKeys(true)} />
+      <ToolLine
+        desk={desk}
+        live={live}
+        opened={opened}
+        onOpen={setOpened}
+        onKeys={() => setKeys(true)}
+        keypad={keypad}
+        onKeypad={setKeypad}
+      />
       <KeysDialog open={keys} onOpenChange={setKeys} />
     </main>
   );

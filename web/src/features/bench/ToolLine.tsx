@@ -19,11 +19,13 @@ interface Props {
   opened: Opened;
   onOpen: (which: Opened) => void;
   onKeys: () => void;
+  keypad: boolean;
+  onKeypad: (on: boolean) => void;
 }
 
 /** The line at the foot: what is read with which gauge and how it stands, in one sentence that opens; the plan, the
  * work, the keys. */
-export function ToolLine({ desk, live, opened, onOpen, onKeys }: Props) {
+export function ToolLine({ desk, live, opened, onOpen, onKeys, keypad, onKeypad }: Props) {
   const shut = () => onOpen(null);
   const open = opened === "setup";
   const panel = useId();
@@ -62,6 +64,7 @@ export function ToolLine({ desk, live, opened, onOpen, onKeys }: Props) {
           {desk.kind?.loose && <Tool onClick={() => onOpen("pieces")}>Pieces</Tool>}
           {(desk.kind?.plans.length ?? 0) > 0 && <Tool onClick={() => onOpen("plan")}>Plan</Tool>}
           <Tool onClick={() => onOpen("scope")}>Scope</Tool>
+          <Tool onClick={() => onKeypad(!keypad)}>{keypad ? "No keypad" : "Keypad"}</Tool>
           <Tool onClick={onKeys}>Keys</Tool>
         </span>
       </div>

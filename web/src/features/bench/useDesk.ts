@@ -40,7 +40,9 @@ export function useDesk(bench: Bench) {
   );
   const asked = useAskedPart();
   const [moved, setMoved] = useState(false);
-  const inHand = asked && !moved ? asked.part : partId;
+  // A link to a part wins over what the tab remembers; once moved on, the address follows.
+  const linked = moved ? null : address.get("part");
+  const inHand = asked && !moved ? asked.part : (linked ?? partId);
   const part = parts.find((one) => one.id === inHand) ?? firstToRead(parts, pressing);
   // The last part in hand of each station: coming back to it goes on there.
   const [lastOf, setLastOf] = useKept<Record<string, string>>(`stations.${jobId}`, () => ({}), isRecord);

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { useNavigate, useOutletContext } from "react-router";
 
 import { ask, client } from "../../api";
-import { type Drafts, Questions, toldIn, useDoor, useTopics } from "../../shared/door";
+import { DoorTabs, type Drafts, Questions, toldIn, useDoor, useTopics } from "../../shared/door";
 import { useLeaveGuard } from "../../shared/forms";
 import { drop, useFacts, waitingOf, WaitingNotice } from "../../shared/queue";
 import { type Bench, useKeepBench } from "../../shared/job";
@@ -52,6 +52,7 @@ export function DoorPage() {
     <Page
       untitled
       title="At the door"
+      pages={<DoorTabs jobId={jobId} />}
       note={
         bench.card.complaint
           ? `“${bench.card.complaint}”`

@@ -1,9 +1,10 @@
 import type { ReactNode } from "react";
-import { NavLink, useOutletContext } from "react-router";
+import { useOutletContext } from "react-router";
 
 import { WaitingNotice, useFacts } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
 import { Button, Faults, LinkButton, Page } from "../../shared/ui";
+import { StopPages } from "../../shared/way";
 import { useMay } from "../session";
 import { type Board, useEvidence } from "./useEvidence";
 
@@ -63,23 +64,16 @@ export function EvidenceFrame({ title, children }: Props) {
   }
   const closed = bench.card.signed || bench.card.stage === "handed over";
   return (
-    <main className="mx-auto max-w-[1280px] px-7 py-3 max-md:px-3">
+    <main className="mx-auto max-w-[1280px] px-7 pb-3 pt-1 max-md:px-3">
       <h1 className="sr-only">{title}</h1>
-      <nav aria-label="Evidence" className="mb-3 flex flex-wrap border-b-2 border-line">
-        {TABS.map(([end, name, line]) => (
-          <NavLink
-            key={end}
-            to={`/jobs/${jobId}/evidence${end}`}
-            end
-            className={({ isActive }) =>
-              `min-h-12 border-b-4 px-3 py-1 leading-tight ${isActive ? "border-blue bg-tint text-blue" : "border-transparent hover:bg-tint"}`
-            }
-          >
-            <span className="block text-lg font-semibold">{name}</span>
-            {board && <span className="block text-[15px] text-quiet">{line(board)}</span>}
-          </NavLink>
-        ))}
-      </nav>
+      <StopPages
+        name="Evidence"
+        pages={TABS.map(([end, name, line]) => ({
+          to: `/jobs/${jobId}/evidence${end}`,
+          name,
+          count: board ? line(board) : "",
+        }))}
+      />
       <WaitingNotice waiting={facts} />
       <Faults error={facts.tell.error ?? evidence.error} />
       {evidence.isError && <Button onClick={() => void evidence.refetch()}>Try again</Button>}

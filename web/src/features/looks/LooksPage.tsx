@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useOutletContext } from "react-router";
 
-import { NO_STOP, StopForm, stopIn, useLooksReport, useTopics } from "../../shared/door";
+import { DoorTabs, NO_STOP, StopForm, stopIn, useLooksReport, useTopics } from "../../shared/door";
 import { useLeaveGuard } from "../../shared/forms";
 import { useFacts, useShownQueue, waitingOf, WaitingNotice } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
@@ -46,6 +46,7 @@ export function LooksPage() {
     <Page
       untitled
       title="Which look first"
+      pages={<DoorTabs jobId={jobId} />}
       note={
         report && report.kinds.length > 0
           ? `Complaint: ${report.kinds.join(", ")}. The cheapest look that is likeliest to end the job comes first.`

@@ -55,7 +55,7 @@ function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] 
       </td>
       <td className="py-3 pr-4 max-md:order-1 max-md:col-span-2 max-md:py-0">{job.engine}</td>
       <td className="py-3 pr-4 max-md:order-3 max-md:py-0">
-        <StageRule stage={job.stage} small />
+        <StageRule stage={job.stage} />
         <span className="block text-sm">
           {job.stage === "signed" || job.stage === "handed over" ? job.stage : `waits for ${job.waits_for}`}
           {job.doubts > 0 && (

@@ -67,7 +67,7 @@ export function LabelsPage() {
       untitled
       title="Labels"
       note="For trays and bags: position, mark, and a code that says the same."
-      actions={<StripTabs jobId={jobId} />}
+      pages={<StripTabs jobId={jobId} />}
     >
       <div className="grid grid-cols-2 gap-x-8 gap-y-4 max-[979px]:grid-cols-1">
         <div className="flex flex-col gap-4">

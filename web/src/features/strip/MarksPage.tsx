@@ -28,7 +28,7 @@ export function MarksPage() {
       untitled
       title="Marks and places"
       note="By position in the engine, not by the order they came out."
-      actions={<StripTabs jobId={jobId} />}
+      pages={<StripTabs jobId={jobId} />}
     >
       <WaitingNotice waiting={facts} />
       <Faults error={facts.tell.error ?? strip.error} />

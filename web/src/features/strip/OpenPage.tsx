@@ -5,11 +5,9 @@ import type { Schemas } from "../../api";
 import { useStripReport } from "../../shared/door";
 import { drop, useFacts, waitingOf, WaitingNotice, Waits } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
-import { Button, Faults, Page } from "../../shared/ui";
-import { useMay } from "../session";
+import { Button, Faults, LinkButton, Page } from "../../shared/ui";
 import { AddOpen } from "./AddOpen";
 import { FastenerTable } from "./FastenerTable";
-import { HandOverDialog } from "./HandOverDialog";
 import { StripTabs } from "./StripTabs";
 
 type End = Schemas["OpenEnd"];
@@ -20,8 +18,6 @@ export function OpenPage() {
   const jobId = bench.card.id;
   const strip = useStripReport(jobId);
   const facts = useFacts(jobId);
-  const may = useMay();
-  const [handing, setHanding] = useState(false);
   const report = strip.data;
   const coming = [
     ...waitingOf(facts.facts, "removal").map(({ id, what, place }) => ({ id, words: `${what}, ${place}` })),
@@ -36,9 +32,9 @@ export function OpenPage() {
   const open = report?.ends.filter((end) => !end.closed) ?? [];
   const closed = report?.ends.filter((end) => end.closed) ?? [];
   return (
-    <Page untitled title="Fasteners and removed parts" actions={<StripTabs jobId={jobId} />}>
+    <Page untitled title="Fasteners and removed parts" pages={<StripTabs jobId={jobId} />}>
       <WaitingNotice waiting={facts} />
-      <Faults error={handing ? null : (facts.tell.error ?? strip.error)} />
+      <Faults error={facts.tell.error ?? strip.error} />
       {report && (
         <div className="grid grid-cols-[minmax(0,6fr)_minmax(0,5fr)] gap-x-8 gap-y-5 max-[979px]:grid-cols-1">
           <section aria-label="Stands open">
@@ -49,11 +45,7 @@ export function OpenPage() {
               {report.handed_over ? (
                 <strong>Handed over to {report.handed_over.to}</strong>
               ) : (
-                may("decide and sign") && (
-                  <Button kind={report.barring === 0 ? "strong" : "plain"} onClick={() => setHanding(true)}>
-                    Hand over
-                  </Button>
-                )
+                <LinkButton to={`/jobs/${jobId}/leave`}>To the hand-over</LinkButton>
               )}
             </div>
             <ul>
@@ -101,7 +93,6 @@ export function OpenPage() {
           </div>
         </div>
       )}
-      {report && handing && <HandOverDialog ends={open} facts={facts} onClose={() => setHanding(false)} />}
     </Page>
   );
 }

@@ -20,7 +20,7 @@ export function PicturesPage() {
       untitled
       title="Pictures"
       note="Turned upright, kept at full size; where they were taken is removed."
-      actions={<StripTabs jobId={jobId} />}
+      pages={<StripTabs jobId={jobId} />}
     >
       <WaitingNotice waiting={facts} />
       <Faults error={facts.tell.error} />

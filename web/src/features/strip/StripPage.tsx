@@ -70,7 +70,7 @@ export function StripPage() {
     );
   }
   return (
-    <Page untitled title="Strip" actions={<StripTabs jobId={jobId} />}>
+    <Page untitled title="Strip" pages={<StripTabs jobId={jobId} />}>
       <WaitingNotice waiting={facts} />
       <Faults error={strip.error} />
       {report && (

@@ -1,29 +1,26 @@
-import { NavLink } from "react-router";
+import { useStripReport } from "../../shared/door";
+import { StopPages } from "../../shared/way";
 
-const TABS = [
-  ["", "Steps"],
-  ["/open", "Fasteners and removed"],
-  ["/marks", "Marks and places"],
-  ["/labels", "Labels"],
-  ["/pictures", "Pictures"],
-] as const;
-
-/** The views of the strip. */
+/** The pages of the strip, each with how much of it is left. */
 export function StripTabs({ jobId }: { jobId: number }) {
+  const report = useStripReport(jobId).data;
+  const steps = report?.steps.filter((one) => !one.done).length;
+  const open = report?.ends.filter((one) => !one.closed).length;
+  const at = (end: string) => `/jobs/${jobId}/strip${end}`;
   return (
-    <nav aria-label="Strip" className="flex flex-wrap">
-      {TABS.map(([end, name]) => (
-        <NavLink
-          key={end}
-          to={`/jobs/${jobId}/strip${end}`}
-          end
-          className={({ isActive }) =>
-            `flex min-h-11 items-center border-b-4 px-3 font-semibold ${isActive ? "border-blue text-blue" : "border-transparent hover:bg-tint"}`
-          }
-        >
-          {name}
-        </NavLink>
-      ))}
-    </nav>
+    <StopPages
+      name="Strip"
+      pages={[
+        { to: at(""), name: "Steps", count: steps === undefined ? "" : steps ? `${steps} left` : "done" },
+        {
+          to: at("/open"),
+          name: "Fasteners and removed",
+          count: open === undefined ? "" : open ? `${open} open` : "none open",
+        },
+        { to: at("/marks"), name: "Marks and places" },
+        { to: at("/labels"), name: "Labels" },
+        { to: at("/pictures"), name: "Pictures" },
+      ]}
+    />
   );
 }

@@ -8,6 +8,7 @@ import { Refused, type Schemas } from "../../api";
 import { queue } from "../../shared/queue";
 import { LabelSheet } from "./LabelSheet";
 import { MarksPage } from "./MarksPage";
+import { LeavePage } from "./LeavePage";
 import { OpenPage } from "./OpenPage";
 
 const report = vi.hoisted(() => vi.fn<(fact: Record<string, unknown>) => Promise<void>>());
@@ -94,7 +95,7 @@ describe("what stands open", () => {
     report.mockRejectedValue(
       new Refused(422, "still-open", "The engine does not leave yet: this stands open.", faults),
     );
-    show(<OpenPage />, strip({ ends: [end({})], open: 1, barring: 1 }));
+    show(<LeavePage />, strip({ ends: [end({})], open: 1, barring: 1 }));
     fireEvent.click(screen.getByRole("button", { name: "Hand over" }));
     const dialog = within(screen.getByRole("dialog"));
     fireEvent.change(dialog.getByLabelText("To whom"), { target: { value: "the skipper" } });
@@ -105,8 +106,10 @@ describe("what stands open", () => {
 
   it("cannot be handed over by who may not, and is read only once it has left", () => {
     may.decide = false;
-    show(<OpenPage />, strip({ ends: [end({})] }), { stage: "handed over" });
+    show(<LeavePage />, strip({ ends: [end({})] }), { stage: "handed over" });
     expect(screen.queryByRole("button", { name: "Hand over" })).toBeNull();
+    cleanup();
+    show(<OpenPage />, strip({ ends: [end({})] }), { stage: "handed over" });
     expect(screen.queryByRole("button", { name: "back in its place" })).toBeNull();
     expect(screen.queryByRole("region", { name: "Write down" })).toBeNull();
   });

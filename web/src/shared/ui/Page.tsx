@@ -7,6 +7,7 @@ export function Page({
   title,
   note,
   actions,
+  pages,
   untitled = false,
   children,
 }: {
@@ -15,15 +16,18 @@ export function Page({
   /** The frame around the page names its tab. */
   untitled?: boolean;
   actions?: ReactNode;
+  /** The pages of its stop on the way. */
+  pages?: ReactNode;
   children: ReactNode;
 }) {
   useTitle(untitled ? null : title);
   return (
-    <main className="mx-auto max-w-[1280px] px-7 py-5">
-      <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
+    <main id="main" className={`mx-auto max-w-[1280px] px-7 pb-5 max-md:px-3 ${pages ? "pt-1" : "pt-5"}`}>
+      {pages}
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
         <div>
-          <h1 className="text-3xl font-semibold">{title}</h1>
-          {note && <p className="text-quiet">{note}</p>}
+          <h1 className={pages ? "sr-only" : "text-3xl font-semibold"}>{title}</h1>
+          {note && <p className={pages ? "text-lg" : "text-quiet"}>{note}</p>}
         </div>
         <div className="flex flex-wrap gap-2">{actions}</div>
       </div>

@@ -1,0 +1,2 @@
+export { StopPages } from "./StopPages";
+export { STOPS, Way } from "./Way";

@@ -5,7 +5,7 @@ from ninja import Router, Schema
 from pydantic import BaseModel, Field
 
 from halfthou.exchange import write_job, write_readings
-from halfthou.jobs import DIAMETER, Moment, Plan, Waived
+from halfthou.jobs import DIAMETER, Moment, Plan, Use, Waived
 from halfthou.lengths import Asked, Notation, Unit
 from halfthou.report import BudgetShown, StoryLine
 from workshop.bench.changes import ChangedOut, pieces_of
@@ -15,7 +15,7 @@ from workshop.jobs.rack import RackOrder, RackOut, read_rack
 from workshop.people.api import signed_in
 from workshop.record.kept import kept
 from workshop.record.ledger import Ledger
-from workshop.record.translate import job_file_of
+from workshop.record.translate import is_identified, job_file_of
 
 router = Router(tags=["jobs"])
 
@@ -66,6 +66,23 @@ class ArchiveIn(Schema):
     archived: bool
 
 
+class PutAwayIn(Schema):
+    """Why a job is put away for good."""
+
+    reason: str = Field(max_length=2000)
+
+
+class StartOut(Schema):
+    """What of a job another one like it starts with."""
+
+    title: str
+    customer: str
+    limits_id: int | None
+    entry_unit: Unit
+    use: Use | None
+    scope: list[str]
+
+
 class TakeBackIn(Schema):
     """A decision to take back."""
 
@@ -96,9 +113,10 @@ class ComparedOut(Schema):
 
 
 class JobFileIn(Schema):
-    """The text of a job file."""
+    """The text of a job file, and the number it is to have here where its own is taken."""
 
     text: str
+    number: str = Field(default="", max_length=40)
 
 
 class ReadingsFileIn(Schema):
@@ -146,7 +164,7 @@ def book_in(request: HttpRequest, given: actions.BookIn) -> HttpResponse:
 @router.post("/jobs/import", response=BenchOut)
 def import_job(request: HttpRequest, given: JobFileIn) -> HttpResponse:
     """Take in a job file."""
-    return bench_answer(actions.take_in_job(signed_in(request), given.text))
+    return bench_answer(actions.take_in_job(signed_in(request), given.text, given.number))
 
 
 @router.get("/jobs/{int:job_id}", response=BenchOut)
@@ -185,6 +203,40 @@ def archive_job(request: HttpRequest, job_id: int, given: ArchiveIn) -> ArchiveI
     """Archive a job, or bring it back."""
     actions.archive_job(signed_in(request), job_id, archived=given.archived)
     return given
+
+
+@router.put("/jobs/{int:job_id}/put-away", response=PutAwayIn)
+def put_away(request: HttpRequest, job_id: int, given: PutAwayIn) -> PutAwayIn:
+    """Put a job away for good that was booked by mistake."""
+    actions.put_away(signed_in(request), job_id, given.reason)
+    return given
+
+
+@router.get("/jobs/{int:job_id}/start", response=StartOut)
+def get_start(request: HttpRequest, job_id: int) -> StartOut:
+    """What of a job another one like it starts with."""
+    record, job = actions.looked_at(job_id, signed_in(request))
+    return StartOut(
+        title=record.title,
+        customer=record.customer,
+        limits_id=record.limits_id if is_identified(record) else None,
+        entry_unit=Unit(record.entry_unit),
+        use=job.use,
+        scope=list(job.sets),
+    )
+
+
+@router.get("/customers", response=list[actions.CustomerOut])
+def list_customers(request: HttpRequest, search: str = "") -> list[actions.CustomerOut]:
+    """The customers, by what is typed."""
+    signed_in(request)
+    return actions.customers_like(search[:200])
+
+
+@router.put("/customers/{int:customer_id}", response=actions.CustomerOut)
+def change_customer(request: HttpRequest, customer_id: int, given: actions.Reach) -> actions.CustomerOut:
+    """Keep how a customer is reached."""
+    return actions.keep_reach(signed_in(request), customer_id, given)
 
 
 @router.post("/jobs/{int:job_id}/draft", response=DraftOut)

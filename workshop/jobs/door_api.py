@@ -199,11 +199,11 @@ def get_like(request: HttpRequest, job_id: int, on: str, search: str = "") -> li
 
 
 @router.post("/jobs/import.zip", response=BenchOut)
-def import_zip(request: HttpRequest, file: File[UploadedFile]) -> HttpResponse:
+def import_zip(request: HttpRequest, file: File[UploadedFile], number: Form[str] = "") -> HttpResponse:
     """Take in a job with its pictures."""
     if file.size is not None and file.size > MOST_ZIP:
         raise Refusal("zip-too-large", f"That is more than {MOST_ZIP // 1_000_000} MB: it was not taken in.")
-    return bench_answer(actions.take_in_zip(signed_in(request), file.read()))
+    return bench_answer(actions.take_in_zip(signed_in(request), file.read(), number[:40]))
 
 
 @router.get("/jobs/{int:job_id}/job.zip", include_in_schema=False)

@@ -3,7 +3,9 @@
 from datetime import date
 from enum import StrEnum
 
+from django.db import connection
 from django.db.models import Case, F, Q, QuerySet, When
+from django.db.models.expressions import RawSQL
 from pydantic import BaseModel
 
 from halfthou.verdicts import MarkCode
@@ -38,6 +40,8 @@ class RackLine(BaseModel):
     planned: int
     sets: list[RackSet]
     archived: bool
+    put_away: str
+    found: str
 
 
 class RackOut(BaseModel):
@@ -67,26 +71,53 @@ _ORDERS = {
 
 
 def read_rack(search: str, order: RackOrder, *, archived: bool, page: int) -> RackOut:
-    """One page of the rack. Every word of the search must be found in number, title, customer, complaint or
-    engine."""
-    jobs: QuerySet[JobRecord] = JobRecord.objects.filter(archived=archived)
-    for word in search[:MOST_SEARCH].split()[:MOST_WORDS]:
-        jobs = jobs.filter(
-            Q(number__icontains=word)
-            | Q(title__icontains=word)
-            | Q(customer__icontains=word)
-            | Q(complaint__icontains=word)
-            | Q(engine__icontains=word)
-            | Q(stage__icontains=word)
-        )
+    """One page of the rack. Every word of the search must be found in what is written of a job: its card, its
+    verdicts, its notes, what was decided and why. A search looks on the rack and in the archive alike."""
+    words = search[:MOST_SEARCH].split()[:MOST_WORDS]
+    jobs: QuerySet[JobRecord] = JobRecord.objects.all() if words else JobRecord.objects.filter(archived=archived)
+    for word in words:
+        jobs = jobs.filter(_holds(word))
     total = jobs.count()
     pages = max(1, -(-total // PAGE_SIZE))
     page = min(max(page, 1), pages)
     shown = jobs.order_by(*_ORDERS[order])[(page - 1) * PAGE_SIZE : page * PAGE_SIZE]
-    return RackOut(jobs=[rack_line(record) for record in shown], total=total, page=page, pages=pages)
+    lines = [rack_line(record, _found_in(record.pk, words)) for record in shown]
+    return RackOut(jobs=lines, total=total, page=page, pages=pages)
 
 
-def rack_line(record: JobRecord) -> RackLine:
+#: The index knows threes of letters: of a shorter word only the card is asked.
+LEAST_INDEXED = 3
+
+
+def _phrase(word: str) -> str:
+    """A word as FTS5 takes it: as it stands, whatever signs are in it."""
+    return '"' + word.replace('"', '""').replace("\x00", "") + '"'
+
+
+def _holds(word: str) -> Q:
+    if len(word) < LEAST_INDEXED:
+        return Q(number__icontains=word) | Q(title__icontains=word) | Q(customer__icontains=word)
+    found = RawSQL("SELECT job FROM jobs_found WHERE jobs_found MATCH %s", (_phrase(word),))
+    return Q(pk__in=found)
+
+
+def _found_in(job: int, words: list[str]) -> str:
+    """Where in what was written of a job the words of a search stand, a few words around; "" where only its card
+    holds them."""
+    asked = [_phrase(word) for word in words if len(word) >= LEAST_INDEXED]
+    if not asked:
+        return ""
+    with connection.cursor() as cursor:
+        cursor.execute(
+            "SELECT snippet(jobs_found, 0, '', '', '…', 60) FROM jobs_found WHERE jobs_found MATCH %s AND job = %s "
+            "AND rowid > 0 ORDER BY rank LIMIT 1",
+            [" OR ".join(asked), job],
+        )
+        row = cursor.fetchone()
+    return " ".join(row[0].split()) if row else ""
+
+
+def rack_line(record: JobRecord, found: str = "") -> RackLine:
     """A job's line on the rack, from its summary alone."""
     return RackLine(
         id=record.pk,
@@ -102,4 +133,6 @@ def rack_line(record: JobRecord) -> RackLine:
         planned=record.planned,
         sets=[RackSet(**one) for one in record.sets],
         archived=record.archived,
+        put_away=record.put_away,
+        found=found,
     )

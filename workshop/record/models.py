@@ -47,6 +47,8 @@ class JobRecord(models.Model):
     scope = models.JSONField(default=crank_only)
     plans = models.JSONField(default=dict)
     archived = models.BooleanField(default=False, db_index=True)
+    # Why a job that was booked by mistake is put away for good; it stays in the record.
+    put_away = models.TextField(blank=True, default="")
     # How often anything of the job has changed: what was worked out of an older state is not written over a newer.
     version = models.PositiveIntegerField(default=0)
     # How often the card was changed, so that a second writer is told.
@@ -172,6 +174,16 @@ class HistoryEntry(models.Model):
 
     def __str__(self) -> str:
         return self.words
+
+
+class Customer(models.Model):
+    """Whose engine it is: how the customer is called on cards, and how he is reached."""
+
+    name = models.CharField(max_length=200, unique=True)
+    reach = models.TextField(blank=True)
+
+    def __str__(self) -> str:
+        return self.name
 
 
 class PictureRenamed(models.Model):

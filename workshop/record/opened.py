@@ -165,6 +165,8 @@ def must_be_open(record: JobRecord, kind: FactKind | None = None) -> None:
     How long facts of a `kind` land, its entry says: what changes no verdict lands on a signed job too.
     """
     until = kind.until if kind is not None else Until.SIGNED
+    if record.put_away:
+        raise Clash("put-away", f"This job is put away for good: {record.put_away}")
     if record.archived:
         raise Clash("archived", "This job is archived. Bring it back to the rack first.")
     if record.stage == Stage.HANDED_OVER and until < Until.EVER:

@@ -17,7 +17,8 @@ from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, Refusal
 from workshop.record.facts import must_have_limits
-from workshop.record.models import JobRecord
+from workshop.record.models import Customer, JobRecord
+from workshop.record.one_fact import must_say
 from workshop.record.opened import (
     Opened,
     add_facts,
@@ -86,6 +87,7 @@ def book_in(person: Person, given: BookIn) -> Opened:
         must_have_limits(sheet, given.scope)
     scope = [one for one in CATALOGUE.sets(sheet.layout) if revision is None or one in given.scope]
     scope = [one for one in scope if one in sheet.sets]
+    keep_customer(given.customer)
     record = JobRecord.objects.create(
         number=number,
         title=given.title.strip(),
@@ -123,6 +125,7 @@ def change_header(person: Person, job_id: int, given: Header) -> Opened:
     faults = _header_faults(given)
     if faults:
         raise Refusal("bad-job", "The card was not changed. Mend what is marked.", faults)
+    keep_customer(given.customer)
     record.title, record.customer = given.title.strip(), given.customer.strip()
     record.complaint, record.due = given.complaint.strip(), given.due
     if given.entry_unit is not None:
@@ -173,9 +176,32 @@ def archive_job(person: Person, job_id: int, *, archived: bool) -> None:
     """Take a job off the rack, or bring it back. Nothing of it is lost."""
     must(person, Act.DECIDE)
     record = job_record(job_id)
+    if record.put_away and not archived:
+        raise Clash("put-away", f"This job is put away for good: {record.put_away}")
     record.archived = archived
     record.save(update_fields=["archived"])
     write_history(record, person.username, "archived the job" if archived else "brought the job back")
+
+
+@transaction.atomic
+def put_away(person: Person, job_id: int, reason: str) -> None:
+    """Put a job away for good that was booked by mistake, with the reason. It stays in the record.
+
+    Refuses: Refusal where no reason is given, or the job is signed.
+    """
+    must(person, Act.DECIDE)
+    record = to_change(job_id)
+    record.put_away = must_say(reason, "reason", "Say why: whoever finds it later wants to know.")[:2_000]
+    record.archived = True
+    record.version += 1
+    record.save(update_fields=["archived", "put_away", "version"])
+    write_history(record, person.username, f"put the job away for good: {record.put_away}")
+
+
+def keep_customer(name: str) -> None:
+    """Know a customer from now on, as a card names him."""
+    if name.strip():
+        Customer.objects.get_or_create(name=name.strip()[: MOST["customer"]])
 
 
 def _header_faults(given: Header) -> list[Fault]:

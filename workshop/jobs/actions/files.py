@@ -19,6 +19,7 @@ from halfthou.jobs import FACT_KINDS, Job, JobFile, Reading, SheetState, SlipAns
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
 from halfthou.surveys import plan_of
+from workshop.jobs.actions.booking import next_number
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, Refusal
@@ -47,16 +48,24 @@ BATCH = 500
 MOST_NEW = 4_000
 
 
-def take_in_job(person: Person, text: str) -> Opened:
-    """Take in a job file. Its number must be free here; its limits, gauges and rules stay its own."""
+def take_in_job(person: Person, text: str, number: str = "") -> Opened:
+    """Take in a job file. Its number must be free here, or another is given; its limits, gauges and rules stay its
+    own."""
     must(person, Act.BOOK_IN)
-    return _take_in(person, read_job(text))
+    return _take_in(person, _numbered(read_job(text), number))
 
 
-def take_in_zip(person: Person, data: bytes) -> Opened:
+def _numbered(file: JobFile, number: str) -> JobFile:
+    if not number.strip():
+        return file
+    return file.model_copy(update={"job": file.job.model_copy(update={"number": number.strip()})})
+
+
+def take_in_zip(person: Person, data: bytes, number: str = "") -> Opened:
     """Take in a job with its pictures. Nothing of it is kept where one picture is not what its hash says."""
     must(person, Act.BOOK_IN)
     file, contents = read_zip(data)
+    file = _numbered(file, number)
     kinds = {one.sha256: one for one in file.job.pictures}
     pictures, bare = [], {}
     for name, content in contents.items():
@@ -81,8 +90,10 @@ def _take_in(person: Person, read: JobFile) -> Opened:
 
 def _keep_job(person: Person, file: JobFile) -> Opened:
     job = file.job
-    if JobRecord.objects.filter(number=job.number).exists():
-        raise Clash("number-taken", f"There is a job {job.number} here already. Nothing was taken in.")
+    here = JobRecord.objects.filter(number=job.number).first()
+    if here is not None:
+        words = f"There is a job {job.number} here already: {_beside(here, job)} Nothing was taken in."
+        raise Clash("number-taken", words, [Fault("number", next_number())])
     used = {reading.gauge for reading in job.readings} | {seen.gauge for seen in job.fasteners if seen.gauge}
     used |= {check.against for check in job.checks if check.gauge in used and check.against}
     record = JobRecord.objects.create(
@@ -109,6 +120,18 @@ def _keep_job(person: Person, file: JobFile) -> Opened:
     SignatureRecord.objects.bulk_create(SignatureRecord(job=record, **one) for one in signed)
     write_history(record, person.username, "took the job in from a file")
     return settled(record, person)
+
+
+def _beside(here: JobRecord, job: Job) -> str:
+    """How a file differs from the job of its number here, in words."""
+    known = set(here.facts.values_list("key", flat=True))
+    came = {fact.id for _, fact in job.facts}
+    both, only_here, only_there = len(known & came), len(known - came), len(came - known)
+    if here.title != job.title and not both:
+        return f"“{here.title}”, and the file is of “{job.title}”."
+    if not only_here and not only_there:
+        return f"the same one, with the same {both} entries."
+    return f"{both} entries are the same, {only_there} of the file are not here, {only_here} here are not in it."
 
 
 def _of_elsewhere(file: JobFile) -> JobFile:

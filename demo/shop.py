@@ -15,11 +15,13 @@ from demo import pictures
 from demo.cabinet import furnish_cabinet, furnish_checks
 from demo.engines import diesel_three, petrol_four, vee_eight
 from demo.worn import METRIC_HAND, Hand, Worn, readings_csv
+from halfthou.first_look import USUAL_LOOKS
 from halfthou.jobs import DecisionKind, Gauge, JournalSet, Layout, OperationKind, Plan
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
 from halfthou.verdicts import Action
 from workshop.house.actions import HouseRulesForm, keep_rules
+from workshop.house.looks import LookTableForm, keep_looks
 from workshop.house.shop import ShopForm, keep_shop, keep_shop_picture
 from workshop.jobs import actions
 from workshop.limits.actions import confirm_sheet, draft_sheet
@@ -51,6 +53,7 @@ class Shop:
         self.bench, self.machinist, self.owner = (self._person(role) for role in Role)
         prefer_unit(self.owner, Unit.INCH)
         keep_rules(self.owner, HouseRulesForm.model_validate(HOUSE))
+        keep_looks(self.owner, LookTableForm(table=USUAL_LOOKS))
         keep_shop(self.owner, ShopForm(name="Alder Quay Engine Works", address=ADDRESS))
         mark = base64.b64encode(upright(pictures.mark()).small).decode()
         keep_shop_picture(self.owner, f"data:image/jpeg;base64,{mark}")

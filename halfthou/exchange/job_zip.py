@@ -63,7 +63,7 @@ def read_zip(data: bytes) -> tuple[JobFile, dict[str, bytes]]:
     Gives:   the job file, and the pictures' bytes by their hash.
     Refuses: BadFile, listing every fault; nothing is unpacked that is larger than it may be, or lies elsewhere.
     """
-    if _list_of(data) > MOST_LIST:
+    if list_of(data) > MOST_LIST:
         raise BadFile([Fault("the file", f"holds too many files; {MOST_FILES:,} at the most")])
     try:
         with zipfile.ZipFile(io.BytesIO(data)) as packed:
@@ -71,7 +71,7 @@ def read_zip(data: bytes) -> tuple[JobFile, dict[str, bytes]]:
             if faults:
                 raise BadFile(faults[:500])
             held = {entry.filename: packed.read(entry) for entry in packed.infolist()}
-    except (*_DAMAGED, NotImplementedError, RuntimeError) as error:
+    except (*DAMAGED, NotImplementedError, RuntimeError) as error:
         raise BadFile([Fault("the file", f"is no zip that can be read: {error}")]) from None
     try:
         text = held[JOB].decode("utf-8")
@@ -86,10 +86,10 @@ def read_zip(data: bytes) -> tuple[JobFile, dict[str, bytes]]:
 
 
 #: What the packings say of a damaged file: zlib's, bzip2's and lzma's words among them.
-_DAMAGED = (zipfile.BadZipFile, EOFError, OSError, ValueError, zlib.error, lzma.LZMAError, struct.error)
+DAMAGED = (zipfile.BadZipFile, EOFError, OSError, ValueError, zlib.error, lzma.LZMAError, struct.error)
 
 
-def _list_of(data: bytes) -> int:
+def list_of(data: bytes) -> int:
     """How many bytes the list of a zip's files has, as its end says. Nothing where it has no end: no zip."""
     at = data.rfind(_END, max(0, len(data) - 66_000))
     if at < 0 or at + 16 > len(data):

@@ -174,8 +174,8 @@ def minutes_words(minutes: int) -> str:
 
 
 def money_words(sum_: int, table: LookTable) -> str:
-    """A sum in whole coins of the shop's money."""
-    return f"{sum_ / table.coins:,.0f} {table.currency}"
+    """A sum in whole coins of the shop's money; "" where nobody has chosen what an hour costs."""
+    return "" if not table.confirmed else f"{sum_ / table.coins:,.0f} {table.currency}"
 
 
 def _shown(looks: Looks, row: LookRow) -> LookShown:
@@ -256,7 +256,10 @@ def _reached(looks: Looks, point: StopPoint, order: tuple[str, ...]) -> bool:
 def _words(looks: Looks, point: StopPoint, spent: int) -> str:
     table = looks.table
     if point.spend is not None:
-        return f"{money_words(spent, table)} spent of {money_words(point.spend, table)}"
+        agreed = f"{point.spend / table.coins:,.0f} {table.currency}"
+        if not table.confirmed:
+            return f"agreed: {agreed}. What an hour costs is not chosen yet: say it in the house rules"
+        return f"{money_words(spent, table)} spent of {agreed}"
     row = looks.rows.get(point.before or "")
     name = row.name if row is not None else str(point.before)
     return "" if name in point.name else name

@@ -170,14 +170,17 @@ def test_looked_and_nothing_adds_no_complaint() -> None:
 
 
 def test_a_stop_point_lights_up_when_so_much_is_spent() -> None:
-    """85 an hour: three hours are 255."""
+    """85 an hour, once the house has chosen it: three hours are 255. Before that no sum is named."""
     point = fact(StopPoint, name="at 250", spend=25_000)
     at_three_hours = fact(Seen, 5, look="filter", answer=NOTHING, minutes=180)
     dark = looks_of(at_the_door(point))
     lit = looks_of(at_the_door(point, at_three_hours))
     assert [stop.lit for stop in dark.stops] == [False]
     assert [stop.lit for stop in lit.stops] == [True]
-    assert lit.spent_money == "255 EUR"
+    assert lit.spent_money == ""
+    chosen = USUAL_LOOKS.model_copy(update={"confirmed": True})
+    priced = at_the_door(point, at_three_hours).model_copy(update={"look_table": chosen})
+    assert looks_of(priced).spent_money == "255 EUR"
     assert lit.waits_for == "the customer: at 250"
 
 

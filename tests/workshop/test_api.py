@@ -29,7 +29,7 @@ def all_doors() -> list[tuple[str, str]]:
     for prefix, router in api._routers:
         for path, view in router.path_operations.items():
             address = f"/api{prefix}{path}" if prefix.startswith("/") else f"/api/{prefix}{path}"
-            for name in ("job_id", "revision_id", "person_id"):
+            for name in ("job_id", "revision_id", "person_id", "customer_id"):
                 address = address.replace(f"{{int:{name}}}", "1").replace(f"{{{name}}}", "1")
             doors += [(method, address.replace("//", "/")) for op in view.operations for method in op.methods]
     return doors

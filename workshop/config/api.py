@@ -21,6 +21,7 @@ from workshop.jobs.place_api import router as places
 from workshop.limits.api import router as limits
 from workshop.live.api import router as live
 from workshop.pages.api import router as pages
+from workshop.pages.first_run_api import router as first_run
 from workshop.pages.shop_api import router as shop
 from workshop.people.api import SignedIn
 from workshop.people.api import router as people
@@ -31,6 +32,7 @@ api = NinjaAPI(title="Half Thou", version="1", auth=SignedIn(), docs_url=None, o
 api.add_router("", people)
 api.add_router("", pages)
 api.add_router("", shop)
+api.add_router("", first_run)
 api.add_router("/limits", limits)
 api.add_router("/gauges", gauges)
 api.add_router("/house-rules", house)

@@ -8,6 +8,7 @@ from ninja import File, Form, Router, Schema, UploadedFile
 
 from halfthou.door import TOPICS, Topic, door_findings
 from halfthou.exchange import MOST_ZIP, write_zip
+from halfthou.exchange.spreadsheet import table_of_workbook
 from halfthou.first_look import LooksReport
 from halfthou.jobs import ComplaintKind, Job, Statement
 from halfthou.lengths import Notation, Unit
@@ -79,6 +80,12 @@ class PicturesOut(Schema):
     """The pictures of a job, newest first."""
 
     pictures: list[PictureOut]
+
+
+class TableOut(Schema):
+    """A spreadsheet's table as CSV text."""
+
+    text: str
 
 
 class SoundOut(Schema):
@@ -196,6 +203,13 @@ def get_like(request: HttpRequest, job_id: int, on: str, search: str = "") -> li
         kept = [one for one in _pictures(record.pk, job) if actions.alike(one.on, on) and one.here]
         found += [SoundOut(job=record.number, title=record.title, picture=one) for one in kept]
     return found[:60]
+
+
+@router.post("/spreadsheet", response=TableOut)
+def read_spreadsheet(request: HttpRequest, file: File[UploadedFile]) -> TableOut:
+    """The first sheet of an .xlsx file as CSV text: it is taken in as a CSV file is."""
+    signed_in(request)
+    return TableOut(text=table_of_workbook(file.read()))
 
 
 @router.post("/jobs/import.zip", response=BenchOut)

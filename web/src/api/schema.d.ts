@@ -284,6 +284,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/first-run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * First Run
+         * @description What comes first in an empty shop, in its order.
+         */
+        get: operations["workshop_pages_first_run_api_first_run"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/limits": {
         parameters: {
             query?: never;
@@ -832,6 +852,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/spreadsheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Spreadsheet
+         * @description The first sheet of an .xlsx file as CSV text: it is taken in as a CSV file is.
+         */
+        post: operations["workshop_jobs_door_api_read_spreadsheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/import.zip": {
         parameters: {
             query?: never;
@@ -1089,6 +1129,86 @@ export interface paths {
          * @description Archive a job, or bring it back.
          */
         put: operations["workshop_jobs_api_archive_job"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Away
+         * @description Put a job away for good that was booked by mistake.
+         */
+        put: operations["workshop_jobs_api_put_away"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Start
+         * @description What of a job another one like it starts with.
+         */
+        get: operations["workshop_jobs_api_get_start"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/customers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Customers
+         * @description The customers, by what is typed.
+         */
+        get: operations["workshop_jobs_api_list_customers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/customers/{customer_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Customer
+         * @description Keep how a customer is reached.
+         */
+        put: operations["workshop_jobs_api_change_customer"];
         post?: never;
         delete?: never;
         options?: never;
@@ -3124,6 +3244,21 @@ export interface components {
             address: string;
         };
         /**
+         * FirstStep
+         * @description One thing that comes first: what, why in a line, its page, who may, and whether it is done.
+         */
+        FirstStep: {
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+            /** Page */
+            page: string;
+            right: components["schemas"]["Act"];
+            /** Done */
+            done: boolean;
+        };
+        /**
          * SheetLine
          * @description A revision in the list of the library.
          */
@@ -4627,6 +4762,14 @@ export interface components {
             picture: components["schemas"]["PictureOut"];
         };
         /**
+         * TableOut
+         * @description A spreadsheet's table as CSV text.
+         */
+        TableOut: {
+            /** Text */
+            text: string;
+        };
+        /**
          * AskedOfDebris
          * @description What is asked of debris, beside the magnet.
          */
@@ -5625,6 +5768,10 @@ export interface components {
             sets: components["schemas"]["RackSet"][];
             /** Archived */
             archived: boolean;
+            /** Put Away */
+            put_away: string;
+            /** Found */
+            found: string;
         };
         /**
          * RackOut
@@ -5784,11 +5931,16 @@ export interface components {
         };
         /**
          * JobFileIn
-         * @description The text of a job file.
+         * @description The text of a job file, and the number it is to have here where its own is taken.
          */
         JobFileIn: {
             /** Text */
             text: string;
+            /**
+             * Number
+             * @default
+             */
+            number: string;
         };
         /**
          * Header
@@ -5923,6 +6075,52 @@ export interface components {
         ArchiveIn: {
             /** Archived */
             archived: boolean;
+        };
+        /**
+         * PutAwayIn
+         * @description Why a job is put away for good.
+         */
+        PutAwayIn: {
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * StartOut
+         * @description What of a job another one like it starts with.
+         */
+        StartOut: {
+            /** Title */
+            title: string;
+            /** Customer */
+            customer: string;
+            /** Limits Id */
+            limits_id: number | null;
+            entry_unit: components["schemas"]["Unit"];
+            use: components["schemas"]["Use"] | null;
+            /** Scope */
+            scope: string[];
+        };
+        /**
+         * CustomerOut
+         * @description A customer, and how many jobs name him.
+         */
+        CustomerOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Reach */
+            reach: string;
+            /** Jobs */
+            jobs: number;
+        };
+        /**
+         * Reach
+         * @description How a customer is reached: a telephone number, an address, in any words.
+         */
+        Reach: {
+            /** Reach */
+            reach: string;
         };
         /**
          * AskedOut
@@ -7570,6 +7768,26 @@ export interface operations {
             };
         };
     };
+    workshop_pages_first_run_api_first_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstStep"][];
+                };
+            };
+        };
+    };
     workshop_limits_api_list_sheets: {
         parameters: {
             query?: never;
@@ -8344,6 +8562,36 @@ export interface operations {
             };
         };
     };
+    workshop_jobs_door_api_read_spreadsheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableOut"];
+                };
+            };
+        };
+    };
     workshop_jobs_door_api_import_zip: {
         parameters: {
             query?: never;
@@ -8359,6 +8607,11 @@ export interface operations {
                      * Format: binary
                      */
                     file: string;
+                    /**
+                     * Number
+                     * @default
+                     */
+                    number?: string;
                 };
             };
         };
@@ -8680,6 +8933,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ArchiveIn"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_put_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutAwayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PutAwayIn"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_get_start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_list_customers: {
+        parameters: {
+            query?: {
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomerOut"][];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_change_customer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Reach"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomerOut"];
                 };
             };
         };

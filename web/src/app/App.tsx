@@ -3,6 +3,7 @@ import { Outlet } from "react-router";
 
 import { stringOf } from "../api";
 import { SignInPage, useSession, useSessionOverTabs } from "../features/session";
+import { FileDrop } from "../shared/files";
 import { Button, Notice } from "../shared/ui";
 import { Announcer } from "./Announcer";
 import { useUpdates } from "./useUpdates";
@@ -64,6 +65,7 @@ export function App() {
       )}
       <SkipLink />
       <Announcer />
+      <FileDrop />
       <Outlet />
     </>
   );

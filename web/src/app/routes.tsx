@@ -51,6 +51,7 @@ export const ROUTES = createRoutesFromElements(
       <Route path="/house-rules" lazy={page(house, "HousePage")} />
       <Route path="/house-rules/shop" lazy={page(house, "ShopPage")} />
       <Route path="/house-rules/looks" lazy={page(house, "LookTablePage")} />
+      <Route path="/customers" lazy={page(() => import("../features/customers"), "CustomersPage")} />
       <Route path="/people" lazy={page(() => import("../features/people"), "PeoplePage")} />
       <Route path="/key" lazy={page(key, "KeyPage")} />
       <Route path="/key/causes" lazy={page(key, "CausesKnownPage")} />

@@ -7,7 +7,8 @@ import { placeWords, useStandings } from "../../shared/job";
 import { Button } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 import { Keypad } from "./Keypad";
-import { PasteDialog, valuesIn } from "./PasteDialog";
+import { PasteDialog } from "./PasteDialog";
+import { type Pasted, pastedIn } from "./pasted";
 import { useDraft } from "./useDraft";
 import type { Parcel } from "./useReadings";
 
@@ -21,7 +22,7 @@ interface Props {
 /** The large entry: Enter lands the reading and moves on; Backspace on empty takes the last one back. */
 export function Entry({ desk, input, keypad }: Props) {
   const { part, spot, text, question } = desk;
-  const [pasted, setPasted] = useState<readonly string[]>([]);
+  const [pasted, setPasted] = useState<Pasted | null>(null);
   useEffect(() => {
     input.current?.focus();
     if (desk.select) input.current?.select();
@@ -59,10 +60,10 @@ export function Entry({ desk, input, keypad }: Props) {
             spellCheck={false}
             onChange={(event) => desk.type(event.target.value)}
             onPaste={(event) => {
-              const values = valuesIn(event.clipboardData.getData("text"));
-              if (values.length < 2 || !spot) return;
+              const found = pastedIn(desk, event.clipboardData.getData("text"));
+              if (!found) return;
               event.preventDefault();
-              setPasted(values);
+              setPasted(found);
             }}
           />
           <span className="text-2xl text-quiet">{desk.feature.read_in || desk.setup.unit}</span>
@@ -78,7 +79,7 @@ export function Entry({ desk, input, keypad }: Props) {
           </button>
         </p>
       )}
-      <PasteDialog desk={desk} values={pasted} onClose={() => setPasted([])} />
+      <PasteDialog desk={desk} pasted={pasted} onClose={() => setPasted(null)} />
     </form>
   );
 }

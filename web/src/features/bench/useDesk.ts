@@ -218,9 +218,9 @@ export function useDesk(bench: Bench) {
     announce(`Put back ${gone.typed} at ${gone.spot}.`);
   };
   /** Readings pasted as a row or column, each at its spot, after they were looked at. */
-  const landAll = (pasted: readonly (Stop & { typed: string })[]) => {
+  const landAll = (pasted: readonly (Stop & { typed: string; unit?: Unit })[]) => {
     const landings = pasted.map((one): Landing => ({
-      ...setup.state(feature, gauge), id: newId(), ...one, unit: setup.unit, at: new Date().toISOString(),
+      ...setup.state(feature, gauge), id: newId(), ...one, unit: one.unit ?? setup.unit, at: new Date().toISOString(),
       chosen_nm: null, corrects: null, repeats: null, by_button: false, seen: null,
     })); // prettier-ignore
     readings.add(...landings);

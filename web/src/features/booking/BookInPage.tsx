@@ -1,6 +1,6 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
-import { useRef, useState } from "react";
-import { useNavigate } from "react-router";
+import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
 
 import { ask, client, type Schemas } from "../../api";
 import { today } from "../../shared/dates";
@@ -107,6 +107,36 @@ export function BookInPage() {
     },
   );
   const limits = form.watch("limits");
+  const whose = form.watch("customer");
+  const customers = useQuery({
+    queryKey: ["customers", whose],
+    queryFn: () => ask(client.GET("/api/customers", { params: { query: { search: whose } } })),
+    placeholderData: keepPreviousData,
+    enabled: whose !== "",
+  });
+  const like = useSearchParams()[0].get("like");
+  const start = useQuery({
+    queryKey: ["start", like],
+    queryFn: () =>
+      ask(client.GET("/api/jobs/{job_id}/start", { params: { path: { job_id: Number(like) } } })),
+    enabled: like !== null && Number.isInteger(Number(like)),
+  });
+  const begun = useRef(false);
+  useEffect(() => {
+    if (!start.data || begun.current) return;
+    begun.current = true;
+    const { title, customer, limits_id, entry_unit, use, scope: sets } = start.data;
+    form.reset({
+      ...START,
+      title,
+      customer,
+      limits: limits_id === null ? "" : String(limits_id),
+      unit: entry_unit,
+      use: use ?? "",
+    });
+    unitChosen.current = true;
+    setScope(sets);
+  }, [start.data, form]);
   const chosen = limits === "" || judged(limits).length > 0;
   const options = [
     { value: "", label: "not known yet" },
@@ -123,7 +153,14 @@ export function BookInPage() {
       <form onSubmit={(event) => void submit(event)}>
         <div className="grid grid-cols-2 gap-x-10 gap-y-4 max-md:grid-cols-1">
           <Field label="Engine or machine" placeholder="Locomotive 3" autoFocus {...field("title")} />
-          <Field label="Customer" {...field("customer")} />
+          <Field label="Customer" list="customers" {...field("customer")} />
+          <datalist id="customers">
+            {customers.data?.map((one) => (
+              <option key={one.id} value={one.name}>
+                {one.reach}
+              </option>
+            ))}
+          </datalist>
           <Field label="Job number" hint="Left empty, it takes the next one." {...field("number")} />
           <Field label="Due" type="date" {...field("due")} />
           <div className="col-span-full">

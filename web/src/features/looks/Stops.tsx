@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { useState } from "react";
 
 import type { Schemas } from "../../api";
@@ -16,10 +17,16 @@ export function Stops({ report, disabled, onChoose }: Props) {
   return (
     <section aria-label="Stop points">
       <p className="text-lg">
-        Spent so far: <strong className="figure text-2xl">{report.spent_money}</strong>{" "}
-        <span className="text-quiet">
-          {report.spent_time} at {report.hour_money} an hour
-        </span>
+        Spent so far: <strong className="figure text-2xl">{report.spent_money || report.spent_time}</strong>{" "}
+        {report.spent_money ? (
+          <span className="text-quiet">
+            {report.spent_time} at {report.hour_money} an hour
+          </span>
+        ) : (
+          <Link to="/house-rules/looks" className="inline-flex min-h-11 items-center font-semibold text-blue">
+            Choose what an hour costs
+          </Link>
+        )}
       </p>
       <table className="mt-1 w-full">
         <caption className="sr-only">Ways on</caption>

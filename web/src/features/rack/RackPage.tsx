@@ -1,29 +1,39 @@
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
+import { Refused } from "../../api";
+import { useDropped } from "../../shared/files";
 import { Button, Choice, Faults, Field, LinkButton, Notice, Page } from "../../shared/ui";
 import { useMay } from "../session";
+import { FirstRun } from "./FirstRun";
+import { PutAwayDialog } from "./PutAwayDialog";
 import { RackTable } from "./RackTable";
-import { type RackView, useRack, useRackChanges } from "./useRack";
-
-const ORDERS = [
-  { value: "due", label: "due date" },
-  { value: "stage", label: "stage" },
-  { value: "number", label: "newest first" },
-] as const;
+import { ORDERS, useRack, useRackChanges, useRackView } from "./useRack";
 
 export function RackPage() {
-  const [view, setView] = useState<RackView>({ search: "", order: "due", archived: false, page: 1 });
+  const [view, setView] = useRackView();
+  const [typed, setTyped] = useState(view.search);
+  const [again, setAgain] = useState<File | null>(null);
+  const [mistaken, setMistaken] = useState<number | null>(null);
   const rack = useRack(view);
-  const { archive, takeIn } = useRackChanges();
+  const { archive, putAway, takeIn } = useRackChanges();
   const file = useRef<HTMLInputElement>(null);
   const go = useNavigate();
   const may = useMay();
-  const take = async (chosen: File | undefined) => {
+  const take = async (chosen: File | null | undefined, number = "") => {
     if (!chosen) return;
-    const bench = await takeIn.mutateAsync(chosen);
+    setAgain(chosen);
+    const bench = await takeIn.mutateAsync({ file: chosen, number });
     void go(`/jobs/${bench.card.id}`);
   };
+  const dropped = useDropped("job");
+  useEffect(() => {
+    if (dropped) void take(dropped).catch(() => undefined);
+    // Once for each file that was dropped.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [dropped]);
+  const free = takeIn.error instanceof Refused && takeIn.error.code === "number-taken" ? takeIn.error : null;
+  const other = free?.faults[0]?.what;
   return (
     <Page
       title={view.archived ? "Archive" : "The rack"}
@@ -33,6 +43,9 @@ export function RackPage() {
           <Button kind="quiet" onClick={() => setView({ ...view, archived: !view.archived, page: 1 })}>
             {view.archived ? "Back to the rack" : "Archive"}
           </Button>
+          <LinkButton to="/customers" kind="quiet">
+            Customers
+          </LinkButton>
           <Button onClick={() => file.current?.click()}>Take in a job file</Button>
           <LinkButton to="/book-in" kind="strong">
             Book in an engine
@@ -51,14 +64,27 @@ export function RackPage() {
           event.target.value = "";
         }}
       />
-      <Faults error={takeIn.error ?? archive.error} />
+      <Faults error={free ? archive.error : (takeIn.error ?? archive.error)} />
+      {free && (
+        <Notice>
+          {free.message}{" "}
+          <Button kind="strong" onClick={() => void take(again, other).catch(() => undefined)}>
+            Take it in as job {other}
+          </Button>
+        </Notice>
+      )}
+      {takeIn.isPending && <Notice>Taking the file in: it is read, checked and judged once.</Notice>}
+      {rack.data?.total === 0 && !view.search && !view.archived && <FirstRun />}
       <div className="my-4 grid grid-cols-[1fr_14rem] gap-4 max-md:grid-cols-1">
         <Field
           label="Search"
           type="search"
-          placeholder="Number, machine, customer, engine or complaint"
-          value={view.search}
-          onChange={(event) => setView({ ...view, search: event.target.value, page: 1 })}
+          placeholder="Number, machine, customer, a part, words of a verdict or a note"
+          value={typed}
+          onChange={(event) => {
+            setTyped(event.target.value);
+            setView({ ...view, search: event.target.value, page: 1 });
+          }}
         />
         <Choice
           label="Sorted by"
@@ -71,12 +97,15 @@ export function RackPage() {
       {rack.isError && <Faults error={rack.error} />}
       {rack.data?.jobs.length === 0 && (
         <Notice>
-          {view.search ? "Nothing matches. Search for less." : "Nothing here yet. Book in an engine."}
+          {view.search
+            ? "Nothing matches, here or in the archive. Search for less."
+            : "Nothing here yet. Book in an engine."}
         </Notice>
       )}
       {rack.data && rack.data.jobs.length > 0 && (
         <RackTable
           jobs={rack.data.jobs}
+          onPutAway={may("decide and sign") ? setMistaken : undefined}
           onArchive={may("decide and sign") ? (id, archived) => archive.mutate({ id, archived }) : undefined}
         />
       )}
@@ -95,6 +124,12 @@ export function RackPage() {
             Later
           </Button>
         </div>
+      )}
+      {mistaken !== null && (
+        <PutAwayDialog
+          onClose={() => setMistaken(null)}
+          onPutAway={(reason) => putAway.mutateAsync({ id: mistaken, reason })}
+        />
       )}
     </Page>
   );

@@ -13,9 +13,10 @@ type Line = Schemas["RackLine"];
 interface Props {
   jobs: Line[];
   onArchive: ((id: number, archived: boolean) => void) | undefined;
+  onPutAway: ((id: number) => void) | undefined;
 }
 
-export function RackTable({ jobs, onArchive }: Props) {
+export function RackTable({ jobs, onArchive, onPutAway }: Props) {
   return (
     <table className="w-full border-collapse text-left">
       <thead className="text-quiet max-md:hidden">
@@ -32,14 +33,14 @@ export function RackTable({ jobs, onArchive }: Props) {
       </thead>
       <tbody>
         {jobs.map((job) => (
-          <RackRow key={job.id} job={job} onArchive={onArchive} />
+          <RackRow key={job.id} job={job} onArchive={onArchive} onPutAway={onPutAway} />
         ))}
       </tbody>
     </table>
   );
 }
 
-function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] }) {
+function RackRow({ job, onArchive, onPutAway }: { job: Line } & Omit<Props, "jobs">) {
   const kinds = useKinds();
   return (
     <tr className="border-b border-line align-top hover:bg-tint max-md:grid max-md:grid-cols-[1fr_auto] max-md:gap-x-3 max-md:py-2">
@@ -49,6 +50,9 @@ function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] 
           <span>
             <span className="block text-lg font-semibold leading-tight">{job.title}</span>
             <span className="text-quiet">{job.customer}</span>
+            {job.archived && !job.put_away && <span className="block text-[15px]">in the archive</span>}
+            {job.put_away && <span className="block text-[15px]">put away for good: {job.put_away}</span>}
+            {job.found && <span className="block max-w-96 text-[15px] text-quiet">“{job.found}”</span>}
             <WaitsHere jobId={job.id} />
           </span>
         </Link>
@@ -77,13 +81,29 @@ function RackRow({ job, onArchive }: { job: Line; onArchive: Props["onArchive"] 
         )}
       </td>
       <td className="py-2 text-right max-md:order-4">
-        {onArchive && (
+        {onArchive && !job.put_away && (
           <Button
             kind="quiet"
             onClick={() => onArchive(job.id, !job.archived)}
             aria-label={`${job.archived ? "Bring back" : "Archive"} job ${job.number}`}
           >
             {job.archived ? "Bring back" : "Archive"}
+          </Button>
+        )}
+        <Link
+          to={`/book-in?like=${job.id}`}
+          aria-label={`Book in one like job ${job.number}`}
+          className="flex min-h-11 items-center justify-end px-4 font-semibold text-blue hover:bg-tint"
+        >
+          One like it
+        </Link>
+        {onPutAway && !job.put_away && !job.archived && (
+          <Button
+            kind="quiet"
+            aria-label={`Put job ${job.number} away for good`}
+            onClick={() => onPutAway(job.id)}
+          >
+            Booked by mistake
           </Button>
         )}
       </td>

@@ -1,5 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
+import { useSearchParams } from "react-router";
+
 import { ask, client, type Schemas } from "../../api";
 
 export interface RackView {
@@ -7,6 +9,34 @@ export interface RackView {
   order: Schemas["RackOrder"];
   archived: boolean;
   page: number;
+}
+
+export const ORDERS = [
+  { value: "due", label: "due date" },
+  { value: "stage", label: "stage" },
+  { value: "number", label: "newest first" },
+] as const;
+
+/** What of the rack is looked at: it stands in the address, so that it can be gone back to and sent on. */
+export function useRackView(): [RackView, (view: RackView) => void] {
+  const [address, setAddress] = useSearchParams();
+  const view = {
+    search: address.get("search") ?? "",
+    order: ORDERS.find((one) => one.value === address.get("order"))?.value ?? "due",
+    archived: address.get("archived") === "yes",
+    page: Math.max(1, Number(address.get("page")) || 1),
+  };
+  const setView = (next: RackView) => {
+    const said: Record<string, string> = {
+      search: next.search,
+      order: next.order === "due" ? "" : next.order,
+      archived: next.archived ? "yes" : "",
+      page: next.page > 1 ? String(next.page) : "",
+    };
+    const kept = Object.entries(said).filter(([, value]) => value !== "");
+    setAddress(Object.fromEntries(kept), { replace: next.search !== view.search });
+  };
+  return [view, setView];
 }
 
 export function useRack(view: RackView) {
@@ -34,16 +64,24 @@ export function useRackChanges() {
         ),
       onSuccess: refresh,
     }),
+    putAway: useMutation({
+      mutationFn: ({ id, reason }: { id: number; reason: string }) =>
+        ask(
+          client.PUT("/api/jobs/{job_id}/put-away", { params: { path: { job_id: id } }, body: { reason } }),
+        ),
+      onSuccess: refresh,
+    }),
     takeIn: useMutation({
-      mutationFn: async (file: File) => {
+      mutationFn: async ({ file, number = "" }: { file: File; number?: string }) => {
         if (!(await isZip(file))) {
-          return ask(client.POST("/api/jobs/import", { body: { text: await file.text() } }));
+          return ask(client.POST("/api/jobs/import", { body: { text: await file.text(), number } }));
         }
         // The generated types know a file as text: the form carries it as it is.
-        const body = { file: "" };
+        const body = { file: "", number };
         const bodySerializer = () => {
           const form = new FormData();
           form.set("file", file);
+          if (number) form.set("number", number);
           return form;
         };
         return ask(client.POST("/api/jobs/import.zip", { body, bodySerializer }));

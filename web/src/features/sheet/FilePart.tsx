@@ -1,8 +1,9 @@
 import { useMutation } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 
 import { ask, client } from "../../api";
 import { type Bench, useKeepBench } from "../../shared/job";
+import { tableOf, useDropped } from "../../shared/files";
 import { Button, Faults, LinkButton, Notice, Section } from "../../shared/ui";
 
 /** The job as files: out whole, readings in and out, and the blank card for those who write first. */
@@ -29,6 +30,20 @@ export function FilePart({ bench }: { bench: Bench }) {
       compare.reset();
     },
   });
+  const reading = useMutation({ mutationFn: tableOf });
+  const read = async (chosen: File) => {
+    takeIn.reset();
+    const table = await reading.mutateAsync(chosen).catch(() => undefined);
+    if (table === undefined) return;
+    setText(table);
+    compare.mutate(table);
+  };
+  const dropped = useDropped("table");
+  useEffect(() => {
+    if (dropped) void read(dropped);
+    // Once for each file that was dropped.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [dropped]);
   const found = compare.data;
   const base = `/api/jobs/${bench.card.id}`;
   return (
@@ -44,7 +59,7 @@ export function FilePart({ bench }: { bench: Bench }) {
           Readings (CSV)
         </LinkButton>
         <Button disabled={bench.card.signed} onClick={() => file.current?.click()}>
-          Take in readings (CSV)
+          Take in readings (CSV, xlsx)
         </Button>
         <LinkButton to={`${base}/card.html`} file>
           Blank measuring card
@@ -56,21 +71,17 @@ export function FilePart({ bench }: { bench: Bench }) {
       <input
         ref={file}
         type="file"
-        accept=".csv,text/csv"
+        accept=".csv,text/csv,.xlsx"
         aria-label="Readings file"
         className="hidden"
         onChange={(event) => {
           const chosen = event.target.files?.[0];
           event.target.value = "";
-          takeIn.reset();
-          void chosen?.text().then((read) => {
-            setText(read);
-            compare.mutate(read);
-          });
+          if (chosen) void read(chosen);
         }}
       />
       <div className="mt-2">
-        <Faults error={compare.error ?? takeIn.error} />
+        <Faults error={reading.error ?? compare.error ?? takeIn.error} />
         {found && (
           <Notice>
             <p>{found.words}</p>

@@ -1,0 +1,3 @@
+export { FileDrop } from "./FileDrop";
+export { tableOf } from "./tableOf";
+export { useDropped } from "./dropped";

@@ -21,7 +21,7 @@ _CARD = "coalesce(%(r)s.number,'')||' '||%(r)s.title||' '||%(r)s.customer||' '||
 _CARD += "||' '||%(r)s.stage||' '||%(r)s.waits_for||' '||coalesce((SELECT group_concat(json_extract(value,'$.headline'),"
 _CARD += "' ') FROM json_each(%(r)s.sets)),'')"
 #: The fields of a fact in which people write.
-_WORDS = ("note", "words", "because", "reason", "answer", "text", "what", "place", "found", "serial", "topic", "paper")
+_WORDS = ("topic", "what", "place", "answer", "found", "text", "words", "note", "because", "reason", "serial", "paper")
 _FACT = "||' '||".join(f"coalesce(json_extract(%(r)s.document,'$.{name}'),'')" for name in _WORDS)
 _NEW, _OLD = {"r": "NEW"}, {"r": "OLD"}
 _CHANGES = ("number", "title", "customer", "complaint", "engine", "stage", "waits_for", "sets")

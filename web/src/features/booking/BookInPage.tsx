@@ -167,39 +167,6 @@ export function BookInPage() {
             <TextArea label="Complaint in the customer's words" {...field("complaint")} />
           </div>
         </div>
-        <div className="h-3" />
-        {topics.data && (
-          <Questions
-            topics={topics.data.topics}
-            said={said}
-            drafts={drafts}
-            onDrafts={setDrafts}
-            onTell={(given) =>
-              setSaid((before) => [...before, { id: newId(), at: new Date().toISOString(), ...given }])
-            }
-            onTakeBack={(id) => setSaid((before) => before.filter((one) => one.id !== id))}
-          />
-        )}
-        {topics.data && (
-          <Section title="Stop points agreed with the customer">
-            <StopForm
-              asked={topics.data}
-              draft={stopDraft}
-              onDraft={setStopDraft}
-              onSet={(stop) => setStops((before) => [...before, stop])}
-            />
-            <ul className="mt-2">
-              {stops.map((stop) => (
-                <li key={stop.name} className="flex items-center gap-2 text-lg">
-                  Stop {stop.name}
-                  <Button kind="quiet" onClick={() => setStops(stops.filter((other) => other !== stop))}>
-                    Take back
-                  </Button>
-                </li>
-              ))}
-            </ul>
-          </Section>
-        )}
         <Section title="Limits and measuring plan">
           {sheets.data?.length === 0 && (
             <Notice>No limits sheet yet. Enter this engine's limits first.</Notice>
@@ -253,22 +220,57 @@ export function BookInPage() {
             </div>
           )}
         </Section>
-        <SaidNotice said={refused} />
-        <div className="mt-3 flex gap-3">
-          <Button
-            kind="strong"
-            type="submit"
-            disabled={!chosen || book.isPending}
-            onClick={() => (next.current = limits ? "/looks" : "/door")}
-          >
-            {limits ? "Book in and look" : "Book in, engine not known yet"}
-          </Button>
-          {limits && (
-            <Button type="submit" disabled={!chosen || book.isPending} onClick={() => (next.current = "")}>
-              {chosen ? "Book in and measure" : "Choose what is measured first"}
+        <div className="h-3" />
+        {topics.data && (
+          <Questions
+            topics={topics.data.topics}
+            said={said}
+            drafts={drafts}
+            onDrafts={setDrafts}
+            onTell={(given) =>
+              setSaid((before) => [...before, { id: newId(), at: new Date().toISOString(), ...given }])
+            }
+            onTakeBack={(id) => setSaid((before) => before.filter((one) => one.id !== id))}
+          />
+        )}
+        {topics.data && (
+          <Section title="Stop points agreed with the customer">
+            <StopForm
+              asked={topics.data}
+              draft={stopDraft}
+              onDraft={setStopDraft}
+              onSet={(stop) => setStops((before) => [...before, stop])}
+            />
+            <ul className="mt-2">
+              {stops.map((stop) => (
+                <li key={stop.name} className="flex items-center gap-2 text-lg">
+                  Stop {stop.name}
+                  <Button kind="quiet" onClick={() => setStops(stops.filter((other) => other !== stop))}>
+                    Take back
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </Section>
+        )}
+        <div className="sticky bottom-0 border-t-2 border-line bg-paper pb-3">
+          <SaidNotice said={refused} />
+          <div className="mt-3 flex gap-3">
+            <Button
+              kind="strong"
+              type="submit"
+              disabled={!chosen || book.isPending}
+              onClick={() => (next.current = limits ? "/looks" : "/door")}
+            >
+              {limits ? "Book in and look" : "Book in, engine not known yet"}
             </Button>
-          )}
-          <LinkButton to="/">Back to the rack</LinkButton>
+            {limits && (
+              <Button type="submit" disabled={!chosen || book.isPending} onClick={() => (next.current = "")}>
+                {chosen ? "Book in and measure" : "Choose what is measured first"}
+              </Button>
+            )}
+            <LinkButton to="/">Back to the rack</LinkButton>
+          </div>
         </div>
       </form>
     </Page>

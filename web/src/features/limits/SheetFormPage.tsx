@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 
 import { Refused, type Schemas } from "../../api";
@@ -9,6 +9,7 @@ import { useMay } from "../session";
 import { LayoutPart } from "./LayoutPart";
 import { MaterialChoice } from "./MaterialChoice";
 import { SetPart } from "./SetPart";
+import { useSheetDraft } from "./useSheetDraft";
 import { type SetForm, type SheetForm, useBlank, useLibrary, useLimitsChanges, useSheet } from "./useLimits";
 
 /** A set as the sheet begins to speak of it: every figure empty, the standard size to be had. */
@@ -144,7 +145,7 @@ function standing(line: Schemas["SheetLine"]): string {
   if (line.frozen) return "Frozen: a job judged by it is signed. Copy it to change it.";
   if (line.in_use)
     return `${line.state}; a job stands on it. Copy it to change it, and take the copy up on the job.`;
-  return line.state;
+  return line.state === "confirmed" ? line.state : `${line.state}: an owner confirms it against its sources`;
 }
 
 interface FormProps {
@@ -160,14 +161,20 @@ interface FormProps {
 }
 
 function FormPage({ title, note = "", start, readOnly, above, error, kept, onKeep, actions }: FormProps) {
+  const draft = useSheetDraft(readOnly ? null : title);
   const { form, field, fault, set, mend, said, submit, submitWith } = useServerForm<SheetForm>(
-    start,
-    onKeep,
-    {
-      guard: !readOnly,
+    draft.kept ?? start,
+    async (values) => {
+      await onKeep(values);
+      draft.forget();
     },
   );
   const sheet = form.watch();
+  const { keep } = draft;
+  useEffect(() => {
+    const watching = form.watch((values) => keep(values as SheetForm));
+    return () => watching.unsubscribe();
+  }, [form, keep]);
   const blank = useBlank();
   const kinds = useKinds();
   const [page, setPage] = useState("engine");
@@ -175,10 +182,34 @@ function FormPage({ title, note = "", start, readOnly, above, error, kept, onKee
   const stations = [...new Set(kinds.filter((kind) => kind.figures.length > 0).map((kind) => kind.station))];
   const faulty = (station: string) =>
     setsOf(kinds, station).some(({ kind, set }) => namesOf(kind, set, sheet).some((name) => fault(name)));
+  // What is marked is brought into sight: its page opens, and the focus goes to the first of it.
+  const firstFaulty = said ? stations.find(faulty) : undefined;
+  useEffect(() => {
+    if (!said) return;
+    if (firstFaulty) setPage(firstFaulty);
+    window.setTimeout(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());
+  }, [said, firstFaulty]);
   const change = (next: SetForm) =>
     set({ sets: sheet.sets.map((one) => (one.set === next.set ? next : one)) });
   return (
     <Page title={title} note={note} actions={actions}>
+      {draft.kept && (
+        <div className="mb-3">
+          <Notice>
+            Your draft of this sheet is here, as it was left.{" "}
+            <Button
+              kind="quiet"
+              className="!px-0"
+              onClick={() => {
+                draft.forget();
+                form.reset(start);
+              }}
+            >
+              Begin anew
+            </Button>
+          </Notice>
+        </div>
+      )}
       {above && <div className="mb-4 max-w-xl">{above}</div>}
       <div
         role="tablist"

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 
 import { ask, client } from "../../api";
-import { type Act, useMay } from "../session";
+import { useMay } from "../session";
 
 /** What comes first in an empty shop: each with its page, and what is done already. */
 export function FirstRun() {
@@ -22,7 +22,7 @@ export function FirstRun() {
               <span className={one.name === next ? "text-lg font-semibold" : "text-lg"}>{one.name}</span>
               <span className="block text-[15px] text-quiet">{one.why}</span>
             </span>
-            {may(one.right as Act) ? (
+            {may(one.right) ? (
               <Link
                 to={one.page}
                 className={`inline-flex min-h-11 items-center px-3 font-semibold ${one.name === next ? "bg-blue text-sheet" : "text-blue"}`}

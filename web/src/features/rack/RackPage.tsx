@@ -6,7 +6,6 @@ import { useDropped } from "../../shared/files";
 import { Button, Choice, Faults, Field, LinkButton, Notice, Page } from "../../shared/ui";
 import { useMay } from "../session";
 import { FirstRun } from "./FirstRun";
-import { PutAwayDialog } from "./PutAwayDialog";
 import { RackTable } from "./RackTable";
 import { ORDERS, useRack, useRackChanges, useRackView } from "./useRack";
 
@@ -14,9 +13,8 @@ export function RackPage() {
   const [view, setView] = useRackView();
   const [typed, setTyped] = useState(view.search);
   const [again, setAgain] = useState<File | null>(null);
-  const [mistaken, setMistaken] = useState<number | null>(null);
   const rack = useRack(view);
-  const { archive, putAway, takeIn } = useRackChanges();
+  const { archive, takeIn } = useRackChanges();
   const file = useRef<HTMLInputElement>(null);
   const go = useNavigate();
   const may = useMay();
@@ -95,17 +93,16 @@ export function RackPage() {
       </div>
       {rack.isPending && <p className="text-quiet">One moment.</p>}
       {rack.isError && <Faults error={rack.error} />}
-      {rack.data?.jobs.length === 0 && (
+      {rack.data?.jobs.length === 0 && (view.search || view.archived) && (
         <Notice>
           {view.search
             ? "Nothing matches, here or in the archive. Search for less."
-            : "Nothing here yet. Book in an engine."}
+            : "Nothing is in the archive."}
         </Notice>
       )}
       {rack.data && rack.data.jobs.length > 0 && (
         <RackTable
           jobs={rack.data.jobs}
-          onPutAway={may("decide and sign") ? setMistaken : undefined}
           onArchive={may("decide and sign") ? (id, archived) => archive.mutate({ id, archived }) : undefined}
         />
       )}
@@ -124,12 +121,6 @@ export function RackPage() {
             Later
           </Button>
         </div>
-      )}
-      {mistaken !== null && (
-        <PutAwayDialog
-          onClose={() => setMistaken(null)}
-          onPutAway={(reason) => putAway.mutateAsync({ id: mistaken, reason })}
-        />
       )}
     </Page>
   );

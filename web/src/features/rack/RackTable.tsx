@@ -13,10 +13,9 @@ type Line = Schemas["RackLine"];
 interface Props {
   jobs: Line[];
   onArchive: ((id: number, archived: boolean) => void) | undefined;
-  onPutAway: ((id: number) => void) | undefined;
 }
 
-export function RackTable({ jobs, onArchive, onPutAway }: Props) {
+export function RackTable({ jobs, onArchive }: Props) {
   return (
     <table className="w-full border-collapse text-left">
       <thead className="text-quiet max-md:hidden">
@@ -33,14 +32,14 @@ export function RackTable({ jobs, onArchive, onPutAway }: Props) {
       </thead>
       <tbody>
         {jobs.map((job) => (
-          <RackRow key={job.id} job={job} onArchive={onArchive} onPutAway={onPutAway} />
+          <RackRow key={job.id} job={job} onArchive={onArchive} />
         ))}
       </tbody>
     </table>
   );
 }
 
-function RackRow({ job, onArchive, onPutAway }: { job: Line } & Omit<Props, "jobs">) {
+function RackRow({ job, onArchive }: { job: Line } & Omit<Props, "jobs">) {
   const kinds = useKinds();
   return (
     <tr className="border-b border-line align-top hover:bg-tint max-md:grid max-md:grid-cols-[1fr_auto] max-md:gap-x-3 max-md:py-2">
@@ -88,22 +87,6 @@ function RackRow({ job, onArchive, onPutAway }: { job: Line } & Omit<Props, "job
             aria-label={`${job.archived ? "Bring back" : "Archive"} job ${job.number}`}
           >
             {job.archived ? "Bring back" : "Archive"}
-          </Button>
-        )}
-        <Link
-          to={`/book-in?like=${job.id}`}
-          aria-label={`Book in one like job ${job.number}`}
-          className="flex min-h-11 items-center justify-end px-4 font-semibold text-blue hover:bg-tint"
-        >
-          One like it
-        </Link>
-        {onPutAway && !job.put_away && !job.archived && (
-          <Button
-            kind="quiet"
-            aria-label={`Put job ${job.number} away for good`}
-            onClick={() => onPutAway(job.id)}
-          >
-            Booked by mistake
           </Button>
         )}
       </td>

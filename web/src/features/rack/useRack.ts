@@ -64,13 +64,6 @@ export function useRackChanges() {
         ),
       onSuccess: refresh,
     }),
-    putAway: useMutation({
-      mutationFn: ({ id, reason }: { id: number; reason: string }) =>
-        ask(
-          client.PUT("/api/jobs/{job_id}/put-away", { params: { path: { job_id: id } }, body: { reason } }),
-        ),
-      onSuccess: refresh,
-    }),
     takeIn: useMutation({
       mutationFn: async ({ file, number = "" }: { file: File; number?: string }) => {
         if (!(await isZip(file))) {

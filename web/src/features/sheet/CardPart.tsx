@@ -1,12 +1,14 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
+import { useNavigate } from "react-router";
 
 import { ask, client, Refused } from "../../api";
 import { dayText } from "../../shared/dates";
 import { SaidNotice, useServerForm } from "../../shared/forms";
 import { type Bench, useKeepBench } from "../../shared/job";
-import { Button, Dialog, Faults, Field, Pick, Section, TextArea } from "../../shared/ui";
+import { Button, Dialog, Faults, Field, LinkButton, Pick, Section, TextArea } from "../../shared/ui";
 import { useMay } from "../session";
+import { PutAwayDialog } from "./PutAwayDialog";
 
 /** The job's card: whose engine, what is wrong with it, and the limits it is judged by. */
 export function CardPart({ bench }: { bench: Bench }) {
@@ -18,6 +20,13 @@ export function CardPart({ bench }: { bench: Bench }) {
     mutationFn: (limits_id: number) =>
       ask(client.PUT("/api/jobs/{job_id}/limits", { params: { path }, body: { limits_id } })),
     onSuccess: keep,
+  });
+  const [mistaken, setMistaken] = useState(false);
+  const go = useNavigate();
+  const putAway = useMutation({
+    mutationFn: (reason: string) =>
+      ask(client.PUT("/api/jobs/{job_id}/put-away", { params: { path }, body: { reason } })),
+    onSuccess: () => void go("/"),
   });
   return (
     <Section title="Job card">
@@ -36,7 +45,17 @@ export function CardPart({ bench }: { bench: Bench }) {
               {other.state === "confirmed" ? "" : `, ${other.state}`}
             </Button>
           ))}
+        <LinkButton to={`/book-in?like=${bench.card.id}`}>Book in one like it</LinkButton>
+        {!bench.card.signed && !bench.card.archived && may("decide and sign") && (
+          <Button onClick={() => setMistaken(true)}>Booked by mistake</Button>
+        )}
       </div>
+      {mistaken && (
+        <PutAwayDialog
+          onClose={() => setMistaken(false)}
+          onPutAway={(reason) => putAway.mutateAsync(reason)}
+        />
+      )}
       <Faults error={takeUp.error} />
       <CardDialog bench={bench} open={open} onOpenChange={setOpen} />
     </Section>

@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api";
 import { Waits } from "../queue";
-import { Button, Chip } from "../ui";
+import { Button, Chip, Roving } from "../ui";
 
 export type Topic = Schemas["Topic"];
 /** Something said to a question: as it stands in the job, or as it will be sent with the booking. */
@@ -99,7 +99,7 @@ function Question({ topic, said, disabled, draft, onDraft, onTell, onTakeBack }:
         )}
       </p>
       {topic.answers.length > 0 && (
-        <div className="flex flex-wrap gap-1.5">
+        <Roving className="flex flex-wrap gap-1.5">
           {topic.answers.map((answer) => (
             <Chip
               key={answer}
@@ -111,7 +111,7 @@ function Question({ topic, said, disabled, draft, onDraft, onTell, onTakeBack }:
               {stands(answer)?.waits && <Waits />}
             </Chip>
           ))}
-        </div>
+        </Roving>
       )}
       {own.map((one) => (
         <p key={one.id} className="mt-1 flex items-center gap-2 text-lg">

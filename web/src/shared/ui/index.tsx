@@ -5,3 +5,4 @@ export { Choice, Field, Pick, TextArea } from "./Field";
 export { Faults, Notice } from "./Notice";
 export { Page, Section } from "./Page";
 export { Graduations } from "./Graduations";
+export { Roving } from "./Roving";

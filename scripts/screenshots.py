@@ -117,7 +117,9 @@ def view_of(page: Page, server: Server, title: str, *links: str) -> None:
 
 
 def looks(page: Page, server: Server) -> None:
-    view_of(page, server, "Ice plant compressor", "Looks")
+    view_of(page, server, "Ice plant compressor", "Door")
+    page.get_by_role("link", name=re.compile("^Looks")).click()
+    page.get_by_role("region", name="The look in hand").wait_for()
 
 
 def strip(page: Page, server: Server) -> None:

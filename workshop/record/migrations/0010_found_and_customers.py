@@ -15,7 +15,7 @@ _ON = (
     "WHEN EXISTS (SELECT 1 FROM jobs_jobrecord WHERE id = OLD.job_id) "
     "BEGIN SELECT RAISE(ABORT, 'a fact is never removed'); END",
 )
-_TABLE = "CREATE VIRTUAL TABLE jobs_found USING fts5(text, job UNINDEXED, tokenize='trigram')"
+TABLE = "CREATE VIRTUAL TABLE jobs_found USING fts5(text, job UNINDEXED, tokenize='trigram')"
 #: Rows of the index by what they are of: a job's card under its negative number, facts and decisions in between.
 _CARD = "coalesce(%(r)s.number,'')||' '||%(r)s.title||' '||%(r)s.customer||' '||%(r)s.complaint||' '||%(r)s.engine"
 _CARD += "||' '||%(r)s.stage||' '||%(r)s.waits_for||' '||coalesce((SELECT group_concat(json_extract(value,'$.headline'),"
@@ -47,7 +47,7 @@ TRIGGERS = {
         "AFTER DELETE ON jobs_jobrecord BEGIN DELETE FROM jobs_found WHERE job = OLD.id; END"
     ),
 }
-_FILL = (
+FILL = (
     f"INSERT INTO jobs_found(rowid, text, job) SELECT -j.id, {_CARD % {'r': 'j'}}, j.id FROM jobs_jobrecord j",
     f"INSERT INTO jobs_found(rowid, text, job) SELECT f.id * 2, {_FACT % {'r': 'f'}}, f.job_id FROM jobs_factrecord f "
     f"WHERE trim({_FACT % {'r': 'f'}}) <> ''",
@@ -80,8 +80,8 @@ class Migration(migrations.Migration):
         migrations.AddField("jobrecord", "put_away", models.TextField(blank=True, default="")),
         *(migrations.RunSQL(sql, migrations.RunSQL.noop) for sql in _ON),
         migrations.RunPython(customers_of_the_jobs, migrations.RunPython.noop),
-        migrations.RunSQL(_TABLE, "DROP TABLE jobs_found"),
-        *(migrations.RunSQL(sql, migrations.RunSQL.noop) for sql in _FILL),
+        migrations.RunSQL(TABLE, "DROP TABLE jobs_found"),
+        *(migrations.RunSQL(sql, migrations.RunSQL.noop) for sql in FILL),
         *(
             migrations.RunSQL(f"CREATE TRIGGER {name} {does}", f"DROP TRIGGER {name}")
             for name, does in TRIGGERS.items()

@@ -58,6 +58,8 @@ class Server:
     sessions: dict[str, list[Any]] = field(default_factory=dict)
     #: A name it answers to besides its address.
     served_as: str = ""
+    #: Whether it is the demo; a real shop shows no hints.
+    demo: bool = True
 
     @property
     def url(self) -> str:
@@ -67,7 +69,7 @@ class Server:
         env = {
             **os.environ,
             "DATA_DIR": str(self.folder),
-            "DEMO": "1",
+            "DEMO": str(int(self.demo)),
             "DJANGO_SETTINGS_MODULE": SETTINGS,
             "SERVED_AS": self.served_as,
         }

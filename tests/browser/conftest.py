@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 import re
 from collections.abc import Callable, Iterator
 from pathlib import Path
@@ -14,7 +15,7 @@ from tests.conftest import copied
 from tests.serving import CHROMIUM_FLAGS, Server, serving
 
 #: In milliseconds. Far more than any wait takes: a slow machine is no failure.
-expect.set_options(timeout=30_000)
+expect.set_options(timeout=float(os.environ.get("PATIENCE_MS", "30000")))
 
 
 @pytest.fixture(scope="session")

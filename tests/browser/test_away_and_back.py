@@ -20,7 +20,7 @@ def ready_to_be_away(page: Page) -> None:
     page.evaluate("navigator.serviceWorker.ready.then(() => true)")
     page.reload()
     page.get_by_test_id("verdict").wait_for()
-    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(1_500)
 
 
 def test_the_bench_opens_and_reads_on_while_the_server_is_away(enter: Callable[..., Page], server: Server) -> None:

@@ -172,7 +172,12 @@ def test_every_view_can_be_used_by_everyone(look_at: Callable[..., Page], addres
     if address == "a gauge":
         page.get_by_role("link", name=re.compile("No. 7")).click()
         page.get_by_role("img", name=re.compile("Zero error")).wait_for()
-    page.wait_for_load_state("networkidle")
+    if "/jobs/" in address:
+        # The tabs' shared worker never counts as loaded: a bench is drawn when its words are there.
+        page.get_by_role("navigation", name="Job").wait_for()
+        page.wait_for_timeout(700)
+    else:
+        page.wait_for_load_state("networkidle")
     page.evaluate(AXE.read_text(encoding="utf-8"))
     for theme in ("light", "dark"):
         page.evaluate("theme => { document.documentElement.dataset.theme = theme; }", theme)

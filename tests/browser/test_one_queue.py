@@ -125,7 +125,7 @@ def test_what_four_tabs_made_is_all_there_once_and_in_order(shop: Server, browse
         page.evaluate("navigator.serviceWorker.ready.then(() => true)")
         page.reload()
     for page in tabs.values():
-        page.wait_for_load_state("networkidle")
+        page.wait_for_timeout(1_500)
     shop.kill()
     work_on(tabs)
     expect_waiting(tabs)

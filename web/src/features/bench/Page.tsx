@@ -79,7 +79,7 @@ function TheBench({ bench }: { bench: Bench }) {
     },
   });
   return (
-    <main className="mx-auto max-w-[1280px] px-7 max-sm:px-3">
+    <main id="main" className="mx-auto max-w-[1280px] px-7 max-sm:px-3">
       <div className="flex justify-between gap-x-5 gap-y-2 border-b-2 border-line py-2 max-[1279px]:flex-col">
         <Stations desk={desk} />
         <div className="contents max-[699px]:hidden">

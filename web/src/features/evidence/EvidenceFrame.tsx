@@ -64,7 +64,7 @@ export function EvidenceFrame({ title, children }: Props) {
   }
   const closed = bench.card.signed || bench.card.stage === "handed over";
   return (
-    <main className="mx-auto max-w-[1280px] px-7 pb-3 pt-1 max-md:px-3">
+    <main id="main" className="mx-auto max-w-[1280px] px-7 pb-3 pt-1 max-md:px-3">
       <h1 className="sr-only">{title}</h1>
       <StopPages
         name="Evidence"

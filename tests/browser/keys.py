@@ -43,7 +43,7 @@ class Hand:
         seen = []
         for _ in range(most):
             now = self.name()
-            if re.search(name, now):
+            if re.search(name, now, re.IGNORECASE):
                 return
             seen.append(now[:30])
             self.press("Shift+Tab" if back else "Tab")

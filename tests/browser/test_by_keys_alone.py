@@ -61,6 +61,7 @@ def gauge(hand: Hand) -> None:
     hand.fill("Permissible error", ".0001")
     hand.fill("^Range from", "1")
     hand.fill("^Range to", "2")
+    hand.to("^Keep it")
     hand.press("Enter")
     page.get_by_role("link", name="1-2 in micrometer, No. 1").wait_for()
     hand.ends("a gauge")
@@ -86,7 +87,9 @@ def limits(hand: Hand, server: Server) -> None:
     page.get_by_role("heading", name="Ostrel Lighting Single, revision 1").wait_for()
     hand.to("^Confirm against")
     hand.press("Enter")
-    page.get_by_text("confirmed").first.wait_for()
+    hand.to("^I have checked them")
+    hand.press("Enter")
+    page.get_by_text("confirmed", exact=True).wait_for()
     hand.ends("a limits sheet")
 
 
@@ -98,11 +101,13 @@ def book(hand: Hand, server: Server) -> None:
     before = hand.keys
     hand.to("^Limits sheet")
     hand.type("Os")
-    hand.to("^Book in and measure")
+    hand.press("Control+Enter")
+    page.get_by_role("heading", name="Which look first").wait_for(state="attached")
+    assert hand.keys - before <= 25, "from the name to Book in"
+    hand.to("^Bench")
     hand.press("Enter")
     page.get_by_test_id("verdict").wait_for()
     hand.ends("book in")
-    assert hand.keys - before <= 25, "from the name to Book in"
 
 
 def measure(hand: Hand) -> None:

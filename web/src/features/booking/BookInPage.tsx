@@ -150,9 +150,29 @@ export function BookInPage() {
       title="Book in an engine"
       note="Only a name is needed. What is known is one press each; the rest can be said later at the door."
     >
-      <form onSubmit={(event) => void submit(event)}>
+      <form
+        onSubmit={(event) => void submit(event)}
+        onKeyDown={(event) => {
+          if (event.key !== "Enter" || !event.ctrlKey) return;
+          event.preventDefault();
+          event.currentTarget.querySelector<HTMLButtonElement>("button[type=submit]")?.click();
+        }}
+      >
         <div className="grid grid-cols-2 gap-x-10 gap-y-4 max-md:grid-cols-1">
           <Field label="Engine or machine" placeholder="Locomotive 3" autoFocus {...field("title")} />
+          <div className="grid grid-cols-[1fr_auto] items-end gap-2">
+            <Pick
+              label="Limits sheet"
+              options={options}
+              {...field("limits")}
+              onInput={(event) => {
+                // A metric sheet books a metric job, unless the unit was chosen here.
+                const sheet = sheets.data?.find((one) => String(one.id) === event.currentTarget.value);
+                if (sheet && !unitChosen.current) form.setValue("unit", sheet.unit);
+              }}
+            />
+            <LinkButton to="/limits/new">Not listed: enter it</LinkButton>
+          </div>
           <Field label="Customer" list="customers" {...field("customer")} />
           <datalist id="customers">
             {customers.data?.map((one) => (
@@ -172,19 +192,6 @@ export function BookInPage() {
             <Notice>No limits sheet yet. Enter this engine's limits first.</Notice>
           )}
           <div className="grid grid-cols-2 gap-x-10 gap-y-4 max-md:grid-cols-1">
-            <div className="grid grid-cols-[1fr_auto] items-end gap-2">
-              <Pick
-                label="Limits sheet"
-                options={options}
-                {...field("limits")}
-                onInput={(event) => {
-                  // A metric sheet books a metric job, unless the unit was chosen here.
-                  const sheet = sheets.data?.find((one) => String(one.id) === event.currentTarget.value);
-                  if (sheet && !unitChosen.current) form.setValue("unit", sheet.unit);
-                }}
-              />
-              <LinkButton to="/limits/new">Not listed: enter it</LinkButton>
-            </div>
             <Pick
               label="A bare number is in"
               options={UNITS}
@@ -270,6 +277,9 @@ export function BookInPage() {
               </Button>
             )}
             <LinkButton to="/">Back to the rack</LinkButton>
+            <span className="self-center text-quiet max-md:hidden">
+              <kbd className="figure text-sm">Ctrl+Enter</kbd> books in from anywhere on this page
+            </span>
           </div>
         </div>
       </form>

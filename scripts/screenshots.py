@@ -101,7 +101,7 @@ def at(address: str) -> Callable[[Page, Server], None]:
     def go(page: Page, server: Server) -> None:
         page.goto(server.url + address)
         page.locator("h1").first.wait_for()
-        page.wait_for_load_state("networkidle")
+        page.wait_for_timeout(1_200)
 
     return go
 
@@ -113,7 +113,7 @@ def view_of(page: Page, server: Server, title: str, *links: str) -> None:
     for link in links:
         page.get_by_role("link", name=link, exact=True).click()
     page.locator("h1").last.wait_for()
-    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(1_200)
 
 
 def looks(page: Page, server: Server) -> None:
@@ -140,14 +140,14 @@ def report(page: Page, server: Server) -> None:
     evidence(page, server)
     page.get_by_role("navigation", name="Evidence").get_by_role("link", name=re.compile("^Report")).click()
     page.get_by_role("article").wait_for()
-    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(1_200)
 
 
 def place_card(page: Page, server: Server) -> None:
     view_of(page, server, "Pilot boat Grey Heron, port", "Evidence")
     page.goto(f"{page.url}?place=bore-7")
     page.get_by_role("region", name="Lies with").wait_for()
-    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(1_200)
 
 
 VIEWS: dict[str, Callable[[Page, Server], None]] = {

@@ -52,7 +52,7 @@ export function Entry({ desk, input, keypad }: Props) {
             data-entry
             aria-label={`Reading at ${doubted?.spot ?? spot ?? "no spot"}${spot && !doubted ? `: ${part.name}, ${where(desk)}` : ""}`}
             inputMode={keypad ? "none" : undefined}
-            className="figure w-full bg-transparent py-1 text-[42px] leading-tight outline-none placeholder:text-line"
+            className="figure w-full bg-transparent py-1 text-[42px] leading-tight outline-none min-[1280px]:[@media(max-height:820px)]:text-[34px] placeholder:text-line"
             value={text}
             disabled={desk.bench.card.signed}
             placeholder={spot || doubted ? "" : "Enter"}

@@ -68,7 +68,7 @@ export function ToolLine({ desk, live, opened, onOpen, onKeys, keypad, onKeypad 
           <Tool onClick={onKeys}>Keys</Tool>
         </span>
       </div>
-      <div className="flex min-h-7 items-center">
+      <div className={`flex items-center ${live.speaks ? "min-h-7" : ""}`}>
         <GaugeLine desk={desk} live={live} />
       </div>
       {opened === "warmth" && <WarmthDialog desk={desk} open onOpenChange={shut} />}

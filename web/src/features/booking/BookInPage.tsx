@@ -181,8 +181,10 @@ export function BookInPage() {
               </option>
             ))}
           </datalist>
-          <Field label="Job number" hint="Left empty, it takes the next one." {...field("number")} />
-          <Field label="Due" type="date" {...field("due")} />
+          <div className="grid grid-cols-2 gap-4">
+            <Field label="Job number" hint="Left empty, it takes the next one." {...field("number")} />
+            <Field label="Due" type="date" {...field("due")} />
+          </div>
           <div className="col-span-full">
             <TextArea label="Complaint in the customer's words" {...field("complaint")} />
           </div>

@@ -95,8 +95,7 @@ INSTALLED_APPS = [
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
-    # Lists of an engine's steps are long, and travel after each step.
-    "django.middleware.gzip.GZipMiddleware",
+    "workshop.config.packed.PackedJson",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",

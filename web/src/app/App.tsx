@@ -6,6 +6,7 @@ import { SignInPage, useSession, useSessionOverTabs } from "../features/session"
 import { FileDrop } from "../shared/files";
 import { Button, Notice } from "../shared/ui";
 import { Announcer } from "./Announcer";
+import { Help } from "./Help";
 import { useUpdates } from "./useUpdates";
 import { Waiting } from "./Waiting";
 
@@ -66,6 +67,7 @@ export function App() {
       <SkipLink />
       <Announcer />
       <FileDrop />
+      <Help />
       <Outlet />
     </>
   );

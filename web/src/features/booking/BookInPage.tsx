@@ -150,6 +150,7 @@ export function BookInPage() {
       title="Book in an engine"
       note="Only a name is needed. What is known is one press each; the rest can be said later at the door."
     >
+      {/* eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- keys of the fields inside */}
       <form
         onSubmit={(event) => void submit(event)}
         onKeyDown={(event) => {

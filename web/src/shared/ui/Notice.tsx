@@ -26,8 +26,7 @@ export function Faults({ error }: { error: unknown }) {
         <ul className="mt-1 list-disc pl-5 font-normal">
           {faults.map((fault) => (
             <li key={fault.where + fault.what}>
-              <span className="font-semibold">{fault.where.replaceAll("_", " ").replaceAll(".", ", ")}</span>:{" "}
-              {fault.what}
+              <span className="font-semibold">{fault.where}</span>: {fault.what}
             </li>
           ))}
         </ul>

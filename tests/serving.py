@@ -75,13 +75,13 @@ class Server:
         }
         command = [sys.executable, "-m", "workshop.serve", "--port", str(self.port)]
         self.process = subprocess.Popen(command, cwd=ROOT, env=env)
-        for _ in range(200):
+        for _ in range(900):
             try:
                 urllib.request.urlopen(self.url + "/api/session", timeout=2).close()
                 return
             except OSError:
                 time.sleep(0.1)
-        raise RuntimeError("the server did not come up in 20 seconds")
+        raise RuntimeError("the server did not come up in 90 seconds")
 
     def come_back(self) -> None:
         """Start it where it was killed."""

@@ -201,7 +201,7 @@ def test_a_server_killed_in_mid_entry_loses_and_doubles_nothing(enter: Callable[
     expect(page.get_by_text("2 entries wait here")).to_be_visible()
     server.start()
     page.reload()
-    expect(page.get_by_role("button", name=re.compile("^1c: 2.4068"))).to_be_visible(timeout=20_000)
+    expect(page.get_by_role("button", name=re.compile("^1c: 2.4068"))).to_be_visible(timeout=60_000)
     page.get_by_role("link", name="Story").click()
     expect(page.get_by_text("read No. 2: 3 readings at 1a 1b 1c")).to_be_visible()
 

@@ -8,4 +8,5 @@ from halfthou.exchange.job_zip import MOST_ZIP, read_zip, write_zip
 from halfthou.exchange.limits_csv import read_limits_csv, write_limits_csv
 from halfthou.exchange.plain_text import assessment_text
 from halfthou.exchange.readings_csv import ReadingRow, read_readings, write_readings
+from halfthou.exchange.spreadsheet import table_of_workbook
 from halfthou.exchange.table import write_table

@@ -69,7 +69,7 @@ def test_a_customer_is_known_once_named_and_offered_while_typing(bench: Person, 
     header = {"title": "x", "customer": "Reed cutters", "card_version": job.card_version}
     actions.change_header(bench, job.pk, actions.Header.model_validate(header))
     one = Customer.objects.get(name="Reed cutters")
-    actions.keep_reach(bench, one.pk, actions.Reach(reach="at the lock, mornings"))
+    actions.keep_reach(bench, one.pk, actions.CustomerReach(reach="at the lock, mornings"))
     assert [(c.name, c.jobs) for c in actions.customers_like("reed")] == [("Reed cutters", 1)]
     assert [c.name for c in actions.customers_like("lock morn")] == ["Reed cutters"]
 

@@ -234,7 +234,7 @@ def list_customers(request: HttpRequest, search: str = "") -> list[actions.Custo
 
 
 @router.put("/customers/{int:customer_id}", response=actions.CustomerOut)
-def change_customer(request: HttpRequest, customer_id: int, given: actions.Reach) -> actions.CustomerOut:
+def change_customer(request: HttpRequest, customer_id: int, given: actions.CustomerReach) -> actions.CustomerOut:
     """Keep how a customer is reached."""
     return actions.keep_reach(signed_in(request), customer_id, given)
 

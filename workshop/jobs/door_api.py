@@ -7,8 +7,7 @@ from django.http import HttpRequest, HttpResponse, HttpResponseNotModified
 from ninja import File, Form, Router, Schema, UploadedFile
 
 from halfthou.door import TOPICS, Topic, door_findings
-from halfthou.exchange import MOST_ZIP, write_zip
-from halfthou.exchange.spreadsheet import table_of_workbook
+from halfthou.exchange import MOST_ZIP, table_of_workbook, write_zip
 from halfthou.first_look import LooksReport
 from halfthou.jobs import ComplaintKind, Job, Statement
 from halfthou.lengths import Notation, Unit

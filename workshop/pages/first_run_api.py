@@ -29,6 +29,10 @@ class FirstStep(Schema):
 def first_run(request: HttpRequest) -> list[FirstStep]:
     """What comes first in an empty shop, in its order."""
     signed_in(request)
+    return [*_of_the_house(), *_of_the_work()]
+
+
+def _of_the_house() -> list[FirstStep]:
     return [
         FirstStep(
             name="The house's name",
@@ -51,6 +55,11 @@ def first_run(request: HttpRequest) -> list[FirstStep]:
             right=Act.KEEP_ACCOUNTS,
             done=Person.objects.filter(is_active=True).count() > 1,
         ),
+    ]
+
+
+def _of_the_work() -> list[FirstStep]:
+    return [
         FirstStep(
             name="The gauges",
             why="A reading is as sure as the gauge it was taken with: graduation and permissible error.",

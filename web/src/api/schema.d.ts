@@ -6115,10 +6115,10 @@ export interface components {
             jobs: number;
         };
         /**
-         * Reach
+         * CustomerReach
          * @description How a customer is reached: a telephone number, an address, in any words.
          */
-        Reach: {
+        CustomerReach: {
             /** Reach */
             reach: string;
         };
@@ -9018,7 +9018,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Reach"];
+                "application/json": components["schemas"]["CustomerReach"];
             };
         };
         responses: {

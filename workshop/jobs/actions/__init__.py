@@ -33,7 +33,7 @@ from workshop.jobs.actions.booking import (
     put_away,
     take_up_limits,
 )
-from workshop.jobs.actions.customers import CustomerOut, Reach, customers_like, keep_reach
+from workshop.jobs.actions.customers import CustomerOut, CustomerReach, customers_like, keep_reach
 from workshop.jobs.actions.door import OneOfSeveral, land_facts, reported_fact
 from workshop.jobs.actions.files import compare_readings, take_in_job, take_in_readings, take_in_zip
 from workshop.jobs.actions.reading_up import budgets_of, story_of

@@ -24,7 +24,7 @@ class CustomerOut(Schema):
     jobs: int
 
 
-class Reach(Schema):
+class CustomerReach(Schema):
     """How a customer is reached: a telephone number, an address, in any words."""
 
     reach: str = Field(max_length=2_000)
@@ -45,7 +45,7 @@ def customer_out(one: Customer) -> CustomerOut:
 
 
 @transaction.atomic
-def keep_reach(person: Person, customer_id: int, given: Reach) -> CustomerOut:
+def keep_reach(person: Person, customer_id: int, given: CustomerReach) -> CustomerOut:
     """Keep how a customer is reached. Refuses: NotThere, NotAllowed."""
     must(person, Act.BOOK_IN)
     one = Customer.objects.filter(pk=customer_id).first()

@@ -6,6 +6,7 @@ from halfthou.exchange.gauge_line import LineFault, LineRead, read_line
 from halfthou.exchange.job_json import read_job, read_limits, write_job, write_limits
 from halfthou.exchange.job_zip import MOST_ZIP, read_zip, write_zip
 from halfthou.exchange.limits_csv import read_limits_csv, write_limits_csv
+from halfthou.exchange.pasted import PastedTable, pasted_table
 from halfthou.exchange.plain_text import assessment_text
 from halfthou.exchange.readings_csv import ReadingRow, read_readings, write_readings
 from halfthou.exchange.spreadsheet import table_of_workbook

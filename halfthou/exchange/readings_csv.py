@@ -42,7 +42,7 @@ COLUMNS = (
     "answer",
     "offered [mm]",
 )
-_SIZE = re.compile(r"^size \[(in|mm)\]$")
+SIZE = re.compile(r"^size \[(in|mm)\]$")
 _UNITS: dict[str, Unit | AmountUnit] = {unit.value: unit for unit in (*Unit, *AmountUnit)}
 #: So many readings are taken from one file at the most. Source: half of what a job holds.
 MOST_ROWS = 10_000
@@ -140,7 +140,7 @@ def read_readings(text: str, job: Job) -> tuple[ReadingRow, ...]:
 
 
 def _size_column(header: list[str]) -> str:
-    sizes = [name for name in header if _SIZE.match(name)]
+    sizes = [name for name in header if SIZE.match(name)]
     faults = [
         Fault("line 1", f"the column “{name}” is missing")
         for name in ("part", "spot")

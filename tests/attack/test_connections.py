@@ -174,8 +174,16 @@ def test_two_thousand_open_pages_are_held_while_readings_land(server: Server) ->
 
 
 @pytest.mark.attack
-def test_four_uploads_without_signing_in_take_no_memory(server: Server) -> None:
-    """Four of 300 MB at once, unsigned: each is refused at its head."""
+def test_four_uploads_without_signing_in_take_no_memory(
+    furnished: Path, tmp_path_factory: pytest.TempPathFactory
+) -> None:
+    """Four of 300 MB at once, unsigned: each is refused at its head. On a server that did nothing else: what others
+    left in its memory is not theirs."""
+    with serving(copied(furnished, tmp_path_factory)) as server:
+        four_uploads(server)
+
+
+def four_uploads(server: Server) -> None:
     assert server.process is not None
     process = psutil.Process(server.process.pid)
     before, most = process.memory_info().rss, 0

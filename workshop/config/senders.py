@@ -45,5 +45,9 @@ def _person_of(cookies: str) -> Person | None:
 
 def is_bridge(scope: Any) -> bool:
     """Whether the gauge bridge sends this, by its key."""
-    key: bytes = dict(scope["headers"]).get(b"x-bridge-key", b"")
+    return is_bridge_key(dict(scope["headers"]).get(b"x-bridge-key", b""))
+
+
+def is_bridge_key(key: bytes) -> bool:
+    """Whether a key is the gauge bridge's."""
     return compare_digest(key, settings.BRIDGE_KEY.encode())

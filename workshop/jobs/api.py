@@ -1,10 +1,12 @@
 """Jobs over HTTP: the rack, the bench, facts, decisions, files."""
 
+from dataclasses import asdict
+
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 from pydantic import BaseModel, Field
 
-from halfthou.exchange import write_job, write_readings
+from halfthou.exchange import pasted_table, write_job, write_readings
 from halfthou.jobs import DIAMETER, Moment, Plan, Use, Waived
 from halfthou.lengths import Asked, Notation, Unit
 from halfthou.report import BudgetShown, StoryLine
@@ -64,6 +66,31 @@ class ArchiveIn(Schema):
     """Off the rack, or back on it."""
 
     archived: bool
+
+
+class PastedIn(Schema):
+    """Text as it was pasted."""
+
+    text: str
+
+
+class PastedAt(Schema):
+    """A value of a pasted table at its spot; its unit where the table says it."""
+
+    part: str
+    feature: str
+    spot: str
+    typed: str
+    unit: Unit | None
+
+
+class PastedOut(Schema):
+    """What a pasted table holds: readings at their spots, what has no spot, and how it was understood."""
+
+    table: bool
+    how: str
+    readings: list[PastedAt]
+    over: list[str]
 
 
 class PutAwayIn(Schema):
@@ -271,6 +298,17 @@ def undo(request: HttpRequest, job_id: int, given: actions.Undoing) -> actions.U
 def redo(request: HttpRequest, job_id: int, given: actions.Undoing) -> actions.Undone:
     """Bring again what this person took back last on this job."""
     return actions.bring_again(signed_in(request), job_id, given)
+
+
+@router.post("/jobs/{int:job_id}/pasted", response=PastedOut)
+def read_pasted(request: HttpRequest, job_id: int, given: PastedIn) -> PastedOut:
+    """What a pasted table would put where. Nothing lands; where its first row says of no table, nothing is said."""
+    _, job = actions.looked_at(job_id, signed_in(request))
+    found = pasted_table(given.text, job)
+    if found is None:
+        return PastedOut(table=False, how="", readings=[], over=[])
+    readings = [PastedAt(**asdict(one)) for one in found.readings]
+    return PastedOut(table=True, how=found.how, readings=readings, over=list(found.over))
 
 
 @router.post("/jobs/{int:job_id}/sittings/check", response=SittingOut)

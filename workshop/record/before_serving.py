@@ -17,7 +17,7 @@ from django.conf import settings
 from django.db import DatabaseError, connection
 
 from workshop.record.models import FactRecord, PictureRenamed
-from workshop.record.pictures import place_with_ending, sweep_parts
+from workshop.record.pictures import files_under, sweep_parts
 
 #: How many facts there were, beside the database. Written after they stand, so never more than there are.
 COUNT, LOCK = "facts-kept.json", "server.lock"
@@ -35,7 +35,7 @@ def ready_to_serve() -> IO[str]:
     _no_fewer_facts(folder)
     sweep_parts()
     for old in PictureRenamed.objects.all():
-        for place in place_with_ending(old.old):
+        for place in files_under(old.old):
             place.unlink(missing_ok=True)
     threading.Thread(target=_write_again, args=(folder,), daemon=True).start()
     return lock

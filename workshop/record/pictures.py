@@ -147,7 +147,7 @@ def place_of(sha256: str, kind: PictureKind, *, small: bool = False) -> Path:
     return folder / f"{sha256}.small.jpg" if small else folder / f"{sha256}.{_KEPT_AS[kind]}"
 
 
-def place_with_ending(sha256: str) -> list[Path]:
+def files_under(sha256: str) -> list[Path]:
     """Every file that lies under a hash itself."""
     return list((settings.DATA_DIR / "pictures" / sha256[:2]).glob(f"{sha256}.*"))
 

@@ -1296,6 +1296,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/pasted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Pasted
+         * @description What a pasted table would put where. Nothing lands; where its first row says of no table, nothing is said.
+         */
+        post: operations["workshop_jobs_api_read_pasted"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/sittings/check": {
         parameters: {
             query?: never;
@@ -7158,6 +7178,43 @@ export interface components {
             at: string;
         };
         /**
+         * PastedAt
+         * @description A value of a pasted table at its spot; its unit where the table says it.
+         */
+        PastedAt: {
+            /** Part */
+            part: string;
+            /** Feature */
+            feature: string;
+            /** Spot */
+            spot: string;
+            /** Typed */
+            typed: string;
+            unit: components["schemas"]["Unit"] | null;
+        };
+        /**
+         * PastedOut
+         * @description What a pasted table holds: readings at their spots, what has no spot, and how it was understood.
+         */
+        PastedOut: {
+            /** Table */
+            table: boolean;
+            /** How */
+            how: string;
+            /** Readings */
+            readings: components["schemas"]["PastedAt"][];
+            /** Over */
+            over: string[];
+        };
+        /**
+         * PastedIn
+         * @description Text as it was pasted.
+         */
+        PastedIn: {
+            /** Text */
+            text: string;
+        };
+        /**
          * SittingOut
          * @description Temperatures as they were understood.
          */
@@ -9133,6 +9190,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Undone"];
+                };
+            };
+        };
+    };
+    workshop_jobs_api_read_pasted: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PastedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastedOut"];
                 };
             };
         };

@@ -8,7 +8,7 @@ import { Button } from "../../shared/ui";
 import type { Desk } from "./useDesk";
 import { Keypad } from "./Keypad";
 import { PasteDialog } from "./PasteDialog";
-import { type Pasted, pastedIn } from "./pasted";
+import { type Pasted, pastedIn, valuesIn } from "./pasted";
 import { useDraft } from "./useDraft";
 import type { Parcel } from "./useReadings";
 
@@ -60,10 +60,10 @@ export function Entry({ desk, input, keypad }: Props) {
             spellCheck={false}
             onChange={(event) => desk.type(event.target.value)}
             onPaste={(event) => {
-              const found = pastedIn(desk, event.clipboardData.getData("text"));
-              if (!found) return;
+              const given = event.clipboardData.getData("text");
+              if (valuesIn(given).length < 2) return;
               event.preventDefault();
-              setPasted(found);
+              void pastedIn(desk, given).then(setPasted);
             }}
           />
           <span className="text-2xl text-quiet">{desk.feature.read_in || desk.setup.unit}</span>

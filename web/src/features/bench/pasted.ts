@@ -1,8 +1,8 @@
-import type { Schemas } from "../../api";
-import type { Desk } from "./useDesk";
+import { ask, client, type Schemas } from "../../api";
 import { keyOf, openStops, type Stop } from "./route";
+import type { Desk } from "./useDesk";
 
-/** A reading of a pasted table at its spot; `unit` where the table says it. */
+/** A reading of pasted text at its spot; `unit` where a table says it. */
 export type Placed = Stop & { typed: string; unit?: Schemas["Unit"] };
 
 /** What a paste would do: what lands where, what has no spot, and how it was understood. */
@@ -33,39 +33,8 @@ export function stopsFor(desk: Desk): Stop[] {
   return at < 0 ? open : open.slice(at);
 }
 
-const SIZE = /^size \[(in|mm)\]$/;
-
-/** The rows of a table as it was copied: a spreadsheet's tabs, or the commas of the project's own file. */
-function rowsOf(text: string): string[][] {
-  const lines = text.split(/\r\n|\r|\n/).filter((line) => line.trim() !== "");
-  const first = lines[0] ?? "";
-  const by = first.includes("\t")
-    ? "\t"
-    : /size \[(in|mm)\]/i.test(first)
-      ? ","
-      : first.includes(";")
-        ? ";"
-        : "\t";
-  return lines.map((line) =>
-    line.split(by).map((cell) =>
-      cell
-        .trim()
-        .replace(/^"(.*)"$/, "$1")
-        .replace(/^'/, ""),
-    ),
-  );
-}
-
-/** Pasted text as readings: a table with a header by what it says, else values as they follow each other. */
-export function pastedIn(desk: Desk, text: string): Pasted | null {
-  const rows = rowsOf(text);
-  const header = (rows[0] ?? []).map((cell) => cell.toLowerCase());
-  if (header.includes("spot") && header.some((cell) => SIZE.test(cell)))
-    return ofReadings(desk, header, rows.slice(1));
-  if (rows.length > 1 && header.length > 1 && header.slice(1).every((cell) => spotNames(desk).has(cell)))
-    return ofGrid(desk, header, rows.slice(1));
-  const values = valuesIn(text);
-  if (values.length < 2) return null;
+/** Pasted values as they follow each other, from the spot in hand on. */
+function inOrder(desk: Desk, values: readonly string[]): Pasted {
   const stops = stopsFor(desk);
   const pairs = stops.slice(0, values.length).map((stop, n) => ({ ...stop, typed: values[n] ?? "" }));
   return {
@@ -75,74 +44,13 @@ export function pastedIn(desk: Desk, text: string): Pasted | null {
   };
 }
 
-const spotNames = (desk: Desk): ReadonlySet<string> =>
-  new Set(
-    desk.bench.assessment.parts.flatMap((part) =>
-      part.features.flatMap((feature) => feature.spots.map((spot) => spot.name.toLowerCase())),
-    ),
-  );
-
-/** Where a spot of a part is read: of its plan where that has it, else of another feature. */
-function stopAt(desk: Desk, part: string, spot: string, feature?: string): Stop | null {
-  const asked = part.trim().toLowerCase();
-  const place = desk.bench.places.find((one) =>
-    [one.id, one.short, one.name].some((name) => name.toLowerCase() === asked),
-  );
-  const found = desk.bench.assessment.parts.find((one) => one.id === (place?.id ?? ""));
-  const features = [...(found?.features ?? [])].sort(
-    (one, other) => Number(other.planned) - Number(one.planned),
-  );
-  for (const one of features) {
-    if (feature && one.feature !== feature) continue;
-    const known = one.spots.find((other) => other.name.toLowerCase() === spot.trim().toLowerCase());
-    if (known) return { part: one.part, feature: one.feature, spot: known.name };
-  }
-  return null;
-}
-
-/** The project's own readings file: a row a reading. */
-function ofReadings(desk: Desk, header: readonly string[], rows: readonly string[][]): Pasted {
-  const column = (name: string) => header.indexOf(name);
-  const size = header.findIndex((cell) => SIZE.test(cell));
-  const unit = SIZE.exec(header[size] ?? "")?.[1] === "mm" ? ("mm" as const) : ("in" as const);
-  const part = column("part") < 0 ? column("journal") : column("part");
-  return placed(
-    rows.map((row) => ({
-      where: `${row[part] ?? ""} ${row[column("spot")] ?? ""}`,
-      typed: row[size] ?? "",
-      unit,
-      stop: stopAt(desk, row[part] ?? "", row[column("spot")] ?? "", row[column("feature")] || undefined),
-    })),
-    `A readings file: a row a reading, sizes in ${unit}.`,
-  );
-}
-
-/** A plain grid: a row a part, a column a spot. */
-function ofGrid(desk: Desk, header: readonly string[], rows: readonly string[][]): Pasted {
-  return placed(
-    rows.flatMap((row) =>
-      header.slice(1).flatMap((spot, n) => {
-        const typed = row[n + 1] ?? "";
-        const where = `${row[0] ?? ""} ${spot}`;
-        return typed === "" ? [] : [{ where, typed, stop: stopAt(desk, row[0] ?? "", spot) }];
-      }),
-    ),
-    "A table: a row a part, a column a spot.",
-  );
-}
-
-function placed(
-  found: readonly { where: string; typed: string; unit?: Schemas["Unit"]; stop: Stop | null }[],
-  how: string,
-): Pasted {
-  const pairs: Placed[] = [];
-  const over: string[] = [];
-  const taken = new Set<string>();
-  for (const { where, typed, unit, stop } of found) {
-    if (stop && typed !== "" && !taken.has(keyOf(stop))) {
-      taken.add(keyOf(stop));
-      pairs.push({ ...stop, typed, ...(unit ? { unit } : {}) });
-    } else over.push(`${where.trim() || "no place"}: ${typed || "empty"}`);
-  }
-  return { pairs, over, how };
+/** Pasted text as readings: a table by its first row, as the server reads it; else values as they follow each other,
+ * as they do while the server is away. */
+export async function pastedIn(desk: Desk, text: string): Promise<Pasted> {
+  const params = { path: { job_id: desk.bench.card.id } };
+  const read = client.POST("/api/jobs/{job_id}/pasted", { params, body: { text } });
+  const found = await ask(read).catch(() => null);
+  if (!found?.table) return inOrder(desk, valuesIn(text));
+  const pairs = found.readings.map(({ unit, ...one }) => ({ ...one, ...(unit ? { unit } : {}) }));
+  return { pairs, over: found.over, how: found.how };
 }

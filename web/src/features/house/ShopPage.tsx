@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
 import { ask, client, type Schemas } from "../../api";
+import { sentAs } from "../../shared/files";
 import { SaidNotice, useServerForm } from "../../shared/forms";
 import { Button, Faults, Field, LinkButton, Page, Section, TextArea } from "../../shared/ui";
 import { useMay } from "../session";
@@ -33,16 +34,7 @@ function Form({ shop }: { shop: Shop }) {
     { guard: true },
   );
   const picture = useMutation({
-    mutationFn: (file: File) => {
-      const body = new FormData();
-      body.append("file", file);
-      return ask(
-        client.POST("/api/shop/picture", {
-          body: body as never,
-          bodySerializer: (given: unknown) => given as FormData,
-        }),
-      );
-    },
+    mutationFn: (file: File) => ask(client.POST("/api/shop/picture", sentAs(file))),
     onSuccess: keep,
   });
   const off = useMutation({

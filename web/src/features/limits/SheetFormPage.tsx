@@ -68,6 +68,7 @@ export function NewSheetPage() {
     <FormPage
       key={like}
       title="New limits sheet"
+      draftOf={`New limits sheet ${like}`}
       start={start}
       readOnly={!may("draft a limits sheet")}
       above={
@@ -150,6 +151,8 @@ function standing(line: Schemas["SheetLine"]): string {
 
 interface FormProps {
   title: string;
+  /** What the draft is kept under, where the title is that of several. */
+  draftOf?: string;
   note?: string;
   start: SheetForm;
   readOnly: boolean;
@@ -160,8 +163,19 @@ interface FormProps {
   actions?: React.ReactNode;
 }
 
-function FormPage({ title, note = "", start, readOnly, above, error, kept, onKeep, actions }: FormProps) {
-  const draft = useSheetDraft(readOnly ? null : title);
+function FormPage({
+  title,
+  draftOf = title,
+  note = "",
+  start,
+  readOnly,
+  above,
+  error,
+  kept,
+  onKeep,
+  actions,
+}: FormProps) {
+  const draft = useSheetDraft(readOnly ? null : draftOf);
   const { form, field, fault, set, mend, said, submit, submitWith } = useServerForm<SheetForm>(
     draft.kept ?? start,
     async (values) => {
@@ -172,7 +186,10 @@ function FormPage({ title, note = "", start, readOnly, above, error, kept, onKee
   const sheet = form.watch();
   const { keep } = draft;
   useEffect(() => {
-    const watching = form.watch((values) => keep(values as SheetForm));
+    // What is set anew as a whole was kept, or begun anew: only what somebody changes is a draft.
+    const watching = form.watch((values, { name }) => {
+      if (name) keep(values as SheetForm);
+    });
     return () => watching.unsubscribe();
   }, [form, keep]);
   const blank = useBlank();

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
 import { Refused } from "../../api";
@@ -24,12 +24,7 @@ export function RackPage() {
     const bench = await takeIn.mutateAsync({ file: chosen, number });
     void go(`/jobs/${bench.card.id}`);
   };
-  const dropped = useDropped("job");
-  useEffect(() => {
-    if (dropped) void take(dropped).catch(() => undefined);
-    // Once for each file that was dropped.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [dropped]);
+  useDropped("job", (dropped) => void take(dropped).catch(() => undefined));
   const free = takeIn.error instanceof Refused && takeIn.error.code === "number-taken" ? takeIn.error : null;
   const other = free?.faults[0]?.what;
   return (

@@ -3,6 +3,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { useSearchParams } from "react-router";
 
 import { ask, client, type Schemas } from "../../api";
+import { isZip, sentAs } from "../../shared/files";
 
 export interface RackView {
   search: string;
@@ -48,11 +49,6 @@ export function useRack(view: RackView) {
   });
 }
 
-/** Whether a file begins as a zip does: a job with its pictures. */
-async function isZip(file: File): Promise<boolean> {
-  return (await file.slice(0, 2).text()) === "PK";
-}
-
 export function useRackChanges() {
   const queries = useQueryClient();
   const refresh = () => queries.invalidateQueries({ queryKey: ["rack"] });
@@ -69,15 +65,7 @@ export function useRackChanges() {
         if (!(await isZip(file))) {
           return ask(client.POST("/api/jobs/import", { body: { text: await file.text(), number } }));
         }
-        // The generated types know a file as text: the form carries it as it is.
-        const body = { file: "", number };
-        const bodySerializer = () => {
-          const form = new FormData();
-          form.set("file", file);
-          if (number) form.set("number", number);
-          return form;
-        };
-        return ask(client.POST("/api/jobs/import.zip", { body, bodySerializer }));
+        return ask(client.POST("/api/jobs/import.zip", sentAs(file, { number })));
       },
       onSuccess: refresh,
     }),

@@ -1,5 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
 
 import { ask, client } from "../../api";
 import { type Bench, useKeepBench } from "../../shared/job";
@@ -38,12 +38,7 @@ export function FilePart({ bench }: { bench: Bench }) {
     setText(table);
     compare.mutate(table);
   };
-  const dropped = useDropped("table");
-  useEffect(() => {
-    if (dropped) void read(dropped);
-    // Once for each file that was dropped.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [dropped]);
+  useDropped("table", (dropped) => void read(dropped));
   const found = compare.data;
   const base = `/api/jobs/${bench.card.id}`;
   return (

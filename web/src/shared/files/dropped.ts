@@ -1,4 +1,5 @@
-import { useLocation } from "react-router";
+import { useEffect, useRef } from "react";
+import { useLocation, useNavigate } from "react-router";
 
 /** What kinds of file may be dropped on a page. */
 export type DroppedKind = "job" | "table" | "picture";
@@ -16,9 +17,19 @@ export function kindOf(file: File): DroppedKind | null {
   return file.type.startsWith("image/") || PICTURES.test(file.name) ? "picture" : null;
 }
 
-/** The file that was dropped and chosen for this page, where it is of the kind the page takes. */
-export function useDropped(kind: DroppedKind): File | null {
-  const state: unknown = useLocation().state;
+/** Takes the file that was dropped and chosen for this page, where it is of the kind the page takes. Once: a reload, or
+ * a way back, does not take it again. */
+export function useDropped(kind: DroppedKind, take: (file: File) => void): void {
+  const { state, pathname, search } = useLocation();
+  const go = useNavigate();
+  const taking = useRef(take);
+  useEffect(() => {
+    taking.current = take;
+  });
   const dropped = (state as { dropped?: Dropped } | null)?.dropped;
-  return dropped?.kind === kind ? dropped.file : null;
+  useEffect(() => {
+    if (dropped?.kind !== kind) return;
+    void go(`${pathname}${search}`, { replace: true, state: null });
+    taking.current(dropped.file);
+  }, [dropped, kind, go, pathname, search]);
 }

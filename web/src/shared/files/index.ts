@@ -1,3 +1,4 @@
 export { FileDrop } from "./FileDrop";
 export { tableOf } from "./tableOf";
 export { useDropped } from "./dropped";
+export { isZip, sentAs } from "./upload";

@@ -1,13 +1,8 @@
 import { ask, client } from "../../api";
+import { isZip, sentAs } from "./upload";
 
 /** The table a file holds, as CSV text: of a spreadsheet its first sheet, as the server reads it. */
 export async function tableOf(file: File): Promise<string> {
-  if ((await file.slice(0, 2).text()) !== "PK") return file.text();
-  const body = { file: "" };
-  const bodySerializer = () => {
-    const form = new FormData();
-    form.set("file", file);
-    return form;
-  };
-  return (await ask(client.POST("/api/spreadsheet", { body, bodySerializer }))).text;
+  if (!(await isZip(file))) return file.text();
+  return (await ask(client.POST("/api/spreadsheet", sentAs(file)))).text;
 }

@@ -10,6 +10,7 @@ import fcntl
 import json
 import os
 import threading
+import time
 from pathlib import Path
 from typing import IO
 
@@ -100,7 +101,7 @@ def _write_again(folder: Path) -> None:
     """While the server runs, write the count after facts have landed."""
     written = facts_kept(folder)
     while True:
-        threading.Event().wait(WRITE_AGAIN_S)
+        time.sleep(WRITE_AGAIN_S)
         try:
             now = FactRecord.objects.count()
             if now > written:

@@ -6,7 +6,7 @@ from __future__ import annotations
 from django.db import transaction
 from ninja import Schema
 
-from halfthou.jobs import FACT_KINDS, Fact, FactId, Job, Moment, Withdrawal, kind_called
+from halfthou.jobs import FACT_KINDS, Fact, FactId, Job, Moment, Who, Withdrawal, kind_called
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
 from halfthou.stands_on import subject_of
@@ -94,7 +94,7 @@ def bring_again(person: Person, job_id: int, given: Undoing) -> Undone:
                 raise Clash("done-anew", f"{other.by} did it anew meanwhile. Nothing was brought again.")
         must_be_open(record, held.kind)
         own_or_may(person, row.by)
-        must(person, RIGHT[held.kind.back or held.kind.who])  # type: ignore[index]
+        must(person, RIGHT[held.kind.back or Who.BENCH])
         again = fact.model_copy(update={"id": given.id, "by": person.username, "at": time_of(given.at)})
         add_facts(record, [type(fact).model_validate(again.model_dump())])
         opened = settled(record, person)

@@ -12,17 +12,21 @@ interface Said {
   /** Whether it can be brought again. */
   again: boolean;
 }
+type SaidOf = Said & { jobId: number };
 
 /** Alt+Z takes back the last thing this person did on a job and says what; Alt+Shift+Z brings it again. */
 export function useUndo(jobId: number) {
   const queries = useQueryClient();
   const { facts } = useWaiting(jobId);
-  const [said, setSaid] = useState<Said | null>(null);
+  const [said, setSaid] = useState<SaidOf | null>(null);
   const last = facts.findLast((one) => one.state === "waiting");
-  const say = useCallback((one: Said) => {
-    setSaid(one);
-    announce(one.words);
-  }, []);
+  const say = useCallback(
+    (one: Said) => {
+      setSaid({ ...one, jobId });
+      announce(one.words);
+    },
+    [jobId],
+  );
   const { mutate } = useMutation({
     mutationFn: (again: boolean) => {
       const body = { id: newId(), at: new Date().toISOString() };
@@ -61,5 +65,6 @@ export function useUndo(jobId: number) {
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, [again, back]);
-  return { said, again, seen };
+  // What was said of one job is not said of the next.
+  return { said: said?.jobId === jobId ? said : null, again, seen };
 }

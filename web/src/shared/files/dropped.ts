@@ -20,13 +20,14 @@ export function kindOf(file: File): DroppedKind | null {
 /** Takes the file that was dropped and chosen for this page, where it is of the kind the page takes. Once: a reload, or
  * a way back, does not take it again. */
 export function useDropped(kind: DroppedKind, take: (file: File) => void): void {
-  const { state, pathname, search } = useLocation();
+  const location = useLocation();
+  const { pathname, search } = location;
   const go = useNavigate();
   const taking = useRef(take);
   useEffect(() => {
     taking.current = take;
   });
-  const dropped = (state as { dropped?: Dropped } | null)?.dropped;
+  const dropped = (location.state as { dropped?: Dropped } | null)?.dropped;
   useEffect(() => {
     if (dropped?.kind !== kind) return;
     void go(`${pathname}${search}`, { replace: true, state: null });

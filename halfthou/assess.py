@@ -13,12 +13,15 @@ from halfthou.first_look import faults_of_looks
 from halfthou.jobs import FACT_KINDS, Chapter, Decision, DecisionKind, Job, Waived
 from halfthou.lengths import Length, Notation, Unit
 from halfthou.memo import Memo
+from halfthou.narrowed import found_out_of_scope, narrowed_notices
 from halfthou.parts import CATALOGUE, Catalogue, Given, SetDecided, Trade, faults_of_job
 from halfthou.report import (
     DECISION,
     NO_CAUSE,
     Assessment,
     BudgetShown,
+    CauseBrief,
+    OpenAtGate,
     PartReport,
     SetReport,
     budgets_shown,
@@ -169,8 +172,11 @@ def put_in_words(judged: JudgedJob) -> Assessment:
     taken, planned = _readings(parts)
     before = _before_bench(given)
     waits_for = before.first or _waits_for(parts, decided)
-    evidence = evidence_of(judged, parts)
+    wide = parts_with_narrowed(judged, parts)
+    evidence = evidence_of(judged, wide)
     told = None if evidence is None else evidence.told()
+    notices = () if told is None else told.notices
+    outside = found_out_of_scope(given.job, wide)
     return Assessment(
         unit=say.unit,
         decimals=say.decimals,
@@ -181,11 +187,26 @@ def put_in_words(judged: JudgedJob) -> Assessment:
         readings_planned=planned,
         doubts=tuple(doubt for part in parts for doubt in given.memo.of(("doubts", part.id), doubts_of, part)),
         waits_for=before.last or waits_for if waits_for == DECISION else waits_for,
-        cause=NO_CAUSE if told is None else told.brief,
-        whole=is_whole(judged),
+        cause=_with(NO_CAUSE if told is None else told.brief, outside),
+        whole=is_whole(judged) and not outside,
         decided=all(one.decided for one in sets),
-        notices=(*before.notices, *_reopened(given), *(told.notices if told is not None else ())),
+        notices=(*before.notices, *_reopened(given), *notices, *narrowed_notices(given.job, outside)),
     )
+
+
+def parts_with_narrowed(judged: JudgedJob, parts: tuple[PartReport, ...]) -> tuple[PartReport, ...]:
+    """The parts as reported, with those the scope was narrowed by: what was found of them is evidence still."""
+    if not judged.job.narrowed_by:
+        return parts
+    return _part_reports(judge(judged.job.model_copy(update={"narrowings": ()}), None, judged.catalogue))
+
+
+def _with(brief: CauseBrief, outside: tuple[OpenAtGate, ...]) -> CauseBrief:
+    """The cause in a few words, with what else signing wants words for."""
+    if not outside:
+        return brief
+    words = " ".join((brief.words, *(one.words for one in outside))).strip()
+    return brief.model_copy(update={"open": True, "items": (*brief.items, *outside), "words": words})
 
 
 def _reopened(given: Given) -> Iterator[Reason]:
@@ -217,6 +238,7 @@ def evidence_of(judged: JudgedJob, parts: tuple[PartReport, ...]) -> EvidenceSta
             "fittings": (),
             "pieces": (),
             "decisions": (),
+            "narrowings": (),
         }
     )
     figures = judged.given.memo.of_what_is_read("as it came", _figures_before, as_it_came, judged.catalogue)
@@ -248,7 +270,7 @@ def _figures(parts: tuple[PartReport, ...]) -> tuple[FigureCalled, ...]:
 def evidence_standing(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) -> EvidenceStanding:
     """The evidence of a job as a whole, for the board and the report, also where nothing was said yet."""
     judged = judge(job, memo, catalogue)
-    found = evidence_of(judged, _part_reports(judged))
+    found = evidence_of(judged, parts_with_narrowed(judged, _part_reports(judged)))
     return found or EvidenceStanding(job, judged.engine, (), judged.given.memo)
 
 

@@ -69,6 +69,7 @@ RULES: dict[str, Rule] = {
     "sets.mixed": Rule("A mixed crank", "common practice, no source"),
     "sets.word-covers": Rule("A word covers what it knew", "common practice, no source"),
     "sets.decided-otherwise": Rule("A person decided otherwise", "the person who measures and assembles decides"),
+    "assess.narrowed": Rule("What was found stays, out of scope too", "common practice, no source"),
     "assess.whole": Rule("When nothing is open", "this program's own"),
     "sets.not-all-read": Rule("A set is decided when all of it is read", "common practice, no source"),
     "sets.sheet-questions": Rule("A limits sheet questions itself", "common practice, no source"),

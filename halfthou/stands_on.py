@@ -49,6 +49,8 @@ def _on_sets(job: Job, fact: Extension) -> Iterator[str]:
     others = {one for other in job.standing(job.extensions) if other.id != fact.id for one in other.sets}
     alone = set(fact.sets) - others - set(job.scope)
     engine = CATALOGUE.engine_of(job)
+    if not set(job.sets) - alone:
+        yield "nothing else is judged"
     for one in (one for one in fact.sets if one in alone):
         parts = {part.id for part in engine.parts.values() if part.set == one} | {one}
         count = sum(subject_of(other) in parts for _, other in job.facts if not isinstance(other, Withdrawal))

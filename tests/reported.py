@@ -70,6 +70,7 @@ AT_THE_BENCH: list[tuple[str, dict[str, Any]]] = [
     ("operation", {"kind": "polish", "on": "rods", "sure": True}),
     ("slip answer", {"reading": "not there", "taken_nm": None}),
     ("extension", {"sets": ["pump"]}),
+    ("narrowing", {"sets": ["bores"], "reason": "the block goes to another shop"}),
     ("piece", {"part": "piston-new-1", "kind": "piston", "new": True}),
     ("fitting", {"piece": "piston-new-1", "place": "piston-2"}),
     ("use", {"use": "marine"}),

@@ -188,7 +188,8 @@ _SIZED = (Action.REGRIND, Action.REBORE)
 
 
 def _means(assessment: Assessment) -> Iterator[str]:
-    """What becomes of the engine, set by set, and of which parts of it."""
+    """What becomes of the engine, set by set, and of which parts of it; what was found and is judged no more."""
+    yield from _out_of_scope(assessment)
     for one in assessment.sets:
         size = f", {one.step.text} {'over' if one.action is Action.REBORE else 'under'} size" if one.step else ""
         # Nothing is promised of a set that is still being read.
@@ -203,9 +204,15 @@ def _means(assessment: Assessment) -> Iterator[str]:
             yield f"{one.name}, not to be used again: {', '.join(gone)}."
 
 
+def _out_of_scope(assessment: Assessment) -> list[str]:
+    return [item.words for item in assessment.cause.items if item.kind is OpenKind.OUT_OF_SCOPE]
+
+
 def _refuses(assessment: Assessment) -> bool:
-    """Whether any set waits for somebody else's word, or does not go back."""
-    return any(one.action in (Action.REFER, Action.REPLACE) for one in assessment.sets)
+    """Whether any set waits for somebody else's word, does not go back, or is judged no more though beyond."""
+    return bool(_out_of_scope(assessment)) or any(
+        one.action in (Action.REFER, Action.REPLACE) for one in assessment.sets
+    )
 
 
 def _metal(standing: EvidenceStanding) -> Iterator[str]:

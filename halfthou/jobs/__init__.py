@@ -37,6 +37,7 @@ from halfthou.jobs.facts import (
     Extension,
     Feature,
     Fitting,
+    Narrowing,
     Piece,
     Reading,
     SlipAnswer,

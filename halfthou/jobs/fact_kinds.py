@@ -17,7 +17,7 @@ from halfthou.jobs.evidence_facts import (
     ReportIssued,
 )
 from halfthou.jobs.fact import FACT_KINDS, Chapter, Fact, FactKind, HeldFacts, StoryKind, Until, Who, kinds_declared
-from halfthou.jobs.facts import Extension, Fitting, Piece, Reading, SlipAnswer, UseSaid, Withdrawal
+from halfthou.jobs.facts import Extension, Fitting, Narrowing, Piece, Reading, SlipAnswer, UseSaid, Withdrawal
 from halfthou.jobs.older_seen import OLDER_SEEN
 from halfthou.jobs.operation import Operation
 from halfthou.jobs.picture import Picture
@@ -43,6 +43,10 @@ class JobFacts(Document):
         tuple[SlipAnswer, ...], FactKind("slip answer", 20_000, StoryKind.QUESTION, back=Who.BENCH)
     ] = ()
     extensions: Annotated[tuple[Extension, ...], FactKind("extension", 100, StoryKind.DECIDED, back=Who.BENCH)] = ()
+    narrowings: Annotated[
+        tuple[Narrowing, ...],
+        FactKind("narrowing", 100, StoryKind.DECIDED, who=Who.DECIDES, back=Who.DECIDES),
+    ] = ()
     pieces: Annotated[tuple[Piece, ...], FactKind("piece", 500, StoryKind.WORK, back=Who.BENCH)] = ()
     fittings: Annotated[tuple[Fitting, ...], FactKind("fitting", 2_000, StoryKind.WORK, back=Who.BENCH)] = ()
     uses: Annotated[tuple[UseSaid, ...], FactKind("use", 500, StoryKind.DECIDED, back=Who.BENCH)] = ()

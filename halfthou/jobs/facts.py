@@ -131,6 +131,22 @@ class Extension(Fact):
         return f"extended the scope: {', '.join(self.sets)}"
 
 
+class Narrowing(Fact):
+    """The scope of a job narrowed by sets of parts, and why: they are no longer missed. What was found of them
+    stays."""
+
+    sets: Annotated[tuple[Key, ...], Field(min_length=1, max_length=40)]
+    reason: Annotated[str, Field(min_length=1, max_length=2000)]
+
+    @override
+    def said(self, names: Names) -> str:
+        return f"took out of the scope: {', '.join(self.sets)}"
+
+    @override
+    def more(self, names: Names) -> str:
+        return self.reason
+
+
 class Piece(Fact):
     """A piece that did not come in the engine: new, or a used one kept. Until it is fitted it lies in no place.
 

@@ -12,7 +12,7 @@ from halfthou.jobs.decision import Decision
 from halfthou.jobs.document import Note, Words
 from halfthou.jobs.fact import FACT_KINDS
 from halfthou.jobs.fact_kinds import JobFacts
-from halfthou.jobs.facts import Piece, Reading, Use
+from halfthou.jobs.facts import Extension, Narrowing, Piece, Reading, Use
 from halfthou.jobs.gauge import Gauge
 from halfthou.jobs.house_rules import HouseRules
 from halfthou.jobs.limits_sheet import LimitsSheet
@@ -28,7 +28,7 @@ from halfthou.lengths import Unit
 CRANK_ONLY = ("mains", "rods")
 _USUAL = Plan()
 #: What a reading is checked against, besides itself: which sets are judged, and which pieces there are.
-_KEPT_ALONE = frozenset({"extensions", "pieces", "fittings"})
+_KEPT_ALONE = frozenset({"extensions", "narrowings", "pieces", "fittings"})
 
 
 class Job(JobFacts):
@@ -58,9 +58,23 @@ class Job(JobFacts):
 
     @cached_property
     def sets(self) -> tuple[str, ...]:
-        """The sets the job judges: those it was booked in for, and those its scope was extended by since."""
-        added = (one for extension in self.standing(self.extensions) for one in extension.sets)
-        return tuple(dict.fromkeys((*self.scope, *added)))
+        """The sets the job judges: those it was booked in for, and those its scope was extended by since, without
+        those it was narrowed by after that."""
+        here = dict.fromkeys(self.scope)
+        changes: tuple[Extension | Narrowing, ...] = (*self.extensions, *self.narrowings)
+        for change in self.standing(changes):
+            for one in change.sets:
+                if isinstance(change, Narrowing):
+                    here.pop(one, None)
+                else:
+                    here[one] = None
+        return tuple(here)
+
+    @cached_property
+    def narrowed_by(self) -> dict[str, Narrowing]:
+        """The sets that the scope was narrowed by, each with the word that took it out last."""
+        narrowed = ((one, word) for word in self.standing(self.narrowings) for one in word.sets)
+        return {one: word for one, word in narrowed if one not in self.sets}
 
     @cached_property
     def use(self) -> Use | None:
@@ -200,6 +214,8 @@ class Job(JobFacts):
                 yield f"the gauge {name} is listed {times} times"
 
     def _scope_faults(self) -> Iterator[str]:
+        if not self.sets:
+            yield "its scope was narrowed until nothing is judged"
         for one in self.sets:
             if one not in self.limits.sets:
                 yield f"the job is to judge the {one}, of which its limits sheet says nothing"

@@ -8,14 +8,15 @@ from halfthou.jobs import Document
 
 
 class OpenKind(StrEnum):
-    """What of the cause is open: it is not found, not removed, another is likely too, what made it is not known, or
-    metal lies in a part."""
+    """What is open: the cause is not found, not removed, another is likely too, what made it is not known, metal
+    lies in a part; or something was found of parts that are out of scope since."""
 
     NOT_FOUND = "not found"
     NOT_REMOVED = "not removed"
     LIKELY_TOO = "likely too"
     WHY = "what made it"
     METAL = "metal"
+    OUT_OF_SCOPE = "found, out of scope"
 
 
 class OpenAtGate(Document):

@@ -191,7 +191,7 @@ def test_an_engine_with_its_cause_open_is_signed_only_with_words_for_it(
     kept = job.signatures.get().sheet
     assert read_signed(kept).cause.signed_for == f"The cause is not found. {words}"
     assert words in kept["page"]
-    assert "Closed up with the cause open" in kept["page"]
+    assert "Closed up with this open" in kept["page"]
 
 
 def test_a_cause_found_and_removed_opens_the_gate(

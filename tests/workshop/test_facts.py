@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 from django.utils import timezone
 
-from halfthou.jobs import Extension, JournalSet, Look, Plan, Reading, Seen, Withdrawal
+from halfthou.jobs import Extension, Job, JournalSet, Look, Narrowing, Plan, Reading, Seen, Withdrawal
 from halfthou.lengths import Asked, Unit
 from tests.making import inches, mm
 from tests.workshop.conftest import back, kept
@@ -16,6 +16,7 @@ from workshop.jobs import actions
 from workshop.limits.models import SheetRevision
 from workshop.people.models import Person, Role
 from workshop.people.refusals import NotAllowed, NotThere, Refusal
+from workshop.record.facts import NarrowingSaid, narrow_scope
 from workshop.record.models import JobRecord
 
 from .conftest import person
@@ -175,3 +176,24 @@ def test_a_scope_extended_by_what_is_partly_there_lands_once_however_often_it_is
     for _ in range(2):
         assert actions.extend_scope(bench, record.pk, given).job.sets == ("mains", "rods")
     assert len(kept(record, Extension)) == 1
+
+
+def test_a_scope_is_narrowed_by_a_machinist_with_a_reason_and_never_to_half_a_crank_or_nothing(
+    bench: Person, machinist: Person, limits: SheetRevision
+) -> None:
+    only = actions.BookIn(title="Crank", limits_id=limits.pk, entry_unit=Unit.INCH, booked_in=date(2031, 5, 4))
+    record = actions.book_in(bench, only).record
+
+    def narrow(person: Person, name: str, *sets: str, reason: str = "Another shop grinds it.") -> Job:
+        given = NarrowingSaid(id=name, sets=list(sets), reason=reason, at=timezone.now())
+        return narrow_scope(person, record.pk, given).job
+
+    with pytest.raises(NotAllowed, match="machinist"):
+        narrow(bench, "n0", "rods")
+    with pytest.raises(Refusal, match="one piece"):
+        narrow(machinist, "n1", "rods")
+    with pytest.raises(Refusal, match="leave one set in"):
+        narrow(machinist, "n2", "mains", "rods")
+    with pytest.raises(Refusal, match="not kept"):
+        narrow(machinist, "n3", "rods", reason=" ")
+    assert kept(record, Narrowing) == []

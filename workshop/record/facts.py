@@ -1,4 +1,4 @@
-"""Facts land: withdrawals, a wider scope. Each is added once, whatever is sent twice."""
+"""Facts land: withdrawals, a wider or a narrower scope. Each is added once, whatever is sent twice."""
 
 from collections.abc import Iterable
 from datetime import datetime, timedelta
@@ -10,8 +10,9 @@ from ninja import Schema
 from pydantic import Field
 
 from halfthou.exchange import Fault
-from halfthou.jobs import Extension, Fact, Job, LimitsSheet, Moment, Withdrawal, kind_called
+from halfthou.jobs import Extension, Fact, Job, LimitsSheet, Moment, Narrowing, Withdrawal, kind_called
 from halfthou.lengths import Unit
+from halfthou.narrowed import one_piece_with
 from halfthou.parts import CATALOGUE
 from halfthou.stands_on import stands_on
 from halfthou.surveys import is_crack
@@ -19,7 +20,7 @@ from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 from workshop.record.models import JobRecord
-from workshop.record.one_fact import RIGHT, Ways, fact_from, land_one
+from workshop.record.one_fact import RIGHT, Ways, fact_from, land_one, must_say
 from workshop.record.opened import Opened, add_facts, job_record, must_be_open, settled, sound_job
 from workshop.record.translate import fact_of, known_fact
 
@@ -42,6 +43,16 @@ class Extending(Schema):
     fact: Literal["extension"] = "extension"
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
     sets: list[str] = Field(min_length=1, max_length=40)
+    at: Moment
+
+
+class NarrowingSaid(Schema):
+    """Sets of parts that are no longer to be judged, and why."""
+
+    fact: Literal["narrowing"] = "narrowing"
+    id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
+    sets: list[str] = Field(min_length=1, max_length=40)
+    reason: str = Field(max_length=2000)
     at: Moment
 
 
@@ -75,7 +86,7 @@ def take_back(person: Person, job_id: int, given: TakingBack) -> Opened:
 
 
 def extend_scope(person: Person, job_id: int, given: Extending) -> Opened:
-    """Judge more sets of parts from now on. What a job judges is never made less: readings of it may stand."""
+    """Judge more sets of parts from now on."""
 
     def make(_record: JobRecord, job: Job) -> list[Fact]:
         must_have_limits(job.limits, given.sets)
@@ -85,6 +96,29 @@ def extend_scope(person: Person, job_id: int, given: Extending) -> Opened:
         return [fact]
 
     return land_one(person, job_id, given, ("sets",), make)
+
+
+def narrow_scope(person: Person, job_id: int, given: NarrowingSaid) -> Opened:
+    """Judge fewer sets of parts from now on. What was found of them stays, and signing wants words for it.
+
+    Rule:    assess.narrowed.
+    """
+
+    def make(_record: JobRecord, job: Job) -> list[Fact]:
+        reason = must_say(given.reason, "reason", "Say why they are no longer judged.")
+        out = [one for one in dict.fromkeys(given.sets) if one in job.sets]
+        left = [one for one in job.sets if one not in out]
+        if not left:
+            words = "Something has to be judged: leave one set in."
+            raise Refusal("nothing-left", words, [Fault("sets", words)])
+        for one in out:
+            tied = one_piece_with(one, left, CATALOGUE)
+            if tied:
+                words = f"The {one} and the {' and '.join(tied)} are one piece: take both out or neither."
+                raise Refusal("one-piece", words, [Fault("sets", words)])
+        return [fact_from(Narrowing, person, given, sets=out, reason=reason)] if out else []
+
+    return land_one(person, job_id, given, ("sets", "reason"), make)
 
 
 def must_have_limits(sheet: LimitsSheet, sets: Iterable[str]) -> None:
@@ -120,4 +154,4 @@ def clock_off(sent_at: datetime | None) -> timedelta:
 
 
 #: What is reported here, and how it lands.
-WAYS: Ways = {TakingBack: take_back, Extending: extend_scope}
+WAYS: Ways = {TakingBack: take_back, Extending: extend_scope, NarrowingSaid: narrow_scope}

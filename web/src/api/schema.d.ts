@@ -2515,11 +2515,11 @@ export interface components {
         };
         /**
          * OpenKind
-         * @description What of the cause is open: it is not found, not removed, another is likely too, what made it is not known, or
-         *     metal lies in a part.
+         * @description What is open: the cause is not found, not removed, another is likely too, what made it is not known, metal
+         *     lies in a part; or something was found of parts that are out of scope since.
          * @enum {string}
          */
-        OpenKind: "not found" | "not removed" | "likely too" | "what made it" | "metal";
+        OpenKind: "not found" | "not removed" | "likely too" | "what made it" | "metal" | "found, out of scope";
         /**
          * OtherWay
          * @description Another way on for a set than the one proposed: what it is, and what it costs.
@@ -6495,7 +6495,7 @@ export interface components {
              */
             have: string;
             /** Facts */
-            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"] | components["schemas"]["BringingIn"] | components["schemas"]["FittingIn"] | components["schemas"]["ReportedUseSaid"] | components["schemas"]["Telling"] | components["schemas"]["SettingStop"] | components["schemas"]["ChoosingWay"] | components["schemas"]["DoingStep"] | components["schemas"]["MarkingPart"] | components["schemas"]["LayingPart"] | components["schemas"]["TakingOut"] | components["schemas"]["SeeingFastener"] | components["schemas"]["FindingFragment"] | components["schemas"]["ClosingEnd"] | components["schemas"]["ReportedPicture"] | components["schemas"]["HandingOver"] | components["schemas"]["Reporting"] | components["schemas"]["SayingWay"] | components["schemas"]["Mistrusting"] | components["schemas"]["SayingCause"] | components["schemas"]["Removing"] | components["schemas"]["DealingWith"] | components["schemas"]["CarryingPart"] | components["schemas"]["SendingReport"])[];
+            facts: (components["schemas"]["Landing"] | components["schemas"]["TakingBack"] | components["schemas"]["Seeing"] | components["schemas"]["Doing"] | components["schemas"]["SlipReply"] | components["schemas"]["Extending"] | components["schemas"]["NarrowingSaid"] | components["schemas"]["BringingIn"] | components["schemas"]["FittingIn"] | components["schemas"]["ReportedUseSaid"] | components["schemas"]["Telling"] | components["schemas"]["SettingStop"] | components["schemas"]["ChoosingWay"] | components["schemas"]["DoingStep"] | components["schemas"]["MarkingPart"] | components["schemas"]["LayingPart"] | components["schemas"]["TakingOut"] | components["schemas"]["SeeingFastener"] | components["schemas"]["FindingFragment"] | components["schemas"]["ClosingEnd"] | components["schemas"]["ReportedPicture"] | components["schemas"]["HandingOver"] | components["schemas"]["Reporting"] | components["schemas"]["SayingWay"] | components["schemas"]["Mistrusting"] | components["schemas"]["SayingCause"] | components["schemas"]["Removing"] | components["schemas"]["DealingWith"] | components["schemas"]["CarryingPart"] | components["schemas"]["SendingReport"])[];
         };
         /**
          * FigureReported
@@ -6717,6 +6717,28 @@ export interface components {
             id: string;
             /** Of */
             of: string;
+            /** Reason */
+            reason: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * NarrowingSaid
+         * @description Sets of parts that are no longer to be judged, and why.
+         */
+        NarrowingSaid: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            fact: "narrowing";
+            /** Id */
+            id: string;
+            /** Sets */
+            sets: string[];
             /** Reason */
             reason: string;
             /**

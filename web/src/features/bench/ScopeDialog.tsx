@@ -4,7 +4,8 @@ import { useState } from "react";
 import { ask, client } from "../../api";
 import { newId, setName } from "../../shared/job";
 import { useReport, useWaiting, waitingOf, Waits } from "../../shared/queue";
-import { Button, Dialog, Faults } from "../../shared/ui";
+import { Button, Dialog, Faults, TextArea } from "../../shared/ui";
+import { useMay } from "../session";
 import type { Desk } from "./useDesk";
 
 interface Props {
@@ -13,61 +14,85 @@ interface Props {
   onOpenChange: (open: boolean) => void;
 }
 
-/** What the job judges, and judging more from now on. It is never made less: readings of it may stand. */
+/** What the job judges: more from now on, or less with a reason. What was found of what is taken out stays. */
 export function ScopeDialog({ desk, open, onOpenChange }: Props) {
   const { bench, kinds } = desk;
+  const may = useMay();
   const report = useReport(bench.card.id);
   const sheets = useQuery({ queryKey: ["limits"], queryFn: () => ask(client.GET("/api/limits")) });
-  const here = sheets.data?.find((one) => one.id === bench.card.limits_id)?.sets ?? bench.scope;
-  const more = kinds.flatMap((kind) => Object.keys(kind.sets)).filter((set) => !bench.scope.includes(set));
-  const [chosen, setChosen] = useState<readonly string[]>([]);
-  const coming = waitingOf(useWaiting(bench.card.id).facts, "extension").flatMap((one) => one.sets);
-  const extend = useMutation({
-    mutationFn: () =>
-      report({ fact: "extension", id: newId(), sets: [...chosen], at: new Date().toISOString() }),
+  const onSheet = sheets.data?.find((one) => one.id === bench.card.limits_id)?.sets ?? bench.scope;
+  const all = kinds
+    .flatMap((kind) => Object.keys(kind.sets))
+    .filter((set) => kinds.length > 0 && (onSheet.includes(set) || bench.scope.includes(set)));
+  const unknown = kinds.flatMap((kind) => Object.keys(kind.sets)).filter((set) => !all.includes(set));
+  const { facts } = useWaiting(bench.card.id);
+  const coming = [...waitingOf(facts, "extension"), ...waitingOf(facts, "narrowing")].flatMap(
+    (one) => one.sets,
+  );
+  const [changed, setChanged] = useState<readonly string[]>([]);
+  const [reason, setReason] = useState("");
+  const more = changed.filter((set) => !bench.scope.includes(set));
+  const less = changed.filter((set) => bench.scope.includes(set));
+  const change = useMutation({
+    mutationFn: async () => {
+      const at = new Date().toISOString();
+      if (more.length > 0) await report({ fact: "extension", id: newId(), sets: more, at });
+      if (less.length > 0) await report({ fact: "narrowing", id: newId(), sets: less, reason, at });
+    },
     onSuccess: () => onOpenChange(false),
   });
+  const kept = all.some((set) => bench.scope.includes(set) !== changed.includes(set));
   return (
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
       title="What is judged"
-      note="What is not in it is not missed. More can be added; what stands in it stays."
+      note="What is not in it is not missed. What was found of a set that is taken out stays: found, out of scope."
     >
-      <ul className="mb-3 list-disc pl-5">
-        {bench.scope.map((set) => (
-          <li key={set}>{setName(kinds, set)}</li>
-        ))}
-        {coming.map((set) => (
-          <li key={set}>
-            {setName(kinds, set)} <Waits />
-          </li>
-        ))}
-      </ul>
-      {more.map((set) => (
+      {all.map((set) => (
         <label key={set} className="flex min-h-11 items-center gap-2">
           <input
             type="checkbox"
             className="size-5"
-            disabled={!here.includes(set) || bench.card.signed}
-            checked={chosen.includes(set)}
-            onChange={(event) =>
-              setChosen(event.target.checked ? [...chosen, set] : chosen.filter((one) => one !== set))
+            disabled={bench.card.signed || (bench.scope.includes(set) && !may("decide and sign"))}
+            checked={bench.scope.includes(set) !== changed.includes(set)}
+            onChange={() =>
+              setChanged(changed.includes(set) ? changed.filter((one) => one !== set) : [...changed, set])
             }
           />
-          {setName(kinds, set)}
-          {!here.includes(set) && <span className="text-quiet">: the limits sheet says nothing of them</span>}
+          {setName(kinds, set)} {coming.includes(set) && <Waits />}
         </label>
       ))}
-      {more.length === 0 && (
-        <p className="text-quiet">All of this engine that can be judged here is in it.</p>
+      {unknown.length > 0 && (
+        <p className="text-quiet">
+          The limits sheet says nothing of:{" "}
+          {unknown.map((set) => setName(kinds, set).toLowerCase()).join(", ")}.
+        </p>
       )}
-      <Faults error={extend.error} />
-      {more.length > 0 && (
-        <Button kind="strong" className="mt-3" disabled={chosen.length === 0} onClick={() => extend.mutate()}>
-          Judge these too
+      <form
+        className="mt-3 flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          change.mutate();
+        }}
+      >
+        {less.length > 0 && (
+          <TextArea
+            label={`Why no longer: ${less.map((set) => setName(kinds, set).toLowerCase()).join(", ")}`}
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
+        )}
+        {!kept && <p className="font-semibold text-red">Leave one set in: something has to be judged.</p>}
+        <Faults error={change.error} />
+        <Button
+          kind="strong"
+          type="submit"
+          disabled={changed.length === 0 || !kept || (less.length > 0 && !reason.trim())}
+        >
+          {less.length === 0 ? "Judge these too" : "Change what is judged"}
         </Button>
-      )}
+      </form>
     </Dialog>
   );
 }

@@ -10,9 +10,9 @@ interface Props {
 
 /** The cause on the sheet: found by which proof, removed by what; or the words of whoever signed while it was open. */
 export function CauseSection({ cause, jobId }: Props) {
-  if (!cause.asked) return null;
+  if (!cause.asked && !cause.open) return null;
   return (
-    <Section title="The cause">
+    <Section title={cause.asked ? "The cause" : "Found, out of scope"}>
       <p className={`text-lg ${cause.open ? "border-l-4 border-red pl-3 font-semibold" : ""}`}>
         {cause.words}
       </p>
@@ -37,12 +37,14 @@ export function CauseSection({ cause, jobId }: Props) {
           {cause.signed_for}
         </p>
       )}
-      <Link
-        to={`/jobs/${jobId}/evidence/cause`}
-        className="inline-flex min-h-11 items-center font-semibold text-blue"
-      >
-        To the cause
-      </Link>
+      {cause.asked && (
+        <Link
+          to={`/jobs/${jobId}/evidence/cause`}
+          className="inline-flex min-h-11 items-center font-semibold text-blue"
+        >
+          To the cause
+        </Link>
+      )}
     </Section>
   );
 }

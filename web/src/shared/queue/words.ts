@@ -6,6 +6,7 @@ const KIND: Readonly<Record<string, string>> = {
   operation: "work",
   "slip answer": "answer to a doubt",
   extension: "more is judged",
+  narrowing: "less is judged",
   piece: "brought in",
   fitting: "fitted",
   use: "use of the engine",

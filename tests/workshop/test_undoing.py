@@ -8,14 +8,16 @@ from __future__ import annotations
 import pytest
 from django.utils import timezone
 
-from halfthou.jobs import Gauge, Seen
+from halfthou.jobs import DecisionKind, Gauge, Seen
 from halfthou.strip import Strip
+from halfthou.verdicts import Action
 from tests.workshop.conftest import back, kept
 from workshop.bench.landing import Landing
 from workshop.jobs import actions
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere
 from workshop.record.models import JobRecord
+from workshop.record.opened import standing_decisions
 
 pytestmark = pytest.mark.django_db
 
@@ -103,3 +105,23 @@ def test_a_step_goes_only_while_none_that_it_held_is_done(bench: Person, job: Jo
         actions.take_back(bench, job.pk, back("b1", "st0"))
     actions.take_back(bench, job.pk, back("b2", "st1"))
     actions.take_back(bench, job.pk, back("b3", "st0"))
+
+
+def test_a_decision_made_last_goes_before_what_was_read_before_it(
+    machinist: Person, job: JobRecord, gauge: Gauge
+) -> None:
+    land(machinist, job, reading("r1", gauge))
+    scrapped = actions.Deciding(
+        id="d1", kind=DecisionKind.OVERRIDDEN, set="rods", action=Action.REPLACE, reason="bent", at=timezone.now()
+    )
+    actions.decide(machinist, job.pk, scrapped)
+    for _ in range(2):
+        assert actions.take_back_last(machinist, job.pk, undoing("u1")).words.startswith("Took back")
+    assert standing_decisions(JobRecord.objects.get(pk=job.pk)) == {}
+    assert len(actions.open_job(job.pk, machinist).job.standing_readings) == 1
+    for _ in range(2):
+        assert "Rod journals" in actions.bring_again(machinist, job.pk, undoing("a1")).words
+    (again,) = standing_decisions(JobRecord.objects.get(pk=job.pk)).values()
+    assert (again.key, again.action, again.reason) == ("a1", Action.REPLACE.value, "bent")
+    actions.take_back_last(machinist, job.pk, undoing("u2"))
+    assert "2.0375" in actions.take_back_last(machinist, job.pk, undoing("u3")).words

@@ -188,23 +188,55 @@ def _waive(row: DecisionRecord, given: Deciding, opened: Opened) -> None:
 def take_back_decision(person: Person, job_id: int, one: str, part: str, about: Waived = Waived.READINGS) -> Opened:
     """Take a decision or a waiver back before the sheet is signed."""
     must(person, Act.DECIDE)
+    standing = standing_decisions(to_change(job_id)).get((one, part, about.value if part else ""))
+    if standing is None:
+        return open_job(job_id, person)
+    return take_back_standing(person, job_id, standing, f"{standing.key[:40]}.back.{standing.pk}")
+
+
+@transaction.atomic
+def take_back_standing(person: Person, job_id: int, standing: DecisionRecord, key: str) -> Opened:
+    """Take back a decision that stands; `key` is the name that this has."""
+    must(person, Act.DECIDE)
     record = to_change(job_id)
-    standing = standing_decisions(record).get((one, part, about.value if part else ""))
-    if standing is not None:
-        key = f"{standing.key[:40]}.back.{standing.pk}"
-        must_be_free(record, [key])
-        DecisionRecord.objects.create(
-            job=record,
-            key=key,
-            kind=DecisionKind.TAKEN_BACK.value,
-            set=one,
-            part=part,
-            about=standing.about,
-            by=person.username,
-            at=timezone.now(),
-        )
-        write_history(record, person.username, f"took back: {standing.words}")
+    must_be_free(record, [key])
+    DecisionRecord.objects.create(
+        job=record,
+        key=key,
+        kind=DecisionKind.TAKEN_BACK.value,
+        set=standing.set,
+        part=standing.part,
+        about=standing.about,
+        by=person.username,
+        at=timezone.now(),
+    )
+    write_history(record, person.username, f"took back: {standing.words}")
     return settled(record, person)
+
+
+@transaction.atomic
+def decide_again(person: Person, job_id: int, back: DecisionRecord, key: str) -> DecisionRecord:
+    """Decide again what was taken back, under a new name. Refuses: Clash where it was decided anew meanwhile."""
+    must(person, Act.DECIDE)
+    record = to_change(job_id)
+    place = (back.set, back.part, back.about)
+    now = standing_decisions(record).get(place)
+    if now is not None:
+        raise Clash("done-anew", f"{now.by} decided it anew meanwhile. Nothing was brought again.")
+    made = _before(record, back)
+    must_be_free(record, [key])
+    again = DecisionRecord.objects.create(
+        job=record, key=key, kind=made.kind, set=made.set, part=made.part, about=made.about, action=made.action,
+        step_nm=made.step_nm, words=made.words, reason=made.reason, by=person.username, at=timezone.now(),
+    )  # fmt: skip
+    write_history(record, person.username, f"decided again: {made.words}")
+    return again
+
+
+def _before(record: JobRecord, back: DecisionRecord) -> DecisionRecord:
+    """What a taking back took back."""
+    of_place = record.decisions.filter(set=back.set, part=back.part, about=back.about, made_elsewhere=False)
+    return of_place.filter(pk__lt=back.pk).exclude(kind=DecisionKind.TAKEN_BACK.value).latest("pk")
 
 
 @transaction.atomic

@@ -64,7 +64,12 @@ export function JobFrame() {
           </div>
         )}
         <div className="flex shrink-0 items-center gap-2">
-          <PersonMenu />
+          <PersonMenu
+            own={[
+              { words: "Take back my last", keys: "Alt+Z", onSelect: undoing.back },
+              { words: "Bring it again", keys: "Alt+Shift+Z", onSelect: undoing.again },
+            ]}
+          />
         </div>
       </header>
       {bench.isPending && <Waiting />}

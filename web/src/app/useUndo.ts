@@ -66,5 +66,5 @@ export function useUndo(jobId: number) {
     return () => window.removeEventListener("keydown", onKey);
   }, [again, back]);
   // What was said of one job is not said of the next.
-  return { said: said?.jobId === jobId ? said : null, again, seen };
+  return { said: said?.jobId === jobId ? said : null, back, again, seen };
 }

@@ -5,12 +5,13 @@ import { useNavigate } from "react-router";
 import { useShownQueue } from "../../shared/queue";
 import { switchTheme } from "../../shared/theme";
 import { ChangePersonDialog, PasswordDialog, SignOutDialog } from "./PersonDialogs";
+import type { MenuItem } from "./PersonMenu";
 import { useMay, usePerson, useSessionChanges } from "./useSession";
 
 const item = "flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-tint";
 
 /** The menu under a person's name, opened as it comes: it is fetched when it is first asked for. */
-export default function PersonItems({ className }: { className: string }) {
+export default function PersonItems({ className, own }: { className: string; own: readonly MenuItem[] }) {
   const person = usePerson();
   const may = useMay();
   const go = useNavigate();
@@ -25,6 +26,12 @@ export default function PersonItems({ className }: { className: string }) {
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content align="end" className="z-10 min-w-56 border-2 border-ink bg-sheet py-1">
+            {own.map(({ words, keys, onSelect }) => (
+              <DropdownMenu.Item key={words} className={`${item} justify-between gap-4`} onSelect={onSelect}>
+                {words} <kbd className="figure text-sm text-quiet">{keys}</kbd>
+              </DropdownMenu.Item>
+            ))}
+            {own.length > 0 && <DropdownMenu.Separator className="my-1 h-px bg-line" />}
             <DropdownMenu.Item className={item} onSelect={() => setDialog("person")}>
               Change person
             </DropdownMenu.Item>

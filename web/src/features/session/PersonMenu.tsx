@@ -6,8 +6,15 @@ const items = () => import("./PersonItems");
 const PersonItems = lazy(items);
 const TRIGGER = "min-h-11 border-2 border-line px-3 font-semibold hover:bg-tint";
 
-/** Who is at the bench, and everything that belongs to the shop rather than to a job. */
-export function PersonMenu() {
+/** Something that can be done from the menu of the person, beside what belongs to the shop. */
+export interface MenuItem {
+  words: string;
+  keys: string;
+  onSelect: () => void;
+}
+
+/** Who is at the bench, what they can take back, and everything that belongs to the shop rather than to a job. */
+export function PersonMenu({ own = [] }: { own?: readonly MenuItem[] }) {
   const person = usePerson();
   const { preferUnit } = useSessionChanges();
   const [asked, setAsked] = useState(false);
@@ -38,7 +45,7 @@ export function PersonMenu() {
       </button>
       {asked ? (
         <Suspense fallback={closed}>
-          <PersonItems className={TRIGGER} />
+          <PersonItems className={TRIGGER} own={own} />
         </Suspense>
       ) : (
         closed

@@ -31,7 +31,7 @@ cleanupOutdatedCaches();
 
 const onePage = { cacheKeyWillBeUsed: () => Promise.resolve("/") };
 registerRoute(
-  ({ request, url }) => request.mode === "navigate" && !url.pathname.startsWith("/api/"),
+  ({ request, url }) => request.mode === "navigate" && !/^\/(api|phone)\//.test(url.pathname),
   new NetworkFirst({ cacheName: SHELL, networkTimeoutSeconds: ANSWERS_IN_S, plugins: [onePage] }),
 );
 

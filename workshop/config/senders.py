@@ -43,6 +43,13 @@ def _person_of(cookies: str) -> Person | None:
     return person if person.is_authenticated and person.is_active else None
 
 
+def is_phone(path: str) -> bool:
+    """Whether this comes from a phone's camera page, by the code in its address."""
+    from workshop.people.phone import PHONE, codes  # noqa: PLC0415 - after Django is set up
+
+    return path.startswith(PHONE) and codes.known(path.removeprefix(PHONE)) is not None
+
+
 def is_bridge(scope: Any) -> bool:
     """Whether the gauge bridge sends this, by its key."""
     return is_bridge_key(dict(scope["headers"]).get(b"x-bridge-key", b""))

@@ -3,9 +3,11 @@
 from django.urls import path, re_path
 
 from workshop.config.api import api
+from workshop.pages.phone import camera_page
 from workshop.pages.views import app_page
 
 urlpatterns = [
     path("api/", api.urls),
+    path("phone/<str:code>", camera_page),
     re_path(r"^(?!api/|assets/|static/).*$", app_page),
 ]

@@ -7,13 +7,13 @@ from ninja import Query, Router, Schema
 from pydantic import Field
 
 from halfthou.exchange import write_table
-from halfthou.jobs import Condition
+from halfthou.jobs import Condition, Moment
 from halfthou.parts import CATALOGUE, BoringCard, boring_card_csv
 from halfthou.rules import RULES
 from halfthou.verdicts import MARKS, Mark
 from workshop.bench.shapes import BenchOut
 from workshop.bench.work_shapes import CONDITIONS, WORK, WorkOut
-from workshop.jobs.actions import looked_at, open_job, sign
+from workshop.jobs.actions import looked_at, names_of, open_job, sign
 from workshop.jobs.api import bench_answer
 from workshop.pages.kinds import KindOut, kind_out
 from workshop.pages.labels import LabelForm, code_of, code_text, labels_html, positions_for
@@ -28,8 +28,15 @@ from workshop.pages.printing import (
 )
 from workshop.pages.reports import report_html
 from workshop.people.api import signed_in
+from workshop.people.may import Act, must
+from workshop.people.phone import PHONE, codes, host_for_phones
+from workshop.people.refusals import NotThere
 
 router = Router(tags=["pages"])
+NO_PHONES = (
+    "This server speaks to this machine alone, so no phone reaches it. Whoever keeps it starts it with HOST set to "
+    "an address of the shop's net."
+)
 
 
 class SignWith(Schema):
@@ -47,6 +54,22 @@ class LabelsOut(Schema):
     first: str
     mark: str
     code: str
+
+
+class CameraIn(Schema):
+    """What a phone is to take pictures of: a part or position, a look, a step, or the engine."""
+
+    on: str = Field(max_length=70)
+
+
+class CameraOut(Schema):
+    """The camera page for a phone: its address, as a code too, and until when it is good. Empty, with why, where no
+    phone reaches this server."""
+
+    address: str
+    code: str
+    until: Moment | None
+    why_not: str
 
 
 class RuleOut(Schema):
@@ -224,3 +247,18 @@ def _pdf(html: str, name: str) -> HttpResponse:
     response = HttpResponse(pdf_of(html), content_type="application/pdf")
     response["Content-Disposition"] = f'inline; filename="{safe}"'
     return response
+
+
+@router.post("/jobs/{int:job_id}/phone", response=CameraOut)
+def open_camera(request: HttpRequest, job_id: int, given: CameraIn) -> CameraOut:
+    """A camera page for a phone in the same net: good for one job's pictures for an hour, ended by signing out."""
+    person = signed_in(request)
+    must(person, Act.READ)
+    if given.on not in names_of(open_job(job_id, person).job):
+        raise NotThere("no-part", f"This engine has no {given.on} to take a picture of.")
+    host = host_for_phones(request.get_host())
+    if host is None:
+        return CameraOut(address="", code="", until=None, why_not=NO_PHONES)
+    code, camera = codes.make(person.pk, job_id, given.on)
+    address = f"{request.scheme}://{host}{PHONE}{code}"
+    return CameraOut(address=address, code=code_of(address).svg, until=camera.until, why_not="")

@@ -236,6 +236,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/phone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Open Camera
+         * @description A camera page for a phone in the same net: good for one job's pictures for an hour, ended by signing out.
+         */
+        post: operations["workshop_pages_api_open_camera"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shop": {
         parameters: {
             query?: never;
@@ -3230,6 +3250,29 @@ export interface components {
             mark: string;
             /** Code */
             code: string;
+        };
+        /**
+         * CameraOut
+         * @description The camera page for a phone: its address, as a code too, and until when it is good. Empty, with why, where no
+         *     phone reaches this server.
+         */
+        CameraOut: {
+            /** Address */
+            address: string;
+            /** Code */
+            code: string;
+            /** Until */
+            until: string | null;
+            /** Why Not */
+            why_not: string;
+        };
+        /**
+         * CameraIn
+         * @description What a phone is to take pictures of: a part or position, a look, a step, or the engine.
+         */
+        CameraIn: {
+            /** On */
+            on: string;
         };
         /**
          * ShopOut
@@ -7749,6 +7792,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LabelsOut"];
+                };
+            };
+        };
+    };
+    workshop_pages_api_open_camera: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CameraIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CameraOut"];
                 };
             };
         };

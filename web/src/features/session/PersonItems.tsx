@@ -5,7 +5,7 @@ import { useNavigate } from "react-router";
 import { useShownQueue } from "../../shared/queue";
 import { switchTheme } from "../../shared/theme";
 import { ChangePersonDialog, PasswordDialog, SignOutDialog } from "./PersonDialogs";
-import type { MenuItem } from "./PersonMenu";
+import type { MenuItem } from "./menuItem";
 import { useMay, usePerson, useSessionChanges } from "./useSession";
 
 const item = "flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-tint";

@@ -1,17 +1,11 @@
 import { lazy, Suspense, useState } from "react";
 
+import type { MenuItem } from "./menuItem";
 import { usePerson, useSessionChanges } from "./useSession";
 
 const items = () => import("./PersonItems");
 const PersonItems = lazy(items);
 const TRIGGER = "min-h-11 border-2 border-line px-3 font-semibold hover:bg-tint";
-
-/** Something that can be done from the menu of the person, beside what belongs to the shop. */
-export interface MenuItem {
-  words: string;
-  keys: string;
-  onSelect: () => void;
-}
 
 /** Who is at the bench, what they can take back, and everything that belongs to the shop rather than to a job. */
 export function PersonMenu({ own = [] }: { own?: readonly MenuItem[] }) {

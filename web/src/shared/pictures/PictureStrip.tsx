@@ -1,5 +1,6 @@
 import { type DragEvent, useId, useState } from "react";
 
+import { PhoneDialog } from "./PhoneDialog";
 import { PictureView } from "./PictureView";
 import { type Picture, usePictures } from "./usePictures";
 
@@ -18,6 +19,7 @@ interface Props {
 export function PictureStrip({ jobId, on, name, disabled = false, also = [] }: Props) {
   const pictures = usePictures(jobId);
   const [shown, setShown] = useState<Picture | null>(null);
+  const [phone, setPhone] = useState(false);
   const [over, setOver] = useState(false);
   const id = useId();
   const mine = pictures.all.filter((one) => one.on === on || also.includes(one.on));
@@ -76,6 +78,17 @@ export function PictureStrip({ jobId, on, name, disabled = false, also = [] }: P
           />
         </label>
       )}
+      {!disabled && (
+        <button
+          type="button"
+          className="min-h-11 px-1 font-semibold text-blue max-md:hidden"
+          aria-label={`Take a picture of ${name} with a phone`}
+          onClick={() => setPhone(true)}
+        >
+          With a phone
+        </button>
+      )}
+      {phone && <PhoneDialog jobId={jobId} on={on} name={name} onClose={() => setPhone(false)} />}
       {shown && <PictureView jobId={jobId} picture={shown} onClose={() => setShown(null)} />}
     </div>
   );
@@ -91,7 +104,14 @@ export function Small({ picture, onOpen }: { picture: Picture; onOpen: () => voi
       className="border-2 border-line hover:border-blue"
       aria-label={`Open the picture of ${picture.name}`}
     >
-      <img src={picture.small} alt={picture.words || picture.name} className="h-14 w-auto" loading="lazy" />
+      <img
+        src={picture.small}
+        alt={picture.words || picture.name}
+        width={picture.width}
+        height={picture.height}
+        className="h-14 w-auto"
+        loading="lazy"
+      />
     </button>
   );
 }

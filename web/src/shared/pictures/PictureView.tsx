@@ -45,6 +45,8 @@ function Large({ picture, title }: { picture: Picture; title: string }) {
       <img
         src={picture.full}
         alt={picture.words || picture.name}
+        width={picture.width}
+        height={picture.height}
         className="max-h-[58vh] w-full border border-line bg-paper object-contain"
       />
       <figcaption className="mt-1 text-[15px]">
@@ -92,7 +94,14 @@ function Choose({ jobId, on, onChoose }: ChooseProps) {
               className="border-2 border-line text-left hover:border-blue"
               onClick={() => onChoose(one)}
             >
-              <img src={one.picture.small} alt="" className="h-20 w-auto" loading="lazy" />
+              <img
+                src={one.picture.small}
+                alt=""
+                width={one.picture.width}
+                height={one.picture.height}
+                className="h-20 w-auto"
+                loading="lazy"
+              />
               <span className="block max-w-40 truncate px-1 text-[15px]">
                 {one.job}: {one.picture.name}
               </span>

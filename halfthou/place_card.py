@@ -12,6 +12,7 @@ from halfthou.engines import MARKED_FIRST, Place
 from halfthou.evidence import Sightings
 from halfthou.jobs import BARE, Document, Fact, Fitting, Job, Picture, Reading, Seen, StepDone, Withdrawal
 from halfthou.looks import BY_ANSWER, OVERLAY
+from halfthou.operations import last_work, stale_by
 from halfthou.report import Assessment, PartReport
 from halfthou.story import NamesOfJob
 from halfthou.strip import Strip, lies_in, lies_there
@@ -40,6 +41,16 @@ class FigureOnCard(Document):
     called: Called
 
 
+class SizeOnCard(Document):
+    """A size that was read of the part: what and where, when, how far up a drawing places it in the smallest units
+    of what is read; or work that was done to it since, in words. A size that work has overtaken is `stale`."""
+
+    at: datetime
+    words: str
+    count: int | None
+    stale: bool = False
+
+
 class SaidOnCard(Document):
     """Something that was seen, done or said of the part: by whom and when. It may be `taken_back`; `aside`
     says why it counts less, or not at all."""
@@ -63,7 +74,8 @@ class BesideOnCard(Document):
 class PlaceCard(Document):
     """All that is known of one place. `piece` is the part that lies there now, by the place it came in or by its
     own name; "" where none does. `lies` says in words where it lies. `waits` is what is still wanted of it;
-    `figures_of` names the part that the figures are of: its own, else that of the part it lies with."""
+    `figures_of` names the part that the figures are of: its own, else that of the part it lies with. `sizes` are
+    what was read of it first over time: its own diameter, gap or height."""
 
     id: str
     kind: str
@@ -79,6 +91,7 @@ class PlaceCard(Document):
     readings: str
     figures: tuple[FigureOnCard, ...]
     figures_of: str
+    sizes: tuple[SizeOnCard, ...]
     seen: tuple[SaidOnCard, ...]
     beside: tuple[BesideOnCard, ...]
     waits: tuple[str, ...]
@@ -140,6 +153,7 @@ class _Card:
             readings=_readings(part),
             figures=tuple(_figures(judged_with)),
             figures_of=self.places[judged_with.id].name if judged_with is not None else "",
+            sizes=self._sizes(about, part),
             seen=self._said(seen, about),
             beside=tuple(self._beside(place)),
             waits=tuple(self._waits(about, part)),
@@ -189,6 +203,20 @@ class _Card:
             )
             for one in newest
         )
+
+    def _sizes(self, piece: str, part: PartReport | None) -> tuple[SizeOnCard, ...]:
+        """What was read of a part over time, with the work between that made it stale; nothing of one that is read
+        at no place."""
+        if part is None or not part.features:
+            return ()
+        feature, worked = part.features[0].feature, last_work(self.job, self.engine)
+        read = [one for one in self.job.standing_by_part.get(piece, ()) if one.feature == feature]
+        touching = (one for one in self.job.standing_operations if piece in self.engine.touched(one.on))
+        lines = [SizeOnCard(at=one.at, words=one.kind.value, count=None) for one in touching]
+        for one in read:
+            words, stale = f"{self.names.read(one)} at {one.spot}", stale_by(one, worked) is not None
+            lines.append(SizeOnCard(at=one.at, words=words, count=one.count, stale=stale))
+        return tuple(sorted(lines, key=lambda line: line.at)) if read else ()
 
     def _aside(self, fact: Fact) -> str:
         """Why something that was seen counts less. Rule: looks.destroyed."""

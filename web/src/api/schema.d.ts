@@ -5729,7 +5729,8 @@ export interface components {
          * PlaceCard
          * @description All that is known of one place. `piece` is the part that lies there now, by the place it came in or by its
          *     own name; "" where none does. `lies` says in words where it lies. `waits` is what is still wanted of it;
-         *     `figures_of` names the part that the figures are of: its own, else that of the part it lies with.
+         *     `figures_of` names the part that the figures are of: its own, else that of the part it lies with. `sizes` are
+         *     what was read of it first over time: its own diameter, gap or height.
          */
         PlaceCard: {
             /** Id */
@@ -5758,6 +5759,8 @@ export interface components {
             figures: components["schemas"]["FigureOnCard"][];
             /** Figures Of */
             figures_of: string;
+            /** Sizes */
+            sizes: components["schemas"]["SizeOnCard"][];
             /** Seen */
             seen: components["schemas"]["SaidOnCard"][];
             /** Beside */
@@ -5794,6 +5797,27 @@ export interface components {
              * @default
              */
             aside: string;
+        };
+        /**
+         * SizeOnCard
+         * @description A size that was read of the part: what and where, when, how far up a drawing places it in the smallest units
+         *     of what is read; or work that was done to it since, in words. A size that work has overtaken is `stale`.
+         */
+        SizeOnCard: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Words */
+            words: string;
+            /** Count */
+            count: number | null;
+            /**
+             * Stale
+             * @default false
+             */
+            stale: boolean;
         };
         /**
          * RackOrder

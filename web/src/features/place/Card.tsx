@@ -3,7 +3,8 @@ import { Link } from "react-router";
 
 import type { Schemas } from "../../api";
 import { momentText } from "../../shared/dates";
-import { PlaceLink, useToBench } from "../../shared/job";
+import { PlaceLink, useBench, useToBench } from "../../shared/job";
+import { OverTime, SideBySide } from "../../shared/drawn";
 import { PunchMark } from "../../shared/marks";
 import { PictureStrip } from "../../shared/pictures";
 
@@ -66,7 +67,12 @@ export function Card({ jobId, card, disabled }: { jobId: number; card: PlaceCard
             {!card.mark.given && <p className="text-quiet">{card.mark.how}</p>}
           </Part>
         )}
-        {card.figures.length > 0 && <FiguresPart card={card} />}
+        {card.figures.length > 0 && <FiguresPart jobId={jobId} card={card} />}
+        {card.sizes.length > 1 && (
+          <Part title="Read over time">
+            <OverTime lines={card.sizes} />
+          </Part>
+        )}
         <Part title="Seen">
           <Said lines={card.seen} none="Nobody has looked." />
         </Part>
@@ -126,7 +132,9 @@ function Tag({ card }: { card: PlaceCard }) {
   );
 }
 
-function FiguresPart({ card }: { card: PlaceCard }) {
+function FiguresPart({ jobId, card }: { jobId: number; card: PlaceCard }) {
+  const parts = useBench(jobId).data?.assessment.parts ?? [];
+  const of = parts.find((part) => part.name === card.figures_of);
   const own = card.figures_of === card.name;
   return (
     <Part title={own ? `Measured, ${card.readings}` : `Measured of ${card.figures_of}`}>
@@ -134,12 +142,13 @@ function FiguresPart({ card }: { card: PlaceCard }) {
         <tbody>
           {card.figures.map((one) => (
             <tr key={one.name} className="border-b border-line/60">
-              <th scope="row" className="py-1 text-left font-normal">
+              <th scope="row" className="whitespace-nowrap py-1 text-left font-normal">
                 {one.name}
               </th>
-              <td className="figure text-right font-semibold">{one.said}</td>
-              <td className="figure pl-3 text-right text-quiet">{one.limit}</td>
-              <td className={`pl-3 text-right ${one.called === "beyond" ? "font-bold text-red" : ""}`}>
+              <td className="figure pl-2 text-right font-semibold">{one.said}</td>
+              <td className="figure pl-2 text-right text-quiet">{one.limit}</td>
+              <td className="pl-2">{of && <SideBySide parts={parts} own={of} figure={one.name} />}</td>
+              <td className={`pl-2 text-right ${one.called === "beyond" ? "font-bold text-red" : ""}`}>
                 {one.called}
               </td>
             </tr>

@@ -1,0 +1,2 @@
+export { OverTime } from "./OverTime";
+export { SideBySide } from "./SideBySide";

@@ -14,6 +14,8 @@ import os
 import shutil
 import sqlite3
 import sys
+import time
+from collections.abc import Iterator
 from contextlib import closing
 from datetime import datetime
 from pathlib import Path
@@ -117,7 +119,7 @@ def copy_pictures(source: Path, target: Path) -> int:
     """Copy the picture files that are not there yet, or are damaged there; each is named by its hash and never
     changed. One that is damaged here is not copied: it is told. Gives how many were copied."""
     copied = 0
-    for file in sorted(source.glob("??/*")):
+    for file in told("Pictures", sorted(source.glob("??/*"))):
         place = target / file.parent.name / file.name
         if file.suffix == ".part" or (place.exists() and is_sound(place)):
             continue
@@ -132,6 +134,16 @@ def copy_pictures(source: Path, target: Path) -> int:
         part.replace(place)
         copied += 1
     return copied
+
+
+def told(what: str, files: list[Path]) -> Iterator[Path]:
+    """The files one by one; what takes longer than a second says how far it is, each second."""
+    last = time.monotonic()
+    for nth, file in enumerate(files, start=1):
+        yield file
+        if time.monotonic() - last >= 1:
+            last = time.monotonic()
+            print(f"{what}: {nth:,} of {len(files):,}", file=sys.stderr, flush=True)
 
 
 def is_sound(file: Path) -> bool:
@@ -214,7 +226,11 @@ def check() -> None:
     if fault:
         sys.exit(f"The data at {DATABASE}: {fault}. make restore FILE=... puts a backup back.")
     print(f"The data at {DATABASE} is whole.")
-    damaged = [file for file in sorted(PICTURES.glob("??/*")) if file.suffix != ".part" and not is_sound(file)]
+    damaged = [
+        file
+        for file in told("Pictures", sorted(PICTURES.glob("??/*")))
+        if file.suffix != ".part" and not is_sound(file)
+    ]
     for file in damaged:
         print(f"The file of picture {file.name[:12]} is damaged. A backup puts it back: make restore FILE=...")
     for picture in missing_pictures(DATABASE, PICTURES):

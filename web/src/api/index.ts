@@ -10,3 +10,4 @@ export {
   stringOf,
   Unreachable,
 } from "./client";
+export { readTelling, telling } from "./telling";

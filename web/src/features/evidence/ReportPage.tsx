@@ -3,7 +3,8 @@ import { Link } from "react-router";
 
 import type { Schemas } from "../../api";
 import { momentText } from "../../shared/dates";
-import { Button, Faults, Field, LinkButton, TextArea } from "../../shared/ui";
+import { MadeFile } from "../../shared/files";
+import { Button, Faults, Field, LinkButton, PrintButton, TextArea } from "../../shared/ui";
 import { EvidenceFrame, type Shown } from "./EvidenceFrame";
 import { useReports } from "./useEvidence";
 
@@ -40,12 +41,8 @@ function Reports({ bench, facts, mayDecide }: Shown) {
       </div>
       <aside className="flex flex-col gap-3 max-[979px]:order-first">
         <div className="flex flex-wrap gap-2">
-          <LinkButton file to={`${address}.html${query}`}>
-            Print
-          </LinkButton>
-          <LinkButton file to={`${address}.pdf${query}`}>
-            PDF
-          </LinkButton>
+          <PrintButton to={`${address}.html${query}`}>Print</PrintButton>
+          <MadeFile to={`${address}.pdf${query}`}>PDF</MadeFile>
           <LinkButton file to={`${address}.html${query ? `${query}&` : "?"}save=true`}>
             HTML file
           </LinkButton>

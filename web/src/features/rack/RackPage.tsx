@@ -12,6 +12,7 @@ import { ORDERS, useRack, useRackChanges, useRackView } from "./useRack";
 export function RackPage() {
   const [view, setView] = useRackView();
   const [typed, setTyped] = useState(view.search);
+  const [gone, setGone] = useState(0);
   const [again, setAgain] = useState<File | null>(null);
   const rack = useRack(view);
   const { archive, takeIn } = useRackChanges();
@@ -21,7 +22,7 @@ export function RackPage() {
   const take = async (chosen: File | null | undefined, number = "") => {
     if (!chosen) return;
     setAgain(chosen);
-    const bench = await takeIn.mutateAsync({ file: chosen, number });
+    const bench = await takeIn.mutateAsync({ file: chosen, number, told: setGone });
     void go(`/jobs/${bench.card.id}`);
   };
   useDropped("job", (dropped) => void take(dropped).catch(() => undefined));
@@ -66,7 +67,13 @@ export function RackPage() {
           </Button>
         </Notice>
       )}
-      {takeIn.isPending && <Notice>Taking the file in: it is read, checked and judged once.</Notice>}
+      {takeIn.isPending && (
+        <Notice>
+          {gone > 0 && gone < 1
+            ? `Sending the file: ${Math.round(gone * 100)} % has gone.`
+            : "Taking the file in: it is read, checked and judged once."}
+        </Notice>
+      )}
       {rack.data?.total === 0 && !view.search && !view.archived && <FirstRun />}
       <div className="my-4 grid grid-cols-[1fr_14rem] gap-4 max-md:grid-cols-1">
         <Field

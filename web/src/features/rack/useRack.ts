@@ -2,7 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 
 import { useSearchParams } from "react-router";
 
-import { ask, client, type Schemas } from "../../api";
+import { ask, client, type Schemas, telling } from "../../api";
 import { isZip, sentAs } from "../../shared/files";
 
 export interface RackView {
@@ -49,6 +49,13 @@ export function useRack(view: RackView) {
   });
 }
 
+interface TakingIn {
+  file: File;
+  number?: string;
+  /** Told how much of the file has gone, 0 to 1. */
+  told: (share: number) => void;
+}
+
 export function useRackChanges() {
   const queries = useQueryClient();
   const refresh = () => queries.invalidateQueries({ queryKey: ["rack"] });
@@ -61,11 +68,13 @@ export function useRackChanges() {
       onSuccess: refresh,
     }),
     takeIn: useMutation({
-      mutationFn: async ({ file, number = "" }: { file: File; number?: string }) => {
+      mutationFn: async ({ file, number = "", told }: TakingIn) => {
         if (!(await isZip(file))) {
           return ask(client.POST("/api/jobs/import", { body: { text: await file.text(), number } }));
         }
-        return ask(client.POST("/api/jobs/import.zip", sentAs(file, { number })));
+        return ask(
+          client.POST("/api/jobs/import.zip", { ...sentAs(file, { number }), fetch: telling(told) }),
+        );
       },
       onSuccess: refresh,
     }),

@@ -3,8 +3,8 @@ import { useRef, useState } from "react";
 
 import { ask, client } from "../../api";
 import { type Bench, useKeepBench } from "../../shared/job";
-import { tableOf, useDropped } from "../../shared/files";
-import { Button, Faults, LinkButton, Notice, Section } from "../../shared/ui";
+import { MadeFile, tableOf, useDropped } from "../../shared/files";
+import { Button, Faults, LinkButton, Notice, PrintButton, Section } from "../../shared/ui";
 
 /** The job as files: out whole, readings in and out, and the blank card for those who write first. */
 export function FilePart({ bench }: { bench: Bench }) {
@@ -47,21 +47,15 @@ export function FilePart({ bench }: { bench: Bench }) {
         <LinkButton to={`${base}/job.json`} file>
           Whole job (JSON)
         </LinkButton>
-        <LinkButton to={`${base}/job.zip`} file>
-          With its pictures (zip)
-        </LinkButton>
+        <MadeFile to={`${base}/job.zip`}>With its pictures (zip)</MadeFile>
         <LinkButton to={`${base}/readings.csv`} file>
           Readings (CSV)
         </LinkButton>
         <Button disabled={bench.card.signed} onClick={() => file.current?.click()}>
           Take in readings (CSV, xlsx)
         </Button>
-        <LinkButton to={`${base}/card.html`} file>
-          Blank measuring card
-        </LinkButton>
-        <LinkButton to={`${base}/card.pdf`} file>
-          Card as PDF
-        </LinkButton>
+        <PrintButton to={`${base}/card.html`}>Blank measuring card</PrintButton>
+        <MadeFile to={`${base}/card.pdf`}>Card as PDF</MadeFile>
       </div>
       <input
         ref={file}

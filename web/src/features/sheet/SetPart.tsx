@@ -11,7 +11,8 @@ import {
   type Waiving,
 } from "../../shared/job";
 import { PunchMark } from "../../shared/marks";
-import { LinkButton } from "../../shared/ui";
+import { MadeFile } from "../../shared/files";
+import { LinkButton, PrintButton } from "../../shared/ui";
 import { useMay } from "../session";
 import { StepTable } from "./StepTable";
 import { Waivers } from "./Waivers";
@@ -77,12 +78,8 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
       {stepped?.card && (report.rough_band ?? report.finished_band) && (
         <Part title="For the machine">
           <div className="flex gap-2">
-            <LinkButton to={`/api/jobs/${bench.card.id}/boring.html`} file>
-              {stepped.card}
-            </LinkButton>
-            <LinkButton to={`/api/jobs/${bench.card.id}/boring.pdf`} file>
-              {stepped.card} as PDF
-            </LinkButton>
+            <PrintButton to={`/api/jobs/${bench.card.id}/boring.html`}>{stepped.card}</PrintButton>
+            <MadeFile to={`/api/jobs/${bench.card.id}/boring.pdf`}>{stepped.card} as PDF</MadeFile>
             <LinkButton to={`/api/jobs/${bench.card.id}/boring.csv`} file>
               as CSV
             </LinkButton>
@@ -103,12 +100,8 @@ export function SetPart({ bench, found, set, onWaive }: Props) {
       {report.card && (
         <Part title="To hang at the bench">
           <div className="flex gap-2">
-            <LinkButton to={`/api/jobs/${bench.card.id}/filing.html`} file>
-              {report.card}
-            </LinkButton>
-            <LinkButton to={`/api/jobs/${bench.card.id}/filing.pdf`} file>
-              {report.card} as PDF
-            </LinkButton>
+            <PrintButton to={`/api/jobs/${bench.card.id}/filing.html`}>{report.card}</PrintButton>
+            <MadeFile to={`/api/jobs/${bench.card.id}/filing.pdf`}>{report.card} as PDF</MadeFile>
             <LinkButton to={`/api/jobs/${bench.card.id}/filing.csv`} file>
               as CSV
             </LinkButton>

@@ -14,7 +14,8 @@ import {
   WaiveDialog,
   type Waiving,
 } from "../../shared/job";
-import { Button, Dialog, Faults, LinkButton, Page, Section, TextArea } from "../../shared/ui";
+import { MadeFile } from "../../shared/files";
+import { Button, Dialog, Faults, Page, PrintButton, Section, TextArea } from "../../shared/ui";
 import { useMay } from "../session";
 import { CardPart } from "./CardPart";
 import { CauseSection } from "./CauseSection";
@@ -39,12 +40,8 @@ export function SheetPage() {
       }
       actions={
         <>
-          <LinkButton to={`/api/jobs/${bench.card.id}/sheet.html`} file>
-            Print
-          </LinkButton>
-          <LinkButton to={`/api/jobs/${bench.card.id}/sheet.pdf`} file>
-            PDF
-          </LinkButton>
+          <PrintButton to={`/api/jobs/${bench.card.id}/sheet.html`}>Print</PrintButton>
+          <MadeFile to={`/api/jobs/${bench.card.id}/sheet.pdf`}>PDF</MadeFile>
         </>
       }
     >

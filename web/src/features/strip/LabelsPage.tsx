@@ -4,7 +4,8 @@ import { useOutletContext } from "react-router";
 import { ask, client } from "../../api";
 import { useStripReport } from "../../shared/door";
 import type { Bench } from "../../shared/job";
-import { Button, Chip, Faults, LinkButton, Page } from "../../shared/ui";
+import { MadeFile } from "../../shared/files";
+import { Button, Chip, Faults, Page } from "../../shared/ui";
 import { useKept } from "../../shared/useKept";
 import { LabelSheet } from "./LabelSheet";
 import { StripTabs } from "./StripTabs";
@@ -122,9 +123,9 @@ export function LabelsPage() {
           {form.kinds.length === 0 && <p className="font-semibold">Choose what is to be labelled.</p>}
           {check.data && !check.isError && form.kinds.length > 0 && (
             <div className="flex flex-wrap items-center gap-3">
-              <LinkButton to={address} file kind="strong">
+              <MadeFile to={address} kind="strong">
                 Print {check.data.count} labels
-              </LinkButton>
+              </MadeFile>
             </div>
           )}
           {check.isError && <Button onClick={() => setForm(START)}>Back to A4, 3 by 8</Button>}

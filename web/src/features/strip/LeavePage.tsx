@@ -4,6 +4,7 @@ import { Link, useOutletContext } from "react-router";
 import { useStripReport } from "../../shared/door";
 import { useFacts, WaitingNotice } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
+import { MadeFile } from "../../shared/files";
 import { Button, Faults, LinkButton, Page } from "../../shared/ui";
 import { useMay } from "../session";
 import { HandOverDialog } from "./HandOverDialog";
@@ -55,9 +56,7 @@ export function LeavePage() {
       )}
       <div className="mt-4 flex flex-wrap gap-2">
         <LinkButton to={`/jobs/${id}/evidence/report`}>The customer’s report</LinkButton>
-        <LinkButton to={`/api/jobs/${id}/job.zip`} file>
-          The job with its pictures, one file
-        </LinkButton>
+        <MadeFile to={`/api/jobs/${id}/job.zip`}>The job with its pictures, one file</MadeFile>
       </div>
       {report && handing && <HandOverDialog ends={open} facts={facts} onClose={() => setHanding(false)} />}
     </Page>

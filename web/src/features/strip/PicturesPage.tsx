@@ -5,7 +5,8 @@ import { momentText } from "../../shared/dates";
 import { WaitingNotice, useFacts } from "../../shared/queue";
 import { type Bench, PlaceLink } from "../../shared/job";
 import { type Picture, PictureStrip, PictureView, usePictures } from "../../shared/pictures";
-import { Faults, LinkButton, Page } from "../../shared/ui";
+import { MadeFile } from "../../shared/files";
+import { Faults, Page } from "../../shared/ui";
 import { StripTabs } from "./StripTabs";
 
 /** Every picture of the job, by what it is of. */
@@ -26,9 +27,7 @@ export function PicturesPage() {
       <Faults error={facts.tell.error} />
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <PictureStrip jobId={jobId} on="engine" name="the engine" disabled={bench.card.archived} />
-        <LinkButton to={`/api/jobs/${jobId}/job.zip`} file>
-          The job with its pictures, one file
-        </LinkButton>
+        <MadeFile to={`/api/jobs/${jobId}/job.zip`}>The job with its pictures, one file</MadeFile>
       </div>
       {pictures.waiting.length > 0 && (
         <p className="mb-3 font-semibold">

@@ -1,4 +1,4 @@
-import type { ButtonHTMLAttributes, ReactNode } from "react";
+import type { ButtonHTMLAttributes, MouseEvent, ReactNode } from "react";
 import { Link } from "react-router";
 
 const base =
@@ -22,8 +22,14 @@ export function Button({
   return <button type="button" className={`${base} ${kinds[kind]} ${className}`} {...rest} />;
 }
 
+interface LinkLooks extends Looks {
+  to: string;
+  file?: boolean;
+  onClick?: (event: MouseEvent) => void;
+}
+
 /** A link that looks like a button; `file` is for addresses that the server answers itself. */
-export function LinkButton({ kind = "plain", to, file, children }: Looks & { to: string; file?: boolean }) {
+export function LinkButton({ kind = "plain", to, file, children, onClick }: LinkLooks) {
   const className = `${base} ${kinds[kind]}`;
   if (!file) {
     return (
@@ -33,8 +39,23 @@ export function LinkButton({ kind = "plain", to, file, children }: Looks & { to:
     );
   }
   return (
-    <a href={to} className={className} target="_blank" rel="noreferrer">
+    <a href={to} className={className} target="_blank" rel="noreferrer" onClick={onClick}>
       {children}
     </a>
+  );
+}
+
+/** A page for paper, opened with the browser's print dialog. */
+export function PrintButton({ to, children }: Looks & { to: string }) {
+  const print = (event: MouseEvent) => {
+    const paper = window.open(to, "_blank");
+    if (!paper) return;
+    event.preventDefault();
+    paper.addEventListener("load", () => paper.print());
+  };
+  return (
+    <LinkButton to={to} file onClick={print}>
+      {children}
+    </LinkButton>
   );
 }

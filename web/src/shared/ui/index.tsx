@@ -1,4 +1,4 @@
-export { Button, LinkButton } from "./Button";
+export { Button, LinkButton, PrintButton } from "./Button";
 export { Chip } from "./Chip";
 export { Dialog } from "./Dialog";
 export { Choice, Field, Pick, TextArea } from "./Field";

@@ -130,7 +130,9 @@ def test_caps_and_shells_are_marked_and_two_that_are_no_pair_are_said_at_once(en
     expect(done.filter(has_text="lower of rod 2 out")).to_be_visible()
     page.get_by_role("link", name="Marks and places").click()
     group(page, "Kind of part").get_by_role("button", name="half bearing").click()
-    expect(page.get_by_role("listitem", name="Half bearing of rod 2, lower")).to_contain_text("marked 2L; lies in")
+    line = page.get_by_role("row", name="Half bearing of rod 2, lower")
+    expect(line.get_by_role("img", name="marked: 2L")).to_be_visible()
+    expect(line.get_by_label("Where Half bearing of rod 2, lower lies")).not_to_have_value("")
 
     page.get_by_role("link", name="Bench").click()
     expect(page.get_by_label("Verdict")).to_contain_text("they are no pair")

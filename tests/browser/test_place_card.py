@@ -42,9 +42,11 @@ def test_a_rod_is_pressed_on_the_map_in_the_tray_and_on_the_bench(enter: Callabl
 
     page.get_by_role("link", name="Strip", exact=True).click()
     page.get_by_role("link", name="Marks and places").click()
-    line = page.get_by_role("listitem", name="Rod of cylinder 3")
-    line.get_by_label("Found on Rod of cylinder 3").fill("3")
-    line.get_by_role("button", name="Bears this").click()
+    page.get_by_label("Found on Rod of cylinder 1").focus()
+    for key in ("ArrowDown", "ArrowDown", "3", "Enter"):
+        page.keyboard.press(key)
+    expect(page.get_by_label("Found on Rod of cylinder 4")).to_be_focused()
+    line = page.get_by_role("row", name="Rod of cylinder 3")
     line.get_by_role("link", name="Rod of cylinder 3").click()
     expect(page.get_by_role("dialog").get_by_role("region", name="Mark")).to_contain_text("found 3")
 

@@ -54,7 +54,7 @@ export function JobFrame() {
   return (
     <>
       <header className="flex min-h-[62px] items-center justify-between gap-x-4 border-b-2 border-line px-7 max-xl:px-4 max-[1023px]:flex-wrap max-[1023px]:py-1 max-md:px-3">
-        <div className="flex min-w-0 flex-1 items-center gap-5 max-xl:gap-3">
+        <div className="flex min-w-0 flex-1 items-center gap-5 max-xl:gap-3 max-sm:contents">
           <Name />
           {bench.data && <Title bench={bench.data} />}
         </div>
@@ -111,7 +111,7 @@ function Title({ bench }: { bench: Bench }) {
   const state = card.identified && card.limits_state !== "confirmed" ? [card.limits_state] : [];
   const engine = [card.engine, ...limits, ...state].join(", ");
   return (
-    <div className="flex min-w-0 flex-1 items-center gap-3">
+    <div className="flex min-w-0 flex-1 items-center gap-3 max-sm:order-1 max-sm:basis-full">
       <span
         className="figure max-w-36 shrink-0 truncate text-2xl font-bold text-blue"
         title={bench.card.number}

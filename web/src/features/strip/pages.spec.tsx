@@ -158,11 +158,13 @@ describe("marks and places", () => {
     ];
     show(<MarksPage />, strip({ positions }));
     fireEvent.click(screen.getByRole("button", { name: "rod cap" }));
-    const line = within(screen.getByRole("listitem", { name: "Cap of rod 2" }));
-    expect(line.getByText("found 4; marked 2; lies in Cap 2")).toBeTruthy();
-    expect(line.queryByRole("button", { name: "Marked 2" })).toBeNull();
-    fireEvent.change(line.getByLabelText("Where Cap of rod 2 lies"), { target: { value: " tray 3 " } });
-    fireEvent.click(line.getByRole("button", { name: "Lies there" }));
+    const line = within(screen.getByRole("row", { name: "Cap of rod 2" }));
+    expect(line.getByLabelText<HTMLInputElement>("Found on Cap of rod 2").value).toBe("4");
+    expect(line.getByRole("img", { name: "marked: 2" })).toBeTruthy();
+    expect(line.queryByRole("button", { name: /^Marked 2/ })).toBeNull();
+    const lies = line.getByLabelText("Where Cap of rod 2 lies");
+    fireEvent.change(lies, { target: { value: " tray 3 " } });
+    fireEvent.blur(lies);
     await vi.waitFor(() =>
       expect(report).toHaveBeenCalledWith(expect.objectContaining({ fact: "laying", pocket: "tray 3" })),
     );
@@ -170,7 +172,7 @@ describe("marks and places", () => {
 
   it("offer no place for a part that is still in the engine", () => {
     show(<MarksPage />, strip({ positions: [cap({ kind: "rod" })] }));
-    expect(screen.queryByRole("button", { name: "Lies there" })).toBeNull();
+    expect(screen.queryByLabelText(/^Where .* lies$/)).toBeNull();
     expect(screen.getByText("in its place")).toBeTruthy();
   });
 

@@ -29,13 +29,15 @@ class StationDrawing(StrEnum):
 @dataclass(frozen=True, slots=True)
 class SheetFigure:
     """A figure that the limits sheet asks of a set: its key, what it is called, whether it is a band, whether the
-    parts cannot be judged without it, and what quantity it is of."""
+    parts cannot be judged without it, and what quantity it is of. `asked_of` is another set that it is asked of
+    instead, where the sheet speaks of that."""
 
     key: str
     label: str
     is_band: bool = False
     needed: bool = False
     quantity: Quantity = Quantity.LENGTH
+    asked_of: str = ""
 
 
 @dataclass(frozen=True, slots=True)

@@ -60,13 +60,15 @@ class LookOut(BaseModel):
 
 
 class SheetFigureOut(BaseModel):
-    """A figure of the limits sheet: its key, label, whether it is a band and whether it is needed."""
+    """A figure of the limits sheet: its key, label, whether it is a band and whether it is needed; the set it is
+    asked of instead, where the sheet speaks of that."""
 
     name: str
     label: str
     is_band: bool
     needed: bool
     read_in: str
+    asked_of: str
 
 
 class SheetMadeOut(BaseModel):
@@ -189,7 +191,12 @@ def _on(look: LookKind, kind: PartKind) -> Iterator[str]:
 def _figure(figure: SheetFigure) -> SheetFigureOut:
     read_in = "" if figure.quantity is Quantity.LENGTH else QUANTITIES[figure.quantity].unit.value
     return SheetFigureOut(
-        name=figure.key, label=figure.label, is_band=figure.is_band, needed=figure.needed, read_in=read_in
+        name=figure.key,
+        label=figure.label,
+        is_band=figure.is_band,
+        needed=figure.needed,
+        read_in=read_in,
+        asked_of=figure.asked_of,
     )
 
 

@@ -19,7 +19,7 @@ FIGURES = (
     SheetFigure("taper", "Taper, most", needed=True),
     SheetFigure("barrel", "Barrel or hourglass, most"),
     SheetFigure("ridge", "Ridge at the top, most"),
-    SheetFigure("clearance", "Piston clearance", is_band=True),
+    SheetFigure("clearance", "Piston clearance", is_band=True, asked_of="pistons"),
     SheetFigure("largest_allowed", "Largest bore allowed"),
     SheetFigure("hone_stock", "Stock left for the hone, on diameter"),
     SheetFigure("least_wall", "Least wall left"),

@@ -1901,7 +1901,8 @@ export interface components {
         ReadingOrder: "one journal round" | "all journals at one angle";
         /**
          * SheetFigureOut
-         * @description A figure of the limits sheet: its key, label, whether it is a band and whether it is needed.
+         * @description A figure of the limits sheet: its key, label, whether it is a band and whether it is needed; the set it is
+         *     asked of instead, where the sheet speaks of that.
          */
         SheetFigureOut: {
             /** Name */
@@ -1914,6 +1915,8 @@ export interface components {
             needed: boolean;
             /** Read In */
             read_in: string;
+            /** Asked Of */
+            asked_of: string;
         };
         /**
          * SheetMadeOut

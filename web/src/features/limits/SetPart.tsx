@@ -20,6 +20,8 @@ interface Props {
   /** The unit the sheet is typed in. */
   unit: Schemas["Unit"];
   form: SetForm;
+  /** The sets that the sheet speaks of. */
+  sets: readonly string[];
   /** What the server said of a field, by its name. */
   fault: (name: string) => string | undefined;
   onChange: (form: SetForm) => void;
@@ -29,7 +31,7 @@ interface Props {
 }
 
 /** The limits of one set: figure, source and place, row by row; what it is made of; then the steps that are sold. */
-export function SetPart({ title, kind, unit, form, fault, onChange, onMend, onLeaveOut }: Props) {
+export function SetPart({ title, kind, unit, form, sets, fault, onChange, onMend, onLeaveOut }: Props) {
   const set = form.set;
   const change = (name: string, next: Partial<FigureForm>) => {
     onMend(`${set}.${name}`);
@@ -59,8 +61,10 @@ export function SetPart({ title, kind, unit, form, fault, onChange, onMend, onLe
           <tbody>
             {kind.figures.map((asked) => {
               const figure = form.figures.find((one) => one.name === asked.name);
+              const once = sets.includes(asked.asked_of) && !figure?.least && !figure?.most;
               return (
-                figure && (
+                figure &&
+                !once && (
                   <FigureRow
                     key={asked.name}
                     set={title}
@@ -207,7 +211,7 @@ const EXAMPLE: Record<Schemas["Unit"], readonly [string, string]> = {
 };
 
 /** The sizes from standard that can be bought; a piston's with its rings. */
-function Steps({ title, kind, unit, form, fault, onChange }: Omit<Props, "onMend" | "onLeaveOut">) {
+function Steps({ title, kind, unit, form, fault, onChange }: Omit<Props, "onMend" | "onLeaveOut" | "sets">) {
   const rings = kind.step_rings;
   const change = (at: number, next: Partial<Schemas["StepForm"]>) =>
     onChange({ ...form, steps: form.steps.map((old, n) => (n === at ? { ...old, ...next } : old)) });

@@ -301,6 +301,7 @@ function FormPage({
                 kind={kind}
                 unit={sheet.unit}
                 form={given}
+                sets={sheet.sets.map((other) => other.set)}
                 fault={fault}
                 onChange={change}
                 onMend={mend}

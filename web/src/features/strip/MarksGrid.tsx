@@ -60,7 +60,6 @@ export function MarksGrid({ positions, disabled, facts, onHand }: Props) {
   });
 
   return (
-     
     <table ref={grid} role="grid" aria-label="Marks and places" className="w-full" onKeyDown={onKeyDown}>
       <thead className="text-left text-quiet">
         <tr>

@@ -66,3 +66,28 @@ def test_a_journal_is_read_by_touch_with_the_verdict_in_sight(browser: Browser, 
     assert box is not None
     assert field is not None
     assert 0 <= box["y"] < field["y"] + field["height"] <= 844
+
+
+#: What is pressed and is lower than a finger; names within a sentence are left out: WCAG 2.5.5 does so too.
+LOW = """() => [...document.querySelectorAll("button, select, summary, a, input")]
+  .filter((one) => one.offsetParent && getComputedStyle(one).display !== "inline" && !one.closest(".sr-only, img"))
+  .filter((one) => !["checkbox", "radio"].includes(one.type))
+  .filter((one) => one.getBoundingClientRect().height < 43.5 && !one.classList.contains("sr-only"))
+  .map((one) => one.outerHTML.slice(0, 90))"""
+
+
+def test_what_is_pressed_is_as_high_as_a_finger(browser: Browser, server: Server) -> None:
+    page = tablet(browser, server)
+    for address in (
+        "/",
+        "/jobs/3",
+        "/jobs/13",
+        "/jobs/15/sheet",
+        "/jobs/19/strip/marks",
+        "/jobs/22/evidence",
+        "/limits/1",
+    ):
+        page.goto(server.url + address)
+        page.locator("h1").first.wait_for()
+        page.wait_for_timeout(700)  # what is asked for beside the page comes
+        assert page.evaluate(LOW) == [], address

@@ -88,7 +88,7 @@ const anyRead = (part: Desk["part"]): boolean =>
   part.features.some((feature) => feature.spots.some((spot) => spot.current));
 
 /** What is read next: plane and angle, by name where the kind of part names them. */
-function where({ feature, spot, spots }: Desk): string {
+function where({ feature, part, spot, spots }: Desk): string {
   const here = spots.find((one) => one.name === spot);
   if (!here) return "";
   if (here.angle === here.name) return here.name;
@@ -98,7 +98,8 @@ function where({ feature, spot, spots }: Desk): string {
   if (words.named) {
     const place = angle === here.angle ? [] : [angle];
     const plane = words.plane(here.plane);
-    const named = feature.plan || plane === feature.name || !feature.small ? [plane] : [feature.name, plane];
+    const own = feature.plan || feature.key === part.features[0]?.feature;
+    const named = own ? [plane] : feature.name.includes(plane) ? [feature.name] : [feature.name, plane];
     return [...named, ...place].join(", ");
   }
   if (planes === 1) return angle === here.angle ? `angle ${angle}` : `${angle} half, at the crown`;

@@ -53,105 +53,113 @@ export function GaugeDialog({ id, start, onClose }: Props) {
   const dial = gauge.kind.includes("bore gauge") || gauge.kind === "indicator";
   return (
     <Dialog open wide onOpenChange={onClose} title={id === null ? "Enter a gauge" : "Change the gauge"}>
-      <div className="grid grid-cols-3 gap-x-4 max-md:grid-cols-1 gap-y-3">
-        <div className="col-span-2">
-          <Field label="Name and number" {...field("name")} />
-        </div>
-        <Field label="Serial mark" {...field("serial")} />
-        <Choice
-          label="Kind"
-          value={gauge.kind}
-          options={(asked.data?.kinds ?? [{ kind: gauge.kind }]).map((one) => ({
-            value: one.kind,
-            label: one.kind,
-          }))}
-          onChange={(kind) => set({ kind, fit_for: [] })}
-        />
-        <Choice
-          label="Reads in"
-          value={gauge.unit}
-          disabled={!!scale}
-          options={[
-            { value: "in", label: "inch" },
-            { value: "mm", label: "millimetre" },
-          ]}
-          onChange={(unit) => set({ unit })}
-        />
-        <Choice
-          label="Its scale is of"
-          value={gauge.material}
-          options={(asked.data?.materials ?? [gauge.material]).map((value) => ({ value, label: value }))}
-          onChange={(material) => set({ material })}
-        />
-        <Field
-          label={scale ? `Reads to, ${scale}` : "Reads to"}
-          hint="One graduation or one digit."
-          {...field("resolution")}
-        />
-        <Field
-          label="Permissible error, ±"
-          hint="From its calibration sheet or its maker."
-          {...field("permissible_error")}
-        />
-        {!scale && (
-          <Field label="Repeatability" hint="One standard deviation, if known." {...field("repeatability")} />
-        )}
-        {!scale && <Field label="Range from" hint="A ring: its size, twice." {...field("least")} />}
-        <Field label={scale ? `Takes at most, ${scale}` : "Range to"} {...field("most")} />
-        {dial && <Field label="One turn of the dial" {...field("revolution")} />}
-        <Field label="Calibration due" type="date" {...field("due")} />
-        {!scale && (
+      <form onSubmit={(event) => void submit(event)}>
+        <div className="grid grid-cols-3 gap-x-4 max-md:grid-cols-1 gap-y-3">
+          <div className="col-span-2">
+            <Field label="Name and number" {...field("name")} />
+          </div>
+          <Field label="Serial mark" {...field("serial")} />
+          <Choice
+            label="Kind"
+            value={gauge.kind}
+            options={(asked.data?.kinds ?? [{ kind: gauge.kind }]).map((one) => ({
+              value: one.kind,
+              label: one.kind,
+            }))}
+            onChange={(kind) => set({ kind, fit_for: [] })}
+          />
+          <Choice
+            label="Reads in"
+            value={gauge.unit}
+            disabled={!!scale}
+            options={[
+              { value: "in", label: "inch" },
+              { value: "mm", label: "millimetre" },
+            ]}
+            onChange={(unit) => set({ unit })}
+          />
+          <Choice
+            label="Its scale is of"
+            value={gauge.material}
+            options={(asked.data?.materials ?? [gauge.material]).map((value) => ({ value, label: value }))}
+            onChange={(material) => set({ material })}
+          />
           <Field
-            label="Data port"
-            placeholder="/dev/ttyUSB0 or socket://…"
-            hint={
-              may("set a gauge's data port")
-                ? "Where its button speaks; empty if it has none."
-                : "The owner sets it."
-            }
-            readOnly={!may("set a gauge's data port")}
-            {...field("port")}
+            label={scale ? `Reads to, ${scale}` : "Reads to"}
+            hint="One graduation or one digit."
+            {...field("resolution")}
+          />
+          <Field
+            label="Permissible error, ±"
+            hint="From its calibration sheet or its maker."
+            {...field("permissible_error")}
+          />
+          {!scale && (
+            <Field
+              label="Repeatability"
+              hint="One standard deviation, if known."
+              {...field("repeatability")}
+            />
+          )}
+          {!scale && <Field label="Range from" hint="A ring: its size, twice." {...field("least")} />}
+          <Field label={scale ? `Takes at most, ${scale}` : "Range to"} {...field("most")} />
+          {dial && <Field label="One turn of the dial" {...field("revolution")} />}
+          <Field label="Calibration due" type="date" {...field("due")} />
+          {!scale && (
+            <Field
+              label="Data port"
+              placeholder="/dev/ttyUSB0 or socket://…"
+              hint={
+                may("set a gauge's data port")
+                  ? "Where its button speaks; empty if it has none."
+                  : "The owner sets it."
+              }
+              readOnly={!may("set a gauge's data port")}
+              {...field("port")}
+            />
+          )}
+        </div>
+        <fieldset className="mt-2">
+          <legend className="font-semibold">
+            Fit for{" "}
+            <span className="font-normal text-quiet">(none ticked: what its kind is usually fit for)</span>
+          </legend>
+          <div className="flex flex-wrap gap-x-4">
+            {asked.data?.purposes.map((purpose) => (
+              <Tick
+                key={purpose}
+                label={purpose}
+                checked={gauge.fit_for.includes(purpose)}
+                onChange={(on) =>
+                  set({
+                    fit_for: on
+                      ? [...gauge.fit_for, purpose]
+                      : gauge.fit_for.filter((one) => one !== purpose),
+                  })
+                }
+              />
+            ))}
+          </div>
+        </fieldset>
+        {comparator && (
+          <Tick
+            label="Plus on its dial means larger; not ticked: plus means smaller"
+            checked={gauge.plus_is_larger}
+            onChange={(plus_is_larger) => set({ plus_is_larger })}
           />
         )}
-      </div>
-      <fieldset className="mt-2">
-        <legend className="font-semibold">
-          Fit for{" "}
-          <span className="font-normal text-quiet">(none ticked: what its kind is usually fit for)</span>
-        </legend>
-        <div className="flex flex-wrap gap-x-4">
-          {asked.data?.purposes.map((purpose) => (
-            <Tick
-              key={purpose}
-              label={purpose}
-              checked={gauge.fit_for.includes(purpose)}
-              onChange={(on) =>
-                set({
-                  fit_for: on ? [...gauge.fit_for, purpose] : gauge.fit_for.filter((one) => one !== purpose),
-                })
-              }
-            />
-          ))}
+        <div className="mt-1 flex items-center gap-5">
+          <Button kind="strong" type="submit">
+            Keep it
+          </Button>
+          <Tick
+            label="Retired: no longer offered, kept for old readings"
+            checked={gauge.retired}
+            onChange={(retired) => set({ retired })}
+          />
         </div>
-      </fieldset>
-      {comparator && (
-        <Tick
-          label="Plus on its dial means larger; not ticked: plus means smaller"
-          checked={gauge.plus_is_larger}
-          onChange={(plus_is_larger) => set({ plus_is_larger })}
-        />
-      )}
-      <div className="mt-1 flex items-center gap-5">
-        <Button kind="strong" onClick={(event) => void submit(event)}>
-          Keep it
-        </Button>
-        <Tick
-          label="Retired: no longer offered, kept for old readings"
-          checked={gauge.retired}
-          onChange={(retired) => set({ retired })}
-        />
-      </div>
-      <SaidNotice said={said} />
+        <SaidNotice said={said} />
+      </form>
     </Dialog>
   );
 }

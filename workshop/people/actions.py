@@ -9,7 +9,7 @@ from django.http import HttpRequest
 from halfthou.exchange import Fault
 from halfthou.lengths import Unit
 from workshop.people.may import Act, must
-from workshop.people.models import Person, Role
+from workshop.people.models import DateForm, DecimalSign, Person, Role, TimeForm
 from workshop.people.refusals import NotThere, Refusal
 
 
@@ -88,6 +88,12 @@ def change_own_password(request: HttpRequest, person: Person, old: str, new: str
     check_password(new, person)
     person.set_password(new)
     person.save(update_fields=["password"])
+
+
+def prefer_forms(person: Person, sign: DecimalSign, date: DateForm, time: TimeForm) -> None:
+    """Choose how a person reads sizes, dates and times. What was typed stays as it was."""
+    person.decimal_sign, person.date_form, person.time_form = sign.value, date.value, time.value
+    person.save(update_fields=["decimal_sign", "date_form", "time_form"])
 
 
 def prefer_unit(person: Person, unit: Unit) -> None:

@@ -17,7 +17,7 @@ from halfthou.lengths import Unit
 from workshop.config.connections import by_number_only
 from workshop.people import actions
 from workshop.people.may import Act, must, rights_of
-from workshop.people.models import Person, Role, demo_password
+from workshop.people.models import DateForm, DecimalSign, Person, Role, TimeForm, demo_password
 from workshop.people.passwords import is_demos, with_demo_passwords
 from workshop.people.refusals import Clash, NotAllowed
 from workshop.people.throttle import wrong_from
@@ -29,6 +29,14 @@ DEMOS = "That is the demo's password, which anybody knows: it opens nothing from
 WRONG = "Name and password do not go together. Try again."
 
 
+class ShownForms(Schema):
+    """How a person reads sizes, dates and times."""
+
+    decimal_sign: DecimalSign
+    date_form: DateForm
+    time_form: TimeForm
+
+
 class PersonOut(Schema):
     """An account as others see it."""
 
@@ -37,6 +45,7 @@ class PersonOut(Schema):
     role: Role
     active: bool
     shown_unit: Unit
+    shown: ShownForms
     rights: list[Act]
 
 
@@ -127,6 +136,11 @@ def person_out(person: Person) -> PersonOut:
         role=Role(person.role),
         active=person.is_active,
         shown_unit=Unit(person.shown_unit),
+        shown=ShownForms(
+            decimal_sign=DecimalSign(person.decimal_sign),
+            date_form=DateForm(person.date_form),
+            time_form=TimeForm(person.time_form),
+        ),
         rights=rights_of(person),
     )
 
@@ -210,6 +224,13 @@ def change_password(request: HttpRequest, given: PasswordIn) -> SessionOut:
     actions.change_own_password(request, person, given.old, given.new)
     update_session_auth_hash(request, person)
     streams_end.send(Person, person=person.pk)
+    return session_out(request)
+
+
+@router.put("/session/forms", response=SessionOut)
+def prefer_forms(request: HttpRequest, given: ShownForms) -> SessionOut:
+    """Choose how sizes, dates and times are shown."""
+    actions.prefer_forms(signed_in(request), given.decimal_sign, given.date_form, given.time_form)
     return session_out(request)
 
 

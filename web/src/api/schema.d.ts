@@ -52,6 +52,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/forms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Prefer Forms
+         * @description Choose how sizes, dates and times are shown.
+         */
+        put: operations["workshop_people_api_prefer_forms"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session/unit": {
         parameters: {
             query?: never;
@@ -1527,6 +1547,18 @@ export interface components {
          */
         Act: "read and look" | "book an engine in" | "correct another person's reading" | "draft a limits sheet" | "decide and sign" | "keep the gauge list" | "confirm a limits sheet" | "withdraw a signature" | "set a gauge's data port" | "keep accounts" | "keep the house rules";
         /**
+         * DateForm
+         * @description How somebody reads a date; the words with the month are read alike everywhere.
+         * @enum {string}
+         */
+        DateForm: "4 May 2031" | "04.05.2031" | "2031-05-04";
+        /**
+         * DecimalSign
+         * @description What stands before the decimals where somebody reads. Files and signed papers keep the point.
+         * @enum {string}
+         */
+        DecimalSign: "." | ",";
+        /**
          * HintOut
          * @description A demo account and its password, shown on the sign-in page of the demo only.
          */
@@ -1549,6 +1581,7 @@ export interface components {
             /** Active */
             active: boolean;
             shown_unit: components["schemas"]["Unit"];
+            shown: components["schemas"]["ShownForms"];
             /** Rights */
             rights: components["schemas"]["Act"][];
         };
@@ -1573,6 +1606,21 @@ export interface components {
             /** Warning */
             warning: string;
         };
+        /**
+         * ShownForms
+         * @description How a person reads sizes, dates and times.
+         */
+        ShownForms: {
+            decimal_sign: components["schemas"]["DecimalSign"];
+            date_form: components["schemas"]["DateForm"];
+            time_form: components["schemas"]["TimeForm"];
+        };
+        /**
+         * TimeForm
+         * @description How somebody reads the time.
+         * @enum {string}
+         */
+        TimeForm: "16:30" | "4:30 pm";
         /**
          * Unit
          * @description The two units a shop reads its gauges in.
@@ -7575,6 +7623,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PasswordIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+        };
+    };
+    workshop_people_api_prefer_forms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShownForms"];
             };
         };
         responses: {

@@ -68,7 +68,8 @@ export function App() {
       <Announcer />
       <FileDrop />
       <Help />
-      <Outlet />
+      {/* Drawn anew where somebody reads it in another way. */}
+      <Outlet key={Object.values(session.data.person.shown).join(" ")} />
     </>
   );
 }

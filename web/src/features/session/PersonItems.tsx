@@ -4,6 +4,7 @@ import { useNavigate } from "react-router";
 
 import { useShownQueue } from "../../shared/queue";
 import { switchTheme } from "../../shared/theme";
+import { FormsDialog } from "./FormsDialog";
 import { ChangePersonDialog, PasswordDialog, SignOutDialog } from "./PersonDialogs";
 import type { MenuItem } from "./menuItem";
 import { useMay, usePerson, useSessionChanges } from "./useSession";
@@ -16,7 +17,7 @@ export default function PersonItems({ className, own }: { className: string; own
   const may = useMay();
   const go = useNavigate();
   const { signOut } = useSessionChanges();
-  const [dialog, setDialog] = useState<"" | "person" | "password" | "out">("");
+  const [dialog, setDialog] = useState<"" | "person" | "password" | "forms" | "out">("");
   const waits = useShownQueue().records.some((one) => one.by === person.name);
   return (
     <>
@@ -37,6 +38,9 @@ export default function PersonItems({ className, own }: { className: string; own
             </DropdownMenu.Item>
             <DropdownMenu.Item className={item} onSelect={() => setDialog("password")}>
               Change password
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} onSelect={() => setDialog("forms")}>
+              Sizes, dates, times
             </DropdownMenu.Item>
             <DropdownMenu.Item className={item} onSelect={switchTheme}>
               Light or dark
@@ -64,6 +68,7 @@ export default function PersonItems({ className, own }: { className: string; own
         open={dialog === "password"}
         onOpenChange={(open) => setDialog(open ? "password" : "")}
       />
+      {dialog === "forms" && <FormsDialog onClose={() => setDialog("")} />}
       <SignOutDialog open={dialog === "out"} onOpenChange={(open) => setDialog(open ? "out" : "")} />
     </>
   );

@@ -3,6 +3,8 @@ import { useCallback, useEffect } from "react";
 
 import { ask, client, drawFor, onSessionEnded, type Schemas } from "../../api";
 import { forgetKnown } from "../../shared/away";
+import { writeDates } from "../../shared/dates";
+import { spellWith } from "../../shared/decimalSign";
 import { queue, useQueueOf } from "../../shared/queue";
 
 export type Session = Schemas["SessionOut"];
@@ -21,12 +23,20 @@ export function useSession() {
     queryFn: async () => {
       const found = await ask(client.GET("/api/session"));
       const known = queries.getQueryData<Session>(KEY);
-      if (!known?.person || found.person || leaving) return found;
+      if (!known?.person || found.person || leaving) return shownAsRead(found);
       queue.sessionEnded();
       return known;
     },
     staleTime: 60_000,
   });
+}
+
+/** What is drawn for somebody is written as they read it. */
+function shownAsRead(session: Session): Session {
+  const shown = session.person?.shown ?? NOBODY.shown;
+  writeDates(shown);
+  spellWith(shown.decimal_sign);
+  return session;
 }
 
 /** The session over all tabs, once, where pages begin: what is sent goes as the person this tab is drawn for. */
@@ -65,6 +75,7 @@ export function usePerson(): Schemas["PersonOut"] {
 /** Stands in for the moment between signing out and the sign-in page. */
 const NOBODY: Schemas["PersonOut"] = {
   id: 0, name: "", role: "bench", active: false, shown_unit: "in", rights: [],
+  shown: { decimal_sign: ".", date_form: "4 May 2031", time_form: "16:30" },
 }; // prettier-ignore
 
 /** Whether the person signed in may do something. */
@@ -78,7 +89,7 @@ export function useSessionChanges() {
   const keep = (session: Session) => {
     leaving = false;
     tabs?.postMessage("in");
-    queries.setQueryData(KEY, session);
+    queries.setQueryData(KEY, shownAsRead(session));
     // Also where it is the same person again: what waited for that goes.
     queue.signedInAs(session.person?.name ?? "");
     void queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== "session" });
@@ -94,13 +105,17 @@ export function useSessionChanges() {
         leaving = true;
         tabs?.postMessage("out");
         // The session first: a page still drawn must never find nobody at all.
-        queries.setQueryData(KEY, session);
+        queries.setQueryData(KEY, shownAsRead(session));
         queries.removeQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] });
         forgetKnown();
       },
     }),
     changePassword: useMutation({
       mutationFn: (body: Schemas["PasswordIn"]) => ask(client.POST("/api/session/password", { body })),
+      onSuccess: keep,
+    }),
+    preferForms: useMutation({
+      mutationFn: (body: Schemas["ShownForms"]) => ask(client.PUT("/api/session/forms", { body })),
       onSuccess: keep,
     }),
     preferUnit: useMutation({

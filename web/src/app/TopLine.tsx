@@ -19,7 +19,7 @@ export function TopLine() {
   return (
     <>
       <header className="flex items-center justify-between gap-x-4 border-b-2 border-line px-7 py-2 max-md:flex-wrap max-md:px-3">
-        <div className="flex items-center gap-8 max-md:flex-wrap max-md:gap-x-4">
+        <div className="flex items-center gap-8 max-md:contents">
           <Name />
           <nav aria-label="Shop" className="flex gap-1 max-md:order-last max-md:w-full max-md:flex-wrap">
             {pages.map(([to, label]) => (

@@ -1,8 +1,8 @@
 """Run every check and test, on all cores: make test.
 
-Two lanes at once, since neither needs the other: pytest with a worker a core, and what checks code without running
-it, one after the other. What a check prints is shown when it has ended. At the end: how long each took on the clock
-and on the processor. Those figures are for reading; nothing fails by them.
+Two lanes at once, since neither needs the other: pytest, and what checks code without running it, one after the
+other. What a check prints is shown when it has ended. At the end: how long each took on the clock and on the
+processor. Those figures are for reading; nothing fails by them.
 """
 
 from __future__ import annotations
@@ -20,8 +20,9 @@ BIN = ROOT / ".venv" / "bin"
 PYTHON = str(BIN / "python")
 DESCRIBE = "manage.py export_openapi_schema --api workshop.config.api.api --indent 1"
 
-#: A file is one worker's: its tests may share a server or a shop. In the order of tests/conftest.py.
-SHARED = ["-n", str(os.cpu_count() or 1), "--dist", "loadfile", "--no-loadscope-reorder"]
+#: A file is one worker's: its tests may share a server or a shop. In the order of tests/conftest.py. One worker
+#: more than cores: those that drive a browser wait for it a third of their time.
+SHARED = ["-n", str((os.cpu_count() or 1) + 1), "--dist", "loadfile", "--no-loadscope-reorder"]
 PYTEST = [PYTHON, "-m", "pytest", *SHARED, "--durations=20"]
 #: In this order: the quick ones first.
 CHECKS: tuple[tuple[str, str, str], ...] = (

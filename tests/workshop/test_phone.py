@@ -4,6 +4,7 @@ for an hour, and while whoever made it is signed in."""
 from __future__ import annotations
 
 import io
+import re
 from datetime import timedelta
 from typing import Any
 
@@ -49,7 +50,10 @@ def test_a_phone_that_is_not_signed_in_takes_pictures_by_the_code(signed_in: Cli
     made = camera(signed_in, job)
     path = made["address"].removeprefix("http://shop.test")
     phone = Client(headers={"host": "shop.test"})
-    page = phone.get(path).content.decode()
+    answer = phone.get(path)
+    page = answer.content.decode()
+    (nonce,) = re.findall(r'<style nonce="([^"]+)"', page)
+    assert f"'nonce-{nonce}'" in answer["Content-Security-Policy"]
     assert 'capture="environment"' in page
     assert job.number in page
     assert "Northgate" not in page

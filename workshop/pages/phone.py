@@ -50,7 +50,8 @@ def camera_page(request: HttpRequest, code: str) -> HttpResponse:
 
 
 def _page(request: HttpRequest, shown: dict[str, object], status: int) -> HttpResponse:
-    response = render(request, "pages/phone.html", shown, status=status)
+    nonce = str(request.csp_nonce)  # type: ignore[attr-defined]
+    response = render(request, "pages/phone.html", {**shown, "nonce": nonce}, status=status)
     response["Cache-Control"] = "no-store"
     response["Referrer-Policy"] = "no-referrer"
     return response

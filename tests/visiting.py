@@ -27,9 +27,10 @@ class Visitor:
             "Origin": self.server.url,
         }
 
-    def ask(self, method: str, path: str, body: Any = None) -> Any:
+    def ask(self, method: str, path: str, body: Any = None, host: str = "") -> Any:
         line = http.client.HTTPConnection("127.0.0.1", self.server.port, timeout=10)
-        line.request(method, path, None if body is None else json.dumps(body), self.headers())
+        named = {"Host": host, "Origin": f"http://{host}"} if host else {}
+        line.request(method, path, None if body is None else json.dumps(body), {**self.headers(), **named})
         answer = line.getresponse()
         for header in answer.headers.get_all("Set-Cookie") or []:
             name, _, value = header.split(";")[0].partition("=")

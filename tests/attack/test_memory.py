@@ -26,8 +26,8 @@ from tests.visiting import Visitor
 
 #: In minutes; twenty unless asked otherwise.
 LASTS = float(os.environ.get("MEMORY_MINUTES", "20"))
-#: The last quarter may hold so much more than the second: what is kept of jobs that grow meanwhile. What is asked for
-#: is as large at the end as at the start: the zip is of a job that gets no pictures.
+#: The last quarter may hold so much more than the second: what is kept of jobs that grow meanwhile. What is asked
+#: for is as large at the end as at the start: the zip is of a job that gets no pictures.
 LEVEL = 1.10
 
 

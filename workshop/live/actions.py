@@ -11,7 +11,7 @@ from workshop.gauges.actions import cabinet, gauges_by_key, last_checks
 from workshop.live.hub import LATE_S, Claim, Line, LineState, hub
 from workshop.people.may import Act, must
 from workshop.people.models import Person
-from workshop.people.refusals import Clash, NotThere
+from workshop.people.refusals import NotThere
 
 
 class RawLine(Schema):
@@ -100,11 +100,15 @@ def _take(gauge: Gauge, line: RawLine) -> Line:
     return hub.hand_over(gauge.id, Line(LineState.SENT, text, found.note), entry)
 
 
-def claim_gauge(person: Person, given: ClaimForm) -> None:
-    """Take a gauge in hand at a bench. Refuses: Clash where another bench has it."""
+def claim_gauge(person: Person, given: ClaimForm) -> str:
+    """Take a gauge in hand at a bench. Gives who has it, in words, where another bench does; "" where it is taken.
+
+    That is no refusal: two people at one shop's gauge are part of the day.
+    """
     must(person, Act.READ)
     claim = Claim(given.bench, person.username, given.where)
     other = hub.claim(given.gauge, claim, take_over=given.take_over)
     if other is not None:
         where = f" on {other.where}" if other.where else ""
-        raise Clash("claimed", f"{other.person} has this gauge in hand{where}. Its button enters readings there.")
+        return f"{other.person} has this gauge in hand{where}. Its button enters readings there."
+    return ""

@@ -57,6 +57,12 @@ class LiveGauge(Schema):
     lines: list[LineOut]
 
 
+class ClaimOut(Schema):
+    """Who else has the gauge in hand, in words; "" where it is taken."""
+
+    elsewhere: str
+
+
 class ReleaseIn(Schema):
     """A bench that lets go of its gauge."""
 
@@ -111,11 +117,10 @@ def list_live(request: HttpRequest) -> list[LiveGauge]:
     return found
 
 
-@router.post("/claims", response=ClaimForm)
-def claim_gauge(request: HttpRequest, given: ClaimForm) -> ClaimForm:
-    """Take a gauge in hand."""
-    actions.claim_gauge(signed_in(request), given)
-    return given
+@router.post("/claims", response=ClaimOut)
+def claim_gauge(request: HttpRequest, given: ClaimForm) -> ClaimOut:
+    """Take a gauge in hand, where no other bench has it."""
+    return ClaimOut(elsewhere=actions.claim_gauge(signed_in(request), given))
 
 
 @router.post("/stands", response=StandsIn)

@@ -719,7 +719,7 @@ export interface paths {
         put?: never;
         /**
          * Claim Gauge
-         * @description Take a gauge in hand.
+         * @description Take a gauge in hand, where no other bench has it.
          */
         post: operations["workshop_live_api_claim_gauge"];
         delete?: never;
@@ -4224,6 +4224,14 @@ export interface components {
             where: string;
             /** Lines */
             lines: components["schemas"]["LineOut"][];
+        };
+        /**
+         * ClaimOut
+         * @description Who else has the gauge in hand, in words; "" where it is taken.
+         */
+        ClaimOut: {
+            /** Elsewhere */
+            elsewhere: string;
         };
         /**
          * ClaimForm
@@ -8572,7 +8580,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ClaimForm"];
+                    "application/json": components["schemas"]["ClaimOut"];
                 };
             };
         };

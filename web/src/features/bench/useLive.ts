@@ -59,9 +59,10 @@ export function useLive(desk: Desk) {
       const where = `job ${now.current.bench.card.number}`;
       try {
         const body = { gauge: gaugeId, bench, where, take_over: takeOver };
-        await ask(client.POST("/api/live/claims", { body }));
-        setInHand(true);
-        setRefused("");
+        const { elsewhere } = await ask(client.POST("/api/live/claims", { body }));
+        setInHand(elsewhere === "");
+        setRefused(elsewhere);
+        if (elsewhere) return;
         const live = await ask(client.GET("/api/live/gauges"));
         const mine = live.find((one) => one.gauge === gaugeId);
         if (mine) setPort({ connected: mine.connected, words: mine.words });

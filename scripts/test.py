@@ -20,9 +20,8 @@ BIN = ROOT / ".venv" / "bin"
 PYTHON = str(BIN / "python")
 DESCRIBE = "manage.py export_openapi_schema --api workshop.config.api.api --indent 1"
 
-#: A file is one worker's: its tests may share a server or a shop. In the order of tests/conftest.py. One worker
-#: more than cores: those that drive a browser wait for it a third of their time.
-SHARED = ["-n", str((os.cpu_count() or 1) + 1), "--dist", "loadfile", "--no-loadscope-reorder"]
+#: A file is one worker's: its tests may share a server or a shop. In the order of tests/conftest.py.
+SHARED = ["-n", str(os.cpu_count() or 1), "--dist", "loadfile", "--no-loadscope-reorder"]
 PYTEST = [PYTHON, "-m", "pytest", *SHARED, "--durations=20"]
 #: In this order: the quick ones first.
 CHECKS: tuple[tuple[str, str, str], ...] = (

@@ -92,7 +92,7 @@ def test_a_reading_taken_back_comes_back_by_one_key(enter: Callable[..., Page]) 
     expect(page.get_by_role("button", name=re.compile(r"^1a: \d"))).to_be_visible()
     page.keyboard.press("Backspace")
     expect(page.get_by_role("button", name="1a: not read")).to_be_visible()
-    page.keyboard.press("Alt+z")
+    page.keyboard.press("Alt+Shift+Z")
     expect(page.get_by_role("button", name=re.compile(r"^1a: \d"))).to_be_visible()
 
 

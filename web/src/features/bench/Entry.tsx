@@ -163,7 +163,7 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
 function dialWords(gauge: Schemas["GaugeOut"] | undefined): string {
   if (!gauge?.comparator) return "";
   if (!gauge.set_on) return "Type the whole size: the gauge has no setting its dial could count from.";
-  return `Set on ${gauge.set_on}: +3 is ${gauge.unit === "in" ? "3 thou" : "0.03 mm"} from there. Or type the size.`;
+  return `Set on ${gauge.set_on}: +3 is ${gauge.unit === "in" ? "3 thou" : "0.03 mm"} from there. Or the size.`;
 }
 
 const nameOf = (desk: Desk, id: string): string =>

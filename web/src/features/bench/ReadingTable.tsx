@@ -177,7 +177,7 @@ function Cell({ spot, desk, feature, lit, named }: CellProps) {
         aria-label={`${feature.planned && feature.spots.length === 1 ? `${feature.key} ` : ""}${spot.name}: ${said}`}
         aria-current={now}
         onClick={() => desk.goToSpot(spot.name, feature.key)}
-        className={`figure relative flex h-10 w-full items-center justify-center border-2 text-[17px] ${now ? "border-blue" : waiting || spot.doubt?.holds ? "border-dashed border-ink" : "border-transparent"} ${lit ? "bg-tint" : ""} ${named ? "pt-3" : ""} hover:bg-tint`}
+        className={`figure relative flex h-10 min-[1280px]:[@media(max-height:820px)]:h-[34px] w-full items-center justify-center border-2 text-[17px] ${now ? "border-blue" : waiting || spot.doubt?.holds ? "border-dashed border-ink" : "border-transparent"} ${lit ? "bg-tint" : ""} ${named ? "pt-3" : ""} hover:bg-tint`}
       >
         {named && (
           <span className="absolute left-1 top-0 text-[11px] leading-tight text-quiet">{spot.name}</span>

@@ -1,7 +1,7 @@
 import { placeWords } from "../../../shared/job";
 import { OpenPump } from "./OpenPump";
 import { Hold } from "./Hold";
-import type { SectionProps } from "./props";
+import { FRAME, type SectionProps } from "./props";
 
 /** Where on a piston each feature is read, in the drawing. */
 const PISTON_AT: Record<string, { y: number; words: string; from: number; to: number }> = {
@@ -24,7 +24,7 @@ export function PistonSection({ desk, onSpot }: SectionProps) {
   const said = `${part.name}: ${feature.name}. ${feature.hold}.`;
   return (
     <figure>
-      <svg width={340} height={228} role="img" aria-label={said}>
+      <svg {...FRAME} role="img" aria-label={said}>
         <path
           d="M72 26h144l3 62c3 40 8 80 12 118h-52q-35-34-70 0H57c4-38 9-78 12-118z"
           className="fill-sheet stroke-ink"
@@ -123,7 +123,7 @@ export function RingSection({ desk }: SectionProps) {
   const said = `${part.name}: ${feature.name}. ${feature.hold}.`;
   return (
     <figure>
-      <svg width={340} height={228} role="img" aria-label={said}>
+      <svg {...FRAME} role="img" aria-label={said}>
         <circle cx={92} cy={108} r={72} className="fill-tint stroke-ink" strokeWidth={1.5} />
         <path
           d="M96.300 44.200a64 64 0 1 1 -8.600 0l.6 9a55 55 0 1 0 7.400 0z"
@@ -174,7 +174,7 @@ export function PumpSection({ desk, onSpot }: SectionProps) {
   const said = `${part.name}: ${feature.name}. ${feature.hold}.`;
   return (
     <figure>
-      <svg width={340} height={228} role="img" aria-label={said}>
+      <svg {...FRAME} role="img" aria-label={said}>
         <OpenPump kind={kind} cx={118} cy={98} scale={1.2} />
         <Pointer feature={feature.key} kind={kind} />
         <SpotKeys spots={spots} now={spot} words={placeWords(feature, planesOf(spots))} onSpot={onSpot} />

@@ -1,5 +1,5 @@
 import { Hold } from "./Hold";
-import type { SectionProps } from "./props";
+import { FRAME, type SectionProps } from "./props";
 
 const [LEFT, TOP, WIDE, ROOM] = [6, 10, 330, 196];
 
@@ -13,7 +13,7 @@ export function NamedSpots({ desk, onSpot }: SectionProps) {
   const high = Math.min(40, ROOM / rows.length);
   return (
     <figure>
-      <svg width={340} height={228} role="img" aria-label={said}>
+      <svg {...FRAME} role="img" aria-label={said}>
         {rows.map((row, down) =>
           spots
             .filter((one) => one.plane === row)

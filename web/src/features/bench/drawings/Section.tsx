@@ -6,7 +6,7 @@ import type { Desk } from "../useDesk";
 import { BoreSection } from "./BoreSection";
 import { PistonSection, PumpSection, RingSection } from "./LooseSections";
 import { NamedSpots } from "./NamedSpots";
-import type { SectionProps } from "./props";
+import { FRAME, type SectionProps } from "./props";
 
 type Spot = Schemas["Spot"];
 
@@ -49,7 +49,7 @@ function RoundSection({ desk, onSpot }: SectionProps) {
   const said = describe(desk, isShaft ? oilHole : null);
   return (
     <figure>
-      <svg width={340} height={228} role="img" aria-label={said}>
+      <svg {...FRAME} role="img" aria-label={said}>
         {inside && <Bearing shells={feature.key !== "housing bore"} />}
         <circle cx={CX} cy={CY} r={R} className="fill-sheet stroke-ink" strokeWidth={1.5} />
         {isShaft && oilHole !== null && <OilHole deg={oilHole} />}

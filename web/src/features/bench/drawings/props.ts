@@ -14,3 +14,9 @@ export interface SectionProps {
   desk: Desk;
   onSpot: (spot: string) => void;
 }
+
+/** The frame of a section: as large as it is drawn; a little less on a low screen, so that all of the bench is seen. */
+export const FRAME = {
+  viewBox: "0 0 340 228",
+  className: "h-[228px] w-[340px] max-w-full min-[1280px]:[@media(max-height:820px)]:h-[184px]",
+};

@@ -1,7 +1,7 @@
 import type { Schemas } from "../../../api";
 import { placeWords } from "../../../shared/job";
 import { spotsOf } from "../targets";
-import { FRAME, type SectionProps } from "./props";
+import { LOW_FRAME, type SectionProps } from "./props";
 
 type Spot = Schemas["Spot"];
 
@@ -29,7 +29,7 @@ export function BoreSection({ desk, onSpot }: SectionProps) {
   const said = describe(part.name, feature.key === own.key ? now : undefined, feature.name, spots);
   return (
     <figure>
-      <svg {...FRAME} role="img" aria-label={said}>
+      <svg {...LOW_FRAME} role="img" aria-label={said}>
         <Deck
           spots={spots.filter((one) => one.plane === plane)}
           all={spots}

@@ -15,8 +15,11 @@ export interface SectionProps {
   onSpot: (spot: string) => void;
 }
 
-/** The frame of a section: as large as it is drawn; a little less on a low screen, so that all of the bench is seen. */
-export const FRAME = {
-  viewBox: "0 0 340 228",
-  className: "h-[228px] w-[340px] max-w-full min-[1280px]:[@media(max-height:820px)]:h-[184px]",
+/** The frame of a section. */
+export const FRAME = { viewBox: "0 0 340 228", className: "h-[228px] w-[340px] max-w-full" };
+
+/** The frame of a bore's, lower on a low screen: over it lie two banks, under it more looks than under any other. */
+export const LOW_FRAME = {
+  ...FRAME,
+  className: `${FRAME.className} min-[1280px]:[@media(max-height:820px)]:h-[184px]`,
 };

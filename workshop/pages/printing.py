@@ -1,5 +1,7 @@
 """Pages for paper: the decision sheet and the blank measuring card, as HTML and as PDF."""
 
+from concurrent.futures import ThreadPoolExecutor
+from functools import cache
 from itertools import groupby
 from pathlib import Path
 from typing import Any
@@ -201,23 +203,40 @@ def boring_html(opened: Opened) -> str:
     return on_paper("pages/boring.html", context)
 
 
+#: Pages are set one after the other, by one thread, with faces that are loaded once: each thread, and each loading
+#: of them, would keep memory that is never given back.
+_setting = ThreadPoolExecutor(max_workers=1, thread_name_prefix="paper")
+
+
 def pdf_of(html: str) -> bytes:
     """The page as PDF, set in the app's own faces from this machine's files; nothing is fetched."""
-    # Loaded where a page is set: it takes a second, which every command of the shop would wait for.
+    return _setting.submit(_set, html).result()
+
+
+@cache
+def _faces() -> tuple[Any, Any]:
+    """The app's own faces, and the style that names them."""
     import weasyprint  # noqa: PLC0415
     from weasyprint.text.fonts import FontConfiguration  # noqa: PLC0415
-    from weasyprint.urls import URLFetcher  # noqa: PLC0415
 
     faces = "".join(
         f"@font-face{{font-family:'{family}';font-weight:{weight};src:url('{_face(folder, name)}')}}"
         for family, weight, folder, name in _FACES
     )
     fonts = FontConfiguration()
-    styles = [weasyprint.CSS(string=faces, font_config=fonts)]
+    return fonts, weasyprint.CSS(string=faces, font_config=fonts)
+
+
+def _set(html: str) -> bytes:
+    # Loaded where a page is set: it takes a second, which every command of the shop would wait for.
+    import weasyprint  # noqa: PLC0415
+    from weasyprint.urls import URLFetcher  # noqa: PLC0415
+
+    fonts, style = _faces()
     # A page is made from what it holds: pictures lie in it as data, and nothing else is opened, near or far.
     own = URLFetcher(allowed_protocols=["data"])
     page = weasyprint.HTML(string=html, base_url=str(settings.FONT_DIR), url_fetcher=own)
-    found: bytes = page.write_pdf(stylesheets=styles, font_config=fonts)
+    found: bytes = page.write_pdf(stylesheets=[style], font_config=fonts)
     return found
 
 

@@ -46,12 +46,11 @@ def _words(job: Job, fact: Fact) -> Iterator[str]:
 
 def _on_sets(job: Job, fact: Extension) -> Iterator[str]:
     """What was read, seen, done or decided of the sets that came in scope by it alone."""
-    others = {one for other in job.standing(job.extensions) if other.id != fact.id for one in other.sets}
-    alone = set(fact.sets) - others - set(job.scope)
-    engine = CATALOGUE.engine_of(job)
-    if not set(job.sets) - alone:
+    without = job.model_copy(update={"extensions": tuple(one for one in job.extensions if one.id != fact.id)})
+    if not without.sets:
         yield "nothing else is judged"
-    for one in (one for one in fact.sets if one in alone):
+    engine = CATALOGUE.engine_of(job)
+    for one in (one for one in job.sets if one not in without.sets):
         parts = {part.id for part in engine.parts.values() if part.set == one} | {one}
         count = sum(subject_of(other) in parts for _, other in job.facts if not isinstance(other, Withdrawal))
         if count:

@@ -8,16 +8,17 @@ from __future__ import annotations
 import pytest
 from django.utils import timezone
 
-from halfthou.jobs import DecisionKind, Gauge, Seen
+from halfthou.jobs import DecisionKind, Extension, Gauge, Narrowing, Seen
 from halfthou.strip import Strip
 from halfthou.verdicts import Action
 from tests.workshop.conftest import back, kept
 from workshop.bench.landing import Landing
 from workshop.jobs import actions
 from workshop.people.models import Person
-from workshop.people.refusals import Clash, NotThere
+from workshop.people.refusals import Clash, NotThere, Refusal
+from workshop.record.facts import NarrowingSaid, narrow_scope
 from workshop.record.models import JobRecord
-from workshop.record.opened import standing_decisions
+from workshop.record.opened import add_facts, standing_decisions
 
 pytestmark = pytest.mark.django_db
 
@@ -125,3 +126,24 @@ def test_a_decision_made_last_goes_before_what_was_read_before_it(
     assert (again.key, again.action, again.reason) == ("a1", Action.REPLACE.value, "bent")
     actions.take_back_last(machinist, job.pk, undoing("u2"))
     assert "2.0375" in actions.take_back_last(machinist, job.pk, undoing("u3")).words
+
+
+def test_nothing_taken_back_or_brought_again_leaves_a_job_that_judges_nothing(
+    machinist: Person, job: JobRecord
+) -> None:
+    """Whatever is accepted must open afterwards: of a scope one set stays, whichever word goes or comes back."""
+    JobRecord.objects.filter(pk=job.pk).update(scope=["rods"])
+    land(machinist, job, actions.Extending(id="e1", sets=["mains"], at=timezone.now()))
+    out = NarrowingSaid(id="n1", sets=["rods", "mains"], reason="sold", at=timezone.now())
+    with pytest.raises(Refusal, match="leave one set in"):
+        narrow_scope(machinist, job.pk, out)
+    words = [
+        Narrowing(id="n1", by="machinist", at=timezone.now(), sets=("rods",), reason="sold"),
+        Extension(id="e2", by="machinist", at=timezone.now(), sets=("rods",)),
+        Narrowing(id="n2", by="machinist", at=timezone.now(), sets=("mains",), reason="sold"),
+    ]
+    add_facts(JobRecord.objects.get(pk=job.pk), words)
+    assert actions.open_job(job.pk, machinist).job.sets == ("rods",)
+    with pytest.raises(Clash, match="nothing else is judged"):
+        actions.take_back(machinist, job.pk, back("b1", "e2"))
+    assert actions.open_job(job.pk, machinist).job.sets == ("rods",)

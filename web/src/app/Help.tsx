@@ -2,7 +2,7 @@ import { useEffect, useState } from "react";
 import { useLocation } from "react-router";
 
 import { isTyping } from "../shared/keys";
-import { Dialog } from "../shared/ui";
+import { Dialog, KeyList } from "../shared/ui";
 
 type Keys = readonly (readonly [string, string])[];
 
@@ -56,14 +56,7 @@ export function Help() {
   ];
   return (
     <Dialog open={open} onOpenChange={setOpen} title="Keys on this page">
-      <dl className="grid grid-cols-[9rem_1fr] gap-x-4 gap-y-2">
-        {keys.map(([key, what]) => (
-          <div key={key} className="contents">
-            <dt className="figure font-bold">{key}</dt>
-            <dd>{what}</dd>
-          </div>
-        ))}
-      </dl>
+      <KeyList keys={keys} />
     </Dialog>
   );
 }

@@ -1,4 +1,4 @@
-import { Dialog } from "../../shared/ui";
+import { Dialog, KeyList } from "../../shared/ui";
 
 const KEYS = [
   ["2.0416 Enter", "lands a reading and moves on"],
@@ -25,14 +25,7 @@ const KEYS = [
 export function KeysDialog({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="Keys">
-      <dl className="grid grid-cols-[11rem_1fr] gap-x-4 gap-y-2">
-        {KEYS.map(([key, what]) => (
-          <div key={key} className="contents">
-            <dt className="figure font-bold">{key}</dt>
-            <dd>{what}</dd>
-          </div>
-        ))}
-      </dl>
+      <KeyList keys={KEYS} />
     </Dialog>
   );
 }

@@ -6,3 +6,4 @@ export { Faults, Notice } from "./Notice";
 export { Page, Section } from "./Page";
 export { Graduations } from "./Graduations";
 export { Roving } from "./Roving";
+export { KeyList } from "./KeyList";

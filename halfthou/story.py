@@ -13,7 +13,7 @@ from halfthou.jobs import DIAMETER, Fact, Job, Names, Operation, Reading, StoryK
 from halfthou.lengths import Length, Notation
 from halfthou.operations import makes_stale
 from halfthou.report import StoryLine
-from halfthou.strip import steps_by_id
+from halfthou.strip import steps_of
 
 #: Readings of one journal closer in time than this are told as one sitting.
 TOGETHER = timedelta(minutes=30)
@@ -41,8 +41,8 @@ class NamesOfJob:
 
     def step(self, name: str) -> str:
         """A step of the strip by what it says is to be done."""
-        step = steps_by_id(self._job.limits.layout).get(name)
-        return name if step is None else step.text
+        known = next((step.text for step in steps_of(self._job) if step.id == name), "")
+        return known or f"a step this engine's list does not have: {name}"
 
     def read(self, reading: Reading) -> str:
         """What a reading said, with its unit."""

@@ -1,5 +1,6 @@
 """Engines: the usual layouts, the parts they consist of, and how these are called."""
 
+from halfthou.engines.description import Cam, Description, Head, described
 from halfthou.engines.expected import ABOVE_NM, WEAR_NM, Expected
 from halfthou.engines.feature import Drawing, FeatureKind, Lies
 from halfthou.engines.kind import (

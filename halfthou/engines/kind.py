@@ -10,7 +10,8 @@ from functools import cached_property, lru_cache
 
 from halfthou.amounts import Quantity
 from halfthou.engines.feature import FeatureKind
-from halfthou.engines.place import Place, merged, placed
+from halfthou.engines.place import Place, merged
+from halfthou.engines.places import placed
 from halfthou.jobs import ENGINE, Job, Layout, OperationKind, Piece, Plan, Seen, SetLimits
 from halfthou.lengths import Notation
 from halfthou.looks import ENGINE_LOOKS, AllLooks, LookKind

@@ -31,7 +31,7 @@ def paired_shaft(pins: int) -> tuple[str, ...]:
 
 
 def usual_layouts() -> tuple[Layout, ...]:
-    """The layouts offered, from one cylinder to twelve."""
+    """The layouts offered, from one cylinder to sixteen."""
     inline = [
         _single_pins(f"Inline {_NUMBER_WORDS[n]}", Arrangement.INLINE, throws) for n, throws in _INLINE.items()
     ]
@@ -51,7 +51,10 @@ def usual_layouts() -> tuple[Layout, ...]:
         _split_vee_six(),
         _shared_pins("V eight, cross plane", 90, (0, 90, 270, 180)),
         _shared_pins("V eight, flat plane", 90, (0, 180, 180, 0)),
+        _shared_pins("V ten", 72, (0, 144, 216, 288, 72)),
         _shared_pins("V twelve", 60, (0, 120, 240, 240, 120, 0)),
+        _shared_pins("V sixteen", 90, (0, 180, 90, 270, 270, 90, 180, 0)),
+        _narrow_vee_six(),
         _single_pins("Flat twin", Arrangement.FLAT, (0, 180)),
         _single_pins("Flat four", Arrangement.FLAT, (0, 180, 180, 0), 180),
         _single_pins("Flat six", Arrangement.FLAT, (0, 180, 240, 60, 120, 300), 180),
@@ -95,4 +98,18 @@ def _split_vee_six() -> Layout:
             for cylinder, deg in zip((1, 4, 2, 5, 3, 6), (0, 60, 240, 300, 120, 180), strict=True)
         ),
         shaft=paired_shaft(6),
+    )
+
+
+def _narrow_vee_six() -> Layout:
+    """Two staggered rows under one head, a pin to each rod."""
+    return Layout(
+        name="V six, narrow",
+        arrangement=Arrangement.VEE,
+        bank_deg=15,
+        cylinders=6,
+        pins=tuple(
+            Pin(cylinders=(n,), throw_deg=deg) for n, deg in enumerate((0, 135, 240, 255, 120, 15), start=1)
+        ),
+        shaft=full_bearing_shaft(6),
     )

@@ -21,7 +21,7 @@ from halfthou.first_look import answered_in_general
 from halfthou.jobs import Job
 from halfthou.memo import Memo
 from halfthou.report import CauseBrief
-from halfthou.strip import Strip, laid_bare, lies_bare
+from halfthou.strip import Strip, laid_bare, lies_bare, way_to
 from halfthou.words import Reason
 
 
@@ -89,7 +89,7 @@ class EvidenceStanding:
         """What may still be looked at, and what the strip destroys. Where nobody wrote the strip down, every way is
         open and washing may come next."""
         strip, taken = Strip(self.job), {look for _, look in self.sightings.by_place}
-        ahead = {step.id: step.text for step in strip.steps if step.id not in strip.done}
+        ahead = {step.id: step.text for step in strip.steps if not strip.is_behind(step.id)}
         if not strip.done:
             at_once = frozenset(step for step in ahead if step.startswith("wash."))
         else:
@@ -128,7 +128,9 @@ class EvidenceStanding:
         yield from (
             look.key
             for look in board
-            if look.opened_by and look.opened_by not in open_ways and not lies_bare(bare, look.opened_by)
+            if (way := way_to(self.job.limits.layout, look.opened_by))
+            and look.opened_by not in open_ways
+            and not lies_bare(bare, way)
         )
 
     def brief(self) -> CauseBrief:

@@ -1,5 +1,23 @@
 """The documents of the trade: what a job, a limits sheet, a gauge and a fact consist of. No rules here."""
 
+from halfthou.jobs.arrangement import Arrangement
+from halfthou.jobs.built import (
+    Built,
+    CooledBy,
+    CrankMade,
+    CylindersIn,
+    DrivenBy,
+    End,
+    Firing,
+    Heads,
+    Liners,
+    MadeFor,
+    MainsIn,
+    PumpAt,
+    RingDuty,
+    RodsOnPin,
+    ValveGear,
+)
 from halfthou.jobs.decision import Decision, DecisionKind, Waived
 from halfthou.jobs.document import Document, FactId, Moment, Words
 from halfthou.jobs.door_facts import ComplaintKind, Statement, StopPoint, WayOn
@@ -73,7 +91,7 @@ from halfthou.jobs.house_rules import (
 from halfthou.jobs.job import CRANK_ONLY, Job
 from halfthou.jobs.job_file import FORMAT, VERSION, JobFile, Signature
 from halfthou.jobs.journal_set import Hardening, JournalSet
-from halfthou.jobs.layout import Arrangement, Layout, Pin, Side, ThrustBy
+from halfthou.jobs.layout import Layout, Pin, Rotation, Side, ThrustBy
 from halfthou.jobs.limits_sheet import NOT_IDENTIFIED, LimitsSheet, SheetState, set_of, unidentified_sheet
 from halfthou.jobs.look_table import LookRow, LookTable
 from halfthou.jobs.material import Material
@@ -98,6 +116,7 @@ from halfthou.jobs.seen import (
 )
 from halfthou.jobs.set_limits import BAND, FIGURE, Key, SetLimits, SetName, Step
 from halfthou.jobs.setting_check import SettingCheck
+from halfthou.jobs.strip_edits import MovedStep, OwnStep, StripEdits, merged_edits
 from halfthou.jobs.strip_facts import (
     BARE,
     Closed,

@@ -21,6 +21,7 @@ from halfthou.jobs.operation import Operation
 from halfthou.jobs.plan import Plan
 from halfthou.jobs.set_limits import Key
 from halfthou.jobs.setting_check import SettingCheck
+from halfthou.jobs.strip_edits import StripEdits
 from halfthou.jobs.temperatures import Sitting
 from halfthou.lengths import Unit
 
@@ -55,6 +56,7 @@ class Job(JobFacts):
     checks: Annotated[tuple[SettingCheck, ...], Field(max_length=20_000)] = ()
     decisions: Annotated[tuple[Decision, ...], Field(max_length=5_000)] = ()
     look_table: LookTable | None = None
+    strip_edits: StripEdits | None = None
 
     @cached_property
     def sets(self) -> tuple[str, ...]:

@@ -5,9 +5,10 @@ from typing import Annotated
 
 from pydantic import Field
 
+from halfthou.jobs.arrangement import Arrangement
 from halfthou.jobs.document import Document, Note, Words
 from halfthou.jobs.journal_set import JournalSet
-from halfthou.jobs.layout import Arrangement, Layout, Pin
+from halfthou.jobs.layout import Layout, Pin
 from halfthou.jobs.material import Material
 from halfthou.jobs.set_limits import Key, SetLimits, SetName
 from halfthou.lengths import Unit

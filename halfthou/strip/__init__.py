@@ -3,12 +3,14 @@
 from halfthou.strip.before_bench import NOTHING, BeforeBench, before_bench
 from halfthou.strip.fasteners import renew_because, stretch_called, stretch_when_tight
 from halfthou.strip.faults import faults_of_strip
-from halfthou.strip.laid_bare import laid_bare, lies_bare
+from halfthou.strip.laid_bare import laid_bare, lies_bare, way_to
 from halfthou.strip.marks import caps_seen, disagreements, fault_of_mark, mark_findings, same_mark, stepped
 from halfthou.strip.open_ends import EndKind, open_ends, still_open
+from halfthou.strip.order import StripCircle
 from halfthou.strip.places import places_off
+from halfthou.strip.proof import breaks
 from halfthou.strip.report import StripReport, looks_of, strip_report
 from halfthou.strip.standing import Strip
 from halfthou.strip.step import StripStep
-from halfthou.strip.steps import steps_by_id, strip_list
+from halfthou.strip.steps import steps_by_id, steps_of, strip_list
 from halfthou.strip.whereabouts import lies_in, lies_there

@@ -66,7 +66,7 @@ def _first(job: Job) -> str:
         return looks.waits_for
     if job.anything_read:
         return ""
-    left = sum(step.id not in strip.done for step in strip.steps)
+    left = sum(not strip.is_behind(step.id) for step in strip.steps)
     if strip.done:
         return f"the strip: {left} steps" if left else ""
     # Once parts are looked at beyond what the order asks, the board says what comes next.

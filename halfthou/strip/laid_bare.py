@@ -9,28 +9,34 @@ from collections.abc import Iterator
 from fnmatch import fnmatchcase
 from functools import lru_cache
 
-from halfthou.door import MISSING, said_of
 from halfthou.jobs import NOT_LOOKED, Job, Layout
 from halfthou.looks import AllLooks
+from halfthou.strip.off_already import off_at_the_door, with_what_stood_before
 from halfthou.strip.steps import steps_by_id
 
-#: What is said at the door to be apart already, and the step that did it.
-_APART = (("heads off", "head.off"), ("pan off", "pan.off"), ("accessories off", "accessories.off"))
-IN_BOXES = "in boxes"
-#: What cannot be off unless something else is, beyond the ties of the list.
-_NEEDS = (("cap-", "pan.off"), ("pump.off", "pan.off"), ("crank.out", "flywheel.off"))
+#: What stands for a way on an engine that has no such step. Source: common practice, no source.
+_STANDS_FOR = {
+    "cap-main-*.off": ("bedplate.off", "ladder.off", "case.apart", "crank.out"),
+    "cap-rod-*.off": ("rod-*.out", "rod-*.marked"),
+    "cap-*.off": ("bedplate.off", "ladder.off", "case.apart", "crank.out"),
+    "half-*.out": ("rollers-*.out", "crank.out"),
+    "head*.off": ("barrel-*.off", "plug-*.out"),
+    "rod-*.out": ("piston-*",),
+    "valve-*.out": ("plug-*.out",),
+    "follower-*.out": ("rocker-*.off", "cam*.out", "plug-*.out"),
+    "front-cover.off": ("case.apart", "damper.off"),
+    "pan.off": ("pan.photographed", "pickup.off", "case.apart"),
+    "covers.off": ("head*.off", "plug-*.out"),
+}
 
 
 def laid_bare(job: Job, looks: AllLooks) -> frozenset[str]:
     """The steps of the strip that are done, or must be by what was seen, read or put away of the engine."""
-    found = {one.step for one in job.standing(job.steps_done)}
-    apart = {one.answer for one in said_of(job, MISSING)}
-    found |= {step for answer, step in _APART if answer in apart}
-    if IN_BOXES in apart:
-        found |= {step.id for step in steps_by_id(job.limits.layout).values() if step.takes}
-    taken = _taken_by(job.limits.layout)
+    layout = job.limits.layout
+    found = {one.step for one in job.standing(job.steps_done)} | off_at_the_door(job).keys()
+    taken = _taken_by(layout)
     found |= {taken[place] for place in _touched(job, looks) if place in taken}
-    return frozenset(_with_ties(job.limits.layout, found))
+    return with_what_stood_before(layout, found)
 
 
 def lies_bare(bare: frozenset[str], by: str) -> bool:
@@ -40,6 +46,17 @@ def lies_bare(bare: frozenset[str], by: str) -> bool:
     (True, False)
     """
     return any(fnmatchcase(step, by) for step in bare)
+
+
+@lru_cache(maxsize=1024)
+def way_to(layout: Layout, by: str) -> str:
+    """The way on one engine, as a pattern of its steps: the way itself, or what stands for it where the engine has
+    no such step; "" where nothing does.
+
+    Rule:    looks.way-open.
+    """
+    steps = frozenset(steps_by_id(layout))
+    return next((way for way in (by, *_STANDS_FOR.get(by, ())) if lies_bare(steps, way)), "")
 
 
 def _touched(job: Job, looks: AllLooks) -> Iterator[str]:
@@ -57,15 +74,3 @@ def _touched(job: Job, looks: AllLooks) -> Iterator[str]:
 def _taken_by(layout: Layout) -> dict[str, str]:
     """By place, the step that takes its part off."""
     return {place: step.id for step in steps_by_id(layout).values() for place in step.takes}
-
-
-def _with_ties(layout: Layout, steps: set[str]) -> set[str]:
-    """Steps with all that must be done before them."""
-    known, found, open_yet = steps_by_id(layout), set(steps), list(steps)
-    while open_yet:
-        step = open_yet.pop()
-        needs = {after for begins, after in _NEEDS if step.startswith(begins)}
-        for one in {*needs, *(known[step].before if step in known else ())} - found:
-            found.add(one)
-            open_yet.append(one)
-    return found

@@ -9,7 +9,7 @@ from enum import StrEnum
 from halfthou.jobs import Closed, Document, FastenerKind, FastenerState, Job
 from halfthou.lengths import Notation
 from halfthou.strip.fasteners import renew_because
-from halfthou.strip.steps import steps_by_id
+from halfthou.strip.steps import steps_of
 
 
 class EndKind(StrEnum):
@@ -71,7 +71,7 @@ def still_open(ends: tuple[OpenEnd, ...], *, barring: bool = False) -> tuple[Ope
 
 
 def _ends(job: Job, say: Notation) -> Iterator[OpenEnd]:
-    steps = steps_by_id(job.limits.layout)
+    steps = {step.id: step for step in steps_of(job)} if job.steps_done else {}
     for done in job.standing(job.steps_done):
         step = steps.get(done.step)
         if step is not None and step.goes_back and done.there:

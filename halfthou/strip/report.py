@@ -14,9 +14,14 @@ from halfthou.strip.standing import Strip
 from halfthou.strip.step import StripStep
 from halfthou.words import Caution, Reason
 
+#: So many of the steps that hold another are named at once.
+MOST_SAID = 5
+
 
 class StripStepShown(Document):
-    """One step: what it is, whether it is done and what was felt, and what has to come before it."""
+    """One step: what it is, whether it is done and what was felt, and what has to come before it. `behind` says
+    that it has not to be done any more; `came_off` that it was off already, by what was said at the door; `own`
+    that the house wrote it."""
 
     id: str
     section: str
@@ -30,6 +35,9 @@ class StripStepShown(Document):
     takes: tuple[str, ...]
     marks: tuple[str, ...]
     done: str
+    behind: bool
+    came_off: bool
+    own: bool
     there: bool
     off_already: bool
     because: str
@@ -97,7 +105,7 @@ def strip_report(job: Job, say: Notation) -> StripReport:
     """
     strip, ends = Strip(job), open_ends(job, say)
     steps = tuple(_step(strip, step) for step in strip.steps)
-    left = [step.id for step in steps if not step.done]
+    left = [step.id for step in steps if not step.behind]
     handed = job.standing(job.handovers)
     return StripReport(
         steps=steps,
@@ -137,6 +145,9 @@ def _step(strip: Strip, step: StripStep) -> StripStepShown:
         takes=step.takes,
         marks=step.marks,
         done="" if done is None else done.id,
+        behind=strip.is_behind(step.id),
+        came_off=step.id in strip.came_off,
+        own=step.own,
         there=done is None or done.there,
         off_already=done is not None and done.off_already,
         because="" if done is None else done.because,
@@ -145,8 +156,14 @@ def _step(strip: Strip, step: StripStep) -> StripStepShown:
         at=None if done is None else done.at,
         unmarked=() if done is not None else tuple(place.id for place in strip.unmarked(step)),
         unseen=() if done is not None else strip.unseen(step),
-        first=() if done is not None else tuple(other.text for other in strip.held_by(step)),
+        first=() if done is not None else _first(strip, step),
     )
+
+
+def _first(strip: Strip, step: StripStep) -> tuple[str, ...]:
+    """What has to come before a step, each with why; what holds most of all first."""
+    held = [f"{strip.by_id[one.step].text} ({one.why})" for one in strip.holding(step)]
+    return (*held[:MOST_SAID], *([f"and {len(held) - MOST_SAID} more"] if len(held) > MOST_SAID else []))
 
 
 def _positions(strip: Strip) -> list[PositionShown]:

@@ -12,9 +12,10 @@ from halfthou.first_look import Looks
 from halfthou.jobs import Job, OperationKind, StepDone
 from halfthou.strip.destroyed import unseen_before
 from halfthou.strip.marks import Marks, marks_of
+from halfthou.strip.off_already import off_at_the_door
 from halfthou.strip.places import places_off
-from halfthou.strip.step import WASH, StripStep
-from halfthou.strip.steps import steps_by_id, strip_list
+from halfthou.strip.step import WASH, Held, StripStep
+from halfthou.strip.steps import steps_of
 
 
 @dataclass(frozen=True)
@@ -25,13 +26,13 @@ class Strip:
 
     @cached_property
     def steps(self) -> tuple[StripStep, ...]:
-        """The list for its layout."""
-        return strip_list(self.job.limits.layout)
+        """The list for its engine, as the house edits it."""
+        return steps_of(self.job)
 
     @cached_property
     def by_id(self) -> Mapping[str, StripStep]:
         """The same steps, by name."""
-        return steps_by_id(self.job.limits.layout)
+        return {step.id: step for step in self.steps}
 
     @cached_property
     def places(self) -> dict[str, Place]:
@@ -40,8 +41,42 @@ class Strip:
 
     @cached_property
     def done(self) -> dict[str, StepDone]:
-        """The steps that are done, or that this engine does not have, by name."""
+        """The steps that are written down as done, or as not on this engine, by name; those that its list does not
+        have any more, too."""
         return {one.step: one for one in self.job.standing(self.job.steps_done)}
+
+    @cached_property
+    def stray(self) -> tuple[StepDone, ...]:
+        """What was written down as done and is on the list no more: an older list's, or another description's."""
+        return tuple(one for name, one in self.done.items() if name not in self.by_id)
+
+    @cached_property
+    def came_off(self) -> Mapping[str, datetime]:
+        """The steps nobody here did because the engine came so, by what was said at the door, with when that was
+        said.
+
+        Rule:    strip.off-already.
+        """
+        return {name: at for name, at in off_at_the_door(self.job).items() if name not in self.done}
+
+    @cached_property
+    def behind(self) -> frozenset[str]:
+        """The turns of the crank that are behind: all that was to be done at that stand is off."""
+        found, turn, open_yet = set[str](), "", True
+        for step in self.steps:
+            if step.family == "turn":
+                if turn and not open_yet:
+                    found.add(turn)
+                turn, open_yet = step.id, False
+            elif step.at is not None:
+                open_yet = open_yet or not (step.id in self.done or step.id in self.came_off)
+        if turn and not open_yet:
+            found.add(turn)
+        return frozenset(found - self.done.keys())
+
+    def is_behind(self, name: str) -> bool:
+        """Whether a step has not to be done any more."""
+        return name in self.done or name in self.came_off or name in self.behind
 
     @cached_property
     def marks(self) -> Marks:
@@ -58,6 +93,9 @@ class Strip:
         for name, done in self.done.items():
             for look in self.by_id[name].destroys if done.there and name in self.by_id else ():
                 found[look] = min(found.get(look, done.at), done.at)
+        for name, at in self.came_off.items():
+            for look in self.by_id[name].destroys:
+                found[look] = min(found.get(look, at), at)
         for work in self.job.standing_operations:
             if work.kind is OperationKind.FINAL_WASH:
                 for look in (key for step in self.steps for key in step.destroys):
@@ -75,7 +113,8 @@ class Strip:
         return {
             look: step.text
             for step in self.steps
-            if step.id in self.done and self.done[step.id].there and step.section != WASH
+            if (step.id in self.came_off or (step.id in self.done and self.done[step.id].there))
+            and step.section != WASH
             for look in step.destroys
         }
 
@@ -103,7 +142,11 @@ class Strip:
 
         Rule:    strip.held.
         """
-        return tuple(self.by_id[name] for name in step.before if name not in self.done)
+        return tuple(self.by_id[one.step] for one in self.holding(step))
+
+    def holding(self, step: StripStep) -> tuple[Held, ...]:
+        """The same, each with why it holds and by which rule."""
+        return tuple(one for one in step.held if one.refuses and not self.is_behind(one.step))
 
     @cached_property
     def lies_in(self) -> dict[str, str]:
@@ -125,5 +168,5 @@ class Strip:
     def minutes(self) -> tuple[int, int]:
         """Minutes of the steps that are done, and of those that are left."""
         done = sum(step.minutes for step in self.steps if (one := self.done.get(step.id)) and one.worked)
-        left = sum(step.minutes for step in self.steps if step.id not in self.done)
+        left = sum(step.minutes for step in self.steps if not self.is_behind(step.id))
         return done, left

@@ -1,8 +1,11 @@
 """Every sentence: what was found, put into words in the unit of the person."""
 
 from halfthou.words.cautions import (
+    CLAMPED,
     CRACK_TEST,
     ENGINE_LIFTING,
+    FUEL,
+    HEAVY,
     HOT_OIL,
     LIFTING,
     OLD_GASKETS,

@@ -134,6 +134,22 @@ AIR = Caution(
     defer_to="The tester's manual and site rules.",
 )
 
+FUEL = Caution(
+    work="Fuel and injection",
+    say="Let the pressure down first: fuel under pressure goes through skin. No flame, no spark, nothing hot near.",
+    defer_to="The maker's manual and site rules.",
+)
+CLAMPED = Caution(
+    work="Liners and barrels without their head",
+    say="Held down before the crank turns: one that lifts drops its seals and cuts fingers.",
+    defer_to="The maker's manual.",
+)
+HEAVY = Caution(
+    work="Cases, bedplates and carriers",
+    say="Two people or a sling; part the faces with their screws, never with a wedge; hands out of the joint.",
+    defer_to="Local lifting rules and the maker's manual.",
+)
+
 _BY_ACTION = {
     Action.REUSE: (FITTING,),
     Action.POLISH: (POLISHING, WASHING, FITTING),

@@ -8,7 +8,7 @@ from pydantic import Field
 from halfthou.engines import Place
 from halfthou.exchange import Fault
 from halfthou.jobs import Fact, FactId, Felt, Job, Laying, Marking, Moment, StepDone
-from halfthou.strip import Strip, StripStep, fault_of_mark, places_off, steps_by_id
+from halfthou.strip import Strip, StripStep, fault_of_mark, places_off
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 from workshop.record.models import JobRecord
@@ -77,10 +77,10 @@ def do_step(person: Person, job_id: int, given: DoingStep) -> Opened:
 
     def make(record: JobRecord, job: Job) -> list[Fact]:
         _must_be_identified(record)
-        step = steps_by_id(job.limits.layout).get(given.step)
+        strip = Strip(job)
+        step = strip.by_id.get(given.step)
         if step is None:
             raise NotThere("no-step", f"The list for “{job.limits.layout.name}” has no such step: {given.step}.")
-        strip = Strip(job)
         if step.id in strip.done:
             done = strip.done[step.id]
             raise Clash("done-already", f"{done.by} wrote that down already: {step.text}.")
@@ -129,7 +129,10 @@ def _must_be_ready(strip: Strip, step: StripStep, given: DoingStep) -> None:
     """Nothing holds it; marked before it leaves its place; looked at before it is destroyed. Refuses: Refusal."""
     held = strip.held_by(step)
     if held and not given.covers:
-        faults = [Fault(one.id, f"Not done yet: {one.text}.") for one in held]
+        faults = [
+            Fault(one.step, f"Not done yet: {strip.by_id[one.step].text}: {one.why}.")
+            for one in strip.holding(step)
+        ]
         raise Refusal("held", "Something still holds it.", faults)
     unmarked = strip.unmarked(step)
     if unmarked and not given.mark:

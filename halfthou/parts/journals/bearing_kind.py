@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.engines import Drawing, Expected, FeatureKind, PartKind, Place, StationDrawing, short_name
+from halfthou.engines import Drawing, Expected, FeatureKind, PartKind, Place, StationDrawing, described, short_name
 from halfthou.jobs import Feature, Layout, LimitsSheet, Material, OperationKind, Purpose
 from halfthou.lengths import Length
 from halfthou.parts.journals.kind import FLOOR_NM
@@ -20,7 +20,7 @@ WALL_ANGLES_DEG = {"a": 0, "b": 180}
 
 
 def _parts(layout: Layout) -> tuple[Place, ...]:
-    return tuple(_all(layout))
+    return () if described(layout).rollers else tuple(_all(layout))
 
 
 def _all(layout: Layout) -> Iterator[Place]:
@@ -32,7 +32,7 @@ def _all(layout: Layout) -> Iterator[Place]:
             yield Place(f"bearing-{name}", "bearing", "mains", f"Bearing of {name}", short, name)
             continue
         cylinders = layout.pins[int(name[1:]) - 1].cylinders
-        for cylinder in cylinders:
+        for cylinder in (one for one in cylinders if not layout.is_link(one)):
             called = short if len(cylinders) == 1 else f"rod {cylinder}"
             yield Place(
                 f"bearing-rod-{cylinder}",

@@ -12,6 +12,7 @@ from halfthou.engines import (
     SheetMade,
     StationDrawing,
     Stepped,
+    described,
     journal_name,
     short_name,
 )
@@ -39,7 +40,7 @@ FLOOR_NM = 5_080
 def _parts(layout: Layout) -> tuple[Place, ...]:
     return tuple(
         Place(name, "journal", set_of(name).value, journal_name(name, layout), short_name(name, layout))
-        for name in layout.shaft
+        for name in (() if described(layout).rollers else layout.shaft)
     )
 
 

@@ -2,8 +2,18 @@
 
 from __future__ import annotations
 
-from halfthou.engines import Drawing, FeatureKind, PartKind, Place, SheetFigure, SheetMade, StationDrawing
-from halfthou.jobs import Layout, OperationKind, Purpose, SetLimits, SetName
+from halfthou.engines import (
+    Description,
+    Drawing,
+    FeatureKind,
+    PartKind,
+    Place,
+    SheetFigure,
+    SheetMade,
+    StationDrawing,
+    described,
+)
+from halfthou.jobs import Layout, OperationKind, Purpose, RingDuty, SetLimits, SetName
 from halfthou.lengths import ZERO, Length
 from halfthou.looks import Answer, Does, Effect, LookKind, good, kept
 
@@ -94,8 +104,21 @@ def _parts(layout: Layout) -> tuple[Place, ...]:
     return tuple(
         _named(f"ring-{cylinder}.{number}", spare=False)
         for cylinder in range(1, layout.cylinders + 1)
-        for number in NAMES
+        for number in _numbers(described(layout))
     )
+
+
+def _numbers(engine: Description) -> tuple[int, ...]:
+    """The rings that are judged, by number: the first and the second that press, and the one of oil. Rings that run
+    over ports are not judged yet."""
+    if engine.built.two_stroke or engine.ports:
+        return ()
+    rings = engine.said.rings
+    if rings is None:
+        return tuple(NAMES)
+    pressing = sum(ring is not RingDuty.OIL for ring in rings)
+    here = {TOP: pressing > 0, SECOND: pressing > 1, OIL: RingDuty.OIL in rings}
+    return tuple(number for number in NAMES if here[number])
 
 
 def _spare(name: str) -> Place | None:

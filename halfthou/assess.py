@@ -7,7 +7,8 @@ from dataclasses import dataclass, replace
 
 from halfthou.amounts import Quantity
 from halfthou.door import faults_at_the_door
-from halfthou.engines import Engine
+from halfthou.engines import Engine, described
+from halfthou.engines import not_judged as not_judged_of
 from halfthou.evidence import EvidenceStanding, FigureCalled, Sightings, faults_of_evidence
 from halfthou.first_look import faults_of_looks
 from halfthou.jobs import FACT_KINDS, Chapter, Decision, DecisionKind, Job, Waived
@@ -190,7 +191,13 @@ def put_in_words(judged: JudgedJob) -> Assessment:
         cause=_with(NO_CAUSE if told is None else told.brief, outside),
         whole=is_whole(judged) and not outside,
         decided=all(one.decided for one in sets),
-        notices=(*before.notices, *_reopened(given), *notices, *narrowed_notices(given.job, outside)),
+        notices=(
+            *before.notices,
+            *_not_judged_yet(given.job),
+            *_reopened(given),
+            *notices,
+            *narrowed_notices(given.job, outside),
+        ),
     )
 
 
@@ -199,6 +206,12 @@ def parts_with_narrowed(judged: JudgedJob, parts: tuple[PartReport, ...]) -> tup
     if not judged.job.narrowed_by:
         return parts
     return _part_reports(judge(judged.job.model_copy(update={"narrowings": ()}), None, judged.catalogue))
+
+
+def _not_judged_yet(job: Job) -> Iterator[Reason]:
+    """What of the engine is described and not judged yet, and who judges it."""
+    for text in not_judged_of(described(job.limits.layout)):
+        yield Reason(rule="engine.not-judged", text=text)
 
 
 def _with(brief: CauseBrief, outside: tuple[OpenAtGate, ...]) -> CauseBrief:

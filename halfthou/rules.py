@@ -174,6 +174,16 @@ RULES: dict[str, Rule] = {
     "looks.way-open": Rule("What lies bare is offered", "common practice, no source"),
     "looks.once": Rule("Answered once", "common practice, no source"),
     "looks.stop": Rule("Where to stop", "house rule; the customer decides"),
+    "engine.can-be": Rule("What an engine can be at once", "common practice, no source"),
+    "engine.not-known": Rule("What is not known is taken as usual, and asked", "common practice, no source"),
+    "engine.not-judged": Rule("Described and stripped, not judged yet", "judgement"),
+    "strip.turns": Rule(
+        "The crank turned as seldom as can be", "geometry; Hart, Nilsson and Raphael 1968, recalled"
+    ),
+    "strip.turning": Rule("With valves in place the crank does not turn alone", "common practice, no source"),
+    "strip.off-already": Rule("What arrived already off", "common practice, no source"),
+    "strip.house": Rule("The house's own order", "the house"),
+    "strip.other-way": Rule("The list the other way round", "common practice, no source"),
     "strip.order": Rule("The order of the strip", "common practice, no source"),
     "strip.held": Rule("What holds a step is off first", "common practice, no source"),
     "strip.marks": Rule("Marked before it leaves its place", "common practice, no source"),

@@ -1,6 +1,7 @@
 """Engines: the usual layouts, the parts they consist of, and how these are called."""
 
-from halfthou.engines.description import Cam, Description, Head, described
+from halfthou.engines.asked import AskedOfEngine, asked_of, not_judged
+from halfthou.engines.description import Description, described
 from halfthou.engines.expected import ABOVE_NM, WEAR_NM, Expected
 from halfthou.engines.feature import Drawing, FeatureKind, Lies
 from halfthou.engines.kind import (
@@ -14,4 +15,5 @@ from halfthou.engines.kind import (
 )
 from halfthou.engines.names import bore_name, journal_name, set_name, shares_pins, short_name
 from halfthou.engines.place import MARKED_FIRST, Place
+from halfthou.engines.usual_engines import usual_engines
 from halfthou.engines.usual_layouts import usual_layouts

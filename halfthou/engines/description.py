@@ -7,12 +7,13 @@ from functools import cached_property, lru_cache
 from typing import NamedTuple
 
 from halfthou.jobs import (
+    OVERHEAD,
     Arrangement,
     Built,
     CrankMade,
     CylindersIn,
     DrivenBy,
-    End,
+    EngineEnd,
     Firing,
     Heads,
     Layout,
@@ -23,10 +24,9 @@ from halfthou.jobs import (
     ThrustBy,
     ValveGear,
 )
-from halfthou.jobs.can_be import OVERHEAD
 
 
-class Head(NamedTuple):
+class HeadPlace(NamedTuple):
     """A head by its place: what it is called, and the cylinders it closes."""
 
     id: str
@@ -34,7 +34,7 @@ class Head(NamedTuple):
     cylinders: tuple[int, ...]
 
 
-class Cam(NamedTuple):
+class CamPlace(NamedTuple):
     """A camshaft by its place, what it is called, and the valves it opens, by cylinder and name."""
 
     id: str
@@ -63,7 +63,7 @@ USUAL = Built(
     exhausts=1,
     cams_each=1,
     driven_by=DrivenBy.CHAIN,
-    driven_at=End.FRONT,
+    driven_at=EngineEnd.FRONT,
     pump_at=PumpAt.PAN,
     liners=Liners.NONE,
     washers=4,
@@ -181,23 +181,23 @@ class Description:
         return tuple(name if n == 1 else f"{name}-{n}" for name, count in counts for n in range(1, count + 1))
 
     @cached_property
-    def heads(self) -> tuple[Head, ...]:
+    def heads(self) -> tuple[HeadPlace, ...]:
         """Its heads, from the front."""
         kind = self.built.heads
         if kind is Heads.NONE:
             return ()
         if kind is Heads.ALL or (kind is Heads.BANK and len(self.layout.named_banks) == 1):
-            return (Head("head", "Head", self.cylinders),)
+            return (HeadPlace("head", "Head", self.cylinders),)
         if kind is Heads.CYLINDER:
-            return tuple(Head(f"head-{n}", f"Head of cylinder {n}", (n,)) for n in self.cylinders)
-        return tuple(Head(f"head-{bank}", f"Head, {bank} bank", of) for bank, of in self.layout.named_banks)
+            return tuple(HeadPlace(f"head-{n}", f"Head of cylinder {n}", (n,)) for n in self.cylinders)
+        return tuple(HeadPlace(f"head-{bank}", f"Head, {bank} bank", of) for bank, of in self.layout.named_banks)
 
     def head_of(self, cylinder: int) -> str:
         """The head over a cylinder; "" where it is cast on."""
         return next((head.id for head in self.heads if cylinder in head.cylinders), "")
 
     @cached_property
-    def cams(self) -> tuple[Cam, ...]:
+    def cams(self) -> tuple[CamPlace, ...]:
         """Its camshafts. The one that opens all valves is called `cam`."""
         if self.ports:
             return ()
@@ -211,10 +211,10 @@ class Description:
                 parts = [part for part in (bank, duty) if part]
                 name = "Camshaft" + (f", {' '.join(parts)}" if parts else "")
                 opens = tuple((n, valve) for n in of for valve in valves)
-                found.append(Cam("-".join(["cam", *parts]), name, opens))
+                found.append(CamPlace("-".join(["cam", *parts]), name, opens))
         return tuple(found)
 
-    def cams_over(self, head: Head) -> tuple[Cam, ...]:
+    def cams_over(self, head: HeadPlace) -> tuple[CamPlace, ...]:
         """The cams that lie over a head; none where they are in the block."""
         own = set(head.cylinders)
         return tuple(cam for cam in self.cams if self.overhead and any(n in own for n, _ in cam.opens))

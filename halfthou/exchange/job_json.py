@@ -16,7 +16,7 @@ from halfthou.parts import CATALOGUE, faults_of_limits
 D = TypeVar("D", bound=Document)
 LIMITS_FORMAT = "halfthou-limits"
 #: The limits file has a version of its own.
-LIMITS_VERSION = 6
+LIMITS_VERSION = 7
 
 
 def write_job(file: JobFile) -> str:

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from typing import Any
 
 from halfthou.amounts import QUANTITIES, Quantity, read_amount
+from halfthou.exchange.built_csv import built_text, built_value
 from halfthou.exchange.decimals import exact_amount, exact_text
 from halfthou.exchange.faults import BadFile, Fault
 from halfthou.exchange.job_json import limits_document
@@ -43,6 +44,11 @@ def write_limits_csv(sheet: LimitsSheet) -> str:
     rows += [["layout", name, data["layout"][name]] for name in _LAYOUT if data["layout"][name] is not None]
     rows += [["layout", "bank", " ".join(str(cylinder) for cylinder in bank)] for bank in sheet.layout.banks]
     rows.append(["layout", "shaft", " ".join(sheet.layout.shaft)])
+    rows += [
+        ["built", name, built_text(value)]
+        for name, value in (data["layout"]["built"] or {}).items()
+        if value is not None
+    ]
     for number, pin in enumerate(sheet.layout.pins, start=1):
         rows.append(["pin", number, " ".join(str(c) for c in pin.cylinders), pin.throw_deg])
     for one, limits in sheet.sets.items():
@@ -105,6 +111,8 @@ def _take(data: dict[str, Any], cells: dict[str, str]) -> None:
         data["layout"].setdefault("banks", []).append([_whole(c) for c in value.split()])
     elif part == "layout" and name in _LAYOUT:
         data["layout"][name] = value if name in _WORDS else _whole(value)
+    elif part == "built":
+        data["layout"].setdefault("built", {})[name] = built_value(name, value)
     elif part == "pin":
         pin = {"cylinders": [_whole(c) for c in value.split()], "throw_deg": float(cells["most"] or "0")}
         data["layout"]["pins"].append(pin)

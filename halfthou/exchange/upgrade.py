@@ -212,6 +212,11 @@ def _v9_to_v10(data: Data) -> Data:
     return {**data, "version": 10}
 
 
+def _v10_to_v11(data: Data) -> Data:
+    """Version 10 does not say how an engine is built, nor what a house changes in its strip list: nobody said."""
+    return {**data, "version": 11}
+
+
 _STEPS: tuple[Callable[[Data], Data], ...] = (
     _v1_to_v2,
     _v2_to_v3,
@@ -222,5 +227,6 @@ _STEPS: tuple[Callable[[Data], Data], ...] = (
     _v7_to_v8,
     _v8_to_v9,
     _v9_to_v10,
+    _v10_to_v11,
 )
 READABLE = tuple(range(1, VERSION + 1))

@@ -2,12 +2,13 @@
 
 from halfthou.jobs.arrangement import Arrangement
 from halfthou.jobs.built import (
+    OVERHEAD,
     Built,
     CooledBy,
     CrankMade,
     CylindersIn,
     DrivenBy,
-    End,
+    EngineEnd,
     Firing,
     Heads,
     Liners,
@@ -91,7 +92,7 @@ from halfthou.jobs.house_rules import (
 from halfthou.jobs.job import CRANK_ONLY, Job
 from halfthou.jobs.job_file import FORMAT, VERSION, JobFile, Signature
 from halfthou.jobs.journal_set import Hardening, JournalSet
-from halfthou.jobs.layout import Layout, Pin, Rotation, Side, ThrustBy
+from halfthou.jobs.layout import Layout, Pin, Side, ThrustBy
 from halfthou.jobs.limits_sheet import NOT_IDENTIFIED, LimitsSheet, SheetState, set_of, unidentified_sheet
 from halfthou.jobs.look_table import LookRow, LookTable
 from halfthou.jobs.material import Material

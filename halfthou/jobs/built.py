@@ -22,7 +22,7 @@ class MadeFor(StrEnum):
     PUBLIC_TRANSPORT = "public transport"
 
 
-class End(StrEnum):
+class EngineEnd(StrEnum):
     """An end of the engine."""
 
     FRONT = "front"
@@ -106,6 +106,10 @@ class ValveGear(StrEnum):
     PORTS = "ports, no valves"
 
 
+#: Those with the cams over the heads.
+OVERHEAD = (ValveGear.BUCKETS, ValveGear.FINGERS, ValveGear.ROCKERS)
+
+
 class DrivenBy(StrEnum):
     """What drives the cams."""
 
@@ -166,7 +170,7 @@ class Built(Document):
     cams_cover: bool | None = None
     clears: bool | None = None
     driven_by: DrivenBy | None = None
-    driven_at: End | None = None
+    driven_at: EngineEnd | None = None
     balance_shafts: Annotated[int, Field(strict=True, ge=0, le=2)] | None = None
     idlers: Annotated[int, Field(strict=True, ge=0, le=4)] | None = None
     auxiliary_shaft: bool | None = None

@@ -6,10 +6,11 @@ from collections.abc import Iterator
 
 from halfthou.jobs.arrangement import REFUSED, Arrangement
 from halfthou.jobs.built import (
+    OVERHEAD,
     Built,
     CrankMade,
     CylindersIn,
-    End,
+    EngineEnd,
     Heads,
     MadeFor,
     MainsIn,
@@ -18,7 +19,6 @@ from halfthou.jobs.built import (
     ValveGear,
 )
 
-OVERHEAD = (ValveGear.BUCKETS, ValveGear.FINGERS, ValveGear.ROCKERS)
 #: What an engine is made for that only its licensed shop may judge. Source: docs/trade: Engines not judged here.
 LICENSED = (MadeFor.AVIATION, MadeFor.CERTIFIED_MARINE, MadeFor.PUBLIC_TRANSPORT)
 
@@ -76,7 +76,7 @@ def _of_the_drive(built: Built) -> Iterator[str]:
         yield "only overhead cams can lie over the head's bolts"
     if gear is ValveGear.SIDE and built.cams_each == 2:
         yield "side valves are opened by one cam in the block"
-    if built.pump_at is PumpAt.NOSE and built.driven_at is End.FLYWHEEL and built.crank is CrankMade.ROLLERS:
+    if built.pump_at is PumpAt.NOSE and built.driven_at is EngineEnd.FLYWHEEL and built.crank is CrankMade.ROLLERS:
         yield "a built-up crank has no pump on its nose here: say where it is"
 
 

@@ -156,6 +156,7 @@ def _fetched(
     open_yet: list[tuple[str, Iterator[str]]] = []
 
     def waits_for(one: str) -> Iterator[str]:
+        """What a step waits for, in the order of the list."""
         return iter(sorted((key for key in before.get(one, ()) if key in place), key=place.__getitem__))
 
     if name in done:

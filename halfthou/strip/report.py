@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from datetime import datetime
 
+from halfthou.engines import AskedOfEngine, asked_of, described, not_judged
 from halfthou.first_look import LooksReport, looks_report
 from halfthou.jobs import Closed, Document, FastenerKind, FastenerState, Felt, HandOver, Job
 from halfthou.lengths import Notation
+from halfthou.strip.drawn import EngineDrawn, engine_drawn
 from halfthou.strip.fasteners import growth_of, renew_because
 from halfthou.strip.marks import mark_findings
 from halfthou.strip.open_ends import OpenEnd, open_ends, still_open
@@ -82,7 +84,9 @@ class FastenerShown(Document):
 
 
 class StripReport(Document):
-    """How the strip of a job stands. `next` is the step in hand. `may_leave` says that nothing bars a hand-over."""
+    """How the strip of a job stands. `next` is the step in hand. `stray` are steps done that its list does not have
+    any more; `asked` is what nobody has said of the engine and matters, `not_judged` what of it is not judged yet.
+    Minutes are the house's."""
 
     steps: tuple[StripStepShown, ...]
     next: str
@@ -96,6 +100,12 @@ class StripReport(Document):
     closed_by: tuple[Closed, ...]
     keep_shells: bool
     handed_over: HandOver | None
+    drawn: EngineDrawn
+    asked: tuple[AskedOfEngine, ...]
+    not_judged: tuple[str, ...]
+    stray: tuple[str, ...]
+    minutes_done: int
+    minutes_left: int
 
 
 def strip_report(job: Job, say: Notation) -> StripReport:
@@ -107,6 +117,7 @@ def strip_report(job: Job, say: Notation) -> StripReport:
     steps = tuple(_step(strip, step) for step in strip.steps)
     left = [step.id for step in steps if not step.behind]
     handed = job.standing(job.handovers)
+    engine, (minutes_done, minutes_left) = described(job.limits.layout), strip.minutes
     return StripReport(
         steps=steps,
         next=left[0] if left else "",
@@ -120,6 +131,12 @@ def strip_report(job: Job, say: Notation) -> StripReport:
         closed_by=tuple(Closed),
         keep_shells=job.house_rules.keep_shells,
         handed_over=handed[-1] if handed else None,
+        drawn=engine_drawn(strip),
+        asked=asked_of(engine),
+        not_judged=not_judged(engine),
+        stray=tuple(f"{one.step}, {one.by}" for one in strip.stray),
+        minutes_done=minutes_done,
+        minutes_left=minutes_left,
     )
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.engines import Description
-from halfthou.jobs import CooledBy, End
+from halfthou.jobs import CooledBy, EngineEnd
 from halfthou.strip.step import HEADS, OUTSIDE, STAND, TOP, StripStep
 from halfthou.words import ENGINE_LIFTING, FUEL, HOT_OIL, OLD_GASKETS, SPRINGS, TURNING, WASHING
 
@@ -205,4 +205,4 @@ def valves(engine: Description, section: str = HEADS) -> Iterator[StripStep]:
 
 def driven_from_rear(engine: Description) -> bool:
     """Whether the timing drive lies at the flywheel."""
-    return engine.built.driven_at is End.FLYWHEEL
+    return engine.built.driven_at is EngineEnd.FLYWHEEL

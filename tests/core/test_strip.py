@@ -34,6 +34,7 @@ from halfthou.jobs import (
 )
 from halfthou.lengths import Notation, Unit
 from halfthou.parts import CATALOGUE
+from halfthou.story import story
 from halfthou.strip import (
     EndKind,
     Strip,
@@ -314,8 +315,16 @@ def test_facts_of_another_layout_are_faults() -> None:
         fact(Closing, of="nothing", how=Closed.BACK), bolt("2", "2", gauge="no-such"),
     )  # fmt: skip
     faults = " ".join(faults_in(six))
-    for words in ("rod-6.out", "cap-rod-6", "never stood open", "no-such", "laying"):
+    for words in ("cap-rod-6", "never stood open", "no-such", "laying"):
         assert words in faults
+
+
+def test_a_step_that_the_list_does_not_have_stays_done_and_is_said() -> None:
+    """An older list's, or another description's: nothing is lost by it."""
+    older = at_the_door(fact(StepDone, step="turn-45"), fact(StepDone, 1, step="oil.drained"))
+    assert not list(faults_in(older))
+    assert strip_report(older, SAY).stray == ("turn-45, bench",)
+    assert "turn-45" in str(story(older, CATALOGUE.engine_of(older)))
 
 
 def test_a_whole_strip_ends_with_nothing_left() -> None:

@@ -117,7 +117,8 @@ def test_sent_twice_a_fact_lands_once_and_its_name_is_its_own(bench: Person, job
         ("stop point", {"name": "both", "spend": "600", "before": "heads"}, "bad-stop"),
         ("stop point", {"name": "at", "spend": "six hundred"}, "bad-stop"),
         ("step", {"step": "rod-9.out"}, "no-step"),
-        ("step", {"step": "cap-rod-1.off"}, "mark-first"),
+        ("step", {"step": "cap-rod-1.off"}, "held"),
+        ("step", {"step": "cap-rod-1.off", "covers": "off already"}, "mark-first"),
         ("mark", {"part": "cap-rod-9", "mark": "9", "found": True}, "no-place"),
         ("mark", {"part": "cap-rod-1", "mark": " ", "found": True}, "bad-mark"),
         ("laying", {"part": "rod-1", "pocket": "  "}, "bad-pocket"),
@@ -137,11 +138,15 @@ def test_what_does_not_fit_is_refused_in_words(tell: Told, fact: str, said: dict
 
 def test_a_cap_leaves_its_place_only_with_its_mark(bench: Person, job: JobRecord, tell: Told) -> None:
     """Common practice, no source."""
-    assert refusal(tell("step", step="cap-rod-1.off")) == "mark-first"
-    assert tell("step", step="cap-rod-1.off", mark=True, felt=["force needed"]).refused is None
+    assert refusal(tell("step", step="cap-rod-1.off")) == "held"
+    assert refusal(tell("step", step="cap-rod-1.off", covers="off already")) == "mark-first"
+    landed = tell("step", step="cap-rod-1.off", covers="off already", mark=True, felt=["force needed"])
+    assert landed.refused is None
     known = actions.open_job(job.pk, bench).job
     assert [(one.part, one.mark, one.found) for one in known.markings] == [("cap-rod-1", "1", False)]
-    assert known.steps_done[0].felt[0].value == "force needed"
+    done = {one.step: one for one in known.steps_done}
+    assert done["cap-rod-1.off"].felt[0].value == "force needed"
+    assert done["pan.off"].off_already
     assert refusal(tell("step", step="cap-rod-1.off")) == "done-already"
 
 
@@ -202,7 +207,7 @@ def test_two_people_who_mark_one_cap_are_told(machinist: Person, tell: Told) -> 
 
 
 def test_one_pocket_holds_one_part(tell: Told) -> None:
-    tell("step", step="rod-1.marked")
+    tell("step", step="rod-1.marked", covers="off already")
     tell("step", step="cap-rod-1.off")
     tell("laying", part="cap-rod-1", pocket="Tray 2, pocket 4")
     landed = tell("laying", part="rod-2", pocket="tray 2,  pocket 4")

@@ -18,7 +18,9 @@ from workshop.jobs.api import router as jobs
 from workshop.jobs.door_api import router as door
 from workshop.jobs.evidence_api import router as evidence
 from workshop.jobs.place_api import router as places
+from workshop.jobs.strip_api import router as strip
 from workshop.limits.api import router as limits
+from workshop.limits.descriptions_api import router as descriptions
 from workshop.live.api import router as live
 from workshop.pages.api import router as pages
 from workshop.pages.first_run_api import router as first_run
@@ -34,11 +36,13 @@ api.add_router("", pages)
 api.add_router("", shop)
 api.add_router("", first_run)
 api.add_router("/limits", limits)
+api.add_router("/descriptions", descriptions)
 api.add_router("/gauges", gauges)
 api.add_router("/house-rules", house)
 api.add_router("/live", live)
 api.add_router("", door)
 api.add_router("", evidence)
+api.add_router("", strip)
 api.add_router("", places)
 api.add_router("", jobs)
 

@@ -28,7 +28,7 @@ from workshop.record.opened import (
     to_change,
     write_history,
 )
-from workshop.record.translate import decision_of
+from workshop.record.translate import decision_of, description_of
 
 #: What takes a set to another size, and what that size is called.
 _SIZED = {Action.REGRIND: "undersize it is ground", Action.REBORE: "oversize it is bored"}
@@ -331,6 +331,10 @@ def _freeze(record: JobRecord, opened: Opened) -> None:
     record.frozen_limits = opened.job.limits.model_dump(mode="json")
     record.frozen_house_rules = opened.job.house_rules.model_dump(mode="json")
     record.save()
+    description = description_of(record)
+    if description is not None and not description.frozen:
+        description.frozen = True
+        description.save(update_fields=["frozen"])
     if record.limits is not None and not record.limits.frozen:
         record.limits.frozen = True
         record.limits.save(update_fields=["frozen"])

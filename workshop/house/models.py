@@ -31,6 +31,20 @@ class LookTableRecord(models.Model):
         return f"Table of looks of {self.at:%Y-%m-%d} by {self.by}"
 
 
+class StripEditsRecord(models.Model):
+    """One version of what the house changes in every strip list; the newest counts."""
+
+    document = models.JSONField()
+    by = models.CharField(max_length=150)
+    at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        get_latest_by = "id"
+
+    def __str__(self) -> str:
+        return f"Strip list of {self.at:%Y-%m-%d} by {self.by}"
+
+
 class ShopRecord(models.Model):
     """One version of the shop as its paper names it; the newest counts."""
 

@@ -10,8 +10,8 @@ from halfthou.door import TOPICS, Topic, door_findings
 from halfthou.exchange import MOST_ZIP, table_of_workbook, write_zip
 from halfthou.first_look import LooksReport
 from halfthou.jobs import ComplaintKind, Job, Statement
-from halfthou.lengths import Notation, Unit
-from halfthou.strip import StripReport, looks_of, strip_report
+from halfthou.lengths import Unit
+from halfthou.strip import looks_of
 from halfthou.words import Reason
 from workshop.bench.shapes import BenchOut
 from workshop.jobs import actions
@@ -130,14 +130,6 @@ def get_door(request: HttpRequest, job_id: int) -> DoorOut:
 def get_looks(request: HttpRequest, job_id: int) -> LooksReport:
     """How the looks stand: the order, what was spent, the stop points."""
     return looks_of(_job(request, job_id)[1])
-
-
-@router.get("/jobs/{int:job_id}/strip", response=StripReport)
-def get_strip(request: HttpRequest, job_id: int) -> HttpResponse:
-    """How the strip stands: the list, marks and places, what stands open."""
-    _, job = _job(request, job_id)
-    body = strip_report(job, Notation.usual(job.shown_in)).model_dump_json()
-    return HttpResponse(body, content_type="application/json")
 
 
 @router.get("/jobs/{int:job_id}/pictures", response=PicturesOut)

@@ -6,7 +6,8 @@ from halfthou.exchange import Fault
 from halfthou.jobs import LimitsSheet, SheetState
 from halfthou.parts import CATALOGUE
 from halfthou.words import questions_of_sheet, unsourced
-from workshop.limits.models import Sheet, SheetRevision
+from workshop.limits.describing import description_revision, layout_of
+from workshop.limits.models import DescriptionRevision, Sheet, SheetRevision
 from workshop.limits.translate import SheetForm, form_of_sheet, sheet_of
 from workshop.people.may import Act, must
 from workshop.people.models import Person
@@ -31,9 +32,18 @@ def document_of(revision: SheetRevision) -> LimitsSheet:
 def draft_sheet(person: Person, form: SheetForm) -> SheetRevision:
     """Enter the limits of an engine that has no sheet yet."""
     must(person, Act.DRAFT_LIMITS)
+    form, description = _described(form)
     sheet = sheet_of(form, 1)
     _question(sheet, sure=form.sure)
-    return _new_sheet(person, sheet)
+    return _new_sheet(person, sheet, description)
+
+
+def _described(form: SheetForm) -> tuple[SheetForm, DescriptionRevision | None]:
+    """The form with the layout of the description it names."""
+    if form.description is None:
+        return form, None
+    description = description_revision(form.description)
+    return form.model_copy(update={"layout": layout_of(description)}), description
 
 
 @transaction.atomic
@@ -69,6 +79,7 @@ def change_sheet(person: Person, revision_id: int, form: SheetForm) -> SheetRevi
         raise Clash("changed-meanwhile", _meanwhile(revision, form))
     if document_of(revision).state is SheetState.CONFIRMED:
         must(person, Act.CONFIRM_LIMITS)
+    form, revision.description = _described(form)
     sheet = sheet_of(form, revision.number)
     _question(sheet, sure=form.sure)
     if sheet.engine != revision.sheet.engine:
@@ -102,7 +113,7 @@ def copy_sheet(person: Person, revision_id: int) -> SheetRevision:
     """Copy a revision to the next one, as a draft."""
     must(person, Act.DRAFT_LIMITS)
     revision = revision_of(revision_id)
-    return _next_revision(person, revision.sheet, document_of(revision))
+    return _next_revision(person, revision.sheet, document_of(revision), revision.description)
 
 
 @transaction.atomic
@@ -129,15 +140,17 @@ def confirm_sheet(owner: Person, revision_id: int, version: int, *, sure: bool =
     return revision
 
 
-def _new_sheet(person: Person, sheet: LimitsSheet) -> SheetRevision:
+def _new_sheet(person: Person, sheet: LimitsSheet, description: DescriptionRevision | None = None) -> SheetRevision:
     if Sheet.objects.filter(engine=sheet.engine).exists():
         raise Clash("engine-taken", f"There is a sheet for {sheet.engine} already. Change that, or copy it.")
-    return _next_revision(person, Sheet.objects.create(engine=sheet.engine), sheet)
+    return _next_revision(person, Sheet.objects.create(engine=sheet.engine), sheet, description)
 
 
-def _next_revision(person: Person, of: Sheet, sheet: LimitsSheet) -> SheetRevision:
+def _next_revision(
+    person: Person, of: Sheet, sheet: LimitsSheet, description: DescriptionRevision | None = None
+) -> SheetRevision:
     last = of.revisions.order_by("-number").first()
-    revision = SheetRevision(sheet=of, number=last.number + 1 if last else 1)
+    revision = SheetRevision(sheet=of, number=last.number + 1 if last else 1, description=description)
     _keep(person, revision, sheet.model_copy(update={"state": SheetState.DRAFT}))
     return revision
 

@@ -81,7 +81,9 @@ def _line(revision: SheetRevision, sheet: LimitsSheet) -> SheetLine:
 
 def _out(revision: SheetRevision) -> SheetOut:
     sheet = actions.document_of(revision)
-    return SheetOut(line=_line(revision, sheet), form=form_of_sheet(sheet, revision.version))
+    return SheetOut(
+        line=_line(revision, sheet), form=form_of_sheet(sheet, revision.version, revision.description_id)
+    )
 
 
 @router.get("", response=list[SheetLine])

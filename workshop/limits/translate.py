@@ -56,7 +56,8 @@ class SetForm(Schema):
 
 class SheetForm(Schema):
     """A limits sheet as typed. `version` is that of the sheet it was changed from; `sure` says that what the sheet
-    asks about itself was looked at. A set left out is one the sheet says nothing of."""
+    asks about itself was looked at. A set left out is one the sheet says nothing of. `description` is the revision
+    of a description that the engine's layout is taken from; without it the layout is as typed."""
 
     version: int = 0
     sure: bool = False
@@ -64,6 +65,7 @@ class SheetForm(Schema):
     unit: Unit
     notes: str = Field(default="", max_length=20_000)
     layout: Layout
+    description: int | None = None
     crank_material: Material = Material.STEEL
     sets: list[SetForm] = Field(max_length=40)
 
@@ -249,10 +251,11 @@ def _length(where: str, text: str, unit: Unit, faults: list[Fault]) -> Length | 
     return found.length
 
 
-def form_of_sheet(sheet: LimitsSheet, version: int = 0) -> SheetForm:
+def form_of_sheet(sheet: LimitsSheet, version: int = 0, description: int | None = None) -> SheetForm:
     """The document as it stands in the form."""
     return SheetForm(
         version=version,
+        description=description,
         engine=sheet.engine,
         unit=sheet.unit,
         notes=sheet.notes,

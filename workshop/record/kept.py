@@ -111,6 +111,7 @@ class KeptJob:
         self.facts = KeptFacts()
         self.job: Job | None = None
         self.told = Ledger()
+        self.strip_told = Ledger()
 
     @property
     def size(self) -> int:

@@ -73,6 +73,25 @@ class Ledger:
             ]
         )
 
+    def told_since(self, state: str, lists: tuple[str, ...]) -> bytes:
+        """The same of anything told piece by piece: `lines` by name, and lists of pieces, each with what
+        changed."""
+        beginning, _, count = state.partition(".")
+        with self._lock:
+            known = int(count) if beginning == self._beginning and count.isdecimal() else 0
+            told = {piece: text for piece, (changed, text) in self._pieces.items() if changed > known}
+            now = self._state()
+        lines = _object((name, text) for (of, name), text in told.items() if of == "lines")
+        whole = b"false" if known else b"true"
+        return _object(
+            [
+                ("state", b'"%s"' % now),
+                ("whole", whole),
+                ("lines", lines),
+                *((name, _of(told, name)) for name in lists),
+            ]
+        )
+
     def _state(self) -> bytes:
         return f"{self._beginning}.{self._count}".encode()
 

@@ -8,7 +8,7 @@ from django.db.backends.base.base import BaseDatabaseWrapper
 from django.utils import timezone
 
 from halfthou.jobs import CRANK_ONLY, FACT_KINDS
-from workshop.limits.models import SheetRevision
+from workshop.limits.models import DescriptionRevision, SheetRevision
 
 
 class Stage(models.TextChoices):
@@ -39,6 +39,10 @@ class JobRecord(models.Model):
     entry_unit = models.CharField(max_length=2)
     limits = models.ForeignKey(SheetRevision, null=True, blank=True, on_delete=models.PROTECT)
     frozen_limits = models.JSONField(null=True, blank=True)
+    # The engine as it is described, where that is not as its limits sheet has it.
+    description = models.ForeignKey(DescriptionRevision, null=True, blank=True, on_delete=models.PROTECT)
+    # What is changed in the strip list of this one engine.
+    strip_edits = models.JSONField(null=True, blank=True)
     frozen_house_rules = models.JSONField(null=True, blank=True)
     frozen_look_table = models.JSONField(null=True, blank=True)
     own_gauges = models.JSONField(default=list)

@@ -29,15 +29,19 @@ from halfthou.jobs import (
     Plan,
     SettingCheck,
     Signature,
+    StripEdits,
     Waived,
     held_as,
     kind_called,
+    merged_edits,
 )
 from halfthou.lengths import Length, Unit
 from halfthou.memo import Memo
 from workshop.gauges.actions import cabinet_documents, checks_since, documents_by_key, last_check_made
 from workshop.house.actions import rules_in_force
 from workshop.house.looks import look_table_in_force
+from workshop.house.strip import strip_edits_in_force
+from workshop.limits.models import DescriptionRevision
 from workshop.record.kept import KeptFacts, KeptJob, kept
 from workshop.record.models import DecisionRecord, FactRecord, JobRecord, SignatureRecord
 
@@ -53,11 +57,35 @@ def is_identified(record: JobRecord) -> bool:
 
 
 def _limits_stored(record: JobRecord) -> Any:
-    if record.frozen_limits is not None:
-        return record.frozen_limits
-    if record.limits is None:
-        raise ValueError(f"job {record.number} has no limits")
-    return record.limits.document
+    """The limits of a job as stored, with the engine as it is described for this job."""
+    stored = record.frozen_limits
+    if stored is None:
+        if record.limits is None:
+            raise ValueError(f"job {record.number} has no limits")
+        stored = record.limits.document
+    return stored if record.description is None else {**stored, "layout": record.description.document}
+
+
+def description_of(record: JobRecord) -> DescriptionRevision | None:
+    """The description a job stands on: its own, else that of its limits sheet; None where nobody described it."""
+    return record.description or (record.limits.description if record.limits is not None else None)
+
+
+def strip_edits_of(record: JobRecord) -> StripEdits | None:
+    """What the house changes in the strip list of a job: for all, for its description, for this engine; None where
+    nothing is changed."""
+    description = description_of(record)
+    levels = (
+        strip_edits_in_force(),
+        _edits(None if description is None else description.description.strip_edits),
+        _edits(record.strip_edits),
+    )
+    merged = merged_edits(*levels)
+    return None if merged.empty else merged
+
+
+def _edits(stored: Any) -> StripEdits | None:
+    return None if stored is None else StripEdits.model_validate(stored)
 
 
 def _plans(stored: dict[str, Any]) -> dict[str, Plan]:
@@ -240,6 +268,7 @@ def _fields_of(record: JobRecord, shown_in: Unit, known: KeptJob) -> dict[str, A
         "plans": memo.of("plans", _plans, record.plans),
         **{held.field: facts[kind] for kind, held in FACT_KINDS.items()},
         "look_table": look_table_of(record),
+        "strip_edits": strip_edits_of(record),
         "checks": checks_of_job(record, gauges, ReadWith(found.gauges, found.read_between), memo),
         "decisions": tuple(decision_of(row) for row in sorted(record.decisions.all(), key=lambda row: row.pk)),
     }

@@ -8,7 +8,7 @@ from pydantic import Field
 from halfthou.engines import Place
 from halfthou.exchange import Fault
 from halfthou.jobs import Fact, FactId, Felt, Job, Laying, Marking, Moment, StepDone
-from halfthou.strip import Strip, StripStep, fault_of_mark, places_off
+from halfthou.strip import Strip, StripStep, fault_of_mark, places_off, with_what_stood_before
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 from workshop.record.models import JobRecord
@@ -58,9 +58,10 @@ class LayingPart(Schema):
 
 
 def _must_be_identified(record: JobRecord) -> None:
-    if not is_identified(record):
+    if not is_identified(record) and record.description is None:
         raise Refusal(
-            "no-engine", "Say which engine it is first: choose its limits at the door. The list follows them."
+            "no-engine",
+            "Say which engine it is first: choose its limits at the door, or describe it. The list follows.",
         )
 
 
@@ -120,9 +121,16 @@ def _off_already(person: Person, strip: Strip, step: StripStep, given: DoingStep
         return []
     when = time_of(given.at)
     return [
-        StepDone(id=f"{given.id[:58]}.o{nth}", step=one.id, off_already=True, by=person.username, at=when)
-        for nth, one in enumerate(strip.held_by(step))
+        StepDone(id=f"{given.id[:58]}.o{nth}", step=one, off_already=True, by=person.username, at=when)
+        for nth, one in enumerate(_stood_before(strip, step))
     ]
+
+
+def _stood_before(strip: Strip, step: StripStep) -> list[str]:
+    """What holds a step, and all that stood before that, in the order of the list."""
+    held = [one.id for one in strip.held_by(step)]
+    off = with_what_stood_before(strip.job.limits.layout, held)
+    return [one.id for one in strip.steps if one.id in off and not strip.is_behind(one.id)]
 
 
 def _must_be_ready(strip: Strip, step: StripStep, given: DoingStep) -> None:

@@ -16,7 +16,7 @@ CRANK = (
     tie("covers.pan-girdle", COVERS, "pan.off > girdle.off", "the pan covers it"),
     tie("covers.pan-marks", COVERS, "pan.off > cap-main.marked", "the pan covers it"),
     tie("holds.girdle", HOLDS, "girdle.off > cap-main.off", "the girdle ties the caps"),
-    tie("first.main-marks", FIRST, "cap-main.marked > cap-main.off by main", "marked before it leaves its place"),
+    tie("first.main-marks", ORDER, "cap-main.marked > cap-main.off by main", "marked before it leaves its place"),
     tie("holds.side-bolts", HOLDS, "side-bolts.out > cap-main.off", "side bolts hold it"),
     tie("holds.side-beam", HOLDS, "side-bolts.out > beam.off", "side bolts hold it"),
     tie("holds.cap-half-main", HOLDS, "cap-main.off > half-main-lower.out by main", "it lies in the cap"),

@@ -41,6 +41,14 @@ from workshop.jobs.actions.undoing import Undoing, Undone, bring_again, take_bac
 from workshop.record.facts import Extending, TakingBack, clock_off, extend_scope, take_back
 from workshop.record.opened import Opened, job_record, judged_together, looked_at, open_job, sound_job
 from workshop.strip.at_the_door import ChoosingWay, SettingStop, Telling
+from workshop.strip.engine import (
+    EditingStrip,
+    ForWhom,
+    TakingDescription,
+    edit_strip,
+    edits_of,
+    take_up_description,
+)
 from workshop.strip.open_ends import (
     ClosingEnd,
     FindingFragment,

@@ -107,6 +107,7 @@ def _keep_job(person: Person, file: JobFile) -> Opened:
         frozen_limits=job.limits.model_dump(mode="json"),
         frozen_house_rules=job.house_rules.model_dump(mode="json"),
         frozen_look_table=None if job.look_table is None else job.look_table.model_dump(mode="json"),
+        strip_edits=None if job.strip_edits is None else job.strip_edits.model_dump(mode="json"),
         own_gauges=[gauge.model_dump(mode="json") for gauge in job.gauges if gauge.id in used],
         own_checks=[check.model_dump(mode="json") for check in job.checks if check.gauge in used],
         scope=list(job.scope),

@@ -99,7 +99,7 @@ class Layout(Document):
             yield "the shaft must list the main journals from M1 on, in order"
 
     def _faults_of_thrust(self) -> Iterator[str]:
-        if self.thrust_main is not None and not (self.thrust_main in self.shaft and self.thrust_main[0] == "M"):
+        if self.thrust_main is not None and self.thrust_main not in self.mains:
             yield f"{self.thrust_main} is no main of this shaft: it cannot take the thrust"
         if self.thrust_by is not None and self.thrust_main is None:
             yield "say which main takes the thrust"
@@ -140,12 +140,12 @@ class Layout(Document):
     @property
     def mains(self) -> tuple[str, ...]:
         """The main journals, from the front."""
-        return tuple(name for name in self.shaft if name[0] == "M")
+        return tuple(name for name in self.shaft if name[:1] == "M")
 
     @property
     def rods(self) -> tuple[str, ...]:
         """The rod journals, from the front."""
-        return tuple(name for name in self.shaft if name[0] == "R")
+        return tuple(name for name in self.shaft if name[:1] == "R")
 
     def pin_of(self, cylinder: int) -> str:
         """The rod journal that a cylinder's rod hangs on.

@@ -137,7 +137,8 @@ def test_places_follow_from_the_description_and_agree_one_to_one() -> None:
 
 def test_a_description_says_what_is_there() -> None:
     four = set(CATALOGUE.places(usual("Four, two overhead cams, chain")))
-    assert {"valve-1-inlet", "valve-1-inlet-2", "valve-4-exhaust-2", "cam-inlet", "cam-exhaust", "drive", "tensioner",
+    assert {"valve-1-inlet", "valve-1-inlet-2", "valve-4-exhaust-2", "cam-inlet", "cam-exhaust", "drive",
+            "tensioner",
             "front-cover", "damper", "cap-main-5"} <= four  # fmt: skip
     assert not {"cam", "pushrod-1-inlet", "rocker-1-inlet"} & four
     beds = set(CATALOGUE.places(usual("Four, two overhead cams, belt and bedplate")))

@@ -142,7 +142,7 @@ def test_two_banks_take_longer_and_the_order_is_never_dearer_than_a_plain_strip(
 
 
 @pytest.mark.parametrize("kind", ComplaintKind)
-@pytest.mark.parametrize("arrangement", Arrangement)
+@pytest.mark.parametrize("arrangement", [Arrangement.INLINE, Arrangement.VEE, Arrangement.FLAT])
 def test_for_no_complaint_is_the_order_dearer_than_a_plain_strip(
     kind: ComplaintKind, arrangement: Arrangement
 ) -> None:

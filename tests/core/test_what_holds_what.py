@@ -90,8 +90,8 @@ def test_the_turns_are_the_fewest_against_exhaustive_search(seed: int) -> None:
 )  # fmt: skip
 def test_rods_that_stand_at_the_bottom_together_come_out_together(name: str, most: int) -> None:
     """Each at the bottom of its own bank. Source: geometry, by hand: an inline six has three pairs of pins; in a
-    flat four 1 with 2 and 3 with 4 come to their bottoms at once; on a cross plane at 90 degrees pin 1 left stands with
-    pin 2 right, and so on round."""
+    flat four 1 with 2 and 3 with 4 come to their bottoms at once; on a cross plane at 90 degrees pin 1 left stands
+    with pin 2 right, and so on round."""
     assert len(turns(strip_list(next(one for one in usual_layouts() if one.name == name)))) == most
 
 

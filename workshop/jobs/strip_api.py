@@ -18,7 +18,7 @@ from workshop.jobs.api import bench_answer
 from workshop.people.api import signed_in
 from workshop.people.may import Act, rights_of
 from workshop.record.kept import kept
-from workshop.record.ledger import Piece
+from workshop.record.ledger import Ledger, Piece
 from workshop.record.translate import description_of
 
 router = Router(tags=["strip"])
@@ -42,6 +42,12 @@ class StripChanged(BaseModel):
     positions: list[PositionShown]
 
 
+class StripTold(StripReport):
+    """How the strip stands, and the state it was told in."""
+
+    state: str
+
+
 class EditsOut(Schema):
     """What is changed in the strip list at each reach, and how far this person may change it."""
 
@@ -52,13 +58,24 @@ class EditsOut(Schema):
     may: list[actions.ForWhom]
 
 
-@router.get("/jobs/{int:job_id}/strip", response=StripChanged)
-def get_strip(request: HttpRequest, job_id: int, since: str = "") -> HttpResponse:
-    """How the strip stands, as far as it changed since a state that was told."""
+@router.get("/jobs/{int:job_id}/strip", response=StripTold)
+def get_strip(request: HttpRequest, job_id: int) -> HttpResponse:
+    """How the strip stands."""
+    return HttpResponse(_told(request, job_id).told_whole(_LISTS), content_type="application/json")
+
+
+@router.get("/jobs/{int:job_id}/strip/changes", response=StripChanged)
+def get_strip_changes(request: HttpRequest, job_id: int, since: str = "") -> HttpResponse:
+    """What changed of the strip since a state it was told in."""
+    return HttpResponse(_told(request, job_id).told_since(since, _LISTS), content_type="application/json")
+
+
+def _told(request: HttpRequest, job_id: int) -> Ledger:
+    """What is told of a strip, brought up to how it stands."""
     record, job = actions.looked_at(job_id, signed_in(request))
     told = kept(job_id, job.shown_in).strip_told
     told.write(record.version, _pieces(strip_report(job, Notation.usual(job.shown_in))))
-    return HttpResponse(told.told_since(since, _LISTS), content_type="application/json")
+    return told
 
 
 def _pieces(report: StripReport) -> dict[Piece, bytes]:

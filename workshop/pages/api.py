@@ -17,6 +17,7 @@ from workshop.jobs.actions import looked_at, names_of, open_job, sign
 from workshop.jobs.api import bench_answer
 from workshop.pages.kinds import KindOut, kind_out
 from workshop.pages.labels import LabelForm, code_of, code_text, labels_html, positions_for
+from workshop.pages.other_way import other_way_html
 from workshop.pages.printing import (
     boring_card_of,
     boring_html,
@@ -204,6 +205,19 @@ def report_pdf(request: HttpRequest, job_id: int, number: int | None = None) -> 
     """A strip report as PDF, with its pictures."""
     record, job = looked_at(job_id, signed_in(request))
     return _pdf(report_html(record, job, number), f"strip-report-{record.number}.pdf")
+
+
+@router.get("/jobs/{int:job_id}/strip/other-way.html", include_in_schema=False)
+def other_way_page(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The strip list the other way round, to print."""
+    return _page(request, other_way_html(looked_at(job_id, signed_in(request))[1]))
+
+
+@router.get("/jobs/{int:job_id}/strip/other-way.pdf", include_in_schema=False)
+def other_way_pdf(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The strip list the other way round as PDF."""
+    record, job = looked_at(job_id, signed_in(request))
+    return _pdf(other_way_html(job), f"other-way-{record.number}.pdf")
 
 
 @router.get("/jobs/{int:job_id}/labels.html", include_in_schema=False)

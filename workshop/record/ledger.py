@@ -92,6 +92,14 @@ class Ledger:
             ]
         )
 
+    def told_whole(self, lists: tuple[str, ...]) -> bytes:
+        """All of it: its lines by name, its lists, and the state."""
+        with self._lock:
+            told = {piece: text for piece, (_, text) in self._pieces.items()}
+            now = self._state()
+        lines = [(name, text) for (of, name), text in told.items() if of == "lines"]
+        return _object([*lines, *((name, _of(told, name)) for name in lists), ("state", b'"%s"' % now)])
+
     def _state(self) -> bytes:
         return f"{self._beginning}.{self._count}".encode()
 

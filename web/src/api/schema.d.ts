@@ -472,6 +472,114 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/descriptions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Descriptions
+         * @description Every revision of every description.
+         */
+        get: operations["workshop_limits_descriptions_api_list_descriptions"];
+        put?: never;
+        /**
+         * Draft
+         * @description Describe an engine.
+         */
+        post: operations["workshop_limits_descriptions_api_draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/descriptions/usual": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Usual
+         * @description Usual engines to begin with.
+         */
+        get: operations["workshop_limits_descriptions_api_list_usual"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/descriptions/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At
+         * @description What follows from a description, before it is kept.
+         */
+        post: operations["workshop_limits_descriptions_api_look_at"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/descriptions/{revision_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Description
+         * @description One revision.
+         */
+        get: operations["workshop_limits_descriptions_api_get_description"];
+        /**
+         * Change
+         * @description Change a revision.
+         */
+        put: operations["workshop_limits_descriptions_api_change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/descriptions/{revision_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy
+         * @description Copy to a new revision.
+         */
+        post: operations["workshop_limits_descriptions_api_copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gauges": {
         parameters: {
             query?: never;
@@ -828,26 +936,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/strip": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get Strip
-         * @description How the strip stands: the list, marks and places, what stands open.
-         */
-        get: operations["workshop_jobs_door_api_get_strip"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/jobs/{job_id}/pictures": {
         parameters: {
             query?: never;
@@ -985,6 +1073,110 @@ export interface paths {
          */
         get: operations["workshop_jobs_evidence_api_get_causes"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/strip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Strip
+         * @description How the strip stands.
+         */
+        get: operations["workshop_jobs_strip_api_get_strip"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/strip/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Strip Changes
+         * @description What changed of the strip since a state it was told in.
+         */
+        get: operations["workshop_jobs_strip_api_get_strip_changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/strip/other-way": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Other Way
+         * @description The list the other way round.
+         */
+        get: operations["workshop_jobs_strip_api_get_other_way"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/strip/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Edits
+         * @description What the house changes in the list.
+         */
+        get: operations["workshop_jobs_strip_api_get_edits"];
+        /**
+         * Put Edits
+         * @description Change the list.
+         */
+        put: operations["workshop_jobs_strip_api_put_edits"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/description": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Description
+         * @description Let the job stand on another description of its engine.
+         */
+        put: operations["workshop_jobs_strip_api_put_description"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2050,10 +2242,10 @@ export interface components {
         AmountUnit: "g" | "kg" | "oz" | "N" | "lbf" | "kgf" | "°" | "bar" | "psi";
         /**
          * Arrangement
-         * @description How the cylinders stand. Terms: ISO 7967-1 (recalled).
+         * @description How the cylinders stand. Terms: ISO 7967-1 (recalled). The last three are known to be refused in words.
          * @enum {string}
          */
-        Arrangement: "inline" | "V" | "flat";
+        Arrangement: "inline" | "V" | "flat" | "W" | "radial" | "opposed pistons";
         /**
          * AsideShown
          * @description A reading that is kept and no longer judged, and why.
@@ -2215,6 +2407,68 @@ export interface components {
             other_limits: components["schemas"]["LimitsChoice"][];
         };
         /**
+         * Built
+         * @description How one engine is built. Every field that is None is not known, and is asked where it matters.
+         *
+         *     `inlets` and `exhausts` are the valves of one cylinder, `cams_each` the cams over one head or in the block,
+         *     `rings` what each ring of a piston does, from the crown down. `clears` says that the pistons stand lower than
+         *     the valves' highest lift, by the maker's word: then crank and cam may turn apart. `cams_cover` says that the
+         *     cams lie over the head's bolts. `washers` are the thrust washers: two halves beside the upper bearing, or four.
+         */
+        Built: {
+            made_for: components["schemas"]["MadeFor"] | null;
+            /** Two Stroke */
+            two_stroke: boolean | null;
+            rods_on_pin: components["schemas"]["RodsOnPin"] | null;
+            crank: components["schemas"]["CrankMade"] | null;
+            mains_in: components["schemas"]["MainsIn"] | null;
+            /** Side Bolts */
+            side_bolts: boolean | null;
+            /** Washers */
+            washers: number | null;
+            /** Windage Tray */
+            windage_tray: boolean | null;
+            /** Baffles */
+            baffles: boolean | null;
+            cylinders_in: components["schemas"]["CylindersIn"] | null;
+            liners: components["schemas"]["Liners"] | null;
+            /** Rings */
+            rings: components["schemas"]["RingDuty"][] | null;
+            cooled_by: components["schemas"]["CooledBy"] | null;
+            heads: components["schemas"]["Heads"] | null;
+            valve_gear: components["schemas"]["ValveGear"] | null;
+            /** Inlets */
+            inlets: number | null;
+            /** Exhausts */
+            exhausts: number | null;
+            /** Cams Each */
+            cams_each: number | null;
+            /** Cams Cover */
+            cams_cover: boolean | null;
+            /** Clears */
+            clears: boolean | null;
+            driven_by: components["schemas"]["DrivenBy"] | null;
+            driven_at: components["schemas"]["EngineEnd"] | null;
+            /** Balance Shafts */
+            balance_shafts: number | null;
+            /** Idlers */
+            idlers: number | null;
+            /** Auxiliary Shaft */
+            auxiliary_shaft: boolean | null;
+            pump_at: components["schemas"]["PumpAt"] | null;
+            /** Squirters */
+            squirters: boolean | null;
+            /** Cooler */
+            cooler: boolean | null;
+            /** Turbochargers */
+            turbochargers: number | null;
+            /** Injection Pump */
+            injection_pump: boolean | null;
+            firing: components["schemas"]["Firing"] | null;
+            /** Filter Insert */
+            filter_insert: boolean | null;
+        };
+        /**
          * Called
          * @description The four findings.
          * @enum {string}
@@ -2346,6 +2600,24 @@ export interface components {
             words: string;
         };
         /**
+         * CooledBy
+         * @description What carries the heat away.
+         * @enum {string}
+         */
+        CooledBy: "water" | "oil" | "air";
+        /**
+         * CrankMade
+         * @description How the crank is made, and so what it runs on.
+         * @enum {string}
+         */
+        CrankMade: "one piece" | "built up on rollers";
+        /**
+         * CylindersIn
+         * @description What the bores are in.
+         * @enum {string}
+         */
+        CylindersIn: "the block or case" | "barrels";
+        /**
          * DecisionKind
          * @description What a person may do with a verdict.
          * @enum {string}
@@ -2403,6 +2675,18 @@ export interface components {
             /** Rule */
             rule: string;
         };
+        /**
+         * DrivenBy
+         * @description What drives the cams.
+         * @enum {string}
+         */
+        DrivenBy: "chain" | "belt" | "gears" | "shaft";
+        /**
+         * EngineEnd
+         * @description An end of the engine.
+         * @enum {string}
+         */
+        EngineEnd: "front" | "flywheel end";
         /**
          * EntryHint
          * @description What a signed number counts from in one set, and where its oil hole is.
@@ -2494,6 +2778,12 @@ export interface components {
             of_size: boolean;
         };
         /**
+         * Firing
+         * @description What is screwed into each cylinder.
+         * @enum {string}
+         */
+        Firing: "plugs" | "injectors" | "plugs and injectors";
+        /**
          * Graduation
          * @description One line of the ladder's scale; longer ones carry a figure.
          */
@@ -2504,12 +2794,20 @@ export interface components {
             text: string;
         };
         /**
+         * Heads
+         * @description How the heads are parted.
+         * @enum {string}
+         */
+        Heads: "one for each bank" | "one for each cylinder" | "one for all" | "cast with the cylinders";
+        /**
          * Layout
-         * @description The crankshaft as it lies in the engine, from the front.
+         * @description The engine as it is: its crankshaft as it lies, from the front, and how it is built beside it.
          *
-         *     `shaft` lists the journals in order along it: M1, R1, M2 and so on. `banks` are the cylinders of each bank from
-         *     the front, left bank first as seen from there; left open they follow the pins. Common practice; makers differ.
-         *     `thrust_main` is the main that takes the thrust, `thrust_by` what takes it there; None where nobody said.
+         *     `shaft` lists the journals in order along it from the front: M1, R1, M2 and so on; counted from the flywheel end
+         *     the last comes first: M3, R2, M2, R1, M1. `banks` are the cylinders of each bank from the front, left bank first
+         *     as seen from there; left open they follow the pins. Common practice; makers differ. `thrust_main` is the main
+         *     that takes the thrust, `thrust_by` what takes it there; None where nobody said. `built` is None where nobody
+         *     described the engine.
          */
         Layout: {
             /** Name */
@@ -2537,6 +2835,7 @@ export interface components {
             /** Thrust Main */
             thrust_main: string | null;
             thrust_by: components["schemas"]["ThrustBy"] | null;
+            built: components["schemas"]["Built"] | null;
         };
         /**
          * LimitsChoice
@@ -2549,6 +2848,24 @@ export interface components {
             revision: number;
             state: components["schemas"]["SheetState"];
         };
+        /**
+         * Liners
+         * @description What lines the bores.
+         * @enum {string}
+         */
+        Liners: "none" | "dry" | "wet";
+        /**
+         * MadeFor
+         * @description What an engine is made for, as far as this program may judge it.
+         * @enum {string}
+         */
+        MadeFor: "land, boats and plant" | "aviation" | "certified marine" | "public transport";
+        /**
+         * MainsIn
+         * @description What holds the crank.
+         * @enum {string}
+         */
+        MainsIn: "caps" | "caps under a girdle" | "ladder of caps" | "bedplate" | "split case" | "tunnel";
         /**
          * Offer
          * @description One size a reading may have meant: as the gauge would have shown it, and the slip that would explain it.
@@ -2798,6 +3115,12 @@ export interface components {
             positions: string[];
         };
         /**
+         * PumpAt
+         * @description Where the oil pump is and what drives it.
+         * @enum {string}
+         */
+        PumpAt: "in the pan" | "in the front cover, on the crank's nose" | "in the pan, by chain" | "outside, dry sump";
+        /**
          * Reason
          * @description One sentence, the rule it rests on, and the spots it was read at.
          */
@@ -2812,6 +3135,18 @@ export interface components {
              */
             spots: string[];
         };
+        /**
+         * RingDuty
+         * @description What a ring of the piston does.
+         * @enum {string}
+         */
+        RingDuty: "compression" | "compression, scrapes oil" | "oil";
+        /**
+         * RodsOnPin
+         * @description How two rods lie on one pin.
+         * @enum {string}
+         */
+        RodsOnPin: "side by side" | "fork and blade" | "master and link";
         /**
          * Rotation
          * @description Which way the crank turns, seen from the front, the end away from the flywheel.
@@ -3201,6 +3536,12 @@ export interface components {
          */
         Use: "street" | "hard use" | "boosted" | "marine" | "stationary";
         /**
+         * ValveGear
+         * @description Where the valves are and what opens them.
+         * @enum {string}
+         */
+        ValveGear: "side valves" | "push rods" | "overhead cam on buckets" | "overhead cam on fingers" | "overhead cam on rockers" | "ports, no valves";
+        /**
          * Waived
          * @description What of a part is waived: its readings, the housing of a shell that turned, the clearance of a piston not
          *     read.
@@ -3462,7 +3803,8 @@ export interface components {
         /**
          * SheetForm
          * @description A limits sheet as typed. `version` is that of the sheet it was changed from; `sure` says that what the sheet
-         *     asks about itself was looked at. A set left out is one the sheet says nothing of.
+         *     asks about itself was looked at. A set left out is one the sheet says nothing of. `description` is the revision
+         *     of a description that the engine's layout is taken from; without it the layout is as typed.
          */
         SheetForm: {
             /**
@@ -3484,6 +3826,8 @@ export interface components {
              */
             notes: string;
             layout: components["schemas"]["Layout"];
+            /** Description */
+            description?: number | null;
             /** @default steel */
             crank_material: components["schemas"]["Material"];
             /** Sets */
@@ -3559,6 +3903,128 @@ export interface components {
              * @default false
              */
             sure: boolean;
+        };
+        /**
+         * DescriptionLine
+         * @description A revision in the list.
+         */
+        DescriptionLine: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Revision */
+            revision: number;
+            /** Version */
+            version: number;
+            /** Frozen */
+            frozen: boolean;
+            /** In Use */
+            in_use: boolean;
+            /** Sheets */
+            sheets: string[];
+            /** Changed By */
+            changed_by: string;
+            /**
+             * Changed At
+             * Format: date-time
+             */
+            changed_at: string;
+        };
+        /**
+         * DescriptionOut
+         * @description A revision as it is described.
+         */
+        DescriptionOut: {
+            line: components["schemas"]["DescriptionLine"];
+            layout: components["schemas"]["Layout"];
+        };
+        /**
+         * DescriptionForm
+         * @description An engine as it is described. `version` is that of the revision it was changed from.
+         */
+        DescriptionForm: {
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            layout: components["schemas"]["Layout"];
+        };
+        /**
+         * AskedOfEngine
+         * @description Something nobody has said of an engine: the field of the description, the question, and what it is taken for
+         *     until somebody answers.
+         */
+        AskedOfEngine: {
+            /** Field */
+            field: string;
+            /** Question */
+            question: string;
+            /** Taken For */
+            taken_for: string;
+        };
+        /**
+         * EngineLook
+         * @description What follows from a description: its drawing, what is not known and matters, what is not judged yet, and how
+         *     many places, steps and turns of the crank it has.
+         */
+        EngineLook: {
+            shape: components["schemas"]["EngineShape"];
+            /** Asked */
+            asked: components["schemas"]["AskedOfEngine"][];
+            /** Not Judged */
+            not_judged: string[];
+            /** Places */
+            places: number;
+            /** Steps */
+            steps: number;
+            /** Turns */
+            turns: number;
+        };
+        /**
+         * EngineShape
+         * @description What the drawing is drawn by: how cylinders, heads and cams lie.
+         */
+        EngineShape: {
+            /** Arrangement */
+            arrangement: string;
+            /** Bank Deg */
+            bank_deg: number;
+            /** Banks */
+            banks: number[][];
+            /** Shaft */
+            shaft: string[];
+            /** Pins */
+            pins: number[][];
+            /** Throws Deg */
+            throws_deg: number[];
+            /** Heads */
+            heads: string[];
+            /** One Head */
+            one_head: boolean;
+            /** Overhead Cams */
+            overhead_cams: number;
+            /** Block Cam */
+            block_cam: boolean;
+            /** Side Valves */
+            side_valves: boolean;
+            /** Push Rods */
+            push_rods: boolean;
+            /** Valves */
+            valves: number;
+            /** Mains In */
+            mains_in: string;
+            /** Barrels */
+            barrels: boolean;
+            /** Wet Liners */
+            wet_liners: boolean;
+            /** Pan */
+            pan: boolean;
+            /** Drive At Flywheel */
+            drive_at_flywheel: boolean;
+            /** Driven By */
+            driven_by: string;
         };
         /**
          * GaugeKind
@@ -4578,235 +5044,6 @@ export interface components {
             money: string;
         };
         /**
-         * Closed
-         * @description How something that stood open was closed.
-         * @enum {string}
-         */
-        Closed: "back in its place" | "renewed" | "goes along loose" | "known where it came from";
-        /**
-         * EndKind
-         * @description The kinds of open end.
-         * @enum {string}
-         */
-        EndKind: "taken out for access" | "empty hole" | "fastener to renew" | "fragment";
-        /**
-         * FastenerKind
-         * @description How often a fastener may be used.
-         * @enum {string}
-         */
-        FastenerKind: "one use" | "reusable" | "stretch bolt";
-        /**
-         * FastenerShown
-         * @description A fastener as it was seen, and what becomes of it.
-         */
-        FastenerShown: {
-            /** Id */
-            id: string;
-            /** Place */
-            place: string;
-            kind: components["schemas"]["FastenerKind"];
-            state: components["schemas"]["FastenerState"];
-            /** Count */
-            count: number;
-            /** Uses */
-            uses: number | null;
-            /** New Length */
-            new_length: string;
-            /** Length */
-            length: string;
-            /** Growth */
-            growth: string;
-            /** Renew */
-            renew: string;
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-        };
-        /**
-         * FastenerState
-         * @description How a fastener was found.
-         * @enum {string}
-         */
-        FastenerState: "right" | "broken" | "wrong length" | "thread or shank damaged" | "hole found empty";
-        /**
-         * Felt
-         * @description What was felt at a step. Each is one key.
-         * @enum {string}
-         */
-        Felt: "force needed" | "came away stuck" | "step at the joint";
-        /**
-         * HandOver
-         * @description The engine has left the shop. `words` say what left with it unsettled, as a fragment nobody could place.
-         */
-        HandOver: {
-            /** Id */
-            id: string;
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** To */
-            to: string;
-            /**
-             * Words
-             * @default
-             */
-            words: string;
-        };
-        /**
-         * OpenEnd
-         * @description Something that stands open, or stood so: `closed` says how it was closed, and `words` what was said then.
-         *
-         *     `bars` says that the engine does not leave while it stands open; a fragment does not bar it, but has to be
-         *     answered for in words. `may_close` are the ways it may be closed.
-         */
-        OpenEnd: {
-            /** Id */
-            id: string;
-            kind: components["schemas"]["EndKind"];
-            /** What */
-            what: string;
-            /** Place */
-            place: string;
-            /**
-             * Why
-             * @default
-             */
-            why: string;
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Bars */
-            bars: boolean;
-            /** May Close */
-            may_close: components["schemas"]["Closed"][];
-            closed: components["schemas"]["Closed"] | null;
-            /**
-             * Words
-             * @default
-             */
-            words: string;
-            /**
-             * Closed By
-             * @default
-             */
-            closed_by: string;
-        };
-        /**
-         * PositionShown
-         * @description A position: its part's mark as it ought to be, as found and as given, and where the part lies.
-         */
-        PositionShown: {
-            /** Id */
-            id: string;
-            /** Kind */
-            kind: string;
-            /** Name */
-            name: string;
-            /** Short */
-            short: string;
-            /** Mark */
-            mark: string;
-            /** How */
-            how: string;
-            /** Of */
-            of: string;
-            /** Found */
-            found: string;
-            /** Given */
-            given: string;
-            /** Lies */
-            lies: string;
-        };
-        /**
-         * StripReport
-         * @description How the strip of a job stands. `next` is the step in hand. `may_leave` says that nothing bars a hand-over.
-         */
-        StripReport: {
-            /** Steps */
-            steps: components["schemas"]["StripStepShown"][];
-            /** Next */
-            next: string;
-            /** Done */
-            done: number;
-            /** Positions */
-            positions: components["schemas"]["PositionShown"][];
-            /** Fasteners */
-            fasteners: components["schemas"]["FastenerShown"][];
-            /** Ends */
-            ends: components["schemas"]["OpenEnd"][];
-            /** Open */
-            open: number;
-            /** Barring */
-            barring: number;
-            /** Findings */
-            findings: components["schemas"]["Reason"][];
-            /** Closed By */
-            closed_by: components["schemas"]["Closed"][];
-            /** Keep Shells */
-            keep_shells: boolean;
-            handed_over: components["schemas"]["HandOver"] | null;
-        };
-        /**
-         * StripStepShown
-         * @description One step: what it is, whether it is done and what was felt, and what has to come before it.
-         */
-        StripStepShown: {
-            /** Id */
-            id: string;
-            /** Section */
-            section: string;
-            /** Text */
-            text: string;
-            /** Hint */
-            hint: string;
-            /** Tools */
-            tools: string;
-            /** Minutes */
-            minutes: number;
-            /** Joint */
-            joint: boolean;
-            /** Goes Back */
-            goes_back: string;
-            /** Cautions */
-            cautions: components["schemas"]["Caution"][];
-            /** Takes */
-            takes: string[];
-            /** Marks */
-            marks: string[];
-            /** Done */
-            done: string;
-            /** There */
-            there: boolean;
-            /** Off Already */
-            off_already: boolean;
-            /** Because */
-            because: string;
-            /** Felt */
-            felt: components["schemas"]["Felt"][];
-            /** By */
-            by: string;
-            /** At */
-            at: string | null;
-            /** Unmarked */
-            unmarked: string[];
-            /** Unseen */
-            unseen: string[];
-            /** First */
-            first: string[];
-        };
-        /**
          * PictureOut
          * @description A picture: what it is of, its addresses, and whether its file is here.
          */
@@ -5744,6 +5981,475 @@ export interface components {
             settled: string;
             /** Remedy */
             remedy: string;
+        };
+        /**
+         * Closed
+         * @description How something that stood open was closed.
+         * @enum {string}
+         */
+        Closed: "back in its place" | "renewed" | "goes along loose" | "known where it came from";
+        /**
+         * DrawnGroup
+         * @description A group of parts on the drawing: what it is called, how it stands, how many of it are off of how many, and
+         *     the place that its card is of. `of` is its cylinder, main or bank, "" where it is the engine's.
+         */
+        DrawnGroup: {
+            /** Key */
+            key: string;
+            /** Of */
+            of: string;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            stands: components["schemas"]["Stands"];
+            /** Off */
+            off: number;
+            /** All */
+            all: number;
+        };
+        /**
+         * EndKind
+         * @description The kinds of open end.
+         * @enum {string}
+         */
+        EndKind: "taken out for access" | "empty hole" | "fastener to renew" | "fragment";
+        /**
+         * EngineDrawn
+         * @description The engine's shape and its groups.
+         */
+        EngineDrawn: {
+            shape: components["schemas"]["EngineShape"];
+            /** Groups */
+            groups: components["schemas"]["DrawnGroup"][];
+        };
+        /**
+         * FastenerKind
+         * @description How often a fastener may be used.
+         * @enum {string}
+         */
+        FastenerKind: "one use" | "reusable" | "stretch bolt";
+        /**
+         * FastenerShown
+         * @description A fastener as it was seen, and what becomes of it.
+         */
+        FastenerShown: {
+            /** Id */
+            id: string;
+            /** Place */
+            place: string;
+            kind: components["schemas"]["FastenerKind"];
+            state: components["schemas"]["FastenerState"];
+            /** Count */
+            count: number;
+            /** Uses */
+            uses: number | null;
+            /** New Length */
+            new_length: string;
+            /** Length */
+            length: string;
+            /** Growth */
+            growth: string;
+            /** Renew */
+            renew: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * FastenerState
+         * @description How a fastener was found.
+         * @enum {string}
+         */
+        FastenerState: "right" | "broken" | "wrong length" | "thread or shank damaged" | "hole found empty";
+        /**
+         * Felt
+         * @description What was felt at a step. Each is one key.
+         * @enum {string}
+         */
+        Felt: "force needed" | "came away stuck" | "step at the joint";
+        /**
+         * HandOver
+         * @description The engine has left the shop. `words` say what left with it unsettled, as a fragment nobody could place.
+         */
+        HandOver: {
+            /** Id */
+            id: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** To */
+            to: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+        };
+        /**
+         * OpenEnd
+         * @description Something that stands open, or stood so: `closed` says how it was closed, and `words` what was said then.
+         *
+         *     `bars` says that the engine does not leave while it stands open; a fragment does not bar it, but has to be
+         *     answered for in words. `may_close` are the ways it may be closed.
+         */
+        OpenEnd: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["EndKind"];
+            /** What */
+            what: string;
+            /** Place */
+            place: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bars */
+            bars: boolean;
+            /** May Close */
+            may_close: components["schemas"]["Closed"][];
+            closed: components["schemas"]["Closed"] | null;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Closed By
+             * @default
+             */
+            closed_by: string;
+        };
+        /**
+         * PositionShown
+         * @description A position: its part's mark as it ought to be, as found and as given, and where the part lies.
+         */
+        PositionShown: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Short */
+            short: string;
+            /** Mark */
+            mark: string;
+            /** How */
+            how: string;
+            /** Of */
+            of: string;
+            /** Found */
+            found: string;
+            /** Given */
+            given: string;
+            /** Lies */
+            lies: string;
+        };
+        /**
+         * Stands
+         * @description How a group of parts stands.
+         * @enum {string}
+         */
+        Stands: "on" | "next" | "partly off" | "off" | "missing";
+        /**
+         * StripStepShown
+         * @description One step: what it is, whether it is done and what was felt, and what has to come before it. `behind` says
+         *     that it has not to be done any more; `came_off` that it was off already, by what was said at the door; `own`
+         *     that the house wrote it.
+         */
+        StripStepShown: {
+            /** Id */
+            id: string;
+            /** Section */
+            section: string;
+            /** Text */
+            text: string;
+            /** Hint */
+            hint: string;
+            /** Tools */
+            tools: string;
+            /** Minutes */
+            minutes: number;
+            /** Joint */
+            joint: boolean;
+            /** Goes Back */
+            goes_back: string;
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            /** Takes */
+            takes: string[];
+            /** Marks */
+            marks: string[];
+            /** Done */
+            done: string;
+            /** Behind */
+            behind: boolean;
+            /** Came Off */
+            came_off: boolean;
+            /** Own */
+            own: boolean;
+            /** There */
+            there: boolean;
+            /** Off Already */
+            off_already: boolean;
+            /** Because */
+            because: string;
+            /** Felt */
+            felt: components["schemas"]["Felt"][];
+            /** By */
+            by: string;
+            /** At */
+            at: string | null;
+            /** Unmarked */
+            unmarked: string[];
+            /** Unseen */
+            unseen: string[];
+            /** First */
+            first: string[];
+        };
+        /**
+         * StripTold
+         * @description How the strip stands, and the state it was told in.
+         */
+        StripTold: {
+            /** Steps */
+            steps: components["schemas"]["StripStepShown"][];
+            /** Next */
+            next: string;
+            /** Done */
+            done: number;
+            /** Positions */
+            positions: components["schemas"]["PositionShown"][];
+            /** Fasteners */
+            fasteners: components["schemas"]["FastenerShown"][];
+            /** Ends */
+            ends: components["schemas"]["OpenEnd"][];
+            /** Open */
+            open: number;
+            /** Barring */
+            barring: number;
+            /** Findings */
+            findings: components["schemas"]["Reason"][];
+            /** Closed By */
+            closed_by: components["schemas"]["Closed"][];
+            /** Keep Shells */
+            keep_shells: boolean;
+            handed_over: components["schemas"]["HandOver"] | null;
+            drawn: components["schemas"]["EngineDrawn"];
+            /** Asked */
+            asked: components["schemas"]["AskedOfEngine"][];
+            /** Not Judged */
+            not_judged: string[];
+            /** Stray */
+            stray: string[];
+            /** Minutes Done */
+            minutes_done: number;
+            /** Minutes Left */
+            minutes_left: number;
+            /** State */
+            state: string;
+        };
+        /**
+         * StripChanged
+         * @description What changed of the strip since it was told last; `whole` says that this is all of it, to begin with afresh;
+         *     `state` is to be sent along with the next question.
+         */
+        StripChanged: {
+            /** State */
+            state: string;
+            /** Whole */
+            whole: boolean;
+            lines: components["schemas"]["StripLines"];
+            /** Steps */
+            steps: components["schemas"]["StripStepShown"][];
+            /** Positions */
+            positions: components["schemas"]["PositionShown"][];
+        };
+        /** StripLines */
+        StripLines: {
+            /** Next */
+            next?: string | null;
+            /** Done */
+            done?: number | null;
+            /** Fasteners */
+            fasteners?: components["schemas"]["FastenerShown"][] | null;
+            /** Ends */
+            ends?: components["schemas"]["OpenEnd"][] | null;
+            /** Open */
+            open?: number | null;
+            /** Barring */
+            barring?: number | null;
+            /** Findings */
+            findings?: components["schemas"]["Reason"][] | null;
+            /** Closed By */
+            closed_by?: components["schemas"]["Closed"][] | null;
+            /** Keep Shells */
+            keep_shells?: boolean | null;
+            handed_over?: components["schemas"]["HandOver"] | null;
+            drawn?: components["schemas"]["EngineDrawn"] | null;
+            /** Asked */
+            asked?: components["schemas"]["AskedOfEngine"][] | null;
+            /** Not Judged */
+            not_judged?: string[] | null;
+            /** Stray */
+            stray?: string[] | null;
+            /** Minutes Done */
+            minutes_done?: number | null;
+            /** Minutes Left */
+            minutes_left?: number | null;
+        };
+        /**
+         * FittingStep
+         * @description A step of putting together: what is done, after which others, what is new for it, which marks must agree.
+         */
+        FittingStep: {
+            /** Id */
+            id: string;
+            /** Section */
+            section: string;
+            /** Text */
+            text: string;
+            /** After */
+            after: string[];
+            /** Once */
+            once: string;
+            /** Marks */
+            marks: string[];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+        };
+        /**
+         * EditsOut
+         * @description What is changed in the strip list at each reach, and how far this person may change it.
+         */
+        EditsOut: {
+            engine: components["schemas"]["StripEdits"];
+            description: components["schemas"]["StripEdits"];
+            all: components["schemas"]["StripEdits"];
+            /** Described As */
+            described_as: string;
+            /** May */
+            may: components["schemas"]["ForWhom"][];
+        };
+        /**
+         * ForWhom
+         * @description How far a change in the strip list goes.
+         * @enum {string}
+         */
+        ForWhom: "this engine" | "every engine of this description" | "every engine";
+        /**
+         * MovedStep
+         * @description A step that the house does right after another.
+         */
+        MovedStep: {
+            /** Step */
+            step: string;
+            /** After */
+            after: string;
+        };
+        /**
+         * OwnStep
+         * @description A step of the house's own: it comes after one of the list, and before another where that is said.
+         */
+        OwnStep: {
+            /** Id */
+            id: string;
+            /** Text */
+            text: string;
+            /**
+             * Minutes
+             * @default 5
+             */
+            minutes: number;
+            /** After */
+            after: string;
+            /** Before */
+            before?: string | null;
+            /**
+             * Hint
+             * @default
+             */
+            hint: string;
+            /**
+             * Tools
+             * @default
+             */
+            tools: string;
+        };
+        /**
+         * StripEdits
+         * @description What is changed in the list: for one engine, for a description, or for all.
+         */
+        StripEdits: {
+            /**
+             * Own
+             * @default []
+             */
+            own: components["schemas"]["OwnStep"][];
+            /**
+             * Moved
+             * @default []
+             */
+            moved: components["schemas"]["MovedStep"][];
+            /**
+             * Texts
+             * @default {}
+             */
+            texts: {
+                [key: string]: string;
+            };
+            /**
+             * Minutes
+             * @default {}
+             */
+            minutes: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * EditingStrip
+         * @description What is to be changed in the strip list, and for whom. `sure` says that what it costs was read.
+         */
+        EditingStrip: {
+            /** @default this engine */
+            reach: components["schemas"]["ForWhom"];
+            edits: components["schemas"]["StripEdits"];
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
+        };
+        /**
+         * TakingDescription
+         * @description A description to take up for a job. `sure` says that what falls away or comes was read.
+         */
+        TakingDescription: {
+            /** Description */
+            description: number;
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
         };
         /**
          * BesideOnCard
@@ -8227,6 +8933,164 @@ export interface operations {
             };
         };
     };
+    workshop_limits_descriptions_api_list_descriptions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DescriptionLine"][];
+                };
+            };
+        };
+    };
+    workshop_limits_descriptions_api_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DescriptionForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DescriptionOut"];
+                };
+            };
+        };
+    };
+    workshop_limits_descriptions_api_list_usual: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"][];
+                };
+            };
+        };
+    };
+    workshop_limits_descriptions_api_look_at: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DescriptionForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EngineLook"];
+                };
+            };
+        };
+    };
+    workshop_limits_descriptions_api_get_description: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                revision_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DescriptionOut"];
+                };
+            };
+        };
+    };
+    workshop_limits_descriptions_api_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                revision_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DescriptionForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DescriptionOut"];
+                };
+            };
+        };
+    };
+    workshop_limits_descriptions_api_copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                revision_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DescriptionOut"];
+                };
+            };
+        };
+    };
     workshop_gauges_api_list_gauges: {
         parameters: {
             query?: never;
@@ -8697,28 +9561,6 @@ export interface operations {
             };
         };
     };
-    workshop_jobs_door_api_get_strip: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StripReport"];
-                };
-            };
-        };
-    };
     workshop_jobs_door_api_get_pictures: {
         parameters: {
             query?: never;
@@ -8942,6 +9784,148 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CauseKnown"][];
+                };
+            };
+        };
+    };
+    workshop_jobs_strip_api_get_strip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StripTold"];
+                };
+            };
+        };
+    };
+    workshop_jobs_strip_api_get_strip_changes: {
+        parameters: {
+            query?: {
+                since?: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StripChanged"];
+                };
+            };
+        };
+    };
+    workshop_jobs_strip_api_get_other_way: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FittingStep"][];
+                };
+            };
+        };
+    };
+    workshop_jobs_strip_api_get_edits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditsOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_strip_api_put_edits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditingStrip"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+        };
+    };
+    workshop_jobs_strip_api_put_description: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakingDescription"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
                 };
             };
         };

@@ -30,6 +30,8 @@ export const ROUTES = createRoutesFromElements(
       <Route path="looks" lazy={page(() => import("../features/looks"), "LooksPage")} />
       <Route path="strip" lazy={page(strip, "StripPage")} />
       <Route path="leave" lazy={page(strip, "LeavePage")} />
+      <Route path="strip/engine" lazy={page(strip, "EnginePage")} />
+      <Route path="strip/other-way" lazy={page(strip, "OtherWayPage")} />
       <Route path="strip/open" lazy={page(strip, "OpenPage")} />
       <Route path="strip/marks" lazy={page(strip, "MarksPage")} />
       <Route path="strip/labels" lazy={page(strip, "LabelsPage")} />

@@ -22,14 +22,17 @@ export function LibraryPage() {
       title="Limits library"
       note="Each engine's limits, with the book and page they come from."
       actions={
-        may("draft a limits sheet") && (
-          <>
-            <Button onClick={() => file.current?.click()}>Take in a sheet (JSON or CSV)</Button>
-            <LinkButton to="/limits/new" kind="strong">
-              New limits sheet
-            </LinkButton>
-          </>
-        )
+        <>
+          <LinkButton to="/limits/engines">Engines described</LinkButton>
+          {may("draft a limits sheet") && (
+            <>
+              <Button onClick={() => file.current?.click()}>Take in a sheet (JSON or CSV)</Button>
+              <LinkButton to="/limits/new" kind="strong">
+                New limits sheet
+              </LinkButton>
+            </>
+          )}
+        </>
       }
     >
       <input

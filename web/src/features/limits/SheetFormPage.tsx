@@ -9,6 +9,7 @@ import { useMay } from "../session";
 import { LayoutPart } from "./LayoutPart";
 import { MaterialChoice } from "./MaterialChoice";
 import { SetPart } from "./SetPart";
+import { useDescriptions } from "./useDescriptions";
 import { useSheetDraft } from "./useSheetDraft";
 import { type SetForm, type SheetForm, useBlank, useLibrary, useLimitsChanges, useSheet } from "./useLimits";
 
@@ -59,6 +60,7 @@ export function NewSheetPage() {
         unit: "in",
         notes: "",
         layout: first,
+        description: null,
         crank_material: "steel",
         sets: kinds
           .filter((kind) => kind.station === "crank")
@@ -260,12 +262,15 @@ function FormPage({
           />
         </div>
         <div className="h-4" />
-        <LayoutPart
-          layouts={blank.data?.layouts ?? []}
-          layout={sheet.layout}
-          fault={(where) => fault(where)}
-          onChange={(layout) => set({ layout })}
-        />
+        <DescriptionChoice sheet={sheet} onChange={set} />
+        {sheet.description === null && (
+          <LayoutPart
+            layouts={blank.data?.layouts ?? []}
+            layout={sheet.layout}
+            fault={(where) => fault(where)}
+            onChange={(layout) => set({ layout })}
+          />
+        )}
         <div className="max-w-xs">
           <MaterialChoice
             label="Crank material"
@@ -329,6 +334,35 @@ function FormPage({
         </div>
       </div>
     </Page>
+  );
+}
+
+/** The engine as it is described, where the shop has described it: the sheet stands on that then. */
+function DescriptionChoice({
+  sheet,
+  onChange,
+}: {
+  sheet: SheetForm;
+  onChange: (next: Partial<SheetForm>) => void;
+}) {
+  const known = useDescriptions();
+  if (!known.data?.length) return null;
+  return (
+    <div className="mb-3 grid grid-cols-2 items-end gap-6 max-md:grid-cols-1">
+      <Choice
+        label="The engine as it is described"
+        hint="Places, strip and drawings follow from the description."
+        value={sheet.description === null ? "" : String(sheet.description)}
+        options={[
+          { value: "", label: "not described: the crank is typed below" },
+          ...known.data.map((one) => ({
+            value: String(one.id),
+            label: `${one.name}, revision ${one.revision}`,
+          })),
+        ]}
+        onChange={(id) => onChange({ description: id === "" ? null : Number(id) })}
+      />
+    </div>
   );
 }
 

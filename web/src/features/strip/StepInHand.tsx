@@ -74,7 +74,7 @@ export function StepInHand({ jobId, step, positions, disabled, waiting, ahead, o
   );
   const toggle = (one: Felt) =>
     setFelt((before) => (before.includes(one) ? before.filter((other) => other !== one) : [...before, one]));
-  const closed = disabled || step.done !== "" || waiting !== undefined || tell.isPending;
+  const closed = disabled || step.behind || waiting !== undefined || tell.isPending;
   const begun = useRef(false);
   useEffect(() => {
     if (begun.current || closed) return;
@@ -175,10 +175,12 @@ export function StepInHand({ jobId, step, positions, disabled, waiting, ahead, o
             Take back
           </Button>
         </p>
-      ) : step.done ? (
+      ) : step.behind ? (
         <Done
           step={step}
-          onTakeBack={disabled ? undefined : () => tell.mutate([{ fact: "withdrawal", of: step.done }])}
+          onTakeBack={
+            disabled || !step.done ? undefined : () => tell.mutate([{ fact: "withdrawal", of: step.done }])
+          }
         />
       ) : (
         <div className="mt-3 flex flex-wrap gap-2">
@@ -220,6 +222,12 @@ function Cautions({ cautions }: { cautions: readonly Schemas["Caution"][] }) {
   );
 }
 
+function wordOf(step: Schemas["StripStepShown"]): string {
+  if (step.off_already || step.came_off) return "It was off already";
+  if (!step.done) return "Behind: nothing is left to do there";
+  return step.there ? "Done" : "Not on this engine";
+}
+
 function Done({
   step,
   onTakeBack,
@@ -229,7 +237,7 @@ function Done({
 }) {
   return (
     <p className="mt-3 flex flex-wrap items-center gap-x-3 text-lg">
-      <strong>{step.off_already ? "It was off already" : step.there ? "Done" : "Not on this engine"}</strong>{" "}
+      <strong>{wordOf(step)}</strong> {step.came_off ? "said at the door" : ""}
       {step.by}
       {step.felt.length > 0 && <span>, {step.felt.join(", ")}</span>}
       {step.because && <span className="basis-full text-[15px]">All the same, because: {step.because}</span>}

@@ -1,11 +1,13 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
-import { useOutletContext } from "react-router";
+import { Link, useOutletContext } from "react-router";
 
 import type { Schemas } from "../../api";
 import { useStripReport } from "../../shared/door";
 import { useFacts, waitingOf, WaitingNotice } from "../../shared/queue";
 import type { Bench } from "../../shared/job";
 import { Faults, LinkButton, Page } from "../../shared/ui";
+import { ChangeListDialog } from "./ChangeListDialog";
+import { EngineStands } from "./EngineStands";
 import { Findings } from "./Findings";
 import { Ahead, StepInHand } from "./StepInHand";
 import { StepList } from "./StepList";
@@ -16,6 +18,38 @@ type Step = Schemas["StripStepShown"];
 /** The step that comes after one that is done: the next of the list that is open, "" where none is left behind it. */
 const after = (steps: readonly Step[], done: string, isOpen: (step: Step) => boolean): string =>
   steps.slice(steps.findIndex((one) => one.id === done) + 1).find(isOpen)?.id ?? "";
+
+/** What nobody has said of the engine and matters, and what of it is not judged yet. */
+function AskedOfEngine({ jobId, report }: { jobId: number; report: Schemas["StripTold"] }) {
+  const [first] = report.asked;
+  if (!first && report.not_judged.length === 0 && report.stray.length === 0) return null;
+  return (
+    <div
+      aria-label="Asked of the engine"
+      role="note"
+      className="mb-3 border-l-4 border-blue px-3 text-[15px]"
+    >
+      {first && (
+        <p>
+          <strong>{first.question}</strong> Taken for: {first.taken_for}.{" "}
+          {report.asked.length > 1 && `${report.asked.length - 1} more not known. `}
+          <Link
+            to={`/jobs/${jobId}/strip/engine`}
+            className="inline-flex min-h-6 items-center font-semibold text-blue"
+          >
+            The engine
+          </Link>
+        </p>
+      )}
+      {report.not_judged.map((words) => (
+        <p key={words}>{words}</p>
+      ))}
+      {report.stray.length > 0 && (
+        <p>Done, and not on this list any more: {report.stray.join("; ")}. It stays on record.</p>
+      )}
+    </div>
+  );
+}
 
 /** The strip: the step in hand, large, and the list it comes from. */
 export function StripPage() {
@@ -32,7 +66,8 @@ export function StripPage() {
     () => new Map(waitingOf(facts.facts, "step").map((one) => [one.step, one])),
     [facts.facts],
   );
-  const isOpen = useCallback((one: Step) => !one.done && !waiting.has(one.id), [waiting]);
+  const isOpen = useCallback((one: Step) => !one.behind && !waiting.has(one.id), [waiting]);
+  const [changing, setChanging] = useState(false);
   const next = steps.findIndex((one) => one.id === report?.next);
   const step =
     steps.find((one) => one.id === chosen) ?? (next < 0 ? undefined : steps.slice(next).find(isOpen));
@@ -76,6 +111,7 @@ export function StripPage() {
       {report && (
         <>
           <Findings findings={report.findings} />
+          <AskedOfEngine jobId={jobId} report={report} />
           <div className="grid grid-cols-[minmax(0,6fr)_minmax(0,5fr)] gap-x-8 gap-y-4 max-[979px]:grid-cols-1">
             {step ? (
               <StepInHand
@@ -101,7 +137,24 @@ export function StripPage() {
                 </div>
               </div>
             )}
-            <StepList report={report} waiting={waiting} chosen={step?.id ?? ""} onChoose={choose} />
+            <div className="flex min-w-0 flex-col gap-2">
+              <EngineStands drawn={report.drawn} />
+              <StepList
+                report={report}
+                waiting={waiting}
+                chosen={step?.id ?? ""}
+                onChoose={choose}
+                onChange={closed ? undefined : () => setChanging(true)}
+              />
+            </div>
+            {changing && (
+              <ChangeListDialog
+                jobId={jobId}
+                report={report}
+                at={step?.id ?? ""}
+                onClose={() => setChanging(false)}
+              />
+            )}
           </div>
         </>
       )}

@@ -16,7 +16,12 @@ vi.mock("../../shared/pictures", () => ({ PictureStrip: () => null }));
 const may = vi.hoisted(() => ({ decide: true }));
 vi.mock("../session", () => ({ useMay: () => () => may.decide }));
 
-type Strip = Schemas["StripReport"];
+type Strip = Schemas["StripTold"];
+const SHAPE: Schemas["EngineShape"] = {
+  arrangement: "inline", bank_deg: 0, banks: [[1]], shaft: ["M1", "R1", "M2"], pins: [[1]], throws_deg: [0],
+  heads: ["head"], one_head: true, overhead_cams: 0, block_cam: true, side_valves: false, push_rods: true, valves: 2,
+  mains_in: "caps", barrels: false, wet_liners: false, pan: true, drive_at_flywheel: false, driven_by: "chain",
+}; // prettier-ignore
 const end = (more: Partial<Schemas["OpenEnd"]>): Schemas["OpenEnd"] => ({
   id: "tube", kind: "taken out for access", what: "dip tube", place: "block", why: "", by: "bench", at: "2031-05-04T12:00:00Z",
   bars: true, may_close: ["back in its place", "renewed", "goes along loose"], closed: null, words: "", closed_by: "", ...more,
@@ -27,7 +32,8 @@ const cap = (more: Partial<Schemas["PositionShown"]> = {}): Schemas["PositionSho
 }); // prettier-ignore
 const strip = (more: Partial<Strip> = {}): Strip => ({
   steps: [], next: "", done: 0, positions: [], fasteners: [], ends: [], open: 0, barring: 0, findings: [],
-  closed_by: [], keep_shells: true, handed_over: null, ...more,
+  closed_by: [], keep_shells: true, handed_over: null, asked: [], not_judged: [], stray: [], minutes_done: 0,
+  minutes_left: 0, state: "", drawn: { shape: SHAPE, groups: [] }, ...more,
 }); // prettier-ignore
 const bench = { card: { id: 7, signed: false, stage: "stripping", archived: false }, gauges: [] };
 

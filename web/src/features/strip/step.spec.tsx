@@ -16,7 +16,7 @@ type Step = Schemas["StripStepShown"];
 const step = (more: Partial<Step> = {}): Step => ({
   id: "cap-rod-2.off", section: "Rods and pistons", text: "Cap of rod 2 off", hint: "Note the force.", tools: "", minutes: 5,
   joint: true, goes_back: "", cautions: [], takes: ["cap-rod-2"], marks: [], done: "", there: true, felt: [], by: "", at: null,
-  off_already: false, because: "", unmarked: [], unseen: [], first: [], ...more,
+  off_already: false, behind: false, came_off: false, own: false, because: "", unmarked: [], unseen: [], first: [], ...more,
 }); // prettier-ignore
 const cap: Schemas["PositionShown"] = {
   id: "cap-rod-2", kind: "rod cap", name: "Cap of rod 2", short: "Cap 2", mark: "2", how: "", of: "R2", found: "",
@@ -134,9 +134,9 @@ describe("the strip list", () => {
       step({ id: "c", text: "Cap off", done: "3", felt: ["came away stuck"] }),
       step({ id: "d", text: "Crank out" }),
     ];
-    const strip = { steps, done: 3, next: "d" } as unknown as Schemas["StripReport"];
+    const strip = { steps, done: 3, next: "d" } as unknown as Schemas["StripTold"];
     const choose = vi.fn();
-    render(<StepList report={strip} waiting={new Map()} chosen="d" onChoose={choose} />);
+    render(<StepList report={strip} waiting={new Map()} chosen="d" onChange={undefined} onChoose={choose} />);
     const list = within(screen.getByRole("region", { name: "Strip list" }));
     expect(list.getByRole("button", { name: "Pan off, done" })).toBeTruthy();
     expect(list.getByRole("button", { name: "Squirters out, not on this engine" })).toBeTruthy();

@@ -3,8 +3,8 @@ import { useCallback, useEffect } from "react";
 
 import { ask, client, type Schemas, Unreachable } from "../../api";
 import { heard } from "../away";
+import { keepForReload } from "../lastKnown";
 import { withChanges } from "./changes";
-import { keepForReload } from "./lastKnown";
 
 export type Bench = Schemas["BenchOut"];
 export type Part = Schemas["PartReport"];
@@ -38,7 +38,7 @@ export function useBench(jobId: number) {
     refetchInterval: 5_000,
   });
   const { data } = found;
-  useEffect(() => (data ? keepForReload(data) : undefined), [data]);
+  useEffect(() => (data ? keepForReload(`/api/jobs/${data.card.id}`, data) : undefined), [data]);
   return found;
 }
 

@@ -242,3 +242,30 @@ def vee_eight() -> SheetForm:
             *vee_loose(),
         ],
     )
+
+
+def journals_only(engine: str, layout: Layout) -> SheetForm:
+    """Limits of mains and rods for an engine that is described: invented, metric."""
+    mains: list[FIGURE] = [
+        ("size", "68.420", "68.437"),
+        ("service_least", "68.400", ""),
+        ("out_of_round", "0.020", ""),
+        ("taper", "0.012", ""),
+    ]
+    rods: list[FIGURE] = [
+        ("size", "56.730", "56.746"),
+        ("service_least", "56.710", ""),
+        ("out_of_round", "0.020", ""),
+        ("taper", "0.012", ""),
+    ]
+    ladder = [("STD", "STD", True), ("0.25 mm", "025", True), ("0.50 mm", "050", True)]
+    return SheetForm(
+        engine=engine,
+        unit=Unit.MM,
+        notes="Invented for the demo.",
+        layout=layout,
+        sets=[
+            _set("mains", mains, [(u, f"W 1.{p}", b) for u, p, b in ladder], Hardening.NONE, "112"),
+            _set("rods", rods, [(u, f"W 2.{p}", b) for u, p, b in ladder], Hardening.NONE),
+        ],
+    )

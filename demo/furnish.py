@@ -8,6 +8,7 @@ from datetime import date
 from django.utils import timezone
 
 from demo.blocks import furnish_blocks
+from demo.described import furnish_described
 from demo.door_jobs import furnish_door
 from demo.evidence_jobs import furnish_evidence
 from demo.loose_jobs import furnish_loose
@@ -42,6 +43,7 @@ def furnish(today: date) -> None:
         furnish_loose(shop)
         furnish_door(shop)
         furnish_evidence(shop)
+        furnish_described(shop)
     shop.give_passwords()
 
 

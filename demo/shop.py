@@ -61,10 +61,10 @@ class Shop:
         furnish_checks(self.cabinet, (self.bench, self.machinist), timezone.now())
         self.inch, self.metric = self.cabinet["inch"], self.cabinet["metric"]
         self.petrol, self.diesel, self.vee = (
-            self._sheet(form) for form in (petrol_four(), diesel_three(), vee_eight())
+            self.keep_sheet(form) for form in (petrol_four(), diesel_three(), vee_eight())
         )
 
-    def _sheet(self, form: SheetForm) -> SheetRevision:
+    def keep_sheet(self, form: SheetForm) -> SheetRevision:
         """Draft a sheet, look twice, confirm it."""
         drafted = draft_sheet(self.machinist, form.model_copy(update={"sure": True}))
         return confirm_sheet(self.owner, drafted.pk, drafted.version, sure=True)

@@ -23,7 +23,7 @@ def asked_of(engine: Description) -> tuple[AskedOfEngine, ...]:
     Rule:    engine.not-known.
     """
     if not engine.described:
-        usual = "taken for an engine with push rods and main caps, as it stood before"
+        usual = "an engine with push rods and main caps, as it stood before"
         return (AskedOfEngine(field="built", question="How is this engine built?", taken_for=usual),)
     return tuple(_asked(engine))
 

@@ -1,7 +1,7 @@
 """The strip: its list by layout, marks and places of parts, and what stands open until the engine leaves."""
 
 from halfthou.strip.before_bench import NOTHING, BeforeBench, before_bench
-from halfthou.strip.drawn import EngineShape, shape_of
+from halfthou.strip.drawn import DrawnGroup, EngineShape, shape_of
 from halfthou.strip.fasteners import renew_because, stretch_called, stretch_when_tight
 from halfthou.strip.faults import faults_of_strip
 from halfthou.strip.laid_bare import laid_bare, lies_bare, way_to

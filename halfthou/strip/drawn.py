@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from enum import StrEnum
 
-from halfthou.engines import Description, described
+from halfthou.engines import Description
 from halfthou.jobs import Document, MainsIn
 from halfthou.strip.standing import Strip
 from halfthou.strip.step import StripStep
@@ -25,6 +25,7 @@ class DrawnGroup(Document):
     """A group of parts on the drawing: what it is called, how it stands, how many of it are off of how many, and
     the place that its card is of. `of` is its cylinder, main or bank, "" where it is the engine's."""
 
+    id: str
     key: str
     of: str
     name: str
@@ -58,13 +59,6 @@ class EngineShape(Document):
     driven_by: str
 
 
-class EngineDrawn(Document):
-    """The engine's shape and its groups."""
-
-    shape: EngineShape
-    groups: tuple[DrawnGroup, ...]
-
-
 #: The groups, by the families of the steps that take them, and by what they are parted.
 _GROUPS: tuple[tuple[str, str, tuple[str, ...], str], ...] = (
     ("gearbox", "Gearbox or coupling", ("gearbox.off",), ""),
@@ -95,25 +89,33 @@ _GROUPS: tuple[tuple[str, str, tuple[str, ...], str], ...] = (
     ("barrel", "Barrel", ("barrel.off",), "cylinder"),
     ("liner", "Liner", ("liner.out",), "cylinder"),
     ("rod cap", "Cap of rod", ("cap-rod.off",), "cylinder"),
-    ("piston", "Piston and rod", ("piston.off", "rod.out"), "cylinder"),
+    ("piston", "Piston", ("piston.off",), "cylinder"),
+    ("rod", "Rod", ("rod.out",), "cylinder"),
     ("main cap", "Main cap", ("cap-main.off",), "main"),
     ("main beam", "Beam of the mains", ("girdle.off", "beam.off"), ""),
     ("case", "Case", ("case.apart",), ""),
     ("crank", "Crank", ("crank.out",), ""),
     ("main half", "Half bearings of main", ("half-main-lower.out", "half-main-upper.out"), "main"),
 )
+#: The work that is done at a group before it comes off, by the family that takes it.
+_AT = {
+    "head.bolts": "head.off", "cam-caps.marked": "cam.out", "cam-caps.eased": "cam.out", "timing.set": "drive.off",
+    "drive.seen": "drive.off", "timing.read": "drive.off", "slack.read": "drive.off", "drive.locked": "drive.off",
+    "rod.marked": "rod.out", "cap-main.marked": "cap-main.off", "barrel.marked": "barrel.off",
+    "case.bolts": "case.apart", "pin.out": "piston.off", "float.read": "crank.out", "stand.read": "liner.out",
+    "held.down": "liner.out", "pan.photographed": "pickup.off", "side-bolts.out": "beam.off",
+}  # fmt: skip
 #: The place whose card a group opens, where its steps take none.
 _PLACE = {"cylinder": "bore-{}", "main": "M{}"}
 
 
-def engine_drawn(strip: Strip) -> EngineDrawn:
-    """The engine of a job as it still stands.
+def drawn_groups(strip: Strip) -> tuple[DrawnGroup, ...]:
+    """The groups of a job's engine as it still stands.
 
     Rule:    strip.order: what is next is the first step of the list that is open.
     """
-    engine = described(strip.job.limits.layout)
     following = next((step for step in strip.steps if not strip.is_behind(step.id)), None)
-    return EngineDrawn(shape=shape_of(engine), groups=tuple(_groups(strip, following)))
+    return tuple(_groups(strip, following))
 
 
 def shape_of(engine: Description) -> EngineShape:
@@ -159,6 +161,7 @@ def _groups(strip: Strip, following: StripStep | None) -> Iterator[DrawnGroup]:
                 f"{name} {of}" if by in ("cylinder", "main") else steps[0].text.split(" off")[0] if by else name
             )
             yield DrawnGroup(
+                id=f"{key} {of}".strip(),
                 key=key,
                 of=of,
                 name=called,
@@ -169,6 +172,14 @@ def _groups(strip: Strip, following: StripStep | None) -> Iterator[DrawnGroup]:
             )
 
 
+def _is_next(following: StripStep, step: StripStep) -> bool:
+    """Whether the next step takes what a step takes, or is done at it first."""
+    if step.id == following.id:
+        return True
+    shared = following.of.keys() & step.of.keys()
+    return _AT.get(following.family) == step.family and all(following.of[key] == step.of[key] for key in shared)
+
+
 def _stands(strip: Strip, steps: list[StripStep], following: StripStep | None) -> Stands:
     facts = [strip.done.get(step.id) for step in steps]
     if all(one is not None and not one.there for one in facts):
@@ -176,6 +187,6 @@ def _stands(strip: Strip, steps: list[StripStep], following: StripStep | None) -
     off = sum(strip.is_behind(step.id) for step in steps)
     if off == len(steps):
         return Stands.OFF
-    if following is not None and any(step.id == following.id for step in steps):
+    if following is not None and any(_is_next(following, step) for step in steps):
         return Stands.NEXT
     return Stands.PARTLY if off else Stands.ON

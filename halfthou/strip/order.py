@@ -17,8 +17,9 @@ from halfthou.strip.turns import Turn, fewest_turns
 from halfthou.words import TURNING
 
 #: The crank stands where it was turned for what comes next.
-_STANDS = Tie("strip.turns", Binds.ORDER, "turn", "", "the crank is turned for it")
-_TURNED_ON = Tie("strip.turns", Binds.ORDER, "", "turn", "done before the crank is turned on")
+TURNS = "strip.turns"
+_STANDS = Tie(TURNS, Binds.ORDER, "turn", "", "the crank is turned for it")
+_TURNED_ON = Tie(TURNS, Binds.ORDER, "", "turn", "done before the crank is turned on")
 Before = dict[str, dict[str, Tie]]
 
 
@@ -48,7 +49,7 @@ def ordered(engine: Description, edits: StripEdits = NO_EDITS) -> tuple[StripSte
     after = tied(asked, engine)
     bind(after, edits)
     _bind_turns(turns, steps, groups, after)
-    return _held(_emitted(asked, after), after)
+    return _held(emitted(asked, after), after)
 
 
 def _groups(works: Sequence[StripStep]) -> dict[str, list[StripStep]]:
@@ -67,7 +68,7 @@ def _stands(
     groups = _groups(works)
     group_of = {work.id: name for name, own in groups.items() for work in own}
     reached: dict[str, frozenset[str]] = {}
-    for step in _emitted([work.id for work in works], before):
+    for step in emitted([work.id for work in works], before):
         found = {group_of[step]} if step in group_of else set()
         reached[step] = frozenset(found.union(*(reached[one] for one in before[step])))
     after = {name: frozenset().union(*(reached[work.id] for work in own)) - {name} for name, own in groups.items()}
@@ -133,7 +134,7 @@ def _asked(
     return found
 
 
-def _emitted(asked: Sequence[StripStep] | Sequence[str], before: Mapping[str, Mapping[str, Tie]]) -> tuple:  # type: ignore[type-arg]
+def emitted(asked: Sequence[StripStep] | Sequence[str], before: Mapping[str, Mapping[str, Tie]]) -> tuple:  # type: ignore[type-arg]
     """What is asked for, each after all that must come before it: that is fetched first, in the same order.
 
     Refuses: StripCircle.

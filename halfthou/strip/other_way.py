@@ -2,9 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from halfthou.jobs import Document, FastenerKind, FastenerState, Job
+from halfthou.strip.order import TURNS, emitted
 from halfthou.strip.standing import Strip
 from halfthou.strip.step import StripStep
+from halfthou.strip.tie import Binds, Tie
 from halfthou.words import Caution
 
 #: What is used once only, by the work that fits it. Source: common practice, the maker's manual comes first.
@@ -31,35 +35,69 @@ class FittingStep(Document):
 
 
 def other_way(job: Job) -> tuple[FittingStep, ...]:
-    """The engine put together, step by step: the strip list read from its end, without what only takes apart.
+    """The engine put together, step by step: what held comes on after what it held, groups together, ties by
+    position, the crank turned for each rod again.
 
     Rule:    strip.other-way.
     """
     strip = Strip(job)
-    back = [step for step in reversed(strip.steps) if step.fit and not _missing(strip, step)]
-    here = {step.id for step in back}
-    comes_after: dict[str, list[str]] = {step.id: [] for step in back}
-    for step in strip.steps:
+    fitted = [step for step in strip.steps if step.fit and not _missing(strip, step)]
+    texts = {step.id: step.fit for step in fitted}
+    back: dict[str, dict[str, Tie]] = {step.id: {} for step in fitted}
+    after: dict[str, list[str]] = {step.id: [] for step in fitted}
+    for step in fitted:
         for one in step.held:
-            if one.step in here and step.id in here and one.stands_before:
-                comes_after[one.step].append(step.id)
-    texts = {step.id: step.fit for step in back}
+            if one.step in back and one.rule != TURNS:
+                back[one.step][step.id] = _BACK
+                if one.stands_before:
+                    after[one.step].append(step.id)
+    _turned_for(fitted, back)
     return tuple(
         FittingStep(
             id=step.id,
             section=step.section,
             text=step.fit,
-            after=tuple(texts[key] for key in comes_after[step.id]),
+            after=tuple(texts[key] for key in after[step.id]),
             once=_ONCE.get(step.family, ""),
             marks=tuple(
-                f"{strip.places[key].short}: {strip.marks.bears(key)}"
-                for key in step.takes
-                if strip.marks.bears(key)
+                f"{strip.places[key].short}: {bears}" for key in step.takes if (bears := strip.marks.bears(key))
             ),
             cautions=step.cautions,
         )
-        for step in back
+        for step in emitted(_runs_back(fitted), back)
     )
+
+
+#: What came off later goes on sooner.
+_BACK = Tie("strip.other-way", Binds.ORDER, "", "", "it came off later")
+
+
+def _runs_back(steps: Sequence[StripStep]) -> list[StripStep]:
+    """The steps run by run from the end, each run in its own order: a run is of one section and one stand of the
+    crank."""
+    runs: list[list[StripStep]] = []
+    for nth, step in enumerate(steps):
+        if nth == 0 or step.family == "turn" or step.section != steps[nth - 1].section:
+            runs.append([])
+        runs[-1].append(step)
+    return [step for run in reversed(runs) for step in run]
+
+
+def _turned_for(steps: Sequence[StripStep], back: dict[str, dict[str, Tie]]) -> None:
+    """The crank is turned before what is done at its stand, and after what was done at the stand before."""
+    turn, later = "", list[str]()
+    stands: list[tuple[str, list[str]]] = []
+    for step in steps:
+        if step.family == "turn":
+            turn, later = step.id, []
+            stands.append((turn, later))
+        elif step.at is not None and turn:
+            later.append(step.id)
+    for nth, (turn, own) in enumerate(stands):
+        for name in own:
+            back[name][turn] = _BACK
+        if nth + 1 < len(stands):
+            back[turn].update(dict.fromkeys(stands[nth + 1][1], _BACK))
 
 
 def _missing(strip: Strip, step: StripStep) -> bool:

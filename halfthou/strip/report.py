@@ -8,7 +8,7 @@ from halfthou.engines import AskedOfEngine, asked_of, described, not_judged
 from halfthou.first_look import LooksReport, looks_report
 from halfthou.jobs import Closed, Document, FastenerKind, FastenerState, Felt, HandOver, Job
 from halfthou.lengths import Notation
-from halfthou.strip.drawn import EngineDrawn, engine_drawn
+from halfthou.strip.drawn import DrawnGroup, EngineShape, drawn_groups, shape_of
 from halfthou.strip.fasteners import growth_of, renew_because
 from halfthou.strip.marks import mark_findings
 from halfthou.strip.open_ends import OpenEnd, open_ends, still_open
@@ -16,12 +16,17 @@ from halfthou.strip.standing import Strip
 from halfthou.strip.step import StripStep
 from halfthou.words import Caution, Reason
 
-#: So many of the steps that hold another are named at once.
-MOST_SAID = 5
+
+class HeldShown(Document):
+    """A step that has to be done before another, and why."""
+
+    step: str
+    why: str
 
 
 class StripStepShown(Document):
-    """One step: what it is, whether it is done and what was felt, and what has to come before it. `behind` says
+    """One step: what it is, whether it is done and what was felt, and what has to come before it (`held`). `behind`
+    says
     that it has not to be done any more; `came_off` that it was off already, by what was said at the door; `own`
     that the house wrote it."""
 
@@ -48,7 +53,7 @@ class StripStepShown(Document):
     at: datetime | None
     unmarked: tuple[str, ...]
     unseen: tuple[str, ...]
-    first: tuple[str, ...]
+    held: tuple[HeldShown, ...]
 
 
 class PositionShown(Document):
@@ -100,7 +105,8 @@ class StripReport(Document):
     closed_by: tuple[Closed, ...]
     keep_shells: bool
     handed_over: HandOver | None
-    drawn: EngineDrawn
+    shape: EngineShape
+    groups: tuple[DrawnGroup, ...]
     asked: tuple[AskedOfEngine, ...]
     not_judged: tuple[str, ...]
     stray: tuple[str, ...]
@@ -131,7 +137,8 @@ def strip_report(job: Job, say: Notation) -> StripReport:
         closed_by=tuple(Closed),
         keep_shells=job.house_rules.keep_shells,
         handed_over=handed[-1] if handed else None,
-        drawn=engine_drawn(strip),
+        shape=shape_of(engine),
+        groups=drawn_groups(strip),
         asked=asked_of(engine),
         not_judged=not_judged(engine),
         stray=tuple(f"{one.step}, {one.by}" for one in strip.stray),
@@ -173,14 +180,8 @@ def _step(strip: Strip, step: StripStep) -> StripStepShown:
         at=None if done is None else done.at,
         unmarked=() if done is not None else tuple(place.id for place in strip.unmarked(step)),
         unseen=() if done is not None else strip.unseen(step),
-        first=() if done is not None else _first(strip, step),
+        held=tuple(HeldShown(step=one.step, why=one.why) for one in step.held if one.refuses),
     )
-
-
-def _first(strip: Strip, step: StripStep) -> tuple[str, ...]:
-    """What has to come before a step, each with why; what holds most of all first."""
-    held = [f"{strip.by_id[one.step].text} ({one.why})" for one in strip.holding(step)]
-    return (*held[:MOST_SAID], *([f"and {len(held) - MOST_SAID} more"] if len(held) > MOST_SAID else []))
 
 
 def _positions(strip: Strip) -> list[PositionShown]:

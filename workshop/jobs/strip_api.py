@@ -11,7 +11,15 @@ from pydantic import BaseModel, TypeAdapter, create_model
 
 from halfthou.jobs import StripEdits
 from halfthou.lengths import Notation
-from halfthou.strip import FittingStep, PositionShown, StripReport, StripStepShown, other_way, strip_report
+from halfthou.strip import (
+    DrawnGroup,
+    FittingStep,
+    PositionShown,
+    StripReport,
+    StripStepShown,
+    other_way,
+    strip_report,
+)
 from workshop.bench.shapes import BenchOut
 from workshop.jobs import actions
 from workshop.jobs.api import bench_answer
@@ -22,7 +30,7 @@ from workshop.record.ledger import Ledger, Piece
 from workshop.record.translate import description_of
 
 router = Router(tags=["strip"])
-_LISTS = ("steps", "positions")
+_LISTS = ("steps", "positions", "groups")
 _LINES: dict[str, Any] = {
     name: field.annotation for name, field in StripReport.model_fields.items() if name not in _LISTS
 }
@@ -40,6 +48,7 @@ class StripChanged(BaseModel):
     lines: StripLines
     steps: list[StripStepShown]
     positions: list[PositionShown]
+    groups: list[DrawnGroup]
 
 
 class StripTold(StripReport):
@@ -82,6 +91,7 @@ def _pieces(report: StripReport) -> dict[Piece, bytes]:
     return {
         **{("lines", name): kind.dump_json(getattr(report, name)) for name, kind in _READY.items()},
         **{("steps", one.id): one.model_dump_json().encode() for one in report.steps},
+        **{("groups", one.id): one.model_dump_json().encode() for one in report.groups},
         **{("positions", one.id): one.model_dump_json().encode() for one in report.positions},
     }
 

@@ -23,13 +23,6 @@ from workshop.record.models import DecisionRecord, FactRecord, HistoryEntry, Job
 from workshop.record.together import together
 from workshop.record.translate import UnknownKind, fact_row, job_of
 
-#: What is read along with a job: its limits and the description it stands on.
-WITH_JOB = (
-    "limits",
-    "limits__sheet",
-    "limits__description__description",
-    "description__description",
-)
 #: The columns of the rack's summary.
 SUMMARY = (
     "engine",
@@ -61,7 +54,7 @@ class Opened:
 
 def job_record(job_id: int) -> JobRecord:
     """The row of a job. Refuses: NotThere."""
-    jobs = JobRecord.objects.select_related(*WITH_JOB).prefetch_related("signatures", "decisions")
+    jobs = JobRecord.objects.select_related("limits", "limits__sheet").prefetch_related("signatures", "decisions")
     record = jobs.filter(pk=job_id).first() if 0 < job_id < 2**63 else None
     if record is None:
         raise NotThere("no-job", "There is no such job.")

@@ -5994,6 +5994,8 @@ export interface components {
          *     the place that its card is of. `of` is its cylinder, main or bank, "" where it is the engine's.
          */
         DrawnGroup: {
+            /** Id */
+            id: string;
             /** Key */
             key: string;
             /** Of */
@@ -6014,15 +6016,6 @@ export interface components {
          * @enum {string}
          */
         EndKind: "taken out for access" | "empty hole" | "fastener to renew" | "fragment";
-        /**
-         * EngineDrawn
-         * @description The engine's shape and its groups.
-         */
-        EngineDrawn: {
-            shape: components["schemas"]["EngineShape"];
-            /** Groups */
-            groups: components["schemas"]["DrawnGroup"][];
-        };
         /**
          * FastenerKind
          * @description How often a fastener may be used.
@@ -6093,6 +6086,16 @@ export interface components {
              * @default
              */
             words: string;
+        };
+        /**
+         * HeldShown
+         * @description A step that has to be done before another, and why.
+         */
+        HeldShown: {
+            /** Step */
+            step: string;
+            /** Why */
+            why: string;
         };
         /**
          * OpenEnd
@@ -6171,7 +6174,7 @@ export interface components {
         Stands: "on" | "next" | "partly off" | "off" | "missing";
         /**
          * StripStepShown
-         * @description One step: what it is, whether it is done and what was felt, and what has to come before it. `behind` says
+         * @description One step: what it is, whether it is done and what was felt, and what has to come before it (`held`). `behind` says
          *     that it has not to be done any more; `came_off` that it was off already, by what was said at the door; `own`
          *     that the house wrote it.
          */
@@ -6222,8 +6225,8 @@ export interface components {
             unmarked: string[];
             /** Unseen */
             unseen: string[];
-            /** First */
-            first: string[];
+            /** Held */
+            held: components["schemas"]["HeldShown"][];
         };
         /**
          * StripTold
@@ -6253,7 +6256,9 @@ export interface components {
             /** Keep Shells */
             keep_shells: boolean;
             handed_over: components["schemas"]["HandOver"] | null;
-            drawn: components["schemas"]["EngineDrawn"];
+            shape: components["schemas"]["EngineShape"];
+            /** Groups */
+            groups: components["schemas"]["DrawnGroup"][];
             /** Asked */
             asked: components["schemas"]["AskedOfEngine"][];
             /** Not Judged */
@@ -6282,6 +6287,8 @@ export interface components {
             steps: components["schemas"]["StripStepShown"][];
             /** Positions */
             positions: components["schemas"]["PositionShown"][];
+            /** Groups */
+            groups: components["schemas"]["DrawnGroup"][];
         };
         /** StripLines */
         StripLines: {
@@ -6304,7 +6311,7 @@ export interface components {
             /** Keep Shells */
             keep_shells?: boolean | null;
             handed_over?: components["schemas"]["HandOver"] | null;
-            drawn?: components["schemas"]["EngineDrawn"] | null;
+            shape?: components["schemas"]["EngineShape"] | null;
             /** Asked */
             asked?: components["schemas"]["AskedOfEngine"][] | null;
             /** Not Judged */

@@ -143,7 +143,11 @@ export function saidOf(built: Partial<Built>, field: Field): string {
   const value: unknown = built[field];
   if (value === null || value === undefined) return "";
   if (typeof value === "boolean") return value ? "yes" : "no";
-  return Array.isArray(value) ? value.join("; ") : String(value as string | number);
+  return Array.isArray(value)
+    ? value.join("; ")
+    : typeof value === "number"
+      ? String(value)
+      : (value as string);
 }
 
 /** A description with one answer more; "" takes it back: not known. */

@@ -42,7 +42,7 @@ export function ChangeListDialog({ jobId, report, at, onClose }: Props) {
 function Changes({ jobId, report, at, known, onClose }: Props & { known: Schemas["EditsOut"] }) {
   const step = report.steps.find((one) => one.id === at) ?? report.steps[0];
   const [reach, setReach] = useState<Reach>(known.may[0] ?? "this engine");
-  const before = known[OF[reach]] ?? NONE;
+  const before = known[OF[reach]];
   const [text, setText] = useState(step?.text ?? "");
   const [minutes, setMinutes] = useState(String(step?.minutes ?? 5));
   const [after, setAfter] = useState("");
@@ -80,17 +80,17 @@ function Changes({ jobId, report, at, known, onClose }: Props & { known: Schemas
         ]
       : [];
     return {
-      own: [...(before.own ?? []), ...added],
-      moved: [...(before.moved ?? []).filter((one) => !after || one.step !== step.id), ...moved],
+      own: [...before.own, ...added],
+      moved: [...before.moved.filter((one) => !after || one.step !== step.id), ...moved],
       texts: { ...before.texts, ...words },
       minutes: { ...before.minutes, ...time },
     };
   };
   const without = (): Edits => ({
-    own: (before.own ?? []).filter((one) => one.id !== step.id),
-    moved: (before.moved ?? []).filter((one) => one.step !== step.id),
-    texts: Object.fromEntries(Object.entries(before.texts ?? {}).filter(([id]) => id !== step.id)),
-    minutes: Object.fromEntries(Object.entries(before.minutes ?? {}).filter(([id]) => id !== step.id)),
+    own: before.own.filter((one) => one.id !== step.id),
+    moved: before.moved.filter((one) => one.step !== step.id),
+    texts: Object.fromEntries(Object.entries(before.texts).filter(([id]) => id !== step.id)),
+    minutes: Object.fromEntries(Object.entries(before.minutes).filter(([id]) => id !== step.id)),
   });
   const changed = JSON.stringify(without()) !== JSON.stringify({ ...NONE, ...before });
   const spoils = change.error instanceof Refused && change.error.code === "would-spoil" ? change.error : null;
@@ -175,7 +175,7 @@ function ownName(words: string, before: Edits): string {
     .replace(/[^a-z0-9]+/g, "-")
     .replace(/^-+|-+$/g, "")
     .slice(0, 40);
-  const taken = new Set((before.own ?? []).map((one) => one.id));
+  const taken = new Set(before.own.map((one) => one.id));
   const name = `own-${plain || "step"}`;
   let nth = 2;
   let free = name;

@@ -23,10 +23,10 @@ export function EnginePage() {
       <Faults error={strip.error} />
       {report && (
         <div className="flex flex-col gap-4">
-          <EngineStands drawn={report.drawn} large />
+          <EngineStands drawn={report} large />
           <StandsKey />
           <div className="grid grid-cols-2 gap-8 max-md:grid-cols-1">
-            <GroupList groups={report.drawn.groups} />
+            <GroupList groups={report.groups} />
             <div className="flex flex-col gap-4">
               <Unknown report={report} />
               {may("draft a limits sheet") && !bench.card.signed && <TakeUp jobId={jobId} bench={bench} />}
@@ -63,7 +63,7 @@ function GroupList({ groups }: { groups: readonly Schemas["DrawnGroup"][] }) {
           return (
             <li
               key={first?.key}
-              className="flex min-h-8 break-inside-avoid items-baseline justify-between gap-2 border-b border-line/60"
+              className="flex min-h-11 break-inside-avoid items-center justify-between gap-2 border-b border-line/60"
             >
               {first?.place && all.length === 1 ? (
                 <PlaceLink place={first.place} className="first-letter:uppercase">

@@ -2,7 +2,13 @@ import type { Schemas } from "../../api";
 import { EngineAlong, EngineFront } from "../../shared/engine";
 
 /** The engine as it still stands: a section from the front and one along it. Each group opens its card. */
-export function EngineStands({ drawn, large = false }: { drawn: Schemas["EngineDrawn"]; large?: boolean }) {
+export function EngineStands({
+  drawn,
+  large = false,
+}: {
+  drawn: Pick<Schemas["StripTold"], "shape" | "groups">;
+  large?: boolean;
+}) {
   const high = large ? "h-72 max-sm:h-56" : "h-40 max-sm:h-36";
   return (
     <figure

@@ -26,6 +26,8 @@ interface Props {
   jobId: number;
   step: Schemas["StripStepShown"];
   positions: readonly Schemas["PositionShown"][];
+  /** What has to be done before it and is not, each with why. */
+  first?: readonly string[];
   disabled: boolean;
   /** The step as it was done here, while that waits to be sent. */
   waiting?: Schemas["DoingStep"] | undefined;
@@ -53,7 +55,17 @@ export class Ahead {
 }
 
 /** One step, large: what to do, what it must bear, what was felt; Enter writes it down. */
-export function StepInHand({ jobId, step, positions, disabled, waiting, ahead, onDone, onNext }: Props) {
+export function StepInHand({
+  jobId,
+  step,
+  positions,
+  first = [],
+  disabled,
+  waiting,
+  ahead,
+  onDone,
+  onNext,
+}: Props) {
   const [felt, setFelt] = useState<readonly Felt[]>([]);
   const [typed, setTyped] = useState<Typed>({});
   // Its own: what one step was refused is not said of the next.
@@ -115,8 +127,11 @@ export function StepInHand({ jobId, step, positions, disabled, waiting, ahead, o
       <p className="text-[15px] text-quiet">{step.section}</p>
       <h2 className="text-3xl font-semibold leading-tight">{step.text}</h2>
       {step.hint && <p className="mt-1 text-lg">{step.hint}</p>}
-      {step.first.length > 0 && asked?.code !== "held" && (
-        <p className="mt-2 border-l-4 border-blue px-3 font-semibold">First: {step.first.join("; ")}.</p>
+      {first.length > 0 && !step.behind && asked?.code !== "held" && (
+        <p className="mt-2 border-l-4 border-blue px-3">
+          <strong>First: {first[0]}.</strong>
+          {first.length > 1 && ` And ${first.length - 1} more.`}
+        </p>
       )}
       {step.unseen.length > 0 && !asked && (
         <p className="mt-2 border-l-4 border-red px-3 font-semibold text-red">

@@ -55,7 +55,7 @@ export function StepList({ report, waiting, chosen, onChoose, onChange }: Props)
       </div>
       <div
         ref={box}
-        className="relative h-[330px] overflow-y-auto border-y border-line max-[979px]:h-[420px]"
+        className="relative h-[306px] overflow-y-auto border-y border-line max-[979px]:h-[420px]"
       >
         {runs.map(({ section, steps }, nth) => (
           <div key={`${nth} ${section}`}>

@@ -51,6 +51,15 @@ function AskedOfEngine({ jobId, report }: { jobId: number; report: Schemas["Stri
   );
 }
 
+/** What of a step's holders is not behind yet, each with why. */
+function firstOf(step: Step, steps: readonly Step[]): string[] {
+  const known = new Map(steps.map((one) => [one.id, one]));
+  return step.held.flatMap(({ step: id, why }) => {
+    const one = known.get(id);
+    return one && !one.behind ? [`${one.text}, because ${why}`] : [];
+  });
+}
+
 /** The strip: the step in hand, large, and the list it comes from. */
 export function StripPage() {
   const bench = useOutletContext<Bench>();
@@ -119,6 +128,7 @@ export function StripPage() {
                 jobId={jobId}
                 step={step}
                 positions={report.positions}
+                first={firstOf(step, steps)}
                 disabled={closed}
                 waiting={waiting.get(step.id)}
                 ahead={ahead}
@@ -138,7 +148,7 @@ export function StripPage() {
               </div>
             )}
             <div className="flex min-w-0 flex-col gap-2">
-              <EngineStands drawn={report.drawn} />
+              <EngineStands drawn={report} />
               <StepList
                 report={report}
                 waiting={waiting}

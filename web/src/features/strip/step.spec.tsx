@@ -16,14 +16,14 @@ type Step = Schemas["StripStepShown"];
 const step = (more: Partial<Step> = {}): Step => ({
   id: "cap-rod-2.off", section: "Rods and pistons", text: "Cap of rod 2 off", hint: "Note the force.", tools: "", minutes: 5,
   joint: true, goes_back: "", cautions: [], takes: ["cap-rod-2"], marks: [], done: "", there: true, felt: [], by: "", at: null,
-  off_already: false, behind: false, came_off: false, own: false, because: "", unmarked: [], unseen: [], first: [], ...more,
+  off_already: false, behind: false, came_off: false, own: false, because: "", unmarked: [], unseen: [], held: [], ...more,
 }); // prettier-ignore
 const cap: Schemas["PositionShown"] = {
   id: "cap-rod-2", kind: "rod cap", name: "Cap of rod 2", short: "Cap 2", mark: "2", how: "", of: "R2", found: "",
   given: "", lies: "",
 }; // prettier-ignore
 
-function show(one: Step, onDone = vi.fn(), ahead = new Ahead()) {
+function show(one: Step, onDone = vi.fn(), ahead = new Ahead(), first: string[] = []) {
   render(
     <QueryClientProvider client={new QueryClient()}>
       <MemoryRouter>
@@ -31,6 +31,7 @@ function show(one: Step, onDone = vi.fn(), ahead = new Ahead()) {
           jobId={7}
           step={one}
           positions={[cap]}
+          first={first}
           disabled={false}
           ahead={ahead}
           onDone={onDone}
@@ -119,7 +120,7 @@ describe("the step in hand", () => {
   });
 
   it("shows what has to be looked at first, and what comes before it", () => {
-    show(step({ unseen: ["Pan off: screen"], first: ["Pan off"] }));
+    show(step({ unseen: ["Pan off: screen"] }), vi.fn(), new Ahead(), ["Pan off"]);
     expect(screen.getByText(/destroys what has not been looked at: Pan off: screen/)).toBeTruthy();
     expect(screen.getByText("First: Pan off.")).toBeTruthy();
     expect(screen.getByRole("img", { name: "to mark: 2" })).toBeTruthy();

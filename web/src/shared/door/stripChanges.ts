@@ -10,14 +10,15 @@ const replaced = <One extends { id: string }>(known: readonly One[], changed: re
 
 /** A strip with what changed of it. What did not change stays the same object. */
 export function withStripChanges(known: StripTold, changed: Schemas["StripChanged"]): StripTold {
-  const { state, whole, lines, steps, positions } = changed;
-  if (whole) return { ...(lines as Partial<StripTold>), steps, positions, state } as StripTold;
+  const { state, whole, lines, steps, positions, groups } = changed;
+  if (whole) return { ...(lines as Partial<StripTold>), steps, positions, groups, state } as StripTold;
   if (state === known.state) return known;
   return {
     ...known,
     ...(lines as Partial<StripTold>),
     steps: replaced(known.steps, steps),
     positions: replaced(known.positions, positions),
+    groups: replaced(known.groups, groups),
     state,
   };
 }

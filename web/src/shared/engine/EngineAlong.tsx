@@ -187,8 +187,10 @@ function Pin({ shape, known, one, flat }: { shape: Shape; known: Groups; one: St
         const top = down ? y + 66 : y - 92;
         return (
           <g key={cylinder}>
-            <Drawn group={known.of("piston", cylinder)}>
+            <Drawn group={known.of("piston", cylinder) ?? known.of("rod", cylinder)}>
               <rect x={x - 15} y={top} width={30} height={26} />
+            </Drawn>
+            <Drawn group={known.of("rod", cylinder)}>
               <path
                 d={down ? `M${x} ${top}V${y + 12}` : `M${x} ${top + 26}V${y - 12}`}
                 className="[stroke-width:5]"

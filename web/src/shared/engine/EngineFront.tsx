@@ -96,8 +96,10 @@ function Bank({ shape, known, lean, bank }: { shape: Shape; known: Groups; lean:
         <rect x={-3} y={shape.side_valves ? -184 : -206} width={6} height={20} />
       </Drawn>
       <TopGear shape={shape} known={known} side={side} />
-      <Drawn group={known.of("piston", cylinder)}>
+      <Drawn group={known.of("piston", cylinder) ?? known.of("rod", cylinder)}>
         <path d="M-23 -128H23V-98H-23ZM-23 -122H23M-23 -116H23" />
+      </Drawn>
+      <Drawn group={known.of("rod", cylinder)}>
         <path d="M-5 -104L-9 -34H9L5 -104Z" />
       </Drawn>
       {known.of("rod cap", cylinder) && (

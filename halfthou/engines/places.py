@@ -124,10 +124,12 @@ def _of_mains(engine: Description) -> Iterator[Place]:
             name = f"Carrier of main {n}"
             yield Place(f"carrier-main-{n}", "main carrier", "", name, name, beside, mark=main, how=OUTSIDE)
         for half in () if engine.rollers else ("upper", "lower"):
+            # In a split case they lie left and right: the upper is the left one.
+            lies = {"upper": "left", "lower": "right"}[half] if engine.case else half
             name, short, mark = (
-                f"Half bearing of main {n}, {half}",
-                f"Half {main} {half}",
-                f"{main}{half[0].upper()}",
+                f"Half bearing of main {n}, {lies}",
+                f"Half {main} {lies}",
+                f"{main}{lies[0].upper()}",
             )
             yield Place(f"half-main-{n}-{half}", "half bearing", "", name, short, beside, mark=mark, how=WRITTEN)
         if engine.rollers:

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from datetime import datetime
 
 from halfthou.causes import CAUSES, SIGNS, CauseWeighed, NextLook, in_words, next_looks
+from halfthou.engines import described
 from halfthou.evidence.contaminated import Contaminated, metal_in
 from halfthou.evidence.gate import Gate
 from halfthou.evidence.gathering import deposits
@@ -88,7 +89,8 @@ class AskedOfDebris(Document):
 
 class BearingShown(Document):
     """A bearing along the shaft: what its rod shows of heat, what its thrust faces show where it carries them; and
-    the place whose card its name opens."""
+    the place whose card its name opens. `bank` is that of its rod, "" where there is one bank; `sideways` says that
+    its halves lie left and right, in a split case."""
 
     id: str
     name: str
@@ -96,6 +98,8 @@ class BearingShown(Document):
     heat: str
     thrust: str
     place: str
+    bank: str
+    sideways: bool
 
 
 class SaidShown(Document):
@@ -295,6 +299,8 @@ def _halves(standing: EvidenceStanding) -> Iterator[HalfShown]:
 
 
 def _bearings(standing: EvidenceStanding) -> Iterator[BearingShown]:
+    engine = described(standing.job.limits.layout)
+    banks = {f"rod-{n}": bank for bank, cylinders in engine.layout.named_banks for n in cylinders}
     for bearing in standing.bearings.bearings:
         yield BearingShown(
             id=bearing,
@@ -303,6 +309,8 @@ def _bearings(standing: EvidenceStanding) -> Iterator[BearingShown]:
             heat=standing.sightings.answer(bearing, Look.ROD),
             thrust=standing.sightings.answer(f"cap-{bearing}", "thrust"),
             place=f"M{bearing.removeprefix('main-')}" if bearing.startswith("main") else bearing,
+            bank=banks.get(bearing, ""),
+            sideways=bearing.startswith("main") and engine.case,
         )
 
 

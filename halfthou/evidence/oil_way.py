@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from halfthou.door import CARRIED, said_of
+from halfthou.engines import described
 from halfthou.jobs import Job, Layout, OilWaySaid
 from halfthou.strip import places_off
 
@@ -29,7 +30,15 @@ EXTRAS: dict[str, str] = {
     "tank": "Tank and lines of the dry sump",
 }
 #: Of these, the kind of the place that an engine has where its layout says so.
-_BY_PLACE = {"cam": "camshaft", "followers": "follower", "rockers": "rocker"}
+_BY_PLACE = {
+    "cam": "camshaft",
+    "followers": "follower",
+    "rockers": "rocker",
+    "squirters": "squirters",
+    "cooler": "oil cooler",
+    "turbo": "turbocharger",
+    "balance shafts": "balance shaft",
+}
 #: Steps of the strip and answers at the door that say that an engine has one.
 _BY_STEP = {"cooler.off": "cooler", "squirters.out": "squirters"}
 _BY_CARRIED = {"cooler": "cooler", "turbo": "turbo", "tank and lines": "tank"}
@@ -145,6 +154,8 @@ def _named(job: Job) -> Iterator[str]:
     """What this engine has on its oil's way, by its layout, by what came off it, by what was carried over."""
     kinds = {place.kind for place in places_off(job.limits.layout).values()}
     yield from (key for key, kind in _BY_PLACE.items() if kind in kinds)
+    if described(job.limits.layout).pump_outside:
+        yield "tank"
     for done in job.standing(job.steps_done):
         if done.there and done.step in _BY_STEP:
             yield _BY_STEP[done.step]

@@ -133,6 +133,22 @@ DRIVE_LOOKS = (
                  _A("within", ("float.within",), ("float.beyond", "float.nil")), _A("beyond", ("float.beyond",)),
                  _A("none", ("float.nil",))),
     ),
+    *(
+        LookKind(key, name=name, where=_DRIVE, minutes=5, how=how, amount=name,
+                 answers=(_A(AMOUNT_ONLY, asks=Asks.HEIGHT),))
+        for key, name, how in (
+            ("float read", "End float as it came", "Indicator on the crank's end, levered both ways, caps on."),
+            ("run-out read", "Run-out as it came", "Indicator at the middle main, turned once, end caps on."),
+            ("chain slack", "Slack of the chain, stand of its tensioner", "Rule, before it is slackened."),
+            ("valve to piston", "Valve to piston near dead centre", "Valve pushed down to the piston, indicator."),
+            ("liner stand", "Least stand of a liner over the deck", "Four places each, before it is clamped."),
+        )
+    ),
+    LookKind(
+        "cam timing", name="Cam timing as it came", where=_DRIVE, minutes=15,
+        how="Degree disc and indicator; degrees in the note.",
+        answers=kept("as its marks say", "late", "early"),
+    ),
     LookKind(
         "clutch", name="Clutch or converter", where=_DRIVE, minutes=15, opened_by="gearbox.off",
         answers=(_A("a fault found", ("clutch.fault",)), _A("good", (), ("clutch.fault",))),

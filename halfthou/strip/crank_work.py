@@ -17,7 +17,7 @@ def mains(engine: Description) -> Iterator[StripStep]:
     yield StripStep(
         "float.read", "float.read", CRANK,
         f"End float and run-out read while the {'crank is in its case' if not engine.capped else 'caps are on'}",
-        minutes=15, tools="dial on its stand",
+        minutes=15, tools="dial on its stand", reads=("float read", "run-out read"),
     )  # fmt: skip
     yield StripStep(
         "rear-seal.off", "rear-seal.off", CRANK, "Rear seal carrier off", minutes=8, fit="Rear seal carrier on"
@@ -47,7 +47,7 @@ def mains(engine: Description) -> Iterator[StripStep]:
             )  # fmt: skip
         else:
             halves = ("lower", "upper") if engine.tunnel or engine.case else ("upper",)
-            yield from (_main_half(n, half) for half in halves)
+            yield from (_main_half(n, half, _lies(engine, half)) for half in halves)
 
 
 def _numbers(engine: Description) -> list[str]:
@@ -168,14 +168,20 @@ def _washers(half: str, main: str | None) -> StripStep:
     )  # fmt: skip
 
 
-def _main_half(n: str, half: str) -> StripStep:
+def _main_half(n: str, half: str, lies: str = "") -> StripStep:
     key = f"half-main-{n}-{half}"
+    lies = lies or half
     return StripStep(
         f"half-main-{half}.out", f"{key}.out", CRANK,
-        f"Half bearing {half} of main {n} out, its back marked, not wiped",
+        f"Half bearing {lies} of main {n} out, its back marked, not wiped",
         minutes=2, of={"main": n}, takes=(key,), marks=(key,),
-        fit=f"Half bearing {half} of main {n} in, seat and back dry, face oiled",
+        fit=f"Half bearing {lies} of main {n} in, seat and back dry, face oiled",
     )  # fmt: skip
+
+
+def _lies(engine: Description, half: str) -> str:
+    """Which half it is called: in a split case the upper one lies left."""
+    return {"upper": "left", "lower": "right"}[half] if engine.case else half
 
 
 def from_the_ends(numbers: list[str]) -> list[str]:

@@ -39,6 +39,7 @@ def front(engine: Description) -> Iterator[StripStep]:
     )  # fmt: skip
     if told:
         yield from _gauged(engine)
+        yield from _valve_to_piston(engine)
     yield from _drive_off(engine)
 
 
@@ -59,12 +60,21 @@ def _gauged(engine: Description) -> Iterator[StripStep]:
         yield StripStep(
             "timing.read", "timing.read", FRONT, "Cam timing read against the crank", minutes=15,
             tools="degree disc, dial",
-            hint="Write down degrees and which way: a stretched chain is late.",
+            hint="Write down degrees and which way: a stretched chain is late.", reads=("cam timing",),
         )  # fmt: skip
     if engine.built.driven_by in (DrivenBy.CHAIN, DrivenBy.BELT):
         yield StripStep(
             "slack.read", "slack.read", FRONT, "Slack and stand of the tensioner read", minutes=5, tools="rule",
-            hint="How far it stands out says how far the chain has grown.",
+            hint="How far it stands out says how far the chain has grown.", reads=("chain slack",),
+        )  # fmt: skip
+
+
+def _valve_to_piston(engine: Description) -> Iterator[StripStep]:
+    if engine.overhead:
+        yield StripStep(
+            "clearance.read", "clearance.read", FRONT, "Valve to piston read near dead centre", minutes=10,
+            tools="dial", hint="While the drive is on: it says how much a late cam leaves.",
+            reads=("valve to piston",),
         )  # fmt: skip
 
 

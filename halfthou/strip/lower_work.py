@@ -64,6 +64,7 @@ def held_down(engine: Description) -> Iterator[StripStep]:
         yield StripStep(
             "stand.read", "liners.stand-read", TOP, "Stand of each liner over the deck read", minutes=15,
             tools="dial on its bridge", hint="Four places each: a low one has lost its seat.",
+            reads=("liner stand",),
         )  # fmt: skip
         yield StripStep(
             "held.down", "liners.clamped", TOP, "Wet liners clamped down", minutes=6, cautions=(CLAMPED,)

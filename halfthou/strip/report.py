@@ -6,8 +6,9 @@ from datetime import datetime
 
 from halfthou.engines import AskedOfEngine, asked_of, described, not_judged
 from halfthou.first_look import LooksReport, looks_report
-from halfthou.jobs import Closed, Document, FastenerKind, FastenerState, Felt, HandOver, Job
+from halfthou.jobs import AMOUNT_ONLY, Closed, Document, FastenerKind, FastenerState, Felt, HandOver, Job
 from halfthou.lengths import Notation
+from halfthou.parts import CATALOGUE
 from halfthou.strip.drawn import DrawnGroup, EngineShape, drawn_groups, shape_of
 from halfthou.strip.fasteners import growth_of, renew_because
 from halfthou.strip.marks import mark_findings
@@ -15,6 +16,16 @@ from halfthou.strip.open_ends import OpenEnd, open_ends, still_open
 from halfthou.strip.standing import Strip
 from halfthou.strip.step import StripStep
 from halfthou.words import Caution, Reason
+
+
+class ReadShown(Document):
+    """A look whose amount is read by a step: its key, what it is called, how it is read, and its answers in words
+    where it is no amount."""
+
+    look: str
+    name: str
+    how: str
+    answers: tuple[str, ...]
 
 
 class HeldShown(Document):
@@ -54,6 +65,7 @@ class StripStepShown(Document):
     unmarked: tuple[str, ...]
     unseen: tuple[str, ...]
     held: tuple[HeldShown, ...]
+    reads: tuple[ReadShown, ...]
 
 
 class PositionShown(Document):
@@ -180,8 +192,15 @@ def _step(strip: Strip, step: StripStep) -> StripStepShown:
         at=None if done is None else done.at,
         unmarked=() if done is not None else tuple(place.id for place in strip.unmarked(step)),
         unseen=() if done is not None else strip.unseen(step),
+        reads=tuple(_read(key) for key in step.reads),
         held=tuple(HeldShown(step=one.step, why=one.why) for one in step.held if one.refuses),
     )
+
+
+def _read(key: str) -> ReadShown:
+    look = CATALOGUE.looks[key]
+    words = tuple(text for text in look.offered if text != AMOUNT_ONLY)
+    return ReadShown(look=key, name=look.called, how=look.how, answers=words)
 
 
 def _positions(strip: Strip) -> list[PositionShown]:

@@ -36,8 +36,9 @@ class StripStep:
     `takes` are the places whose parts come off, `marks` those that are marked by it; `destroys` the looks that
     cannot be taken as well afterwards. `goes_back` is what it takes out for access only. `joint` says that a step
     at the joint can be felt there. `at` is how far the crank is turned for it, in whole degrees; None where that is
-    all one; `turns` says that the crank is turned by it. `held` are the steps that have to be done before it. `own`
-    says that the house wrote it. `fit` is the same the other way round, "" where nothing is fitted by it.
+    all one; `turns` says that the crank is turned by it. `reads` are the looks whose amount is read by it, `held`
+    the steps that have to be done before it. `own` says that the house wrote it. `fit` is the same the other way
+    round, "" where nothing is fitted by it.
     """
 
     family: str
@@ -56,6 +57,7 @@ class StripStep:
     cautions: tuple[Caution, ...] = ()
     at: int | None = None
     turns: bool = False
+    reads: tuple[str, ...] = ()
     own: bool = False
     fit: str = ""
     held: tuple[Held, ...] = ()

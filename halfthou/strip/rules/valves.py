@@ -20,6 +20,7 @@ VALVES = (
         "caps are numbered before they are let go",
     ),
     tie("holds.cam-caps", HOLDS, "cam-caps.eased > cam.out by cam", "its caps hold it"),
+    tie("covers.cam", COVERS, "covers.off > cam.out", "the cover is over it", when.overhead),
     tie("holds.cam-follower", HOLDS, "cam.out > follower.out", "the cam lies over it", when.overhead),
     tie("holds.cam-rocker", HOLDS, "cam.out > rocker.off", "the cam lies over or under it", when.overhead),
     tie(

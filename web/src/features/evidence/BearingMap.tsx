@@ -25,7 +25,10 @@ export function BearingMap({ board, chosen, coming, onChoose }: Props) {
           const halves = board.halves.filter((half) => half.bearing === bearing.id);
           const here = halves.some((half) => half.id === chosen);
           return (
-            <div key={bearing.id} className={`px-0.5 py-1 text-center ${here ? "bg-tint" : ""}`}>
+            <div
+              key={bearing.id}
+              className={`px-0.5 py-1 text-center ${here ? "bg-tint" : ""} ${lies(bearing.bank)}`}
+            >
               {halves.map((half) => (
                 <div key={half.id}>
                   {!half.upper && (
@@ -33,6 +36,11 @@ export function BearingMap({ board, chosen, coming, onChoose }: Props) {
                       <PlaceLink place={bearing.place} className="inline-flex min-h-10 items-center !py-0">
                         {bearing.name}
                       </PlaceLink>
+                      {(bearing.bank || bearing.sideways) && (
+                        <span className="block text-[13px] font-normal text-quiet">
+                          {bearing.sideways ? "left over right" : bearing.bank}
+                        </span>
+                      )}
                       {bearing.thrust && <Thrust words={bearing.thrust} />}
                       {bearing.heat && bearing.heat !== "none" && (
                         <span className="block text-[13px] font-normal text-red">rod {bearing.heat}</span>
@@ -56,6 +64,9 @@ export function BearingMap({ board, chosen, coming, onChoose }: Props) {
     </div>
   );
 }
+
+/** Where rods of two banks lie on a shaft of single pins: those of the right bank lower than those of the left. */
+const lies = (bank: string): string => (bank === "right" ? "pt-7" : bank === "left" ? "pb-7" : "");
 
 /** The thrust faces of a main: the front one left, the rear one right; what is worn is thick. */
 function Thrust({ words }: { words: string }) {

@@ -6,7 +6,7 @@ import { askedFirst, drop, useFacts, Waits } from "../../shared/queue";
 import { PlaceLink } from "../../shared/job";
 import { isTyping } from "../../shared/keys";
 import { PictureStrip } from "../../shared/pictures";
-import { Button, Chip, Faults } from "../../shared/ui";
+import { Button, Chip, Choice, Faults, Field } from "../../shared/ui";
 import { AskedFirst } from "./AskedFirst";
 import { FoundMarks, foundOf, type Typed } from "./FoundMarks";
 import { StampedMark } from "./StampedMark";
@@ -71,18 +71,19 @@ export function StepInHand({
   // Its own: what one step was refused is not said of the next.
   const { tell } = useFacts(jobId);
   const asked = askedFirst(tell.error);
+  const [amounts, setAmounts] = useState<Record<string, string>>({});
   // What was asked and answered stays answered when the next thing is asked.
   const [answered, setAnswered] = useState<Partial<Schemas["DoingStep"]>>({});
   const done = useCallback(
     (more: Partial<Schemas["DoingStep"]>) => {
       const one = { fact: "step", step: step.id, there: true, ...NOTHING_SAID } as const;
       // What was typed as found on it goes along: nothing typed is lost by Enter.
-      tell.mutate([...foundOf(typed), { ...one, felt: [...felt], ...answered, ...more }], {
+      tell.mutate([...foundOf(typed), ...readOf(step, amounts), { ...one, felt: [...felt], ...answered, ...more }], {
         onSuccess: onDone,
         onError: () => ahead.forget(),
       });
     },
-    [tell, step.id, felt, typed, answered, onDone, ahead],
+    [tell, step, felt, typed, amounts, answered, onDone, ahead],
   );
   const toggle = (one: Felt) =>
     setFelt((before) => (before.includes(one) ? before.filter((other) => other !== one) : [...before, one]));
@@ -167,6 +168,34 @@ export function StepInHand({
           onWrite={() => tell.mutate(foundOf(typed), { onSuccess: () => setTyped({}) })}
         />
       )}
+      {step.reads.length > 0 && !closed && (
+        <div className="mt-3 grid grid-cols-2 gap-3 max-sm:grid-cols-1">
+          {step.reads.map((one) =>
+            one.answers.length > 0 ? (
+              <Choice
+                key={one.look}
+                label={one.name}
+                hint={one.how}
+                value={amounts[one.look] ?? ""}
+                options={[
+                  { value: "", label: "not read" },
+                  ...one.answers.map((value) => ({ value, label: value })),
+                ]}
+                onChange={(value) => setAmounts({ ...amounts, [one.look]: value })}
+              />
+            ) : (
+              <Field
+                key={one.look}
+                label={one.name}
+                hint={one.how}
+                className="figure"
+                value={amounts[one.look] ?? ""}
+                onChange={(event) => setAmounts({ ...amounts, [one.look]: event.target.value })}
+              />
+            ),
+          )}
+        </div>
+      )}
       {asked ? (
         <AskedFirst
           jobId={jobId}
@@ -223,6 +252,16 @@ export function StepInHand({
       </div>
     </section>
   );
+}
+
+/** What was read by a step, as looks of the engine: nothing typed, nothing told. */
+function readOf(step: Schemas["StripStepShown"], amounts: Record<string, string>) {
+  return step.reads.flatMap(({ look, answers }) => {
+    const said = (amounts[look] ?? "").trim();
+    if (!said) return [];
+    const given = answers.length > 0 ? { answer: said, amount: "" } : { answer: "measured", amount: said };
+    return [{ fact: "seen" as const, on: "engine", look, ...given }];
+  });
 }
 
 function Cautions({ cautions }: { cautions: readonly Schemas["Caution"][] }) {

@@ -16,7 +16,7 @@ type Step = Schemas["StripStepShown"];
 const step = (more: Partial<Step> = {}): Step => ({
   id: "cap-rod-2.off", section: "Rods and pistons", text: "Cap of rod 2 off", hint: "Note the force.", tools: "", minutes: 5,
   joint: true, goes_back: "", cautions: [], takes: ["cap-rod-2"], marks: [], done: "", there: true, felt: [], by: "", at: null,
-  off_already: false, behind: false, came_off: false, own: false, because: "", unmarked: [], unseen: [], held: [], ...more,
+  off_already: false, behind: false, came_off: false, own: false, because: "", unmarked: [], unseen: [], held: [], reads: [], ...more,
 }); // prettier-ignore
 const cap: Schemas["PositionShown"] = {
   id: "cap-rod-2", kind: "rod cap", name: "Cap of rod 2", short: "Cap 2", mark: "2", how: "", of: "R2", found: "",
@@ -102,7 +102,7 @@ describe("the step in hand", () => {
   });
 
   it("takes no key for a joint where there is none, and none once it is done", () => {
-    show(step({ joint: false, done: "x", by: "bench" }));
+    show(step({ joint: false, done: "x", behind: true, by: "bench" }));
     press("j");
     press("Enter");
     expect(report).not.toHaveBeenCalled();
@@ -130,9 +130,9 @@ describe("the step in hand", () => {
 describe("the strip list", () => {
   it("says in words which steps are done, not there, and what was felt", () => {
     const steps = [
-      step({ id: "a", text: "Pan off", done: "1" }),
-      step({ id: "b", text: "Squirters out", done: "2", there: false }),
-      step({ id: "c", text: "Cap off", done: "3", felt: ["came away stuck"] }),
+      step({ id: "a", text: "Pan off", done: "1", behind: true }),
+      step({ id: "b", text: "Squirters out", done: "2", behind: true, there: false }),
+      step({ id: "c", text: "Cap off", done: "3", behind: true, felt: ["came away stuck"] }),
       step({ id: "d", text: "Crank out" }),
     ];
     const strip = { steps, done: 3, next: "d" } as unknown as Schemas["StripTold"];

@@ -63,8 +63,9 @@ check-data: setup ## open and judge every job; says how to mend one that does no
 attack: setup-test ## slow and silent clients, a great import, 200 kills, the ports: prints what came of each
 	$(PY) -m pytest tests/attack -q -s --run-attacks
 
-fuzz: setup-test ## requests well and ill formed, with a new seed each time, which it prints
-	$(PY) -m pytest tests/workshop/test_no_request_breaks.py tests/workshop/test_any_sequence.py -q -s --fuzz
+fuzz: setup-test ## requests well and ill formed, five thousand engines, with a new seed each time, which it prints
+	$(PY) -m pytest tests/workshop/test_no_request_breaks.py tests/workshop/test_any_sequence.py \
+		tests/core/test_what_holds_what.py -q -s --fuzz
 
 golden: setup-test ## write the golden answers again, where a change of answer is meant
 	$(PY) scripts/record_golden.py

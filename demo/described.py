@@ -44,7 +44,7 @@ def furnish_described(shop: Shop) -> None:
     """The three descriptions, their limits, and a job on each, stripped so far."""
     for number, (layout, title, customer, until) in enumerate(
         (
-            (_ferry(), "Ferry Sandpiper, port engine", "Inner Harbour Trust", "drive.locked"),
+            (_ferry(), "Ferry Sandpiper", "Inner Harbour Trust", "drive.locked"),
             (_blower(), "Hay tower blower", "Lowmoor Orchards Co-operative", "barrel-3.marked"),
             (_dragline(), "Dragline 2", "Saltmarsh Drainage Board", "liners.clamped"),
         ),

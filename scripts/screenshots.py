@@ -63,10 +63,10 @@ def story(page: Page, server: Server) -> None:
     page.get_by_role("heading", name="Story").wait_for()
 
 
-def setting_check(page: Page, server: Server) -> None:
-    page.goto(server.url + "/gauges")
-    page.get_by_role("link", name=re.compile("No. 7")).click()
-    page.get_by_role("img", name=re.compile("Zero error")).wait_for()
+def engine(page: Page, server: Server) -> None:
+    view_of(page, server, "Hay tower blower", "Strip")
+    page.get_by_role("link", name="The engine").click()
+    page.get_by_role("img", name=re.compile("Section from the front")).wait_for()
 
 
 def sheet(page: Page, server: Server) -> None:
@@ -92,9 +92,10 @@ def bores(page: Page, server: Server) -> None:
     open_job(page, server, "Pilot boat Grey Heron, port", "Bore 7, right bank")
 
 
-def limits(page: Page, server: Server) -> None:
-    page.goto(f"{server.url}/limits/1")
-    page.get_by_role("tab", name="crank").click()
+def described(page: Page, server: Server) -> None:
+    page.goto(f"{server.url}/limits/engines/new")
+    page.get_by_label("Begin with the nearest").select_option("Four, two overhead cams, chain")
+    page.get_by_text(re.compile("steps of the strip")).wait_for()
 
 
 def at(address: str) -> Callable[[Page, Server], None]:
@@ -165,10 +166,10 @@ VIEWS: dict[str, Callable[[Page, Server], None]] = {
     "bench-pump": pump,
     "bench-bores": bores,
     "story": story,
-    "setting-check": setting_check,
+    "engine": engine,
     "bench-dark": dark,
     "decision-sheet": sheet,
-    "limits-sheet": limits,
+    "engine-described": described,
     "house-rules": at("/house-rules"),
 }
 

@@ -51,6 +51,8 @@ class Leave(NamedTuple):
     down: bool = False
 
 
+#: A V under this angle has both banks under one head and beside each other. Source: common practice, no source.
+NARROW_DEG = 30
 #: What is usual where nobody described the engine. Source: common practice, no source.
 USUAL = Built(
     mains_in=MainsIn.CAPS,
@@ -218,6 +220,15 @@ class Description:
         """The cams that lie over a head; none where they are in the block."""
         own = set(head.cylinders)
         return tuple(cam for cam in self.cams if self.overhead and any(n in own for n, _ in cam.opens))
+
+    @property
+    def staggered(self) -> tuple[tuple[str, tuple[int, ...]], ...]:
+        """The banks with their cylinders where rods of both lie along the shaft by turns: a flat engine, a narrow
+        V."""
+        layout = self.layout
+        flat = layout.arrangement is Arrangement.FLAT
+        narrow = layout.arrangement is Arrangement.VEE and layout.bank_deg < NARROW_DEG
+        return layout.named_banks if flat or narrow else ()
 
     def bank_deg(self, cylinder: int) -> float:
         """How far its bore leans from upright, seen from the front, clockwise; a flat engine's by 90 degrees."""

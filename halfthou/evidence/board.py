@@ -300,7 +300,7 @@ def _halves(standing: EvidenceStanding) -> Iterator[HalfShown]:
 
 def _bearings(standing: EvidenceStanding) -> Iterator[BearingShown]:
     engine = described(standing.job.limits.layout)
-    banks = {f"rod-{n}": bank for bank, cylinders in engine.layout.named_banks for n in cylinders}
+    banks = {f"rod-{n}": bank for bank, cylinders in engine.staggered for n in cylinders}
     for bearing in standing.bearings.bearings:
         yield BearingShown(
             id=bearing,

@@ -110,6 +110,8 @@ def test_caps_and_shells_are_marked_and_two_that_are_no_pair_are_said_at_once(en
     hand = page.get_by_role("region", name="The step in hand")
     next_step(page, "Cap of rod 2 off")
     hand.get_by_role("button", name="Done").click()
+    expect(hand).to_contain_text("Not done yet: Pan off: the pan covers it")
+    hand.get_by_role("button", name="It was off already").click()
     expect(hand).to_contain_text("It leaves its place only with its mark")
     next_step(page, "Rod 2, its cap and piston 2 marked")
     hand.get_by_label("found on rod 2").fill("2")

@@ -61,9 +61,11 @@ def test_an_overhead_cam_four_is_stripped_to_the_last_place_by_keys(enter: Enter
     # Out of turn: what holds it is named, and why.
     page.get_by_role("button", name=re.compile("^Turn the crank: rods 1 and 4")).click()
     expect(hand.get_by_text(re.compile("First: Head off, gasket kept"))).to_be_visible()
+    hand.get_by_role("heading").click()
     page.keyboard.press("Enter")
     expect(page.get_by_text("Something still holds it")).to_be_visible()
     page.get_by_role("button", name=re.compile("^Crank and cams locked")).click()
+    hand.get_by_role("heading").click()
     go_on(page, 160)
     expect(page.get_by_text("The list is done: the engine is apart.")).to_be_visible()
     assert left(page) == 0

@@ -14,10 +14,11 @@ from halfthou.jobs import Layout
 from halfthou.parts import CATALOGUE
 from halfthou.strip import Strip, StripStep, breaks, lies_bare, other_way, places_off, strip_list, way_to
 from halfthou.strip.turns import fewest_turns
+from tests.conftest import examples
 from tests.engines_at_random import engines
 from tests.stripping import at_the_door
 
-DESCRIBED = [*usual_engines(), *usual_layouts(), *engines(300)]
+DESCRIBED = [*usual_engines(), *usual_layouts()]
 EVERY = pytest.mark.parametrize("engine", DESCRIBED, ids=lambda one: one.name)
 
 
@@ -29,8 +30,7 @@ def turns(steps: tuple[StripStep, ...]) -> list[StripStep]:
     return [step for step in steps if step.family == "turn"]
 
 
-@EVERY
-def test_a_list_holds_by_a_plain_walk_and_by_another_graph(engine: Layout) -> None:
+def list_holds(engine: Layout) -> None:
     """`breaks` walks the list; networkx, which knows nothing of it, is asked whether the ties are free of rings and
     whether this is one of their orders."""
     steps = strip_list(engine)
@@ -47,8 +47,7 @@ def test_a_list_holds_by_a_plain_walk_and_by_another_graph(engine: Layout) -> No
     assert all(back[before] < back[after] for before, after in graph.reverse().edges)
 
 
-@EVERY
-def test_the_crank_is_not_turned_once_more_than_its_rods_ask(engine: Layout) -> None:
+def crank_turns_no_more_than_asked(engine: Layout) -> None:
     """Never fewer than there are stands, and at each turn something is done."""
     steps = strip_list(engine)
     stands = {step.at for step in steps if step.at is not None}
@@ -164,8 +163,7 @@ def test_no_before_of_an_order_written_by_hand_is_broken(name: str) -> None:
             assert place[before] < place[after], f"{before} before {after}"
 
 
-@EVERY
-def test_with_the_drive_off_nothing_turns_while_a_valve_may_stand_open(engine: Layout) -> None:
+def nothing_turns_into_a_valve(engine: Layout) -> None:
     """Common practice, no source: a valve that stands open meets the piston. Walked here by heads and cams
     alone."""
     view, heads_off, drive_off = described(engine), 0, False
@@ -176,8 +174,7 @@ def test_with_the_drive_off_nothing_turns_while_a_valve_may_stand_open(engine: L
             assert heads_off == len(view.heads), step.id
 
 
-@EVERY
-def test_every_part_is_marked_before_and_every_look_has_its_way(engine: Layout) -> None:
+def marked_first_and_looks_have_their_way(engine: Layout) -> None:
     """Common practice, no source: marked before it leaves its place; looked at before it is washed away."""
     steps, marked = strip_list(engine), set[str]()
     ids = frozenset(step.id for step in steps)
@@ -229,3 +226,26 @@ def test_the_other_way_round_puts_on_what_holds_after_what_it_holds(engine: Layo
     assert fitted == taken
     ids = [one.id for one in back]
     assert ids.index("crank.out") > ids.index("half-main-1-upper.out") if "half-main-1-upper.out" in ids else True
+
+
+CHECKS = (
+    list_holds,
+    crank_turns_no_more_than_asked,
+    nothing_turns_into_a_valve,
+    marked_first_and_looks_have_their_way,
+)
+
+
+@EVERY
+def test_the_list_of_a_usual_engine_holds(engine: Layout) -> None:
+    """By every check above: a plain walk, another graph, turns, valves, marks."""
+    for check in CHECKS:
+        check(engine)
+
+
+@pytest.mark.parametrize("seed", range(6))
+def test_the_list_of_any_engine_holds(seed: int) -> None:
+    """Three hundred engines with all choices drawn at random within what can be; five thousand in `make fuzz`."""
+    for engine in engines(examples(50, 850), seed=seed + 24):
+        for check in CHECKS:
+            check(engine)

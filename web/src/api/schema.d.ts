@@ -5143,7 +5143,8 @@ export interface components {
         /**
          * BearingShown
          * @description A bearing along the shaft: what its rod shows of heat, what its thrust faces show where it carries them; and
-         *     the place whose card its name opens.
+         *     the place whose card its name opens. `bank` is that of its rod, "" where there is one bank; `sideways` says that
+         *     its halves lie left and right, in a split case.
          */
         BearingShown: {
             /** Id */
@@ -5158,6 +5159,10 @@ export interface components {
             thrust: string;
             /** Place */
             place: string;
+            /** Bank */
+            bank: string;
+            /** Sideways */
+            sideways: boolean;
         };
         /**
          * CarriedPart
@@ -6167,6 +6172,21 @@ export interface components {
             lies: string;
         };
         /**
+         * ReadShown
+         * @description A look whose amount is read by a step: its key, what it is called, how it is read, and its answers in words
+         *     where it is no amount.
+         */
+        ReadShown: {
+            /** Look */
+            look: string;
+            /** Name */
+            name: string;
+            /** How */
+            how: string;
+            /** Answers */
+            answers: string[];
+        };
+        /**
          * Stands
          * @description How a group of parts stands.
          * @enum {string}
@@ -6174,7 +6194,8 @@ export interface components {
         Stands: "on" | "next" | "partly off" | "off" | "missing";
         /**
          * StripStepShown
-         * @description One step: what it is, whether it is done and what was felt, and what has to come before it (`held`). `behind` says
+         * @description One step: what it is, whether it is done and what was felt, and what has to come before it (`held`). `behind`
+         *     says
          *     that it has not to be done any more; `came_off` that it was off already, by what was said at the door; `own`
          *     that the house wrote it.
          */
@@ -6227,6 +6248,8 @@ export interface components {
             unseen: string[];
             /** Held */
             held: components["schemas"]["HeldShown"][];
+            /** Reads */
+            reads: components["schemas"]["ReadShown"][];
         };
         /**
          * StripTold

@@ -19,7 +19,7 @@ export function ChoiceTiles({
   const drawn = asked.answers.some(({ value }) => CHOICE_DRAWINGS[`${asked.field} ${value}`]);
   return (
     <fieldset className="min-w-0 border-t border-line py-2" data-field={asked.field}>
-      <legend className="float-left mr-3 w-52 py-2 font-semibold max-sm:w-full">
+      <legend className="float-left mr-3 w-52 py-2 font-semibold max-sm:float-none max-sm:w-full">
         {asked.label}
         {!said && (
           <span className={`block text-[15px] font-normal ${wanted ? "text-blue" : "text-quiet"}`}>

@@ -1,7 +1,6 @@
 import { useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 
-import { stringOf } from "../../api";
 import { EngineAlong, EngineFront } from "../../shared/engine";
 import { SaidNotice, useServerForm } from "../../shared/forms";
 import { Button, Choice, Faults, Field, Notice, Page } from "../../shared/ui";
@@ -182,7 +181,7 @@ function FormPage({ title, note = "", start, readOnly, above, error, kept, onKee
         <aside aria-label="What follows" className="min-w-0">
           <div className="sticky top-2 flex flex-col gap-3">
             <Drawing look={look.data} stale={look.isError} />
-            {look.isError && <Notice tone="wrong">{stringOf(look.error)}</Notice>}
+            {look.isError && <Faults error={look.error} />}
             {look.data && look.data.asked.length > 0 && (
               <section aria-label="Asked" className="border-l-4 border-blue px-3">
                 <h2 className="font-semibold">Not known, and it matters</h2>
@@ -216,7 +215,7 @@ function FormPage({ title, note = "", start, readOnly, above, error, kept, onKee
 }
 
 function Drawing({ look, stale }: { look: ReturnType<typeof useEngineLook>["data"]; stale: boolean }) {
-  if (!look) return <p className="h-72 text-quiet">One moment.</p>;
+  if (!look) return <p className="h-72 text-quiet">{stale ? "No such engine is drawn." : "One moment."}</p>;
   return (
     <figure className={`border border-line bg-sheet p-3 ${stale ? "opacity-40" : ""}`}>
       <EngineFront shape={look.shape} groups={[]} className="mx-auto h-56 w-full" />
@@ -261,7 +260,7 @@ function ShaftPart({
         }}
       />
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-t border-line py-2">
-        <span className="w-52 font-semibold">
+        <span className="w-52 font-semibold max-sm:w-full">
           {layout.cylinders} {layout.cylinders === 1 ? "cylinder" : "cylinders"}, {layout.pins.length}{" "}
           {layout.pins.length === 1 ? "pin" : "pins"}
           {layout.arrangement === "V" && `, ${layout.bank_deg}°`}

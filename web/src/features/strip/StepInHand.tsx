@@ -78,10 +78,13 @@ export function StepInHand({
     (more: Partial<Schemas["DoingStep"]>) => {
       const one = { fact: "step", step: step.id, there: true, ...NOTHING_SAID } as const;
       // What was typed as found on it goes along: nothing typed is lost by Enter.
-      tell.mutate([...foundOf(typed), ...readOf(step, amounts), { ...one, felt: [...felt], ...answered, ...more }], {
-        onSuccess: onDone,
-        onError: () => ahead.forget(),
-      });
+      tell.mutate(
+        [...foundOf(typed), ...readOf(step, amounts), { ...one, felt: [...felt], ...answered, ...more }],
+        {
+          onSuccess: onDone,
+          onError: () => ahead.forget(),
+        },
+      );
     },
     [tell, step, felt, typed, amounts, answered, onDone, ahead],
   );
@@ -254,13 +257,15 @@ export function StepInHand({
   );
 }
 
+const PLAIN = { note: "", spot: "", cleaned: false, ends: false, by_one_key: false } as const;
+
 /** What was read by a step, as looks of the engine: nothing typed, nothing told. */
 function readOf(step: Schemas["StripStepShown"], amounts: Record<string, string>) {
   return step.reads.flatMap(({ look, answers }) => {
     const said = (amounts[look] ?? "").trim();
     if (!said) return [];
     const given = answers.length > 0 ? { answer: said, amount: "" } : { answer: "measured", amount: said };
-    return [{ fact: "seen" as const, on: "engine", look, ...given }];
+    return [{ fact: "seen" as const, on: "engine", look, ...PLAIN, ...given }];
   });
 }
 

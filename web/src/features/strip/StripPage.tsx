@@ -35,7 +35,7 @@ function AskedOfEngine({ jobId, report }: { jobId: number; report: Schemas["Stri
           {report.asked.length > 1 && `${report.asked.length - 1} more not known. `}
           <Link
             to={`/jobs/${jobId}/strip/engine`}
-            className="inline-flex min-h-6 items-center font-semibold text-blue"
+            className="inline-flex min-h-11 items-center px-2 font-semibold text-blue"
           >
             The engine
           </Link>

@@ -30,12 +30,12 @@ def _ferry() -> Layout:
 
 
 def _blower() -> Layout:
-    return _described("Marlott F4-38, flat four", "Flat four, split case", thrust="M1", cooler=True)
+    return _described("Tarrick F4-38, flat four", "Flat four, split case", thrust="M1", cooler=True)
 
 
 def _dragline() -> Layout:
     return _described(
-        "Garrow 6-118, diesel six", "Diesel six, wet liners, a head each", thrust="M4", turbochargers=0,
+        "Venner 6-118, diesel six", "Diesel six, wet liners, a head each", thrust="M4", turbochargers=0,
         filter_insert=True,
     )  # fmt: skip
 

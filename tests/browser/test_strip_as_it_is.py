@@ -35,6 +35,8 @@ def go_on(page: Page, most: int) -> None:
         if not hand.is_visible():
             return
         before = hand.get_by_role("heading").inner_text()
+        # The page listens once it is drawn: a key struck before that is struck again.
+        page.wait_for_timeout(30)
         page.keyboard.press("Enter")
         asked = page.get_by_label("All the same, because")
         marked = page.get_by_role("button", name="Marked as listed, and done")

@@ -276,7 +276,7 @@ def test_all_of_it_goes_round_in_a_file_and_comes_in_elsewhere(
     tell("seen", look="filter", answer="found", note="copper")
     tell("stop point", id="stop", name="at 1", spend="1")
     tell("way on", by=machinist, point="stop", on=True, reason="agreed")
-    tell("step", step="rod-1.marked")
+    tell("step", step="rod-1.marked", covers="off already")
     tell("step", step="cap-rod-1.off", felt=["step at the joint"])
     tell("laying", part="cap-rod-1", pocket="tray 1")
     tell("removal", id="tube", what="dip tube", place="block")

@@ -80,6 +80,9 @@ export function StripPage() {
   const next = steps.findIndex((one) => one.id === report?.next);
   const step =
     steps.find((one) => one.id === chosen) ?? (next < 0 ? undefined : steps.slice(next).find(isOpen));
+  // The step in hand stays in hand until it is done: one that waits to be sent does not slip away under the next key.
+  const inHand = step?.id ?? "";
+  useEffect(() => setChosen((before) => before || inHand), [inHand]);
   const goOn = useCallback(() => setChosen(after(steps, step?.id ?? "", isOpen)), [steps, step, isOpen]);
   const choose = (id: string) => {
     ahead.forget();

@@ -82,7 +82,10 @@ def work_on(tabs: dict[str, Page]) -> None:
     tabs["pistons"].get_by_role("button", name="Close").click()
     strip = tabs["strip"]
     strip.bring_to_front()
-    strip.get_by_role("region", name="The step in hand").get_by_role("button", name=re.compile("^Done")).click()
+    hand = strip.get_by_role("region", name="The step in hand")
+    before = hand.get_by_role("heading").inner_text()
+    hand.get_by_role("button", name=re.compile("^Done")).click()
+    expect(hand.get_by_role("heading")).not_to_have_text(before)
     strip.get_by_label(re.compile("^Add a picture of")).first.set_input_files(PICTURE)
     tabs["map"].bring_to_front()
     tabs["map"].keyboard.press("c")

@@ -165,6 +165,11 @@ class Description:
         return not self.ports and not (self.case and self.built.driven_by is DrivenBy.GEARS and not self.overhead)
 
     @property
+    def driven_from_rear(self) -> bool:
+        """Whether the timing drive lies at the flywheel."""
+        return self.built.driven_at is EngineEnd.FLYWHEEL
+
+    @property
     def water(self) -> bool:
         """Whether there is coolant to drain; nobody said, there is."""
         return self.said.cooled_by is None or self.said.cooled_by.value == "water"
@@ -215,11 +220,6 @@ class Description:
                 opens = tuple((n, valve) for n in of for valve in valves)
                 found.append(CamPlace("-".join(["cam", *parts]), name, opens))
         return tuple(found)
-
-    def cams_over(self, head: HeadPlace) -> tuple[CamPlace, ...]:
-        """The cams that lie over a head; none where they are in the block."""
-        own = set(head.cylinders)
-        return tuple(cam for cam in self.cams if self.overhead and any(n in own for n, _ in cam.opens))
 
     @property
     def staggered(self) -> tuple[tuple[str, tuple[int, ...]], ...]:

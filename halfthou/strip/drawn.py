@@ -139,7 +139,7 @@ def shape_of(engine: Description) -> EngineShape:
         barrels=engine.barrels,
         wet_liners=any(place.startswith("liner-") for place in _places(engine)),
         pan=engine.has_pan,
-        drive_at_flywheel=built.driven_at is not None and built.driven_at.value != "front",
+        drive_at_flywheel=engine.driven_from_rear,
         driven_by=built.driven_by.value if built.driven_by and engine.driven else "",
     )
 

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from halfthou.engines import Description
 from halfthou.jobs import DrivenBy, PumpAt
 from halfthou.strip.step import BLOCK, FRONT, HEADS, StripStep
-from halfthou.strip.upper_work import driven_from_rear, followers
+from halfthou.strip.upper_work import followers
 from halfthou.words import PUMP_OPEN, SPRINGS, TURNING
 
 _CALLED = {
@@ -27,7 +27,7 @@ def front(engine: Description) -> Iterator[StripStep]:
     )  # fmt: skip
     if not engine.driven:
         return
-    rear = " at the flywheel end" if driven_from_rear(engine) else ""
+    rear = " at the flywheel end" if engine.driven_from_rear else ""
     name = f"Cover of the timing drive{rear} off" if rear or engine.overhead else "Front cover off"
     yield StripStep(
         "front-cover.off", "front-cover.off", FRONT, name, minutes=15, takes=("front-cover",) if told else (),

@@ -23,17 +23,18 @@ def with_own(works: Sequence[StripStep], edits: StripEdits) -> tuple[StripStep, 
     for own in edits.own:
         at = next((n for n, one in enumerate(found) if one.id == own.after), None)
         if at is not None:
-            found.insert(at + 1, _own_step(own, found[at]))
+            found.insert(at + 1, _own_step(own, found[at], edits))
     return tuple(found)
 
 
-def _own_step(own: OwnStep, after: StripStep) -> StripStep:
+def _own_step(own: OwnStep, after: StripStep, edits: StripEdits) -> StripStep:
+    """A step of the house's own, in the section it follows, in the words it was last given."""
     return StripStep(
         family=own.id,
         id=own.id,
         section=after.section,
-        text=own.text,
-        minutes=own.minutes,
+        text=edits.texts.get(own.id, own.text),
+        minutes=edits.minutes.get(own.id, own.minutes),
         hint=own.hint,
         tools=own.tools,
         own=True,
@@ -76,5 +77,5 @@ def in_own_order(steps: Sequence[StripStep], edits: StripEdits) -> list[StripSte
     for own in edits.own:
         if own.id not in here and own.after in here:
             at = next(n for n, one in enumerate(found) if one.id == own.after)
-            found.insert(at + 1, _own_step(own, found[at]))
+            found.insert(at + 1, _own_step(own, found[at], edits))
     return found

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.engines import Description
-from halfthou.jobs import CooledBy, EngineEnd
+from halfthou.jobs import CooledBy
 from halfthou.strip.step import HEADS, OUTSIDE, STAND, TOP, StripStep
 from halfthou.words import ENGINE_LIFTING, FUEL, HOT_OIL, OLD_GASKETS, SPRINGS, TURNING, WASHING
 
@@ -201,8 +201,3 @@ def valves(engine: Description, section: str = HEADS) -> Iterator[StripStep]:
                 takes=(f"valve-{cylinder}-{valve}",), cautions=(SPRINGS,), tools="spring compressor",
                 fit=f"Valve in, {of}, with its spring and collets",
             )  # fmt: skip
-
-
-def driven_from_rear(engine: Description) -> bool:
-    """Whether the timing drive lies at the flywheel."""
-    return engine.built.driven_at is EngineEnd.FLYWHEEL

@@ -34,6 +34,7 @@ def test_an_answer_on_any_page_is_answered_on_all(enter: Callable[..., Page]) ->
     hand.get_by_role("button", name=re.compile(r"^\d bent$")).click()
     expect(hand.get_by_role("list", name="What was said")).to_contain_text("bent")
     page.get_by_role("link", name="Door", exact=True).click()
+    page.wait_for_url(re.compile("/door$"))
     page.get_by_role("link", name=re.compile("^Looks")).click()
     taken = page.get_by_role("region", name="Looks taken").get_by_role("listitem")
     indicated = taken.filter(has_text="Crank out and run on its ends")

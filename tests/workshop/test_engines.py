@@ -11,7 +11,7 @@ from django.test import Client
 from django.utils import timezone
 
 from halfthou.engines import usual_engines
-from halfthou.jobs import Built, Layout, MadeFor, MainsIn, MovedStep, OwnStep, StripEdits
+from halfthou.jobs import Built, DecisionKind, Layout, MadeFor, MainsIn, MovedStep, OwnStep, StripEdits
 from halfthou.lengths import Unit
 from halfthou.strip import steps_of
 from workshop.jobs import actions
@@ -61,6 +61,25 @@ def test_a_description_has_revisions_and_freezes_with_the_signature(
         change_description(machinist, four.pk, DescriptionForm(version=2, layout=described("Tolby 4").layout))
     second = copy_description(machinist, four.pk)
     assert (second.number, second.description.name) == (2, "Tolby 4")
+
+
+def test_the_signature_freezes_the_description_too(
+    machinist: Person, bench: Person, job: JobRecord, four: DescriptionRevision, read_all: Callable[[], None]
+) -> None:
+    actions.take_up_description(machinist, job.pk, actions.TakingDescription(description=four.pk))
+    read_all()
+    for one in actions.open_job(job.pk, machinist).assessment.sets:
+        key = f"accept.{one.set}"
+        actions.decide(
+            machinist,
+            job.pk,
+            actions.Deciding(id=key, kind=DecisionKind.ACCEPTED, set=one.set, at=timezone.now()),
+        )
+    actions.sign(machinist, job.pk)
+    four.refresh_from_db()
+    assert four.frozen
+    with pytest.raises(Clash, match="signed"):
+        change_description(machinist, four.pk, DescriptionForm(version=1, layout=described("Tolby 4").layout))
 
 
 def test_a_description_without_its_use_is_asked_for_it(machinist: Person) -> None:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from halfthou.engines import Description
-from halfthou.jobs import EngineEnd, Heads, PumpAt
+from halfthou.jobs import Heads, PumpAt
 
 
 def overhead(engine: Description) -> bool:
@@ -28,7 +28,7 @@ def cams_cover(engine: Description) -> bool:
 
 def driven_at_flywheel(engine: Description) -> bool:
     """The timing drive at the flywheel end."""
-    return engine.built.driven_at is EngineEnd.FLYWHEEL
+    return engine.driven_from_rear
 
 
 def heads_cast_on(engine: Description) -> bool:

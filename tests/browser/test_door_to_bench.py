@@ -118,6 +118,8 @@ def test_caps_and_shells_are_marked_and_two_that_are_no_pair_are_said_at_once(en
     hand.get_by_label("found on cap 2").fill("4")
     hand.get_by_role("button", name="Done").click()
     hand.get_by_role("button", name="It was off already").click()
+    listed = page.get_by_role("region", name="Strip list").get_by_role("button", name=re.compile("done$"))
+    expect(listed.filter(has_text="Rod 2, its cap and piston 2 marked")).to_be_visible()
     expect(page.get_by_role("alert", name="Said at once")).to_contain_text(
         "Rod 2 bears 2, its cap 4: they are no pair"
     )

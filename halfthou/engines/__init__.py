@@ -1,6 +1,7 @@
 """Engines: the usual layouts, the parts they consist of, and how these are called."""
 
 from halfthou.engines.asked import AskedOfEngine, asked_of, not_judged
+from halfthou.engines.counted import cylinders_from_the_other_end, mains_from_the_other_end
 from halfthou.engines.description import Description, described
 from halfthou.engines.expected import ABOVE_NM, WEAR_NM, Expected
 from halfthou.engines.feature import Drawing, FeatureKind, Lies

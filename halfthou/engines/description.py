@@ -53,6 +53,7 @@ class Leave(NamedTuple):
 
 #: A V under this angle has both banks under one head and beside each other. Source: common practice, no source.
 NARROW_DEG = 30
+_FOLLOWERS = {ValveGear.BUCKETS: "Bucket", ValveGear.FINGERS: "Finger", ValveGear.SIDE: "Tappet"}
 #: What is usual where nobody described the engine. Source: common practice, no source.
 USUAL = Built(
     mains_in=MainsIn.CAPS,
@@ -163,6 +164,25 @@ class Description:
     def driven(self) -> bool:
         """Whether a drive comes off: gears in a split case come apart with it."""
         return not self.ports and not (self.case and self.built.driven_by is DrivenBy.GEARS and not self.overhead)
+
+    @property
+    def wet_liners(self) -> bool:
+        """Whether liners come out of the block."""
+        return self.built.liners is Liners.WET and not self.barrels
+
+    @property
+    def on_rockers(self) -> bool:
+        """Whether overhead cams work on rockers: there are no followers then."""
+        return self.built.valve_gear is ValveGear.ROCKERS
+
+    @property
+    def follower(self) -> str:
+        """What lies on a lobe, as it is called."""
+        return _FOLLOWERS.get(self.built.valve_gear or ValveGear.PUSH_RODS, "Follower")
+
+    def lies(self, half: str) -> str:
+        """How a main's half is called: in a split case the upper one lies left, the lower one right."""
+        return {"upper": "left", "lower": "right"}[half] if self.case else half
 
     @property
     def driven_from_rear(self) -> bool:

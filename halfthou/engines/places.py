@@ -6,12 +6,10 @@ from collections.abc import Iterator
 
 from halfthou.engines.description import Description, described
 from halfthou.engines.place import BAGGED, CAP, CROWN, STRUCK, WASHER, WRITTEN, Place
-from halfthou.jobs import DrivenBy, Layout, Liners, MainsIn
+from halfthou.jobs import DrivenBy, Layout, MainsIn
 
 OUTSIDE = "Felt pen on its outside, number and arrow to the front. Never on a sealing face."
 END = "Number punches on its end, arrow to the front. Never on a bearing face."
-#: How followers and what lies on them are called by what opens the valves.
-_FOLLOWERS = {"overhead cam on buckets": "Bucket", "overhead cam on fingers": "Finger", "side valves": "Tappet"}
 
 
 def placed(layout: Layout) -> tuple[Place, ...]:
@@ -61,7 +59,7 @@ def _of_cylinder(engine: Description, cylinder: int) -> Iterator[Place]:
     if engine.barrels:
         name = f"Barrel {n}"
         yield Place(f"barrel-{n}", "barrel", "", name, name, mark=n, how=OUTSIDE, cylinder=cylinder)
-    if engine.built.liners is Liners.WET and not engine.barrels:
+    if engine.wet_liners:
         name = f"Liner {n}"
         yield Place(f"liner-{n}", "liner", "", name, name, mark=n, how=OUTSIDE, cylinder=cylinder)
 
@@ -69,14 +67,12 @@ def _of_cylinder(engine: Description, cylinder: int) -> Iterator[Place]:
 def _of_valve(engine: Description, cylinder: int, valve: str) -> Iterator[Place]:
     """What one valve has: between cam and stem as the description says."""
     duty, _, number = valve.partition("-")
-    gear, mark = engine.built.valve_gear, f"{cylinder}{duty[0].upper()}{number}"
-    kinds = []
+    mark = f"{cylinder}{duty[0].upper()}{number}"
+    kinds = [("rocker", "rocker", "Rocker")] if engine.push_rods or engine.on_rockers else []
     if engine.push_rods:
-        kinds = [("rocker", "rocker", "Rocker"), ("pushrod", "push rod", "Push rod")]
-    if gear is not None and gear.value == "overhead cam on rockers":
-        kinds = [("rocker", "rocker", "Rocker")]
-    else:
-        kinds.append(("follower", "follower", _FOLLOWERS.get(gear.value if gear else "", "Follower")))
+        kinds.append(("pushrod", "push rod", "Push rod"))
+    if not engine.on_rockers:
+        kinds.append(("follower", "follower", engine.follower))
     for key, kind, called in (*kinds, ("valve", "valve", "Valve")):
         short = f"{called} {cylinder} {duty[:2]}{f' {number}' if number else ''}"
         name = f"{called}, {valve.replace('-', ' ')}, cylinder {cylinder}"
@@ -124,8 +120,7 @@ def _of_mains(engine: Description) -> Iterator[Place]:
             name = f"Carrier of main {n}"
             yield Place(f"carrier-main-{n}", "main carrier", "", name, name, beside, mark=main, how=OUTSIDE)
         for half in () if engine.rollers else ("upper", "lower"):
-            # In a split case they lie left and right: the upper is the left one.
-            lies = {"upper": "left", "lower": "right"}[half] if engine.case else half
+            lies = engine.lies(half)
             name, short, mark = (
                 f"Half bearing of main {n}, {lies}",
                 f"Half {main} {lies}",

@@ -8,7 +8,7 @@ from halfthou.strip.laid_bare import laid_bare, lies_bare, way_to
 from halfthou.strip.marks import caps_seen, disagreements, fault_of_mark, mark_findings, same_mark, stepped
 from halfthou.strip.off_already import with_what_stood_before
 from halfthou.strip.open_ends import EndKind, open_ends, still_open
-from halfthou.strip.order import StripCircle
+from halfthou.strip.order import StripCircle, ordered
 from halfthou.strip.other_way import FittingStep, other_way, to_renew
 from halfthou.strip.places import places_off
 from halfthou.strip.proof import breaks

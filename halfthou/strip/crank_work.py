@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from halfthou.engines import Description
 from halfthou.first_look import DEPOSITS, FILTER, SAMPLE, SCREEN, SHELLS
-from halfthou.jobs import CooledBy, Liners, MainsIn, PumpAt
+from halfthou.jobs import CooledBy, MainsIn, PumpAt
 from halfthou.strip.lower_work import pump_below
 from halfthou.strip.step import BLOCK, CRANK, WASH, StripStep
 from halfthou.words import CLAMPED, CRACK_TEST, HEAVY, LIFTING, WASHING
@@ -17,7 +17,7 @@ def mains(engine: Description) -> Iterator[StripStep]:
     yield StripStep(
         "float.read", "float.read", CRANK,
         f"End float and run-out read while the {'crank is in its case' if not engine.capped else 'caps are on'}",
-        minutes=15, tools="dial on its stand", reads=("float read", "run-out read"),
+        minutes=15, tools="dial on its stand", while_on=True, reads=("float read", "run-out read"),
     )  # fmt: skip
     yield StripStep(
         "rear-seal.off", "rear-seal.off", CRANK, "Rear seal carrier off", minutes=8, fit="Rear seal carrier on"
@@ -47,7 +47,7 @@ def mains(engine: Description) -> Iterator[StripStep]:
             )  # fmt: skip
         else:
             halves = ("lower", "upper") if engine.tunnel or engine.case else ("upper",)
-            yield from (_main_half(n, half, _lies(engine, half)) for half in halves)
+            yield from (_main_half(n, half, engine.lies(half)) for half in halves)
 
 
 def _numbers(engine: Description) -> list[str]:
@@ -179,11 +179,6 @@ def _main_half(n: str, half: str, lies: str = "") -> StripStep:
     )  # fmt: skip
 
 
-def _lies(engine: Description, half: str) -> str:
-    """Which half it is called: in a split case the upper one lies left."""
-    return {"upper": "left", "lower": "right"}[half] if engine.case else half
-
-
 def from_the_ends(numbers: list[str]) -> list[str]:
     """Numbers from both ends to the middle.
 
@@ -200,7 +195,7 @@ def from_the_ends(numbers: list[str]) -> list[str]:
 
 def block(engine: Description) -> Iterator[StripStep]:
     """What is left in the block; what is taken out for access goes back."""
-    if engine.built.liners is Liners.WET and not engine.barrels:
+    if engine.wet_liners:
         for n in engine.cylinders:
             yield StripStep(
                 "liner.out", f"liner-{n}.out", BLOCK, f"Liner {n} drawn, marked to its cylinder and side",

@@ -100,7 +100,8 @@ _GROUPS: tuple[tuple[str, str, tuple[str, ...], str], ...] = (
 #: The work that is done at a group before it comes off, by the family that takes it.
 _AT = {
     "head.bolts": "head.off", "cam-caps.marked": "cam.out", "cam-caps.eased": "cam.out", "timing.set": "drive.off",
-    "drive.seen": "drive.off", "timing.read": "drive.off", "slack.read": "drive.off", "drive.locked": "drive.off",
+    "drive.seen": "drive.off", "clearance.read": "drive.off", "timing.read": "drive.off",
+    "slack.read": "drive.off", "drive.locked": "drive.off",
     "rod.marked": "rod.out", "cap-main.marked": "cap-main.off", "barrel.marked": "barrel.off",
     "case.bolts": "case.apart", "pin.out": "piston.off", "float.read": "crank.out", "stand.read": "liner.out",
     "held.down": "liner.out", "pan.photographed": "pickup.off", "side-bolts.out": "beam.off",
@@ -137,16 +138,11 @@ def shape_of(engine: Description) -> EngineShape:
         valves=len(engine.valves),
         mains_in=(built.mains_in or MainsIn.CAPS).value,
         barrels=engine.barrels,
-        wet_liners=any(place.startswith("liner-") for place in _places(engine)),
+        wet_liners=engine.wet_liners,
         pan=engine.has_pan,
         drive_at_flywheel=engine.driven_from_rear,
         driven_by=built.driven_by.value if built.driven_by and engine.driven else "",
     )
-
-
-def _places(engine: Description) -> Iterator[str]:
-    if engine.built.liners is not None and engine.built.liners.value == "wet" and not engine.barrels:
-        yield "liner-1"
 
 
 def _groups(strip: Strip, following: StripStep | None) -> Iterator[DrawnGroup]:

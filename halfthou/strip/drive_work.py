@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from halfthou.engines import Description
 from halfthou.jobs import DrivenBy, PumpAt
 from halfthou.strip.step import BLOCK, FRONT, HEADS, StripStep
-from halfthou.strip.upper_work import followers
+from halfthou.strip.upper_work import each_valve, followers, rocker_off
 from halfthou.words import PUMP_OPEN, SPRINGS, TURNING
 
 _CALLED = {
@@ -35,6 +35,7 @@ def front(engine: Description) -> Iterator[StripStep]:
     )  # fmt: skip
     yield StripStep(
         "drive.seen", "drive.seen", FRONT, "Timing marks, play and guides looked at and photographed", minutes=8,
+        while_on=True,
         fit="Timing marks checked, turned twice and checked again",
     )  # fmt: skip
     if told:
@@ -46,11 +47,12 @@ def front(engine: Description) -> Iterator[StripStep]:
 def _timing_set() -> Iterator[StripStep]:
     yield StripStep(
         "timing-plug.out", "timing-plug.out", FRONT, "Plug out of the hole for the timing pin, where there is one",
-        minutes=3, goes_back="plug of the timing pin's hole", fit="Plug of the timing pin's hole in",
+        minutes=3, goes_back="plug of the timing pin's hole", while_on=True, fit="Plug of the timing pin's hole in",
     )  # fmt: skip
     yield StripStep(
         "timing.set", "timing.set", FRONT, "Turn to the firing dead centre of cylinder 1: all timing marks in line",
-        minutes=5, cautions=(TURNING,), turns=True, hint="The way it runs, never back: slack falsifies the marks.",
+        minutes=5, cautions=(TURNING,), turns=True, while_on=True,
+        hint="The way it runs, never back: slack falsifies the marks.",
     )  # fmt: skip
 
 
@@ -59,12 +61,13 @@ def _gauged(engine: Description) -> Iterator[StripStep]:
     if not engine.case:
         yield StripStep(
             "timing.read", "timing.read", FRONT, "Cam timing read against the crank", minutes=15,
-            tools="degree disc, dial",
+            tools="degree disc, dial", while_on=True,
             hint="Write down degrees and which way: a stretched chain is late.", reads=("cam timing",),
         )  # fmt: skip
     if engine.built.driven_by in (DrivenBy.CHAIN, DrivenBy.BELT):
         yield StripStep(
             "slack.read", "slack.read", FRONT, "Slack and stand of the tensioner read", minutes=5, tools="rule",
+            while_on=True,
             hint="How far it stands out says how far the chain has grown.", reads=("chain slack",),
         )  # fmt: skip
 
@@ -73,7 +76,7 @@ def _valve_to_piston(engine: Description) -> Iterator[StripStep]:
     if engine.overhead:
         yield StripStep(
             "clearance.read", "clearance.read", FRONT, "Valve to piston read near dead centre", minutes=10,
-            tools="dial", hint="While the drive is on: it says how much a late cam leaves.",
+            tools="dial", while_on=True, hint="While the drive is on: it says how much a late cam leaves.",
             reads=("valve to piston",),
         )  # fmt: skip
 
@@ -83,7 +86,8 @@ def _drive_off(engine: Description) -> Iterator[StripStep]:
     if engine.overhead:
         yield StripStep(
             "drive.locked", "drive.locked", FRONT, "Crank and cams locked where they stand", minutes=5,
-            tools="the maker's pins and plates", hint="The lock holds the timing, not the torque of a bolt.",
+            tools="the maker's pins and plates", while_on=True,
+            hint="The lock holds the timing, not the torque of a bolt.",
             fit="Locks out: turned by hand before the starter",
         )  # fmt: skip
     if told and kind in (DrivenBy.CHAIN, DrivenBy.BELT):
@@ -165,20 +169,7 @@ def overhead_cams(engine: Description, section: str = HEADS) -> Iterator[StripSt
             takes=(cam.id,),
             fit=f"{cam.name} in, oiled, at its mark",
         )  # fmt: skip
-    if engine.overhead:
-        yield from _worked_on(engine, section)
-
-
-def _worked_on(engine: Description, section: str) -> Iterator[StripStep]:
-    gear = engine.built.valve_gear
-    if gear is None or gear.value != "overhead cam on rockers":
+    if engine.on_rockers:
+        yield from (rocker_off(of, called, section) for of, called in each_valve(engine))
+    elif engine.overhead:
         yield from followers(engine, section)
-        return
-    for cylinder in engine.cylinders:
-        for valve in engine.valves:
-            of = f"cylinder {cylinder} {valve.replace('-', ' ')}"
-            yield StripStep(
-                "rocker.off", f"rocker-{cylinder}-{valve}.off", section, f"Rocker off, {of}", minutes=2,
-                of={"cylinder": str(cylinder), "valve": valve, "head": engine.head_of(cylinder)},
-                takes=(f"rocker-{cylinder}-{valve}",), cautions=(SPRINGS,), fit=f"Rocker on, {of}",
-            )  # fmt: skip

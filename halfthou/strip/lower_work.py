@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.engines import Description
-from halfthou.jobs import Liners, PumpAt, RodsOnPin
+from halfthou.jobs import PumpAt, RodsOnPin
 from halfthou.strip.step import BARRELS, BELOW, BENCH, RODS, TOP, StripStep
 from halfthou.words import CLAMPED, HOT_OIL, PUMP_OPEN
 
@@ -60,10 +60,10 @@ def held_down(engine: Description) -> Iterator[StripStep]:
             minutes=5,
             cautions=(CLAMPED,),
         )
-    elif engine.built.liners is Liners.WET and engine.heads:
+    elif engine.wet_liners and engine.heads:
         yield StripStep(
             "stand.read", "liners.stand-read", TOP, "Stand of each liner over the deck read", minutes=15,
-            tools="dial on its bridge", hint="Four places each: a low one has lost its seat.",
+            tools="dial on its bridge", while_on=True, hint="Four places each: a low one has lost its seat.",
             reads=("liner stand",),
         )  # fmt: skip
         yield StripStep(

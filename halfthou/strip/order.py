@@ -179,10 +179,14 @@ def _fetched(
         open_yet.append((following, waits_for(following)))
 
 
-def _held(steps: Iterable[StripStep], before: Mapping[str, Mapping[str, Tie]]) -> tuple[StripStep, ...]:
+def _held(steps: Sequence[StripStep], before: Mapping[str, Mapping[str, Tie]]) -> tuple[StripStep, ...]:
+    here = {step.id for step in steps}
     return tuple(
         replace(
-            step, held=tuple(Held(key, tie.why, tie.id, tie.binds) for key, tie in before.get(step.id, {}).items())
+            step,
+            held=tuple(
+                Held(key, tie.why, tie.id, tie.binds) for key, tie in before.get(step.id, {}).items() if key in here
+            ),
         )
         for step in steps
     )

@@ -10,13 +10,13 @@ from halfthou.engines import MARKED_FIRST, Description
 from halfthou.strip.places import places_off
 from halfthou.strip.rules import TIES, TURNING_RULE
 from halfthou.strip.step import StripStep
+from halfthou.strip.turning import valve_in_the_way
 
 
 @dataclass
 class _Walk:
     """What is off, marked and done so far, and where the crank stands."""
 
-    done: set[str] = field(default_factory=set)
     families: dict[str, int] = field(default_factory=dict)
     taken: dict[str, str] = field(default_factory=dict)
     marked: set[str] = field(default_factory=set)
@@ -44,7 +44,6 @@ def breaks(steps: Sequence[StripStep], engine: Description) -> Iterator[str]:
             elif places[place].kind in MARKED_FIRST and place not in walk.marked:
                 yield f"{places[place].name} leaves its place without its mark"
             walk.taken[place] = step.id
-        walk.done.add(step.id)
         walk.families[step.family] = walk.families.get(step.family, 0) + 1
     yield from (f"{place.name} is never taken" for key, place in places.items() if key not in walk.taken)
 
@@ -71,8 +70,7 @@ def _turned(step: StripStep, walk: _Walk, engine: Description) -> Iterator[str]:
 
     Rule:    strip.turning.
     """
-    apart = walk.families.get("drive.off", 0) > 0
-    if apart and not engine.built.clears and _valve_may_be_open(walk, engine):
+    if valve_in_the_way(walk.families, engine):
         yield f"{step.text}: the drive is off and valves are in place ({TURNING_RULE})"
     loose = (
         walk.families.get("head.off", 0) > 0 and "stand.read" in walk.families
@@ -81,15 +79,3 @@ def _turned(step: StripStep, walk: _Walk, engine: Description) -> Iterator[str]:
         yield f"{step.text}: a liner or barrel stands loose ({TURNING_RULE})"
     if step.family == "turn":
         walk.stands = int(step.id.split("-")[1])
-
-
-def _valve_may_be_open(walk: _Walk, engine: Description) -> bool:
-    """Whether any valve over a piston may stand open: its head is on, and cam, rocker or follower still on it."""
-    if engine.ports or engine.side_valves:
-        return False
-    if engine.heads and walk.families.get("head.off", 0) == len(engine.heads):
-        return False
-    shut = {"overhead cam on rockers": "rocker.off"}.get(engine.built.valve_gear or "", "")
-    on_it = "pushrod.out" if engine.push_rods else shut or "cam.out"
-    wanted = len(engine.cams) if on_it == "cam.out" else len(engine.valves) * len(engine.cylinders)
-    return walk.families.get(on_it, 0) < wanted

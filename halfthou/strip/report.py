@@ -10,11 +10,13 @@ from halfthou.jobs import AMOUNT_ONLY, Closed, Document, FastenerKind, FastenerS
 from halfthou.lengths import Notation
 from halfthou.parts import CATALOGUE
 from halfthou.strip.drawn import DrawnGroup, EngineShape, drawn_groups, shape_of
+from halfthou.strip.edits import NO_EDITS
 from halfthou.strip.fasteners import growth_of, renew_because
 from halfthou.strip.marks import mark_findings
 from halfthou.strip.open_ends import OpenEnd, open_ends, still_open
 from halfthou.strip.standing import Strip
 from halfthou.strip.step import StripStep
+from halfthou.strip.steps import left_out, steps_of
 from halfthou.words import Caution, Reason
 
 
@@ -37,9 +39,8 @@ class HeldShown(Document):
 
 class StripStepShown(Document):
     """One step: what it is, whether it is done and what was felt, and what has to come before it (`held`). `behind`
-    says
-    that it has not to be done any more; `came_off` that it was off already, by what was said at the door; `own`
-    that the house wrote it."""
+    says that it has not to be done any more; `came_off` that it was off already, by what was said at the door;
+    `too_late` that what it needs is off; `own` that the house wrote it."""
 
     id: str
     section: str
@@ -55,6 +56,7 @@ class StripStepShown(Document):
     done: str
     behind: bool
     came_off: bool
+    too_late: bool
     own: bool
     there: bool
     off_already: bool
@@ -102,8 +104,8 @@ class FastenerShown(Document):
 
 class StripReport(Document):
     """How the strip of a job stands. `next` is the step in hand. `stray` are steps done that its list does not have
-    any more; `asked` is what nobody has said of the engine and matters, `not_judged` what of it is not judged yet.
-    Minutes are the house's."""
+    any more, `left_out` what of the house's changes does not fit it; `asked` is what nobody has said of the engine
+    and matters, `not_judged` what of it is not judged yet. Minutes are the house's."""
 
     steps: tuple[StripStepShown, ...]
     next: str
@@ -122,6 +124,7 @@ class StripReport(Document):
     asked: tuple[AskedOfEngine, ...]
     not_judged: tuple[str, ...]
     stray: tuple[str, ...]
+    left_out: tuple[str, ...]
     minutes_done: int
     minutes_left: int
 
@@ -154,6 +157,7 @@ def strip_report(job: Job, say: Notation) -> StripReport:
         asked=asked_of(engine),
         not_judged=not_judged(engine),
         stray=tuple(f"{one.step}, {one.by}" for one in strip.stray),
+        left_out=_left_out(job),
         minutes_done=minutes_done,
         minutes_left=minutes_left,
     )
@@ -183,6 +187,7 @@ def _step(strip: Strip, step: StripStep) -> StripStepShown:
         done="" if done is None else done.id,
         behind=strip.is_behind(step.id),
         came_off=step.id in strip.came_off,
+        too_late=step.id in strip.too_late,
         own=step.own,
         there=done is None or done.there,
         off_already=done is not None and done.off_already,
@@ -195,6 +200,13 @@ def _step(strip: Strip, step: StripStep) -> StripStepShown:
         reads=tuple(_read(key) for key in step.reads),
         held=tuple(HeldShown(step=one.step, why=one.why) for one in step.held if one.refuses),
     )
+
+
+def _left_out(job: Job) -> tuple[str, ...]:
+    """What of the house's changes does not fit this engine, in its words."""
+    texts = {one.id: one.text for one in (job.strip_edits or NO_EDITS).own}
+    texts |= {step.id: step.text for step in steps_of(job)}
+    return tuple(texts.get(name, name) for name in left_out(job.limits.layout, job.strip_edits))
 
 
 def _read(key: str) -> ReadShown:

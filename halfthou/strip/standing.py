@@ -2,20 +2,24 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections import Counter
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
 
-from halfthou.engines import MARKED_FIRST, Place
+from halfthou.engines import MARKED_FIRST, Place, described
 from halfthou.first_look import Looks
 from halfthou.jobs import Job, OperationKind, StepDone
 from halfthou.strip.destroyed import unseen_before
 from halfthou.strip.marks import Marks, marks_of
 from halfthou.strip.off_already import off_at_the_door
 from halfthou.strip.places import places_off
+from halfthou.strip.rules import TURNING_RULE
 from halfthou.strip.step import WASH, Held, StripStep
 from halfthou.strip.steps import steps_of
+from halfthou.strip.tie import Binds
+from halfthou.strip.turning import valve_in_the_way
 
 
 @dataclass(frozen=True)
@@ -74,9 +78,27 @@ class Strip:
             found.add(turn)
         return frozenset(found - self.done.keys())
 
+    @cached_property
+    def too_late(self) -> frozenset[str]:
+        """What could be done only while something was on that is off now, and was not done: cam timing, slack, a
+        dead centre.
+
+        Rule:    strip.off-already.
+        """
+        late: set[str] = set()
+        for step in reversed(self.steps):
+            done = self.done.get(step.id)
+            if step.id in late or step.id in self.came_off or (done is not None and done.there):
+                late |= {
+                    one.step
+                    for one in step.held
+                    if one.binds is Binds.FIRST and one.step not in self.done and self.by_id[one.step].while_on
+                }
+        return frozenset(late)
+
     def is_behind(self, name: str) -> bool:
         """Whether a step has not to be done any more."""
-        return name in self.done or name in self.came_off or name in self.behind
+        return name in self.done or name in self.came_off or name in self.behind or name in self.too_late
 
     @cached_property
     def marks(self) -> Marks:
@@ -137,16 +159,23 @@ class Strip:
         """
         return unseen_before(self.job, self.looks, step)
 
-    def held_by(self, step: StripStep) -> tuple[StripStep, ...]:
-        """The steps that hold this one and are not done: a cover still on, a rod still in.
-
-        Rule:    strip.held.
-        """
-        return tuple(self.by_id[one.step] for one in self.holding(step))
-
     def holding(self, step: StripStep) -> tuple[Held, ...]:
-        """The same, each with why it holds and by which rule."""
-        return tuple(one for one in step.held if one.refuses and not self.is_behind(one.step))
+        """The steps that hold this one and are not behind: a cover still on, a rod still in; each with why.
+
+        Rule:    strip.held; strip.turning: with the drive off nothing turns into a valve, whatever else was done.
+        """
+        held = tuple(one for one in step.held if one.refuses and not self.is_behind(one.step))
+        return held if held or not step.turns else (*held, *self._in_the_way())
+
+    def _in_the_way(self) -> Iterator[Held]:
+        """What has to come off before the crank turns, where a valve may stand in a piston's way."""
+        off = Counter(step.family for step in self.steps if self.is_behind(step.id))
+        if valve_in_the_way(off, described(self.job.limits.layout)):
+            for step in self.steps:
+                if step.family in ("head.off", "pushrod.out") and not self.is_behind(step.id):
+                    yield Held(
+                        step.id, "the drive is off and a valve may meet its piston", TURNING_RULE, Binds.HOLDS
+                    )
 
     @cached_property
     def lies_in(self) -> dict[str, str]:

@@ -36,7 +36,8 @@ class StripStep:
     `takes` are the places whose parts come off, `marks` those that are marked by it; `destroys` the looks that
     cannot be taken as well afterwards. `goes_back` is what it takes out for access only. `joint` says that a step
     at the joint can be felt there. `at` is how far the crank is turned for it, in whole degrees; None where that is
-    all one; `turns` says that the crank is turned by it. `reads` are the looks whose amount is read by it, `held`
+    all one; `turns` says that the crank is turned by it. `reads` are the looks whose amount is read by it;
+    `while_on` says that it can be done only while what it comes before is on. `held` are
     the steps that have to be done before it. `own` says that the house wrote it. `fit` is the same the other way
     round, "" where nothing is fitted by it.
     """
@@ -58,6 +59,7 @@ class StripStep:
     at: int | None = None
     turns: bool = False
     reads: tuple[str, ...] = ()
+    while_on: bool = False
     own: bool = False
     fit: str = ""
     held: tuple[Held, ...] = ()

@@ -131,35 +131,41 @@ def top(engine: Description) -> Iterator[StripStep]:
 
 
 def _push_rods(engine: Description) -> Iterator[StripStep]:
-    for cylinder in engine.cylinders:
-        of = {"cylinder": str(cylinder), "head": engine.head_of(cylinder)}
-        for valve in engine.valves:
-            called = f"cylinder {cylinder} {valve.replace('-', ' ')}"
-            yield StripStep(
-                "rocker.off", f"rocker-{cylinder}-{valve}.off", TOP, f"Rocker off, {called}", minutes=2,
-                of={**of, "valve": valve}, takes=(f"rocker-{cylinder}-{valve}",), cautions=(SPRINGS,),
-                fit=f"Rocker on, {called}",
-            )  # fmt: skip
-            yield StripStep(
-                "pushrod.out", f"pushrod-{cylinder}-{valve}.out", TOP, f"Push rod out, {called}", minutes=1,
-                of={**of, "valve": valve}, takes=(f"pushrod-{cylinder}-{valve}",),
-                hint="Twist it free of its follower.", fit=f"Push rod in, {called}, by its own place",
-            )  # fmt: skip
+    for of, called in each_valve(engine):
+        yield rocker_off(of, called, TOP)
+        key = f"pushrod-{of['cylinder']}-{of['valve']}"
+        yield StripStep(
+            "pushrod.out", f"{key}.out", TOP, f"Push rod out, {called}", minutes=1, of=of, takes=(key,),
+            hint="Twist it free of its follower.", fit=f"Push rod in, {called}, by its own place",
+        )  # fmt: skip
 
 
 def followers(engine: Description, section: str) -> Iterator[StripStep]:
     """Followers, buckets or fingers out, each by its place."""
-    named = {"overhead cam on buckets": "Bucket", "overhead cam on fingers": "Finger", "side valves": "Tappet"}
-    gear = engine.built.valve_gear
-    called = named.get(gear.value if gear else "", "Follower")
+    for of, called in each_valve(engine):
+        key = f"follower-{of['cylinder']}-{of['valve']}"
+        yield StripStep(
+            "follower.out", f"{key}.out", section, f"{engine.follower} out, {called}", minutes=2, of=of,
+            takes=(key,),
+            fit=f"{engine.follower} in, {called}, by its own place, oiled",
+        )  # fmt: skip
+
+
+def rocker_off(of: dict[str, str], called: str, section: str) -> StripStep:
+    """The rocker of one valve."""
+    key = f"rocker-{of['cylinder']}-{of['valve']}"
+    return StripStep(
+        "rocker.off", f"{key}.off", section, f"Rocker off, {called}", minutes=2, of=of, takes=(key,),
+        cautions=(SPRINGS,), fit=f"Rocker on, {called}",
+    )  # fmt: skip
+
+
+def each_valve(engine: Description) -> Iterator[tuple[dict[str, str], str]]:
+    """What the work on each valve is of, for the rules, and how the valve is called."""
     for cylinder in engine.cylinders:
         for valve in engine.valves:
-            of = f"cylinder {cylinder} {valve.replace('-', ' ')}"
-            yield StripStep(
-                "follower.out", f"follower-{cylinder}-{valve}.out", section, f"{called} out, {of}", minutes=2,
-                of={"cylinder": str(cylinder), "valve": valve, "head": engine.head_of(cylinder)},
-                takes=(f"follower-{cylinder}-{valve}",), fit=f"{called} in, {of}, by its own place, oiled",
-            )  # fmt: skip
+            of = {"cylinder": str(cylinder), "valve": valve, "head": engine.head_of(cylinder)}
+            yield of, f"cylinder {cylinder} {valve.replace('-', ' ')}"
 
 
 def heads_off(engine: Description) -> Iterator[StripStep]:
@@ -191,13 +197,11 @@ def turned() -> Iterator[StripStep]:
 def valves(engine: Description, section: str = HEADS) -> Iterator[StripStep]:
     """The valves, each with its own spring and collets: on the bench, or out of the block where they stand in
     it."""
-    for cylinder in engine.cylinders:
-        for valve in engine.valves:
-            of = f"cylinder {cylinder} {valve.replace('-', ' ')}"
-            yield StripStep(
-                "valve.out", f"valve-{cylinder}-{valve}.out", section,
-                f"Valve out, {of}, with its spring and collets",
-                minutes=3, of={"cylinder": str(cylinder), "valve": valve, "head": engine.head_of(cylinder)},
-                takes=(f"valve-{cylinder}-{valve}",), cautions=(SPRINGS,), tools="spring compressor",
-                fit=f"Valve in, {of}, with its spring and collets",
-            )  # fmt: skip
+    for of, called in each_valve(engine):
+        key = f"valve-{of['cylinder']}-{of['valve']}"
+        yield StripStep(
+            "valve.out", f"{key}.out", section, f"Valve out, {called}, with its spring and collets", minutes=3,
+            of=of,
+            takes=(key,), cautions=(SPRINGS,), tools="spring compressor",
+            fit=f"Valve in, {called}, with its spring and collets",
+        )  # fmt: skip

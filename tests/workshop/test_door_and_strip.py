@@ -190,7 +190,9 @@ def test_what_holds_a_step_is_off_first(bench: Person, job: JobRecord, tell: Tol
     assert refusal(tell("step", step="half-rod-1-upper.out", mark=True)) == "held"
     assert refusal(tell("step", step="rod-1.out", mark=True)) == "held"
     assert refusal(tell("step", step="rod-1.out", mark=True, covers="all the same")) == "say-why"
-    assert tell("step", step="rod-1.out", mark=True, covers="off already").refused is None
+    assert refusal(tell("step", step="rod-1.out", mark=True, covers="off already")) == "do-first"
+    why = "no ridge: seen with the lamp"
+    assert tell("step", step="rod-1.out", mark=True, covers="off already", because=why).refused is None
     assert tell("step", step="half-rod-1-upper.out").refused is None
     known = {one.step: one for one in actions.open_job(job.pk, bench).job.steps_done}
     assert known["cap-rod-1.off"].off_already

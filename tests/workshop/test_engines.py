@@ -12,9 +12,10 @@ from django.utils import timezone
 
 from halfthou.engines import usual_engines
 from halfthou.jobs import Built, DecisionKind, Layout, MadeFor, MainsIn, MovedStep, OwnStep, StripEdits
-from halfthou.lengths import Unit
-from halfthou.strip import steps_of
+from halfthou.lengths import Notation, Unit
+from halfthou.strip import Strip, steps_of, strip_report
 from workshop.jobs import actions
+from workshop.limits.actions import document_of, draft_sheet
 from workshop.limits.describing import (
     DescriptionForm,
     change_description,
@@ -22,6 +23,7 @@ from workshop.limits.describing import (
     draft_description,
 )
 from workshop.limits.models import DescriptionRevision, SheetRevision
+from workshop.limits.translate import form_of_sheet
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotAllowed, Refusal
 from workshop.record.models import JobRecord
@@ -94,7 +96,7 @@ def test_what_was_done_stays_and_what_falls_away_or_comes_is_said(
     """Half stripped, an engine proves to have a bedplate and a belt."""
     actions.take_up_description(machinist, job.pk, actions.TakingDescription(description=four.pk))
     for name in ("stand.photographed", "sensors.off", "tensioner.off"):
-        assert step(bench, job, name, covers="off already").refused is None
+        assert step(bench, job, name, covers="off already", because="it hung by one bolt").refused is None
     belt = draft_description(machinist, described("Tolby 4 B", mains_in=MainsIn.BEDPLATE, driven_by="gears"))
     taking = actions.TakingDescription(description=belt.pk)
     with pytest.raises(Refusal) as refused:
@@ -143,6 +145,11 @@ def test_several_sheets_belong_to_one_description(
     assert lines[0]["in_use"]
 
 
+def refused_as(landed: actions.Landed) -> str:
+    assert landed.refused is not None
+    return landed.refused.code
+
+
 OWN = OwnStep(id="own-weigh", text="Weigh what lies in the pan", minutes=3, after="pan.off", before="pickup.off")
 
 
@@ -165,7 +172,10 @@ def test_the_house_edits_the_list_for_one_for_a_description_for_all(
     assert (steps["pan.off"].text, steps["pan.off"].minutes) == ("Pan off, both hands", 40)
     names = list(steps)
     assert names.index("pan.off") < names.index("own-weigh") < names.index("pickup.off")
-    assert step(bench, job, "pickup.off", covers="off already").refused is None
+    assert refused_as(step(bench, job, "pickup.off")) == "held"
+    assert refused_as(step(bench, job, "pickup.off", covers="off already")) == "do-first"
+    because = "weighed at home"
+    assert step(bench, job, "pickup.off", covers="off already", because=because).refused is None
 
 
 def strip_of(person: Person, job: JobRecord) -> tuple[Any, ...]:
@@ -238,3 +248,53 @@ def test_only_what_changed_of_a_strip_travels(
     assert len(client.get(f"/api/jobs/{job.pk}/strip/other-way").json()) > 100
     page = client.get(f"/api/jobs/{job.pk}/strip/other-way.html").content.decode()
     assert "Putting together" in page
+
+
+def test_a_change_for_every_engine_is_left_out_where_the_rules_forbid_it(
+    machinist: Person, owner: Person, bench: Person, job: JobRecord, four: DescriptionRevision
+) -> None:
+    """On push rods the drive comes off after the head; with overhead cams the head waits for the drive: moved after
+    it, each would wait for the other. Such a job opens all the same, and says what is left out."""
+    cams = draft_description(machinist, described("Tolby 4 E", "Four, two overhead cams, chain"))
+    actions.take_up_description(machinist, job.pk, actions.TakingDescription(description=four.pk))
+    moved = editing(actions.ForWhom.ALL, moved=(MovedStep(step="drive.off", after="head.off"),), own=(OWN,))
+    actions.edit_strip(owner, job.pk, moved.model_copy(update={"sure": True}))
+    opened = actions.take_up_description(
+        machinist, job.pk, actions.TakingDescription(description=cams.pk, sure=True)
+    )
+    names = [one.id for one in strip_of(bench, job)]
+    assert names.index("drive.off") < names.index("head.off")
+    assert "own-weigh" in names
+    report = strip_report(opened.job, Notation.usual(Unit.INCH))
+    assert report.left_out == ("Timing chain off",)
+    assert step(bench, job, "stand.photographed").refused is None
+
+
+def test_limits_of_an_engine_without_a_part_on_record_are_refused(
+    machinist: Person, bench: Person, job: JobRecord, limits: SheetRevision
+) -> None:
+    """The sheet's own layout is a description too: what is on record must have its place."""
+    mark = actions.MarkingPart(id="m", part="pushrod-1-inlet", mark="1I", found=True, at=timezone.now())
+    assert actions.land_facts(bench, job.pk, [mark])[1][0].refused is None
+    side = draft_description(machinist, described("Tolby 4 F", valve_gear="side valves"))
+    more = {"engine": "Tolby 4 F", "description": side.pk, "sure": True}
+    form = form_of_sheet(document_of(limits)).model_copy(update=more)
+    other = draft_sheet(machinist, form)
+    with pytest.raises(Clash) as refused:
+        actions.take_up_limits(machinist, job.pk, other.pk)
+    assert "Push rod, inlet, cylinder 1: something is on record of it." in [f.what for f in refused.value.faults]
+
+
+def test_what_could_be_read_only_before_is_too_late_and_nothing_turns_into_a_valve(
+    machinist: Person, bench: Person, job: JobRecord
+) -> None:
+    """Rules: strip.off-already, strip.turning. The chain came off all the same: its timing is lost, and the
+    crank is not turned to a dead centre while a valve may stand open. Common practice, no source."""
+    cams = draft_description(machinist, described("Tolby 4 G", "Four, two overhead cams, chain"))
+    actions.take_up_description(machinist, job.pk, actions.TakingDescription(description=cams.pk))
+    assert step(bench, job, "drive.off", covers="all the same", because="the chain had broken").refused is None
+    strip = Strip(actions.open_job(job.pk, bench).job)
+    assert {"timing.set", "timing.read", "drive.seen", "drive.locked", "clearance.read"} <= strip.too_late
+    assert refused_as(step(bench, job, "timing.set")) == "held"
+    assert refused_as(step(bench, job, "turned")) == "held"
+    assert refused_as(step(bench, job, "timing.set", covers="off already")) == "do-first"

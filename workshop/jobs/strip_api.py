@@ -70,13 +70,13 @@ class EditsOut(Schema):
 @router.get("/jobs/{int:job_id}/strip", response=StripTold)
 def get_strip(request: HttpRequest, job_id: int) -> HttpResponse:
     """How the strip stands."""
-    return HttpResponse(_told(request, job_id).told_whole(_LISTS), content_type="application/json")
+    return HttpResponse(_told(request, job_id).whole_of(_LISTS), content_type="application/json")
 
 
 @router.get("/jobs/{int:job_id}/strip/changes", response=StripChanged)
 def get_strip_changes(request: HttpRequest, job_id: int, since: str = "") -> HttpResponse:
     """What changed of the strip since a state it was told in."""
-    return HttpResponse(_told(request, job_id).told_since(since, _LISTS), content_type="application/json")
+    return HttpResponse(_told(request, job_id).since_of(since, _LISTS), content_type="application/json")
 
 
 def _told(request: HttpRequest, job_id: int) -> Ledger:

@@ -5,7 +5,15 @@ from datetime import datetime
 from django.http import HttpRequest
 from ninja import Router, Schema
 
-from halfthou.engines import AskedOfEngine, asked_of, described, not_judged, usual_engines
+from halfthou.engines import (
+    AskedOfEngine,
+    asked_of,
+    cylinders_from_the_other_end,
+    described,
+    mains_from_the_other_end,
+    not_judged,
+    usual_engines,
+)
 from halfthou.jobs import Layout
 from halfthou.parts import CATALOGUE
 from halfthou.strip import EngineShape, shape_of, strip_list
@@ -39,7 +47,8 @@ class DescriptionOut(Schema):
 
 class EngineLook(Schema):
     """What follows from a description: its drawing, what is not known and matters, what is not judged yet, and how
-    many places, steps and turns of the crank it has."""
+    many places, steps and turns of the crank it has; what lies at its front, and the same engine with its mains, or
+    its cylinders, counted from the other end."""
 
     shape: EngineShape
     asked: list[AskedOfEngine]
@@ -47,6 +56,10 @@ class EngineLook(Schema):
     places: int
     steps: int
     turns: int
+    first_main: str
+    first_cylinders: list[int]
+    mains_turned: Layout
+    cylinders_turned: Layout
 
 
 def _line(revision: DescriptionRevision) -> DescriptionLine:
@@ -92,6 +105,10 @@ def look_at(request: HttpRequest, form: describing.DescriptionForm) -> EngineLoo
         places=len(CATALOGUE.places(form.layout)),
         steps=len(steps),
         turns=sum(step.family == "turn" for step in steps),
+        first_main=form.layout.mains[0],
+        first_cylinders=list(form.layout.pins[int(form.layout.rods[0][1:]) - 1].cylinders),
+        mains_turned=mains_from_the_other_end(form.layout),
+        cylinders_turned=cylinders_from_the_other_end(form.layout),
     )
 
 

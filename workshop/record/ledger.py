@@ -1,4 +1,4 @@
-"""What a bench was told of a job, piece by piece, and when each piece last changed."""
+"""What a page was told of a job, piece by piece, and when each piece last changed."""
 
 from __future__ import annotations
 
@@ -44,64 +44,49 @@ class Ledger:
 
     def whole(self) -> bytes:
         """The whole bench as JSON."""
-        with self._lock:
-            told = {piece: text for piece, (_, text) in self._pieces.items()}
-            state = self._state()
-        lines = [(name, text) for (where, name), text in told.items() if where == "assessment"]
-        assessment = _object([*lines, ("parts", _of(told, "parts")), ("sets", _of(told, "sets"))])
-        bench = [(name, text) for (where, name), text in told.items() if where == "bench"]
-        return _object([*bench, ("assessment", assessment), ("state", b'"%s"' % state)])
+        told, now, _ = self._told("")
+        parts = [("parts", _of(told, "parts")), ("sets", _of(told, "sets"))]
+        assessment = _object([*_lines(told, "assessment"), *parts])
+        return _object([*_lines(told, "bench"), ("assessment", assessment), ("state", now)])
 
     def since(self, state: str) -> bytes:
         """What changed since a state that was told, as JSON; all of it where that is not known."""
-        beginning, _, count = state.partition(".")
-        with self._lock:
-            known = int(count) if beginning == self._beginning and count.isdecimal() else 0
-            told = {piece: text for piece, (changed, text) in self._pieces.items() if changed > known}
-            now = self._state()
-        lines = {
-            where: _object((name, text) for (of, name), text in told.items() if of == where)
-            for where in ("bench", "assessment")
-        }
-        return _object(
-            [
-                ("state", b'"%s"' % now),
-                ("whole", b"false" if known else b"true"),
-                *lines.items(),
-                ("parts", _of(told, "parts")),
-                ("sets", _of(told, "sets")),
-            ]
-        )
+        return self._changed(state, ("bench", "assessment"), ("parts", "sets"))
 
-    def told_since(self, state: str, lists: tuple[str, ...]) -> bytes:
-        """The same of anything told piece by piece: `lines` by name, and lists of pieces, each with what
-        changed."""
-        beginning, _, count = state.partition(".")
-        with self._lock:
-            known = int(count) if beginning == self._beginning and count.isdecimal() else 0
-            told = {piece: text for piece, (changed, text) in self._pieces.items() if changed > known}
-            now = self._state()
-        lines = _object((name, text) for (of, name), text in told.items() if of == "lines")
-        whole = b"false" if known else b"true"
+    def whole_of(self, lists: tuple[str, ...]) -> bytes:
+        """All of anything that is told by `lines` and lists, as JSON, and the state."""
+        told, now, _ = self._told("")
+        return _object([*_lines(told, "lines"), *((name, _of(told, name)) for name in lists), ("state", now)])
+
+    def since_of(self, state: str, lists: tuple[str, ...]) -> bytes:
+        """What changed of that since a state."""
+        return self._changed(state, ("lines",), lists)
+
+    def _changed(self, state: str, lines: tuple[str, ...], lists: tuple[str, ...]) -> bytes:
+        told, now, whole = self._told(state)
         return _object(
             [
-                ("state", b'"%s"' % now),
-                ("whole", whole),
-                ("lines", lines),
+                ("state", now),
+                ("whole", b"true" if whole else b"false"),
+                *((where, _object(_lines(told, where))) for where in lines),
                 *((name, _of(told, name)) for name in lists),
             ]
         )
 
-    def told_whole(self, lists: tuple[str, ...]) -> bytes:
-        """All of it: its lines by name, its lists, and the state."""
+    def _told(self, since: str) -> tuple[dict[Piece, bytes], bytes, bool]:
+        """The pieces that changed since a state, the state now as JSON, and whether they are all."""
+        beginning, _, count = since.partition(".")
         with self._lock:
-            told = {piece: text for piece, (_, text) in self._pieces.items()}
-            now = self._state()
-        lines = [(name, text) for (of, name), text in told.items() if of == "lines"]
-        return _object([*lines, *((name, _of(told, name)) for name in lists), ("state", b'"%s"' % now)])
+            known = int(count) if beginning == self._beginning and count.isdecimal() else 0
+            told = {piece: text for piece, (changed, text) in self._pieces.items() if changed > known}
+            return told, b'"%s"' % self._state(), not known
 
     def _state(self) -> bytes:
         return f"{self._beginning}.{self._count}".encode()
+
+
+def _lines(told: Mapping[Piece, bytes], where: str) -> list[tuple[str, bytes]]:
+    return [(name, text) for (of, name), text in told.items() if of == where]
 
 
 def _of(told: Mapping[Piece, bytes], where: str) -> bytes:

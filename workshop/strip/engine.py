@@ -8,11 +8,11 @@ from ninja import Schema
 
 from halfthou.engines import described
 from halfthou.exchange import Fault
-from halfthou.jobs import Job, Layout, StripEdits, merged_edits
+from halfthou.jobs import NOT_IDENTIFIED, Job, Layout, StripEdits, merged_edits
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
 from halfthou.stands_on import subject_of
-from halfthou.strip import StripCircle, StripStep, strip_list
+from halfthou.strip import StripCircle, StripStep, ordered, strip_list
 from workshop.house.strip import keep_strip_edits, strip_edits_in_force
 from workshop.limits.describing import description_revision, layout_of
 from workshop.people.may import Act, must
@@ -58,7 +58,7 @@ def take_up_description(person: Person, job_id: int, given: TakingDescription) -
     revision = description_revision(given.description)
     layout, before = layout_of(revision), sheet_of_job(record).layout
     job = sound_job(record, Unit(person.shown_unit))
-    _nothing_lost(job, layout)
+    must_lose_nothing(job, layout)
     changes = _what_changes(job, before, layout)
     if changes and not given.sure:
         message = "The strip list changes. Look at what falls away and what comes, then take it up."
@@ -69,7 +69,7 @@ def take_up_description(person: Person, job_id: int, given: TakingDescription) -
     return settled(record, person)
 
 
-def _nothing_lost(job: Job, layout: Layout) -> None:
+def must_lose_nothing(job: Job, layout: Layout) -> None:
     """Refuses: Clash where anything is on record of a place that the engine has and would not have."""
     engine, here = CATALOGUE.engine(layout, job.pieces_here), CATALOGUE.engine_of(job)
     known = {*engine.places, *engine.spoken_of}
@@ -78,11 +78,11 @@ def _nothing_lost(job: Job, layout: Layout) -> None:
         for _, fact in job.facts
         if (subject := subject_of(fact)) and subject not in known and subject in {*here.places, *here.spoken_of}
     }
-    gone = [one for one in job.sets if one not in CATALOGUE.sets(layout)]
+    gone = [one for one in job.sets if job.limits.engine != NOT_IDENTIFIED and one not in CATALOGUE.sets(layout)]
     faults = [Fault(one, f"{_called(job, one)}: something is on record of it.") for one in sorted(lost)]
     faults += [Fault(one, f"The job judges the {one}, which this engine would not have.") for one in gone]
     if faults:
-        message = "That description has no such parts. Take back what is on record of them, or describe them too."
+        message = "That engine has no such parts. Take back what is on record of them, or describe them too."
         raise Clash("parts-lost", message, faults)
 
 
@@ -173,7 +173,7 @@ def _must_hold(layout: Layout, edits: StripEdits) -> None:
     plain = {step.id: step for step in strip_list(layout)}
     known = {*plain, *(own.id for own in edits.own)}
     try:
-        strip_list(layout, edits)
+        ordered(described(layout), edits)
     except StripCircle as ring:
         faults = [Fault(one, _waits(plain, edits, one, other)) for one, other in _pairs(ring.steps)]
         message = "That order cannot be: these steps would wait for each other. Nothing was changed."

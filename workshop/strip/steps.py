@@ -128,20 +128,21 @@ def _off_already(person: Person, strip: Strip, step: StripStep, given: DoingStep
 
 def _stood_before(strip: Strip, step: StripStep) -> list[str]:
     """What holds a step, and all that stood before that, in the order of the list."""
-    held = [one.id for one in strip.held_by(step)]
+    held = [one.step for one in strip.holding(step) if one.stands_before]
     off = with_what_stood_before(strip.job.limits.layout, held)
     return [one.id for one in strip.steps if one.id in off and not strip.is_behind(one.id)]
 
 
 def _must_be_ready(strip: Strip, step: StripStep, given: DoingStep) -> None:
     """Nothing holds it; marked before it leaves its place; looked at before it is destroyed. Refuses: Refusal."""
-    held = strip.held_by(step)
+    holding = strip.holding(step)
+    held = [one for one in holding if one.stands_before]
+    faults = [Fault(one.step, f"Not done yet: {strip.by_id[one.step].text}: {one.why}.") for one in holding]
     if held and not given.covers:
-        faults = [
-            Fault(one.step, f"Not done yet: {strip.by_id[one.step].text}: {one.why}.")
-            for one in strip.holding(step)
-        ]
         raise Refusal("held", "Something still holds it.", faults)
+    if len(holding) > len(held) and not given.because.strip() and given.covers != "all the same":
+        first = [fault for one, fault in zip(holding, faults, strict=True) if not one.stands_before]
+        raise Refusal("do-first", "Something comes first, while it can still be done.", first)
     unmarked = strip.unmarked(step)
     if unmarked and not given.mark:
         faults = [Fault(place.id, f"{place.name}: mark it {place.mark}. {place.how}") for place in unmarked]
@@ -152,7 +153,7 @@ def _must_be_ready(strip: Strip, step: StripStep, given: DoingStep) -> None:
         raise Refusal(
             "look-first", "This step destroys what has not been looked at. Look and photograph first.", faults
         )
-    if ((unseen and given.unseen) or (held and given.covers == "all the same")) and not given.because.strip():
+    if ((unseen and given.unseen) or (holding and given.covers == "all the same")) and not given.because.strip():
         raise Refusal("say-why", "Say why it is done all the same.", [Fault("because", "Say why.")])
 
 

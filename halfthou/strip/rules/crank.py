@@ -166,6 +166,7 @@ CRANK = (
     tie(
         "holds.piston-liner", HOLDS, "piston.off > liner.out by cylinder", "its piston is in it", when.rods_on_bench
     ),
+    tie("first.stand-liner", FIRST, "stand.read > liner.out", "its stand is read while it is in"),
     tie("turning.liner", ORDER, "crank.out > liner.out", "drawn with room below"),
     tie("first.squirters", ORDER, "crank.out > squirters.out", "the crank is in the way"),
     tie("first.gallery", FIRST, "gallery-plugs.out > wash.block", "galleries are brushed with their plugs out"),

@@ -3967,7 +3967,8 @@ export interface components {
         /**
          * EngineLook
          * @description What follows from a description: its drawing, what is not known and matters, what is not judged yet, and how
-         *     many places, steps and turns of the crank it has.
+         *     many places, steps and turns of the crank it has; what lies at its front, and the same engine with its mains, or
+         *     its cylinders, counted from the other end.
          */
         EngineLook: {
             shape: components["schemas"]["EngineShape"];
@@ -3981,6 +3982,12 @@ export interface components {
             steps: number;
             /** Turns */
             turns: number;
+            /** First Main */
+            first_main: string;
+            /** First Cylinders */
+            first_cylinders: number[];
+            mains_turned: components["schemas"]["Layout"];
+            cylinders_turned: components["schemas"]["Layout"];
         };
         /**
          * EngineShape
@@ -6195,9 +6202,8 @@ export interface components {
         /**
          * StripStepShown
          * @description One step: what it is, whether it is done and what was felt, and what has to come before it (`held`). `behind`
-         *     says
-         *     that it has not to be done any more; `came_off` that it was off already, by what was said at the door; `own`
-         *     that the house wrote it.
+         *     says that it has not to be done any more; `came_off` that it was off already, by what was said at the door;
+         *     `too_late` that what it needs is off; `own` that the house wrote it.
          */
         StripStepShown: {
             /** Id */
@@ -6228,6 +6234,8 @@ export interface components {
             behind: boolean;
             /** Came Off */
             came_off: boolean;
+            /** Too Late */
+            too_late: boolean;
             /** Own */
             own: boolean;
             /** There */
@@ -6288,6 +6296,8 @@ export interface components {
             not_judged: string[];
             /** Stray */
             stray: string[];
+            /** Left Out */
+            left_out: string[];
             /** Minutes Done */
             minutes_done: number;
             /** Minutes Left */
@@ -6341,6 +6351,8 @@ export interface components {
             not_judged?: string[] | null;
             /** Stray */
             stray?: string[] | null;
+            /** Left Out */
+            left_out?: string[] | null;
             /** Minutes Done */
             minutes_done?: number | null;
             /** Minutes Left */

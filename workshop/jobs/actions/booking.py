@@ -31,6 +31,7 @@ from workshop.record.opened import (
 )
 from workshop.record.translate import is_identified, sheet_of_job
 from workshop.strip.at_the_door import SettingStop, Telling, statement_of, stop_of
+from workshop.strip.engine import must_lose_nothing
 
 MOST = {"title": 200, "customer": 200, "complaint": 2000, "number": 40}
 EARLIEST, LATEST = date(1950, 1, 1), date(2200, 12, 31)
@@ -160,12 +161,17 @@ def take_up_limits(person: Person, job_id: int, limits_id: int) -> Opened:
     record = to_change(job_id)
     revision = revision_of(limits_id)
     sheet, before = LimitsSheet.model_validate(revision.document), sheet_of_job(record)
-    if known := is_identified(record):
+    known, own = is_identified(record), record.description is not None
+    if (known or own) and CATALOGUE.parts(sheet.layout).keys() != CATALOGUE.parts(before.layout).keys():
+        message = "That sheet has other journals or bores than this engine. "
+        message += "Book it in anew." if known else "Take up the description it belongs to first."
+        raise Clash("other-engine", message)
+    if not own:
+        must_lose_nothing(sound_job(record, Unit(person.shown_unit)), sheet.layout)
+    if known:
         must_have_limits(sheet, [one for one in record.scope if one in before.sets])
     else:
         record.scope = [one for one in CATALOGUE.sets(sheet.layout) if one in sheet.sets]
-    if known and CATALOGUE.parts(sheet.layout).keys() != CATALOGUE.parts(before.layout).keys():
-        raise Clash("other-engine", "That sheet has other journals or bores than this engine. Book it in anew.")
     record.limits, record.frozen_limits = revision, None
     write_history(record, person.username, f"took up limits sheet {revision}")
     return _settled(record, person)

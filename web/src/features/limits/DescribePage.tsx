@@ -8,7 +8,6 @@ import { useMay } from "../session";
 import { type Asked, answered, type Built, QUESTIONS, saidOf } from "./builtChoices";
 import { ChoiceTiles } from "./ChoiceTiles";
 import { LayoutPart } from "./LayoutPart";
-import { cylindersTurned, mainsFromFlywheel, mainsTurned } from "./numbering";
 import {
   type DescriptionForm,
   type Layout,
@@ -16,6 +15,7 @@ import {
   useDescriptionChanges,
   useDescriptions,
   useEngineLook,
+  useLayoutOfJob,
   useUsualEngines,
 } from "./useDescriptions";
 import { useBlank } from "./useLimits";
@@ -28,6 +28,8 @@ const MADE_FOR: Asked = {
     label: value,
   })),
 };
+/** Nothing is said yet. */
+const UNKNOWN: NonNullable<Layout["built"]> = answered({}, "made_for", "");
 const STANDS = ["inline", "V", "flat", "W", "radial", "opposed pistons"] as const;
 
 /** A new description begins with the nearest usual engine, or with one of the shop's own. */
@@ -37,12 +39,17 @@ export function NewDescriptionPage() {
   const [asked] = useSearchParams();
   const [start, setStart] = useState(asked.get("like") ?? "");
   const like = useDescription(Number(start), /^\d+$/.test(start));
+  const ofJob = useLayoutOfJob(Number(asked.get("job") ?? 0));
   const { draft } = useDescriptionChanges();
   const go = useNavigate();
   const may = useMay();
-  if (!usual.data || (/^\d+$/.test(start) && !like.data))
+  if (!usual.data || (/^\d+$/.test(start) && !like.data) || (asked.has("job") && !ofJob.data))
     return <Page title="Describe an engine">One moment.</Page>;
-  const begun = like.data?.layout ?? usual.data.find((one) => one.name === start) ?? usual.data[0];
+  // What is on record of a job is by its own crank and numbering: a description for it begins with those.
+  const ownCrank =
+    start === "" && ofJob.data ? { ...ofJob.data, built: ofJob.data.built ?? UNKNOWN } : undefined;
+  const begun =
+    ownCrank ?? like.data?.layout ?? usual.data.find((one) => one.name === start) ?? usual.data[0];
   if (!begun) return null;
   return (
     <FormPage
@@ -53,8 +60,9 @@ export function NewDescriptionPage() {
       above={
         <Choice
           label="Begin with the nearest"
-          value={start || begun.name}
+          value={ownCrank ? "" : start || begun.name}
           options={[
+            ...(ofJob.data ? [{ value: "", label: `the crank of the job: ${ofJob.data.name}` }] : []),
             ...usual.data.map((one) => ({ value: one.name, label: one.name })),
             ...(own.data ?? []).map((one) => ({
               value: String(one.id),
@@ -129,10 +137,14 @@ interface FormProps {
 }
 
 function FormPage({ title, note = "", start, readOnly, above, error, kept, onKeep, actions }: FormProps) {
-  const { form, set, said, submit } = useServerForm<DescriptionForm>(start, onKeep, { guard: true });
+  const { form, set, said, submit } = useServerForm<DescriptionForm>(start, onKeep, {
+    guard: true,
+    words: WORDS,
+  });
   const layout = form.watch("layout");
   const built: Partial<Built> = layout.built ?? {};
-  const look = useEngineLook({ ...layout, name: layout.name || "this engine" });
+  // By what it is called nothing follows: it is not asked for again with each letter of its name.
+  const look = useEngineLook({ ...layout, name: "this engine" });
   const wanted = new Set(look.data?.asked.map((one) => one.field) ?? []);
   const say = (field: keyof Built, value: string) =>
     set({ layout: { ...layout, built: answered(built, field, value) } });
@@ -161,7 +173,12 @@ function FormPage({ title, note = "", start, readOnly, above, error, kept, onKee
             disabled={readOnly}
             onSay={(value) => say("made_for", value)}
           />
-          <ShaftPart layout={layout} disabled={readOnly} onChange={(next) => set({ layout: next })} />
+          <ShaftPart
+            layout={layout}
+            look={look.isError ? undefined : look.data}
+            disabled={readOnly}
+            onChange={(next) => set({ layout: { ...next, name: layout.name, built: layout.built ?? null } })}
+          />
           {QUESTIONS.map(({ title: part, asked }) => (
             <section key={part} aria-label={part}>
               <h2 className="mb-1 mt-3 text-xl font-semibold">{part}</h2>
@@ -228,13 +245,22 @@ function Drawing({ look, stale }: { look: ReturnType<typeof useEngineLook>["data
   );
 }
 
+/** The server's field names in the page's words. */
+const WORDS = {
+  "form.layout": "The engine",
+  "form.layout.name": "The engine's name",
+  "form.layout.built.made_for": "Made for",
+};
+
 /** How the cylinders stand, which way it is counted, and the crank as it really is. */
 function ShaftPart({
   layout,
+  look,
   disabled,
   onChange,
 }: {
   layout: Layout;
+  look: ReturnType<typeof useEngineLook>["data"];
   disabled: boolean;
   onChange: (layout: Layout) => void;
 }) {
@@ -245,7 +271,6 @@ function ShaftPart({
   const first = (arrangement: string) =>
     usual.find((one) => one.arrangement === arrangement && one.cylinders === layout.cylinders) ??
     usual.find((one) => one.arrangement === arrangement);
-  const crankOf = (known: Layout) => onChange({ ...known, name: layout.name, built: layout.built ?? null });
   return (
     <section aria-label="Crank and numbering">
       <ChoiceTiles
@@ -255,7 +280,7 @@ function ShaftPart({
         disabled={disabled}
         onSay={(value) => {
           const known = first(value);
-          if (known) crankOf(known);
+          if (known) onChange(known);
           else if (value) onChange({ ...layout, arrangement: value as Layout["arrangement"] });
         }}
       />
@@ -265,32 +290,31 @@ function ShaftPart({
           {layout.pins.length === 1 ? "pin" : "pins"}
           {layout.arrangement === "V" && `, ${layout.bank_deg}°`}
         </span>
-        <Button
-          disabled={disabled}
-          onClick={() => onChange(cylindersTurned(layout))}
-          title="Count the cylinders from the other end"
-        >
-          Cylinder {layout.pins[0]?.cylinders[0]} is at the front
-        </Button>
-        <Button
-          disabled={disabled}
-          onClick={() => onChange(mainsTurned(layout))}
-          title="Count the mains from the other end"
-        >
-          Mains from the {mainsFromFlywheel(layout) ? "flywheel end" : "front"}
-        </Button>
+        {look && (
+          <>
+            <Button
+              disabled={disabled}
+              onClick={() => onChange(look.cylinders_turned)}
+              title="Count the cylinders from the other end"
+            >
+              Cylinder {look.first_cylinders.join(" and ")} is at the front
+            </Button>
+            <Button
+              disabled={disabled}
+              onClick={() => onChange(look.mains_turned)}
+              title="Count the mains from the other end"
+            >
+              {look.first_main} is at the front
+            </Button>
+          </>
+        )}
         <Button kind="quiet" onClick={() => setOpen(!open)} aria-expanded={open}>
           {open ? "Less of the crank" : "The crank as it really is"}
         </Button>
       </div>
       {open && (
         <fieldset disabled={disabled}>
-          <LayoutPart
-            layouts={usual}
-            layout={layout}
-            fault={() => undefined}
-            onChange={(next) => onChange({ ...next, name: layout.name, built: layout.built ?? null })}
-          />
+          <LayoutPart layouts={usual} layout={layout} fault={() => undefined} onChange={onChange} />
         </fieldset>
       )}
     </section>

@@ -29,6 +29,16 @@ export function useDescription(id: number, enabled = true) {
   });
 }
 
+/** The engine of a job as it stands. */
+export function useLayoutOfJob(id: number) {
+  return useQuery({
+    enabled: id > 0,
+    queryKey: ["descriptions", "of-job", id],
+    queryFn: async () =>
+      (await ask(client.GET("/api/jobs/{job_id}", { params: { path: { job_id: id } } }))).layout,
+  });
+}
+
 /** What follows from a description, before it is kept. What was known stays while the next is asked for. */
 export function useEngineLook(layout: Layout) {
   return useQuery({

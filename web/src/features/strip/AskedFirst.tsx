@@ -7,6 +7,12 @@ import { Button, Field, Notice } from "../../shared/ui";
 
 type Answer = Partial<Schemas["DoingStep"]>;
 
+/** What is told with the reason, by what was asked. */
+const ALL_THE_SAME: Readonly<Record<string, Answer>> = {
+  held: { covers: "all the same" },
+  "look-first": { unseen: true },
+};
+
 /** What a step is asked for before it is done, and the ways to answer. */
 export function AskedFirst({
   jobId,
@@ -53,16 +59,8 @@ export function AskedFirst({
                 onChange={(event) => setBecause(event.target.value)}
               />
             </div>
-            <Button
-              disabled={!why}
-              onClick={() =>
-                onDo({
-                  because: why,
-                  ...(asked.code === "held" ? { covers: "all the same" } : { unseen: true }),
-                })
-              }
-            >
-              {asked.code === "held" ? "Done all the same" : "Not looked at; done all the same"}
+            <Button disabled={!why} onClick={() => onDo({ because: why, ...ALL_THE_SAME[asked.code] })}>
+              {asked.code === "look-first" ? "Not looked at; done all the same" : "Done all the same"}
             </Button>
           </div>
         )}

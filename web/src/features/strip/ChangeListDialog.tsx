@@ -69,7 +69,7 @@ function Changes({ jobId, report, at, known, onClose }: Props & { known: Schemas
     const added = own.trim()
       ? [
           {
-            id: ownName(own, before),
+            id: ownName(own, report),
             text: own.trim(),
             minutes: Number(ownMinutes) || 0,
             after: step.id,
@@ -106,7 +106,7 @@ function Changes({ jobId, report, at, known, onClose }: Props & { known: Schemas
       <div role="group" aria-label="For whom" className="flex flex-wrap gap-2">
         {known.may.map((one) => (
           <Chip key={one} chosen={reach === one} onClick={() => setReach(one)}>
-            {one}
+            {OF[one] === "description" ? `every ${known.described_as.replace(/ revision \d+$/, "")}` : one}
           </Chip>
         ))}
       </div>
@@ -169,13 +169,13 @@ function Changes({ jobId, report, at, known, onClose }: Props & { known: Schemas
 }
 
 /** A name for a step of one's own, from its words; one that stands already gets a number. */
-function ownName(words: string, before: Edits): string {
+function ownName(words: string, report: Schemas["StripTold"]): string {
   const plain = words
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, "-")
     .replace(/^-+|-+$/g, "")
     .slice(0, 40);
-  const taken = new Set(before.own.map((one) => one.id));
+  const taken = new Set(report.steps.map((one) => one.id));
   const name = `own-${plain || "step"}`;
   let nth = 2;
   let free = name;

@@ -29,7 +29,11 @@ export function EnginePage() {
             <GroupList groups={report.groups} />
             <div className="flex flex-col gap-4">
               <Unknown report={report} />
-              {may("draft a limits sheet") && !bench.card.signed && <TakeUp jobId={jobId} bench={bench} />}
+              {may("draft a limits sheet") ? (
+                !bench.card.signed && <TakeUp jobId={jobId} bench={bench} />
+              ) : (
+                <p>A machinist or an owner says how the engine is built. Ask one to, or change person.</p>
+              )}
             </div>
           </div>
         </div>
@@ -123,6 +127,9 @@ function TakeUp({ jobId, bench }: { jobId: number; bench: Bench }) {
     <section aria-label="Description">
       <h2 className="text-xl font-semibold">The description it stands on</h2>
       <p className="mb-2">{bench.layout.name}</p>
+      {known.data?.length === 0 && (
+        <p className="mb-2">No engine is described yet: describe this one first.</p>
+      )}
       <div className="flex flex-wrap items-end gap-3">
         <div className="min-w-60 grow">
           <Choice
@@ -145,7 +152,7 @@ function TakeUp({ jobId, bench }: { jobId: number; bench: Bench }) {
         >
           Take it up
         </Button>
-        <LinkButton to="/limits/engines/new">Describe it anew</LinkButton>
+        <LinkButton to={`/limits/engines/new?job=${jobId}`}>Describe it</LinkButton>
       </div>
       {changes ? (
         <div className="mt-2">

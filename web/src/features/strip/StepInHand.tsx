@@ -283,6 +283,7 @@ function Cautions({ cautions }: { cautions: readonly Schemas["Caution"][] }) {
 
 function wordOf(step: Schemas["StripStepShown"]): string {
   if (step.off_already || step.came_off) return "It was off already";
+  if (step.too_late) return "Too late: what it needs is off. Nothing is left to do here.";
   if (!step.done) return "Behind: nothing is left to do there";
   return step.there ? "Done" : "Not on this engine";
 }

@@ -85,6 +85,13 @@ interface RowProps {
   onChoose: (id: string) => void;
 }
 
+/** How a step that has not to be done any more is read out. */
+function saidOf(step: Schemas["StripStepShown"], there: boolean): string {
+  if (step.too_late) return ", what it needs is off";
+  if (step.came_off) return ", off already";
+  return there ? ", done" : ", not on this engine";
+}
+
 const Row = memo(function Row({ step, waiting, chosen, onChoose }: RowProps) {
   const done = step.behind || waiting !== undefined;
   const there = waiting ? waiting.there : step.there;
@@ -103,8 +110,9 @@ const Row = memo(function Row({ step, waiting, chosen, onChoose }: RowProps) {
           {step.text}
           {step.own && <span className="ml-1 text-[15px] text-blue">ours</span>}
           {step.came_off && <span className="ml-1 text-[15px]">came so</span>}
+          {step.too_late && <span className="ml-1 text-[15px]">too late</span>}
           {step.felt.length > 0 && <strong className="ml-1 text-ink">{step.felt.join(", ")}</strong>}
-          {done && <span className="sr-only">{there ? ", done" : ", not on this engine"}</span>}
+          {done && <span className="sr-only">{saidOf(step, there)}</span>}
           {waiting && <Waits />}
         </span>
       </button>

@@ -22,7 +22,7 @@ const after = (steps: readonly Step[], done: string, isOpen: (step: Step) => boo
 /** What nobody has said of the engine and matters, and what of it is not judged yet. */
 function AskedOfEngine({ jobId, report }: { jobId: number; report: Schemas["StripTold"] }) {
   const [first] = report.asked;
-  if (!first && report.not_judged.length === 0 && report.stray.length === 0) return null;
+  if (!first && !report.not_judged.length && !report.stray.length && !report.left_out.length) return null;
   return (
     <div
       aria-label="Asked of the engine"
@@ -44,6 +44,12 @@ function AskedOfEngine({ jobId, report }: { jobId: number; report: Schemas["Stri
       {report.not_judged.map((words) => (
         <p key={words}>{words}</p>
       ))}
+      {report.left_out.length > 0 && (
+        <p>
+          Of the house&apos;s changes this does not fit this engine and is left out:{" "}
+          {report.left_out.join("; ")}.
+        </p>
+      )}
       {report.stray.length > 0 && (
         <p>Done, and not on this list any more: {report.stray.join("; ")}. It stays on record.</p>
       )}
@@ -106,13 +112,19 @@ export function StripPage() {
   }, [steps, step, ahead]);
   // What was struck beyond the last step is no press for another one.
   useEffect(() => (step ? undefined : ahead.forget()), [step, ahead]);
-  if (!bench.card.identified) {
+  // An engine that is described is stripped before its limits are known.
+  if (!bench.card.identified && (!report || report.asked.some((one) => one.field === "built"))) {
     return (
       <Page untitled title="Strip">
-        <p className="mb-3 text-lg">The strip list follows the engine. Say at the door which engine it is.</p>
-        <LinkButton to={`/jobs/${jobId}/door`} kind="strong">
-          To the door
-        </LinkButton>
+        <p className="mb-3 text-lg">
+          The strip list follows the engine. Say at the door which engine it is, or how it is built.
+        </p>
+        <div className="flex flex-wrap gap-2">
+          <LinkButton to={`/jobs/${jobId}/door`} kind="strong">
+            To the door
+          </LinkButton>
+          <LinkButton to={`/jobs/${jobId}/strip/engine`}>Say how it is built</LinkButton>
+        </div>
       </Page>
     );
   }

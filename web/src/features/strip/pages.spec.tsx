@@ -32,7 +32,7 @@ const cap = (more: Partial<Schemas["PositionShown"]> = {}): Schemas["PositionSho
 }); // prettier-ignore
 const strip = (more: Partial<Strip> = {}): Strip => ({
   steps: [], next: "", done: 0, positions: [], fasteners: [], ends: [], open: 0, barring: 0, findings: [],
-  closed_by: [], keep_shells: true, handed_over: null, asked: [], not_judged: [], stray: [], minutes_done: 0,
+  closed_by: [], keep_shells: true, handed_over: null, asked: [], not_judged: [], stray: [], left_out: [], minutes_done: 0,
   minutes_left: 0, state: "", shape: SHAPE, groups: [], ...more,
 }); // prettier-ignore
 const bench = { card: { id: 7, signed: false, stage: "stripping", archived: false }, gauges: [] };

@@ -16,7 +16,7 @@ type Step = Schemas["StripStepShown"];
 const step = (more: Partial<Step> = {}): Step => ({
   id: "cap-rod-2.off", section: "Rods and pistons", text: "Cap of rod 2 off", hint: "Note the force.", tools: "", minutes: 5,
   joint: true, goes_back: "", cautions: [], takes: ["cap-rod-2"], marks: [], done: "", there: true, felt: [], by: "", at: null,
-  off_already: false, behind: false, came_off: false, own: false, because: "", unmarked: [], unseen: [], held: [], reads: [], ...more,
+  off_already: false, behind: false, came_off: false, too_late: false, own: false, because: "", unmarked: [], unseen: [], held: [], reads: [], ...more,
 }); // prettier-ignore
 const cap: Schemas["PositionShown"] = {
   id: "cap-rod-2", kind: "rod cap", name: "Cap of rod 2", short: "Cap 2", mark: "2", how: "", of: "R2", found: "",

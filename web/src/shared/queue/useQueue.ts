@@ -138,7 +138,10 @@ export const sendAgain = (name: string): void => queue.sendAgain(name);
 
 /** What a refusal asks for before it can be done: its code, what it says, and each thing in words. */
 export function askedFirst(error: unknown): { code: string; says: string; what: readonly string[] } | null {
-  if (!(error instanceof Refused) || !["mark-first", "look-first", "held", "say-why"].includes(error.code))
+  if (
+    !(error instanceof Refused) ||
+    !["mark-first", "look-first", "held", "do-first", "say-why"].includes(error.code)
+  )
     return null;
   return { code: error.code, says: error.message, what: error.faults.map((fault) => fault.what) };
 }

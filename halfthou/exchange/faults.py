@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from typing import Any
 
 from pydantic import ValidationError
 
@@ -44,8 +45,17 @@ def faults_of(error: ValidationError) -> tuple[Fault, ...]:
     found = []
     for problem in error.errors(include_url=False, include_input=False):
         path = ".".join(str(step) for step in problem["loc"] if step not in _TAGS) or "the document"
-        words = _PLAIN.get(problem["type"]) or problem["msg"].removeprefix("Value error, ")
-        if problem["type"] == "enum":
-            words = f"must be {problem['ctx']['expected']}"
-        found.append(Fault(path, words))
+        found.append(Fault(path, in_plain_words(problem)))
     return tuple(found)
+
+
+def in_plain_words(problem: Mapping[str, Any]) -> str:
+    """What is wrong with one field, of a document or of what was typed."""
+    match problem["type"]:
+        case "enum":
+            return f"must be {problem['ctx']['expected']}"
+        case "string_too_short" if problem["ctx"]["min_length"] == 1:
+            return "is empty: it needs at least 1 character"
+        case "string_too_long":
+            return f"is longer than {problem['ctx']['max_length']} characters"
+    return _PLAIN.get(problem["type"]) or str(problem["msg"]).removeprefix("Value error, ")

@@ -11,7 +11,7 @@ from django.http.multipartparser import MultiPartParserError
 from ninja import NinjaAPI
 from ninja.errors import ValidationError
 
-from halfthou.exchange import BadFile
+from halfthou.exchange import BadFile, in_plain_words
 from workshop.gauges.api import router as gauges
 from workshop.house.api import router as house
 from workshop.jobs.api import router as jobs
@@ -126,12 +126,6 @@ def _field_of(location: Sequence[int | str]) -> str:
 @api.exception_handler(ValidationError)
 def refuse_request(request: HttpRequest, error: ValidationError) -> HttpResponse:
     """A request that does not fit the API's own description."""
-    faults = [
-        {
-            "where": _field_of(problem["loc"]),
-            "what": str(problem["msg"]).removeprefix("Value error, "),
-        }
-        for problem in error.errors
-    ]
+    faults = [{"where": _field_of(problem["loc"]), "what": in_plain_words(problem)} for problem in error.errors]
     body = {"code": "not-understood", "message": "Some of what was entered cannot be used.", "faults": faults}
     return api.create_response(request, body, status=422)

@@ -40,7 +40,7 @@ def draft_description(person: Person, form: DescriptionForm) -> DescriptionRevis
     _complete(form.layout)
     name = form.layout.name.strip()
     if DescribedEngine.objects.filter(name=name).exists():
-        fault = Fault("form.layout.name", "Change that, or copy it.")
+        fault = Fault("layout.name", "Change that, or copy it.")
         raise Clash("description-taken", f"There is a description of {name} already.", [fault])
     return _next(person, DescribedEngine.objects.create(name=name), form.layout)
 
@@ -83,11 +83,9 @@ def _complete(layout: Layout) -> None:
     """Refuses: Refusal where its name or its use is not said."""
     faults = []
     if not layout.name.strip():
-        faults.append(Fault("form.layout.name", "Give the engine a name."))
+        faults.append(Fault("layout.name", "Give the engine a name."))
     if layout.built is None or layout.built.made_for is None:
-        faults.append(
-            Fault("form.layout.built.made_for", "Say what the engine is made for: some are not judged here.")
-        )
+        faults.append(Fault("layout.built.made_for", "Say what the engine is made for: some are not judged here."))
     if faults:
         raise Refusal(
             "bad-description", "The description was not kept. Mend what is marked; nothing is lost.", faults

@@ -8,7 +8,7 @@ from ninja import Schema
 
 from halfthou.engines import described
 from halfthou.exchange import Fault
-from halfthou.jobs import NOT_IDENTIFIED, Job, Layout, StripEdits, merged_edits
+from halfthou.jobs import NOT_IDENTIFIED, Job, Layout, Picture, StripEdits, merged_edits
 from halfthou.lengths import Unit
 from halfthou.parts import CATALOGUE
 from halfthou.stands_on import subject_of
@@ -70,13 +70,17 @@ def take_up_description(person: Person, job_id: int, given: TakingDescription) -
 
 
 def must_lose_nothing(job: Job, layout: Layout) -> None:
-    """Refuses: Clash where anything is on record of a place that the engine has and would not have."""
+    """Refuses: Clash where anything is on record of a place that the engine has and would not have. A picture is no
+    reason: it is shown whatever the engine has."""
     engine, here = CATALOGUE.engine(layout, job.pieces_here), CATALOGUE.engine_of(job)
     known = {*engine.places, *engine.spoken_of}
     lost = {
         subject
         for _, fact in job.facts
-        if (subject := subject_of(fact)) and subject not in known and subject in {*here.places, *here.spoken_of}
+        if not isinstance(fact, Picture)
+        and (subject := subject_of(fact))
+        and subject not in known
+        and subject in {*here.places, *here.spoken_of}
     }
     gone = [one for one in job.sets if job.limits.engine != NOT_IDENTIFIED and one not in CATALOGUE.sets(layout)]
     faults = [Fault(one, f"{_called(job, one)}: something is on record of it.") for one in sorted(lost)]

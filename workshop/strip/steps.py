@@ -137,11 +137,16 @@ def _must_be_ready(strip: Strip, step: StripStep, given: DoingStep) -> None:
     """Nothing holds it; marked before it leaves its place; looked at before it is destroyed. Refuses: Refusal."""
     holding = strip.holding(step)
     held = [one for one in holding if one.stands_before]
-    faults = [Fault(one.step, f"Not done yet: {strip.by_id[one.step].text}: {one.why}.") for one in holding]
+    stands = [Fault(one.step, f"Not done yet: {strip.by_id[one.step].text}: {one.why}.") for one in held]
+    first = [
+        Fault(one.step, f"Comes first: {strip.by_id[one.step].text}: {one.why}.")
+        for one in holding
+        if not one.stands_before
+    ]
     if held and not given.covers:
-        raise Refusal("held", "Something still holds it.", faults)
-    if len(holding) > len(held) and not given.because.strip() and given.covers != "all the same":
-        first = [fault for one, fault in zip(holding, faults, strict=True) if not one.stands_before]
+        # *All the same* goes for what comes first too, so that is said beside it; *off already* does not.
+        raise Refusal("held", "Something still holds it.", [*stands, *first])
+    if first and not given.because.strip() and given.covers != "all the same":
         raise Refusal("do-first", "Something comes first, while it can still be done.", first)
     unmarked = strip.unmarked(step)
     if unmarked and not given.mark:

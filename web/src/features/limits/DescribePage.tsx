@@ -137,8 +137,9 @@ interface FormProps {
 }
 
 function FormPage({ title, note = "", start, readOnly, above, error, kept, onKeep, actions }: FormProps) {
-  const { form, set, said, submit } = useServerForm<DescriptionForm>(start, onKeep, {
+  const { form, fault, set, mend, said, submit } = useServerForm<DescriptionForm>(start, onKeep, {
     guard: true,
+    shows: (where) => where === "layout.name",
     words: WORDS,
   });
   const layout = form.watch("layout");
@@ -163,7 +164,11 @@ function FormPage({ title, note = "", start, readOnly, above, error, kept, onKee
               value={layout.name}
               disabled={readOnly}
               maxLength={200}
-              onChange={(event) => set({ layout: { ...layout, name: event.target.value } })}
+              fault={fault("layout.name")}
+              onChange={(event) => {
+                mend("layout.name");
+                set({ layout: { ...layout, name: event.target.value } });
+              }}
             />
           </div>
           <ChoiceTiles
@@ -198,7 +203,6 @@ function FormPage({ title, note = "", start, readOnly, above, error, kept, onKee
         <aside aria-label="What follows" className="min-w-0">
           <div className="sticky top-2 flex flex-col gap-3">
             <Drawing look={look.data} stale={look.isError} />
-            {look.isError && <Faults error={look.error} />}
             {look.data && look.data.asked.length > 0 && (
               <section aria-label="Asked" className="border-l-4 border-blue px-3">
                 <h2 className="font-semibold">Not known, and it matters</h2>
@@ -217,7 +221,8 @@ function FormPage({ title, note = "", start, readOnly, above, error, kept, onKee
               </p>
             ))}
             <Faults error={error} />
-            <SaidNotice said={said} />
+            {/* What cannot be drawn cannot be kept for the same reason: it is said once. */}
+            {look.isError ? <Faults error={look.error} /> : <SaidNotice said={said} />}
             {kept && !said && <Notice>Kept.</Notice>}
             {!readOnly && (
               <Button kind="strong" type="submit" className="self-start !px-8 text-lg">
@@ -247,9 +252,8 @@ function Drawing({ look, stale }: { look: ReturnType<typeof useEngineLook>["data
 
 /** The server's field names in the page's words. */
 const WORDS = {
-  "form.layout": "The engine",
-  "form.layout.name": "The engine's name",
-  "form.layout.built.made_for": "Made for",
+  layout: "The engine",
+  "layout.built.made_for": "Made for",
 };
 
 /** How the cylinders stand, which way it is counted, and the crank as it really is. */
@@ -297,7 +301,9 @@ function ShaftPart({
               onClick={() => onChange(look.cylinders_turned)}
               title="Count the cylinders from the other end"
             >
-              Cylinder {look.first_cylinders.join(" and ")} is at the front
+              {look.first_cylinders.length > 1
+                ? `Cylinders ${look.first_cylinders.join(" and ")} are at the front`
+                : `Cylinder ${look.first_cylinders.join("")} is at the front`}
             </Button>
             <Button
               disabled={disabled}

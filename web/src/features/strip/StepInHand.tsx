@@ -131,7 +131,7 @@ export function StepInHand({
       <p className="text-[15px] text-quiet">{step.section}</p>
       <h2 className="text-3xl font-semibold leading-tight">{step.text}</h2>
       {step.hint && <p className="mt-1 text-lg">{step.hint}</p>}
-      {first.length > 0 && !step.behind && asked?.code !== "held" && (
+      {first.length > 0 && !step.behind && asked?.code !== "held" && asked?.code !== "do-first" && (
         <p className="mt-2 border-l-4 border-blue px-3">
           <strong>First: {first[0]}.</strong>
           {first.length > 1 && ` And ${first.length - 1} more.`}

@@ -62,7 +62,7 @@ function firstOf(step: Step, steps: readonly Step[]): string[] {
   const known = new Map(steps.map((one) => [one.id, one]));
   return step.held.flatMap(({ step: id, why }) => {
     const one = known.get(id);
-    return one && !one.behind ? [`${one.text}, because ${why}`] : [];
+    return one && !one.behind ? [`${one.text}: ${why}`] : [];
   });
 }
 

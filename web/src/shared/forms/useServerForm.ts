@@ -13,6 +13,8 @@ export interface Said {
 interface Options<T> {
   /** Warn before the page is left with something typed and not kept. Dialogs close by choice and do not warn. */
   guard?: boolean;
+  /** Which faults a field of the page shows; the others are listed. Without it: those of the form's own values. */
+  shows?: (where: string) => boolean;
   /** The page's own words for the server's field names. */
   words?: Readonly<Record<string, string>>;
   /** The values to start from once it is kept; without it what was sent stays. */
@@ -30,7 +32,13 @@ interface Options<T> {
 export function useServerForm<T extends FieldValues>(
   start: T,
   send: (values: T) => Promise<unknown>,
-  { guard = false, words = {}, next, after }: Options<T> = {},
+  {
+    guard = false,
+    shows = (where) => (where.split(".")[0] ?? "") in start,
+    words = {},
+    next,
+    after,
+  }: Options<T> = {},
 ) {
   const form = useForm<T>({ defaultValues: start as DefaultValues<T> });
   const [said, setSaid] = useState<Said | null>(null);
@@ -39,13 +47,12 @@ export function useServerForm<T extends FieldValues>(
 
   const refuse = (error: unknown) => {
     const faults = error instanceof Refused ? error.faults : [];
-    const isField = (where: string) => (where.split(".")[0] ?? "") in start;
-    const shown = faults.filter((fault) => isField(fault.where));
+    const shown = faults.filter((fault) => shows(fault.where));
     shown.forEach((fault, nth) =>
       form.setError(fault.where as Path<T>, { message: fault.what }, { shouldFocus: nth === 0 }),
     );
     const rest = faults
-      .filter((fault) => !isField(fault.where))
+      .filter((fault) => !shows(fault.where))
       .map((fault) => ({ where: words[fault.where] ?? inWords(fault.where), what: fault.what }));
     setSaid({ error, rest });
   };

@@ -25,6 +25,7 @@ class Drawing(StrEnum):
     RING = "ring"
     PUMP = "pump"
     PLAIN = "plain"
+    ROUND = "round"
 
 
 class Lies(NamedTuple):
@@ -76,6 +77,8 @@ class FeatureKind:
     may_be_nothing: bool = False
     signed: bool = False
     judged_by: tuple[str, ...] = ()
+    #: Whether a reading may say at which angle it is highest.
+    high_side: bool = False
     kept_as: str = ""
     #: About how large it is of any engine, so that a gauge of that range is at hand; None where the sheet says.
     about: Length | None = None

@@ -25,6 +25,7 @@ class StationDrawing(StrEnum):
     PISTONS = "pistons"
     PUMP = "pump"
     ROW = "row"
+    SHAFT_LINE = "shaft line"
 
 
 @dataclass(frozen=True, slots=True)

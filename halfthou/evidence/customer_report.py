@@ -171,6 +171,7 @@ PLAIN = {
     Action.POLISH: "good once polished",
     Action.FIT_UNDERSIZE: "good with thicker bearings",
     Action.REGRIND: "to be ground, with bearings of that size",
+    Action.STRAIGHTEN: "bent, to be straightened before anything else",
     Action.HONE: "to be lightly honed, with new rings",
     Action.REBORE: "to be bored, with new pistons and rings",
     Action.SLEEVE: "to be sleeved",

@@ -2,6 +2,7 @@
 
 from halfthou.gauges.budget import (
     GUARD_FACTOR,
+    RECTANGLE,
     REPEATS,
     SCALES,
     Budget,

@@ -34,6 +34,7 @@ class TermKind(StrEnum):
     REPEAT_TAKEN = "repeatability, taken as half a graduation"
     WARMTH = "part and gauge not equally warm"
     COEFFICIENT = "coefficient of expansion"
+    HIGH_SIDE = "high side read by eye"
 
 
 REPEATS = (TermKind.REPEAT, TermKind.REPEAT_KNOWN, TermKind.REPEAT_TAKEN)

@@ -34,7 +34,8 @@ def question_of(gauge: Gauge, setting: Setting | None, reading: Reading, needed:
     # Nothing is what no leaf goes into, or what is level: no gauge has a range for it.
     if reading.count and not gauge.reaches(Length(abs(reading.count))):
         return GaugeQuestion.RANGE
-    comparator = gauge.kind in COMPARATORS
+    # An indicator that reads a run-out counts from where it stands: it is set to nothing.
+    comparator = gauge.kind in COMPARATORS and needed is not Purpose.RUN_OUT
     if setting is not None and not comparator and abs(setting.zero) > gauge.permissible_error:
         return GaugeQuestion.OUT
     if gauge.due is not None and reading.at.date() > gauge.due:

@@ -77,6 +77,7 @@ from halfthou.jobs.gauge import (
     Purpose,
 )
 from halfthou.jobs.house_rules import (
+    BentCrank,
     BlueRod,
     CrackTest,
     GlazedBore,

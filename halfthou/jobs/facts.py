@@ -42,7 +42,8 @@ class Reading(Fact):
 
     A second reading of a spot leaves the first in place: the newest is current. One that `repeats` another counts
     together with it, as their mean. `angle_deg` and `planes` say where it was really taken: at which angle, and in
-    which of how many planes; a plan that is changed later moves no reading. What is not said of its state (caps,
+    which of how many planes; a plan that is changed later moves no reading. Of a total reading of the dial
+    `angle_deg` is its high side, where that was seen. What is not said of its state (caps,
     plate, cleaned) is None. `meant` says how the typed text was taken where it was asked about; `by_button` that
     the gauge's own button sent it. `setting` is the setting check that a comparator's signed number counted from.
     """
@@ -54,7 +55,7 @@ class Reading(Fact):
     typed: Words
     unit: Unit | AmountUnit
     gauge: FactId
-    angle_deg: Annotated[float, Field(ge=0, lt=180)] | None = None
+    angle_deg: Annotated[float, Field(ge=0, lt=360)] | None = None
     planes: Annotated[int, Field(ge=2, le=5)] | None = None
     corrects: FactId | None = None
     repeats: FactId | None = None

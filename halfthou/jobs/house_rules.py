@@ -88,6 +88,13 @@ class CrackTest(StrEnum):
     HARDENED = "hardened, hot or straightened cranks only"
 
 
+class BentCrank(StrEnum):
+    """What becomes of a bent crank. Good shops disagree. Source: docs/trade: Run-out."""
+
+    STRAIGHTEN = "straightened cold"
+    REPLACE = "replaced"
+
+
 class HouseRules(Document):
     """The shop's choices, as exact lengths; a unit only changes how they are shown.
 
@@ -95,10 +102,11 @@ class HouseRules(Document):
     `polish_allowance` is what a polish takes off the diameter. `least_band` is the narrowest band a grinder is
     asked to hold, half the maker's band where that is smaller. `keep_axis`: journals are ground about the axis they
     have. `mixed_sizes`: journals of one set may stand at different undersizes. `crack_test` says after which
-    grinds a crank is crack-tested. `check_stands_h` is for how many
-    hours a setting check of a gauge with a zero stands. `shop_c` is the temperature of the shop where a sitting
-    says nothing else; `spread_k` is how far part and gauge may differ though they have lain side by side. Of bores:
-    `light_hone` is what a light hone takes off the wall, on diameter, `hone_stock` what is left for the final hone;
+    grinds a crank is crack-tested, `bent_crank` whether a bent one is straightened here. `check_stands_h` is for
+    how many hours a setting check of a gauge with a zero stands. `shop_c` is the temperature of the shop where a
+    sitting says nothing else; `spread_k` is how far part and gauge may differ though they have lain side by side.
+    Of bores: `light_hone` is what a light hone takes off the wall, on diameter, `hone_stock` what is left for the
+    final hone;
     `keep_bore_axis` that they are bored where they stand, `torque_plate` that plates are fitted to bore and
     measure. `pistons_keep` says that a piston that is used again goes back into its own bore; `pump_after_metal`
     what becomes of a pump that fed a failure. Of the strip: `strip_far` how far it goes where a fault can end the
@@ -129,6 +137,7 @@ class HouseRules(Document):
     used_shells: UsedShells = UsedShells.NEW
     blue_rod: BlueRod = BlueRod.SCRAP
     crack_test: CrackTest = CrackTest.EVERY
+    bent_crank: BentCrank = BentCrank.STRAIGHTEN
     check_stands_h: Annotated[int, Field(ge=1, le=168)] = 24
     shop_c: Celsius = 20.0
     spread_k: Annotated[float, Field(ge=0, le=10)] = 1.0

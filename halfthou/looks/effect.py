@@ -63,10 +63,12 @@ class Effect:
     mended_by: tuple[OperationKind, ...] = ()
 
     def stands(self, kind: str, said: frozenset[str], seen: Mapping[str, Seen]) -> bool:
-        """Whether it is done to a part of a kind, by what house and sheet say and by what else was seen of it."""
+        """Whether it is done to a part of a kind, by what house and sheet say, what figures have proven and what
+        else was seen of it."""
         if (self.of and kind not in self.of) or (self.when and self.when not in said) or self.unless in said:
             return False
         ended = bool(self.until) and all(
-            (found := seen.get(look)) is not None and found.answer == answer for look, answer in self.until
+            f"{look}: {answer}" in said or ((found := seen.get(look)) is not None and found.answer == answer)
+            for look, answer in self.until
         )
         return not ended

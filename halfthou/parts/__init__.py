@@ -9,9 +9,11 @@ from halfthou.parts.journals import BEARING, Journals
 from halfthou.parts.pistons import Pistons
 from halfthou.parts.pump import Pump
 from halfthou.parts.rings import Rings
+from halfthou.parts.straightness import Straightness
 from halfthou.parts.trade import Catalogue, Given, SetDecided, Trade
 
 CATALOGUE = Catalogue(
+    Straightness(),
     Journals(),
     BEARING,
     Bores(),

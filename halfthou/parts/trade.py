@@ -40,14 +40,19 @@ class Given:
         """A person's decision on a set, where one stands."""
         return self.standing.get((one, "", None))
 
-    def eye(self, about: Mapping[str, Seen], kind: PartKind, limits: SetLimits) -> Eye:
-        """What all that was seen of a part of a kind does to it, in the order of the kind's looks."""
+    def eye(
+        self, about: Mapping[str, Seen], kind: PartKind, limits: SetLimits, proven: frozenset[str] = frozenset()
+    ) -> Eye:
+        """What all that was seen of a part of a kind does to it, in the order of the kind's looks.
+
+        Takes:   what figures have `proven`, as a look and its answer: "straightness: within the maker's run-out".
+        """
         if not about:
             return UNSEEN
         looks = self.engine.kinds.looks
         others = (looks[key] for key in about if key in looks and looks[key] not in kind.looks)
         said = self.memo.of(("said of", kind.key), _said, self.job.house_rules, limits)
-        return eye_of((*kind.looks, *others), about, kind.key, said, self.overtaken)
+        return eye_of((*kind.looks, *others), about, kind.key, said | proven, self.overtaken)
 
 
 def _said(house: HouseRules, limits: SetLimits) -> frozenset[str]:

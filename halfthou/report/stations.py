@@ -11,6 +11,7 @@ NAMES = {"crank": "Crank", "block": "Block", "pistons": "Pistons and rings", "pu
 WORST_FIRST = (
     MarkCode.REPLACE,
     MarkCode.REFER,
+    MarkCode.STRAIGHTEN,
     MarkCode.SLEEVE,
     MarkCode.REGRIND,
     MarkCode.REBORE,

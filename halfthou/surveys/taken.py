@@ -38,6 +38,7 @@ from halfthou.jobs import (
     Job,
     LimitsSheet,
     Material,
+    Purpose,
     Reading,
     SettingCheck,
     Sitting,
@@ -110,7 +111,7 @@ class TakenWith:
         gauge, reading = taken.setup.gauge, taken.reading
         needed = self.engine.feature(reading.part, reading.feature).purpose
         question = question_of(gauge, taken.setup.setting, reading, needed)
-        if question is None and gauge.kind in COMPARATORS:
+        if question is None and gauge.kind in COMPARATORS and needed is not Purpose.RUN_OUT:
             checks = self.cabinet.settings.get(gauge.id, ())
             return GaugeQuestion.DRIFTED if shifted(gauge, checks, reading) else None
         return question

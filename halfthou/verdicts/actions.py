@@ -15,6 +15,7 @@ class Action(StrEnum):
     POLISH = "polish"
     FIT_UNDERSIZE = "fit undersize"
     REGRIND = "regrind"
+    STRAIGHTEN = "straighten"
     HONE = "light hone"
     REBORE = "rebore"
     SLEEVE = "sleeve"
@@ -33,6 +34,7 @@ class Action(StrEnum):
 MOST_PRESSING = (
     Action.REPLACE,
     Action.REFER,
+    Action.STRAIGHTEN,
     Action.SLEEVE,
     Action.REGRIND,
     Action.REBORE,
@@ -56,6 +58,7 @@ class MarkCode(StrEnum):
     POLISH = "polish"
     FIT_UNDERSIZE = "fit-undersize"
     REGRIND = "regrind"
+    STRAIGHTEN = "straighten"
     HONE = "hone"
     REBORE = "rebore"
     SLEEVE = "sleeve"
@@ -99,6 +102,12 @@ MARKS: dict[MarkCode, Mark] = {
             letter="G",
             word="regrind",
             meaning="Needs grinding to the next size that can be bought and that it cleans up at.",
+        ),
+        Mark(
+            code=MarkCode.STRAIGHTEN,
+            letter="A",
+            word="straighten",
+            meaning="Bent: straightened before any grinding, then indicated and crack-tested.",
         ),
         Mark(code=MarkCode.HONE, letter="H", word="light hone", meaning="Sound; a light hone and new rings."),
         Mark(

@@ -25,6 +25,13 @@ class CleanUp:
     sure: Length
     possible: Length
 
+    def less(self, bend: Length) -> CleanUp:
+        """The interval once a bent shaft is ground true: what the bend takes off comes off both ends.
+
+        Rule:    straightness.taken-off.
+        """
+        return self if bend == ZERO else CleanUp(self.sure - bend, self.possible - bend)
+
     def allowing_for(
         self, polish: Length, sure_doubt: Length, possible_doubt: Length, rise: Length = ZERO
     ) -> CleanUp:

@@ -36,6 +36,9 @@ class Open(StrEnum):
     UNEVEN = "not like the others"
     SEEN = "something seen is not settled"
     CRANK = "the crank is to be indicated and crack-tested"
+    HIGH_SIDE = "the high side is not read"
+    SUPPORT = "a support does not run true"
+    STAND = "it has to stand and be read again"
 
 
 #: What the eye has still to say or to settle.

@@ -9,6 +9,7 @@ from enum import StrEnum
 from typing import NamedTuple
 
 from halfthou.jobs import (
+    BentCrank,
     BlueRod,
     CrackTest,
     GlazedBore,
@@ -111,6 +112,13 @@ SCHOOLS: tuple[School, ...] = (
             "Grinding can crack any crank. A test costs little beside an engine."),
         Way(CrackTest.HARDENED, "Hardened, hot or straightened cranks only",
             "A soft crank ground cool hardly cracks. Where it is hard, was hot or was pressed, it is tested."),
+    )),
+    School("bent_crank", About.CRANK, "A bent crank", (
+        Way(BentCrank.STRAIGHTEN, "Straightened cold, then ground",
+            "Pressed at the fillet by somebody trained, indicated, left overnight, indicated again, crack-tested. "
+            "Never cast iron, rolled fillets or a hard skin."),
+        Way(BentCrank.REPLACE, "Replaced",
+            "What was pressed can creep back or hold a crack that no test shows. Another crank is found."),
     )),
     School("keep_bore_axis", About.BLOCK, "The axis of a worn bore", (
         Way(True, "Bored about the axis it has",

@@ -9,6 +9,7 @@ from pydantic import Field, ValidationError
 from halfthou.exchange import Fault, faults_of
 from halfthou.gauges import read_celsius
 from halfthou.jobs import (
+    BentCrank,
     BlueRod,
     CrackTest,
     GlazedBore,
@@ -70,6 +71,7 @@ class HouseRulesForm(Schema):
     used_shells: UsedShells = UsedShells.NEW
     blue_rod: BlueRod = BlueRod.SCRAP
     crack_test: CrackTest = CrackTest.EVERY
+    bent_crank: BentCrank = BentCrank.STRAIGHTEN
     check_stands_h: int = 24
     shop_c: str = Field(default="20", max_length=40)
     spread_k: str = Field(default="1", max_length=40)
@@ -94,6 +96,7 @@ CHOSEN = {
     "used_shells",
     "blue_rod",
     "crack_test",
+    "bent_crank",
 }
 #: A shop colder or warmer than this is asked about. Source: common practice, no source.
 COLD_C, WARM_C = 5.0, 40.0

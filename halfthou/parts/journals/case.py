@@ -6,7 +6,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
 from halfthou.jobs import HouseRules, Seen, Waived
-from halfthou.lengths import Length
+from halfthou.lengths import ZERO, Length
 from halfthou.looks import UNSEEN, Eye
 from halfthou.parts.journals.limits import JournalLimits
 from halfthou.surveys import FeatureSurvey, PartSurvey, PresentSize, Rests, SpotState
@@ -23,7 +23,8 @@ class JournalCase:
     it. `new_shells` says that the shells now in the bearing are those that will be fitted; `hardened_again` that
     a heat treatment followed the last grind. `crank` is from what the whole crank may be bent or cracked;
     `unseen` are the looks without which it does not go back and that nobody has taken, `without_limit` what is read
-    of its bearing and has no limit."""
+    of its bearing and has no limit. `bend` is what the crank's bend takes off the size it cleans up
+    at, `straight_first` how its straightness stands while that is not settled."""
 
     survey: FeatureSurvey
     limits: JournalLimits
@@ -40,6 +41,8 @@ class JournalCase:
     crank: tuple[str, ...] = ()
     unseen: tuple[str, ...] = ()
     without_limit: tuple[str, ...] = ()
+    bend: Length = ZERO
+    straight_first: str = ""
 
     def answer(self, look: str) -> str | None:
         """What was seen, or None where nobody has looked."""

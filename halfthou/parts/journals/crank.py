@@ -5,10 +5,13 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import replace
 
-from halfthou.jobs import Decision, DecisionKind, JournalSet, Look
+from halfthou.jobs import Decision, DecisionKind, JournalSet, Look, Seen
+from halfthou.lengths import ZERO, Length
 from halfthou.looks import CRANK_SUSPECT, PASSED, Does
 from halfthou.parts.journals.decide import End, SetVerdict
+from halfthou.parts.journals.kind import JOURNAL
 from halfthou.parts.journals.looks import TRUE
+from halfthou.parts.straightness import straight_headline, straight_of
 from halfthou.parts.trade import Given
 from halfthou.verdicts import Action
 
@@ -29,10 +32,12 @@ def overruled(decided: SetVerdict, decision: Decision | None) -> SetVerdict:
 
 def crank_suspects(given: Given) -> tuple[str, ...]:
     """What was seen from which the crank may be bent or cracked, each with where; nothing once it was indicated at
-    every main and passed a crack test. Of one main indicated nothing follows for the rest.
+    every main and passed a crack test. Of one main indicated nothing follows for the rest. Where its straightness
+    is in scope, nothing but that says that it is straight.
 
-    Rule:    sets.one-crank.
+    Rule:    sets.one-crank, straightness.first.
     """
+    shaft = straight_of(given)
     looks, engine = given.engine.kinds.looks, given.engine
     # What is seen of a half bearing stands at its journal too: the first is where it was seen.
     found = {
@@ -42,9 +47,58 @@ def crank_suspects(given: Given) -> tuple[str, ...]:
         and (answer := look.answer(one.answer)) is not None
         and CRANK_SUSPECT in answer.does
     }
-    if not found or (_whole(given, Look.STRAIGHTNESS, TRUE) and _whole(given, Look.CRACK_TEST, PASSED)):
+    true = shaft.straight if shaft is not None else _whole(given, Look.STRAIGHTNESS, TRUE)
+    if not found or (true and _whole(given, Look.CRACK_TEST, PASSED)):
         return ()
     return tuple(reversed(found.values()))
+
+
+def straight_first(given: Given) -> str:
+    """How the crank's straightness stands where it is in scope and not settled; "" where nothing waits for it.
+
+    Rule:    straightness.first: nothing is ground, polished or used again before the crank is straight, or its bend
+             accepted.
+    """
+    shaft = straight_of(given)
+    return "" if shaft is None or shaft.straight else straight_headline(shaft)
+
+
+def proven(given: Given) -> frozenset[str]:
+    """What the figures of the crank prove, as the look and the answer that say so."""
+    shaft = straight_of(given)
+    return frozenset({f"{Look.STRAIGHTNESS}: {TRUE}"} if shaft is not None and shaft.straight else ())
+
+
+def about_journal(given: Given, name: str) -> dict[str, Seen]:
+    """What was seen of a journal and of its crank. Where straightness is in scope an answer that the crank is true
+    counts no more: it may reject, and figures accept.
+
+    Rule:    straightness.first.
+    """
+    found = {look: one for (on, look), one in given.seen.items() if on in JOURNAL.wholes}
+    found.update({look: one for (on, look), one in given.seen.items() if on == name})
+    said = found.get(Look.STRAIGHTNESS)
+    if said is not None and said.answer == TRUE and straight_of(given) is not None:
+        del found[Look.STRAIGHTNESS]
+    return found
+
+
+def bend_at(given: Given, journal: str) -> Length:
+    """What the bend of the crank takes off the size that a journal cleans up at, where that was indicated.
+
+    Rule:    straightness.taken-off.
+    """
+    shaft = straight_of(given)
+    if shaft is None:
+        return ZERO
+    mains = given.engine.layout.mains
+    if journal in mains:
+        return shaft.takes_off((journal, journal))
+    order = given.engine.layout.shaft
+    at = order.index(journal)
+    before = next((name for name in reversed(order[:at]) if name in mains), mains[0])
+    behind = next((name for name in order[at:] if name in mains), mains[-1])
+    return shaft.takes_off((before, behind))
 
 
 def _whole(given: Given, look: Look, answer: str) -> bool:

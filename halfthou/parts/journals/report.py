@@ -318,5 +318,7 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
                 yield words
     if case.crank:
         yield "Indicate the crank at every main, and crack-test it."
+    elif case.straight_first:
+        yield "See first that the crank is straight."
     elif action is Action.REGRIND and case.answer(Look.CRACK_TEST) is None:
         yield "Advice: crack-test it before it is ground."

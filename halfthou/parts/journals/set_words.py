@@ -254,6 +254,8 @@ def _singled_out(decided: SetVerdict) -> Iterator[Reason]:
         return
     for what, rule, tail in _OPEN_WORDS:
         named = [n for n in verdicts if what in decided.opens_of(n)]
+        if what is Open.CRANK and not any(verdicts[n].case.crank for n in named):
+            rule, tail = "straightness.first", "the crank is to be straight first."
         if named:
             yield Reason(rule=rule, text=f"{names_of(named, decided.called)}: {tail}")
 

@@ -15,7 +15,15 @@ from halfthou.parts.journals.after_work import still_unseen
 from halfthou.parts.journals.bearing_kind import BEARING
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.clearance import clearance_is_settled, missing_shells
-from halfthou.parts.journals.crank import as_one_crank, crank_suspects, overruled
+from halfthou.parts.journals.crank import (
+    about_journal,
+    as_one_crank,
+    bend_at,
+    crank_suspects,
+    overruled,
+    proven,
+    straight_first,
+)
 from halfthou.parts.journals.decide import SetCase, SetVerdict, decide_set
 from halfthou.parts.journals.kind import JOURNAL
 from halfthou.parts.journals.limits import ladder_of, limits_of
@@ -23,6 +31,7 @@ from halfthou.parts.journals.report import journal_report
 from halfthou.parts.journals.set_report import journal_set_report
 from halfthou.parts.journals.set_words import headline
 from halfthou.parts.journals.verdict import judge_journal
+from halfthou.parts.straightness import straight_of
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport
 from halfthou.surveys import (
@@ -131,8 +140,7 @@ def _claim(seen: SeenBy, one: str) -> Seen | None:
 def _case(given: Given, name: str, stands: PresentSize, crank: tuple[str, ...]) -> JournalCase:
     job = given.job
     part = given.engine.parts[name]
-    about = {look: found for (on, look), found in given.seen.items() if on in JOURNAL.wholes}
-    about.update({look: found for (on, look), found in given.seen.items() if on == name})
+    about = about_journal(given, name)
     shells = hardened = False
     kinds = set[OperationKind]()
     for done in job.standing_operations if job.operations else ():
@@ -149,7 +157,7 @@ def _case(given: Given, name: str, stands: PresentSize, crank: tuple[str, ...]) 
         house=job.house_rules,
         present=stands.undersize,
         seen=about,
-        eye=given.eye(about, JOURNAL, job.limits.sets[part.set]),
+        eye=given.eye(about, JOURNAL, job.limits.sets[part.set], proven(given)),
         stands=stands,
         rods=rods,
         bearings=_bearings(given, name),
@@ -157,9 +165,17 @@ def _case(given: Given, name: str, stands: PresentSize, crank: tuple[str, ...]) 
         new_shells=shells,
         hardened_again=hardened,
         crank=crank,
-        unseen=still_unseen(about, kinds, limits_of(job.limits, part.set), job.house_rules),
+        unseen=_unseen(given, about, kinds, part.set),
         without_limit=_without_limit(given, name, part.set),
+        bend=bend_at(given, name),
+        straight_first=straight_first(given),
     )
+
+
+def _unseen(given: Given, about: dict[str, Seen], done: set[OperationKind], one: str) -> tuple[str, ...]:
+    """The looks still wanted of a journal; that the crank is true is no look where its straightness is in scope."""
+    found = still_unseen(about, done, limits_of(given.job.limits, one), given.job.house_rules)
+    return found if straight_of(given) is None else tuple(look for look in found if look != Look.STRAIGHTNESS)
 
 
 def _without_limit(given: Given, journal: str, one: str) -> tuple[str, ...]:

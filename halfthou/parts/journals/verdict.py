@@ -105,7 +105,7 @@ def judge_journal(case: JournalCase) -> JournalVerdict:
         )
     one = findings[0].doubt_nm
     score = _score(case)
-    clean_up = clean_up_size(form.size_found, _ground_size(case, form), score)
+    clean_up = clean_up_size(form.size_found, _ground_size(case, form), score).less(case.bend)
     usable = clean_up.allowing_for(
         case.house.polish_allowance,
         expanded(standard_doubt(_sure_budget(case, form))),
@@ -127,7 +127,8 @@ def judge_journal(case: JournalCase) -> JournalVerdict:
         housing=housing,
         contradictions=clashing,
         opens=opens,
-        by_score=score is not None and clean_up != clean_up_size(form.size_found, _ground_size(case, form)),
+        by_score=score is not None
+        and clean_up != clean_up_size(form.size_found, _ground_size(case, form)).less(case.bend),
     )
 
 
@@ -188,7 +189,7 @@ def _opens(
         yield Open.HOUSING
     if any(words_awaited(case)):
         yield Open.REFERRED
-    if case.crank:
+    if case.crank or case.straight_first:
         yield Open.CRANK
     if case.eye.does(Does.HOLDS):
         yield Open.SEEN

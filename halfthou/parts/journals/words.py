@@ -42,6 +42,9 @@ def _seen(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
         more = f", and {len(case.crank) - 1} more" if len(case.crank) > 1 else ""
         text = f"{case.crank[0]}{more}. Nothing of this crank goes back until it is indicated and crack-tested."
         yield Reason(rule="sets.one-crank", text=text)
+    if case.straight_first:
+        text = f"Straightness: {case.straight_first}. Until that is settled nothing is ground, polished or reused."
+        yield Reason(rule="straightness.first", text=text)
     tail = "" if housing_awaited(case) else " Its housing is dealt with."
     for one in case.eye.that(Does.ASKS, Does.HOLDS, Does.REMEDY):
         for reason in said_by_eye((one,)):

@@ -29,6 +29,7 @@ from halfthou.verdicts import (
 WORST_FIRST = (
     Action.REFER,
     Action.REPLACE,
+    Action.STRAIGHTEN,
     Action.NEW_PARTS,
     Action.REPIN,
     Action.REGROOVE,

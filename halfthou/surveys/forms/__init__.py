@@ -3,3 +3,4 @@
 from halfthou.surveys.forms.measure import FRONT, REAR, Measure, MeasuredWhere
 from halfthou.surveys.forms.ovality import fit_ovality
 from halfthou.surveys.forms.round import Form, form_of, places_of
+from halfthou.surveys.forms.run_out import Offset, Swing, fit_swing

@@ -1,0 +1,160 @@
+"""The whole crank: straight or bent, what may be done with a bent one, and what a bend takes off each journal."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+from enum import StrEnum
+
+from halfthou.jobs import BentCrank, Hardening, HouseRules
+from halfthou.lengths import ZERO, Length
+from halfthou.parts.pieces import PiecesTogether, PieceVerdict
+from halfthou.parts.straightness.kind import CAST_STEEL, FORGED, GROUND, ROLLED, at_main
+from halfthou.parts.straightness.shaft import Shaft, Station
+from halfthou.verdicts import Action, Called, Finding
+
+#: Float noise in nm: a bend this close to a whole nanometre is that nanometre on every machine.
+NOISE_NM = 0.01
+
+
+class WhatNow(StrEnum):
+    """What may be done with a bent crank."""
+
+    STRAIGHTEN = "straighten"
+    REPLACE = "replace"
+    REFER = "refer"
+    SAY = "say how it is made"
+
+
+@dataclass(frozen=True, kw_only=True)
+class Straight(PiecesTogether):
+    """Every place of a crank with its verdict, and the shaft they make.
+
+    `barred` is why it is not pressed here, in words; `unsaid` what the sheet does not say and that has to be known
+    first.
+    """
+
+    shaft: Shaft
+    in_blocks: bool
+    house: HouseRules
+    barred: tuple[str, ...] = ()
+    unsaid: tuple[str, ...] = ()
+    step: Length | None = ZERO
+
+    @property
+    def bent(self) -> tuple[tuple[str, Finding], ...]:
+        """Every figure that is beyond, with its place."""
+        return tuple(
+            (part, one)
+            for part, verdict in self.verdicts.items()
+            for one in verdict.findings
+            if one.called is Called.BEYOND
+        )
+
+    @property
+    def awaiting(self) -> tuple[str, ...]:
+        """The places still to be indicated."""
+        return tuple(part for part, verdict in self.verdicts.items() if verdict.to_read)
+
+    @property
+    def what_now(self) -> WhatNow:
+        """What may be done with it once it is bent.
+
+        Rule:    straightness.bent, straightness.not-pressed.
+        """
+        if self.house.bent_crank is BentCrank.REPLACE:
+            return WhatNow.REPLACE
+        if self.barred:
+            return WhatNow.REFER
+        return WhatNow.SAY if self.unsaid else WhatNow.STRAIGHTEN
+
+    @property
+    def own(self) -> Action:
+        """What its verdict says, before a person decides otherwise."""
+        if self.bent:
+            found = {
+                WhatNow.STRAIGHTEN: Action.STRAIGHTEN,
+                WhatNow.REPLACE: Action.REPLACE,
+                WhatNow.REFER: Action.REFER,
+                WhatNow.SAY: Action.MEASURE,
+            }
+            return found[self.what_now]
+        good = self.verdicts and all(self.within(one) for one in self.verdicts.values())
+        return Action.REUSE if good else Action.MEASURE
+
+    @property
+    def action(self) -> Action:
+        """What is done with it."""
+        return self.overruled or self.own
+
+    @property
+    def so_far(self) -> bool:
+        """Whether places are still to be indicated, and nothing is known to be bent."""
+        return bool(self.awaiting) and not self.bent
+
+    @property
+    def ends(self) -> bool:
+        """Whether the crank goes no further."""
+        return self.action is Action.REPLACE
+
+    @property
+    def straight(self) -> bool:
+        """Whether work may go on: nothing is beyond, too close or open, or a person accepted the bend."""
+        return self.action is Action.REUSE and (self.overruled is not None or not self.so_far)
+
+    def within(self, verdict: PieceVerdict) -> bool:
+        """Whether one place is settled and within."""
+        return not verdict.opens and not verdict.to_read and verdict.called is not Called.TOO_CLOSE
+
+    def station(self, part: str) -> Station | None:
+        """A place as it was indicated; None where it was not."""
+        return self.shaft.stations.get(part)
+
+    def on_line(self, verdict: PieceVerdict) -> bool:
+        """Whether a place lies on the line because the shaft rests there."""
+        return verdict.case.piece.part.id in self.shaft.ends
+
+    def takes_off(self, mains: tuple[str, str]) -> Length:
+        """What a bend takes off the size that a journal cleans up at, on diameter: of a main its total
+        reading; of a rod journal twice the bend at its place between its two mains: stroke and index stay.
+
+        Takes:   the main before it and the one behind it; a main itself twice.
+        Rule:    straightness.taken-off.   Source: docs/trade: Run-out; geometry.
+        """
+        shaft = self.shaft
+        front, rear = (at_main(main) for main in mains)
+        of: dict[str, float] = {}
+        for part in (front, rear):
+            if part in shaft.stations:
+                for key, weight in shaft.about_the_line(part).items():
+                    of[key] = of.get(key, 0.0) + weight / 2
+        if not of:
+            return ZERO
+        _, most = shaft.bounds(of)
+        return Length(math.ceil(most - NOISE_NM))
+
+
+def barred_by(made: dict[str, str], hardenings: tuple[Hardening, ...]) -> Iterator[str]:
+    """Why a crank is not pressed here, in words.
+
+    Rule:    straightness.not-pressed.   Source: docs/trade: Run-out, from memory: cast iron snaps, rolled fillets
+             lose what rolling gave, a hard skin cracks.
+    """
+    of = made.get("made of", "")
+    if of and of not in (FORGED, CAST_STEEL):
+        yield of
+    if made.get("fillets") == ROLLED:
+        yield "rolled fillets"
+    hard = [one for one in hardenings if one not in (Hardening.NONE, Hardening.UNKNOWN)]
+    yield from dict.fromkeys(f"{one.value} journals" for one in hard)
+
+
+def unsaid_of(made: dict[str, str], hardenings: tuple[Hardening, ...]) -> Iterator[str]:
+    """What has to be known before a crank is pressed and the sheet does not say."""
+    if "made of" not in made:
+        yield "what the crank is made of"
+    if made.get("fillets") not in (GROUND, ROLLED):
+        yield "whether its fillets are ground or rolled"
+    if not hardenings or Hardening.UNKNOWN in hardenings:
+        yield "how its journals are hardened"

@@ -1,0 +1,184 @@
+"""What is said of a crank that was indicated, in the unit of the job."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from halfthou.engines import Engine
+from halfthou.jobs import Decision
+from halfthou.lengths import ZERO, Notation
+from halfthou.parts.pieces import MARK_OF, PieceVerdict, Said, Tell, piece_report
+from halfthou.parts.straightness.kind import KIND, RUN_OUT, SET
+from halfthou.parts.straightness.looks import SUPPORTS
+from halfthou.parts.straightness.together import Straight, WhatNow
+from halfthou.report import PartReport, SetReport, SpotAsked, TableShown
+from halfthou.verdicts import MARKS, Action, Called, MarkCode
+from halfthou.words import Reason, cautions_for, names_of
+
+TELLS = {
+    "as read": Tell(
+        "straightness.first-harmonic",
+        "The dial swings {0}; the bend alone is {1}, high at {2}. The journal itself is {3} out of round there.",
+    ),
+    "oval hidden": Tell(
+        "straightness.first-harmonic",
+        "The dial swings {0}. The angles read do not tell a bend from an oval journal: read every 45°.",
+    ),
+    "too few": Tell(
+        "straightness.first-harmonic",
+        "Too few angles: read it all the way round, no gap wider than 120°, or give the total reading.",
+    ),
+    "no side": Tell(
+        "straightness.high-side",
+        "How far it swings is known, not which way: against its neighbour it is within by the sum and beyond by "
+        "the difference only.",
+    ),
+    "high side": Tell(
+        "straightness.high-side",
+        "Between {0} and {1}, by where the high sides lie. Read the high side of both.",
+    ),
+    "given as": Tell(
+        "straightness.given-as",
+        "{0} against {1}: say on the sheet whether its limit is the dial's total reading or the bend, half of it.",
+    ),
+    "no limit": Tell("verdicts.no-limit", "It was indicated, and the sheet has no limit here: find the maker's."),
+    "support": Tell(
+        "straightness.supports",
+        "It carries the shaft and swings {0} in its own block: dress it or take other supports, then read all "
+        "again.",
+    ),
+    "carries": Tell("straightness.supports", "The shaft rested here: it lies on the line."),
+    "stand": Tell("straightness.stand", "Pressed straight, a crank creeps back: indicate it again from {0} on."),
+}
+
+
+def place_report(verdict: PieceVerdict, action: Action, engine: Engine, say: Notation) -> PartReport:
+    """Everything said of one place where a crank is indicated."""
+    run_out = next((one for one in verdict.findings if one.key == "run-out"), None)
+    said = Said(
+        action=action,
+        tells=TELLS,
+        looks=(SUPPORTS,),
+        size_words=say.text(run_out.value) if run_out is not None else "",
+    )
+    return piece_report(verdict, said, engine, say)
+
+
+def straight_headline(found: Straight) -> str:
+    """The decision on a crank in a few words."""
+    action = found.action
+    if action is Action.MEASURE:
+        if found.what_now is WhatNow.SAY:
+            return "bent: say how it is made"
+        return "measure" if found.awaiting else "not settled"
+    if found.overruled is Action.REUSE:
+        return "bend accepted"
+    return {Action.REUSE: "straight", Action.STRAIGHTEN: "straighten first"}.get(action, action.value)
+
+
+def straight_report(found: Straight, say: Notation, accepted: Decision | None) -> SetReport:
+    """Everything said of whether a crank is straight."""
+    decision, action = accepted or found.decision, found.action
+    order = tuple(SpotAsked(part, RUN_OUT, spot) for part, one in found.verdicts.items() for spot in _spots(one))
+    waits = action is Action.MEASURE and not found.awaiting
+    done = not found.so_far and action is not Action.MEASURE
+    return SetReport(
+        set=SET,
+        kind=KIND.key,
+        station=KIND.station,
+        name=KIND.sets[SET],
+        mark=MARKS[MarkCode.TOO_CLOSE if waits else MARK_OF[action]],
+        action=action,
+        headline=straight_headline(found),
+        step=say.shown(ZERO),
+        present=say.shown(ZERO),
+        complete=not found.so_far,
+        finished=done and action is not Action.REFER,
+        decided=decision is not None,
+        awaiting=found.awaiting,
+        can_be_accepted=done and action is not Action.REFER,
+        reasons=tuple(_reasons(found, say)),
+        reading_order=order,
+        cautions=cautions_for(action),
+        tables=(_table(found, say),),
+    )
+
+
+def _spots(verdict: PieceVerdict) -> tuple[str, ...]:
+    return verdict.case.survey.feature.spots
+
+
+def _reasons(found: Straight, say: Notation) -> Iterator[Reason]:
+    bent = found.bent
+    for part, one in bent:
+        short = found.verdicts[part].case.piece.part.short
+        text = f"{short}: {one.name} {say.text(one.value)}, most {say.text(one.limit)}."
+        yield Reason(rule=one.rule, text=text)
+    if bent:
+        rule, text = _NOW[found.what_now]
+        yield Reason(rule=rule, text=text.format(_made_words(found), _missing_words(found)))
+    if found.overruled is Action.REUSE and bent:
+        text = (
+            "The bend is accepted: mains clean up smaller by their total reading, rod journals by twice the bend "
+            "there."
+        )
+        yield Reason(rule="straightness.taken-off", text=text)
+    if found.awaiting:
+        names = names_of(found.awaiting, lambda part: found.verdicts[part].case.piece.part.short)
+        yield Reason(rule="straightness.first", text=f"{names}: to be indicated.")
+
+
+_NOW = {
+    WhatNow.STRAIGHTEN: (
+        "straightness.bent",
+        "Straightened cold before any grinding, by somebody trained; every main indicated after it, again when it "
+        "has stood overnight, and crack-tested. A shaft under the press can snap.",
+    ),
+    WhatNow.REPLACE: ("straightness.bent", "The house does not straighten cranks: another crank."),
+    WhatNow.REFER: (
+        "straightness.not-pressed",
+        "{0}: not pressed here. Refer it to a specialist, or take another crank.",
+    ),
+    WhatNow.SAY: ("straightness.not-pressed", "Whether it may be pressed is not known: say on the sheet {1}."),
+}
+
+
+def _made_words(found: Straight) -> str:
+    words = ", ".join(found.barred)
+    return words[:1].upper() + words[1:]
+
+
+def _missing_words(found: Straight) -> str:
+    return " and ".join(found.unsaid)
+
+
+def _table(found: Straight, say: Notation) -> TableShown:
+    rows = []
+    for verdict in found.verdicts.values():
+        figures = {one.key: one for one in verdict.findings}
+        own, against = figures.get("run-out"), figures.get("adjacent")
+        station = found.station(verdict.case.piece.part.id)
+        side = station.offset.side if station is not None and station.offset is not None else ""
+        if own is None and against is None and station is None:
+            continue
+        rows.append(
+            (
+                verdict.case.piece.part.short,
+                say.text(own.value) if own is not None else "on the line" if found.on_line(verdict) else "",
+                side,
+                say.text(against.value) if against is not None else "",
+                _worst(verdict),
+            )
+        )
+    return TableShown(
+        key="run-out",
+        title="The shaft as it lies",
+        columns=("where", "total reading", "high side", "against the one before", "stands"),
+        rows=tuple(rows),
+        note="About the line of the end mains; angles from cylinder 1 at top dead centre.",
+    )
+
+
+def _worst(verdict: PieceVerdict) -> str:
+    found = {one.called for one in verdict.findings}
+    return next((one.value for one in (Called.BEYOND, Called.TOO_CLOSE, Called.WITHIN) if one in found), "")

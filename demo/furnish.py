@@ -13,6 +13,7 @@ from demo.door_jobs import furnish_door
 from demo.evidence_jobs import furnish_evidence
 from demo.loose_jobs import furnish_loose
 from demo.shop import Shop
+from demo.straight import furnish_straight
 from demo.worn import INCH_HAND, METRIC_HAND, Worn
 from halfthou.jobs import Condition, Feature, JournalSet, Look, OperationKind, Plan
 from halfthou.verdicts import Action
@@ -44,6 +45,7 @@ def furnish(today: date) -> None:
         furnish_door(shop)
         furnish_evidence(shop)
         furnish_described(shop)
+        furnish_straight(shop)
     shop.give_passwords()
 
 

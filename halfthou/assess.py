@@ -264,20 +264,17 @@ def _figures_before(job: Job, catalogue: Catalogue) -> tuple[FigureCalled, ...]:
 
 
 def _figures(parts: tuple[PartReport, ...]) -> tuple[FigureCalled, ...]:
-    """The judged figures of what came in the engine."""
-    return tuple(
-        FigureCalled(
-            part.id,
-            part.kind,
-            figure.key,
-            figure.called,
-            not part.to_read and not part.left,
-            (figure.limit_nm - figure.value.nm) * (1 if figure.limit_is_least else -1),
-        )
-        for part in parts
-        if not part.spare
-        for figure in part.figures
-    )
+    """The judged figures of what came in the engine; of a part still to be read, that none is known."""
+    return tuple(one for part in parts if not part.spare for one in _figures_of(part))
+
+
+def _figures_of(part: PartReport) -> Iterator[FigureCalled]:
+    whole = not part.to_read and not part.left
+    if not part.figures and not whole:
+        yield FigureCalled(part.id, part.kind, "", None, False)
+    for figure in part.figures:
+        past = (figure.limit_nm - figure.value.nm) * (1 if figure.limit_is_least else -1)
+        yield FigureCalled(part.id, part.kind, figure.key, figure.called, whole, past)
 
 
 def evidence_standing(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) -> EvidenceStanding:

@@ -31,8 +31,7 @@ TENTHS = DIAL.model_copy(
     }
 )
 FORGED = {"given as": "total reading of the dial", "made of": "forged steel", "fillets": "ground"}
-BLOCKS, CENTRES = "end mains in vee blocks", "between its centres"
-LETTERS = "abcdefgh"
+BLOCKS, CENTRES = "end mains", "centres"
 
 
 def allowed(over_all: str = "0.002", adjacent: str | None = "0.001", **made: str) -> SetLimits:
@@ -49,11 +48,11 @@ def turned(main: str, swing: str, high: float, oval: str = "0", gauge: Gauge = D
     Oval along 0 degrees: the dial reads a quarter of that more at 0 and 180, a quarter less at 90 and 270.
     """
     found = []
-    for n, letter in enumerate(LETTERS):
-        turn = math.radians(45 * n)
+    for deg in range(0, 360, 45):
+        turn = math.radians(deg)
         bend = inches(swing).nm / 2 * math.cos(turn - math.radians(high))
         height = bend + inches(oval).nm / 4 * math.cos(2 * turn)
-        found.append(_reading(main, "run-out", f"1{letter}", round(height), gauge))
+        found.append(_reading(main, "run-out", str(deg), round(height), gauge))
     return tuple(found)
 
 

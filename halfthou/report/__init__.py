@@ -14,6 +14,7 @@ from halfthou.report.documents import (
     Scale,
     SeenHere,
     SetReport,
+    ShaftPlace,
     SpotAsked,
     StepShown,
     StoryLine,

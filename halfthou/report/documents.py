@@ -276,11 +276,25 @@ class TableShown(Document):
     note: str = ""
 
 
+class ShaftPlace(Document):
+    """One place of a shaft as it lies, for drawing: how far along it stands, in steps from the front; how far its
+    middle lies beside the line of the end mains, in nm towards 0 and 90 degrees, None where no side is known;
+    `swing` its total reading."""
+
+    part: str
+    along: float
+    x_nm: float | None
+    y_nm: float | None
+    swing: Shown
+    side: str
+    called: Called
+
+
 class SetReport(Document):
     """Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the
     polish or the hone brings it to its `finished_band`.
     `tables` are the lists it brings; `card` is what its card to hang is called, where it has one. `not_judged` says
-    what could be read and has no limit."""
+    what could be read and has no limit. `shaft` is how the crank lies, where it was indicated."""
 
     set: str
     kind: str
@@ -314,6 +328,7 @@ class SetReport(Document):
     cautions: tuple[Caution, ...] = ()
     tables: tuple[TableShown, ...] = ()
     card: str = ""
+    shaft: tuple[ShaftPlace, ...] = ()
 
 
 class StationReport(Document):

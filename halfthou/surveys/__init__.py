@@ -1,7 +1,7 @@
 """Surveys: what was read where, what form it shows, what looks like a slip, and what is still to read."""
 
 from halfthou.surveys.doubting import ALIKE
-from halfthou.surveys.entry import ReadBy, read_at, read_spot, window_for
+from halfthou.surveys.entry import ReadBy, high_side, read_at, read_spot, window_for
 from halfthou.surveys.forms import REAR, Form, Measure, Offset, Swing, fit_ovality, fit_swing, form_of, places_of
 from halfthou.surveys.order import reading_order
 from halfthou.surveys.present_size import (

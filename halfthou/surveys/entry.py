@@ -72,6 +72,29 @@ class ReadBy(NamedTuple):
     setting: Length | None = None
 
 
+def high_side(text: str) -> tuple[str, float | None]:
+    """A total reading as typed, without its high side; and that in degrees, None where nothing is said of it.
+
+    Takes:   "0.0042 @ 135" or "0.0042 at 135": angles from cylinder 1 at top dead centre, from 0 below 360.
+    Refuses: Unreadable.
+    Rule:    straightness.high-side.
+    >>> high_side("0.0042 @ 135"), high_side("42")
+    (('0.0042', 135.0), ('42', None))
+    """
+    swing, mark, side = text.replace(" at ", " @ ").partition("@")
+    if not mark:
+        return text, None
+    said = side.strip().removesuffix("°").strip().replace(",", ".")
+    try:
+        angle = float(said)
+    except ValueError:
+        angle = -1.0
+    if not (swing.strip() and 0 <= angle < 360):
+        message = "After @ goes the angle of the high side, from 0 to 359 degrees: 0.0042 @ 135."
+        raise Unreadable("no-angle", text, message)
+    return swing.strip(), angle
+
+
 def read_spot(text: str, unit: Unit, feature: FeatureKind, window: Window, by: ReadBy) -> Typed | Asked:
     """Read what is typed at a spot of a feature, as what it is: a size, a gap, a weight, a force.
 
@@ -79,6 +102,8 @@ def read_spot(text: str, unit: Unit, feature: FeatureKind, window: Window, by: R
     Gives:   the amount in whole smallest units of the feature's quantity, or a question.
     Refuses: Unreadable.
     """
+    if feature.high_side:
+        text, _ = high_side(text)
     if feature.quantity is not Quantity.LENGTH:
         found = read_amount(text, feature.quantity)
         if isinstance(found, Typed) and found.length <= ZERO and not feature.may_be_nothing:

@@ -107,7 +107,7 @@ MARKS: dict[MarkCode, Mark] = {
             code=MarkCode.STRAIGHTEN,
             letter="A",
             word="straighten",
-            meaning="Bent: straightened before any grinding, then indicated and crack-tested.",
+            meaning="Straightened before any grinding, then indicated and crack-tested.",
         ),
         Mark(code=MarkCode.HONE, letter="H", word="light hone", meaning="Sound; a light hone and new rings."),
         Mark(

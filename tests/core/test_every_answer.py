@@ -22,10 +22,18 @@ from halfthou.report import Assessment
 from halfthou.verdicts import Action
 from tests.looked_at import looked_at
 from tests.making import GOOD_ENGINE, NOON, engine_of, job, look, readings
+from tests.straight import crank, turned
 
 LOOSE = Path(__file__).parents[1] / "golden" / "loose" / "all-sound.json"
 #: A part of each kind that is judged, on which its answers are tried.
-TRIED = {"journal": "R2", "bore": "bore-2", "piston": "piston-2", "ring": "ring-2.1", "oil pump": "pump"}
+TRIED = {
+    "run-out": "run-out-M2",
+    "journal": "R2",
+    "bore": "bore-2",
+    "piston": "piston-2",
+    "ring": "ring-2.1",
+    "oil pump": "pump",
+}
 #: What keeps a part from going back as it is.
 KEEPS_BACK = (Does.REJECTS, Does.REFERS, Does.REMEDY, Does.ASKS, Does.HOLDS, Does.SUSPECTS)
 
@@ -33,6 +41,8 @@ KEEPS_BACK = (Does.REJECTS, Does.REFERS, Does.REMEDY, Does.ASKS, Does.HOLDS, Doe
 @cache
 def as_new(kind: str) -> Job:
     """An engine on which all is read, seen and sound, with a part of the kind."""
+    if kind == "run-out":
+        return crank(*(turned(main, "0.0004", 40) for main in ("M2", "M3", "M4")), sets=("straightness",))
     if kind == "journal":
         made = [
             look(on, what, answer)

@@ -120,10 +120,8 @@ def test_a_simulated_shaft_is_found_as_it_was_bent(seed: int) -> None:
     ]
     found = assess(crank(*read, supports=CENTRES, limits=allowed("0.002", "0.001")))
     lies = [
-        numpy.array([math.cos(math.radians(round(high))), math.sin(math.radians(round(high)))])
-        * round(swing, 6)
-        / 2
-        for swing, high in swings
+        numpy.array([math.cos(math.radians(round(high))), math.sin(math.radians(round(high)))]) * round(far, 5) / 2
+        for far, high in swings
     ]
     true = [offset - (lies[0] + (lies[4] - lies[0]) * n / 4) for n, offset in enumerate(lies)]
     for n in (1, 2, 3):

@@ -20,7 +20,14 @@ from tests.core.test_every_answer import EFFECTS, KEEPS_BACK, TRIED, Tried, as_n
 from tests.making import NOON, engine_of, inches
 
 #: What a part is moved by so that its figure is far beyond, by the kind: worn the way such a part wears.
-WORN = {"journal": -40_000, "bore": 500_000, "piston": -100_000, "ring": 3_000_000, "oil pump": 1_000_000}
+WORN = {
+    "run-out": 500_000,
+    "journal": -40_000,
+    "bore": 500_000,
+    "piston": -100_000,
+    "ring": 3_000_000,
+    "oil pump": 1_000_000,
+}
 
 
 def waived(one: Job, kind: str, part: str) -> Job:

@@ -19,7 +19,7 @@ from halfthou.gauges import read_celsius, reads_something_else
 from halfthou.jobs import DIAMETER, Condition, Job, Moment, Reading, Sitting, held_as
 from halfthou.lengths import AmountUnit, Asked, Typed, Unit, Unreadable
 from halfthou.operations import makes_stale
-from halfthou.surveys import ALIKE
+from halfthou.surveys import ALIKE, high_side
 from workshop.bench.desk import Desk, SpotRef, gauge_of, interpret
 from workshop.live.hub import hub
 from workshop.people.may import Act, must
@@ -248,6 +248,8 @@ def _land(person: Person, record: JobRecord, desk: Desk, given: Landing) -> Land
 
 def _reading(person: Person, desk: Desk, given: Landing, meant: Typed, how: str) -> Reading:
     plan = desk.plan(SpotRef(given.part, given.feature, given.spot))
+    feature = desk.engine.feature(given.part, given.feature)
+    side = high_side(given.typed)[1] if feature.high_side else None
     return Reading(
         id=given.id,
         part=given.part,
@@ -257,7 +259,7 @@ def _reading(person: Person, desk: Desk, given: Landing, meant: Typed, how: str)
         typed=given.typed.strip(),
         unit=meant.unit,
         gauge=given.gauge,
-        angle_deg=plan.angle_of(given.spot) if plan is not None else None,
+        angle_deg=plan.angle_of(given.spot) if plan is not None else side,
         planes=plan.planes if plan is not None else None,
         by=person.username,
         at=time_of(given.at),

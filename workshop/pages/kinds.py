@@ -24,7 +24,8 @@ class FeatureOut(BaseModel):
     """What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, and
     lie as `lies` says. `asks` is what state of the part is asked while it is read, and in which words; planes
     and angles (by their degrees) are called by name where they have one. `read_in` is the unit of what is no
-    length; `small` a gap or a play, typed as it is; `signed` one that may lie below nothing."""
+    length; `small` a gap or a play, typed as it is; `signed` one that may lie below nothing; `high_side` a total
+    reading, beside which the angle where it is highest may be typed."""
 
     key: str
     name: str
@@ -42,6 +43,7 @@ class FeatureOut(BaseModel):
     read_in: str
     small: bool
     signed: bool
+    high_side: bool
 
 
 class LookOut(BaseModel):
@@ -164,6 +166,7 @@ def _feature(feature: FeatureKind) -> FeatureOut:
         read_in="" if feature.quantity is Quantity.LENGTH else QUANTITIES[feature.quantity].unit.value,
         small=feature.small,
         signed=feature.signed,
+        high_side=feature.high_side,
     )
 
 

@@ -10,8 +10,7 @@ from halfthou.lengths import ZERO, Length
 from halfthou.looks import CRANK_SUSPECT, PASSED, Does
 from halfthou.parts.journals.decide import End, SetVerdict
 from halfthou.parts.journals.kind import JOURNAL
-from halfthou.parts.journals.looks import TRUE
-from halfthou.parts.straightness import straight_headline, straight_of
+from halfthou.parts.straightness import TRUE, straight_headline, straight_of, without_old_words
 from halfthou.parts.trade import Given
 from halfthou.verdicts import Action
 
@@ -70,16 +69,10 @@ def proven(given: Given) -> frozenset[str]:
 
 
 def about_journal(given: Given, name: str) -> dict[str, Seen]:
-    """What was seen of a journal and of its crank. Where straightness is in scope an answer that the crank is true
-    counts no more: it may reject, and figures accept.
-
-    Rule:    straightness.first.
-    """
-    found = {look: one for (on, look), one in given.seen.items() if on in JOURNAL.wholes}
-    found.update({look: one for (on, look), one in given.seen.items() if on == name})
-    said = found.get(Look.STRAIGHTNESS)
-    if said is not None and said.answer == TRUE and straight_of(given) is not None:
-        del found[Look.STRAIGHTNESS]
+    """What was seen of a journal and of its crank, as far as it counts beside the figures of the crank."""
+    seen = without_old_words(given)
+    found = {look: one for (on, look), one in seen.items() if on in JOURNAL.wholes}
+    found.update({look: one for (on, look), one in seen.items() if on == name})
     return found
 
 

@@ -23,11 +23,12 @@ from halfthou.looks import (
     holds,
     kept,
 )
+from halfthou.parts.straightness import TRUE
 from halfthou.verdicts import Action
 
 #: Temper colours from which a journal counts as overheated. Source: common practice, no source.
 HOT = ("brown or purple", "blue", "grey")
-LIGHT, HARD, SOFT, TRUE, BENT = "light marks", "as the maker asks", "soft", "within the maker's run-out", "bent"
+LIGHT, HARD, SOFT, BENT = "light marks", "as the maker asks", "soft", "bent"
 #: What cap and rod, or cap and block, say where they are no pair.
 CAPS_DISAGREE, CAP_STEPS = "numbers disagree", "step at the joint"
 #: Colours of a rod that ask for tests, and what a test or a new rod makes of it.

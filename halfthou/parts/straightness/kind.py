@@ -20,8 +20,7 @@ SET = "straightness"
 STATION = "straightness"
 RUN_OUT, TOTAL = "run-out", "total reading"
 #: Every 45 degrees from cylinder 1 at top dead centre: enough to leave ovality out. Source: docs/trade: Run-out.
-ANGLES_DEG = {letter: 45 * n for n, letter in enumerate("abcdefgh")}
-SPOTS = tuple(f"1{letter}" for letter in ANGLES_DEG)
+ANGLES_DEG = {str(deg): deg for deg in range(0, 360, 45)}
 NOSE, FLANGE = "run-out-nose", "run-out-flange"
 #: A crank is allowed no more than this out, and none swings further: the decimal point slipped. 0.1 in and 0.2 in.
 #: Source: common practice, no source.
@@ -100,12 +99,10 @@ KIND = PartKind(
             RUN_OUT,
             "run-out",
             Purpose.RUN_OUT,
-            spots=SPOTS,
+            spots=tuple(ANGLES_DEG),
             angles_deg=ANGLES_DEG,
             drawing=Drawing.ROUND,
             hold="on top, clear of the oil hole, one slow turn",
-            plane_names=("run-out",),
-            angle_names={deg: f"{deg}°" for deg in ANGLES_DEG.values()},
             small=True,
             may_be_nothing=True,
             signed=True,

@@ -18,7 +18,7 @@ HIGH_SIDE_DEG = 15
 
 
 @dataclass(frozen=True, eq=False)
-class Station:
+class Middle:
     """One place where a crank was indicated.
 
     `offset` is None where only how far it
@@ -34,30 +34,30 @@ class Station:
     by_eye: bool = False
 
 
-def station_of(part: PartSurvey) -> Station | None:
+def middle_of(part: PartSurvey) -> Middle | None:
     """A place as it was indicated: round by its angles where they go round, else by its total reading; None where
     neither is known."""
     read = part.features.get(RUN_OUT)
     if read is not None:
         angles = read.feature.angles_deg
-        heights = {spot: (float(angles[spot[1:]]), count) for spot, count in read.counts.items()}
+        heights = {spot: (float(angles[spot]), count) for spot, count in read.counts.items()}
         swing = fit_swing(heights) if heights else None
         if swing is not None:
             moves = tuple((spot, x, y) for spot, (x, y) in swing.weights.items())
-            return Station(part.part.id, read, 2 * swing.offset.length, swing.offset, moves, swing)
+            return Middle(part.part.id, read, 2 * swing.offset.length, swing.offset, moves, swing)
     total = part.features.get(TOTAL)
     if total is None or not total.counts:
         return None
     (spot, count), *_ = total.counts.items()
     high = total.taken[0].reading.angle_deg if total.taken else None
     if high is None:
-        return Station(part.part.id, total, float(count), None)
+        return Middle(part.part.id, total, float(count), None)
     x, y = math.cos(math.radians(high)), math.sin(math.radians(high))
     offset = Offset(count / 2 * x, count / 2 * y)
-    return Station(part.part.id, total, float(count), offset, ((spot, x / 2, y / 2),), by_eye=True)
+    return Middle(part.part.id, total, float(count), offset, ((spot, x / 2, y / 2),), by_eye=True)
 
 
-#: A sum of offsets: how much of each station.
+#: A sum of offsets: how much of each middle.
 Sum = Mapping[str, float]
 
 
@@ -69,22 +69,22 @@ class Shaft:
     was not read lies on the line.
     """
 
-    stations: Mapping[str, Station]
+    middles: Mapping[str, Middle]
     along: Mapping[str, float]
     ends: tuple[str, str]
 
     def about_the_line(self, part: str) -> dict[str, float]:
-        """The sum that says where a station stands beside the line of the end mains."""
+        """The sum that says where a middle stands beside the line of the end mains."""
         front, rear = (self.along[end] for end in self.ends)
         share = (self.along[part] - front) / (rear - front)
-        found = {part: 1.0} if part in self.stations else {}
+        found = {part: 1.0} if part in self.middles else {}
         for end, weight in zip(self.ends, (share - 1, -share), strict=True):
-            if end in self.stations:
+            if end in self.middles:
                 found[end] = found.get(end, 0.0) + weight
         return {key: weight for key, weight in found.items() if abs(weight) > 1e-12}
 
     def between(self, one: str, other: str) -> dict[str, float]:
-        """The sum that says how two stations stand to each other."""
+        """The sum that says how two places stand to each other."""
         first, second = self.about_the_line(one), self.about_the_line(other)
         keys = dict.fromkeys((*first, *second))
         found = {key: first.get(key, 0.0) - second.get(key, 0.0) for key in keys}
@@ -92,7 +92,7 @@ class Shaft:
 
     def offset(self, of: Sum) -> Offset | None:
         """A sum of offsets; None where the direction of one in it is not known."""
-        known = [(weight, self.stations[part].offset) for part, weight in of.items()]
+        known = [(weight, self.middles[part].offset) for part, weight in of.items()]
         if any(offset is None for _, offset in known):
             return None
         total = Offset(0.0, 0.0)
@@ -108,9 +108,9 @@ class Shaft:
         """
         known, loose = Offset(0.0, 0.0), []
         for part, weight in of.items():
-            offset = self.stations[part].offset
+            offset = self.middles[part].offset
             if offset is None:
-                loose.append(abs(weight) * self.stations[part].total_nm)
+                loose.append(abs(weight) * self.middles[part].total_nm)
             else:
                 known = known.less(offset, -weight)
         sides = sorted((2 * known.length, *loose))
@@ -129,9 +129,9 @@ def measured_swing(shaft: Shaft, of: Sum, kind: FigureKind, guard: Guard, share:
     turn = math.radians(offset.direction_deg)
     x, y = math.cos(turn), math.sin(turn)
     terms = [
-        Term(share * 2 * weight * (x * move_x + y * move_y), shaft.stations[part].survey, spot)
+        Term(share * 2 * weight * (x * move_x + y * move_y), shaft.middles[part].survey, spot)
         for part, weight in of.items()
-        for spot, move_x, move_y in shaft.stations[part].moves
+        for spot, move_x, move_y in shaft.middles[part].moves
     ]
     if not terms:
         return None
@@ -139,20 +139,35 @@ def measured_swing(shaft: Shaft, of: Sum, kind: FigureKind, guard: Guard, share:
     if figure is None:
         return None
     value = Length(round(share * 2 * offset.length))
-    by_eye = list(_by_eye(shaft, of, Offset(x, y), share))
-    where = tuple(shaft.stations[part].survey.part.short for part in of)
+    more = [*_by_eye(shaft, of, Offset(x, y), share), *_by_dial(shaft, of, share)]
+    where = tuple(shaft.middles[part].survey.part.short for part in of)
     figure = replace(figure, value=value, spots=where)
-    return _with_doubt(figure, by_eye, guard) if by_eye else figure
+    return _with_doubt(figure, more, guard)
 
 
 def _by_eye(shaft: Shaft, of: Sum, along: Offset, share: float) -> Iterator[BudgetTerm]:
     """How far a sum may be out because a high side was read by eye: only what lies across it moves it."""
     off = math.radians(HIGH_SIDE_DEG) / RECTANGLE
     for part, weight in of.items():
-        station = shaft.stations[part]
-        if station.by_eye and station.offset is not None:
-            across = station.offset.x * along.y - station.offset.y * along.x
+        middle = shaft.middles[part]
+        if middle.by_eye and middle.offset is not None:
+            across = middle.offset.x * along.y - middle.offset.y * along.x
             yield BudgetTerm(TermKind.HIGH_SIDE, f"{part} high side", share * 2 * weight * abs(across) * off)
+
+
+def _by_dial(shaft: Shaft, of: Sum, share: float) -> Iterator[BudgetTerm]:
+    """How far a dial may be out over the travel of one turn: in a difference of its readings only its zero cancels.
+
+    Source:  docs/trade: Limits of gauges, from memory: half to one graduation.
+    """
+    gauges = {
+        taken.setup.gauge.id: taken.setup.gauge
+        for part in of
+        if shaft.middles[part].swing is not None
+        for taken in shaft.middles[part].survey.taken
+    }
+    for name, gauge in gauges.items():
+        yield BudgetTerm(TermKind.DIAL, f"{name} over one turn", share * gauge.permissible_error.nm / RECTANGLE)
 
 
 def _with_doubt(figure: Measured, more: Iterable[BudgetTerm], guard: Guard) -> Measured:
@@ -170,9 +185,9 @@ def _with_doubt(figure: Measured, more: Iterable[BudgetTerm], guard: Guard) -> M
 def bound_swing(shaft: Shaft, of: Sum, value: float, kind: FigureKind, guard: Guard) -> Measured:
     """The most or the least that a sum can swing, in nm, as a figure: every reading in it counts whole."""
     terms = [
-        (2 * abs(weight) * math.hypot(x, y), shaft.stations[part].survey, spot)
+        (2 * abs(weight) * math.hypot(x, y), shaft.middles[part].survey, spot)
         for part, weight in of.items()
-        for spot, x, y in shaft.stations[part].moves or ((_only(shaft.stations[part]), 0.5, 0.0),)
+        for spot, x, y in shaft.middles[part].moves or ((_only(shaft.middles[part]), 0.5, 0.0),)
     ]
     budget = combine([(factor, survey.budget(spot)) for factor, survey, spot in terms])
     doubt = standard_doubt(budget)
@@ -181,7 +196,7 @@ def bound_swing(shaft: Shaft, of: Sum, value: float, kind: FigureKind, guard: Gu
         rule=kind.rule,
         name=kind.name,
         value=Length(round(value)),
-        spots=tuple(shaft.stations[part].survey.part.short for part in of),
+        spots=tuple(shaft.middles[part].survey.part.short for part in of),
         doubt_nm=doubt,
         guard=guard_band(doubt, guard),
         budget=budget,
@@ -189,5 +204,5 @@ def bound_swing(shaft: Shaft, of: Sum, value: float, kind: FigureKind, guard: Gu
     )
 
 
-def _only(station: Station) -> str:
-    return next(iter(station.survey.counts))
+def _only(middle: Middle) -> str:
+    return next(iter(middle.survey.counts))

@@ -11,7 +11,7 @@ from halfthou.jobs import BentCrank, Hardening, HouseRules
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.pieces import PiecesTogether, PieceVerdict
 from halfthou.parts.straightness.kind import CAST_STEEL, FORGED, GROUND, ROLLED, at_main
-from halfthou.parts.straightness.shaft import Shaft, Station
+from halfthou.parts.straightness.shaft import Middle, Shaft
 from halfthou.verdicts import Action, Called, Finding
 
 #: Float noise in nm: a bend this close to a whole nanometre is that nanometre on every machine.
@@ -72,6 +72,9 @@ class Straight(PiecesTogether):
     @property
     def own(self) -> Action:
         """What its verdict says, before a person decides otherwise."""
+        by_eye = {one.action for one in self.verdicts.values()} & {Action.REPLACE, Action.REFER}
+        if by_eye:
+            return Action.REPLACE if Action.REPLACE in by_eye else Action.REFER
         if self.bent:
             found = {
                 WhatNow.STRAIGHTEN: Action.STRAIGHTEN,
@@ -107,13 +110,18 @@ class Straight(PiecesTogether):
         """Whether one place is settled and within."""
         return not verdict.opens and not verdict.to_read and verdict.called is not Called.TOO_CLOSE
 
-    def station(self, part: str) -> Station | None:
+    def middle(self, part: str) -> Middle | None:
         """A place as it was indicated; None where it was not."""
-        return self.shaft.stations.get(part)
+        return self.shaft.middles.get(part)
 
     def on_line(self, verdict: PieceVerdict) -> bool:
-        """Whether a place lies on the line because the shaft rests there."""
-        return verdict.case.piece.part.id in self.shaft.ends
+        """Whether a place lies on the line because it makes it: an end main that carried the shaft or was read."""
+        return verdict.case.piece.part.id in self.shaft.ends and self.line_known
+
+    @property
+    def line_known(self) -> bool:
+        """Whether it is known how the line of the end mains lies."""
+        return self.in_blocks or all(end in self.shaft.middles for end in self.shaft.ends)
 
     def takes_off(self, mains: tuple[str, str]) -> Length:
         """What a bend takes off the size that a journal cleans up at, on diameter: of a main its total
@@ -126,7 +134,7 @@ class Straight(PiecesTogether):
         front, rear = (at_main(main) for main in mains)
         of: dict[str, float] = {}
         for part in (front, rear):
-            if part in shaft.stations:
+            if part in shaft.middles:
                 for key, weight in shaft.about_the_line(part).items():
                     of[key] = of.get(key, 0.0) + weight / 2
         if not of:

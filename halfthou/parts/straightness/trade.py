@@ -3,19 +3,22 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import replace
 from datetime import datetime
 from typing import cast
 
 from halfthou.engines import Engine
-from halfthou.jobs import Decision, Hardening, Job, OperationKind
+from halfthou.jobs import Decision, Hardening, Job, Look, OperationKind
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.pieces import PieceVerdict, cases_of
 from halfthou.parts.straightness.kind import FLANGE, KIND, NOSE, SET, at_main
+from halfthou.parts.straightness.looks import TRUE
 from halfthou.parts.straightness.together import Straight, barred_by, unsaid_of
 from halfthou.parts.straightness.verdict import Indicated, in_blocks, judge_places, shaft_of
 from halfthou.parts.straightness.words import place_report, straight_headline, straight_report
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport
+from halfthou.surveys import SeenBy
 from halfthou.verdicts import Action, Finding
 
 
@@ -28,7 +31,7 @@ class Straightness:
         """The shaft, where it is in scope."""
         if SET not in given.job.sets:
             return {}
-        cases = cases_of(given, KIND, SET)
+        cases = cases_of(replace(given, seen=without_old_words(given)), KIND, SET)
         layout = given.engine.layout
         surveys = {part: case.piece for part, case in cases.items()}
         mains = tuple(at_main(main) for main in layout.mains)
@@ -80,6 +83,21 @@ class Straightness:
     def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:
         """Every judged figure of one place."""
         return cast(Straight, decided).verdicts[part].findings
+
+
+def without_old_words(given: Given) -> SeenBy:
+    """What was seen, in a job that judges straightness: a word that the crank is true counts no more, since figures
+    say that, nor does one that it is bent, once it was pressed.
+
+    Rule:    straightness.first.
+    """
+    if SET not in given.job.sets:
+        return given.seen
+    return {
+        of: one
+        for of, one in given.seen.items()
+        if of[1] != Look.STRAIGHTNESS or (one.answer != TRUE and one.id not in given.overtaken)
+    }
 
 
 def straight_of(given: Given) -> Straight | None:

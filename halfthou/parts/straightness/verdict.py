@@ -9,6 +9,7 @@ from itertools import pairwise
 
 from halfthou.jobs import Figure
 from halfthou.lengths import Length
+from halfthou.looks import Does
 from halfthou.parts.pieces import Note, PieceCase, PieceJudged, PieceVerdict, verdict_of
 from halfthou.parts.straightness.kind import (
     ADJACENT,
@@ -24,7 +25,7 @@ from halfthou.parts.straightness.kind import (
     main_of,
 )
 from halfthou.parts.straightness.looks import BLOCKS, SUPPORTS
-from halfthou.parts.straightness.shaft import Shaft, Sum, bound_swing, measured_swing, station_of
+from halfthou.parts.straightness.shaft import Shaft, Sum, bound_swing, measured_swing, middle_of
 from halfthou.surveys import PartSurvey
 from halfthou.verdicts import Action, Called, FigureKind, Finding, Open, judge, most
 
@@ -61,7 +62,7 @@ class Indicated:
     @property
     def line_known(self) -> bool:
         """Whether it is known how the line of the end mains lies: they carried the shaft, or were read."""
-        return all(end in self.shaft.stations or self.carries(end) for end in self.shaft.ends)
+        return all(end in self.shaft.middles or self.carries(end) for end in self.shaft.ends)
 
 
 def shaft_of(surveys: Mapping[str, PartSurvey], mains: tuple[str, ...], along: Mapping[str, float]) -> Shaft:
@@ -69,9 +70,9 @@ def shaft_of(surveys: Mapping[str, PartSurvey], mains: tuple[str, ...], along: M
 
     Takes:   what was read of each place; the places of the mains from the front; where each stands along the shaft.
     """
-    known = {part: station_of(survey) for part, survey in surveys.items()}
-    stations = {part: station for part, station in known.items() if station is not None}
-    return Shaft(stations, along, (mains[0], mains[-1]))
+    known = {part: middle_of(survey) for part, survey in surveys.items()}
+    middles = {part: middle for part, middle in known.items() if middle is not None}
+    return Shaft(middles, along, (mains[0], mains[-1]))
 
 
 def in_blocks(case: PieceCase) -> bool:
@@ -90,22 +91,26 @@ class _Place:
     def __init__(self, found: Indicated, part: str) -> None:
         self.found, self.part, self.shaft = found, part, found.shaft
         self.case = found.cases[part]
-        self.station = found.shaft.stations.get(part)
+        self.middle = found.shaft.middles.get(part)
         self.notes: list[Note] = []
         self.opens: set[Open] = set()
 
     def judged(self) -> PieceJudged:
         """What is made of it before it is known what is missing."""
         findings = (*self._over_all(), *self._adjacent())
+        if self.case.eye.does(Does.REFERS):
+            self.opens.add(Open.REFERRED)
         self._say_of_reading()
         return PieceJudged(
             findings=findings,
             notes=tuple(self.notes),
             remedies=_BENT,
+            by_eye=Action.REPLACE if self.case.eye.does(Does.REJECTS) else None,
+            by_look=Action.REFER if self.case.eye.does(Does.REFERS) else None,
             wanted=tuple(self._wanted()),
             opens=frozenset(self.opens),
             # Nothing is said of a place that nobody indicated and that carried nothing.
-            kept=Action.REUSE if self.station is not None or self.found.carries(self.part) else Action.MEASURE,
+            kept=Action.REUSE if self.middle is not None or self.found.carries(self.part) else Action.MEASURE,
         )
 
     def _wanted(self) -> Iterator[str]:
@@ -119,7 +124,7 @@ class _Place:
 
     def _over_all(self) -> Iterator[Finding]:
         """How it swings about the line of the end mains, which themselves stand on it."""
-        if self.station is None or not self.found.line_known or self.part in self.shaft.ends:
+        if self.middle is None or not self.found.line_known or self.part in self.shaft.ends:
             return
         limit = self.case.limits.figure(_LIMIT_OF.get(self.part, OVER_ALL))
         if limit is None:
@@ -135,9 +140,9 @@ class _Place:
         before = next((one for one, other in pairwise(self.found.mains) if other == self.part), None)
         if limit is None or before is None or not self.found.line_known:
             return
-        pair, stations = (self.part, before), self.shaft.stations
-        known = all(part in stations or self.found.carries(part) for part in pair)
-        if not known or stations.keys().isdisjoint(pair):
+        pair, middles = (self.part, before), self.shaft.middles
+        known = all(part in middles or self.found.carries(part) for part in pair)
+        if not known or middles.keys().isdisjoint(pair):
             return
         kind = FigureKind("adjacent", "straightness.adjacent", f"run-out against main {main_of(before)[1:]}")
         yield from self._against(self.shaft.between(self.part, before), kind, limit)
@@ -185,29 +190,31 @@ class _Place:
     def _say_of_reading(self) -> None:
         """What the readings say beside their figures: ovality, too few angles, a side not read, supports that
         swing, a press too fresh."""
-        station = self.station
-        if station is None:
+        middle = self.middle
+        if middle is None:
             if self.found.carries(self.part):
                 self.notes.append(Note("carries"))
             if self.case.read(RUN_OUT) is not None:
                 self.notes.append(Note("too few"))
                 self.opens.add(Open.FOUR_ANGLES)
             return
-        swing = station.swing
+        swing = middle.swing
         if swing is not None and swing.oval_nm is not None:
             bend = Length(round(2 * swing.offset.length))
             said = (Length(swing.total_nm), bend, swing.offset.side, Length(round(swing.oval_nm)))
             self.notes.append(Note("as read", said))
         elif swing is not None:
             self.notes.append(Note("oval hidden", (Length(swing.total_nm),)))
-        elif station.offset is None:
+        elif middle.offset is None:
             self.notes.append(Note("no side"))
+        else:
+            self.notes.append(Note("side by eye", (middle.offset.side,)))
         limit = self.case.limits.figure(ADJACENT) or self.case.limits.figure(OVER_ALL)
-        untrue = limit is not None and station.total_nm > SUPPORT_SHARE * limit.value.nm
+        untrue = limit is not None and middle.total_nm > SUPPORT_SHARE * limit.value.nm
         if self.found.carries(self.part) and untrue:
-            self.notes.append(Note("support", (Length(round(station.total_nm)),)))
+            self.notes.append(Note("support", (Length(round(middle.total_nm)),)))
             self.opens.add(Open.SUPPORT)
-        self._say_of_press(station.survey.taken[0].reading.at if station.survey.taken else None)
+        self._say_of_press(middle.survey.taken[0].reading.at if middle.survey.taken else None)
 
     def _say_of_press(self, read: datetime | None) -> None:
         """Whether it has stood since it was pressed straight.

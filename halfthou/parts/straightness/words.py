@@ -6,13 +6,13 @@ from collections.abc import Iterator
 
 from halfthou.engines import Engine
 from halfthou.jobs import Decision
-from halfthou.lengths import ZERO, Notation
+from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.pieces import MARK_OF, PieceVerdict, Said, Tell, piece_report
 from halfthou.parts.straightness.kind import KIND, RUN_OUT, SET
 from halfthou.parts.straightness.looks import SUPPORTS
 from halfthou.parts.straightness.together import Straight, WhatNow
-from halfthou.report import PartReport, SetReport, SpotAsked, TableShown
-from halfthou.verdicts import MARKS, Action, Called, MarkCode
+from halfthou.report import PartReport, SetReport, ShaftPlace, SpotAsked, TableShown
+from halfthou.verdicts import MARKS, Action, Called, Finding, MarkCode
 from halfthou.words import Reason, cautions_for, names_of
 
 TELLS = {
@@ -33,6 +33,7 @@ TELLS = {
         "How far it swings is known, not which way: against its neighbour it is within by the sum and beyond by "
         "the difference only.",
     ),
+    "side by eye": Tell("straightness.high-side", "Highest at {0}, as it was seen: up to 15° off."),
     "high side": Tell(
         "straightness.high-side",
         "Between {0} and {1}, by where the high sides lie. Read the high side of both.",
@@ -61,7 +62,12 @@ def place_report(verdict: PieceVerdict, action: Action, engine: Engine, say: Not
         looks=(SUPPORTS,),
         size_words=say.text(run_out.value) if run_out is not None else "",
     )
-    return piece_report(verdict, said, engine, say)
+    report = piece_report(verdict, said, engine, say)
+    headline = _HEADLINES.get(action, report.headline)
+    return report.model_copy(update={"headline": headline})
+
+
+_HEADLINES = {Action.REUSE: "Runs true", Action.STRAIGHTEN: "Bent"}
 
 
 def straight_headline(found: Straight) -> str:
@@ -101,7 +107,27 @@ def straight_report(found: Straight, say: Notation, accepted: Decision | None) -
         reading_order=order,
         cautions=cautions_for(action),
         tables=(_table(found, say),),
+        shaft=tuple(_drawn(found, say)),
     )
+
+
+def _drawn(found: Straight, say: Notation) -> Iterator[ShaftPlace]:
+    """Every place of which something is known, as the shaft is drawn."""
+    shaft = found.shaft
+    for part, verdict in found.verdicts.items() if found.line_known else ():
+        if part not in shaft.middles and not found.on_line(verdict):
+            continue
+        of = shaft.about_the_line(part)
+        offset = shaft.offset(of)
+        yield ShaftPlace(
+            part=part,
+            along=shaft.along[part],
+            x_nm=None if offset is None else round(offset.x, 1),
+            y_nm=None if offset is None else round(offset.y, 1),
+            swing=say.shown(Length(round(shaft.bounds(of)[1] if of else 0.0))),
+            side="" if offset is None or part in shaft.ends else offset.side,
+            called=verdict.called,
+        )
 
 
 def _spots(verdict: PieceVerdict) -> tuple[str, ...]:
@@ -110,10 +136,12 @@ def _spots(verdict: PieceVerdict) -> tuple[str, ...]:
 
 def _reasons(found: Straight, say: Notation) -> Iterator[Reason]:
     bent = found.bent
+    by_place: dict[str, list[Finding]] = {}
     for part, one in bent:
-        short = found.verdicts[part].case.piece.part.short
-        text = f"{short}: {one.name} {say.text(one.value)}, most {say.text(one.limit)}."
-        yield Reason(rule=one.rule, text=text)
+        by_place.setdefault(part, []).append(one)
+    for part, all_of_it in by_place.items():
+        said = "; ".join(f"{one.name} {say.text(one.value)}, most {say.text(one.limit)}" for one in all_of_it)
+        yield Reason(rule=all_of_it[0].rule, text=f"{found.verdicts[part].case.piece.part.short}: {said}.")
     if bent:
         rule, text = _NOW[found.what_now]
         yield Reason(rule=rule, text=text.format(_made_words(found), _missing_words(found)))
@@ -157,9 +185,9 @@ def _table(found: Straight, say: Notation) -> TableShown:
     for verdict in found.verdicts.values():
         figures = {one.key: one for one in verdict.findings}
         own, against = figures.get("run-out"), figures.get("adjacent")
-        station = found.station(verdict.case.piece.part.id)
-        side = station.offset.side if station is not None and station.offset is not None else ""
-        if own is None and against is None and station is None:
+        middle = found.middle(verdict.case.piece.part.id)
+        side = middle.offset.side if middle is not None and middle.offset is not None else ""
+        if own is None and against is None and middle is None:
             continue
         rows.append(
             (

@@ -1921,7 +1921,7 @@ export interface components {
          * @description The punch marks. The drawing of each is in the web's marks file; letter and word are here.
          * @enum {string}
          */
-        MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "hone" | "rebore" | "sleeve" | "file" | "move" | "repin" | "regroove" | "lap" | "new-parts" | "spare" | "with-set" | "refer" | "replace" | "too-close" | "look" | "not-read";
+        MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "straighten" | "hone" | "rebore" | "sleeve" | "file" | "move" | "repin" | "regroove" | "lap" | "new-parts" | "spare" | "with-set" | "refer" | "replace" | "too-close" | "look" | "not-read";
         /**
          * OperationKind
          * @description Work that readings depend on. Source: docs/trade: What work makes stale.
@@ -1962,19 +1962,20 @@ export interface components {
          *     it.
          * @enum {string}
          */
-        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "light hone" | "rebore" | "sleeve" | "file to fit" | "fit to another bore" | "re-pin or bush" | "regroove" | "lap cover" | "new parts in it" | "refer" | "replace" | "measure";
+        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "straighten" | "light hone" | "rebore" | "sleeve" | "file to fit" | "fit to another bore" | "re-pin or bush" | "regroove" | "lap cover" | "new parts in it" | "refer" | "replace" | "measure";
         /**
          * Drawing
          * @description The drawings of a part from which a screen shows where the gauge goes.
          * @enum {string}
          */
-        Drawing: "shaft" | "housing" | "shell" | "bore" | "piston" | "ring" | "pump" | "plain";
+        Drawing: "shaft" | "housing" | "shell" | "bore" | "piston" | "ring" | "pump" | "plain" | "round";
         /**
          * FeatureOut
          * @description What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, and
          *     lie as `lies` says. `asks` is what state of the part is asked while it is read, and in which words; planes
          *     and angles (by their degrees) are called by name where they have one. `read_in` is the unit of what is no
-         *     length; `small` a gap or a play, typed as it is; `signed` one that may lie below nothing.
+         *     length; `small` a gap or a play, typed as it is; `signed` one that may lie below nothing; `high_side` a total
+         *     reading, beside which the angle where it is highest may be typed.
          */
         FeatureOut: {
             /** Key */
@@ -2012,6 +2013,8 @@ export interface components {
             small: boolean;
             /** Signed */
             signed: boolean;
+            /** High Side */
+            high_side: boolean;
         };
         /**
          * KindOut
@@ -2882,7 +2885,7 @@ export interface components {
          * @description What keeps a part from being settled. While one stands, nothing about it is whole.
          * @enum {string}
          */
-        Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word" | "does not look like wear" | "not read in the state it runs in" | "four angles wanted" | "piston clearance not known" | "wanted before boring" | "not the size it was bored to" | "where it was measured is not known" | "a limit is wanted" | "fed a failure" | "not looked at" | "rings not known" | "its bore is not read" | "not like the others" | "something seen is not settled" | "the crank is to be indicated and crack-tested";
+        Open: "not read whole" | "a question waits" | "a reading outside the plan" | "readings contradict" | "depth of the score not known" | "two angles only" | "no shell is made for its size" | "sized by a rule of thumb" | "too close to call" | "larger than new" | "oil clearance" | "housing" | "somebody else's word" | "does not look like wear" | "not read in the state it runs in" | "four angles wanted" | "piston clearance not known" | "wanted before boring" | "not the size it was bored to" | "where it was measured is not known" | "a limit is wanted" | "fed a failure" | "not looked at" | "rings not known" | "its bore is not read" | "not like the others" | "something seen is not settled" | "the crank is to be indicated and crack-tested" | "the high side is not read" | "a support does not run true" | "it has to stand and be read again";
         /**
          * OpenAtGate
          * @description One thing that is not settled when the engine is to be closed up, by a lasting key; `part` is where metal
@@ -3207,7 +3210,7 @@ export interface components {
          * @description Everything said of one set, the same for every kind. `rough_band` is what to grind or bore to, before the
          *     polish or the hone brings it to its `finished_band`.
          *     `tables` are the lists it brings; `card` is what its card to hang is called, where it has one. `not_judged` says
-         *     what could be read and has no limit.
+         *     what could be read and has no limit. `shaft` is how the crank lies, where it was indicated.
          */
         SetReport: {
             /** Set */
@@ -3311,6 +3314,31 @@ export interface components {
              * @default
              */
             card: string;
+            /**
+             * Shaft
+             * @default []
+             */
+            shaft: components["schemas"]["ShaftPlace"][];
+        };
+        /**
+         * ShaftPlace
+         * @description One place of a shaft as it lies, for drawing: how far along it stands, in steps from the front; how far its
+         *     middle lies beside the line of the end mains, in nm towards 0 and 90 degrees, None where no side is known;
+         *     `swing` its total reading.
+         */
+        ShaftPlace: {
+            /** Part */
+            part: string;
+            /** Along */
+            along: number;
+            /** X Nm */
+            x_nm: number | null;
+            /** Y Nm */
+            y_nm: number | null;
+            swing: components["schemas"]["Shown"];
+            /** Side */
+            side: string;
+            called: components["schemas"]["Called"];
         };
         /**
          * SheetState
@@ -3445,7 +3473,7 @@ export interface components {
          * @description The drawings of an engine that are the menu of a station.
          * @enum {string}
          */
-        StationDrawing: "crank" | "block" | "pistons" | "pump" | "row";
+        StationDrawing: "crank" | "block" | "pistons" | "pump" | "row" | "shaft line";
         /**
          * StationReport
          * @description One station of the bench: a drawing of the engine with its parts, the worst mark and what is still wanted.
@@ -4286,6 +4314,12 @@ export interface components {
             at: string;
         };
         /**
+         * BentCrank
+         * @description What becomes of a bent crank. Good shops disagree. Source: docs/trade: Run-out.
+         * @enum {string}
+         */
+        BentCrank: "straightened cold" | "replaced";
+        /**
          * BlueRod
          * @description What becomes of a rod that went blue. Good shops disagree.
          *
@@ -4410,6 +4444,8 @@ export interface components {
             blue_rod: components["schemas"]["BlueRod"];
             /** @default after every grind */
             crack_test: components["schemas"]["CrackTest"];
+            /** @default straightened cold */
+            bent_crank: components["schemas"]["BentCrank"];
             /**
              * Check Stands H
              * @default 24

@@ -132,6 +132,8 @@ function Preview({ desk, nominal }: { desk: Desk; nominal: string }) {
     if (!desk.text && !desk.byPlan) return "Type the size, or press the gauge's button.";
     if (!desk.text && desk.feature.read_in)
       return `Type it in ${desk.feature.read_in}, as the gauge says it.`;
+    if (!desk.text && desk.feature.high_side)
+      return `12 is ${small}. 12 @ 135 says that it is highest at 135°.`;
     if (!desk.text && desk.feature.signed) return `Minus is below. 12 is ${small}.`;
     if (!desk.text && desk.feature.small)
       return `12 is ${small}. ${inches ? "0.010+0.002" : "0.25+0.03"} adds two leaves.`;

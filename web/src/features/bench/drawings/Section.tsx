@@ -6,6 +6,7 @@ import type { Desk } from "../useDesk";
 import { BoreSection } from "./BoreSection";
 import { PistonSection, PumpSection, RingSection } from "./LooseSections";
 import { NamedSpots } from "./NamedSpots";
+import { TurnedSection } from "./TurnedSection";
 import { FRAME, type SectionProps } from "./props";
 
 type Spot = Schemas["Spot"];
@@ -24,6 +25,7 @@ const SECTIONS: Record<Schemas["Drawing"], FunctionComponent<SectionProps>> = {
   ring: RingSection,
   pump: PumpSection,
   plain: PlainSection,
+  round: TurnedSection,
 };
 
 /** Where the gauge goes. */

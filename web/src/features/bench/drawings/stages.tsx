@@ -7,6 +7,7 @@ import { PistonsDrawing } from "./PistonsDrawing";
 import type { StageProps } from "./props";
 import { PumpDrawing } from "./PumpDrawing";
 import { RowDrawing } from "./RowDrawing";
+import { ShaftLineDrawing } from "./ShaftLineDrawing";
 
 /** The drawing of each station, which is its menu. A station without one does not compile. */
 export const STAGES: Record<Schemas["StationDrawing"], FunctionComponent<StageProps>> = {
@@ -15,4 +16,5 @@ export const STAGES: Record<Schemas["StationDrawing"], FunctionComponent<StagePr
   pistons: PistonsDrawing,
   pump: PumpDrawing,
   row: RowDrawing,
+  "shaft line": ShaftLineDrawing,
 };

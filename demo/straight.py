@@ -1,0 +1,92 @@
+"""Two invented cranks that were indicated first: a V8's that is bent and worn, and a bare one of an inline four."""
+
+from __future__ import annotations
+
+import math
+
+from demo.engines import petrol_four, vee_eight
+from demo.shop import Shop
+from demo.worn import INCH_HAND, Worn
+from halfthou.jobs import SourceKind
+from workshop.limits.translate import FigureForm, SetForm, SheetForm
+
+SETS = ("straightness", "mains", "rods")
+
+
+def _straightness(**figures: str) -> SetForm:
+    return SetForm(
+        set="straightness",
+        figures=[
+            FigureForm(name=name, least=most, most="", source=SourceKind.INVENTED, place="demo sheet")
+            for name, most in figures.items()
+        ],
+        made={"given as": "total reading of the dial", "made of": "forged steel", "fillets": "ground"},
+    )
+
+
+def _with(sheet: SheetForm, engine: str, straightness: SetForm) -> SheetForm:
+    return sheet.model_copy(update={"engine": engine, "sets": [straightness, *sheet.sets]})
+
+
+def furnish_straight(shop: Shop) -> None:
+    """The two cranks with their sheets."""
+    _bent(shop)
+    _bare(shop)
+
+
+def _bent(shop: Shop) -> None:
+    """Bent between its second and third main, and its third pin worn besides: straightened before it is ground."""
+    allowed = _straightness(
+        run_out_over_all=".0020", run_out_adjacent=".0010", run_out_nose=".0030", run_out_flange=".0020"
+    )
+    sheet = shop.keep_sheet(_with(vee_eight(), "Orrin V8-48", allowed))
+    job = shop.book(
+        74,
+        "Dredger Grebe",
+        sheet,
+        18,
+        ("Saltmarsh Drainage Board", "Ran a bearing and was driven on. Crank turns heavy."),
+        scope=SETS,
+    )
+    shop.see(job, "straightness", "supports", "end mains")
+    dial = shop.cabinet["clock-tenths"]
+    for main, swing, high, oval in (
+        ("M2", 0.0090, 100, 0.0004),
+        ("M3", 0.0100, 110, 0.0006),
+        ("M4", 0.0042, 105, 0.0002),
+    ):
+        shop.type_in(job, f"run-out-{main}", _round(swing, high, oval), dial, feature="run-out")
+    shop.type_in(job, "run-out-nose", _round(0.0021, 285, 0), dial, feature="run-out")
+    shop.type_in(job, "run-out-flange", _round(0.0012, 300, 0), dial, feature="run-out")
+    shop.read(job, {f"M{n}": Worn(2.7045, 0.0003, 20 * n, 0.0001) for n in range(1, 6)}, INCH_HAND)
+    rods = {f"R{n}": Worn(2.2615, 0.0002, 15 * n, 0.0001) for n in (1, 2, 4)}
+    shop.read(job, {**rods, "R3": Worn(2.2607, 0.0031, 12, 0.0003)}, INCH_HAND)
+    shop.see(job, "R3", "surface", "nail catches", "0.0006")
+    shop.sound(job)
+
+
+def _bare(shop: Shop) -> None:
+    """A bare crank, indicated by total readings with their high sides: straight enough, and within."""
+    allowed = _straightness(run_out_over_all=".0025", run_out_adjacent=".0012")
+    sheet = shop.keep_sheet(_with(petrol_four(), "Tolby 4/150, bare crank", allowed))
+    job = shop.book(
+        75, "Bark mill crank", sheet, 6, ("Hollow Wood Estate", "Crank only, as found in the loft."), scope=SETS
+    )
+    shop.see(job, "straightness", "supports", "centres")
+    dial = shop.cabinet["clock-tenths"]
+    for main, typed in (("M1", "1 @ 40"), ("M2", "6 @ 70"), ("M3", "8 @ 85"), ("M4", "5 @ 60"), ("M5", "1 @ 200")):
+        swing, _, side = typed.partition(" ")
+        text = f"{int(swing) / 10_000:.4f} {side}"
+        shop.type_in(job, f"run-out-{main}", {"1a": text}, dial, feature="total reading")
+    shop.read(job, {f"M{n}": Worn(2.4140, 0.0002, 15 * n, 0.0001) for n in range(1, 6)}, INCH_HAND)
+    shop.read(job, {f"R{n}": Worn(2.0375, 0.0002, 20 * n, 0.0001) for n in range(1, 5)}, INCH_HAND)
+    shop.sound(job)
+
+
+def _round(swing: float, high: float, oval: float) -> dict[str, str]:
+    """What a dial says every 45 degrees, to a tenth, set to nothing where it starts."""
+    heights = {
+        deg: swing / 2 * math.cos(math.radians(deg - high)) + oval / 4 * math.cos(2 * math.radians(deg))
+        for deg in range(0, 360, 45)
+    }
+    return {str(deg): f"{height - heights[0]:.4f}" for deg, height in heights.items()}

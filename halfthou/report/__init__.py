@@ -14,7 +14,6 @@ from halfthou.report.documents import (
     Scale,
     SeenHere,
     SetReport,
-    ShaftPlace,
     SpotAsked,
     StepShown,
     StoryLine,
@@ -26,6 +25,7 @@ from halfthou.report.figures import figures_shown, warmth_of
 from halfthou.report.letterhead import NO_LETTERHEAD, Letterhead
 from halfthou.report.part import Told, told
 from halfthou.report.scale import graduations
+from halfthou.report.shaft import ShaftPlace
 from halfthou.report.signed import SHAPE, read_signed, shape_of
 from halfthou.report.spots import feature_report, spots_asked
 from halfthou.report.stations import stations_of

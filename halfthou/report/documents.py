@@ -16,6 +16,7 @@ from halfthou.engines import StationDrawing
 from halfthou.jobs import Document, Seen, StoryKind, Waived
 from halfthou.lengths import AmountUnit, Length, Shown, Unit
 from halfthou.report.cause import NO_CAUSE, CauseBrief
+from halfthou.report.shaft import ShaftPlace
 from halfthou.verdicts import Action, Called, Mark, Open
 from halfthou.words import Caution, DoubtShown, Reason
 
@@ -274,20 +275,6 @@ class TableShown(Document):
     columns: tuple[str, ...]
     rows: tuple[tuple[str, ...], ...]
     note: str = ""
-
-
-class ShaftPlace(Document):
-    """One place of a shaft as it lies, for drawing: how far along it stands, in steps from the front; how far its
-    middle lies beside the line of the end mains, in nm towards 0 and 90 degrees, None where no side is known;
-    `swing` its total reading."""
-
-    part: str
-    along: float
-    x_nm: float | None
-    y_nm: float | None
-    swing: Shown
-    side: str
-    called: Called
 
 
 class SetReport(Document):

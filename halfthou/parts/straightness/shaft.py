@@ -140,8 +140,7 @@ def measured_swing(shaft: Shaft, of: Sum, kind: FigureKind, guard: Guard, share:
         return None
     value = Length(round(share * 2 * offset.length))
     more = [*_by_eye(shaft, of, Offset(x, y), share), *_by_dial(shaft, of, share)]
-    where = tuple(shaft.middles[part].survey.part.short for part in of)
-    figure = replace(figure, value=value, spots=where)
+    figure = replace(figure, value=value, spots=())
     return _with_doubt(figure, more, guard)
 
 
@@ -196,7 +195,7 @@ def bound_swing(shaft: Shaft, of: Sum, value: float, kind: FigureKind, guard: Gu
         rule=kind.rule,
         name=kind.name,
         value=Length(round(value)),
-        spots=tuple(shaft.middles[part].survey.part.short for part in of),
+        spots=(),
         doubt_nm=doubt,
         guard=guard_band(doubt, guard),
         budget=budget,

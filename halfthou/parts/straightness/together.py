@@ -64,7 +64,7 @@ class Straight(PiecesTogether):
         Rule:    straightness.bent, straightness.not-pressed.
         """
         if self.house.bent_crank is BentCrank.REPLACE:
-            return WhatNow.REPLACE
+            return WhatNow.REPLACE if self.house.confirmed else WhatNow.REFER
         if self.barred:
             return WhatNow.REFER
         return WhatNow.SAY if self.unsaid else WhatNow.STRAIGHTEN

@@ -12,7 +12,7 @@ from halfthou.parts.straightness.kind import KIND, RUN_OUT, SET
 from halfthou.parts.straightness.looks import SUPPORTS
 from halfthou.parts.straightness.together import Straight, WhatNow
 from halfthou.report import PartReport, SetReport, ShaftPlace, SpotAsked, TableShown
-from halfthou.verdicts import MARKS, Action, Called, Finding, MarkCode
+from halfthou.verdicts import MARKS, Action, Called, Finding, MarkCode, Open
 from halfthou.words import Reason, cautions_for, names_of
 
 TELLS = {
@@ -63,7 +63,8 @@ def place_report(verdict: PieceVerdict, action: Action, engine: Engine, say: Not
         size_words=say.text(run_out.value) if run_out is not None else "",
     )
     report = piece_report(verdict, said, engine, say)
-    headline = _HEADLINES.get(action, report.headline)
+    nobody = not verdict.to_read and not any(one.counts for one in verdict.case.piece.features.values())
+    headline = "Not asked" if nobody and action is Action.MEASURE else _HEADLINES.get(action, report.headline)
     return report.model_copy(update={"headline": headline})
 
 
@@ -151,11 +152,30 @@ def _reasons(found: Straight, say: Notation) -> Iterator[Reason]:
             "there."
         )
         yield Reason(rule="straightness.taken-off", text=text)
+    for what, rule, tail in _STILL:
+        open_at = [part for part, one in found.verdicts.items() if what in one.opens]
+        if open_at and what is Open.UNSEEN:
+            yield Reason(rule=rule, text=tail)
+        elif open_at:
+            names = names_of(open_at, lambda part: found.verdicts[part].case.piece.part.short)
+            yield Reason(rule=rule, text=f"{names}: {tail}")
     if found.awaiting:
         names = names_of(found.awaiting, lambda part: found.verdicts[part].case.piece.part.short)
         yield Reason(rule="straightness.first", text=f"{names}: to be indicated.")
 
 
+#: What keeps a crank from being settled beside what is still to be read.
+_STILL = (
+    (Open.UNSEEN, "straightness.supports", "Say on what the crank lay while it was indicated."),
+    (Open.SUPPORT, "straightness.supports", "the support swings: read all again on true ones."),
+    (Open.STAND, "straightness.stand", "to be indicated again once the crank has stood overnight."),
+    (Open.HIGH_SIDE, "straightness.high-side", "the high side is to be read."),
+    (Open.FOUR_ANGLES, "straightness.first-harmonic", "read all the way round."),
+    (Open.HELD, "surveys.slips", "a question about a reading waits for its answer."),
+    (Open.CONTRADICTED, "verdicts.contradiction", "readings contradict each other."),
+    (Open.NO_LIMIT, "straightness.given-as", "the limit is wanted, or how it is given."),
+    (Open.TOO_CLOSE, "verdicts.guard-band", "too close to call with this gauge."),
+)
 _NOW = {
     WhatNow.STRAIGHTEN: (
         "straightness.bent",
@@ -187,6 +207,7 @@ def _table(found: Straight, say: Notation) -> TableShown:
         own, against = figures.get("run-out"), figures.get("adjacent")
         middle = found.middle(verdict.case.piece.part.id)
         side = middle.offset.side if middle is not None and middle.offset is not None else ""
+        side = "" if found.on_line(verdict) else side
         if own is None and against is None and middle is None:
             continue
         rows.append(

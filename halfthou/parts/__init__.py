@@ -11,11 +11,13 @@ from halfthou.parts.pump import Pump
 from halfthou.parts.rings import Rings
 from halfthou.parts.straightness import Straightness
 from halfthou.parts.trade import Catalogue, Given, SetDecided, Trade
+from halfthou.parts.tunnel import Tunnel
 
 CATALOGUE = Catalogue(
     Straightness(),
     Journals(),
     BEARING,
+    Tunnel(),
     Bores(),
     Pistons(),
     Rings(),

@@ -6,12 +6,20 @@ from halfthou.engines import Kinds
 from halfthou.report.documents import PartReport, SetReport, StationReport
 from halfthou.verdicts import MarkCode
 
-NAMES = {"crank": "Crank", "block": "Block", "pistons": "Pistons and rings", "pump": "Oil pump"}
+NAMES = {
+    "straightness": "Straightness",
+    "crank": "Crank",
+    "tunnel": "Tunnel",
+    "block": "Block",
+    "pistons": "Pistons and rings",
+    "pump": "Oil pump",
+}
 #: The worst mark of a station's parts is worn by the station: what ends it first, what is well last.
 WORST_FIRST = (
     MarkCode.REPLACE,
     MarkCode.REFER,
     MarkCode.STRAIGHTEN,
+    MarkCode.LINE_HONE,
     MarkCode.SLEEVE,
     MarkCode.REGRIND,
     MarkCode.REBORE,

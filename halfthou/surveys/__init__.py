@@ -2,7 +2,18 @@
 
 from halfthou.surveys.doubting import ALIKE
 from halfthou.surveys.entry import ReadBy, high_side, read_at, read_spot, window_for
-from halfthou.surveys.forms import REAR, Form, Measure, Offset, Swing, fit_ovality, fit_swing, form_of, places_of
+from halfthou.surveys.forms import (
+    REAR,
+    Form,
+    Measure,
+    MeasuredWhere,
+    Offset,
+    Swing,
+    fit_ovality,
+    fit_swing,
+    form_of,
+    places_of,
+)
 from halfthou.surveys.order import reading_order
 from halfthou.surveys.present_size import (
     POLISH_SHELL,

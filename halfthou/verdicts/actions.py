@@ -16,6 +16,7 @@ class Action(StrEnum):
     FIT_UNDERSIZE = "fit undersize"
     REGRIND = "regrind"
     STRAIGHTEN = "straighten"
+    LINE_HONE = "line hone"
     HONE = "light hone"
     REBORE = "rebore"
     SLEEVE = "sleeve"
@@ -35,6 +36,7 @@ MOST_PRESSING = (
     Action.REPLACE,
     Action.REFER,
     Action.STRAIGHTEN,
+    Action.LINE_HONE,
     Action.SLEEVE,
     Action.REGRIND,
     Action.REBORE,
@@ -59,6 +61,7 @@ class MarkCode(StrEnum):
     FIT_UNDERSIZE = "fit-undersize"
     REGRIND = "regrind"
     STRAIGHTEN = "straighten"
+    LINE_HONE = "line-hone"
     HONE = "hone"
     REBORE = "rebore"
     SLEEVE = "sleeve"
@@ -108,6 +111,12 @@ MARKS: dict[MarkCode, Mark] = {
             letter="A",
             word="straighten",
             meaning="Straightened before any grinding, then indicated and crack-tested.",
+        ),
+        Mark(
+            code=MarkCode.LINE_HONE,
+            letter="J",
+            word="line hone",
+            meaning="Caps cut and the tunnel honed in one line to its size.",
         ),
         Mark(code=MarkCode.HONE, letter="H", word="light hone", meaning="Sound; a light hone and new rings."),
         Mark(

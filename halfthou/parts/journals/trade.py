@@ -33,6 +33,7 @@ from halfthou.parts.journals.set_words import headline
 from halfthou.parts.journals.verdict import judge_journal
 from halfthou.parts.straightness import straight_of
 from halfthou.parts.trade import Given, SetDecided
+from halfthou.parts.tunnel import housing_of, in_housing
 from halfthou.report import PartReport, SetReport
 from halfthou.surveys import (
     FeatureSurvey,
@@ -189,8 +190,12 @@ def _without_limit(given: Given, journal: str, one: str) -> tuple[str, ...]:
 
 
 def _bearings(given: Given, journal: str) -> tuple[PartSurvey, ...]:
-    """The bearings a journal lies in, of which anything was read."""
-    return tuple(survey for survey in given.surveys.values() if survey.part.beside == journal and survey.features)
+    """The bearings a journal lies in, of which anything was read; a main's with its housing by the tunnel."""
+    beside = [survey for survey in given.surveys.values() if survey.part.beside == journal]
+    housing = given.surveys.get(housing_of(journal))
+    if housing is not None:
+        beside = [given.memo.of(("housed", one.part.id), in_housing, one, housing) for one in beside]
+    return tuple(one for one in beside if one.features)
 
 
 def _decide(given: Given, one: JournalSet, cases: dict[str, JournalCase]) -> SetVerdict:

@@ -40,6 +40,7 @@ MARK_OF: Mapping[Action, MarkCode] = {
     Action.FILE: MarkCode.FILE,
     Action.MOVE: MarkCode.MOVE,
     Action.STRAIGHTEN: MarkCode.STRAIGHTEN,
+    Action.LINE_HONE: MarkCode.LINE_HONE,
     Action.REPIN: MarkCode.REPIN,
     Action.REGROOVE: MarkCode.REGROOVE,
     Action.LAP: MarkCode.LAP,

@@ -30,6 +30,7 @@ WORST_FIRST = (
     Action.REFER,
     Action.REPLACE,
     Action.STRAIGHTEN,
+    Action.LINE_HONE,
     Action.NEW_PARTS,
     Action.REPIN,
     Action.REGROOVE,

@@ -37,6 +37,8 @@ _GAUGES: tuple[tuple[str, str, str, str, str, str, str, str, str, int, dict[str,
     ("depth", "0–3 in depth gauge", "depth gauge", "in", ".001", ".001", "0", "3", "HT-52", 90, {}),
     ("clock", "Dial indicator, half-thou", "indicator", "in", ".0005", ".0005", "0", ".2", "HT-60", 90,
      {"revolution": ".05"}),
+    ("bore-23", "2–3 in dial bore gauge, No. 5", "dial bore gauge", "in", ".0001", ".0001", "2", "3", "HT-36B", 100,
+     {"revolution": ".01"}),
     ("clock-tenths", "Test indicator, tenths", "indicator", "in", ".0001", ".0001", "0", ".03", "HT-61", 90,
      {"revolution": ".01"}),
     ("feeler", "Feeler gauges", "feeler gauge", "in", ".0005", ".0003", ".001", ".100", "HT-70", 365, {}),
@@ -100,3 +102,5 @@ def _checks(gauges: dict[str, Gauge]) -> Iterator[tuple[int, str, float, dict[st
         yield 0, "bore-in", days, {**on_the_ring, "read": read}
     in_the_micrometer = {"standard": "61.130", "against": gauges["metric"].id, "read": "61.130 61.130 61.130"}
     yield 0, "bore", 0, in_the_micrometer
+    in_a_housing = {"standard": "2.6024", "against": gauges["inch"].id, "read": "2.6024 2.6024 2.6024"}
+    yield 0, "bore-23", 0, in_a_housing

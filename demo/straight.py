@@ -1,4 +1,5 @@
-"""Two invented cranks that were indicated first: a V8's that is bent and worn, and a bare one of an inline four."""
+"""Two invented cranks that were indicated first, a V8's that is bent and worn and a bare one of an inline four; and
+a block whose tunnel is to be line-honed."""
 
 from __future__ import annotations
 
@@ -29,9 +30,10 @@ def _with(sheet: SheetForm, engine: str, straightness: SetForm) -> SheetForm:
 
 
 def furnish_straight(shop: Shop) -> None:
-    """The two cranks with their sheets."""
+    """The two cranks and the block, each with its sheet."""
     _bent(shop)
     _bare(shop)
+    _tunnel(shop)
 
 
 def _bent(shop: Shop) -> None:
@@ -81,6 +83,33 @@ def _bare(shop: Shop) -> None:
     shop.read(job, {f"M{n}": Worn(2.4140, 0.0002, 15 * n, 0.0001) for n in range(1, 6)}, INCH_HAND)
     shop.read(job, {f"R{n}": Worn(2.0375, 0.0002, 20 * n, 0.0001) for n in range(1, 5)}, INCH_HAND)
     shop.sound(job)
+
+
+def _tunnel(shop: Shop) -> None:
+    """A bearing turned in its third housing: that is large, stands tall and lies low in the line."""
+    allowed = SetForm(
+        set="tunnel",
+        figures=[
+            FigureForm(name=name, least=most, most="", source=SourceKind.INVENTED, place="demo sheet")
+            for name, most in (
+                ("out_of_round", ".0010"), ("taper", ".0005"), ("line_adjacent", ".0010"),
+                ("line_over_all", ".0020"), ("most_cut", ".0080"),
+            )
+        ],
+        made={"larger shells": "not sold"},
+    )  # fmt: skip
+    sheet = shop.keep_sheet(_with(petrol_four(), "Tolby 4/146, block", allowed))
+    card = ("Eastquay Lifting", "Block only: a main bearing turned in its housing.")
+    job = shop.book(76, "Harbour crane 4, block", sheet, 9, card, scope=("tunnel",))
+    bore, dial = shop.cabinet["bore-23"], shop.cabinet["clock-tenths"]
+    for main, upright, other in (
+        ("M1", "2.6023", "2.6025"), ("M2", "2.6023", "2.6024"), ("M3", "2.6048", "2.6039"),
+        ("M4", "2.6024", "2.6025"), ("M5", "2.6022", "2.6024"),
+    ):  # fmt: skip
+        sizes = {"1a": upright, "1b": other, "1c": other, "2a": upright, "2b": other, "2c": other}
+        shop.type_in(job, f"housing-{main}", sizes, bore, feature="housing bore", caps_torqued=True)
+    for main, off in (("M2", "0.0002"), ("M3", "-0.0016"), ("M4", "0.0001")):
+        shop.type_in(job, f"housing-{main}", {"1a": off}, dial, feature="line by indicator")
 
 
 def _round(swing: float, high: float, oval: float) -> dict[str, str]:

@@ -13,7 +13,7 @@ from halfthou.jobs import Gauge, HouseRules, Job, Reading, SetLimits
 from halfthou.lengths import Length, Unit
 from tests.boring import bore_limits
 from tests.loosen import loose, piston_limits, pump_limits, ring_limits
-from tests.making import NOON, band, figure, inches
+from tests.making import NOON, as_set, band, figure, inches, limits
 from tests.simulated import TENTH, TrueGauge
 
 THOU = 10 * TENTH
@@ -64,6 +64,8 @@ class Tried:
 
 
 _TWO = ("1a", "1b")
+#: Off the vertical first: a housing is to be largest there.
+_HOUSING = ("1b", "1a", "1c", "2b", "2a", "2c")
 TRIED = (
     Tried("oil pump", "pump", "end clearance", (Read("end clearance", _TWO, LEAF),), 50 * TENTH),
     Tried("oil pump", "pump", "tip clearance", (Read("tip clearance", _TWO, LEAF),), 60 * TENTH),
@@ -88,11 +90,18 @@ TRIED = (
     ),
     Tried("ring", "ring-1.1", "closed gap least", (Read("closed gap", ("1a",), LEAF),), 160 * TENTH, is_least=True),
     Tried(
+        "housing", "housing-M1", "size most", (Read("housing bore", _HOUSING, HOLE),), 26_027 * TENTH, past=THOU,
+        on={
+            "mains": as_set(limits("2.4135", "2.4143", housing_bore=band("2.6010", "2.6027"))),
+            "tunnel": SetLimits(figures={"out_of_round": figure(inches("0.0020"))}),
+        },
+    ),
+    Tried(
         "bore", "bore-1", "size", (Read("diameter", ("1a", "1b", "2a", "2b", "3a", "3b"), HOLE),), 40_057 * TENTH,
         past=3 * THOU // 2,
     ),
 )  # fmt: skip
-_SCOPE = {"oil pump": "pump", "piston": "pistons", "ring": "rings", "bore": "bores"}
+_SCOPE = {"housing": "tunnel", "oil pump": "pump", "piston": "pistons", "ring": "rings", "bore": "bores"}
 
 
 def _sizes(tried: Tried, value: int, chance: random.Random) -> Iterator[tuple[Read, dict[str, float]]]:

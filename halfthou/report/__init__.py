@@ -1,10 +1,10 @@
 """The assessment as documents: what was found and decided, ready to be shown, printed or read by a program."""
 
 from halfthou.report.budget import budgets_shown
+from halfthou.report.budget_shown import BudgetShown
 from halfthou.report.cause import NO_CAUSE, CauseBrief, OpenAtGate, OpenKind
 from halfthou.report.documents import (
     Assessment,
-    BudgetShown,
     CleanUpShown,
     ClearanceShown,
     FeatureReport,

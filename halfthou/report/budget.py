@@ -9,7 +9,7 @@ from halfthou.amounts import notation_for
 from halfthou.gauges import SCALES, BudgetTerm, TermKind, effective_freedom, expanded
 from halfthou.jobs import Guard
 from halfthou.lengths import Length, Notation
-from halfthou.report.documents import BudgetLine, BudgetShown
+from halfthou.report.budget_shown import BudgetLine, BudgetShown
 from halfthou.surveys import Taken
 from halfthou.verdicts import Finding
 

@@ -23,11 +23,13 @@ from halfthou.verdicts import Action
 from tests.looked_at import looked_at
 from tests.making import GOOD_ENGINE, NOON, engine_of, job, look, readings
 from tests.straight import crank, turned
+from tests.tunnelled import all_good, tunnel
 
 LOOSE = Path(__file__).parents[1] / "golden" / "loose" / "all-sound.json"
 #: A part of each kind that is judged, on which its answers are tried.
 TRIED = {
     "run-out": "run-out-M2",
+    "housing": "housing-M2",
     "journal": "R2",
     "bore": "bore-2",
     "piston": "piston-2",
@@ -41,6 +43,8 @@ KEEPS_BACK = (Does.REJECTS, Does.REFERS, Does.REMEDY, Does.ASKS, Does.HOLDS, Doe
 @cache
 def as_new(kind: str) -> Job:
     """An engine on which all is read, seen and sound, with a part of the kind."""
+    if kind == "housing":
+        return tunnel(*all_good())
     if kind == "run-out":
         return crank(*(turned(main, "0.0004", 40) for main in ("M2", "M3", "M4")), sets=("straightness",))
     if kind == "journal":

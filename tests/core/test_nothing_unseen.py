@@ -21,6 +21,7 @@ from tests.making import GOOD_ENGINE, NOON, PERFECT, engine_of, job, limits, loo
 #: The looks without which nobody fits a part again. Source: common practice, no source.
 WANTED = {
     "run-out": {"supports"},
+    "housing": set(),
     "journal": {"surface", "heat colour"},
     "bore": {"bore wall"},
     "piston": {"skirts", "lands", "crown"},

@@ -22,6 +22,7 @@ from tests.making import NOON, engine_of, inches
 #: What a part is moved by so that its figure is far beyond, by the kind: worn the way such a part wears.
 WORN = {
     "run-out": 500_000,
+    "housing": 30_000,
     "journal": -40_000,
     "bore": 500_000,
     "piston": -100_000,

@@ -1,5 +1,5 @@
-"""One housing bore, wherever it was read: at the housing, or, in older records and where the tunnel is out of scope,
-at the bearing that lies in it."""
+"""One housing bore, wherever it was read: at the housing, or, in older records and where the tunnel is out of
+scope, at the bearing that lies in it."""
 
 from __future__ import annotations
 

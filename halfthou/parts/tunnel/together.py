@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from halfthou.jobs import Band
@@ -36,6 +37,7 @@ class Housings(PiecesTogether):
     """Every housing of a tunnel with its verdict, and the band they are honed to."""
 
     band: Band | None
+    heights: Mapping[str, float | None]
     step: Length | None = ZERO
 
     @property

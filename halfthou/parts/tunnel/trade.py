@@ -14,7 +14,7 @@ from halfthou.parts.trade import Given, SetDecided
 from halfthou.parts.tunnel.housed import as_housing
 from halfthou.parts.tunnel.kind import HOUSING, SET, band_of, main_of
 from halfthou.parts.tunnel.together import Housings
-from halfthou.parts.tunnel.verdict import TunnelRead, judge_housings
+from halfthou.parts.tunnel.verdict import TunnelRead, height_nm, judge_housings
 from halfthou.parts.tunnel.words import housing_report, tunnel_headline, tunnel_report
 from halfthou.report import PartReport, SetReport
 from halfthou.verdicts import Action, Finding
@@ -34,7 +34,8 @@ class Tunnel:
         band = band_of(given.job.limits)
         read = TunnelRead(cases, band, {part: order[main_of(part)] for part in cases})
         verdicts = given.memo.of(("housings", SET), judge_housings, read)
-        return {SET: Housings(verdicts=verdicts, decision=given.overruling(SET), band=band)}
+        heights = {part: height_nm(read, part) for part in cases}
+        return {SET: Housings(verdicts=verdicts, decision=given.overruling(SET), band=band, heights=heights)}
 
     def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
         """Everything said of one housing."""

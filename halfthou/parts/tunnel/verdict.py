@@ -100,12 +100,11 @@ def _form(case: PieceCase, survey: FeatureSurvey, form: Form) -> Iterator[Findin
     oval = roundness(survey, form, case.house.guard)
     limit = case.limits.figure(OUT_OF_ROUND)
     if oval is not None and limit is not None:
-        yield judge(oval, most(limit))
         if _upright(survey) > ROUND_NM:
             wrong = replace(oval, key=_UPRIGHT.key, rule=_UPRIGHT.rule, name=_UPRIGHT.name)
-            found = judge(wrong, Limit(Length(ROUND_NM), False, limit.source.kind))
-            if found.called is not Called.WITHIN:
-                yield found
+            yield judge(wrong, Limit(Length(ROUND_NM), False, limit.source.kind))
+        else:
+            yield judge(oval, most(limit))
     taper = case.limits.figure(TAPER)
     if taper is not None and form.taper is not None:
         yield judge(measured(survey, TAPER_KIND, form.taper, case.house.guard), most(taper))
@@ -169,6 +168,14 @@ def _off_the_line(read: TunnelRead, part: str) -> list[Term]:
         if survey is not None and abs(weight) > 1e-12:
             found += [Term(weight, survey, spot) for spot in survey.counts]
     return found
+
+
+def height_nm(read: TunnelRead, part: str) -> float | None:
+    """How high a housing stands above the line of the end ones, in nm; None where nobody read it."""
+    terms = _off_the_line(read, part)
+    if not _placed(read, part):
+        return None
+    return sum(-term.count if term.survey.feature.key == LEAF else term.count for term in terms)
 
 
 def _far(case: PieceCase, kind: FigureKind, terms: list[Term], limit: Length, source: SourceKind) -> Finding:

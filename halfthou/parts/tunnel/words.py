@@ -6,11 +6,11 @@ from collections.abc import Iterator
 
 from halfthou.engines import Engine
 from halfthou.jobs import Decision
-from halfthou.lengths import ZERO, Notation
+from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.pieces import MARK_OF, PieceVerdict, Said, Tell, piece_report
 from halfthou.parts.tunnel.kind import BORE, HOUSING, SET, SOLD
 from halfthou.parts.tunnel.together import Honing, Housings
-from halfthou.report import OtherWay, PartReport, SetReport, SpotAsked, TableShown
+from halfthou.report import OtherWay, PartReport, SetReport, ShaftPlace, SpotAsked, TableShown
 from halfthou.verdicts import MARKS, Action, Called, Finding, MarkCode, Open
 from halfthou.words import Reason, cautions_for, names_of
 
@@ -67,7 +67,26 @@ def tunnel_report(found: Housings, say: Notation, accepted: Decision | None) -> 
         ),
         cautions=cautions_for(action, block=True),
         tables=(_table(found, say),),
+        shaft=tuple(_drawn(found, say)),
     )
+
+
+def _drawn(found: Housings, say: Notation) -> Iterator[ShaftPlace]:
+    """Every housing whose place in the line is known, as the tunnel is drawn from the side."""
+    if not any(found.heights.values()):
+        return
+    for nth, (part, verdict) in enumerate(found.verdicts.items()):
+        height = found.heights[part]
+        if height is not None:
+            yield ShaftPlace(
+                part=part,
+                along=float(nth),
+                x_nm=round(height, 1),
+                y_nm=0.0,
+                swing=say.shown(Length(round(abs(height)))),
+                side="",
+                called=verdict.called,
+            )
 
 
 def _called(found: Housings, part: str) -> str:
@@ -84,7 +103,7 @@ def _reasons(found: Housings, say: Notation) -> Iterator[Reason]:
     if found.own is Action.REFER and found.ways:
         text = "More would have to come off the caps than the sheet allows: refer it, or another block."
         yield Reason(rule="tunnel.honed", text=text)
-    for what, rule, tail in _STILL:
+    for what, rule, tail in _STILL if found.own is not Action.LINE_HONE else ():
         open_at = [part for part, one in found.verdicts.items() if what in one.opens]
         if open_at:
             yield Reason(rule=rule, text=f"{names_of(open_at, lambda part: _called(found, part))}: {tail}")
@@ -103,7 +122,7 @@ _STILL = (
 
 def _said(one: Finding, say: Notation) -> str:
     end = "least" if one.limit_is_least else "most"
-    return f"{one.name} {say.text(one.value)}, {end} {say.text(one.limit)}"
+    return f"{one.name.removesuffix(f', {end}')} {say.text(one.value)}, {end} {say.text(one.limit)}"
 
 
 def _ways(found: Housings, say: Notation) -> Iterator[OtherWay]:
@@ -136,6 +155,7 @@ def _table(found: Housings, say: Notation) -> TableShown:
     for part, verdict in found.verdicts.items():
         figures = {one.key: one for one in verdict.findings}
         shown = [figures.get(key) for key in ("size least", "size most", "out-of-round", "taper", "line")]
+        shown[2] = shown[2] or figures.get("upright")
         if any(shown):
             calls = {one.called for one in verdict.findings}
             stands = next((c.value for c in (Called.BEYOND, Called.TOO_CLOSE, Called.WITHIN) if c in calls), "")

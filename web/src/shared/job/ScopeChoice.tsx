@@ -3,8 +3,8 @@ import { type Kind, setName } from "./useKinds";
 /** Scopes by name only fill the list of sets: what a kind brings later joins no old job by itself. */
 const NAMED: readonly { label: string; stations: readonly string[] | null }[] = [
   { label: "crank only", stations: ["straightness", "crank"] },
-  { label: "block only", stations: ["block"] },
-  { label: "short engine", stations: ["straightness", "crank", "block", "pistons", "pump"] },
+  { label: "block only", stations: ["tunnel", "block"] },
+  { label: "short engine", stations: ["straightness", "crank", "tunnel", "block", "pistons", "pump"] },
   { label: "whole engine", stations: null },
 ];
 

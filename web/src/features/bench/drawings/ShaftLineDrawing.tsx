@@ -13,14 +13,15 @@ const FAR = 34;
 
 /** The shaft as it lies, which is the menu: each place where it is indicated, seen across the greatest bend. */
 export function ShaftLineDrawing({ bench, parts, selected, onSelect }: StageProps) {
-  const shaft = bench.assessment.sets.find((one) => one.station === "straightness")?.shaft ?? [];
+  const shaft = bench.assessment.sets.find((one) => one.set === parts[0]?.set)?.shaft ?? [];
   const lies = new Map(shaft.map((one) => [one.part, one]));
   const furthest = shaft.reduce<Place | null>(
     (far, one) => (reach(one) > (far ? reach(far) : 0) ? one : far),
     null,
   );
   const scale = furthest ? FAR / reach(furthest) : 0;
-  const turn = furthest ? Math.atan2(furthest.y_nm ?? 0, furthest.x_nm ?? 0) : 0;
+  // A tunnel is seen from the side: up is up.
+  const turn = furthest?.side ? Math.atan2(furthest.y_nm ?? 0, furthest.x_nm ?? 0) : 0;
   const wide = (WIDTH - 2 * SIDE) / Math.max(1, parts.length - 1);
   const at = parts.map((part, n) => {
     const here = lies.get(part.id);
@@ -79,8 +80,9 @@ export function ShaftLineDrawing({ bench, parts, selected, onSelect }: StageProp
       </div>
       {furthest && (
         <p className="text-[15px] text-quiet">
-          Seen across {furthest.side || "the bend"}, exaggerated; red where it bends too far. The furthest
-          swings {furthest.swing.text}.
+          {furthest.side
+            ? `Seen across ${furthest.side}, exaggerated; red where it bends too far. The furthest swings ${furthest.swing.text}.`
+            : `From the side, exaggerated; red where it steps too far. The furthest lies ${furthest.swing.text} off the line.`}
         </p>
       )}
     </div>
@@ -89,7 +91,7 @@ export function ShaftLineDrawing({ bench, parts, selected, onSelect }: StageProp
 
 /** Whether the shaft bends too far between a main and the one before it. */
 const bends = (part: Part): boolean =>
-  part.figures.some((figure) => figure.key === "adjacent" && figure.called === "beyond");
+  part.figures.some((figure) => /adjacent$/.test(figure.key) && figure.called === "beyond");
 
 const reach = (one: Place): number => Math.hypot(one.x_nm ?? 0, one.y_nm ?? 0);
 
@@ -106,8 +108,10 @@ interface KeyProps {
 function PlaceKey({ part, here, left, width, top, chosen, onSelect }: KeyProps) {
   const swing = here && here.swing.nm !== 0 ? here.swing.text : "";
   const side = here?.side ? `, highest at ${here.side}` : "";
-  const words = `${part.name}: ${part.mark.word}${swing ? `, total reading ${swing}${side}` : ""}`;
-  const bad = part.figures.some((figure) => figure.key === "run-out" && figure.called === "beyond");
+  const words = `${part.name}: ${part.mark.word}${part.size_words ? `, ${part.size_words}` : ""}${side}`;
+  const bad = part.figures.some(
+    (figure) => figure.key !== "adjacent" && figure.key !== "line adjacent" && figure.called === "beyond",
+  );
   return (
     <button
       type="button"
@@ -135,7 +139,7 @@ function PlaceKey({ part, here, left, width, top, chosen, onSelect }: KeyProps) 
         aria-hidden
         className={`figure absolute inset-x-0 top-[132px] text-sm ${bad ? "font-bold text-red" : "text-quiet"}`}
       >
-        {swing || "–"}
+        {part.size_words || "–"}
       </span>
       <span aria-hidden className="absolute inset-x-0 top-[150px] text-sm text-quiet">
         {here?.side && swing ? here.side : ""}

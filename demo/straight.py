@@ -9,7 +9,7 @@ from demo.engines import petrol_four, vee_eight
 from demo.shop import Shop
 from demo.worn import INCH_HAND, Worn
 from halfthou.jobs import SourceKind
-from workshop.limits.translate import FigureForm, SetForm, SheetForm
+from workshop.limits.translate import FigureForm, SetForm, SheetForm, StepForm
 
 SETS = ("straightness", "mains", "rods")
 
@@ -25,8 +25,8 @@ def _straightness(**figures: str) -> SetForm:
     )
 
 
-def _with(sheet: SheetForm, engine: str, straightness: SetForm) -> SheetForm:
-    return sheet.model_copy(update={"engine": engine, "sets": [straightness, *sheet.sets]})
+def _with(sheet: SheetForm, engine: str, more: SetForm) -> SheetForm:
+    return sheet.model_copy(update={"engine": engine, "sets": [more, *sheet.sets]})
 
 
 def furnish_straight(shop: Shop) -> None:
@@ -41,17 +41,33 @@ def _bent(shop: Shop) -> None:
     allowed = _straightness(
         run_out_over_all=".0020", run_out_adjacent=".0010", run_out_nose=".0030", run_out_flange=".0020"
     )
-    sheet = shop.keep_sheet(_with(vee_eight(), "Orrin V8-48", allowed))
+    floats = SetForm(
+        set="end float",
+        figures=[
+            FigureForm(
+                name="float_new", least=".0020", most=".0080", source=SourceKind.INVENTED, place="demo sheet"
+            ),
+            FigureForm(
+                name="float_service", least=".0120", most="", source=SourceKind.INVENTED, place="demo sheet"
+            ),
+        ],
+        steps=[
+            StepForm(size=size, part_number=f"OV8-W{size[2:]}", can_be_bought=True) for size in (".005", ".010")
+        ],
+    )
+    with_straightness = _with(vee_eight(), "Orrin V8-48", allowed)
+    sheet = shop.keep_sheet(_with(with_straightness, "Orrin V8-48", floats))
     job = shop.book(
         74,
         "Dredger Grebe",
         sheet,
         18,
         ("Saltmarsh Drainage Board", "Ran a bearing and was driven on. Crank turns heavy."),
-        scope=SETS,
+        scope=(*SETS, "end float"),
     )
     shop.see(job, "straightness", "supports", "end mains")
     dial = shop.cabinet["clock-tenths"]
+    shop.type_in(job, "end-float", {"1a": "0.0138"}, dial, feature="end float")
     for main, swing, high, oval in (
         ("M2", 0.0090, 100, 0.0004),
         ("M3", 0.0100, 110, 0.0006),

@@ -90,6 +90,10 @@ TRIED = (
     ),
     Tried("ring", "ring-1.1", "closed gap least", (Read("closed gap", ("1a",), LEAF),), 160 * TENTH, is_least=True),
     Tried(
+        "end float", "end-float", "end float most", (Read("end float by leaf", ("1a",), LEAF),), 120 * TENTH,
+        on={"end float": SetLimits(figures={"float_new": band("0.0020", "0.0120")})},
+    ),
+    Tried(
         "housing", "housing-M1", "size most", (Read("housing bore", _HOUSING, HOLE),), 26_027 * TENTH, past=THOU,
         on={
             "mains": as_set(limits("2.4135", "2.4143", housing_bore=band("2.6010", "2.6027"))),
@@ -101,7 +105,14 @@ TRIED = (
         past=3 * THOU // 2,
     ),
 )  # fmt: skip
-_SCOPE = {"housing": "tunnel", "oil pump": "pump", "piston": "pistons", "ring": "rings", "bore": "bores"}
+_SCOPE = {
+    "end float": "end float",
+    "housing": "tunnel",
+    "oil pump": "pump",
+    "piston": "pistons",
+    "ring": "rings",
+    "bore": "bores",
+}
 
 
 def _sizes(tried: Tried, value: int, chance: random.Random) -> Iterator[tuple[Read, dict[str, float]]]:

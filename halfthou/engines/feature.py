@@ -26,6 +26,7 @@ class Drawing(StrEnum):
     PUMP = "pump"
     PLAIN = "plain"
     ROUND = "round"
+    FLOAT = "float"
 
 
 class Lies(NamedTuple):

@@ -172,6 +172,7 @@ PLAIN = {
     Action.FIT_UNDERSIZE: "good with thicker bearings",
     Action.REGRIND: "to be ground, with bearings of that size",
     Action.STRAIGHTEN: "bent, to be straightened before anything else",
+    Action.FIT_WASHERS: "good with thicker thrust washers",
     Action.LINE_HONE: "to be line-honed, so that all bearings stand in one line",
     Action.HONE: "to be lightly honed, with new rings",
     Action.REBORE: "to be bored, with new pistons and rings",

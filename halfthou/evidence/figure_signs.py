@@ -35,6 +35,7 @@ FIGURE_SIGNS: tuple[tuple[str, frozenset[str], str, str], ...] = (
     ("journal", frozenset({FigureKey.CLEARANCE_MOST}), "clearance.large", "clearance.sound"),
     ("journal", frozenset({FigureKey.CLEARANCE_LEAST}), "clearance.small", "clearance.within"),
     ("run-out", frozenset({"run-out", "adjacent"}), "runout.beyond", "runout.within"),
+    ("end float", frozenset({"end float most"}), "float.beyond", "float.within"),
     ("bore", frozenset({FigureKey.OUT_OF_ROUND, FigureKey.TAPER}), "bore.beyond", "bore.within"),
     ("ring", frozenset({"closed gap least"}), "gap.small", "gap.within"),
     ("piston", frozenset({"piston clearance least"}), "piston.tight", "piston.within"),

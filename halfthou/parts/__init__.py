@@ -4,6 +4,7 @@ A new kind is a module here and a line in the catalogue. See docs/adding-a-kind.
 """
 
 from halfthou.parts.bores import Bores, BoreSet, BoringCard, boring_card, boring_card_csv
+from halfthou.parts.end_float import EndFloat
 from halfthou.parts.faults import faults_of_job, faults_of_limits, faults_of_readings, faults_of_seen
 from halfthou.parts.journals import BEARING, Journals
 from halfthou.parts.pistons import Pistons
@@ -17,6 +18,7 @@ CATALOGUE = Catalogue(
     Straightness(),
     Journals(),
     BEARING,
+    EndFloat(),
     Tunnel(),
     Bores(),
     Pistons(),

@@ -9,6 +9,7 @@ from halfthou.verdicts import MarkCode
 NAMES = {
     "straightness": "Straightness",
     "crank": "Crank",
+    "end float": "End float",
     "tunnel": "Tunnel",
     "block": "Block",
     "pistons": "Pistons and rings",
@@ -20,6 +21,7 @@ WORST_FIRST = (
     MarkCode.REFER,
     MarkCode.STRAIGHTEN,
     MarkCode.LINE_HONE,
+    MarkCode.FIT_WASHERS,
     MarkCode.SLEEVE,
     MarkCode.REGRIND,
     MarkCode.REBORE,

@@ -17,6 +17,7 @@ class Action(StrEnum):
     REGRIND = "regrind"
     STRAIGHTEN = "straighten"
     LINE_HONE = "line hone"
+    FIT_WASHERS = "fit thrust washers"
     HONE = "light hone"
     REBORE = "rebore"
     SLEEVE = "sleeve"
@@ -37,6 +38,7 @@ MOST_PRESSING = (
     Action.REFER,
     Action.STRAIGHTEN,
     Action.LINE_HONE,
+    Action.FIT_WASHERS,
     Action.SLEEVE,
     Action.REGRIND,
     Action.REBORE,
@@ -62,6 +64,7 @@ class MarkCode(StrEnum):
     REGRIND = "regrind"
     STRAIGHTEN = "straighten"
     LINE_HONE = "line-hone"
+    FIT_WASHERS = "fit-washers"
     HONE = "hone"
     REBORE = "rebore"
     SLEEVE = "sleeve"
@@ -117,6 +120,12 @@ MARKS: dict[MarkCode, Mark] = {
             letter="J",
             word="line hone",
             meaning="Caps cut and the tunnel honed in one line to its size.",
+        ),
+        Mark(
+            code=MarkCode.FIT_WASHERS,
+            letter="Q",
+            word="fit thrust washers",
+            meaning="Thicker thrust washers, or a new thrust bearing, bring the end float back.",
         ),
         Mark(code=MarkCode.HONE, letter="H", word="light hone", meaning="Sound; a light hone and new rings."),
         Mark(

@@ -20,6 +20,7 @@ from halfthou.looks import Answer, Does, Effect, LookKind
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment
 from halfthou.verdicts import Action
+from tests.floating import floating, read
 from tests.looked_at import looked_at
 from tests.making import GOOD_ENGINE, NOON, engine_of, job, look, readings
 from tests.straight import crank, turned
@@ -29,6 +30,7 @@ LOOSE = Path(__file__).parents[1] / "golden" / "loose" / "all-sound.json"
 #: A part of each kind that is judged, on which its answers are tried.
 TRIED = {
     "run-out": "run-out-M2",
+    "end float": "end-float",
     "housing": "housing-M2",
     "journal": "R2",
     "bore": "bore-2",
@@ -43,6 +45,8 @@ KEEPS_BACK = (Does.REJECTS, Does.REFERS, Does.REMEDY, Does.ASKS, Does.HOLDS, Doe
 @cache
 def as_new(kind: str) -> Job:
     """An engine on which all is read, seen and sound, with a part of the kind."""
+    if kind == "end float":
+        return floating(read("0.0060"))
     if kind == "housing":
         return tunnel(*all_good())
     if kind == "run-out":

@@ -22,6 +22,7 @@ from tests.making import GOOD_ENGINE, NOON, PERFECT, engine_of, job, limits, loo
 WANTED = {
     "run-out": {"supports"},
     "housing": set(),
+    "end float": {"thrust faces"},
     "journal": {"surface", "heat colour"},
     "bore": {"bore wall"},
     "piston": {"skirts", "lands", "crown"},

@@ -23,6 +23,7 @@ from tests.making import NOON, engine_of, inches
 WORN = {
     "run-out": 500_000,
     "housing": 30_000,
+    "end float": 300_000,
     "journal": -40_000,
     "bore": 500_000,
     "piston": -100_000,

@@ -41,6 +41,7 @@ MARK_OF: Mapping[Action, MarkCode] = {
     Action.MOVE: MarkCode.MOVE,
     Action.STRAIGHTEN: MarkCode.STRAIGHTEN,
     Action.LINE_HONE: MarkCode.LINE_HONE,
+    Action.FIT_WASHERS: MarkCode.FIT_WASHERS,
     Action.REPIN: MarkCode.REPIN,
     Action.REGROOVE: MarkCode.REGROOVE,
     Action.LAP: MarkCode.LAP,

@@ -31,6 +31,7 @@ WORST_FIRST = (
     Action.REPLACE,
     Action.STRAIGHTEN,
     Action.LINE_HONE,
+    Action.FIT_WASHERS,
     Action.NEW_PARTS,
     Action.REPIN,
     Action.REGROOVE,

@@ -15,7 +15,6 @@ from halfthou.surveys import REAR, FeatureSurvey, Form, MeasuredWhere, form_of
 from halfthou.verdicts import TAPER as TAPER_KIND
 from halfthou.verdicts import (
     Action,
-    Called,
     FigureKind,
     Finding,
     Limit,

@@ -1921,7 +1921,7 @@ export interface components {
          * @description The punch marks. The drawing of each is in the web's marks file; letter and word are here.
          * @enum {string}
          */
-        MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "straighten" | "line-hone" | "hone" | "rebore" | "sleeve" | "file" | "move" | "repin" | "regroove" | "lap" | "new-parts" | "spare" | "with-set" | "refer" | "replace" | "too-close" | "look" | "not-read";
+        MarkCode: "reuse" | "polish" | "fit-undersize" | "regrind" | "straighten" | "line-hone" | "fit-washers" | "hone" | "rebore" | "sleeve" | "file" | "move" | "repin" | "regroove" | "lap" | "new-parts" | "spare" | "with-set" | "refer" | "replace" | "too-close" | "look" | "not-read";
         /**
          * OperationKind
          * @description Work that readings depend on. Source: docs/trade: What work makes stale.
@@ -1962,13 +1962,13 @@ export interface components {
          *     it.
          * @enum {string}
          */
-        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "straighten" | "line hone" | "light hone" | "rebore" | "sleeve" | "file to fit" | "fit to another bore" | "re-pin or bush" | "regroove" | "lap cover" | "new parts in it" | "refer" | "replace" | "measure";
+        Action: "reuse" | "polish" | "fit undersize" | "regrind" | "straighten" | "line hone" | "fit thrust washers" | "light hone" | "rebore" | "sleeve" | "file to fit" | "fit to another bore" | "re-pin or bush" | "regroove" | "lap cover" | "new parts in it" | "refer" | "replace" | "measure";
         /**
          * Drawing
          * @description The drawings of a part from which a screen shows where the gauge goes.
          * @enum {string}
          */
-        Drawing: "shaft" | "housing" | "shell" | "bore" | "piston" | "ring" | "pump" | "plain" | "round";
+        Drawing: "shaft" | "housing" | "shell" | "bore" | "piston" | "ring" | "pump" | "plain" | "round" | "float";
         /**
          * FeatureOut
          * @description What of a part is measured. `plan` is the usual one where it can be chosen; else `spots` are fixed, and

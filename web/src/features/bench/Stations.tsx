@@ -4,6 +4,7 @@ import { STAGES } from "./drawings/stages";
 
 const ICONS: Record<string, string> = {
   straightness: "M2 15q14-14 28 0M2 15q14-8 28 0M16 26v-10m-3 3l3-4 3 4",
+  "end float": "M3 6v18M29 6v18M8 15h16M12 11l-4 4 4 4M20 11l4 4-4 4",
   tunnel: "M2 8h28M4 22a6 6 0 0 1 12 0a6 6 0 0 1 12 0",
   crank: "M2 15h6V9h7v12h7v-9h6",
   pistons: "M9 3h14l2 10c0 5 1 9 2 14h-7q-4-4-8 0H5c1-5 2-9 2-14zM8 8h16M8 12h16",

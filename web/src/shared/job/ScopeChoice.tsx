@@ -4,7 +4,10 @@ import { type Kind, setName } from "./useKinds";
 const NAMED: readonly { label: string; stations: readonly string[] | null }[] = [
   { label: "crank only", stations: ["straightness", "crank"] },
   { label: "block only", stations: ["tunnel", "block"] },
-  { label: "short engine", stations: ["straightness", "crank", "tunnel", "block", "pistons", "pump"] },
+  {
+    label: "short engine",
+    stations: ["straightness", "crank", "end float", "tunnel", "block", "pistons", "pump"],
+  },
   { label: "whole engine", stations: null },
 ];
 

@@ -15,7 +15,7 @@ export function RowDrawing({ parts, selected, onSelect }: StageProps) {
         >
           <PunchMark code={part.mark.code} size={20} />
           <span className="font-semibold">{part.short_name}</span>
-          <span className="figure text-sm">{part.size?.text ?? "–"}</span>
+          <span className="figure text-sm">{part.size?.text ?? (part.size_words || "–")}</span>
         </button>
       ))}
     </div>

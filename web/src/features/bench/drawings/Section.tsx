@@ -4,6 +4,7 @@ import type { Schemas } from "../../../api";
 import { namedOf } from "../targets";
 import type { Desk } from "../useDesk";
 import { BoreSection } from "./BoreSection";
+import { FloatSection } from "./FloatSection";
 import { PistonSection, PumpSection, RingSection } from "./LooseSections";
 import { NamedSpots } from "./NamedSpots";
 import { TurnedSection } from "./TurnedSection";
@@ -26,6 +27,7 @@ const SECTIONS: Record<Schemas["Drawing"], FunctionComponent<SectionProps>> = {
   pump: PumpSection,
   plain: PlainSection,
   round: TurnedSection,
+  float: FloatSection,
 };
 
 /** Where the gauge goes. */

@@ -42,7 +42,7 @@ def in_doubt(page: Page, server: Server) -> None:
 
 
 def dark(page: Page, server: Server) -> None:
-    open_job(page, server, "Quarry water pump", "Rod journal No. 2")
+    open_job(page, server, "Dredger Grebe", "Crank at main 3")
     page.get_by_role("button", name="owner").click()
     page.get_by_role("menuitem", name="Light or dark").click()
 

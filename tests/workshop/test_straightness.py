@@ -1,5 +1,5 @@
-"""A crank indicated through the workshop: a total reading with its high side lands as one fact, prints, goes out and
-comes in again as it was."""
+"""A crank indicated through the workshop: a total reading with its high side lands as one fact, prints, goes out
+and comes in again as it was."""
 
 from __future__ import annotations
 

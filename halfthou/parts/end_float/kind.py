@@ -74,7 +74,6 @@ KIND = PartKind(
         _feature(BEARING, Purpose.JOURNAL, "over the flanges, or housing and both washers", small=False),
     ),
     sets={SET: "End float"},
-    wholes=("crank",),
     looks=LOOKS,
     first_looks=(FACES,),
     # Source: docs/trade: What work makes stale, common practice.

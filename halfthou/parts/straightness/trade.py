@@ -13,8 +13,9 @@ from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.pieces import PieceVerdict, cases_of
 from halfthou.parts.straightness.kind import FLANGE, KIND, NOSE, SET, at_main
 from halfthou.parts.straightness.looks import TRUE
+from halfthou.parts.straightness.shaft import Shaft, middle_of
 from halfthou.parts.straightness.together import Straight, barred_by, unsaid_of
-from halfthou.parts.straightness.verdict import Indicated, in_blocks, judge_places, shaft_of
+from halfthou.parts.straightness.verdict import Indicated, in_blocks, judge_place
 from halfthou.parts.straightness.words import place_report, straight_headline, straight_report
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport
@@ -33,12 +34,13 @@ class Straightness:
             return {}
         cases = cases_of(replace(given, seen=without_old_words(given)), KIND, SET)
         layout = given.engine.layout
-        surveys = {part: case.piece for part, case in cases.items()}
         mains = tuple(at_main(main) for main in layout.mains)
-        shaft = given.memo.of(("shaft", SET), shaft_of, surveys, mains, along_the_shaft(layout.shaft))
+        known = {part: given.memo.of(("middle", part), middle_of, case.piece) for part, case in cases.items()}
+        middles = {part: middle for part, middle in known.items() if middle is not None}
+        shaft = Shaft(middles, along_the_shaft(layout.shaft), (mains[0], mains[-1]))
         lay = any(in_blocks(case) for case in cases.values())
         found = Indicated(cases, shaft, lay, _pressed(given))
-        verdicts = given.memo.of(("places", SET), judge_places, found)
+        verdicts = {part: given.memo.of(("verdict", part), judge_place, found.near(part), part) for part in cases}
         made, hard = given.job.limits.sets[SET].made, _hardenings(given)
         return {
             SET: Straight(

@@ -25,8 +25,7 @@ from halfthou.parts.straightness.kind import (
     main_of,
 )
 from halfthou.parts.straightness.looks import BLOCKS, SUPPORTS
-from halfthou.parts.straightness.shaft import Shaft, Sum, bound_swing, measured_swing, middle_of
-from halfthou.surveys import PartSurvey
+from halfthou.parts.straightness.shaft import Shaft, Sum, bound_swing, measured_swing
 from halfthou.verdicts import Action, Called, FigureKind, Finding, Open, judge, most
 
 #: A crank that was pressed creeps back: it is indicated again once it stood so long.
@@ -50,6 +49,14 @@ class Indicated:
     in_blocks: bool
     pressed: datetime | None
 
+    def near(self, part: str) -> Indicated:
+        """What one place is judged by and no more: itself, the main before it, the end mains."""
+        before = next((one for one, other in pairwise(self.mains) if other == part), part)
+        cases = {one: self.cases[one] for one in dict.fromkeys((before, part))}
+        middles = self.shaft.middles
+        kept = {one: middles[one] for one in (*cases, *self.shaft.ends) if one in middles}
+        return replace(self, cases=cases, shaft=replace(self.shaft, middles=kept))
+
     @property
     def mains(self) -> tuple[str, ...]:
         """The places of its mains, from the front."""
@@ -65,24 +72,14 @@ class Indicated:
         return all(end in self.shaft.middles or self.carries(end) for end in self.shaft.ends)
 
 
-def shaft_of(surveys: Mapping[str, PartSurvey], mains: tuple[str, ...], along: Mapping[str, float]) -> Shaft:
-    """The shaft as far as it was indicated.
-
-    Takes:   what was read of each place; the places of the mains from the front; where each stands along the shaft.
-    """
-    known = {part: middle_of(survey) for part, survey in surveys.items()}
-    middles = {part: middle for part, middle in known.items() if middle is not None}
-    return Shaft(middles, along, (mains[0], mains[-1]))
-
-
 def in_blocks(case: PieceCase) -> bool:
     """Whether the crank lay on its end mains while it was indicated."""
     return case.answer(SUPPORTS) == BLOCKS
 
 
-def judge_places(found: Indicated) -> dict[str, PieceVerdict]:
-    """The verdict on every place of a crank."""
-    return {part: verdict_of(case, _Place(found, part).judged()) for part, case in found.cases.items()}
+def judge_place(found: Indicated, part: str) -> PieceVerdict:
+    """The verdict on one place of a crank."""
+    return verdict_of(found.cases[part], _Place(found, part).judged())
 
 
 class _Place:

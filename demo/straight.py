@@ -36,8 +36,8 @@ def furnish_straight(shop: Shop) -> None:
     _tunnel(shop)
 
 
-def _bent(shop: Shop) -> None:
-    """Bent between its second and third main, and its third pin worn besides: straightened before it is ground."""
+def _bent_limits() -> SheetForm:
+    """The limits of the bent one: run-out everywhere, and its end float with the washers sold for it."""
     allowed = _straightness(
         run_out_over_all=".0020", run_out_adjacent=".0010", run_out_nose=".0030", run_out_flange=".0020"
     )
@@ -55,8 +55,12 @@ def _bent(shop: Shop) -> None:
             StepForm(size=size, part_number=f"OV8-W{size[2:]}", can_be_bought=True) for size in (".005", ".010")
         ],
     )
-    with_straightness = _with(vee_eight(), "Orrin V8-48", allowed)
-    sheet = shop.keep_sheet(_with(with_straightness, "Orrin V8-48", floats))
+    return _with(_with(vee_eight(), "Orrin V8-48", allowed), "Orrin V8-48", floats)
+
+
+def _bent(shop: Shop) -> None:
+    """Bent between its second and third main, and its third pin worn besides: straightened before it is ground."""
+    sheet = shop.keep_sheet(_bent_limits())
     job = shop.book(
         74,
         "Dredger Grebe",

@@ -226,6 +226,15 @@ def test_an_accepted_bend_comes_off_what_cleans_up() -> None:
     assert cleans_up(straight, "R2") - cleans_up(bent, "R2") == pytest.approx(inches("0.0020").nm, abs=1)
 
 
+def test_a_bend_that_nobody_knows_is_not_accepted_by_a_word() -> None:
+    for unknown in (crank(sizes=GOOD_ENGINE), crank(*STRAIGHT[:2], sizes=GOOD_ENGINE)):
+        found = assess(overruled(unknown))
+        assert not found.of("mains").can_be_accepted
+        assert not found.whole
+    bent = assess(overruled(crank(*BENT, sizes=GOOD_ENGINE)))
+    assert bent.of("mains").can_be_accepted
+
+
 def test_how_a_limit_is_given_decides_or_is_asked() -> None:
     """Geometry: a total reading is twice the bend. Of 0.002, 0.0015 is within and 0.005 beyond either way."""
 

@@ -12,10 +12,16 @@ from halfthou.lengths import ZERO, Length
 from halfthou.parts.pieces import PiecesTogether, PieceVerdict
 from halfthou.parts.straightness.kind import CAST_STEEL, FORGED, GROUND, ROLLED, at_main
 from halfthou.parts.straightness.shaft import Middle, Shaft
-from halfthou.verdicts import Action, Called, Finding
+from halfthou.verdicts import Action, Called, Finding, Open
 
 #: Float noise in nm: a bend this close to a whole nanometre is that nanometre on every machine.
 NOISE_NM = 0.01
+
+
+#: While one of these stands at any place, it is not known how the shaft lies.
+_NOT_KNOWN = frozenset(
+    {Open.UNREAD, Open.HELD, Open.CONTRADICTED, Open.UNSEEN, Open.SUPPORT, Open.STAND, Open.FOUR_ANGLES}
+)
 
 
 class WhatNow(StrEnum):
@@ -103,8 +109,13 @@ class Straight(PiecesTogether):
 
     @property
     def straight(self) -> bool:
-        """Whether work may go on: nothing is beyond, too close or open, or a person accepted the bend."""
-        return self.action is Action.REUSE and (self.overruled is not None or not self.so_far)
+        """Whether work may go on: nothing is beyond, too close or open, or a person accepted the bend. A bend that
+        nobody knows is not accepted by a word.
+
+        Rule:    straightness.first.
+        """
+        unknown = any(one.opens & _NOT_KNOWN for one in self.verdicts.values())
+        return self.action is Action.REUSE and not unknown
 
     def within(self, verdict: PieceVerdict) -> bool:
         """Whether one place is settled and within."""

@@ -17,7 +17,7 @@ from halfthou.gauges.budget import (
 )
 from halfthou.gauges.extremes import beyond_guard, beyond_guard_of_difference
 from halfthou.gauges.fitness import Fitness, difference_doubt, fitness, noise_floor, repeat_doubt, size_doubt
-from halfthou.gauges.question import GaugeQuestion, question_of, reads_something_else, shifted
+from halfthou.gauges.question import GaugeQuestion, counts_from_setting, question_of, reads_something_else, shifted
 from halfthou.gauges.repeatability import ENOUGH_FREEDOM, Repeatability, few_repeats, pooled, repeatability
 from halfthou.gauges.setting import SAME_DAY, Setting, Standing, check_stands, in_force, settings_of, standing_of
 from halfthou.gauges.setup import (

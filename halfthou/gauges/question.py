@@ -34,13 +34,18 @@ def question_of(gauge: Gauge, setting: Setting | None, reading: Reading, needed:
     # Nothing is what no leaf goes into, or what is level: no gauge has a range for it.
     if reading.count and not gauge.reaches(Length(abs(reading.count))):
         return GaugeQuestion.RANGE
-    # An indicator that reads a run-out counts from where it stands: it is set to nothing.
-    comparator = gauge.kind in COMPARATORS and needed is not Purpose.RUN_OUT
+    comparator = counts_from_setting(gauge, needed)
     if setting is not None and not comparator and abs(setting.zero) > gauge.permissible_error:
         return GaugeQuestion.OUT
     if gauge.due is not None and reading.at.date() > gauge.due:
         return GaugeQuestion.OVERDUE
     return GaugeQuestion.NOT_SET if comparator and setting is None else None
+
+
+def counts_from_setting(gauge: Gauge, needed: Purpose) -> bool:
+    """Whether what a gauge says counts from what it was set to. An indicator that reads a run-out counts from where
+    it stands: it is set to nothing."""
+    return gauge.kind in COMPARATORS and needed is not Purpose.RUN_OUT
 
 
 def shifted(gauge: Gauge, settings: Sequence[Setting], reading: Reading) -> bool:

@@ -8,6 +8,9 @@ from halfthou.engines import Engine, Kinds
 from halfthou.jobs import IN_GENERAL, NOT_IDENTIFIED, NOT_LOOKED, Job, LimitsSheet, Reading, Seen, plane_and_angle
 from halfthou.looks import OF_HALVES, Asks
 
+#: A diameter is the same from both sides.
+HALF_TURN_DEG = 180
+
 
 def faults_of_job(job: Job, kinds: Kinds) -> tuple[str, ...]:
     """Everything in a job that names what its engine does not have; nothing where it hangs together."""
@@ -72,6 +75,9 @@ def faults_of_readings(readings: Iterable[Reading], engine: Engine) -> Iterator[
             if reading.spot not in feature.spots and plane_and_angle(reading.spot) is None:
                 yield f"reading {reading.id} is at {reading.spot}, which is no spot of the {feature.name}"
                 continue
+            if reading.angle_deg is not None and reading.angle_deg >= HALF_TURN_DEG and not feature.high_side:
+                at = f"{reading.angle_deg:g} degrees"
+                yield f"reading {reading.id} is at {at}: from 180 on the gauge reads the same again"
             if reading.count < 0 and not feature.signed:
                 yield f"reading {reading.id} is less than nothing, and the {feature.name} cannot be"
             elif reading.count == 0 and not (feature.signed or feature.may_be_nothing):

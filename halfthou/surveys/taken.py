@@ -22,6 +22,7 @@ from halfthou.gauges import (
     Warmth,
     check_stands,
     combine,
+    counts_from_setting,
     in_force,
     own_terms,
     question_of,
@@ -31,14 +32,12 @@ from halfthou.gauges import (
     shifted,
 )
 from halfthou.jobs import (
-    COMPARATORS,
     Condition,
     Gauge,
     HouseRules,
     Job,
     LimitsSheet,
     Material,
-    Purpose,
     Reading,
     SettingCheck,
     Sitting,
@@ -111,7 +110,7 @@ class TakenWith:
         gauge, reading = taken.setup.gauge, taken.reading
         needed = self.engine.feature(reading.part, reading.feature).purpose
         question = question_of(gauge, taken.setup.setting, reading, needed)
-        if question is None and gauge.kind in COMPARATORS and needed is not Purpose.RUN_OUT:
+        if question is None and counts_from_setting(gauge, needed):
             checks = self.cabinet.settings.get(gauge.id, ())
             return GaugeQuestion.DRIFTED if shifted(gauge, checks, reading) else None
         return question

@@ -206,6 +206,30 @@ def overruled(job: Job) -> Job:
     return job.model_copy(update={"decisions": (*job.decisions, decided)})
 
 
+def test_a_crank_that_is_bent_and_goes_takes_its_journals_along() -> None:
+    """Common practice, no source: the crank is one part. Nothing is ground or ordered for one that is replaced."""
+    house = HouseRules(spread_k=0, bent_crank=BentCrank.REPLACE)
+    worn = {**GOOD_ENGINE, "R2": ["2.0340"] * 8}
+    found = assess(crank(*BENT, sizes=worn, house_rules=house))
+    for one in ("straightness", "mains", "rods"):
+        assert found.of(one).action is Action.REPLACE
+        assert found.of(one).to_order == ()
+    assert found.whole
+
+
+def test_nothing_is_called_bent_that_was_not_indicated() -> None:
+    """A sheet that does not say how the crank is made asks only once it is bent."""
+    limits = allowed().model_copy(update={"made": {}})
+    assert assess(crank(limits=limits)).of("straightness").headline == "measure"
+    assert assess(crank(*BENT, limits=limits)).of("straightness").headline == "bent: say how it is made"
+
+
+def test_what_waits_for_the_crank_says_what_comes_first() -> None:
+    found = assess(crank(*BENT, sizes=GOOD_ENGINE))
+    assert found.of("mains").headline == "first the crank: straighten first"
+    assert found.part("M2").headline == "See to the crank first"
+
+
 def test_an_accepted_bend_comes_off_what_cleans_up() -> None:
     """Geometry, as in case D21: a main loses its total reading, a pin twice the bend between its mains."""
     worn = {**GOOD_ENGINE, "M3": ["2.4110"] * 8, "R2": ["2.0340"] * 8}

@@ -123,3 +123,12 @@ def test_readings_go_out_and_come_in_with_their_high_sides(
     (one,) = actions.open_job(other.pk, bench).job.readings
     assert isinstance(one, Reading)
     assert (one.count, one.angle_deg) == (106_680, 135.0)
+
+
+def test_a_diameter_read_at_more_than_half_a_turn_is_refused(bench: Person, crank: JobRecord, gauge: Gauge) -> None:
+    """Geometry: a micrometer at 200 degrees reads what it reads at 20. Only a high side goes all the way round."""
+    table = "part,spot,size [in],angle,planes\nM1,1a,2.4140,200,2\n"
+    with pytest.raises(Refusal) as refused:
+        actions.take_in_readings(bench, crank.pk, table, gauge.id)
+    assert any("from 180 on the gauge reads the same again" in fault.what for fault in refused.value.faults)
+    assert actions.open_job(crank.pk, bench).job.readings == ()

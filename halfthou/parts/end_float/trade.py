@@ -166,7 +166,7 @@ def _to_order(found: FloatSet, say: Notation) -> Iterator[ToOrder]:
     step = washers_for(found.verdict.case, high.value)
     if step is not None:
         yield ToOrder(
-            words=step_words(step.size, say).replace("under", "over"),
+            words=step_words(step.size, say, "over"),
             step=say.shown(step.size),
             part_number=step.part_number,
             count=1,

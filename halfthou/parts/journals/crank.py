@@ -3,15 +3,16 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from halfthou.jobs import Decision, DecisionKind, JournalSet, Look, Seen
 from halfthou.lengths import ZERO, Length
 from halfthou.looks import CRANK_SUSPECT, PASSED, Does
 from halfthou.parts.journals.decide import End, SetVerdict
 from halfthou.parts.journals.kind import JOURNAL
-from halfthou.parts.straightness import TRUE, straight_headline, straight_of, without_old_words
+from halfthou.parts.straightness import TRUE, Straight, straight_headline, straight_of, without_old_words
 from halfthou.parts.trade import Given
+from halfthou.surveys import SeenBy
 from halfthou.verdicts import Action
 
 
@@ -52,25 +53,39 @@ def crank_suspects(given: Given) -> tuple[str, ...]:
     return tuple(reversed(found.values()))
 
 
-def straight_first(given: Given) -> str:
-    """How the crank's straightness stands where it is in scope and not settled; "" where nothing waits for it.
+@dataclass(frozen=True)
+class WholeCrank:
+    """What is said of the crank as a whole, worked out once for all its journals.
+
+    `seen` is what was seen, as far as it counts beside figures; `suspects` from what it may be bent or cracked;
+    `proven` what its figures prove; `straight_first` how its straightness stands while that is not settled, ""
+    where nothing waits for it.
+    """
+
+    seen: SeenBy
+    suspects: tuple[str, ...]
+    proven: frozenset[str]
+    straight_first: str
+
+
+def whole_crank(given: Given) -> WholeCrank:
+    """The crank of a job, as its journals are judged by it.
 
     Rule:    straightness.first: nothing is ground, polished or used again before the crank is straight, or its bend
              accepted.
     """
     shaft = straight_of(given)
-    return "" if shaft is None or shaft.straight else straight_headline(shaft)
+    true = shaft is not None and shaft.straight
+    return WholeCrank(
+        seen=without_old_words(given),
+        suspects=crank_suspects(given),
+        proven=frozenset({f"{Look.STRAIGHTNESS}: {TRUE}"} if true else ()),
+        straight_first="" if shaft is None or true else straight_headline(shaft),
+    )
 
 
-def proven(given: Given) -> frozenset[str]:
-    """What the figures of the crank prove, as the look and the answer that say so."""
-    shaft = straight_of(given)
-    return frozenset({f"{Look.STRAIGHTNESS}: {TRUE}"} if shaft is not None and shaft.straight else ())
-
-
-def about_journal(given: Given, name: str) -> dict[str, Seen]:
-    """What was seen of a journal and of its crank, as far as it counts beside the figures of the crank."""
-    seen = without_old_words(given)
+def about_journal(seen: SeenBy, name: str) -> dict[str, Seen]:
+    """What was seen of a journal and of its crank."""
     found = {look: one for (on, look), one in seen.items() if on in JOURNAL.wholes}
     found.update({look: one for (on, look), one in seen.items() if on == name})
     return found
@@ -105,12 +120,14 @@ def _whole(given: Given, look: Look, answer: str) -> bool:
     return says("crank") or all(map(says, given.engine.layout.mains))
 
 
-def as_one_crank(decided: Mapping[JournalSet, SetVerdict]) -> dict[JournalSet, SetVerdict]:
+def as_one_crank(decided: Mapping[JournalSet, SetVerdict], shaft: Straight | None) -> dict[JournalSet, SetVerdict]:
     """The sets once the crank is looked at as one part.
 
-    A crack anywhere, or one set past its last size, ends it for both: nothing is ground and no shells are ordered.
+    A crack anywhere, one set past its last size, or a bend that is not straightened ends it for both: nothing is
+    ground and no shells are ordered.
     Rule:    sets.one-crank.
     """
+    bent = shaft is not None and shaft.ends
     journals = [verdict for one in decided.values() for verdict in one.case.verdicts.values()]
     cracked = any(verdict.case.eye.does(Does.REJECTS) for verdict in journals)
     found = {}
@@ -118,6 +135,8 @@ def as_one_crank(decided: Mapping[JournalSet, SetVerdict]) -> dict[JournalSet, S
         others = [other for other_name, other in decided.items() if other_name is not name]
         if cracked and one.decision is None:
             found[name] = replace(one, action=Action.REPLACE, undersize=None, ended=End.CRACK)
+        elif bent and one.decision is None:
+            found[name] = replace(one, action=Action.REPLACE, undersize=None, ended=End.BENT)
         elif any(other.action is Action.REPLACE for other in others) and one.decision is None:
             if one.action is not Action.REPLACE:
                 found[name] = replace(one, action=Action.REPLACE, undersize=None, ended=End.OTHER_SET)

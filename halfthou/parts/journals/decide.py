@@ -73,6 +73,7 @@ class End(StrEnum):
 
     CRACK = "a crack"
     OTHER_SET = "the other set is past its last size"
+    BENT = "a bend that is not straightened"
 
 
 @dataclass(frozen=True, slots=True)

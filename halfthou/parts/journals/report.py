@@ -183,7 +183,7 @@ def _measure_headline(verdict: JournalVerdict) -> str:
     if opens & {Open.CLEARANCE, Open.HOUSING}:
         return "Measure the bearing"
     if Open.CRANK in opens:
-        return "Indicate the crank"
+        return "See to the crank first" if verdict.case.straight_first else "Indicate the crank"
     if not opens:
         return "Polish, then read again"
     if Open.NO_LIMIT in opens:
@@ -205,6 +205,8 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
     which = "rod journals" if rods else "mains"
     if decided.decision is not None:
         return f"decided by {decided.decision.by}"
+    if decided.ended is End.BENT:
+        return "the crank is bent and goes"
     if decided.ended is End.OTHER_SET:
         return "the crank is one part, and it ends with the other set"
     if decided.action is Action.REGRIND and choice is not None:

@@ -27,7 +27,7 @@ def headline(decided: SetVerdict, say: Notation) -> str:
 
 def _plain_headline(decided: SetVerdict, say: Notation) -> str:
     action, so_far = decided.action, decided.so_far
-    if decided.ended is End.OTHER_SET:
+    if decided.ended in (End.OTHER_SET, End.BENT):
         return "replace: the crank is one part"
     if action is Action.REGRIND and decided.undersize is not None:
         size = step_words(decided.undersize, say)
@@ -68,7 +68,8 @@ def _measure_headline(decided: SetVerdict) -> str:
         if opens & {Open.CLEARANCE, Open.HOUSING}:
             return "measure the bearing"
         if Open.CRANK in opens:
-            return "indicate the crank"
+            waits = next((v.case.straight_first for v in decided.case.verdicts.values()), "")
+            return f"first the crank: {waits}" if waits else "indicate the crank"
     if decided.to_see:
         return "settle what was seen" if Open.SEEN in opens else "look first"
     return "measure on; good so far" if decided.awaiting else "measure on"
@@ -169,6 +170,9 @@ def _ended(decided: SetVerdict) -> Iterator[Reason]:
         yield Reason(rule="sets.one-crank", text=text)
     elif decided.ended is End.OTHER_SET:
         text = f"The {which} end the crank, and it is one part: nothing is ground and no shells are ordered."
+        yield Reason(rule="sets.one-crank", text=text)
+    elif decided.ended is End.BENT:
+        text = "The crank is bent and goes: nothing is ground and no shells are ordered."
         yield Reason(rule="sets.one-crank", text=text)
 
 

@@ -16,13 +16,12 @@ from halfthou.parts.journals.bearing_kind import BEARING
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.clearance import clearance_is_settled, missing_shells
 from halfthou.parts.journals.crank import (
+    WholeCrank,
     about_journal,
     as_one_crank,
     bend_at,
-    crank_suspects,
     overruled,
-    proven,
-    straight_first,
+    whole_crank,
 )
 from halfthou.parts.journals.decide import SetCase, SetVerdict, decide_set
 from halfthou.parts.journals.kind import JOURNAL
@@ -57,13 +56,13 @@ class Journals:
 
     def decide(self, given: Given) -> Mapping[str, SetVerdict]:
         """The mains and the rods, as far as they are in scope."""
-        sizes, crank = present_of_journals(given), crank_suspects(given)
+        sizes, crank = present_of_journals(given), whole_crank(given)
         decided: dict[JournalSet, SetVerdict] = {}
         for one in JournalSet:
             if one in given.job.sets:
                 cases = {name: _case(given, name, sizes[name], crank) for name in given.engine.of_set(one)}
                 decided[one] = overruled(_decide(given, one, cases), given.overruling(one))
-        return {one.value: verdict for one, verdict in as_one_crank(decided).items()}
+        return {one.value: verdict for one, verdict in as_one_crank(decided, straight_of(given)).items()}
 
     def part_report(self, decided: SetDecided, part: str, given: Given) -> PartReport:
         """Everything said of one journal."""
@@ -138,10 +137,10 @@ def _claim(seen: SeenBy, one: str) -> Seen | None:
     return seen.get((one, Look.CLAIMED_UNDERSIZE))
 
 
-def _case(given: Given, name: str, stands: PresentSize, crank: tuple[str, ...]) -> JournalCase:
+def _case(given: Given, name: str, stands: PresentSize, crank: WholeCrank) -> JournalCase:
     job = given.job
     part = given.engine.parts[name]
-    about = about_journal(given, name)
+    about = about_journal(crank.seen, name)
     shells = hardened = False
     kinds = set[OperationKind]()
     for done in job.standing_operations if job.operations else ():
@@ -158,18 +157,18 @@ def _case(given: Given, name: str, stands: PresentSize, crank: tuple[str, ...]) 
         house=job.house_rules,
         present=stands.undersize,
         seen=about,
-        eye=given.eye(about, JOURNAL, job.limits.sets[part.set], proven(given)),
+        eye=given.eye(about, JOURNAL, job.limits.sets[part.set], crank.proven),
         stands=stands,
         rods=rods,
         bearings=_bearings(given, name),
         waived=given.waived.get(name, frozenset()),
         new_shells=shells,
         hardened_again=hardened,
-        crank=crank,
+        crank=crank.suspects,
         unseen=_unseen(given, about, kinds, part.set),
         without_limit=_without_limit(given, name, part.set),
         bend=bend_at(given, name),
-        straight_first=straight_first(given),
+        straight_first=crank.straight_first,
     )
 
 

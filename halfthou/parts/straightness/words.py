@@ -75,7 +75,7 @@ def straight_headline(found: Straight) -> str:
     """The decision on a crank in a few words."""
     action = found.action
     if action is Action.MEASURE:
-        if found.what_now is WhatNow.SAY:
+        if found.bent and found.what_now is WhatNow.SAY:
             return "bent: say how it is made"
         return "measure" if found.awaiting else "not settled"
     if found.overruled is Action.REUSE:

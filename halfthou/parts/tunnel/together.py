@@ -64,8 +64,9 @@ class Housings(PiecesTogether):
                 return action
         if Action.LINE_HONE in found:
             # What every housing is honed to rests on all of them.
-            ready = not self.awaiting and any(one.allowed is not False for one in self.ways)
-            return Action.LINE_HONE if ready else Action.MEASURE if self.awaiting else Action.REFER
+            if self.awaiting or self.band is None:
+                return Action.MEASURE
+            return Action.LINE_HONE if any(one.allowed is not False for one in self.ways) else Action.REFER
         good = bool(found) and all(self.settled(one) for one in self.verdicts.values())
         return Action.REUSE if good and found == {Action.REUSE} else Action.MEASURE
 

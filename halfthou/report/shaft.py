@@ -10,7 +10,7 @@ from halfthou.verdicts import Called
 class ShaftPlace(Document):
     """One place of a shaft as it lies, for drawing: how far along it stands, in steps from the front; how far its
     middle lies beside the line of the end mains, in nm towards 0 and 90 degrees, None where no side is known;
-    `swing` its total reading."""
+    `swing` its total reading. `called` is how it stands by itself, `to_before` against its neighbour."""
 
     part: str
     along: float
@@ -19,3 +19,4 @@ class ShaftPlace(Document):
     swing: Shown
     side: str
     called: Called
+    to_before: Called

@@ -6,6 +6,7 @@ from halfthou.engines import Drawing, FeatureKind, PartKind, Place, SheetFigure,
 from halfthou.jobs import Layout, OperationKind, Purpose, SetLimits
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.end_float.looks import FACES, LOOKS
+from halfthou.parts.pieces import faults_of_figures
 
 SET, STATION, PART = "end float", "end float", "end-float"
 DIAL, LEAF, JOURNAL, BEARING = "end float", "end float by leaf", "thrust journal width", "thrust bearing width"
@@ -26,18 +27,12 @@ def _parts(layout: Layout) -> tuple[Place, ...]:
 
 
 def _faults(limits: SetLimits) -> tuple[str, ...]:
-    found = []
+    found = list(faults_of_figures(limits, FIGURES, (WIDEST, "0.1 in"), "end float"))
     new, service = limits.band(NEW), limits.figure(SERVICE)
-    if new is None:
-        found.append("the end float when new is needed")
-    elif not ZERO <= new.least < new.most <= WIDEST:
+    if new is not None and not ZERO <= new.least < new.most <= WIDEST:
         found.append("the end float when new must lie between nothing and 0.1 in: check the decimal point")
-    if service is not None and not ZERO < service.value <= WIDEST:
-        found.append("the service limit must lie between nothing and 0.1 in: check the decimal point")
     if new is not None and service is not None and service.value < new.most:
         found.append("the service limit is less than the end float when new may be")
-    if unknown := sorted(limits.figures.keys() - {NEW, SERVICE}):
-        found.append(f"end float has no figure {', '.join(unknown)}")
     return tuple(found)
 
 

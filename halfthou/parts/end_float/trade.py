@@ -9,22 +9,26 @@ from typing import cast
 from halfthou.engines import Engine
 from halfthou.jobs import Decision, Job
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.parts.end_float.kind import DIAL, KIND, PART, SET
+from halfthou.parts.end_float.kind import KIND, PART, SET
 from halfthou.parts.end_float.looks import FACES
 from halfthou.parts.end_float.verdict import judge_float, washers_for
 from halfthou.parts.pieces import (
-    MARK_OF,
-    PiecesTogether,
+    STILL,
     PieceVerdict,
+    PlacesTogether,
     Said,
+    Still,
     Tell,
     cases_of,
+    headline_of,
     note_words,
     piece_report,
+    set_told,
+    still_reasons,
 )
 from halfthou.parts.trade import Given, SetDecided
-from halfthou.report import PartReport, SetReport, SpotAsked, ToOrder
-from halfthou.verdicts import MARKS, Action, Finding, MarkCode
+from halfthou.report import PartReport, SetReport, ToOrder
+from halfthou.verdicts import Action, Finding, Open
 from halfthou.words import Reason, cautions_for, figure_reasons, said_by_eye, step_words
 
 TELLS = {
@@ -46,10 +50,8 @@ TELLS = {
 
 
 @dataclass(frozen=True, kw_only=True)
-class FloatSet(PiecesTogether):
+class FloatSet(PlacesTogether):
     """The end float with its verdict."""
-
-    step: Length | None = ZERO
 
     @property
     def verdict(self) -> PieceVerdict:
@@ -57,14 +59,9 @@ class FloatSet(PiecesTogether):
         return self.verdicts[PART]
 
     @property
-    def action(self) -> Action:
-        """What is done about it."""
-        return self.overruled or self.verdict.action
-
-    @property
-    def so_far(self) -> bool:
-        """Whether it is still to be read."""
-        return bool(self.verdict.to_read)
+    def own(self) -> Action:
+        """What its verdict says, before a person decides otherwise."""
+        return self.verdict.action
 
 
 class EndFloat:
@@ -91,7 +88,7 @@ class EndFloat:
 
     def headline(self, decided: SetDecided, say: Notation) -> str:
         """The decision on it in a few words."""
-        return _headline(cast(FloatSet, decided))
+        return headline_of(cast(FloatSet, decided))
 
     def settled(self, decided: SetDecided) -> bool:
         """Whether nothing about it is open: what washers are fitted for is open until it was read again.
@@ -119,43 +116,26 @@ def _part(verdict: PieceVerdict, action: Action, engine: Engine, say: Notation) 
     return piece_report(verdict, said, engine, say)
 
 
-def _headline(found: FloatSet) -> str:
-    if found.action is Action.MEASURE:
-        return "measure" if found.so_far else "not settled"
-    return found.action.value
-
-
 def _set(found: FloatSet, say: Notation, accepted: Decision | None) -> SetReport:
-    decision, action, verdict = accepted or found.decision, found.action, found.verdict
-    done = not found.so_far and action is not Action.MEASURE
-    waits = action is Action.MEASURE and not found.so_far
     return SetReport(
+        **set_told(found, SET, KIND, say, accepted),
         set=SET,
-        kind=KIND.key,
-        station=KIND.station,
-        name=KIND.sets[SET],
-        mark=MARKS[MarkCode.TOO_CLOSE if waits else MARK_OF[action]],
-        action=action,
-        headline=_headline(found),
-        step=say.shown(ZERO),
-        present=say.shown(ZERO),
-        complete=not found.so_far,
-        finished=done and action is not Action.REFER,
-        decided=decision is not None,
-        awaiting=(PART,) if found.so_far else (),
-        can_be_accepted=done and action is not Action.REFER,
-        reasons=tuple(_reasons(verdict, say)),
+        headline=headline_of(found),
+        reasons=tuple(_reasons(found, say)),
         to_order=tuple(_to_order(found, say)),
-        reading_order=(SpotAsked(PART, DIAL, "1a"),),
-        cautions=cautions_for(action),
+        cautions=cautions_for(found.action),
     )
 
 
-def _reasons(verdict: PieceVerdict, say: Notation) -> Iterator[Reason]:
-    yield from said_by_eye(verdict.case.eye)
-    for note in verdict.notes:
+def _reasons(found: FloatSet, say: Notation) -> Iterator[Reason]:
+    yield from said_by_eye(found.verdict.case.eye)
+    for note in found.verdict.notes:
         yield note_words(note, TELLS, say)
-    yield from figure_reasons(verdict.findings, say)
+    yield from figure_reasons(found.verdict.findings, say)
+    yield from still_reasons(found, (_UNSEEN, *STILL))
+
+
+_UNSEEN = Still(Open.UNSEEN, "looks.first", "Look at the thrust faces, front and rear.", of_all=True)
 
 
 def _to_order(found: FloatSet, say: Notation) -> Iterator[ToOrder]:

@@ -13,7 +13,8 @@ from halfthou.engines import (
     described,
 )
 from halfthou.jobs import Layout, LimitsSheet, Material, OperationKind, Purpose, SetLimits
-from halfthou.lengths import ZERO, Length
+from halfthou.lengths import Length
+from halfthou.parts.pieces import faults_of_figures
 from halfthou.parts.straightness.looks import LOOKS, SUPPORTS
 
 SET = "straightness"
@@ -75,16 +76,7 @@ def _material(sheet: LimitsSheet, _one: str) -> Material:
 
 
 def _faults(limits: SetLimits) -> tuple[str, ...]:
-    found = []
-    for figure in FIGURES:
-        limit = limits.figure(figure.key)
-        if limit is not None and not ZERO < limit.value <= WIDEST:
-            found.append(f"{figure.label.lower()}: it must lie between nothing and 0.1 in: check the decimal point")
-    if limits.figure(OVER_ALL) is None:
-        found.append("the most run-out over all is needed")
-    if unknown := sorted(limits.figures.keys() - {figure.key for figure in FIGURES}):
-        found.append(f"straightness has no figure {', '.join(unknown)}")
-    return tuple(found)
+    return tuple(faults_of_figures(limits, FIGURES, (WIDEST, "0.1 in"), "straightness"))
 
 
 _READ = (RUN_OUT, TOTAL)

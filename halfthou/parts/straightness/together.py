@@ -6,13 +6,14 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import cached_property
 
 from halfthou.jobs import BentCrank, Hardening, HouseRules
 from halfthou.lengths import ZERO, Length
-from halfthou.parts.pieces import PiecesTogether, PieceVerdict
+from halfthou.parts.pieces import PieceVerdict, PlacesTogether
 from halfthou.parts.straightness.kind import CAST_STEEL, FORGED, GROUND, ROLLED, at_main
 from halfthou.parts.straightness.shaft import Middle, Shaft
-from halfthou.verdicts import Action, Called, Finding, Open
+from halfthou.verdicts import Action, Called, Open
 
 #: Float noise in nm: a bend this close to a whole nanometre is that nanometre on every machine.
 NOISE_NM = 0.01
@@ -34,7 +35,7 @@ class WhatNow(StrEnum):
 
 
 @dataclass(frozen=True, kw_only=True)
-class Straight(PiecesTogether):
+class Straight(PlacesTogether):
     """Every place of a crank with its verdict, and the shaft they make.
 
     `barred` is why it is not pressed here, in words; `unsaid` what the sheet does not say and that has to be known
@@ -46,22 +47,6 @@ class Straight(PiecesTogether):
     house: HouseRules
     barred: tuple[str, ...] = ()
     unsaid: tuple[str, ...] = ()
-    step: Length | None = ZERO
-
-    @property
-    def bent(self) -> tuple[tuple[str, Finding], ...]:
-        """Every figure that is beyond, with its place."""
-        return tuple(
-            (part, one)
-            for part, verdict in self.verdicts.items()
-            for one in verdict.findings
-            if one.called is Called.BEYOND
-        )
-
-    @property
-    def awaiting(self) -> tuple[str, ...]:
-        """The places still to be indicated."""
-        return tuple(part for part, verdict in self.verdicts.items() if verdict.to_read)
 
     @property
     def what_now(self) -> WhatNow:
@@ -75,13 +60,13 @@ class Straight(PiecesTogether):
             return WhatNow.REFER
         return WhatNow.SAY if self.unsaid else WhatNow.STRAIGHTEN
 
-    @property
+    @cached_property
     def own(self) -> Action:
         """What its verdict says, before a person decides otherwise."""
         by_eye = {one.action for one in self.verdicts.values()} & {Action.REPLACE, Action.REFER}
         if by_eye:
             return Action.REPLACE if Action.REPLACE in by_eye else Action.REFER
-        if self.bent:
+        if self.beyond:
             found = {
                 WhatNow.STRAIGHTEN: Action.STRAIGHTEN,
                 WhatNow.REPLACE: Action.REPLACE,
@@ -93,14 +78,9 @@ class Straight(PiecesTogether):
         return Action.REUSE if good else Action.MEASURE
 
     @property
-    def action(self) -> Action:
-        """What is done with it."""
-        return self.overruled or self.own
-
-    @property
     def so_far(self) -> bool:
         """Whether places are still to be indicated, and nothing is known to be bent."""
-        return bool(self.awaiting) and not self.bent
+        return bool(self.awaiting) and not self.beyond
 
     @property
     def ends(self) -> bool:

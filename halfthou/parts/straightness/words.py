@@ -6,13 +6,25 @@ from collections.abc import Iterator
 
 from halfthou.engines import Engine
 from halfthou.jobs import Decision
-from halfthou.lengths import ZERO, Length, Notation
-from halfthou.parts.pieces import MARK_OF, PieceVerdict, Said, Tell, piece_report
-from halfthou.parts.straightness.kind import KIND, RUN_OUT, SET
+from halfthou.lengths import Length, Notation
+from halfthou.parts.pieces import (
+    STILL,
+    PieceVerdict,
+    Said,
+    Still,
+    Tell,
+    beyond_reasons,
+    headline_of,
+    piece_report,
+    set_told,
+    stands_of,
+    still_reasons,
+)
+from halfthou.parts.straightness.kind import KIND, SET
 from halfthou.parts.straightness.looks import SUPPORTS
 from halfthou.parts.straightness.together import Straight, WhatNow
-from halfthou.report import PartReport, SetReport, ShaftPlace, SpotAsked, TableShown
-from halfthou.verdicts import MARKS, Action, Called, Finding, MarkCode, Open
+from halfthou.report import PartReport, SetReport, ShaftPlace, TableShown
+from halfthou.verdicts import Action, Called, Open
 from halfthou.words import Reason, cautions_for, names_of
 
 TELLS = {
@@ -73,40 +85,21 @@ _HEADLINES = {Action.REUSE: "Runs true", Action.STRAIGHTEN: "Bent"}
 
 def straight_headline(found: Straight) -> str:
     """The decision on a crank in a few words."""
-    action = found.action
-    if action is Action.MEASURE:
-        if found.bent and found.what_now is WhatNow.SAY:
-            return "bent: say how it is made"
-        return "measure" if found.awaiting else "not settled"
+    if found.action is Action.MEASURE and found.beyond and found.what_now is WhatNow.SAY:
+        return "bent: say how it is made"
     if found.overruled is Action.REUSE:
         return "bend accepted"
-    return {Action.REUSE: "straight", Action.STRAIGHTEN: "straighten first"}.get(action, action.value)
+    return headline_of(found, {Action.REUSE: "straight", Action.STRAIGHTEN: "straighten first"})
 
 
 def straight_report(found: Straight, say: Notation, accepted: Decision | None) -> SetReport:
     """Everything said of whether a crank is straight."""
-    decision, action = accepted or found.decision, found.action
-    order = tuple(SpotAsked(part, RUN_OUT, spot) for part, one in found.verdicts.items() for spot in _spots(one))
-    waits = action is Action.MEASURE and not found.awaiting
-    done = not found.so_far and action is not Action.MEASURE
     return SetReport(
+        **set_told(found, SET, KIND, say, accepted),
         set=SET,
-        kind=KIND.key,
-        station=KIND.station,
-        name=KIND.sets[SET],
-        mark=MARKS[MarkCode.TOO_CLOSE if waits else MARK_OF[action]],
-        action=action,
         headline=straight_headline(found),
-        step=say.shown(ZERO),
-        present=say.shown(ZERO),
-        complete=not found.so_far,
-        finished=done and action is not Action.REFER,
-        decided=decision is not None,
-        awaiting=found.awaiting,
-        can_be_accepted=done and action is not Action.REFER,
         reasons=tuple(_reasons(found, say)),
-        reading_order=order,
-        cautions=cautions_for(action),
+        cautions=cautions_for(found.action),
         tables=(_table(found, say),),
         shaft=tuple(_drawn(found, say)),
     )
@@ -127,54 +120,41 @@ def _drawn(found: Straight, say: Notation) -> Iterator[ShaftPlace]:
             y_nm=None if offset is None else round(offset.y, 1),
             swing=say.shown(Length(round(shaft.bounds(of)[1] if of else 0.0))),
             side="" if offset is None or part in shaft.ends else offset.side,
-            called=verdict.called,
+            called=_called(verdict, "run-out"),
+            to_before=_called(verdict, "adjacent"),
         )
 
 
-def _spots(verdict: PieceVerdict) -> tuple[str, ...]:
-    return verdict.case.survey.feature.spots
+def _called(verdict: PieceVerdict, key: str) -> Called:
+    figure = verdict.finding(key)
+    return Called.NOT_READ if figure is None else figure.called
 
 
 def _reasons(found: Straight, say: Notation) -> Iterator[Reason]:
-    bent = found.bent
-    by_place: dict[str, list[Finding]] = {}
-    for part, one in bent:
-        by_place.setdefault(part, []).append(one)
-    for part, all_of_it in by_place.items():
-        said = "; ".join(f"{one.name} {say.text(one.value)}, most {say.text(one.limit)}" for one in all_of_it)
-        yield Reason(rule=all_of_it[0].rule, text=f"{found.verdicts[part].case.piece.part.short}: {said}.")
-    if bent:
+    yield from beyond_reasons(found, say)
+    if found.beyond:
         rule, text = _NOW[found.what_now]
-        yield Reason(rule=rule, text=text.format(_made_words(found), _missing_words(found)))
-    if found.overruled is Action.REUSE and bent:
+        barred = ", ".join(found.barred)
+        yield Reason(rule=rule, text=text.format(barred[:1].upper() + barred[1:], " and ".join(found.unsaid)))
+    if found.overruled is Action.REUSE and found.beyond:
         text = (
             "The bend is accepted: mains clean up smaller by their total reading, rod journals by twice the bend "
             "there."
         )
         yield Reason(rule="straightness.taken-off", text=text)
-    for what, rule, tail in _STILL:
-        open_at = [part for part, one in found.verdicts.items() if what in one.opens]
-        if open_at and what is Open.UNSEEN:
-            yield Reason(rule=rule, text=tail)
-        elif open_at:
-            names = names_of(open_at, lambda part: found.verdicts[part].case.piece.part.short)
-            yield Reason(rule=rule, text=f"{names}: {tail}")
+    yield from still_reasons(found, _STILL)
     if found.awaiting:
-        names = names_of(found.awaiting, lambda part: found.verdicts[part].case.piece.part.short)
-        yield Reason(rule="straightness.first", text=f"{names}: to be indicated.")
+        yield Reason(rule="straightness.first", text=f"{names_of(found.awaiting, found.called)}: to be indicated.")
 
 
 #: What keeps a crank from being settled beside what is still to be read.
 _STILL = (
-    (Open.UNSEEN, "straightness.supports", "Say on what the crank lay while it was indicated."),
-    (Open.SUPPORT, "straightness.supports", "the support swings: read all again on true ones."),
-    (Open.STAND, "straightness.stand", "to be indicated again once the crank has stood overnight."),
-    (Open.HIGH_SIDE, "straightness.high-side", "the high side is to be read."),
-    (Open.FOUR_ANGLES, "straightness.first-harmonic", "read all the way round."),
-    (Open.HELD, "surveys.slips", "a question about a reading waits for its answer."),
-    (Open.CONTRADICTED, "verdicts.contradiction", "readings contradict each other."),
-    (Open.NO_LIMIT, "straightness.given-as", "the limit is wanted, or how it is given."),
-    (Open.TOO_CLOSE, "verdicts.guard-band", "too close to call with this gauge."),
+    Still(Open.UNSEEN, "straightness.supports", "Say on what the crank lay while it was indicated.", of_all=True),
+    Still(Open.SUPPORT, "straightness.supports", "the support swings: read all again on true ones."),
+    Still(Open.STAND, "straightness.stand", "to be indicated again once the crank has stood overnight."),
+    Still(Open.HIGH_SIDE, "straightness.high-side", "the high side is to be read."),
+    Still(Open.FOUR_ANGLES, "straightness.first-harmonic", "read all the way round."),
+    *STILL,
 )
 _NOW = {
     WhatNow.STRAIGHTEN: (
@@ -189,15 +169,6 @@ _NOW = {
     ),
     WhatNow.SAY: ("straightness.not-pressed", "Whether it may be pressed is not known: say on the sheet {1}."),
 }
-
-
-def _made_words(found: Straight) -> str:
-    words = ", ".join(found.barred)
-    return words[:1].upper() + words[1:]
-
-
-def _missing_words(found: Straight) -> str:
-    return " and ".join(found.unsaid)
 
 
 def _table(found: Straight, say: Notation) -> TableShown:
@@ -216,7 +187,7 @@ def _table(found: Straight, say: Notation) -> TableShown:
                 say.text(own.value) if own is not None else "on the line" if found.on_line(verdict) else "",
                 side,
                 say.text(against.value) if against is not None else "",
-                _worst(verdict),
+                stands_of(verdict),
             )
         )
     return TableShown(
@@ -226,8 +197,3 @@ def _table(found: Straight, say: Notation) -> TableShown:
         rows=tuple(rows),
         note="About the line of the end mains; angles from cylinder 1 at top dead centre.",
     )
-
-
-def _worst(verdict: PieceVerdict) -> str:
-    found = {one.called for one in verdict.findings}
-    return next((one.value for one in (Called.BEYOND, Called.TOO_CLOSE, Called.WITHIN) if one in found), "")

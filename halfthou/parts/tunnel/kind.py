@@ -14,7 +14,8 @@ from halfthou.engines import (
     described,
 )
 from halfthou.jobs import Band, Feature, Layout, LimitsSheet, Material, OperationKind, Purpose, SetLimits
-from halfthou.lengths import ZERO, Length
+from halfthou.lengths import Length
+from halfthou.parts.pieces import faults_of_figures
 
 SET, STATION = "tunnel", "tunnel"
 BORE, LEAF, DIAL = Feature.HOUSING_BORE.value, "line by leaf", "line by indicator"
@@ -79,16 +80,7 @@ def _material(sheet: LimitsSheet, _one: str) -> Material:
 
 
 def _faults(limits: SetLimits) -> tuple[str, ...]:
-    found = []
-    for figure in FIGURES:
-        limit = limits.figure(figure.key)
-        if limit is not None and not ZERO < limit.value <= WIDEST:
-            found.append(f"{figure.label.lower()}: it must lie between nothing and 0.1 in: check the decimal point")
-    if limits.figure(OUT_OF_ROUND) is None:
-        found.append("the most the housings may be out of round is needed")
-    if unknown := sorted(limits.figures.keys() - {figure.key for figure in FIGURES}):
-        found.append(f"a tunnel has no figure {', '.join(unknown)}")
-    return tuple(found)
+    return tuple(faults_of_figures(limits, FIGURES, (WIDEST, "0.1 in"), "a tunnel"))
 
 
 def _line(key: str, purpose: Purpose, hold: str) -> FeatureKind:

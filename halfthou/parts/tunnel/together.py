@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cached_property
 
 from halfthou.jobs import Band
 from halfthou.lengths import ZERO, Length
-from halfthou.parts.pieces import PiecesTogether, PieceVerdict
+from halfthou.parts.pieces import PieceVerdict, PlacesTogether
 from halfthou.parts.tunnel.kind import BORE, CUT
-from halfthou.verdicts import Action, Called, Finding
+from halfthou.verdicts import Action, Called
 
 #: What the hone needs to clean a bore up, on diameter: half a thou. Source: common practice, no source.
 HONE_STOCK = Length(12_700)
@@ -33,29 +34,13 @@ class Honing:
 
 
 @dataclass(frozen=True, kw_only=True)
-class Housings(PiecesTogether):
+class Housings(PlacesTogether):
     """Every housing of a tunnel with its verdict, and the band they are honed to."""
 
     band: Band | None
     heights: Mapping[str, float | None]
-    step: Length | None = ZERO
 
-    @property
-    def beyond(self) -> tuple[tuple[str, Finding], ...]:
-        """Every figure that is beyond, with its housing."""
-        return tuple(
-            (part, one)
-            for part, verdict in self.verdicts.items()
-            for one in verdict.findings
-            if one.called is Called.BEYOND
-        )
-
-    @property
-    def awaiting(self) -> tuple[str, ...]:
-        """The housings still to be read."""
-        return tuple(part for part, verdict in self.verdicts.items() if verdict.to_read)
-
-    @property
+    @cached_property
     def own(self) -> Action:
         """What its verdict says, before a person decides otherwise."""
         found = {one.action for one in self.verdicts.values()}
@@ -70,21 +55,11 @@ class Housings(PiecesTogether):
         good = bool(found) and all(self.settled(one) for one in self.verdicts.values())
         return Action.REUSE if good and found == {Action.REUSE} else Action.MEASURE
 
-    @property
-    def action(self) -> Action:
-        """What is done with it."""
-        return self.overruled or self.own
-
-    @property
-    def so_far(self) -> bool:
-        """Whether housings are still to be read."""
-        return bool(self.awaiting)
-
     def settled(self, verdict: PieceVerdict) -> bool:
         """Whether one housing is settled and within."""
         return not verdict.opens and not verdict.to_read and verdict.called is Called.WITHIN
 
-    @property
+    @cached_property
     def ways(self) -> tuple[Honing, ...]:
         """A line hone to the least and to the most of the band; none while a housing is unread.
 

@@ -9,13 +9,13 @@ from typing import cast
 from halfthou.engines import Engine
 from halfthou.jobs import Decision, Job
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.parts.pieces import PieceCase, PieceVerdict, cases_of
+from halfthou.parts.pieces import PieceCase, PieceVerdict, cases_of, headline_of
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.parts.tunnel.housed import as_housing
 from halfthou.parts.tunnel.kind import HOUSING, SET, band_of, main_of
 from halfthou.parts.tunnel.together import Housings
 from halfthou.parts.tunnel.verdict import TunnelRead, height_nm, judge_housings
-from halfthou.parts.tunnel.words import housing_report, tunnel_headline, tunnel_report
+from halfthou.parts.tunnel.words import housing_report, tunnel_report
 from halfthou.report import PartReport, SetReport
 from halfthou.verdicts import Action, Finding
 
@@ -50,7 +50,7 @@ class Tunnel:
 
     def headline(self, decided: SetDecided, say: Notation) -> str:
         """The decision on the tunnel in a few words."""
-        return tunnel_headline(cast(Housings, decided))
+        return headline_of(cast(Housings, decided))
 
     def settled(self, decided: SetDecided) -> bool:
         """Whether nothing about the tunnel is open: what is to be honed is open until it was read again.

@@ -7,11 +7,22 @@ from collections.abc import Iterator
 from halfthou.engines import Engine
 from halfthou.jobs import Decision
 from halfthou.lengths import ZERO, Length, Notation
-from halfthou.parts.pieces import MARK_OF, PieceVerdict, Said, Tell, piece_report
+from halfthou.parts.pieces import (
+    STILL,
+    PieceVerdict,
+    Said,
+    Tell,
+    beyond_reasons,
+    headline_of,
+    piece_report,
+    set_told,
+    stands_of,
+    still_reasons,
+)
 from halfthou.parts.tunnel.kind import BORE, HOUSING, SET, SOLD
 from halfthou.parts.tunnel.together import Honing, Housings
-from halfthou.report import OtherWay, PartReport, SetReport, ShaftPlace, SpotAsked, TableShown
-from halfthou.verdicts import MARKS, Action, Called, Finding, MarkCode, Open
+from halfthou.report import OtherWay, PartReport, SetReport, ShaftPlace, TableShown
+from halfthou.verdicts import Action, Called
 from halfthou.words import Reason, cautions_for, names_of
 
 TELLS = {"no band": Tell("verdicts.no-limit", "The sheet has no band of the housing bore: find the maker's.")}
@@ -31,41 +42,15 @@ def housing_report(verdict: PieceVerdict, action: Action, engine: Engine, say: N
     return piece_report(verdict, said, engine, say)
 
 
-def tunnel_headline(found: Housings) -> str:
-    """The decision on a tunnel in a few words."""
-    if found.action is Action.MEASURE:
-        return "measure" if found.awaiting else "not settled"
-    return found.action.value
-
-
 def tunnel_report(found: Housings, say: Notation, accepted: Decision | None) -> SetReport:
     """Everything said of a tunnel."""
-    decision, action = accepted or found.decision, found.action
-    done = not found.so_far and action is not Action.MEASURE
-    waits = action is Action.MEASURE and not found.awaiting
     return SetReport(
+        **set_told(found, SET, HOUSING, say, accepted),
         set=SET,
-        kind=HOUSING.key,
-        station=HOUSING.station,
-        name=HOUSING.sets[SET],
-        mark=MARKS[MarkCode.TOO_CLOSE if waits else MARK_OF[action]],
-        action=action,
-        headline=tunnel_headline(found),
-        step=say.shown(ZERO),
-        present=say.shown(ZERO),
-        complete=not found.so_far,
-        finished=done and action is not Action.REFER,
-        decided=decision is not None,
-        awaiting=found.awaiting,
-        can_be_accepted=done and action is not Action.REFER,
+        headline=headline_of(found),
         reasons=tuple(_reasons(found, say)),
         ways=tuple(_ways(found, say)) if found.beyond else (),
-        reading_order=tuple(
-            SpotAsked(part, BORE, spot)
-            for part, one in found.verdicts.items()
-            for spot in one.case.survey.feature.spots
-        ),
-        cautions=cautions_for(action, block=True),
+        cautions=cautions_for(found.action, block=True),
         tables=(_table(found, say),),
         shaft=tuple(_drawn(found, say)),
     )
@@ -86,43 +71,19 @@ def _drawn(found: Housings, say: Notation) -> Iterator[ShaftPlace]:
                 swing=say.shown(Length(round(abs(height)))),
                 side="",
                 called=verdict.called,
+                to_before=Called.NOT_READ if (near := verdict.finding("line adjacent")) is None else near.called,
             )
 
 
-def _called(found: Housings, part: str) -> str:
-    return found.verdicts[part].case.piece.part.short
-
-
 def _reasons(found: Housings, say: Notation) -> Iterator[Reason]:
-    by_housing: dict[str, list[Finding]] = {}
-    for part, one in found.beyond:
-        by_housing.setdefault(part, []).append(one)
-    for part, beyond in by_housing.items():
-        said = "; ".join(_said(one, say) for one in beyond)
-        yield Reason(rule=beyond[0].rule, text=f"{_called(found, part)}: {said}.")
+    yield from beyond_reasons(found, say)
     if found.own is Action.REFER and found.ways:
         text = "More would have to come off the caps than the sheet allows: refer it, or another block."
         yield Reason(rule="tunnel.honed", text=text)
-    for what, rule, tail in _STILL if found.own is not Action.LINE_HONE else ():
-        open_at = [part for part, one in found.verdicts.items() if what in one.opens]
-        if open_at:
-            yield Reason(rule=rule, text=f"{names_of(open_at, lambda part: _called(found, part))}: {tail}")
+    # What is honed anyway is not called.
+    yield from still_reasons(found, () if found.own is Action.LINE_HONE else STILL)
     if found.awaiting:
-        names = names_of(found.awaiting, lambda part: _called(found, part))
-        yield Reason(rule="surveys.plan.whole", text=f"{names} not read yet.")
-
-
-_STILL = (
-    (Open.HELD, "surveys.slips", "a question about a reading waits for its answer."),
-    (Open.CONTRADICTED, "verdicts.contradiction", "readings contradict each other."),
-    (Open.NO_LIMIT, "verdicts.no-limit", "a limit is wanted."),
-    (Open.TOO_CLOSE, "verdicts.guard-band", "too close to call with this gauge."),
-)
-
-
-def _said(one: Finding, say: Notation) -> str:
-    end = "least" if one.limit_is_least else "most"
-    return f"{one.name.removesuffix(f', {end}')} {say.text(one.value)}, {end} {say.text(one.limit)}"
+        yield Reason(rule="surveys.plan.whole", text=f"{names_of(found.awaiting, found.called)} not read yet.")
 
 
 def _ways(found: Housings, say: Notation) -> Iterator[OtherWay]:
@@ -157,9 +118,9 @@ def _table(found: Housings, say: Notation) -> TableShown:
         shown = [figures.get(key) for key in ("size least", "size most", "out-of-round", "taper", "line")]
         shown[2] = shown[2] or figures.get("upright")
         if any(shown):
-            calls = {one.called for one in verdict.findings}
-            stands = next((c.value for c in (Called.BEYOND, Called.TOO_CLOSE, Called.WITHIN) if c in calls), "")
-            rows.append((_called(found, part), *(say.text(one.value) if one else "" for one in shown), stands))
+            rows.append(
+                (found.called(part), *(say.text(one.value) if one else "" for one in shown), stands_of(verdict))
+            )
     return TableShown(
         key="tunnel",
         title="The tunnel, caps torqued",

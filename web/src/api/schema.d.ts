@@ -3324,7 +3324,7 @@ export interface components {
          * ShaftPlace
          * @description One place of a shaft as it lies, for drawing: how far along it stands, in steps from the front; how far its
          *     middle lies beside the line of the end mains, in nm towards 0 and 90 degrees, None where no side is known;
-         *     `swing` its total reading.
+         *     `swing` its total reading. `called` is how it stands by itself, `to_before` against its neighbour.
          */
         ShaftPlace: {
             /** Part */
@@ -3339,6 +3339,7 @@ export interface components {
             /** Side */
             side: string;
             called: components["schemas"]["Called"];
+            to_before: components["schemas"]["Called"];
         };
         /**
          * SheetState

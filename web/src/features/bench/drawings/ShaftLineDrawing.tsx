@@ -49,8 +49,8 @@ export function ShaftLineDrawing({ bench, parts, selected, onSelect }: StageProp
               y1={drawn[n]?.y}
               x2={one.x}
               y2={one.y}
-              className={bends(one.part) ? "stroke-red" : "stroke-ink"}
-              strokeWidth={bends(one.part) ? 4 : 2}
+              className={one.here?.to_before === "beyond" ? "stroke-red" : "stroke-ink"}
+              strokeWidth={one.here?.to_before === "beyond" ? 4 : 2}
             />
           ))}
           {at.map((one) => (
@@ -89,10 +89,6 @@ export function ShaftLineDrawing({ bench, parts, selected, onSelect }: StageProp
   );
 }
 
-/** Whether the shaft bends too far between a main and the one before it. */
-const bends = (part: Part): boolean =>
-  part.figures.some((figure) => /adjacent$/.test(figure.key) && figure.called === "beyond");
-
 const reach = (one: Place): number => Math.hypot(one.x_nm ?? 0, one.y_nm ?? 0);
 
 interface KeyProps {
@@ -109,9 +105,7 @@ function PlaceKey({ part, here, left, width, top, chosen, onSelect }: KeyProps) 
   const swing = here && here.swing.nm !== 0 ? here.swing.text : "";
   const side = here?.side ? `, highest at ${here.side}` : "";
   const words = `${part.name}: ${part.mark.word}${part.size_words ? `, ${part.size_words}` : ""}${side}`;
-  const bad = part.figures.some(
-    (figure) => figure.key !== "adjacent" && figure.key !== "line adjacent" && figure.called === "beyond",
-  );
+  const bad = (here ? here.called : part.called) === "beyond";
   return (
     <button
       type="button"

@@ -1,3 +1,4 @@
+import type { Schemas } from "../../../api";
 import { FRAME, type SectionProps } from "./props";
 
 const R = 58;
@@ -71,7 +72,7 @@ export function TurnedSection({ desk, onSpot }: SectionProps) {
               </g>
             );
           })}
-        {lies && <HighSide tip={at(Number.parseFloat(lies.side), R - 16)} />}
+        {lies && <HighSide tip={at(degrees(lies), R - 16)} />}
         <g transform="translate(288 92)">
           <line x1={0} x2={0} y1={-44} y2={40} className="stroke-ink" strokeWidth={2} />
           <circle cy={-62} r={20} className="fill-sheet stroke-ink" strokeWidth={2} />
@@ -90,6 +91,10 @@ export function TurnedSection({ desk, onSpot }: SectionProps) {
     </figure>
   );
 }
+
+/** At which angle the middle lies, to draw it there. */
+const degrees = ({ x_nm, y_nm }: Schemas["ShaftPlace"]): number =>
+  (Math.atan2(y_nm ?? 0, x_nm ?? 0) * 180) / Math.PI;
 
 /** Which way the middle of the shaft lies. */
 function HighSide({ tip }: { tip: { x: number; y: number } }) {

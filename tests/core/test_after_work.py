@@ -5,12 +5,15 @@ Rule: looks.after-work. Source: common practice, no source: any crank can crack 
 
 from __future__ import annotations
 
+import re
 from datetime import timedelta
 
 import pytest
 
 from halfthou.assess import assess
+from halfthou.engines import PartKind
 from halfthou.jobs import CrackTest, Hardening, HouseRules, Job, Look, Operation, OperationKind, Seen
+from halfthou.parts import CATALOGUE
 from halfthou.verdicts import Action, Open
 from tests.looked_at import looked_at
 from tests.making import GOOD_ENGINE, NOON, job, limits, look
@@ -72,3 +75,13 @@ def test_looked_at_after_the_grind_it_goes_back() -> None:
     one = looked_at(worked(OperationKind.GRIND, "rods"), at=NOON)
     assert assess(one).part("R1").action is Action.REUSE
     assert assess(one).part("R1").unseen == ()
+
+
+@pytest.mark.parametrize("kind", [trade.kind for trade in CATALOGUE.trades], ids=lambda kind: kind.key)
+def test_work_that_makes_it_stale_can_be_written_down_where_it_alone_is_judged(kind: PartKind) -> None:
+    """A job that judges the tunnel alone has its line hone, one of the end float its washers."""
+    own = {*kind.sets, *kind.wholes}
+    done = {work for work, on in kind.done_to.items() if own & set(on)}
+    assert done & kind.stale_after.keys()
+    named = own & {on for places in kind.done_to.values() for on in places}
+    assert all(re.fullmatch(r"[A-Za-z][A-Za-z0-9.-]*", on) for on in named), "a fact cannot name it"

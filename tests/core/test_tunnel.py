@@ -112,8 +112,18 @@ def test_a_simulated_tunnel_is_found_as_it_stands(seed: int) -> None:
         assert shown(MAINS[n], "line adjacent") == pytest.approx(abs(off[n] - off[n - 1]), abs=1e-7)
 
 
-def test_after_the_hone_it_is_read_again() -> None:
-    honed = Operation(id="op", kind=OperationKind.LINE_HONE, on="mains", by="bench", at=NOON.replace(hour=13))
+def test_what_a_line_hone_moves_is_stale_whichever_name_it_is_written_under() -> None:
+    """The bore read at its bearing is the housing's, and as stale."""
+    honed = Operation(id="op", kind=OperationKind.LINE_HONE, on="tunnel", by="bench", at=NOON.replace(hour=13))
+    older = [bores(main, GOOD, on="bearing") for main in MAINS]
+    found = assess(tunnel(*older, operations=(honed,), scope=("tunnel", "mains"), sizes=GOOD_ENGINE))
+    assert len(found.of("tunnel").awaiting) == 5
+    assert not any(one.key.startswith("housing") for one in found.part("M1").figures)
+
+
+@pytest.mark.parametrize("on", ["mains", "tunnel"])
+def test_after_the_hone_it_is_read_again(on: str) -> None:
+    honed = Operation(id="op", kind=OperationKind.LINE_HONE, on=on, by="bench", at=NOON.replace(hour=13))
     found = assess(tunnel(*all_good(), operations=(honed,)))
     assert found.of("tunnel").action is Action.MEASURE
     assert len(found.of("tunnel").awaiting) == 5

@@ -10,6 +10,8 @@ from halfthou.parts.pieces import faults_of_figures
 
 SET, STATION, PART = "end float", "end float", "end-float"
 DIAL, LEAF, JOURNAL, BEARING = "end float", "end float by leaf", "thrust journal width", "thrust bearing width"
+#: What washers and thrust halves are fitted to.
+THRUST = "thrust"
 NEW, SERVICE = "float_new", "float_service"
 #: No crank is allowed more than this: 0.1 in, a slip of the decimal point. Source: common practice, no source.
 WIDEST = Length(2_540_000)
@@ -69,12 +71,13 @@ KIND = PartKind(
         _feature(BEARING, Purpose.JOURNAL, "over the flanges, or housing and both washers", small=False),
     ),
     sets={SET: "End float"},
+    wholes=(THRUST,),
     looks=LOOKS,
     first_looks=(FACES,),
     # Source: docs/trade: What work makes stale, common practice.
     stale_after={OperationKind.NEW_SHELLS: (DIAL, LEAF, BEARING), OperationKind.GRIND: _READ},
     look_again={OperationKind.GRIND: (FACES,)},
-    done_to={OperationKind.GRIND: ("mains",)},
+    done_to={OperationKind.NEW_SHELLS: (THRUST,), OperationKind.GRIND: ("mains",)},
     figures=FIGURES,
     steps="Thrust washers, over standard",
     check=_faults,

@@ -10,6 +10,7 @@ from halfthou.jobs import Feature, Layout, LimitsSheet, Material, OperationKind,
 from halfthou.lengths import Length
 from halfthou.parts.journals.kind import FLOOR_NM
 from halfthou.parts.journals.limits import limits_of
+from halfthou.parts.tunnel import housing_of
 
 #: Bores: two planes, the crown (a) and 60 degrees to either side of it, never on the joint. Walls: the upper half
 #: (a) and the lower (b), at the crown. Source: docs/trade: Measuring a bearing, common practice.
@@ -29,7 +30,8 @@ def _all(layout: Layout) -> Iterator[Place]:
     for name in layout.shaft:
         short = short_name(name, layout)
         if name[0] == "M":
-            yield Place(f"bearing-{name}", "bearing", "mains", f"Bearing of {name}", short, name)
+            called, lies_in = f"Bearing of {name}", housing_of(name)
+            yield Place(f"bearing-{name}", "bearing", "mains", called, short, name, rests_on=lies_in)
             continue
         cylinders = layout.pins[int(name[1:]) - 1].cylinders
         for cylinder in (one for one in cylinders if not layout.is_link(one)):

@@ -104,6 +104,7 @@ def _line(key: str, purpose: Purpose, hold: str) -> FeatureKind:
 
 
 _READ = (BORE, LEAF, DIAL)
+_WORK = (OperationKind.LINE_HONE, OperationKind.STUDS, OperationKind.TORQUE_CHANGED)
 HOUSING = PartKind(
     key="housing",
     name="Main housing",
@@ -133,7 +134,8 @@ HOUSING = PartKind(
     sets={SET: "Tunnel"},
     wholes=("block",),
     # Source: docs/trade: What work makes stale, common practice.
-    stale_after=dict.fromkeys((OperationKind.LINE_HONE, OperationKind.STUDS, OperationKind.TORQUE_CHANGED), _READ),
+    stale_after=dict.fromkeys(_WORK, _READ),
+    done_to=dict.fromkeys(_WORK, (SET,)),
     figures=FIGURES,
     made=MADE,
     check=_faults,

@@ -67,7 +67,7 @@ def test_a_tunnel_is_line_honed_and_read_again(enter: Enter) -> None:
     at_place(page, "Housing of main 3")
     verdict = page.get_by_label("Verdict")
     expect(verdict).to_contain_text("Line hone")
-    expect(verdict).to_contain_text("its vertical the larger")
+    expect(verdict).to_contain_text("Its vertical is the larger")
     page.get_by_role("link", name="Sheet", exact=True).first.click()
     expect(page.get_by_text("The crank rises by 0 to 0.0016", exact=False)).to_be_visible()
     page.get_by_role("link", name="Bench", exact=True).first.click()

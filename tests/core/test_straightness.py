@@ -226,8 +226,8 @@ def test_nothing_is_called_bent_that_was_not_indicated() -> None:
 
 def test_what_waits_for_the_crank_says_what_comes_first() -> None:
     found = assess(crank(*BENT, sizes=GOOD_ENGINE))
-    assert found.of("mains").headline == "first the crank: straighten first"
-    assert found.part("M2").headline == "See to the crank first"
+    assert found.of("mains").headline == "straightness first"
+    assert found.part("M2").headline == "Straightness first"
 
 
 def test_an_accepted_bend_comes_off_what_cleans_up() -> None:

@@ -183,7 +183,7 @@ def _measure_headline(verdict: JournalVerdict) -> str:
     if opens & {Open.CLEARANCE, Open.HOUSING}:
         return "Measure the bearing"
     if Open.CRANK in opens:
-        return "See to the crank first" if verdict.case.straight_first else "Indicate the crank"
+        return "Straightness first" if verdict.case.straight_first else "Indicate the crank"
     if not opens:
         return "Polish, then read again"
     if Open.NO_LIMIT in opens:

@@ -68,8 +68,8 @@ def _measure_headline(decided: SetVerdict) -> str:
         if opens & {Open.CLEARANCE, Open.HOUSING}:
             return "measure the bearing"
         if Open.CRANK in opens:
-            waits = next((v.case.straight_first for v in decided.case.verdicts.values()), "")
-            return f"first the crank: {waits}" if waits else "indicate the crank"
+            waits = any(verdict.case.straight_first for verdict in decided.case.verdicts.values())
+            return "straightness first" if waits else "indicate the crank"
     if decided.to_see:
         return "settle what was seen" if Open.SEEN in opens else "look first"
     return "measure on; good so far" if decided.awaiting else "measure on"

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
@@ -15,6 +15,7 @@ from halfthou.surveys import REAR, FeatureSurvey, Form, MeasuredWhere, form_of
 from halfthou.verdicts import TAPER as TAPER_KIND
 from halfthou.verdicts import (
     Action,
+    Called,
     FigureKind,
     Finding,
     Limit,
@@ -34,7 +35,7 @@ _SIZES = (
     (FigureKind("size least", "tunnel.size", "housing bore, least", difference=False), True),
     (FigureKind("size most", "tunnel.size", "housing bore, most", difference=False), False),
 )
-_UPRIGHT = FigureKind("upright", "tunnel.upright", "out-of-round, its vertical the larger")
+_UPRIGHT = FigureKind("upright", "tunnel.upright", "out-of-round, tall")
 
 
 @dataclass(frozen=True)
@@ -65,13 +66,20 @@ def _judge(read: TunnelRead, part: str, case: PieceCase) -> PieceJudged:
     findings += line
     return PieceJudged(
         findings=tuple(findings),
-        notes=() if read.band is not None else (Note("no band"),),
+        notes=tuple(_notes(read, findings)),
         by_eye=Action.REPLACE if case.eye.does(Does.REJECTS) else None,
         by_look=Action.REFER if case.eye.does(Does.REFERS) else None,
         remedies={one.key: Action.LINE_HONE for one in findings},
         wanted=tuple(_wanted(read, part, case)),
         opens=frozenset(opens),
     )
+
+
+def _notes(read: TunnelRead, findings: Iterable[Finding]) -> Iterator[Note]:
+    if read.band is None:
+        yield Note("no band")
+    if any(one.key == _UPRIGHT.key and one.called is Called.BEYOND for one in findings):
+        yield Note("tall")
 
 
 def _wanted(read: TunnelRead, part: str, case: PieceCase) -> Iterator[str]:

@@ -25,7 +25,12 @@ from halfthou.report import OtherWay, PartReport, SetReport, ShaftPlace, TableSh
 from halfthou.verdicts import Action, Called
 from halfthou.words import Reason, cautions_for, names_of
 
-TELLS = {"no band": Tell("verdicts.no-limit", "The sheet has no band of the housing bore: find the maker's.")}
+TELLS = {
+    "no band": Tell("verdicts.no-limit", "The sheet has no band of the housing bore: find the maker's."),
+    "tall": Tell(
+        "tunnel.upright", "Its vertical is the larger: its cap stretched, or is another's. See whose it is."
+    ),
+}
 #: What a line hone moves. Source: docs/trade: What work makes stale, common practice.
 MOVED = "chain or gears, oil pump fit, bell-housing dowels and piston stand-out are checked again"
 

@@ -46,6 +46,12 @@ RULES: dict[str, Rule] = {
     "verdicts.journal.heat": Rule("A journal that got hot", "common practice; temper colours from memory"),
     "verdicts.journal.crack": Rule("A crack ends it", "common practice, no source"),
     "verdicts.journal.fillet": Rule("A sharp fillet starts a crack", "common practice, no source"),
+    "verdicts.journal.fillet-band": Rule(
+        "A fillet inside its band", "from memory, bearing-maker guides; common practice"
+    ),
+    "verdicts.journal.finish": Rule("Finish of a journal", "from memory, bearing-maker guides"),
+    "verdicts.journal.hardness": Rule("Hardness by its own scale", "common practice, no source"),
+    "verdicts.journal.throw": Rule("Half the stroke and index of a throw", "common practice, no source"),
     "verdicts.journal.larger": Rule("Larger than new is a question", "common practice, no source"),
     "verdicts.journal.straightness": Rule("A bent crank", "common practice, no source"),
     "straightness.first": Rule("Straight before anything is ground", "common practice, no source"),
@@ -118,6 +124,10 @@ RULES: dict[str, Rule] = {
     "bores.last-size": Rule("Past the last oversize", "common practice, no source"),
     "bores.sleeve": Rule("Wall left behind a sleeve", "geometry, side by side"),
     "bores.ways": Rule("Other ways on", "house rule; a person chooses"),
+    "crank.card": Rule("The grinder's card", "common practice, no source"),
+    "crank.came-back": Rule("Held against the grinder's card", "common practice, no source"),
+    "crank.aim": Rule("Ground for its own housing and half bearings", "geometry"),
+    "sets.ways": Rule("The ways on, side by side", "common practice, no source"),
     "bores.card": Rule("The boring card", "common practice, no source"),
     "bores.to-order": Rule("Pistons and rings to order", "common practice, no source"),
     "bores.before-boring": Rule("Before money goes into boring", "common practice, no source"),

@@ -19,6 +19,10 @@ class Quantity(StrEnum):
     FORCE = "mN"
     ANGLE = "microdegree"
     PRESSURE = "Pa"
+    FINISH = "pm"
+    ROCKWELL_C = "thousandth HRC"
+    BRINELL = "thousandth HBW"
+    VICKERS = "thousandth HV"
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,7 +72,23 @@ class Pressure(Counted):
     """A pressure in whole pascals."""
 
 
-Amount = Length | Mass | Force | Angle | Pressure
+class Finish(Counted):
+    """A roughness in whole picometres: one microinch is 25,400 of them, and no whole nanometre."""
+
+
+class RockwellC(Counted):
+    """A hardness by Rockwell C in thousandths. One scale is never converted into another."""
+
+
+class Brinell(Counted):
+    """A hardness by Brinell, hard metal ball, in thousandths."""
+
+
+class Vickers(Counted):
+    """A hardness by Vickers in thousandths."""
+
+
+Amount = Length | Mass | Force | Angle | Pressure | Finish | RockwellC | Brinell | Vickers
 
 
 class Kept(NamedTuple):
@@ -86,6 +106,10 @@ QUANTITIES: dict[Quantity, Kept] = {
     Quantity.FORCE: Kept(AmountUnit.NEWTON, 1, "force", "45.0"),
     Quantity.ANGLE: Kept(AmountUnit.DEGREE, 1, "angle", "1.5"),
     Quantity.PRESSURE: Kept(AmountUnit.BAR, 2, "pressure", "4.00"),
+    Quantity.FINISH: Kept(AmountUnit.MICROMETRE, 3, "finish", "0.250"),
+    Quantity.ROCKWELL_C: Kept(AmountUnit.ROCKWELL_C, 1, "hardness by Rockwell C", "54.0"),
+    Quantity.BRINELL: Kept(AmountUnit.BRINELL, 1, "hardness by Brinell", "240"),
+    Quantity.VICKERS: Kept(AmountUnit.VICKERS, 1, "hardness by Vickers", "550"),
 }
 #: So many smallest units to a unit. Source: the avoirdupois ounce is 28.349523125 g exactly, the pound 16 of them
 #: (international yard and pound agreement, 1959, recalled); standard gravity 9.80665 m/s2 (recalled).
@@ -99,13 +123,22 @@ COUNT_PER_UNIT: dict[AmountUnit, Fraction] = {
     AmountUnit.DEGREE: Fraction(1_000_000),
     AmountUnit.BAR: Fraction(100_000),
     AmountUnit.PSI: Fraction("0.45359237") * Fraction("9.80665") / Fraction("0.0254") ** 2,
+    AmountUnit.MICROMETRE: Fraction(1_000_000),
+    AmountUnit.MICROINCH: Fraction(25_400),
+    AmountUnit.ROCKWELL_C: Fraction(1000),
+    AmountUnit.BRINELL: Fraction(1000),
+    AmountUnit.VICKERS: Fraction(1000),
 }
-_TYPES: dict[Quantity, type[Length | Mass | Force | Angle | Pressure]] = {
+_TYPES: dict[Quantity, type[Amount]] = {
     Quantity.LENGTH: Length,
     Quantity.MASS: Mass,
     Quantity.FORCE: Force,
     Quantity.ANGLE: Angle,
     Quantity.PRESSURE: Pressure,
+    Quantity.FINISH: Finish,
+    Quantity.ROCKWELL_C: RockwellC,
+    Quantity.BRINELL: Brinell,
+    Quantity.VICKERS: Vickers,
 }
 
 

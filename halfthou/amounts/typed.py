@@ -1,4 +1,5 @@
-"""Reading weights, forces, angles and pressures as they are typed. Another unit than the shop's is asked about."""
+"""Reading weights, forces, angles, pressures, finish and hardness as they are typed. Another unit than the shop's
+is asked about."""
 
 from __future__ import annotations
 
@@ -24,8 +25,15 @@ _WORDS: dict[Quantity, dict[str, AmountUnit]] = {
         "bar": AmountUnit.BAR,
         "psi": AmountUnit.PSI,
     },
+    Quantity.FINISH: {
+        **dict.fromkeys(("µm", "um", "μm", "ra"), AmountUnit.MICROMETRE),
+        **dict.fromkeys(("µin", "uin", "μin"), AmountUnit.MICROINCH),
+    },
+    Quantity.ROCKWELL_C: {"hrc": AmountUnit.ROCKWELL_C},
+    Quantity.BRINELL: dict.fromkeys(("hb", "hbw"), AmountUnit.BRINELL),
+    Quantity.VICKERS: {"hv": AmountUnit.VICKERS},
 }
-_SPLIT = re.compile(r"^(?P<number>[-+]?[\d.,/ ]+?)\s*(?P<unit>[a-z°]*)$")
+_SPLIT = re.compile(r"^(?P<number>[-+]?[\d.,/ ]+?)\s*(?P<unit>[a-zµμ°]*)$")
 
 
 def read_amount(text: str, quantity: Quantity) -> Typed | Asked:
@@ -68,6 +76,7 @@ _KEPT_IN = {
     Quantity.FORCE: "Springs are kept in newtons",
     Quantity.ANGLE: "Angles are kept in degrees",
     Quantity.PRESSURE: "Pressures are kept in bar",
+    Quantity.FINISH: "Finish is kept in micrometres",
 }
 
 

@@ -55,7 +55,8 @@ class FeatureKind:
     measure. `quantity` is what it is; `small` a gap, a play or a wear, typed as it is and not by last digits, which
     may be nothing where it `may_be_nothing` and below nothing where it is `signed`. `judged_by` are the figures
     of the sheet of which one judges it; none where its kind has a rule for it whatever the sheet says. `kept_as`
-    says what it is kept for where nothing judges it: a reading of that asks for no limit."""
+    says what it is kept for where nothing judges it: a reading of that asks for no limit. `of_sets` are the sets of
+    its kind that have it; none where each has."""
 
     key: str
     name: str
@@ -81,6 +82,7 @@ class FeatureKind:
     #: Whether a reading may say at which angle it is highest.
     high_side: bool = False
     kept_as: str = ""
+    of_sets: tuple[str, ...] = ()
     #: About how large it is of any engine, so that a gauge of that range is at hand; None where the sheet says.
     about: Length | None = None
     #: What to ask where a size lies far below all it can be: most likely the gauge stood somewhere else.

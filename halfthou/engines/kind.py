@@ -32,7 +32,7 @@ class StationDrawing(StrEnum):
 class SheetFigure:
     """A figure that the limits sheet asks of a set: its key, what it is called, whether it is a band, whether the
     parts cannot be judged without it, and what quantity it is of. `asked_of` is another set that it is asked of
-    instead, where the sheet speaks of that."""
+    instead, where the sheet speaks of that; `of_set` the one set of its kind it is of, "" where of each."""
 
     key: str
     label: str
@@ -40,6 +40,7 @@ class SheetFigure:
     needed: bool = False
     quantity: Quantity = Quantity.LENGTH
     asked_of: str = ""
+    of_set: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -234,8 +235,9 @@ class Kinds:
         return self._by_key[part.kind]
 
     def feature(self, part: Place, key: str) -> FeatureKind | None:
-        """A feature of a part; None where the part has no such thing."""
-        return self._by_key[part.kind].by_key.get(key)
+        """A feature of a part; None where the part has no such thing: a main has no stroke."""
+        found = self._by_key[part.kind].by_key.get(key)
+        return None if found is not None and found.of_sets and part.set not in found.of_sets else found
 
     def kind_of_set(self, one: str, layout: Layout) -> PartKind:
         """The kind whose parts are decided in a set. Refuses: StopIteration where the engine has no such set."""
@@ -345,6 +347,11 @@ class Engine:
         """What a place, a set or a whole is called in full."""
         place = self.places.get(on)
         return place.name if place is not None else on.capitalize()
+
+    def short(self, on: str) -> str:
+        """What a place is called in short; a set or a whole by its own name."""
+        place = self.places.get(on)
+        return place.short if place is not None else on
 
     def lies_with(self, on: str) -> str:
         """The part that something lies with, itself where it lies with none: a half bearing lies with its

@@ -259,10 +259,11 @@ class _Against:
 
     def _measured_of(self, part: Place) -> str:
         """What is measured of a part; of an older row, of its journal and of the bearing with it."""
-        own = [feature.name for feature in self.engine.kind(part.id).features]
+        features = self.engine.kind(part.id).features
+        own = [one.name for one in features if not one.of_sets or part.set in one.of_sets]
         if not part.beside:
             return ", ".join(own)
-        return ", ".join([*(f.name for f in self.engine.kind(part.beside).features), *own])
+        return ", ".join([*(f.name for f in self.engine.kind(part.beside).features if f.planned), *own])
 
     def _outside(self, part: str, feature: str, size: Length, where: str, said: str) -> list[Fault]:
         one = self.engine.parts[part].set

@@ -78,4 +78,8 @@ _READ_AS = {
     Quantity.FORCE: "forces",
     Quantity.ANGLE: "angles",
     Quantity.PRESSURE: "pressures",
+    Quantity.FINISH: "roughness",
+    Quantity.ROCKWELL_C: "hardness by Rockwell C",
+    Quantity.BRINELL: "hardness by Brinell",
+    Quantity.VICKERS: "hardness by Vickers",
 }

@@ -79,6 +79,7 @@ from halfthou.jobs.gauge import (
 from halfthou.jobs.house_rules import (
     BentCrank,
     BlueRod,
+    Chamfers,
     CrackTest,
     GlazedBore,
     Guard,

@@ -32,6 +32,11 @@ class GaugeKind(StrEnum):
     SPRING_TESTER = "spring tester"
     PRESSURE_GAUGE = "pressure gauge"
     PROTRACTOR = "protractor"
+    RADIUS_GAUGE = "radius gauge"
+    ROUGHNESS_TESTER = "roughness tester"
+    ROCKWELL_TESTER = "hardness tester, Rockwell C"
+    BRINELL_TESTER = "hardness tester, Brinell"
+    VICKERS_TESTER = "hardness tester, Vickers"
 
 
 class Purpose(StrEnum):
@@ -48,6 +53,9 @@ class Purpose(StrEnum):
     FORCE = "spring loads"
     ANGLE = "angles"
     PRESSURE = "pressures"
+    FILLET = "fillets"
+    FINISH = "finish"
+    HARDNESS = "hardness"
     SETTING = "setting other gauges"
 
 
@@ -72,6 +80,11 @@ USUAL_PURPOSES: dict[GaugeKind, tuple[Purpose, ...]] = {
     GaugeKind.SPRING_TESTER: (Purpose.FORCE,),
     GaugeKind.PRESSURE_GAUGE: (Purpose.PRESSURE,),
     GaugeKind.PROTRACTOR: (Purpose.ANGLE,),
+    GaugeKind.RADIUS_GAUGE: (Purpose.FILLET,),
+    GaugeKind.ROUGHNESS_TESTER: (Purpose.FINISH,),
+    GaugeKind.ROCKWELL_TESTER: (Purpose.HARDNESS,),
+    GaugeKind.BRINELL_TESTER: (Purpose.HARDNESS,),
+    GaugeKind.VICKERS_TESTER: (Purpose.HARDNESS,),
 }
 #: What a gauge reads that reads no lengths.
 READS: dict[GaugeKind, Quantity] = {
@@ -79,6 +92,10 @@ READS: dict[GaugeKind, Quantity] = {
     GaugeKind.SPRING_TESTER: Quantity.FORCE,
     GaugeKind.PRESSURE_GAUGE: Quantity.PRESSURE,
     GaugeKind.PROTRACTOR: Quantity.ANGLE,
+    GaugeKind.ROUGHNESS_TESTER: Quantity.FINISH,
+    GaugeKind.ROCKWELL_TESTER: Quantity.ROCKWELL_C,
+    GaugeKind.BRINELL_TESTER: Quantity.BRINELL,
+    GaugeKind.VICKERS_TESTER: Quantity.VICKERS,
 }
 
 #: Kinds that have no zero to check: their permissible error counts as it stands.
@@ -91,6 +108,11 @@ WITHOUT_ZERO = (
     GaugeKind.SPRING_TESTER,
     GaugeKind.PRESSURE_GAUGE,
     GaugeKind.PROTRACTOR,
+    GaugeKind.RADIUS_GAUGE,
+    GaugeKind.ROUGHNESS_TESTER,
+    GaugeKind.ROCKWELL_TESTER,
+    GaugeKind.BRINELL_TESTER,
+    GaugeKind.VICKERS_TESTER,
 )
 THIMBLES = (GaugeKind.MICROMETER,)
 COMPARATORS = (GaugeKind.DIAL_BORE_GAUGE, GaugeKind.DIGITAL_BORE_GAUGE, GaugeKind.SNAP_GAUGE, GaugeKind.INDICATOR)

@@ -95,6 +95,14 @@ class BentCrank(StrEnum):
     REPLACE = "replaced"
 
 
+class Chamfers(StrEnum):
+    """When the oil holes of a ground crank are chamfered again. Good shops disagree. Source: common practice, no
+    source."""
+
+    EVERY = "after every grind"
+    SHARP = "where an edge is sharp"
+
+
 class HouseRules(Document):
     """The shop's choices, as exact lengths; a unit only changes how they are shown.
 
@@ -102,7 +110,8 @@ class HouseRules(Document):
     `polish_allowance` is what a polish takes off the diameter. `least_band` is the narrowest band a grinder is
     asked to hold, half the maker's band where that is smaller. `keep_axis`: journals are ground about the axis they
     have. `mixed_sizes`: journals of one set may stand at different undersizes. `crack_test` says after which
-    grinds a crank is crack-tested, `bent_crank` whether a bent one is straightened here. `check_stands_h` is for
+    grinds a crank is crack-tested, `bent_crank` whether a bent one is straightened here, `chamfers` when its
+    oil holes are chamfered again. `check_stands_h` is for
     how many hours a setting check of a gauge with a zero stands. `shop_c` is the temperature of the shop where a
     sitting says nothing else; `spread_k` is how far part and gauge may differ though they have lain side by side.
     Of bores: `light_hone` is what a light hone takes off the wall, on diameter, `hone_stock` what is left for the
@@ -138,6 +147,7 @@ class HouseRules(Document):
     blue_rod: BlueRod = BlueRod.SCRAP
     crack_test: CrackTest = CrackTest.EVERY
     bent_crank: BentCrank = BentCrank.STRAIGHTEN
+    chamfers: Chamfers = Chamfers.EVERY
     check_stands_h: Annotated[int, Field(ge=1, le=168)] = 24
     shop_c: Celsius = 20.0
     spread_k: Annotated[float, Field(ge=0, le=10)] = 1.0

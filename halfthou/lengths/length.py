@@ -18,7 +18,8 @@ class Unit(StrEnum):
 
 
 class AmountUnit(StrEnum):
-    """The units of what is no length: weights, forces, angles, pressures. What they are worth stands in amounts."""
+    """The units of what is no length, or too fine for one: weights, forces, angles, pressures, finish, hardness.
+    What they are worth stands in amounts."""
 
     GRAM = "g"
     KILOGRAM = "kg"
@@ -29,6 +30,11 @@ class AmountUnit(StrEnum):
     DEGREE = "°"
     BAR = "bar"
     PSI = "psi"
+    MICROMETRE = "µm"
+    MICROINCH = "µin"
+    ROCKWELL_C = "HRC"
+    BRINELL = "HBW"
+    VICKERS = "HV"
 
 
 #: 1 in = 25.4 mm exactly. Source: international yard and pound agreement, 1959 (recalled); NIST SP 811.

@@ -22,6 +22,7 @@ from halfthou.report.documents import (
 )
 from halfthou.report.doubts import doubts_of
 from halfthou.report.figures import figures_shown, warmth_of
+from halfthou.report.grinding import CardKeep, CardLine, CardStep, GrindingCard
 from halfthou.report.letterhead import NO_LETTERHEAD, Letterhead
 from halfthou.report.part import Told, told
 from halfthou.report.scale import graduations
@@ -30,3 +31,4 @@ from halfthou.report.signed import SHAPE, read_signed, shape_of
 from halfthou.report.spots import feature_report, spots_asked
 from halfthou.report.stations import stations_of
 from halfthou.report.waits import DECISION
+from halfthou.report.ways import WayOnShown, WaysShown

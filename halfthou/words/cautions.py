@@ -49,6 +49,11 @@ STRAIGHTENING = Caution(
     say="It may be bent, soft or cracked. A part pressed straight can snap.",
     defer_to="A specialist; hardness and crack test before any grinding.",
 )
+PRESSING = Caution(
+    work="Straightening cold",
+    say="A shaft under the press snaps and its pieces fly: shielded, nobody in line, a little at a time.",
+    defer_to="Somebody trained for it, or a specialist; the press maker's manual.",
+)
 
 HEATING = Caution(
     work="Heat treatment",
@@ -155,7 +160,7 @@ _BY_ACTION = {
     Action.POLISH: (POLISHING, WASHING, FITTING),
     Action.FIT_UNDERSIZE: (WASHING, FITTING),
     Action.REGRIND: (LIFTING, CRACK_TEST, GRINDING, WASHING),
-    Action.STRAIGHTEN: (LIFTING, STRAIGHTENING, CRACK_TEST),
+    Action.STRAIGHTEN: (LIFTING, PRESSING, CRACK_TEST),
     Action.FIT_WASHERS: (FITTING,),
     Action.LINE_HONE: (BLOCK_LIFTING, BLOCK_BORING, WASHING),
     Action.HONE: (BLOCK_BORING, WASHING),
@@ -205,7 +210,7 @@ def cautions_for(action: Action, *, block: bool = False) -> tuple[Caution, ...]:
 _BY_WORK = {
     OperationKind.GRIND: (LIFTING, CRACK_TEST, GRINDING, WASHING),
     OperationKind.POLISH: (POLISHING, WASHING),
-    OperationKind.STRAIGHTEN: (STRAIGHTENING, CRACK_TEST),
+    OperationKind.STRAIGHTEN: (PRESSING, CRACK_TEST),
     OperationKind.HEAT_TREAT: (LIFTING, HEATING),
     OperationKind.LINE_HONE: (BORING, WASHING),
     OperationKind.STUDS: (FITTING,),

@@ -11,6 +11,7 @@ from typing import NamedTuple
 from halfthou.jobs import (
     BentCrank,
     BlueRod,
+    Chamfers,
     CrackTest,
     GlazedBore,
     Guard,
@@ -119,6 +120,12 @@ SCHOOLS: tuple[School, ...] = (
             "Never cast iron, rolled fillets or a hard skin."),
         Way(BentCrank.REPLACE, "Replaced",
             "What was pressed can creep back or hold a crack that no test shows. Another crank is found."),
+    )),
+    School("chamfers", About.CRANK, "Oil holes of a ground crank", (
+        Way(Chamfers.EVERY, "Chamfered again after every grind",
+            "Grinding shrinks the chamfer and sharpens its edge. All of them are cut again and rounded."),
+        Way(Chamfers.SHARP, "Chamfered where an edge is sharp",
+            "Each one is felt after grinding, and what is still round is left as it is."),
     )),
     School("keep_bore_axis", About.BLOCK, "The axis of a worn bore", (
         Way(True, "Bored about the axis it has",

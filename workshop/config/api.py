@@ -23,6 +23,7 @@ from workshop.limits.api import router as limits
 from workshop.limits.descriptions_api import router as descriptions
 from workshop.live.api import router as live
 from workshop.pages.api import router as pages
+from workshop.pages.crank_api import router as crank
 from workshop.pages.first_run_api import router as first_run
 from workshop.pages.shop_api import router as shop
 from workshop.people.api import SignedIn
@@ -33,6 +34,7 @@ log = logging.getLogger(__name__)
 api = NinjaAPI(title="Half Thou", version="1", auth=SignedIn(), docs_url=None, openapi_url=None)
 api.add_router("", people)
 api.add_router("", pages)
+api.add_router("", crank)
 api.add_router("", shop)
 api.add_router("", first_run)
 api.add_router("/limits", limits)

@@ -11,6 +11,7 @@ from halfthou.gauges import read_celsius
 from halfthou.jobs import (
     BentCrank,
     BlueRod,
+    Chamfers,
     CrackTest,
     GlazedBore,
     Guard,
@@ -72,6 +73,7 @@ class HouseRulesForm(Schema):
     blue_rod: BlueRod = BlueRod.SCRAP
     crack_test: CrackTest = CrackTest.EVERY
     bent_crank: BentCrank = BentCrank.STRAIGHTEN
+    chamfers: Chamfers = Chamfers.EVERY
     check_stands_h: int = 24
     shop_c: str = Field(default="20", max_length=40)
     spread_k: str = Field(default="1", max_length=40)

@@ -15,6 +15,7 @@ from workshop.bench.shapes import BenchOut
 from workshop.bench.work_shapes import CONDITIONS, WORK, WorkOut
 from workshop.jobs.actions import looked_at, names_of, open_job, sign
 from workshop.jobs.api import bench_answer
+from workshop.pages.answers import as_page, as_pdf, as_table, safe_name
 from workshop.pages.kinds import KindOut, kind_out
 from workshop.pages.labels import LabelForm, code_of, code_text, labels_html, positions_for
 from workshop.pages.other_way import other_way_html
@@ -24,7 +25,6 @@ from workshop.pages.printing import (
     card_html,
     filing_html,
     filing_of,
-    pdf_of,
     sheet_html,
 )
 from workshop.pages.reports import report_html
@@ -106,40 +106,40 @@ def get_kinds(request: HttpRequest) -> list[KindOut]:
 @router.get("/jobs/{int:job_id}/sheet.html", include_in_schema=False)
 def sheet_page(request: HttpRequest, job_id: int) -> HttpResponse:
     """The decision sheet to print."""
-    return _page(request, sheet_html(open_job(job_id, signed_in(request))))
+    return as_page(request, sheet_html(open_job(job_id, signed_in(request))))
 
 
 @router.get("/jobs/{int:job_id}/sheet.pdf", include_in_schema=False)
 def sheet_pdf(request: HttpRequest, job_id: int) -> HttpResponse:
     """The decision sheet as PDF."""
     opened = open_job(job_id, signed_in(request))
-    return _pdf(sheet_html(opened), f"decision-sheet-{opened.record.number}.pdf")
+    return as_pdf(sheet_html(opened), f"decision-sheet-{opened.record.number}.pdf")
 
 
 @router.get("/jobs/{int:job_id}/card.html", include_in_schema=False)
 def card_page(request: HttpRequest, job_id: int) -> HttpResponse:
     """The blank measuring card to print."""
-    return _page(request, card_html(open_job(job_id, signed_in(request))))
+    return as_page(request, card_html(open_job(job_id, signed_in(request))))
 
 
 @router.get("/jobs/{int:job_id}/card.pdf", include_in_schema=False)
 def card_pdf(request: HttpRequest, job_id: int) -> HttpResponse:
     """The blank measuring card as PDF."""
     opened = open_job(job_id, signed_in(request))
-    return _pdf(card_html(opened), f"measuring-card-{opened.record.number}.pdf")
+    return as_pdf(card_html(opened), f"measuring-card-{opened.record.number}.pdf")
 
 
 @router.get("/jobs/{int:job_id}/boring.html", include_in_schema=False)
 def boring_page(request: HttpRequest, job_id: int) -> HttpResponse:
     """The boring card to print."""
-    return _page(request, boring_html(open_job(job_id, signed_in(request))))
+    return as_page(request, boring_html(open_job(job_id, signed_in(request))))
 
 
 @router.get("/jobs/{int:job_id}/boring.pdf", include_in_schema=False)
 def boring_pdf(request: HttpRequest, job_id: int) -> HttpResponse:
     """The boring card as PDF."""
     opened = open_job(job_id, signed_in(request))
-    return _pdf(boring_html(opened), f"boring-card-{opened.record.number}.pdf")
+    return as_pdf(boring_html(opened), f"boring-card-{opened.record.number}.pdf")
 
 
 @router.get("/jobs/{int:job_id}/boring.csv", include_in_schema=False)
@@ -147,22 +147,20 @@ def boring_csv(request: HttpRequest, job_id: int) -> HttpResponse:
     """The boring card as CSV."""
     opened = open_job(job_id, signed_in(request))
     head, *rows = boring_card_csv(boring_card_of(opened))
-    response = HttpResponse(write_table(head, rows), content_type="text/csv")
-    response["Content-Disposition"] = f'attachment; filename="boring-card-{_safe(opened.record.number)}.csv"'
-    return response
+    return as_table(write_table(head, rows), f"boring-card-{opened.record.number}.csv")
 
 
 @router.get("/jobs/{int:job_id}/filing.html", include_in_schema=False)
 def filing_page(request: HttpRequest, job_id: int) -> HttpResponse:
     """The ring filing card to print."""
-    return _page(request, filing_html(open_job(job_id, signed_in(request))))
+    return as_page(request, filing_html(open_job(job_id, signed_in(request))))
 
 
 @router.get("/jobs/{int:job_id}/filing.pdf", include_in_schema=False)
 def filing_pdf(request: HttpRequest, job_id: int) -> HttpResponse:
     """The ring filing card as PDF."""
     opened = open_job(job_id, signed_in(request))
-    return _pdf(filing_html(opened), f"ring-filing-{opened.record.number}.pdf")
+    return as_pdf(filing_html(opened), f"ring-filing-{opened.record.number}.pdf")
 
 
 @router.get("/jobs/{int:job_id}/filing.csv", include_in_schema=False)
@@ -170,9 +168,7 @@ def filing_csv(request: HttpRequest, job_id: int) -> HttpResponse:
     """The ring filing card as CSV."""
     opened = open_job(job_id, signed_in(request))
     table = filing_of(opened)
-    response = HttpResponse(write_table(table.columns, table.rows), content_type="text/csv")
-    response["Content-Disposition"] = f'attachment; filename="ring-filing-{_safe(opened.record.number)}.csv"'
-    return response
+    return as_table(write_table(table.columns, table.rows), f"ring-filing-{opened.record.number}.csv")
 
 
 @router.get("/jobs/{int:job_id}/boring", response=BoringCard)
@@ -194,9 +190,9 @@ def report_page(request: HttpRequest, job_id: int, number: int | None = None, sa
     record, job = looked_at(job_id, signed_in(request))
     html = report_html(record, job, number)
     if not save:
-        return _page(request, html)
+        return as_page(request, html)
     response = HttpResponse(html, content_type="text/html")
-    response["Content-Disposition"] = f'attachment; filename="strip-report-{_safe(record.number)}.html"'
+    response["Content-Disposition"] = f'attachment; filename="strip-report-{safe_name(record.number)}.html"'
     return response
 
 
@@ -204,33 +200,33 @@ def report_page(request: HttpRequest, job_id: int, number: int | None = None, sa
 def report_pdf(request: HttpRequest, job_id: int, number: int | None = None) -> HttpResponse:
     """A strip report as PDF, with its pictures."""
     record, job = looked_at(job_id, signed_in(request))
-    return _pdf(report_html(record, job, number), f"strip-report-{record.number}.pdf")
+    return as_pdf(report_html(record, job, number), f"strip-report-{record.number}.pdf")
 
 
 @router.get("/jobs/{int:job_id}/strip/other-way.html", include_in_schema=False)
 def other_way_page(request: HttpRequest, job_id: int) -> HttpResponse:
     """The strip list the other way round, to print."""
-    return _page(request, other_way_html(looked_at(job_id, signed_in(request))[1]))
+    return as_page(request, other_way_html(looked_at(job_id, signed_in(request))[1]))
 
 
 @router.get("/jobs/{int:job_id}/strip/other-way.pdf", include_in_schema=False)
 def other_way_pdf(request: HttpRequest, job_id: int) -> HttpResponse:
     """The strip list the other way round as PDF."""
     record, job = looked_at(job_id, signed_in(request))
-    return _pdf(other_way_html(job), f"other-way-{record.number}.pdf")
+    return as_pdf(other_way_html(job), f"other-way-{record.number}.pdf")
 
 
 @router.get("/jobs/{int:job_id}/labels.html", include_in_schema=False)
 def labels_page(request: HttpRequest, job_id: int, form: Query[LabelForm]) -> HttpResponse:
     """Labels for trays and bags, to print."""
-    return _page(request, labels_html(looked_at(job_id, signed_in(request))[1], form))
+    return as_page(request, labels_html(looked_at(job_id, signed_in(request))[1], form))
 
 
 @router.get("/jobs/{int:job_id}/labels.pdf", include_in_schema=False)
 def labels_pdf(request: HttpRequest, job_id: int, form: Query[LabelForm]) -> HttpResponse:
     """Labels for trays and bags as PDF."""
     record, job = looked_at(job_id, signed_in(request))
-    return _pdf(labels_html(job, form), f"labels-{record.number}.pdf")
+    return as_pdf(labels_html(job, form), f"labels-{record.number}.pdf")
 
 
 @router.get("/jobs/{int:job_id}/labels/check", response=LabelsOut)
@@ -245,22 +241,6 @@ def check_labels(request: HttpRequest, job_id: int, form: Query[LabelForm]) -> L
         mark=places[0].mark,
         code=str(code_of(code_text(job, places[0])).svg),
     )
-
-
-def _page(request: HttpRequest, html: str) -> HttpResponse:
-    nonce = str(request.csp_nonce)  # type: ignore[attr-defined]
-    return HttpResponse(html.replace("<style>", f'<style nonce="{nonce}">'))
-
-
-def _safe(name: str) -> str:
-    return "".join(c if c.isalnum() or c in "-._" else "-" for c in name)
-
-
-def _pdf(html: str, name: str) -> HttpResponse:
-    safe = _safe(name)
-    response = HttpResponse(pdf_of(html), content_type="application/pdf")
-    response["Content-Disposition"] = f'inline; filename="{safe}"'
-    return response
 
 
 @router.post("/jobs/{int:job_id}/phone", response=CameraOut)

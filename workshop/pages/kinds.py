@@ -25,7 +25,8 @@ class FeatureOut(BaseModel):
     lie as `lies` says. `asks` is what state of the part is asked while it is read, and in which words; planes
     and angles (by their degrees) are called by name where they have one. `read_in` is the unit of what is no
     length; `small` a gap or a play, typed as it is; `signed` one that may lie below nothing; `high_side` a total
-    reading, beside which the angle where it is highest may be typed."""
+    reading, beside which the angle where it is highest may be typed; `of_sets` the sets that have it, each where
+    none is named."""
 
     key: str
     name: str
@@ -44,6 +45,7 @@ class FeatureOut(BaseModel):
     small: bool
     signed: bool
     high_side: bool
+    of_sets: list[str]
 
 
 class LookOut(BaseModel):
@@ -63,7 +65,7 @@ class LookOut(BaseModel):
 
 class SheetFigureOut(BaseModel):
     """A figure of the limits sheet: its key, label, whether it is a band and whether it is needed; the set it is
-    asked of instead, where the sheet speaks of that."""
+    asked of instead, where the sheet speaks of that; the one set it is of, where it is not of each."""
 
     name: str
     label: str
@@ -71,6 +73,7 @@ class SheetFigureOut(BaseModel):
     needed: bool
     read_in: str
     asked_of: str
+    of_set: str
 
 
 class SheetMadeOut(BaseModel):
@@ -167,6 +170,7 @@ def _feature(feature: FeatureKind) -> FeatureOut:
         small=feature.small,
         signed=feature.signed,
         high_side=feature.high_side,
+        of_sets=list(feature.of_sets),
     )
 
 
@@ -200,6 +204,7 @@ def _figure(figure: SheetFigure) -> SheetFigureOut:
         needed=figure.needed,
         read_in=read_in,
         asked_of=figure.asked_of,
+        of_set=figure.of_set,
     )
 
 

@@ -14,7 +14,7 @@ from halfthou.gauges import Budget, beyond_guard, combine, guard_band, standard_
 from halfthou.jobs import Feature
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.journals.case import JournalCase
-from halfthou.surveys import PartSurvey, SpotState
+from halfthou.surveys import POLISH_SHELL, PartSurvey, SpotState
 from halfthou.verdicts import FigureKey, Finding, Limit, Measured, judge, own_and_common
 
 #: The spots of a bore that lie at the crown. Source: common practice, no source.
@@ -72,7 +72,7 @@ def _bores_of(case: JournalCase, bearing: PartSurvey, *, crown: bool) -> tuple[l
         return found, From.BORE
     housing = [(s, size) for s, size in _known(bearing.spots(Feature.HOUSING_BORE)) if s.spot in where]
     walls = _known(bearing.spots(Feature.WALL))
-    if not housing or len(walls) < 2:
+    if not housing or len(walls) < 2 or for_a_further_size(case, walls[0][1] + walls[1][1]):
         return [], From.HOUSING_AND_WALLS
     (upper, w_upper), (lower, w_lower) = walls
     both = ((-1.0, taken_with.budget(upper.counted)), (-1.0, taken_with.budget(lower.counted)))
@@ -87,6 +87,17 @@ def _bores_of(case: JournalCase, bearing: PartSurvey, *, crown: bool) -> tuple[l
         )
         for state, size in housing
     ], From.HOUSING_AND_WALLS
+
+
+def for_a_further_size(case: JournalCase, walls: Length) -> bool:
+    """Whether the halves that lie ready are those of an undersize the journal is still to be ground to: they say
+    nothing of the journal as it is.
+
+    Takes:   both walls together.
+    Rule:    crank.aim.
+    """
+    wall = case.limits.wall
+    return wall is not None and case.new_shells and walls - wall.most * 2 - case.present > POLISH_SHELL
 
 
 def clearance_known(case: JournalCase) -> bool:

@@ -10,7 +10,7 @@ from halfthou.lengths import ZERO, Length
 from halfthou.looks import UNSEEN, Eye
 from halfthou.parts.journals.limits import JournalLimits
 from halfthou.surveys import FeatureSurvey, PartSurvey, PresentSize, Rests, SpotState
-from halfthou.verdicts import Limit
+from halfthou.verdicts import Finding, Limit
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,7 +24,9 @@ class JournalCase:
     a heat treatment followed the last grind. `crank` is from what the whole crank may be bent or cracked;
     `unseen` are the looks without which it does not go back and that nobody has taken, `without_limit` what is read
     of its bearing and has no limit. `bend` is what the crank's bend takes off the size it cleans up
-    at, `straight_first` how its straightness stands while that is not settled."""
+    at, `straight_first` how its straightness stands while that is not settled. `beside` are the
+    findings on what was read beside its size, of `beside_surveys`; `throw_wanted` what of its throw has to be read
+    because a journal got hot."""
 
     survey: FeatureSurvey
     limits: JournalLimits
@@ -43,6 +45,9 @@ class JournalCase:
     without_limit: tuple[str, ...] = ()
     bend: Length = ZERO
     straight_first: str = ""
+    beside: tuple[Finding, ...] = ()
+    beside_surveys: tuple[FeatureSurvey, ...] = ()
+    throw_wanted: tuple[str, ...] = ()
 
     def answer(self, look: str) -> str | None:
         """What was seen, or None where nobody has looked."""

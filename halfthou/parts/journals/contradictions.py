@@ -25,6 +25,7 @@ def contradictions(case: JournalCase) -> tuple[Contradiction, ...]:
     return (
         *twice("", case.survey),
         *(c for bearing in case.bearings for name, f in bearing.features.items() for c in twice(name, f)),
+        *(c for beside in case.beside_surveys for c in twice(beside.feature.name, beside)),
         *top_against_bottom(case.survey),
         *_bore_against_journal(case),
         *(c for bearing in case.bearings for c in _sum_of_parts(case, bearing)),

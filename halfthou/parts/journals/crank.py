@@ -10,6 +10,7 @@ from halfthou.lengths import ZERO, Length
 from halfthou.looks import CRANK_SUSPECT, PASSED, Does
 from halfthou.parts.journals.decide import End, SetVerdict
 from halfthou.parts.journals.kind import JOURNAL
+from halfthou.parts.journals.looks import HOT
 from halfthou.parts.straightness import TRUE, Straight, straight_headline, straight_of, without_old_words
 from halfthou.parts.trade import Given
 from halfthou.surveys import SeenBy
@@ -59,13 +60,14 @@ class WholeCrank:
 
     `seen` is what was seen, as far as it counts beside figures; `suspects` from what it may be bent or cracked;
     `proven` what its figures prove; `straight_first` how its straightness stands while that is not settled, ""
-    where nothing waits for it.
+    where nothing waits for it; `hot` that a journal of it got hot.
     """
 
     seen: SeenBy
     suspects: tuple[str, ...]
     proven: frozenset[str]
     straight_first: str
+    hot: bool = False
 
 
 def whole_crank(given: Given) -> WholeCrank:
@@ -76,11 +78,13 @@ def whole_crank(given: Given) -> WholeCrank:
     """
     shaft = straight_of(given)
     true = shaft is not None and shaft.straight
+    seen = without_old_words(given)
     return WholeCrank(
-        seen=without_old_words(given),
+        seen=seen,
         suspects=crank_suspects(given),
         proven=frozenset({f"{Look.STRAIGHTNESS}: {TRUE}"} if true else ()),
         straight_first="" if shaft is None or true else straight_headline(shaft),
+        hot=any(look == Look.HEAT and one.answer in HOT for (_, look), one in seen.items()),
     )
 
 

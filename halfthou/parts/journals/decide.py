@@ -255,16 +255,21 @@ def _choice(case: SetCase) -> SizeChoice | None:
     """The regrind size, where at least one journal needs machining."""
     if not any(verdict.needs_machining for verdict in case.verdicts.values()):
         return None
-    reaches = {
-        name: Reach(v.usable, v.case.present, v.needs_machining, v.by_score)
-        for name, v in case.verdicts.items()
-        if v.usable is not None
-    }
+    reaches = ground_reaches(case)
     if not reaches:
         return None
     least_present = min(reach.present for reach in reaches.values())
     steps = regrind_steps(case.limits, least_present)
     return choose_one_size(reaches, steps, case.limits.size.least, workable_band(case.limits, case.house))
+
+
+def ground_reaches(case: SetCase) -> dict[str, Reach]:
+    """What every journal that is read can be ground to."""
+    return {
+        name: Reach(v.usable, v.case.present, v.needs_machining, v.by_score)
+        for name, v in case.verdicts.items()
+        if v.usable is not None
+    }
 
 
 def _grinding(case: SetCase, choice: SizeChoice) -> Action:

@@ -29,6 +29,7 @@ from halfthou.jobs import (
     set_of,
 )
 from halfthou.lengths import Length
+from halfthou.parts.journals import beside_size as beside
 from halfthou.parts.journals.limits import faults_of_journals, limits_of
 from halfthou.parts.journals.looks import LOOKS
 from halfthou.parts.journals.sheet_questions import questions_of_journals
@@ -77,6 +78,7 @@ FIGURES = (
     SheetFigure("smallest_allowed", "Smallest size allowed"),
     SheetFigure("case_depth", "Case depth"),
     SheetFigure("least_case", "Least case after grinding"),
+    *beside.FIGURES,
 )
 MADE = (
     SheetMade("hardening", "Hardening", tuple(one.value for one in Hardening)),
@@ -111,6 +113,7 @@ JOURNAL = PartKind(
             hold="square, clear of fillets",
             judged_by=("size",),
         ),
+        *beside.FEATURES,
     ),
     sets={"mains": "Main journals", "rods": "Rod journals"},
     wholes=("crank",),
@@ -121,20 +124,18 @@ JOURNAL = PartKind(
     steps="Undersize shells",
     plans=PLANS,
     plan_hint="Wider than 25 mm, about an inch: three planes, to see barrel and hourglass.",
+    has=beside.has_limit,
     check=faults_of_journals,
     questions=questions_of_journals,
     actions=("reuse", "polish", "fit undersize", "regrind", "refer", "replace"),
     # Source: docs/trade: What work makes stale, common practice; grinding can crack, so can straightening.
-    stale_after=dict.fromkeys(
-        (
-            OperationKind.GRIND,
-            OperationKind.POLISH,
-            OperationKind.STRAIGHTEN,
-            OperationKind.HEAT_TREAT,
-            OperationKind.FINAL_WASH,
-        ),
-        _DIAMETER,
-    ),
+    stale_after={
+        OperationKind.GRIND: (*_DIAMETER, *beside.KEYS),
+        OperationKind.POLISH: (*_DIAMETER, beside.FINISH),
+        OperationKind.STRAIGHTEN: (*_DIAMETER, *beside.THROW),
+        OperationKind.HEAT_TREAT: (*_DIAMETER, *beside.HARDNESS),
+        OperationKind.FINAL_WASH: _DIAMETER,
+    },
     # Source: common practice, no source; which of them are asked of which crank, the house and the sheet say.
     looks_after={
         OperationKind.GRIND: (Look.FILLET, Look.EDGE, Look.CRACK_TEST, Look.HARDNESS),

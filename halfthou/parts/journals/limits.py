@@ -8,6 +8,7 @@ from pydantic import Field, ValidationError, model_validator
 
 from halfthou.jobs import Band, Document, Figure, Hardening, LimitsSheet, Material, SetLimits, Step
 from halfthou.lengths import ZERO, Length
+from halfthou.parts.journals.beside_size import FIGURES as BESIDE_FIGURES
 from halfthou.surveys import POLISH_SHELL, SizeLadder
 
 #: The figures of a set of journals: bands, then single limits, each by its key.
@@ -23,6 +24,8 @@ SINGLES = (
     "case_depth",
     "least_case",
 )
+#: What is read beside the size has figures of its own: they are no limits of it.
+BESIDE = tuple(one.key for one in BESIDE_FIGURES)
 
 
 class JournalLimits(Document):
@@ -73,7 +76,7 @@ class JournalLimits(Document):
     def of(cls, limits: SetLimits) -> JournalLimits:
         """The limits of a set as those of journals. Refuses: ValueError where a figure they need is missing."""
         known: dict[str, Any] = {key: found for key, found in limits.figures.items() if key in (*BANDS, *SINGLES)}
-        unknown = sorted(limits.figures.keys() - known.keys())
+        unknown = sorted(limits.figures.keys() - known.keys() - set(BESIDE))
         if unknown:
             raise ValueError(f"journals have no figure {', '.join(unknown)}")
         made = limits.made

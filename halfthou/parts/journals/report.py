@@ -22,6 +22,7 @@ from halfthou.report import (
     FeatureReport,
     PartReport,
     SeenHere,
+    SpotAsked,
     Told,
     feature_report,
     spots_asked,
@@ -46,10 +47,13 @@ class _Alone(Told):
 
 def _alone(verdict: JournalVerdict, say: Notation) -> _Alone:
     case, form = verdict.case, verdict.case.survey.form
-    findings = (*verdict.findings, *verdict.clearance, *verdict.housing)
     return _Alone(
-        **told(case.survey, findings, verdict.contradictions, ways_to_settle(verdict), say),
-        features=(feature_report(case.survey, "journal", say), *_beside(case, say)),
+        **told(case.survey, verdict.every, verdict.contradictions, ways_to_settle(verdict), say),
+        features=(
+            feature_report(case.survey, "journal", say),
+            *(feature_report(one, one.feature.name, say) for one in case.beside_surveys),
+            *_beside(case, say),
+        ),
         size=say.shown(form.size_found) if form else None,
         size_words=_size_words(verdict, say),
         reasons=(*journal_reasons(verdict, say), *warmth_of(case.survey, verdict.size, say)),
@@ -64,7 +68,8 @@ def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notat
     verdict = decided.case.verdicts[journal]
     survey, alone = verdict.case.survey, memo.of(("alone", journal), _alone, verdict, say)
     action, opens = decided.action_of(journal), decided.opens_of(journal)
-    to_read = () if decided.waived(journal) else survey.unread
+    waived = decided.waived(journal)
+    to_read = () if waived else (*spots_asked(survey, survey.unread), *_throw_wanted(verdict))
     return PartReport(
         **alone,
         id=journal,
@@ -83,7 +88,7 @@ def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notat
         opens=tuple(one for one in Open if one in opens),
         waived=tuple(sorted(verdict.case.waived)),
         waits=(Waived.HOUSING,) if housing_awaited(verdict.case) else (),
-        to_read=spots_asked(survey, to_read),
+        to_read=to_read,
         left=len(to_read) + sum(asked.times for asked in alone["to_repeat"]),
         clean_up=_clean_up(decided, verdict, say),
         clearance=_clearance(decided, journal, say),
@@ -91,6 +96,12 @@ def journal_report(decided: SetVerdict, journal: str, layout: Layout, say: Notat
         seen=SeenHere.of(verdict.case.seen.values()),
         cautions=cautions_for(action),
     )
+
+
+def _throw_wanted(verdict: JournalVerdict) -> tuple[SpotAsked, ...]:
+    """Where its throw stands, of a crank of which a journal got hot."""
+    part = verdict.case.survey.part.id
+    return tuple(SpotAsked(part, feature, "1a") for feature in verdict.case.throw_wanted)
 
 
 _ALWAYS = (Look.SURFACE, Look.HEAT, Look.SEAT, Look.FILLET, Look.CRACK_TEST)

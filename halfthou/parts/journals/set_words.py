@@ -266,6 +266,9 @@ def _singled_out(decided: SetVerdict) -> Iterator[Reason]:
 
 _REFERRED = {
     "verdicts.journal.fillet": "the fillet is to be referred before any work.",
+    "verdicts.journal.fillet-band": "a fillet is out of its band: to be referred before any work.",
+    "verdicts.journal.hardness": "not as hard as the sheet asks: to be referred before any work.",
+    "verdicts.journal.throw": "the throw is not where it belongs: twisted or ground off its place; refer it.",
     "verdicts.journal.heat": "got hot. Hardness, straightness and crack test come before any work.",
     "verdicts.journal.blue-rod": "the rod went blue: tested or replaced before anything is fitted.",
     "verdicts.journal.straightness": "the crank is bent: to be referred before any work.",

@@ -13,6 +13,7 @@ from halfthou.looks import Does
 from halfthou.operations import ground_to
 from halfthou.parts.journals.after_work import still_unseen
 from halfthou.parts.journals.bearing_kind import BEARING
+from halfthou.parts.journals.beside_size import LIMIT_OF, THROW, beside_findings, read_beside
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.clearance import clearance_is_settled, missing_shells
 from halfthou.parts.journals.crank import (
@@ -103,8 +104,7 @@ class Journals:
 
     def findings(self, decided: SetDecided, part: str) -> tuple[Finding, ...]:
         """Every judged figure of one journal and its bearing."""
-        verdict = cast(SetVerdict, decided).case.verdicts[part]
-        return (*verdict.findings, *verdict.clearance, *verdict.housing)
+        return cast(SetVerdict, decided).case.verdicts[part].every
 
 
 def present_of_journals(given: Given) -> dict[str, PresentSize]:
@@ -140,7 +140,7 @@ def _claim(seen: SeenBy, one: str) -> Seen | None:
 def _case(given: Given, name: str, stands: PresentSize, crank: WholeCrank) -> JournalCase:
     job = given.job
     part = given.engine.parts[name]
-    about = about_journal(crank.seen, name)
+    about, limits = about_journal(crank.seen, name), job.limits.sets[part.set]
     shells = hardened = False
     kinds = set[OperationKind]()
     for done in job.standing_operations if job.operations else ():
@@ -157,7 +157,7 @@ def _case(given: Given, name: str, stands: PresentSize, crank: WholeCrank) -> Jo
         house=job.house_rules,
         present=stands.undersize,
         seen=about,
-        eye=given.eye(about, JOURNAL, job.limits.sets[part.set], crank.proven),
+        eye=given.eye(about, JOURNAL, limits, crank.proven),
         stands=stands,
         rods=rods,
         bearings=_bearings(given, name),
@@ -169,6 +169,9 @@ def _case(given: Given, name: str, stands: PresentSize, crank: WholeCrank) -> Jo
         without_limit=_without_limit(given, name, part.set),
         bend=bend_at(given, name),
         straight_first=crank.straight_first,
+        beside=tuple(beside_findings(given.surveys[name], limits, job.house_rules)),
+        beside_surveys=tuple(read_beside(given.surveys[name])),
+        throw_wanted=_throw_wanted(given, name, crank),
     )
 
 
@@ -185,7 +188,24 @@ def _without_limit(given: Given, journal: str, one: str) -> tuple[str, ...]:
     """
     bearings, limits = _bearings(given, journal), given.job.limits.sets[one]
     read = {key for bearing in bearings for key, feature in bearing.features.items() if feature.sizes}
-    return tuple(kind.name for kind in BEARING.without_limit(limits, read))
+    own = {one.feature.key for one in read_beside(given.surveys[journal])}
+    return (
+        *(kind.name for kind in BEARING.without_limit(limits, read)),
+        *(kind.name for kind in JOURNAL.without_limit(limits, own)),
+    )
+
+
+def _throw_wanted(given: Given, name: str, crank: WholeCrank) -> tuple[str, ...]:
+    """Index and half stroke of a throw, where a journal of the crank got hot and the sheet has them: one that
+    seized is twisted.
+
+    Rule:    verdicts.journal.throw.   Source: docs/trade: Run-out, common practice.
+    """
+    if name in given.engine.layout.mains or not crank.hot:
+        return ()
+    limits, features = given.job.limits.sets[given.engine.parts[name].set], given.surveys[name].features
+    wanted = (one for one in THROW if LIMIT_OF[one] in limits.figures)
+    return tuple(one for one in wanted if one not in features or not features[one].counts)
 
 
 def _bearings(given: Given, journal: str) -> tuple[PartSurvey, ...]:

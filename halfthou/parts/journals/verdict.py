@@ -10,6 +10,7 @@ from halfthou.jobs import Hardening, Look, SourceKind, Waived
 from halfthou.lengths import ZERO, Length
 from halfthou.looks import HOUSING, Does
 from halfthou.parts.journals.bearing import housing_findings, housing_read, measured_clearance
+from halfthou.parts.journals.beside_size import refers_beside, too_rough
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.contradictions import contradictions
 from halfthou.parts.journals.figures import LEAST_ANGLES, journal_findings
@@ -71,10 +72,14 @@ class JournalVerdict:
         """The rules by which it waits for somebody else's word."""
         return tuple(words_awaited(self.case))
 
+    @property
+    def every(self) -> tuple[Finding, ...]:
+        """All its figures: its own, those of its bearing, and what was read beside its size."""
+        return (*self.findings, *self.clearance, *self.housing, *self.case.beside)
+
     def finding(self, key: FigureKey) -> Finding | None:
         """One figure by its key; None where it could not be worked out."""
-        every = (*self.findings, *self.clearance, *self.housing)
-        return next((finding for finding in every if finding.key == key), None)
+        return next((finding for finding in self.every if finding.key == key), None)
 
     @property
     def size(self) -> Finding | None:
@@ -139,6 +144,7 @@ def words_awaited(case: JournalCase) -> Iterator[str]:
     again?
     """
     yield from case.eye.rules(Does.REFERS)
+    yield from refers_beside(case.beside)
     treated = case.hardened_again or case.answer(Look.TREATMENT) == TREATED
     skin = case.limits.hardening in (Hardening.NITRIDED, Hardening.NITROCARBURISED)
     if skin and case.present > ZERO and not treated and (case.survey.form is not None or case.stands is not None):
@@ -162,9 +168,10 @@ def _opens(
     clashing: tuple[Contradiction, ...],
 ) -> Iterator[Open]:
     survey = case.survey
-    if not survey.whole and Waived.READINGS not in case.waived:
+    if (not survey.whole or case.throw_wanted) and Waived.READINGS not in case.waived:
         yield Open.UNREAD
-    if survey.held or any(state.held for _, _, state in case.bearing_spots()):
+    beside = any(one.held for one in case.beside_surveys)
+    if survey.held or beside or any(state.held for _, _, state in case.bearing_spots()):
         yield Open.HELD
     if survey.outside:
         yield Open.OUTSIDE
@@ -180,7 +187,7 @@ def _opens(
         yield Open.THUMB
     if any(f.key == FigureKey.LARGER for f in findings):
         yield Open.LARGER
-    if any(f.called is Called.TOO_CLOSE and f.key not in QUESTIONS for f in findings):
+    if any(f.called is Called.TOO_CLOSE and f.key not in QUESTIONS for f in (*findings, *case.beside)):
         yield Open.TOO_CLOSE
     clearance = [f for f in bearing if f.key in (FigureKey.CLEARANCE_LEAST, FigureKey.CLEARANCE_MOST)]
     if any(f.called is not Called.WITHIN for f in clearance):
@@ -261,7 +268,7 @@ def _action_by_eye(case: JournalCase) -> Action | None:
 def _action_by_gauge(
     case: JournalCase, findings: tuple[Finding, ...], shell: Length | None, opens: frozenset[Open]
 ) -> Action:
-    marked, size = case.eye.does(Does.REMEDY, Action.POLISH), findings[0]
+    marked, size = case.eye.does(Does.REMEDY, Action.POLISH) or too_rough(case.beside), findings[0]
     if _catches(case):
         return Action.REGRIND
     beyond = [f for f in findings if f.called is Called.BEYOND]

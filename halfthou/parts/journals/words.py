@@ -20,6 +20,7 @@ def journal_reasons(verdict: JournalVerdict, say: Notation) -> tuple[Reason, ...
         *_stands(verdict, say),
         *_read_again(verdict),
         *_figures(verdict, say),
+        *figure_reasons(verdict.case.beside, say),
         *_clean_up(verdict, say),
     )
 

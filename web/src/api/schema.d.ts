@@ -276,6 +276,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Ways
+         * @description The ways on for the mains and the rod journals, side by side.
+         */
+        get: operations["workshop_pages_crank_api_get_ways"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/grinding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Grinding
+         * @description The grinder's card.
+         */
+        get: operations["workshop_pages_crank_api_get_grinding"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shop": {
         parameters: {
             query?: never;
@@ -1975,7 +2015,8 @@ export interface components {
          *     lie as `lies` says. `asks` is what state of the part is asked while it is read, and in which words; planes
          *     and angles (by their degrees) are called by name where they have one. `read_in` is the unit of what is no
          *     length; `small` a gap or a play, typed as it is; `signed` one that may lie below nothing; `high_side` a total
-         *     reading, beside which the angle where it is highest may be typed.
+         *     reading, beside which the angle where it is highest may be typed; `of_sets` the sets that have it, each where
+         *     none is named.
          */
         FeatureOut: {
             /** Key */
@@ -2015,6 +2056,8 @@ export interface components {
             signed: boolean;
             /** High Side */
             high_side: boolean;
+            /** Of Sets */
+            of_sets: string[];
         };
         /**
          * KindOut
@@ -2135,7 +2178,7 @@ export interface components {
          * @description What a gauge is fit for.
          * @enum {string}
          */
-        Purpose: "journals" | "bores" | "walls" | "depths" | "gaps" | "clearances" | "run-out" | "weights" | "spring loads" | "angles" | "pressures" | "setting other gauges";
+        Purpose: "journals" | "bores" | "walls" | "depths" | "gaps" | "clearances" | "run-out" | "weights" | "spring loads" | "angles" | "pressures" | "fillets" | "finish" | "hardness" | "setting other gauges";
         /**
          * ReadingOrder
          * @description In which order the spots come, to suit the hand.
@@ -2145,7 +2188,7 @@ export interface components {
         /**
          * SheetFigureOut
          * @description A figure of the limits sheet: its key, label, whether it is a band and whether it is needed; the set it is
-         *     asked of instead, where the sheet speaks of that.
+         *     asked of instead, where the sheet speaks of that; the one set it is of, where it is not of each.
          */
         SheetFigureOut: {
             /** Name */
@@ -2160,6 +2203,8 @@ export interface components {
             read_in: string;
             /** Asked Of */
             asked_of: string;
+            /** Of Set */
+            of_set: string;
         };
         /**
          * SheetMadeOut
@@ -2239,10 +2284,11 @@ export interface components {
         };
         /**
          * AmountUnit
-         * @description The units of what is no length: weights, forces, angles, pressures. What they are worth stands in amounts.
+         * @description The units of what is no length, or too fine for one: weights, forces, angles, pressures, finish, hardness.
+         *     What they are worth stands in amounts.
          * @enum {string}
          */
-        AmountUnit: "g" | "kg" | "oz" | "N" | "lbf" | "kgf" | "°" | "bar" | "psi";
+        AmountUnit: "g" | "kg" | "oz" | "N" | "lbf" | "kgf" | "°" | "bar" | "psi" | "µm" | "µin" | "HRC" | "HBW" | "HV";
         /**
          * Arrangement
          * @description How the cylinders stand. Terms: ISO 7967-1 (recalled). The last three are known to be refused in words.
@@ -3696,6 +3742,154 @@ export interface components {
             on: string;
         };
         /**
+         * WayOnShown
+         * @description One way on: what it is, whether it is open, who sets it and what it leaves, and what it makes stale.
+         *
+         *     `why` says what bars it, or whose word it needs; `step` is the undersize it leads to. `can_be_had` is about its
+         *     half bearings: None where it needs none.
+         */
+        WayOnShown: {
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
+            mark: components["schemas"]["Mark"];
+            action: components["schemas"]["Action"];
+            step: components["schemas"]["Shown"] | null;
+            /** Possible */
+            possible: boolean;
+            /** By Word */
+            by_word: boolean;
+            /** Why */
+            why: string[];
+            /** Sets It */
+            sets_it: string;
+            /** To Spare */
+            to_spare: string;
+            /** Grind To */
+            grind_to: string;
+            /** Case Left */
+            case_left: string;
+            /** Shells */
+            shells: string;
+            /** Can Be Had */
+            can_be_had: boolean | null;
+            /** Clearance */
+            clearance: string;
+            clearance_called: components["schemas"]["Called"] | null;
+            /** Stale */
+            stale: string;
+            /** Recommended */
+            recommended: boolean;
+        };
+        /**
+         * WaysShown
+         * @description The ways on for one set: its decision as it stands, the reason for it, what every way waits for,
+         *     and every way.
+         */
+        WaysShown: {
+            /** Set */
+            set: string;
+            /** Name */
+            name: string;
+            /** Headline */
+            headline: string;
+            /** Because */
+            because: components["schemas"]["Reason"][];
+            unit: components["schemas"]["Unit"];
+            /** Decided */
+            decided: boolean;
+            /** Waits */
+            waits: string;
+            /** Ways */
+            ways: components["schemas"]["WayOnShown"][];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+        };
+        /**
+         * CardKeep
+         * @description What a grinder keeps to besides the sizes: what it is about, and what is asked.
+         */
+        CardKeep: {
+            /** What */
+            what: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * CardLine
+         * @description One journal on the card: what it is now, what to take off, what to grind and finish it to, what came of it.
+         *
+         *     `finish_to` is after the polish; `aim` is the size its own housing and half bearings ask for, "" where they are
+         *     not in hand. `hit` is how it came out, `now` what to do where it missed.
+         */
+        CardLine: {
+            /** Journal */
+            journal: string;
+            mark: components["schemas"]["Mark"];
+            /** Work */
+            work: string;
+            /** Present */
+            present: string;
+            /** Stock */
+            stock: string;
+            /** Grind To */
+            grind_to: string;
+            /** Finish To */
+            finish_to: string;
+            /** Aim */
+            aim: string;
+            /** Width */
+            width: string;
+            /** Fillets */
+            fillets: string;
+            /** Throw */
+            throw: string;
+            /** Hit */
+            hit: string;
+            called: components["schemas"]["Called"] | null;
+            /** Now */
+            now: string;
+        };
+        /**
+         * CardStep
+         * @description One step of the work on a crank, in its order; whether the record says that it was done.
+         */
+        CardStep: {
+            /** Words */
+            words: string;
+            /** Done */
+            done: boolean;
+        };
+        /**
+         * GrindingCard
+         * @description The grinder's card: journal by journal, then the work in its order.
+         *
+         *     `settled` says that every size on it stands; `first` what has to be done before, in words. Stock is on diameter.
+         *     `asked` is what is still to be looked at, tested or indicated once it is back.
+         */
+        GrindingCard: {
+            /** Headline */
+            headline: string;
+            unit: components["schemas"]["Unit"];
+            /** Settled */
+            settled: boolean;
+            /** First */
+            first: string[];
+            /** Lines */
+            lines: components["schemas"]["CardLine"][];
+            /** Order */
+            order: components["schemas"]["CardStep"][];
+            /** Keep */
+            keep: components["schemas"]["CardKeep"][];
+            /** Asked */
+            asked: string[];
+            /** Shells */
+            shells: string[];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+        };
+        /**
          * ShopOut
          * @description The shop as its paper names it, and which version it is.
          */
@@ -4067,7 +4261,7 @@ export interface components {
          * @description What stands in a gauge cabinet.
          * @enum {string}
          */
-        GaugeKind: "micrometer" | "digital micrometer" | "comparator snap gauge" | "dial bore gauge" | "digital bore gauge" | "setting ring" | "indicator" | "depth gauge" | "telescoping gauge" | "feeler gauge" | "plastic thread" | "caliper" | "weighing scale" | "ultrasonic wall gauge" | "spring tester" | "pressure gauge" | "protractor";
+        GaugeKind: "micrometer" | "digital micrometer" | "comparator snap gauge" | "dial bore gauge" | "digital bore gauge" | "setting ring" | "indicator" | "depth gauge" | "telescoping gauge" | "feeler gauge" | "plastic thread" | "caliper" | "weighing scale" | "ultrasonic wall gauge" | "spring tester" | "pressure gauge" | "protractor" | "radius gauge" | "roughness tester" | "hardness tester, Rockwell C" | "hardness tester, Brinell" | "hardness tester, Vickers";
         /**
          * GaugeOut
          * @description A gauge, its figures as text in its own unit (a scale's in grams); what it was last set or checked on, and
@@ -4329,6 +4523,13 @@ export interface components {
          */
         BlueRod: "scrapped" | "resized after hardness and crack test";
         /**
+         * Chamfers
+         * @description When the oil holes of a ground crank are chamfered again. Good shops disagree. Source: common practice, no
+         *     source.
+         * @enum {string}
+         */
+        Chamfers: "after every grind" | "where an edge is sharp";
+        /**
          * CrackTest
          * @description After which grinds a crank is crack-tested. Good shops disagree. Source: common practice, no source.
          * @enum {string}
@@ -4447,6 +4648,8 @@ export interface components {
             crack_test: components["schemas"]["CrackTest"];
             /** @default straightened cold */
             bent_crank: components["schemas"]["BentCrank"];
+            /** @default after every grind */
+            chamfers: components["schemas"]["Chamfers"];
             /**
              * Check Stands H
              * @default 24
@@ -8710,6 +8913,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CameraOut"];
+                };
+            };
+        };
+    };
+    workshop_pages_crank_api_get_ways: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaysShown"][];
+                };
+            };
+        };
+    };
+    workshop_pages_crank_api_get_grinding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GrindingCard"];
                 };
             };
         };

@@ -16,6 +16,7 @@ function page<Name extends string>(load: () => Promise<Record<Name, ComponentTyp
 }
 
 const strip = () => import("../features/strip");
+const sheet = () => import("../features/sheet");
 const evidence = () => import("../features/evidence");
 const house = () => import("../features/house");
 const gauges = () => import("../features/gauges");
@@ -41,7 +42,9 @@ export const ROUTES = createRoutesFromElements(
       <Route path="evidence/cause" lazy={page(evidence, "CausePage")} />
       <Route path="evidence/metal" lazy={page(evidence, "MetalPage")} />
       <Route path="evidence/report" lazy={page(evidence, "ReportPage")} />
-      <Route path="sheet" lazy={page(() => import("../features/sheet"), "SheetPage")} />
+      <Route path="sheet" lazy={page(sheet, "SheetPage")} />
+      <Route path="sheet/ways" lazy={page(sheet, "WaysPage")} />
+      <Route path="sheet/grinding" lazy={page(sheet, "GrindingPage")} />
       <Route path="story" lazy={page(() => import("../features/story"), "StoryPage")} />
     </Route>
     <Route element={<TopLine />}>

@@ -19,7 +19,7 @@ export function targetsOf(bench: Bench, kinds: readonly Kind[], part: Part): Tar
   const first = kind?.features[0];
   if (!kind || !first) return [];
   const own = kind.features
-    .filter((feature) => !feature.planned)
+    .filter((feature) => !feature.planned && (!feature.of_sets.length || feature.of_sets.includes(part.set)))
     .map((feature) => ({ value: feature.key, label: feature.name, part: part.id, feature }));
   const beside = bench.places.filter((place) => place.beside === part.id);
   const several = beside.length > 1;

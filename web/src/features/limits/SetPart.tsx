@@ -61,6 +61,7 @@ export function SetPart({ title, kind, unit, form, sets, fault, onChange, onMend
           <tbody>
             {kind.figures.map((asked) => {
               const figure = form.figures.find((one) => one.name === asked.name);
+              if (asked.of_set && asked.of_set !== set) return null;
               const once = sets.includes(asked.asked_of) && !figure?.least && !figure?.most;
               return (
                 figure &&

@@ -22,6 +22,7 @@ import { CauseSection } from "./CauseSection";
 import { allAnswered, GateAnswers, type Answers } from "./GateAnswers";
 import { FilePart } from "./FilePart";
 import { SetPart } from "./SetPart";
+import { hasJournals, SheetTabs } from "./SheetTabs";
 
 /** The decision sheet: the whole engine on one page, to decide, sign and print. */
 export function SheetPage() {
@@ -38,6 +39,7 @@ export function SheetPage() {
           ? `Signed by ${standing.by}, ${momentText(standing.at)}. It stands as it was signed.`
           : `${found.readings_taken} of ${found.readings_planned} readings taken. Waits for ${found.waits_for}.`
       }
+      pages={hasJournals(bench) ? <SheetTabs bench={bench} /> : undefined}
       actions={
         <>
           <PrintButton to={`/api/jobs/${bench.card.id}/sheet.html`}>Print</PrintButton>

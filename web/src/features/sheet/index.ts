@@ -1,1 +1,3 @@
+export { GrindingPage } from "./GrindingPage";
 export { SheetPage } from "./SheetPage";
+export { WaysPage } from "./WaysPage";

@@ -7,34 +7,49 @@ import { useKinds } from "./useKinds";
 
 type Action = Schemas["Action"];
 
+/** A way that was picked: what is done, and to which size. */
+export interface Picked {
+  action: Action;
+  step: string;
+  words: string;
+}
+
 interface Props {
   bench: Bench;
   set: string;
   open: boolean;
+  /** What was picked elsewhere, filled in already. */
+  picked?: Picked | undefined;
   onOpenChange: (open: boolean) => void;
 }
 
 /** Decide otherwise than the verdict, with the reason that will stand beside it. */
-export function OverrideDialog({ bench, set, open, onOpenChange }: Props) {
+export function OverrideDialog({ bench, set, open, picked, onOpenChange }: Props) {
   const answer = setOf(bench.assessment, set);
   return (
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
-      title={`${answer.name}: decide otherwise`}
+      title={picked ? `${answer.name}: ${picked.words.toLowerCase()}` : `${answer.name}: decide otherwise`}
       note={`The verdict is: ${answer.headline}. Both stand on the sheet; what is ordered and the sizes follow yours.`}
     >
-      <OverrideForm bench={bench} set={set} onDone={() => onOpenChange(false)} />
+      <OverrideForm bench={bench} set={set} picked={picked} onDone={() => onOpenChange(false)} />
     </Dialog>
   );
 }
 
-function OverrideForm({ bench, set, onDone }: Pick<Props, "bench" | "set"> & { onDone: () => void }) {
+function OverrideForm({
+  bench,
+  set,
+  picked,
+  onDone,
+}: Pick<Props, "bench" | "set" | "picked"> & { onDone: () => void }) {
   const { decide } = useDecisions(bench.card.id);
   const kind = useKinds().find((one) => set in one.sets);
   const actions = (kind?.actions ?? []) as readonly Action[];
   const sized = (kind?.sized ?? []) as readonly Action[];
-  const start = { action: "" as Action | "", step: "", reason: "", sure: false };
+  const action: Action | "" = picked?.action ?? "";
+  const start = { action, step: picked?.step ?? "", reason: "", sure: false };
   const { form, field, said, submit, submitWith } = useServerForm(start, async (given) => {
     const action = given.action || null;
     const step = action && sized.includes(action) ? given.step : "";

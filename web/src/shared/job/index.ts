@@ -1,5 +1,6 @@
 export { MAKER_FIRST } from "./cautions";
 export { DecideBar } from "./DecideBar";
+export { OverrideDialog, type Picked } from "./OverrideDialog";
 export { PlanChoice, planOf, plansFor, planValue } from "./PlanChoice";
 export { useAskedPart, useToBench } from "./askedPart";
 export { PlaceLink } from "./PlaceLink";

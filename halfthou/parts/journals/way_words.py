@@ -1,0 +1,174 @@
+"""The ways on for a set of journals, in words."""
+
+from __future__ import annotations
+
+from halfthou.engines import set_name
+from halfthou.jobs import Decision, Hardening
+from halfthou.lengths import ZERO, Length, Notation
+from halfthou.parts.journals.decide import SetVerdict
+from halfthou.parts.journals.set_words import headline, set_reasons
+from halfthou.parts.journals.ways import (
+    ALONE,
+    ANOTHER,
+    BUILD_UP,
+    GRIND,
+    LEAVE,
+    POLISH,
+    POLISH_SHELLS,
+    Bar,
+    WayOn,
+    shells_had,
+    waits_of,
+    ways_on,
+    worst_called,
+)
+from halfthou.report import WayOnShown, WaysShown
+from halfthou.verdicts import MARKS, Action, Called, MarkCode
+from halfthou.words import cautions_for, names_of, step_words
+
+_MARK = {
+    LEAVE: MarkCode.REUSE,
+    POLISH: MarkCode.POLISH,
+    POLISH_SHELLS: MarkCode.FIT_UNDERSIZE,
+    GRIND: MarkCode.REGRIND,
+    ALONE: MarkCode.REGRIND,
+    ANOTHER: MarkCode.REPLACE,
+    BUILD_UP: MarkCode.REFER,
+}
+#: What has to be read or seen again. Source: docs/trade: What work makes stale, common practice.
+_STALE = {
+    Action.REUSE: "nothing",
+    Action.POLISH: "size, finish",
+    Action.FIT_UNDERSIZE: "size and finish where it is polished; oil clearance",
+    Action.REGRIND: "size, finish, fillets, oil holes, case, throw, run-out, crack test, balance",
+    Action.REPLACE: "all that was read of this crank",
+    Action.REFER: "all that was read of this crank; hardness and crack test besides",
+}
+#: Why a way is not open. {who} are the journals, {by} how much.
+_BARS = {
+    "straight": "The crank is to be straight first, and crack-tested. Until then every way is only said.",
+    "unread": "{who} not read whole",
+    "referred": "{who}: somebody else's word comes first",
+    "needs more": "{who} needs more than that",
+    "polished away": "{who} would be {by} under",
+    "nothing small": "no journal is a little small with its form sound",
+    "not sold": "no shells on the sheet to be had",
+    "below smallest": "below the maker's smallest",
+    "misses": "{who} misses",
+    "cracked": "{who} cracked: nothing is built on a crack",
+    "one size": "the house keeps one size for a set",
+    "specialist": "by a specialist alone; refer it",
+    "thumb": "the smallest allowed is a rule of thumb: ask the maker",
+    "tight": "{who} leaves {by}, less than a workable band",
+    "case hardening not known": "hardening not known: ask the maker",
+    "case house never grinds it": "the house never grinds a hardened crank",
+    "case house rule not confirmed": "no owner has chosen whether hardened cranks are ground",
+    "case any grind takes the hard skin": "any grind takes the hard skin: harden again",
+    "case nitrided, too much off": "nitrided, too much off: harden again",
+    "case case depth not known": "the case depth is not on the sheet",
+    "case least case not known": "the least case is not on the sheet",
+    "case no case left": "no case left",
+    "case too little case left": "too little case left",
+}
+
+
+def ways_shown(decided: SetVerdict, say: Notation, accepted: Decision | None) -> WaysShown:
+    """The ways on for a set of journals as a document, in the unit of the job."""
+    waits = waits_of(decided)
+    return WaysShown(
+        set=decided.case.journal_set.value,
+        name=set_name(decided.case.journal_set),
+        headline=headline(decided, say),
+        because=set_reasons(decided, say)[:3],
+        unit=say.unit,
+        waits="" if waits is None else _why(decided, waits, say),
+        decided=(accepted or decided.decision) is not None,
+        ways=tuple(_shown(decided, way, say) for way in ways_on(decided)),
+        cautions=cautions_for(Action.REGRIND),
+    )
+
+
+def _shown(decided: SetVerdict, way: WayOn, say: Notation) -> WayOnShown:
+    ground = way.action is Action.REGRIND and way.step is not None
+    size = decided.case.limits.size
+    return WayOnShown(
+        key=f"{way.key} {way.step.nm}" if way.step is not None and ground else way.key,
+        words=_words(decided, way, say),
+        mark=MARKS[_MARK[way.key]],
+        action=way.action,
+        step=say.shown(way.step) if way.step is not None and ground else None,
+        possible=not way.bars,
+        by_word=bool(way.asks),
+        why=tuple(_why(decided, bar, say) for bar in (*way.bars, *way.asks)),
+        sets_it=decided.called(way.sets_it) if way.sets_it else "",
+        to_spare="" if way.to_spare is None else _spare(way.to_spare, say),
+        grind_to=""
+        if not ground or way.step is None
+        else f"{say.at_least(size.least - way.step)} to {say.at_most(size.most - way.step)}",
+        case_left=_case(decided, way, say),
+        shells=_shells(decided, way),
+        can_be_had=shells_had(decided, way),
+        clearance=_clearance(way, say),
+        clearance_called=worst_called(way.clearances),
+        stale=_STALE[way.action],
+        recommended=way.recommended,
+    )
+
+
+def _spare(spare: Length, say: Notation) -> str:
+    return f"short by {say.text(-spare)}" if spare < ZERO else say.text(spare)
+
+
+def _words(decided: SetVerdict, way: WayOn, say: Notation) -> str:
+    at = step_words(way.step, say) if way.step is not None else ""
+    if way.key == ALONE:
+        present = way.rest == decided.case.present
+        rest = "the rest as they are" if present or way.rest is None else f"the rest {step_words(way.rest, say)}"
+        return f"{decided.called(way.alone)} alone {at}, {rest}"
+    return {
+        LEAVE: "Leave as they are",
+        POLISH: "Polish",
+        POLISH_SHELLS: "Polish, shells a little under",
+        GRIND: f"Grind, {at}",
+        ANOTHER: "Another crank",
+        BUILD_UP: "Build up and grind back",
+    }[way.key]
+
+
+def _why(decided: SetVerdict, bar: Bar, say: Notation) -> str:
+    every = set(bar.journals) == set(decided.case.verdicts)
+    who = "every journal" if every else names_of(bar.journals, decided.called)
+    by = say.text(bar.by) if bar.by is not None else ""
+    words = _BARS[bar.key].format(who=who, by=by)
+    if bar.key == "misses" and len(bar.journals) > 1 and not every:
+        words = words.removesuffix("es")
+    if bar.key == "needs more" and len(bar.journals) > 1 and not every:
+        words = words.replace("needs", "need")
+    return f"{words} by {by}" if bar.key == "misses" and by else words
+
+
+def _case(decided: SetVerdict, way: WayOn, say: Notation) -> str:
+    if way.action is not Action.REGRIND:
+        return ""
+    if decided.case.limits.hardening is Hardening.NONE:
+        return "not hardened"
+    return say.text(way.case_left) if way.case_left is not None else "not known"
+
+
+def _shells(decided: SetVerdict, way: WayOn) -> str:
+    """The half bearings a way needs: their part number by the sheet, or that there are none."""
+    if way.action is not Action.REGRIND or way.step is None:
+        return ""
+    found = next((shell for shell in decided.case.limits.shells if shell.size == way.step), None)
+    if found is None or not found.can_be_bought:
+        return "none to be had"
+    return found.part_number or "can be had"
+
+
+def _clearance(way: WayOn, say: Notation) -> str:
+    if not way.clearances:
+        return ""
+    least, most = min(one.least for one in way.clearances), max(one.most for one in way.clearances)
+    tail = {Called.BEYOND: ": outside what is allowed", Called.TOO_CLOSE: ": measure housing and shells"}
+    called = worst_called(way.clearances)
+    return f"{say.text(least)} to {say.text(most)}{tail.get(called, '') if called is not None else ''}"

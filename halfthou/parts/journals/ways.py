@@ -1,0 +1,302 @@
+"""The ways on for a set of journals, side by side: what each takes, who sets it, what it leaves and makes stale."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+
+from halfthou.jobs import Hardening
+from halfthou.lengths import ZERO, Length
+from halfthou.parts.journals.clearance import Clearance, clearance_to_be, missing_shells
+from halfthou.parts.journals.decide import SetVerdict, ground_reaches, regrind_steps, workable_band
+from halfthou.parts.journals.hardening import HardeningSays, case_left, hardening_says
+from halfthou.parts.journals.verdict import JournalVerdict, keeps
+from halfthou.sets import Rung, SizeChoice, choose_one_size
+from halfthou.surveys import POLISH_SHELL
+from halfthou.verdicts import Action, Called, Open
+
+
+@dataclass(frozen=True)
+class Bar:
+    """Why a way is not open: which sentence, of which journals, by how much."""
+
+    key: str
+    journals: tuple[str, ...] = ()
+    by: Length | None = None
+
+
+@dataclass(frozen=True, kw_only=True)
+class WayOn:
+    """One way on for a set.
+
+    `key` names it; `step` is the undersize it leads to. `bars` say why it is not open, `asks` that it is open only
+    by somebody else's word. `sets_it` is the journal that limits it, `to_spare` what that has left there.
+    `case_left` is the radial case left; `clearances` what each journal's bearing would have, where known. `alone`
+    is the journal that goes a size further than the rest, which go to `rest`.
+    """
+
+    key: str
+    action: Action
+    step: Length | None = None
+    bars: tuple[Bar, ...] = ()
+    asks: tuple[Bar, ...] = ()
+    sets_it: str = ""
+    to_spare: Length | None = None
+    case_left: Length | None = None
+    clearances: tuple[Clearance, ...] = ()
+    recommended: bool = False
+    alone: str = ""
+    rest: Length | None = None
+
+    @property
+    def open(self) -> bool:
+        """Whether a person may pick it without a word from anybody else."""
+        return not self.bars and not self.asks
+
+
+LEAVE, POLISH, POLISH_SHELLS, GRIND, ALONE = "leave", "polish", "polish shells", "grind", "alone"
+ANOTHER, BUILD_UP = "another crank", "build up"
+
+
+def ways_on(decided: SetVerdict) -> tuple[WayOn, ...]:
+    """Every way on for a set of journals, the least work first.
+
+    Rule:    sets.ways.   Source: docs/trade: Choosing the size; the ladder and the hardening as for the decision
+             itself, asked at every step.
+    """
+    found = tuple(_ways(decided))
+    return tuple(replace(way, recommended=_is(way, decided)) for way in found)
+
+
+def _is(way: WayOn, decided: SetVerdict) -> bool:
+    """Whether a way is what the verdict says."""
+    if way.key in (ALONE, BUILD_UP):
+        return False
+    at = way.step if way.key == GRIND else decided.undersize
+    return way.action is decided.action and at == decided.undersize
+
+
+def _ways(decided: SetVerdict) -> Iterator[WayOn]:
+    yield _leave(decided)
+    yield _polish(decided)
+    if any(ZERO < shell.size - decided.case.present <= POLISH_SHELL for shell in decided.case.limits.shells):
+        yield _polish_shells(decided)
+    choice = _choice(decided)
+    for rung in regrind_steps(decided.case.limits, decided.case.present):
+        yield _grind(decided, rung, choice)
+    yield from _one_alone(decided, choice)
+    yield WayOn(key=ANOTHER, action=Action.REPLACE)
+    if any(verdict.needs_machining for verdict in decided.case.verdicts.values()):
+        cracked = tuple(n for n, v in decided.case.verdicts.items() if v.action is Action.REPLACE)
+        bars = (Bar("cracked", cracked),) if cracked else ()
+        yield WayOn(key=BUILD_UP, action=Action.REFER, bars=bars, asks=(Bar("specialist"),))
+
+
+def _choice(decided: SetVerdict) -> SizeChoice | None:
+    """How every journal stands at every step, also where nothing needs grinding; None where nothing is read."""
+    case = decided.case
+    reaches = ground_reaches(case)
+    steps = regrind_steps(case.limits, case.present)
+    if not reaches or not steps:
+        return None
+    return choose_one_size(reaches, steps, case.limits.size.least, workable_band(case.limits, case.house))
+
+
+def waits_of(decided: SetVerdict) -> Bar | None:
+    """What every way but another crank waits for: a crank that is to be straight and tested first; None where
+    nothing is.
+
+    Rule:    straightness.first, sets.one-crank.
+    """
+    names = tuple(name for name, verdict in decided.case.verdicts.items() if Open.CRANK in verdict.opens)
+    return Bar("straight", names) if names else None
+
+
+def _waits(decided: SetVerdict, *, ground: bool) -> Iterator[Bar]:
+    """What bars a way by what is not known: journals not read, or that wait for somebody else's word."""
+    verdicts = decided.case.verdicts
+    action = Action.REGRIND if ground else Action.REUSE
+    opens = {name: verdict.open_where(action) for name, verdict in verdicts.items()}
+    for key, open_ in (("unread", Open.UNREAD), ("referred", Open.REFERRED)):
+        names = tuple(name for name, one in opens.items() if open_ in one)
+        if names:
+            yield Bar(key, names)
+
+
+def _leave(decided: SetVerdict) -> WayOn:
+    bars = [*_waits(decided, ground=False), *_beyond(decided, (Action.REUSE,))]
+    sets_it, spare = _least_spare(decided, ZERO)
+    return WayOn(
+        key=LEAVE,
+        action=Action.REUSE,
+        step=decided.case.present,
+        bars=tuple(bars),
+        sets_it=sets_it,
+        to_spare=spare,
+        clearances=_clearances(decided, Action.REUSE, decided.case.present),
+    )
+
+
+def _beyond(decided: SetVerdict, kept: tuple[Action, ...]) -> Iterator[Bar]:
+    """The journals that cannot go this way by their own verdict."""
+    names = tuple(
+        name
+        for name, verdict in decided.case.verdicts.items()
+        if verdict.action not in kept and not verdict.opens & {Open.CRANK, Open.UNREAD, Open.REFERRED}
+    )
+    if names:
+        yield Bar("needs more", names)
+
+
+def _polish(decided: SetVerdict) -> WayOn:
+    """A polish of every journal: it takes off what the house says, and nothing of form."""
+    allowance = decided.case.house.polish_allowance
+    sets_it, spare = _least_spare(decided, allowance)
+    bars = [*_waits(decided, ground=False), *_beyond(decided, (Action.REUSE, Action.POLISH))]
+    if spare is not None and spare < ZERO and not any(bar.key == "needs more" for bar in bars):
+        bars.append(Bar("polished away", (sets_it,), -spare))
+    return WayOn(
+        key=POLISH,
+        action=Action.POLISH,
+        step=decided.case.present,
+        bars=tuple(bars),
+        sets_it=sets_it,
+        to_spare=spare,
+        clearances=_clearances(decided, Action.POLISH, decided.case.present),
+    )
+
+
+def _polish_shells(decided: SetVerdict) -> WayOn:
+    """Polish shells where a journal is a little small, its form sound."""
+    verdicts = decided.case.verdicts
+    needing = tuple(n for n, v in verdicts.items() if not keeps(v.action) and v.polish_shell is None)
+    bars = list(_waits(decided, ground=False))
+    shown = tuple(n for n in needing if not verdicts[n].opens & {Open.CRANK, Open.UNREAD, Open.REFERRED})
+    if shown:
+        bars.append(Bar("needs more", shown))
+    if not any(verdict.polish_shell is not None for verdict in verdicts.values()):
+        bars.append(Bar("nothing small"))
+    return WayOn(key=POLISH_SHELLS, action=Action.FIT_UNDERSIZE, bars=tuple(bars))
+
+
+def _least_spare(decided: SetVerdict, off: Length) -> tuple[str, Length | None]:
+    """The journal with the least left over its least size once so much is off, and what that is."""
+    found = {
+        name: verdict.size.to_spare - verdict.size.may_fall - off
+        for name, verdict in decided.case.verdicts.items()
+        if verdict.size is not None
+    }
+    if not found:
+        return "", None
+    worst = min(found, key=lambda name: found[name].nm)
+    return worst, found[worst]
+
+
+def _grind(decided: SetVerdict, rung: Rung, choice: SizeChoice | None) -> WayOn:
+    bars, asks = [*_waits(decided, ground=True), *_rung_bars(rung)], list[Bar]()
+    if rung.asked:
+        asks.append(Bar("thumb"))
+    outlook = None if choice is None else choice.at(rung.step)
+    if outlook is not None:
+        if outlook.misses:
+            by = -outlook.to_spare if outlook.to_spare < ZERO else None
+            bars.append(Bar("misses", outlook.misses, by))
+        elif outlook.tight:
+            asks.append(Bar("tight", outlook.tight, outlook.to_spare))
+    says = hardening_says(decided.case.limits, decided.case.house, rung.step)
+    if says is not None and says.action is not Action.REGRIND:
+        (bars if says.action is Action.REPLACE else asks).append(Bar(f"case {says.case.value}"))
+    return WayOn(
+        key=GRIND,
+        action=Action.REGRIND,
+        step=rung.step,
+        bars=tuple(bars),
+        asks=tuple(asks),
+        sets_it=outlook.worst if outlook is not None else "",
+        to_spare=outlook.to_spare if outlook is not None else None,
+        case_left=_case_left(decided, says, rung.step),
+        clearances=() if bars else _clearances(decided, Action.REGRIND, rung.step),
+    )
+
+
+def _rung_bars(rung: Rung) -> Iterator[Bar]:
+    if not rung.sold:
+        yield Bar("not sold")
+    if not rung.allowed:
+        yield Bar("below smallest")
+
+
+def _case_left(decided: SetVerdict, says: HardeningSays | None, step: Length) -> Length | None:
+    """The radial case left at a step: less what a bend moves the axis by, at the journal where that is most.
+
+    Source:  docs/trade: Hardness and fillets: case less half of what comes off, less the shift of the axis.
+    """
+    limits = decided.case.limits
+    if says is None or limits.hardening is Hardening.UNKNOWN or limits.case_depth is None:
+        return None
+    shift = max((verdict.case.bend for verdict in decided.case.verdicts.values()), default=ZERO)
+    return case_left(limits.case_depth.value, step, Length(-(-shift.nm // 2)))
+
+
+def _clearances(decided: SetVerdict, action: Action, step: Length) -> tuple[Clearance, ...]:
+    """The clearance every journal would have this way, where it is known of all."""
+    tried = replace(decided, action=action, undersize=step, decision=None, ended=None)
+    asked = [name for name in decided.case.verdicts if _sized(decided.case.verdicts[name])]
+    # As if all else were settled: what is still open is said beside it.
+    own = {
+        name: replace(verdict, action=verdict.action if action is Action.REGRIND else action, opens=frozenset())
+        for name, verdict in decided.case.verdicts.items()
+    }
+    tried = replace(tried, case=replace(decided.case, verdicts=own), awaiting=())
+    found = [clearance_to_be(tried, name) for name in asked]
+    return tuple(one for one in found if one is not None) if found and all(found) else ()
+
+
+def _sized(verdict: JournalVerdict) -> bool:
+    return verdict.case.survey.form is not None
+
+
+def _one_alone(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[WayOn]:
+    """The journal that sets the size, alone at its own; the rest a size less, or as they are.
+
+    Rule:    sets.mixed; where the house keeps one size for a set, this is barred and said.
+    """
+    if choice is None or choice.sure is None or decided.choice is None or len(decided.case.verdicts) < 2:
+        return
+    rest = choice.without_worst
+    if rest is None:
+        others = {name: v for name, v in decided.case.verdicts.items() if name != choice.sets_it}
+        if not all(keeps(verdict.action) for verdict in others.values()):
+            return
+        rest = decided.case.present
+    if rest == choice.sure:
+        return
+    house = decided.case.house.mixed_sizes
+    bars = [*_waits(decided, ground=True), *(() if house else (Bar("one size"),))]
+    yield WayOn(
+        key=ALONE,
+        action=Action.REGRIND,
+        step=choice.sure,
+        bars=tuple(bars),
+        sets_it=choice.sets_it,
+        alone=choice.sets_it,
+        rest=rest,
+    )
+
+
+def shells_had(decided: SetVerdict, way: WayOn) -> bool | None:
+    """Whether the shells a way needs can be had by the sheet; None where it needs none.
+
+    Rule:    sets.shells-to-order: whether they can be had is asked before the crank goes out; they are ordered when
+             the ground size is known.
+    """
+    if way.action is not Action.REGRIND or way.step is None:
+        return None
+    tried = replace(decided, action=way.action, undersize=way.step, decision=None)
+    return not missing_shells(tried)
+
+
+def worst_called(clearances: tuple[Clearance, ...]) -> Called | None:
+    """How the clearances of a way stand together; None where the sheet gives no limit."""
+    states = {one.called for one in clearances}
+    return next((one for one in (Called.BEYOND, Called.TOO_CLOSE, Called.WITHIN) if one in states), None)

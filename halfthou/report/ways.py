@@ -1,0 +1,50 @@
+"""The ways on for a set side by side, as documents."""
+
+from __future__ import annotations
+
+from halfthou.jobs import Document
+from halfthou.lengths import Shown, Unit
+from halfthou.verdicts import Action, Called, Mark
+from halfthou.words import Caution, Reason
+
+
+class WayOnShown(Document):
+    """One way on: what it is, whether it is open, who sets it and what it leaves, and what it makes stale.
+
+    `why` says what bars it, or whose word it needs; `step` is the undersize it leads to. `can_be_had` is about its
+    half bearings: None where it needs none.
+    """
+
+    key: str
+    words: str
+    mark: Mark
+    action: Action
+    step: Shown | None
+    possible: bool
+    by_word: bool
+    why: tuple[str, ...]
+    sets_it: str
+    to_spare: str
+    grind_to: str
+    case_left: str
+    shells: str
+    can_be_had: bool | None
+    clearance: str
+    clearance_called: Called | None
+    stale: str
+    recommended: bool
+
+
+class WaysShown(Document):
+    """The ways on for one set: its decision as it stands, the reason for it, what every way waits for,
+    and every way."""
+
+    set: str
+    name: str
+    headline: str
+    because: tuple[Reason, ...]
+    unit: Unit
+    decided: bool
+    waits: str
+    ways: tuple[WayOnShown, ...]
+    cautions: tuple[Caution, ...]

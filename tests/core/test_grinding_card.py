@@ -1,0 +1,225 @@
+"""The grinder's card: its sizes and its order against the trade, and how what came back stands to it."""
+
+from __future__ import annotations
+
+from datetime import timedelta
+from typing import Any
+
+import pytest
+
+from halfthou.assess import assess, judge
+from halfthou.jobs import Chamfers, HouseRules, Job, Look, Operation, OperationKind, Reading
+from halfthou.lengths import Unit
+from halfthou.parts import grinding_card
+from halfthou.report import CardLine, GrindingCard
+from halfthou.verdicts import Called
+from tests.making import NOON, PERFECT, band, inches, limits, look, readings, relimited
+from tests.straight import crank, turned
+from tests.tunnelled import HOLE
+
+HOUSE = HouseRules(spread_k=0)
+SOUND = {**{f"M{n}": ["2.4140"] * 8 for n in range(1, 6)}, **{f"R{n}": ["2.0376"] * 8 for n in range(1, 5)}}
+STRAIGHT = tuple(turned(f"M{n}", "0", 0) for n in (2, 3, 4))
+BENT = (turned("M2", "0.009", 10), turned("M3", "0.010", 15), turned("M4", "0.004", 20))
+
+
+def card(one: Job) -> GrindingCard | None:
+    """The card of a job."""
+    judged = judge(one)
+    return grinding_card(judged.given, judged.decided)
+
+
+def line(one: Job, journal: str) -> CardLine:
+    """A journal on the card of a job that has one."""
+    found = card(one)
+    assert found is not None
+    return next(each for each in found.lines if journal in each.journal)
+
+
+def worn(**more: Any) -> Job:
+    """Rod journal 2 worn past its limit on a straight crank: the rods go to 0.010."""
+    return crank(
+        *STRAIGHT, sizes={**SOUND, "R2": ["2.0345"] * 8}, house_rules=more.pop("house_rules", HOUSE), **more
+    )
+
+
+def later(kind: OperationKind, on: str, hours: float, undersize: str | None = None) -> Operation:
+    """Work on the crank so many hours after noon."""
+    return Operation(
+        id=f"{kind.value}.{on}.{hours}".replace(" ", "-"), kind=kind, on=on, by="machinist",
+        step=None if undersize is None else inches(undersize), at=NOON + timedelta(hours=hours),
+    )  # fmt: skip
+
+
+def worked(*work: Operation) -> Job:
+    """That crank with work done after all was looked at."""
+    return worn().model_copy(update={"operations": work})
+
+
+def came(one: Job, sizes: dict[str, list[str]], hours: float) -> Job:
+    """The job with journals read again so many hours after noon."""
+    again = tuple(
+        reading.model_copy(update={"id": f"{reading.id}.{hours}", "at": NOON + timedelta(hours=hours)})
+        for reading in readings(sizes, gauge=PERFECT)
+    )
+    return one.model_copy(update={"readings": (*one.readings, *again)})
+
+
+def test_nothing_to_machine_is_no_card() -> None:
+    assert card(crank(*STRAIGHT, sizes=SOUND, house_rules=HOUSE)) is None
+
+
+def test_a_crank_that_goes_has_no_card() -> None:
+    cracked = worn(seen=(look("crank", Look.CRACK_TEST, "crack found"),))
+    assert assess(cracked).of("rods").ended
+    assert card(cracked) is None
+
+
+def test_the_sizes_on_the_card_are_the_new_band_less_the_undersize_and_the_polish() -> None:
+    """By hand: 2.0370 to 2.0378 less 0.010; the polish takes 0.0003 off, so it is ground that much larger."""
+    second = line(worn(), "No. 2")
+    assert second.work == "grind, 0.010 under"
+    assert second.finish_to == "2.02700 to 2.02780"
+    assert second.grind_to == "2.02730 to 2.02810"
+    # It reads 2.0345 all round: 0.0064 off to the top of the band, 0.0072 to its bottom.
+    assert second.stock == "0.00640 to 0.00720"
+    assert line(worn(), "M2").work == "leave as it is"
+
+
+def test_a_bent_crank_is_straightened_first_and_its_card_has_three_crack_tests() -> None:
+    """Trade case, common practice, no source: out by 0.009 and 0.010 at two mains."""
+    found = card(crank(*BENT, sizes={**SOUND, "R2": ["2.0300"] * 8}, house_rules=HOUSE))
+    assert found is not None
+    words = [step.words for step in found.order]
+    assert sum(one.startswith("crack test") for one in words) == 3
+    straighten, grind = words.index("straighten cold, by somebody trained"), words.index("grind")
+    assert words[0].startswith("crack test")
+    assert straighten < grind
+    # Indicated, stood overnight and indicated again between the press and the wheel; tested after each.
+    assert "stood overnight" in words[straighten + 1]
+    assert words[straighten + 2].startswith("crack test")
+    assert words[grind + 1].startswith("crack test")
+    assert not found.settled
+    assert found.first[0].startswith("Straighten first")
+    assert {one.work for one in found.cautions} >= {"Straightening cold", "Grinding", "Crack test"}
+
+
+def test_a_straight_crank_has_two_crack_tests_and_ends_with_the_wash_and_the_sizes() -> None:
+    found = card(worn())
+    assert found is not None
+    words = [step.words for step in found.order]
+    assert sum(one.startswith("crack test") for one in words) == 2
+    order = ("grind", "chamfer", "polish", "balance", "plugs out", "measure")
+    at = [next(n for n, one in enumerate(words) if one.startswith(start)) for start in order]
+    assert at == sorted(at)
+    assert words[-1] == "measure at 20 °C"
+    assert found.settled
+
+
+def test_what_a_house_keeps_of_its_chamfers_stands_on_the_card() -> None:
+    sharp = card(worn(house_rules=HOUSE.model_copy(update={"chamfers": Chamfers.SHARP})))
+    assert sharp is not None
+    assert [one.words for one in sharp.order if "oil hole" in one.words] == [
+        "look at every oil hole; chamfer where an edge is sharp"
+    ]
+
+
+def test_a_step_is_done_by_what_followed_the_step_before_it() -> None:
+    one = worked(later(OperationKind.GRIND, "rods", 5, "0.010"))
+    tested = one.model_copy(update={"seen": (*one.seen, look("crank", Look.CRACK_TEST, "passed"))})
+    found = card(tested)
+    assert found is not None
+    done = [step.words for step in found.order if step.done]
+    # The crank was tested before it was ground and not since.
+    assert done == ["crack test, demagnetise", "grind"]
+    # Nothing can have been done after work that is not done.
+    polished = worked(later(OperationKind.POLISH, "rods", 5))
+    early = card(came(polished, {f"R{n}": ["2.0345"] * 8 for n in range(1, 5)}, 6))
+    assert early is not None
+    assert not [step for step in early.order if step.words == "polish" and step.done]
+
+
+@pytest.mark.parametrize(
+    ("size", "polished", "hit"),
+    [
+        # As ground it is held against 2.0273 to 2.0281, polished against 2.0270 to 2.0278.
+        ("2.0277", False, "hit"),
+        ("2.0271", False, "missed, 0.00020 small"),
+        ("2.0285", False, "missed, 0.00040 large"),
+        ("2.0274", True, "hit"),
+        ("2.0266", True, "missed, 0.00040 small"),
+        ("2.0280", True, "missed, 0.00020 large"),
+    ],
+)
+def test_what_came_back_is_held_against_its_card(size: str, polished: bool, hit: str) -> None:
+    work = [later(OperationKind.GRIND, "rods", 5, "0.010")]
+    if polished:
+        work.append(later(OperationKind.POLISH, "rods", 6))
+    one = came(worked(*work), {f"R{n}": [size] * 8 for n in range(1, 5)}, 7)
+    found = line(one, "No. 2")
+    assert found.hit == hit
+    assert found.work == ("grind, 0.020 under" if size < "2.0267" else "ground, 0.010 under")
+    assert (found.called is Called.WITHIN) == (hit == "hit")
+    assert bool(found.now) == (hit != "hit")
+
+
+def test_what_was_read_before_the_grind_says_nothing_of_what_came_back() -> None:
+    one = worked(later(OperationKind.GRIND, "rods", 5, "0.010"))
+    assert line(one, "No. 2").hit == ""
+
+
+def test_a_ground_crank_is_asked_for_its_tests_its_edges_and_its_run_out() -> None:
+    """Common practice, no source: grinding can crack, sharpens oil holes, and lets a shaft move."""
+    work = (later(OperationKind.GRIND, "rods", 5, "0.010"), later(OperationKind.GRIND, "mains", 5, "0.010"))
+    one = worked(*work)
+    back = card(came(one, {f"R{n}": ["2.0277"] * 8 for n in range(1, 5)}, 7))
+    assert back is not None
+    asked = " ".join(back.asked)
+    assert "Crack test" in asked
+    assert "Edges of the oil holes" in asked
+    assert "Run-out at every main" in asked
+
+
+def test_the_size_its_own_housing_and_shells_ask_for() -> None:
+    """Handbook E1 turned round: J = H - w_upper - w_lower - C; 2.1852 - 0.07775 * 2 - 0.0020 is 2.0277."""
+    rods = limits(
+        housing_bore=band("2.1850", "2.1855"), wall=band("0.0725", "0.0730"), clearance=band("0.0015", "0.0025")
+    )
+    shells_in = later(OperationKind.NEW_SHELLS, "rods", 1)
+    one = relimited(worked(shells_in), rods=rods)
+
+    def beside(feature: str, spot: str, size: str) -> Reading:
+        return Reading(
+            id=f"h.{feature}.{spot}".replace(" ", "-"), part="bearing-rod-2", feature=feature, spot=spot,
+            count=inches(size).nm, typed=size, unit=Unit.INCH, by="bench",
+            gauge=HOLE.id if feature == "housing bore" else PERFECT.id, at=NOON + timedelta(hours=2),
+            caps_torqued=True,
+        )  # fmt: skip
+
+    walls = [beside("wall", spot, "0.07775") for spot in ("1a", "1b")]
+    bores = [beside("housing bore", f"{plane}{angle}", "2.1852") for plane in "12" for angle in "abc"]
+    read = one.model_copy(update={"readings": (*one.readings, *walls, *bores), "gauges": (*one.gauges, HOLE)})
+    assert line(read, "No. 2").aim == "2.02770"
+    assert line(read, "No. 1").aim == ""
+
+
+def test_the_card_as_a_table_says_its_unit_in_the_header() -> None:
+    found = card(worn())
+    assert found is not None
+    head, rows = found.rows
+    assert head[2] == "present [in]"
+    assert len(rows) == 9
+    assert all(len(row) == len(head) for row in rows)
+
+
+def test_what_is_kept_stands_on_the_card_as_the_sheet_has_it() -> None:
+    one = worn()
+    sets = dict(one.limits.sets)
+    more = {"fillet": band("0.090", "0.110"), "half_stroke": band("1.7390", "1.7410")}
+    sets["rods"] = sets["rods"].model_copy(update={"figures": {**sets["rods"].figures, **more}})
+    found = card(one.model_copy(update={"limits": one.limits.model_copy(update={"sets": sets})}))
+    assert found is not None
+    keep = {each.what: each.words for each in found.keep}
+    assert keep["Fillets, rod journals"].startswith("0.09000 to 0.11000, no undercut line")
+    assert keep["Stroke and index"] == "half the stroke 1.73900 to 1.74100; keep the axis of every throw"
+    assert "grind against it, polish with it" in keep["Which way"]

@@ -51,7 +51,7 @@ STRAIGHTENING = Caution(
 )
 PRESSING = Caution(
     work="Straightening cold",
-    say="A shaft under the press snaps and its pieces fly: shielded, nobody in line, a little at a time.",
+    say="A shaft under the press snaps and its pieces fly: shielded, nobody in line, pressed little by little.",
     defer_to="Somebody trained for it, or a specialist; the press maker's manual.",
 )
 

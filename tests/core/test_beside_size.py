@@ -100,7 +100,7 @@ def test_every_feature_beside_the_size_has_a_figure_of_the_sheet() -> None:
     ],
 )
 def test_a_fillet_outside_its_band_is_referred(front: str, rear: str, action: Action) -> None:
-    """Handbook D4, from memory (bearing-maker guides): a band, least by the crank, most by the shell's relief."""
+    """From memory (bearing-maker guides): a band, least by the crank, most by the shell's relief."""
     found = assess(judged(*fillets(front, rear), of={"fillet": FILLET}))
     assert found.part("R2").action is action
     assert (Open.REFERRED in found.part("R2").opens) == (action is Action.REFER)
@@ -158,7 +158,7 @@ def test_a_rough_journal_is_polished() -> None:
 
 
 def test_work_makes_what_it_touches_stale() -> None:
-    """Handbook O: a grind makes fillets and stroke stale; straightening the throw, not the fillet."""
+    """Common practice, no source: a grind makes fillets and stroke stale; straightening the throw, not the fillet."""
     readings = (*fillets("0.100", "0.100"), read("R2", "half the stroke", "1a", inches("1.7420").nm))
     limits = {"fillet": FILLET, "half_stroke": STROKE}
 

@@ -181,7 +181,7 @@ def test_a_ground_crank_is_asked_for_its_tests_its_edges_and_its_run_out() -> No
 
 
 def test_the_size_its_own_housing_and_shells_ask_for() -> None:
-    """Handbook E1 turned round: J = H - w_upper - w_lower - C; 2.1852 - 0.07775 * 2 - 0.0020 is 2.0277."""
+    """Geometry: J = H - w_upper - w_lower - C; 2.1852 - 0.07775 * 2 - 0.0020 is 2.0277."""
     rods = limits(
         housing_bore=band("2.1850", "2.1855"), wall=band("0.0725", "0.0730"), clearance=band("0.0015", "0.0025")
     )

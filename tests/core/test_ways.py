@@ -104,7 +104,7 @@ def test_a_score_that_leaves_a_line_takes_the_rods_to_thirty_and_the_mains_to_te
 
 
 def test_the_clearance_of_a_way_is_housing_less_both_walls_less_the_journal() -> None:
-    """Geometry, handbook E1: C = H - w_upper - w_lower - J, least with the least housing, thickest
+    """Geometry: C = H - w_upper - w_lower - J, least with the least housing, thickest
     walls, greatest journal."""
     rods = limits(
         housing_bore=band("2.2000", "2.2005"), wall=band("0.0800", "0.0801"), clearance=band("0.0010", "0.0050")
@@ -120,7 +120,7 @@ def test_the_clearance_of_a_way_is_housing_less_both_walls_less_the_journal() ->
 
 
 def test_the_case_that_is_left_and_what_the_house_says_of_it() -> None:
-    """Handbook D4: case left is the case less half of what comes off; 2.5 mm at 0.5 mm under leaves 2.25 mm."""
+    """Geometry: case left is the case less half of what comes off; 2.5 mm at 0.5 mm under leaves 2.25 mm."""
     hard = limits(
         hardening=Hardening.INDUCTION, case_depth=figure(Length(2_500_000)), least_case=figure(Length(1_000_000))
     )

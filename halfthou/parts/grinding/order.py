@@ -29,7 +29,7 @@ _CRACK_TEST = "crack test, demagnetise"
 def _steps(work: Work, chamfers: Chamfers) -> Iterator[tuple[str, str]]:
     """Each step in words, with what on record says that it was done; "" where nothing does.
 
-    Source:  docs/trade: The order of the work, common practice: straight before it is ground, a crack test after
+    Source:  docs/trade: The order of the work: straight before it is ground, a crack test after
              each work that can crack it, chamfers before the polish, swarf out last.
     """
     yield _CRACK_TEST, CRACK

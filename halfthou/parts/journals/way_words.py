@@ -16,7 +16,7 @@ from halfthou.parts.journals.ways import (
     POLISH,
     POLISH_SHELLS,
     Bar,
-    WayOn,
+    JournalWay,
     shells_had,
     waits_of,
     ways_on,
@@ -88,7 +88,7 @@ def ways_shown(decided: SetVerdict, say: Notation, accepted: Decision | None) ->
     )
 
 
-def _shown(decided: SetVerdict, way: WayOn, say: Notation) -> WayOnShown:
+def _shown(decided: SetVerdict, way: JournalWay, say: Notation) -> WayOnShown:
     ground = way.action is Action.REGRIND and way.step is not None
     size = decided.case.limits.size
     return WayOnShown(
@@ -119,7 +119,7 @@ def _spare(spare: Length, say: Notation) -> str:
     return f"short by {say.text(-spare)}" if spare < ZERO else say.text(spare)
 
 
-def _words(decided: SetVerdict, way: WayOn, say: Notation) -> str:
+def _words(decided: SetVerdict, way: JournalWay, say: Notation) -> str:
     at = step_words(way.step, say) if way.step is not None else ""
     if way.key == ALONE:
         present = way.rest == decided.case.present
@@ -147,7 +147,7 @@ def _why(decided: SetVerdict, bar: Bar, say: Notation) -> str:
     return f"{words} by {by}" if bar.key == "misses" and by else words
 
 
-def _case(decided: SetVerdict, way: WayOn, say: Notation) -> str:
+def _case(decided: SetVerdict, way: JournalWay, say: Notation) -> str:
     if way.action is not Action.REGRIND:
         return ""
     if decided.case.limits.hardening is Hardening.NONE:
@@ -155,7 +155,7 @@ def _case(decided: SetVerdict, way: WayOn, say: Notation) -> str:
     return say.text(way.case_left) if way.case_left is not None else "not known"
 
 
-def _shells(decided: SetVerdict, way: WayOn) -> str:
+def _shells(decided: SetVerdict, way: JournalWay) -> str:
     """The half bearings a way needs: their part number by the sheet, or that there are none."""
     if way.action is not Action.REGRIND or way.step is None:
         return ""
@@ -165,7 +165,7 @@ def _shells(decided: SetVerdict, way: WayOn) -> str:
     return found.part_number or "can be had"
 
 
-def _clearance(way: WayOn, say: Notation) -> str:
+def _clearance(way: JournalWay, say: Notation) -> str:
     if not way.clearances:
         return ""
     least, most = min(one.least for one in way.clearances), max(one.most for one in way.clearances)

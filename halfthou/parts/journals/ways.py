@@ -26,7 +26,7 @@ class Bar:
 
 
 @dataclass(frozen=True, kw_only=True)
-class WayOn:
+class JournalWay:
     """One way on for a set.
 
     `key` names it; `step` is the undersize it leads to. `bars` say why it is not open, `asks` that it is open only
@@ -49,7 +49,7 @@ class WayOn:
     rest: Length | None = None
 
     @property
-    def open(self) -> bool:
+    def free(self) -> bool:
         """Whether a person may pick it without a word from anybody else."""
         return not self.bars and not self.asks
 
@@ -58,7 +58,7 @@ LEAVE, POLISH, POLISH_SHELLS, GRIND, ALONE = "leave", "polish", "polish shells",
 ANOTHER, BUILD_UP = "another crank", "build up"
 
 
-def ways_on(decided: SetVerdict) -> tuple[WayOn, ...]:
+def ways_on(decided: SetVerdict) -> tuple[JournalWay, ...]:
     """Every way on for a set of journals, the least work first.
 
     Rule:    sets.ways.   Source: docs/trade: Choosing the size; the ladder and the hardening as for the decision
@@ -68,7 +68,7 @@ def ways_on(decided: SetVerdict) -> tuple[WayOn, ...]:
     return tuple(replace(way, recommended=_is(way, decided)) for way in found)
 
 
-def _is(way: WayOn, decided: SetVerdict) -> bool:
+def _is(way: JournalWay, decided: SetVerdict) -> bool:
     """Whether a way is what the verdict says."""
     if way.key in (ALONE, BUILD_UP):
         return False
@@ -76,7 +76,7 @@ def _is(way: WayOn, decided: SetVerdict) -> bool:
     return way.action is decided.action and at == decided.undersize
 
 
-def _ways(decided: SetVerdict) -> Iterator[WayOn]:
+def _ways(decided: SetVerdict) -> Iterator[JournalWay]:
     yield _leave(decided)
     yield _polish(decided)
     if any(ZERO < shell.size - decided.case.present <= POLISH_SHELL for shell in decided.case.limits.shells):
@@ -85,11 +85,11 @@ def _ways(decided: SetVerdict) -> Iterator[WayOn]:
     for rung in regrind_steps(decided.case.limits, decided.case.present):
         yield _grind(decided, rung, choice)
     yield from _one_alone(decided, choice)
-    yield WayOn(key=ANOTHER, action=Action.REPLACE)
+    yield JournalWay(key=ANOTHER, action=Action.REPLACE)
     if any(verdict.needs_machining for verdict in decided.case.verdicts.values()):
         cracked = tuple(n for n, v in decided.case.verdicts.items() if v.action is Action.REPLACE)
         bars = (Bar("cracked", cracked),) if cracked else ()
-        yield WayOn(key=BUILD_UP, action=Action.REFER, bars=bars, asks=(Bar("specialist"),))
+        yield JournalWay(key=BUILD_UP, action=Action.REFER, bars=bars, asks=(Bar("specialist"),))
 
 
 def _choice(decided: SetVerdict) -> SizeChoice | None:
@@ -123,10 +123,10 @@ def _waits(decided: SetVerdict, *, ground: bool) -> Iterator[Bar]:
             yield Bar(key, names)
 
 
-def _leave(decided: SetVerdict) -> WayOn:
+def _leave(decided: SetVerdict) -> JournalWay:
     bars = [*_waits(decided, ground=False), *_beyond(decided, (Action.REUSE,))]
     sets_it, spare = _least_spare(decided, ZERO)
-    return WayOn(
+    return JournalWay(
         key=LEAVE,
         action=Action.REUSE,
         step=decided.case.present,
@@ -148,14 +148,14 @@ def _beyond(decided: SetVerdict, kept: tuple[Action, ...]) -> Iterator[Bar]:
         yield Bar("needs more", names)
 
 
-def _polish(decided: SetVerdict) -> WayOn:
+def _polish(decided: SetVerdict) -> JournalWay:
     """A polish of every journal: it takes off what the house says, and nothing of form."""
     allowance = decided.case.house.polish_allowance
     sets_it, spare = _least_spare(decided, allowance)
     bars = [*_waits(decided, ground=False), *_beyond(decided, (Action.REUSE, Action.POLISH))]
     if spare is not None and spare < ZERO and not any(bar.key == "needs more" for bar in bars):
         bars.append(Bar("polished away", (sets_it,), -spare))
-    return WayOn(
+    return JournalWay(
         key=POLISH,
         action=Action.POLISH,
         step=decided.case.present,
@@ -166,7 +166,7 @@ def _polish(decided: SetVerdict) -> WayOn:
     )
 
 
-def _polish_shells(decided: SetVerdict) -> WayOn:
+def _polish_shells(decided: SetVerdict) -> JournalWay:
     """Polish shells where a journal is a little small, its form sound."""
     verdicts = decided.case.verdicts
     needing = tuple(n for n, v in verdicts.items() if not keeps(v.action) and v.polish_shell is None)
@@ -176,7 +176,7 @@ def _polish_shells(decided: SetVerdict) -> WayOn:
         bars.append(Bar("needs more", shown))
     if not any(verdict.polish_shell is not None for verdict in verdicts.values()):
         bars.append(Bar("nothing small"))
-    return WayOn(key=POLISH_SHELLS, action=Action.FIT_UNDERSIZE, bars=tuple(bars))
+    return JournalWay(key=POLISH_SHELLS, action=Action.FIT_UNDERSIZE, bars=tuple(bars))
 
 
 def _least_spare(decided: SetVerdict, off: Length) -> tuple[str, Length | None]:
@@ -192,7 +192,7 @@ def _least_spare(decided: SetVerdict, off: Length) -> tuple[str, Length | None]:
     return worst, found[worst]
 
 
-def _grind(decided: SetVerdict, rung: Rung, choice: SizeChoice | None) -> WayOn:
+def _grind(decided: SetVerdict, rung: Rung, choice: SizeChoice | None) -> JournalWay:
     bars, asks = [*_waits(decided, ground=True), *_rung_bars(rung)], list[Bar]()
     if rung.asked:
         asks.append(Bar("thumb"))
@@ -206,7 +206,7 @@ def _grind(decided: SetVerdict, rung: Rung, choice: SizeChoice | None) -> WayOn:
     says = hardening_says(decided.case.limits, decided.case.house, rung.step)
     if says is not None and says.action is not Action.REGRIND:
         (bars if says.action is Action.REPLACE else asks).append(Bar(f"case {says.case.value}"))
-    return WayOn(
+    return JournalWay(
         key=GRIND,
         action=Action.REGRIND,
         step=rung.step,
@@ -256,7 +256,7 @@ def _sized(verdict: JournalVerdict) -> bool:
     return verdict.case.survey.form is not None
 
 
-def _one_alone(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[WayOn]:
+def _one_alone(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[JournalWay]:
     """The journal that sets the size, alone at its own; the rest a size less, or as they are.
 
     Rule:    sets.mixed; where the house keeps one size for a set, this is barred and said.
@@ -273,7 +273,7 @@ def _one_alone(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[WayOn
         return
     house = decided.case.house.mixed_sizes
     bars = [*_waits(decided, ground=True), *(() if house else (Bar("one size"),))]
-    yield WayOn(
+    yield JournalWay(
         key=ALONE,
         action=Action.REGRIND,
         step=choice.sure,
@@ -284,7 +284,7 @@ def _one_alone(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[WayOn
     )
 
 
-def shells_had(decided: SetVerdict, way: WayOn) -> bool | None:
+def shells_had(decided: SetVerdict, way: JournalWay) -> bool | None:
     """Whether the shells a way needs can be had by the sheet; None where it needs none.
 
     Rule:    sets.shells-to-order: whether they can be had is asked before the crank goes out; they are ordered when

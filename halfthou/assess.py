@@ -274,7 +274,7 @@ def _figures_of(part: PartReport) -> Iterator[FigureCalled]:
         yield FigureCalled(part.id, part.kind, "", None, False)
     for figure in part.figures:
         past = (figure.limit_nm - figure.value.nm) * (1 if figure.limit_is_least else -1)
-        yield FigureCalled(part.id, part.kind, figure.key, figure.called, whole, past)
+        yield FigureCalled(part.id, part.kind, figure.key, figure.called, whole, past, figure.value.nm)
 
 
 def evidence_standing(job: Job, memo: Memo | None = None, catalogue: Catalogue = CATALOGUE) -> EvidenceStanding:

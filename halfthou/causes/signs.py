@@ -178,7 +178,8 @@ _DRIVE = (
     Sign("groove.closed", "oil groove of the thrust closed", _S),
     Sign("speed.told", "overspeed told", _H),
     Sign("float.beyond", "end float beyond", _S),
-    Sign("float.as-built", "end float as built", _S),
+    Sign("float.as-built", "end float as built, on record", _S),
+    Sign("float.as-claimed", "end float as built, by what is said", _S),
     Sign("float.within", "end float within"),
     Sign("float.nil", "no end float", _S),
     Sign("clutch.fault", "a fault of clutch or converter"),
@@ -251,6 +252,7 @@ EXCLUSIVE: tuple[tuple[str, ...], ...] = (
     ("shells.two-layer", "copper.through"),
     ("thrust.one-face", "thrust.both-blued"),
     ("float.beyond", "float.nil", "float.as-built"),
+    ("float.beyond", "float.nil", "float.as-claimed"),
     ("clearance.large", "clearance.small"),
     ("skirt.one", "skirts.alike"),
 )

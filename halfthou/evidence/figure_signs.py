@@ -13,7 +13,7 @@ from halfthou.verdicts import Called, FigureKey
 class FigureCalled(NamedTuple):
     """One judged figure of a part as it came: the kind of the part, its key, how it is called, and whether all that
     is planned of the part is read. `called` is None for a part of which no figure is known. `past_nm` is how far it
-    lies past its limit; below nothing where it is inside."""
+    lies past its limit; below nothing where it is inside. `value_nm` is what was found."""
 
     part: str
     kind: str
@@ -21,6 +21,7 @@ class FigureCalled(NamedTuple):
     called: Called | None
     whole: bool
     past_nm: int = 0
+    value_nm: int = 0
 
 
 #: By kind of part and figures: the sign where one is beyond, and the sign where all are within.

@@ -129,7 +129,8 @@ DRIVE_LOOKS = (
     ),
     LookKind(
         "float", name="End float", where=_DRIVE, minutes=10, how="Indicator on the crank's end, levered both ways.",
-        answers=(_A("as built", ("float.as-built",), ("float.beyond", "float.nil")),
+        answers=(_A("as built, on record", ("float.as-built",), ("float.beyond", "float.nil")),
+                 _A("as built", ("float.as-claimed",), ("float.beyond", "float.nil")),
                  _A("within", ("float.within",), ("float.beyond", "float.nil")), _A("beyond", ("float.beyond",)),
                  _A("none", ("float.nil",))),
     ),

@@ -146,7 +146,8 @@ def test_hardness_is_judged_in_its_own_scale_alone() -> None:
     right = read("R2", "hardness rockwell", "1a", 54_000)
     assert assess(judged(right, of={"hardness_rockwell": HARD})).part("R2").action is Action.REUSE
     # A reading by Brinell says nothing to a limit by Rockwell: it wants a limit of its own scale.
-    other = assess(judged(read("R2", "hardness brinell", "1a", 500_000), of={"hardness_rockwell": HARD})).part("R2")
+    brinell = read("R2", "hardness brinell", "1a", 500_000)
+    other = assess(judged(brinell, of={"hardness_rockwell": HARD})).part("R2")
     assert Open.NO_LIMIT in other.opens
 
 
@@ -158,7 +159,7 @@ def test_a_rough_journal_is_polished() -> None:
 
 
 def test_work_makes_what_it_touches_stale() -> None:
-    """Common practice, no source: a grind makes fillets and stroke stale; straightening the throw, not the fillet."""
+    """Common practice, no source: a grind makes both stale, straightening the throw and not the fillet."""
     readings = (*fillets("0.100", "0.100"), read("R2", "half the stroke", "1a", inches("1.7420").nm))
     limits = {"fillet": FILLET, "half_stroke": STROKE}
 

@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+from datetime import timedelta
+
 import pytest
 
-from halfthou.assess import assess
-from halfthou.jobs import Seen, SourceKind
+from halfthou.assess import assess, evidence_standing
+from halfthou.jobs import Job, Seen, SourceKind
 from halfthou.lengths import Length
 from halfthou.verdicts import Action, Called, Limit, Measured, conformance, judge
 from tests.floating import HOLE, LEAF, allowed, floating, read
 from tests.making import CASES, MICROMETER, NOON, inches
+from tests.reading import seen
 
 
 def test_it_conforms_as_the_worked_examples_say() -> None:
@@ -75,3 +78,52 @@ def test_a_blued_face_is_not_cleared_by_its_float() -> None:
     blue = Seen(id="blue", on="end-float", look="thrust faces", answer="blue or torn", by="bench", at=NOON)
     job = floating(read("0.0060"), looked=False).model_copy(update={"seen": (blue,)})
     assert assess(job).of("end float").action is Action.REFER
+
+
+def built_with(size: str, by: str, *more: Seen, now: str = "0.0045") -> Job:
+    """A float read now, and what somebody says the engine was built with."""
+    claim = Seen(
+        id="built", on="end-float", look="as built", answer=by, amount=inches(size), typed=size, by="owner", at=NOON
+    )
+    one = floating(read(now))
+    metal = seen("filter", "steel or iron")
+    return one.model_copy(update={"seen": (*one.seen, metal, claim, *more)})
+
+
+RECORD, PAPER = "build sheet of this shop", "paper of another shop"
+BLUE = Seen(
+    id="blue", on="end-float", look="thrust faces", answer="blue or torn", by="bench", at=NOON + timedelta(hours=1)
+)
+
+
+def test_a_float_as_built_clears_the_thrust_where_it_is_on_record_and_speaks_against_by_a_claim() -> None:
+    """Trade case, common practice, no source: a float that has not moved has shed no metal; a word is a word."""
+    on_record = evidence_standing(built_with("0.0040", RECORD))
+    told = evidence_standing(built_with("0.0040", PAPER))
+    assert "float.as-built" in on_record.signs
+    assert "float.as-claimed" in told.signs
+    assert "float.as-built" not in told.signs
+    grown = evidence_standing(built_with("0.0040", RECORD, now="0.0075"))
+    assert not {"float.as-built", "float.as-claimed"} & set(grown.signs)
+
+
+def test_a_blued_face_is_beyond_whatever_the_float() -> None:
+    blue = built_with("0.0040", RECORD, BLUE)
+    signs = evidence_standing(blue).signs
+    assert "float.beyond" in signs
+    assert "float.as-built" not in signs
+    assert assess(blue).of("end float").action is Action.REFER
+
+
+@pytest.mark.parametrize(
+    ("now", "words"),
+    [
+        ("0.0045", "; 0.0045 now: as it was built, nothing has worn."),
+        ("0.0075", ": it has grown by 0.0035 since."),
+        ("0.0025", "; 0.0015 less now: find what binds, or which is wrong."),
+    ],
+)  # fmt: skip
+def test_what_it_was_built_with_is_said_with_whose_word_it_is(now: str, words: str) -> None:
+    found = assess(built_with("0.0040", PAPER, now=now)).of("end float")
+    said = "Built with 0.0040, by paper of another shop, said by owner"
+    assert said + words in [one.text for one in found.reasons]

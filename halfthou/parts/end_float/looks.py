@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
-from halfthou.looks import Answer, Does, Effect, LookKind, good
+from halfthou.looks import Answer, Asks, Does, Effect, LookKind, good, kept
 
-FACES = "thrust faces"
+FACES, AS_BUILT = "thrust faces", "as built"
+BLUE = "blue or torn"
+#: Whose word a float as built rests on. Only what this shop has on record clears a cause.
+ON_RECORD, PAPER, TOLD = "build sheet of this shop", "paper of another shop", "word of mouth"
 _BLUE = Effect(
     Does.REFERS, "end-float.faces", "Thrust face {0}: it got hot. Refer it: float within does not clear it."
 )
@@ -17,9 +20,16 @@ _WORN = Effect(
 LOOKS = (
     LookKind(
         FACES,
-        (*good("smooth"), Answer("scored", does=(_WORN,)), Answer("blue or torn", does=(_BLUE,))),
+        (*good("smooth"), Answer("scored", does=(_WORN,)), Answer(BLUE, does=(_BLUE,))),
         ("end float",),
         bench=True,
         how="Front and rear, on the crank. Front is the end away from the flywheel.",
+    ),
+    LookKind(
+        AS_BUILT,
+        kept(ON_RECORD, PAPER, TOLD, asks=Asks.MEASURED),
+        ("end float",),
+        bench=True,
+        amount="End float when it was built",
     ),
 )

@@ -10,7 +10,7 @@ from halfthou.engines import Engine
 from halfthou.jobs import Decision, Job
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.end_float.kind import KIND, PART, SET
-from halfthou.parts.end_float.looks import FACES
+from halfthou.parts.end_float.looks import AS_BUILT, FACES
 from halfthou.parts.end_float.verdict import judge_float, washers_for
 from halfthou.parts.pieces import (
     STILL,
@@ -43,6 +43,18 @@ TELLS = {
     "none sold": Tell(
         "end-float.washers", "No washers that are sold bring {0} to what it is when new: refer the crank."
     ),
+    "as built": Tell(
+        "end-float.as-built", "Built with {0}, by {1}, said by {2}; {3} now: as it was built, nothing has worn."
+    ),
+    "blued as built": Tell(
+        "end-float.as-built",
+        "Built with {0}, by {1}, said by {2}; {3} now. A face that went blue is beyond all the same.",
+    ),
+    "less than built": Tell(
+        "end-float.as-built",
+        "Built with {0}, by {1}, said by {2}; {3} less now: find what binds, or which is wrong.",
+    ),
+    "grown": Tell("end-float.as-built", "Built with {0}, by {1}, said by {2}: it has grown by {3} since."),
     "tight": Tell(
         "end-float.tight", "Less than when new: find what binds, a washer the wrong way or dirt behind it."
     ),
@@ -112,7 +124,7 @@ class EndFloat:
 def _part(verdict: PieceVerdict, action: Action, engine: Engine, say: Notation) -> PartReport:
     high = verdict.finding("end float most")
     words = say.text(high.value) if high is not None else ""
-    said = Said(action=action, tells=TELLS, looks=(FACES,), size_words=words)
+    said = Said(action=action, tells=TELLS, looks=(FACES, AS_BUILT), size_words=words)
     return piece_report(verdict, said, engine, say)
 
 

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from halfthou.jobs import Step
+from halfthou.jobs import NOT_LOOKED, Step
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.end_float.kind import BEARING, DIAL, JOURNAL, LEAF, NEW, SERVICE
+from halfthou.parts.end_float.looks import AS_BUILT, BLUE, FACES
 from halfthou.parts.pieces import Note, PieceCase, PieceJudged, PieceVerdict, eye_says, remedy_of, verdict_of
 from halfthou.verdicts import Action, Called, FigureKind, Finding, Limit, Term, greatest, judge, least, summed
 
@@ -28,6 +29,7 @@ def judge_float(case: PieceCase) -> PieceVerdict:
             notes.append(Note("washers", (step.size, high.value - step.size)))
     if low is not None and low.called is Called.BEYOND:
         notes.append(Note("tight"))
+    notes.extend(_since_built(case, high))
     return verdict_of(
         case,
         PieceJudged(
@@ -39,6 +41,21 @@ def judge_float(case: PieceCase) -> PieceVerdict:
             wanted=tuple(_wanted(case)),
         ),
     )
+
+
+#: A float that has grown by no more than this since it was built has not worn: what a dial in tenths and a hand
+#: with a lever leave. 0.001 in. Source: judgement.
+AS_BUILT_WITHIN_NM = 25_400
+
+
+def is_as_built(built_nm: int, read_nm: int) -> bool:
+    """Whether a float as read is what the engine was built with.
+
+    Rule:    end-float.as-built.
+    >>> is_as_built(101_600, 114_300), is_as_built(101_600, 177_800)
+    (True, False)
+    """
+    return abs(read_nm - built_nm) <= AS_BUILT_WITHIN_NM
 
 
 def washers_for(case: PieceCase, read: Length) -> Step | None:
@@ -54,6 +71,24 @@ def washers_for(case: PieceCase, read: Length) -> Step | None:
         (step for step in case.limits.steps if step.sold and step.size > ZERO), key=lambda one: one.size.nm
     )
     return next((step for step in sold if new.least <= read - step.size <= new.most), None)
+
+
+def _since_built(case: PieceCase, high: Finding | None) -> Iterator[Note]:
+    """How a float stands to what the engine was built with, and whose word that is.
+
+    Rule:    end-float.as-built.
+    """
+    claim = case.seen.get(AS_BUILT)
+    if claim is None or claim.amount is None or high is None or claim.answer == NOT_LOOKED:
+        return
+    more = high.value - claim.amount
+    if is_as_built(claim.amount.nm, high.value.nm):
+        hot = case.answer(FACES) == BLUE
+        yield Note("blued as built" if hot else "as built", (claim.amount, claim.answer, claim.by, high.value))
+    elif more > ZERO:
+        yield Note("grown", (claim.amount, claim.answer, claim.by, more))
+    else:
+        yield Note("less than built", (claim.amount, claim.answer, claim.by, -more))
 
 
 def _wanted(case: PieceCase) -> Iterator[str]:

@@ -95,11 +95,22 @@ class Straight(PlacesTogether):
         Rule:    straightness.first.
         """
         unknown = any(one.opens & _NOT_KNOWN for one in self.verdicts.values())
-        return self.action is Action.REUSE and not unknown
+        return (self.action is Action.REUSE or self.only_seen) and not unknown
 
-    def within(self, verdict: PieceVerdict) -> bool:
-        """Whether one place is settled and within."""
-        return not verdict.opens and not verdict.to_read and verdict.called is not Called.TOO_CLOSE
+    @property
+    def only_seen(self) -> bool:
+        """Whether it lies true and only what was seen besides keeps it: that says nothing of how it lies.
+
+        Rule:    straightness.besides.
+        """
+        if self.action is not Action.MEASURE or self.overruled is not None or self.beyond or not self.verdicts:
+            return False
+        return all(self.within(one, besides=True) for one in self.verdicts.values())
+
+    def within(self, verdict: PieceVerdict, *, besides: bool = False) -> bool:
+        """Whether one place is settled and within, or is but for what was seen `besides`."""
+        opens = verdict.opens - {Open.SEEN} if besides else verdict.opens
+        return not opens and not verdict.to_read and verdict.called is not Called.TOO_CLOSE
 
     def middle(self, part: str) -> Middle | None:
         """A place as it was indicated; None where it was not."""

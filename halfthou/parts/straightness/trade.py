@@ -76,7 +76,7 @@ class Straightness:
         Rule:    assess.whole.
         """
         found = cast(Straight, decided)
-        return found.straight or found.action is Action.REPLACE
+        return (found.straight and not found.only_seen) or found.action is Action.REPLACE
 
     def stands_at(self, job: Job, engine: Engine, one: str, sizes: tuple[Length, ...]) -> Length:
         """A run-out stands at no step."""

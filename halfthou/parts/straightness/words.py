@@ -20,8 +20,8 @@ from halfthou.parts.pieces import (
     stands_of,
     still_reasons,
 )
-from halfthou.parts.straightness.kind import KIND, SET
-from halfthou.parts.straightness.looks import SUPPORTS
+from halfthou.parts.straightness.kind import KIND, NOSE, SET, main_of
+from halfthou.parts.straightness.looks import looks_at
 from halfthou.parts.straightness.together import Straight, WhatNow
 from halfthou.report import PartReport, SetReport, ShaftPlace, TableShown
 from halfthou.verdicts import Action, Called, Open
@@ -71,7 +71,7 @@ def place_report(verdict: PieceVerdict, action: Action, engine: Engine, say: Not
     said = Said(
         action=action,
         tells=TELLS,
-        looks=(SUPPORTS,),
+        looks=looks_at(main_of(verdict.case.piece.part.id), nose=verdict.case.piece.part.id == NOSE),
         size_words=say.text(run_out.value) if run_out is not None else "",
     )
     report = piece_report(verdict, said, engine, say)
@@ -89,6 +89,8 @@ def straight_headline(found: Straight) -> str:
         return "bent: say how it is made"
     if found.overruled is Action.REUSE:
         return "bend accepted"
+    if found.only_seen:
+        return "straight; settle what was seen"
     return headline_of(found, {Action.REUSE: "straight", Action.STRAIGHTEN: "straighten first"})
 
 
@@ -154,6 +156,7 @@ _STILL = (
     Still(Open.STAND, "straightness.stand", "to be indicated again once the crank has stood overnight."),
     Still(Open.HIGH_SIDE, "straightness.high-side", "the high side is to be read."),
     Still(Open.FOUR_ANGLES, "straightness.first-harmonic", "read all the way round."),
+    Still(Open.SEEN, "straightness.besides", "what was seen is to be settled before it goes back."),
     *STILL,
 )
 _NOW = {

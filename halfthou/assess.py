@@ -28,6 +28,7 @@ from halfthou.report import (
     budgets_shown,
     doubts_of,
     stations_of,
+    work_first,
 )
 from halfthou.sets import Reopened, waived_of, words_of
 from halfthou.strip import BeforeBench, before_bench, caps_seen, faults_of_strip
@@ -191,6 +192,7 @@ def put_in_words(judged: JudgedJob) -> Assessment:
         cause=_with(NO_CAUSE if told is None else told.brief, outside),
         whole=is_whole(judged) and not outside,
         decided=all(one.decided for one in sets),
+        work=tuple(work_first(sets)),
         notices=(
             *before.notices,
             *_not_judged_yet(given.job),

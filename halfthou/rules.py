@@ -129,6 +129,7 @@ RULES: dict[str, Rule] = {
     "crank.card": Rule("The grinder's card", "common practice, no source"),
     "crank.came-back": Rule("Held against the grinder's card", "common practice, no source"),
     "crank.aim": Rule("Ground for its own housing and half bearings", "geometry"),
+    "sets.work-first": Rule("Signed when the work is measured", "common practice, no source"),
     "sets.ways": Rule("The ways on, side by side", "common practice, no source"),
     "bores.card": Rule("The boring card", "common practice, no source"),
     "bores.to-order": Rule("Pistons and rings to order", "common practice, no source"),

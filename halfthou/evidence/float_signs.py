@@ -33,6 +33,12 @@ def float_signs(sightings: Sightings, figures: Iterable[FigureCalled]) -> Iterat
     yield "float.nil", False, SignSeen(("measured",))
 
 
+def that_count(sightings: Sightings, figures: Iterable[FigureCalled]) -> Iterator[FigureCalled]:
+    """The figures that count as evidence: of a thrust with a blued face the float says nothing."""
+    hot = any(True for _ in _blued(sightings))
+    yield from (one for one in figures if not (hot and one.part == PART))
+
+
 def _blued(sightings: Sightings) -> Iterator[tuple[str, str]]:
     faces = sightings.last(PART, FACES)
     if faces is not None and faces.answer == BLUE:

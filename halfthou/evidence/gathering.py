@@ -11,7 +11,7 @@ from halfthou.evidence.at_the_door import of_the_door
 from halfthou.evidence.bearing_map import BearingMap
 from halfthou.evidence.debris import no_metal, of_debris, own_metal
 from halfthou.evidence.figure_signs import FigureCalled, figure_signs
-from halfthou.evidence.float_signs import float_signs
+from halfthou.evidence.float_signs import float_signs, that_count
 from halfthou.evidence.known import Known
 from halfthou.evidence.oil_report import oil_signs
 from halfthou.evidence.patterns import patterns
@@ -69,7 +69,7 @@ def _all(sightings: Sightings, figures: Iterable[FigureCalled]) -> Iterator[Know
     yield from _of_skirts(sightings)
     yield from _of_deposits(sightings)
     figures = tuple(figures)
-    yield from figure_signs(figures)
+    yield from figure_signs(that_count(sightings, figures))
     yield from float_signs(sightings, figures)
     yield from _of_caps(job)
     yield from of_the_door(job, complaint_of(job))

@@ -30,5 +30,5 @@ from halfthou.report.shaft import ShaftPlace
 from halfthou.report.signed import SHAPE, read_signed, shape_of
 from halfthou.report.spots import feature_report, spots_asked
 from halfthou.report.stations import stations_of
-from halfthou.report.waits import DECISION
+from halfthou.report.waits import DECISION, work_first
 from halfthou.report.ways import WayOnShown, WaysShown

@@ -345,7 +345,8 @@ class Assessment(Document):
     `whole` is true where every figure in scope is settled or waived, each that is beyond has an action that deals
     with it, and nothing is unread, held, contradicted, outside the plan or waiting for somebody's word. `decided`
     is another mark: a person has accepted or overridden every set. `notices` are said of the job as a whole: caps
-    that are no pair, a mix inside, what stands open until the engine leaves.
+    that are no pair, a mix inside, what stands open until the engine leaves. `work` is what is decided and not
+    done and measured yet: the sheet is signed after it.
     """
 
     unit: Unit
@@ -360,6 +361,7 @@ class Assessment(Document):
     whole: bool
     decided: bool
     notices: tuple[Reason, ...] = ()
+    work: tuple[Reason, ...] = ()
     cause: CauseBrief = NO_CAUSE
 
     def part(self, name: str) -> PartReport:

@@ -1,6 +1,6 @@
 """One part against its limits: findings, what to do, and the reasons in words."""
 
-from halfthou.verdicts.actions import MARKS, MOST_PRESSING, SIZED, USED_AGAIN, Action, Mark, MarkCode
+from halfthou.verdicts.actions import MARKS, MOST_PRESSING, SIZED, USED_AGAIN, WORKED, Action, Mark, MarkCode
 from halfthou.verdicts.clean_up import CleanUp, Score, clean_up_size
 from halfthou.verdicts.contradictions import (
     TIMES,

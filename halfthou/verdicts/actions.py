@@ -51,6 +51,17 @@ MOST_PRESSING = (
 SIZED = (Action.REGRIND, Action.FIT_UNDERSIZE, Action.REUSE, Action.REBORE)
 
 
+#: Work that is decided first and measured after: until then nothing of it is known.
+WORKED = (
+    Action.POLISH,
+    Action.REGRIND,
+    Action.STRAIGHTEN,
+    Action.LINE_HONE,
+    Action.FIT_WASHERS,
+    Action.HONE,
+    Action.REBORE,
+    Action.SLEEVE,
+)
 #: By which a part goes back.
 USED_AGAIN = (Action.REUSE, Action.POLISH, Action.FIT_UNDERSIZE, Action.HONE, Action.FILE, Action.MOVE)
 

@@ -2315,7 +2315,8 @@ export interface components {
          *     `whole` is true where every figure in scope is settled or waived, each that is beyond has an action that deals
          *     with it, and nothing is unread, held, contradicted, outside the plan or waiting for somebody's word. `decided`
          *     is another mark: a person has accepted or overridden every set. `notices` are said of the job as a whole: caps
-         *     that are no pair, a mix inside, what stands open until the engine leaves.
+         *     that are no pair, a mix inside, what stands open until the engine leaves. `work` is what is decided and not
+         *     done and measured yet: the sheet is signed after it.
          */
         Assessment: {
             unit: components["schemas"]["Unit"];
@@ -2344,6 +2345,11 @@ export interface components {
              * @default []
              */
             notices: components["schemas"]["Reason"][];
+            /**
+             * Work
+             * @default []
+             */
+            work: components["schemas"]["Reason"][];
             /**
              * @default {
              *       "asked": false,
@@ -7123,6 +7129,8 @@ export interface components {
             decided?: boolean | null;
             /** Notices */
             notices?: components["schemas"]["Reason"][] | null;
+            /** Work */
+            work?: components["schemas"]["Reason"][] | null;
             cause?: components["schemas"]["CauseBrief"] | null;
         };
         /** BenchLines */

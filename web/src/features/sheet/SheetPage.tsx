@@ -128,6 +128,18 @@ function SignPart({ bench }: { bench: Bench }) {
             Not everything on it is settled. It waits for {bench.assessment.waits_for}.
           </p>
         )}
+        {bench.assessment.work.length > 0 && (
+          <div className="mb-4 border-l-4 border-blue pl-3">
+            <p className="font-semibold">Decided, and not done and measured yet:</p>
+            {bench.assessment.work.map((one) => (
+              <p key={one.text}>{one.text}</p>
+            ))}
+            <p className="text-quiet">
+              The sheet is best signed when the work is measured. What is read after signing waits for a new
+              revision.
+            </p>
+          </div>
+        )}
         {items.length > 0 && <GateAnswers items={items} answers={answers} onAnswer={setAnswers} />}
         <Button
           kind="strong"

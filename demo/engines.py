@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from demo.loose import diesel_loose, petrol_loose, vee_loose
 from halfthou.engines import usual_layouts
-from halfthou.jobs import Hardening, Layout, SourceKind
+from halfthou.jobs import Hardening, Layout, Material, SourceKind
 from halfthou.lengths import Unit
 from workshop.limits.translate import FigureForm, SetForm, SheetForm, StepForm
 
@@ -149,6 +149,7 @@ def petrol_four() -> SheetForm:
         engine="Tolby 4/142, petrol four",
         unit=Unit.INCH,
         notes="Invented for the demo.",
+        crank_material=Material.STEEL,
         layout=_layout("Inline four"),
         sets=[
             _set("mains", mains, [(u, f"TB-142M-{p}", b) for u, p, b in ladder], Hardening.NONE, "112"),
@@ -190,6 +191,7 @@ def diesel_three() -> SheetForm:
         engine="Skerrin D3-47, diesel three",
         unit=Unit.MM,
         notes="Invented for the demo.",
+        crank_material=Material.STEEL,
         layout=_layout("Inline three"),
         sets=[
             _set("mains", mains, [(u, f"SK 47.1.{p}", b) for u, p, b in ladder], Hardening.NITRIDED, "112"),
@@ -234,6 +236,7 @@ def vee_eight() -> SheetForm:
         engine="Morrick V8-61",
         unit=Unit.INCH,
         notes="Invented for the demo.",
+        crank_material=Material.STEEL,
         layout=_layout("V eight, cross plane"),
         sets=[
             _set("mains", mains, [(u, f"MK8-M{p}", b) for u, p, b in ladder], Hardening.NONE, "112"),
@@ -263,6 +266,7 @@ def journals_only(engine: str, layout: Layout) -> SheetForm:
         engine=engine,
         unit=Unit.MM,
         notes="Invented for the demo.",
+        crank_material=Material.STEEL,
         layout=layout,
         sets=[
             _set("mains", mains, [(u, f"W 1.{p}", b) for u, p, b in ladder], Hardening.NONE, "112"),

@@ -23,6 +23,8 @@ class Expansion(NamedTuple):
 #: The spread is
 #: ±1e-6 unless the alloy is known (docs/trade: Sizes at 20 degrees).
 COEFFICIENTS: dict[Material, Expansion] = {
+    # A crank of which nobody said whether it is iron or steel: all that both can be.
+    Material.UNKNOWN: Expansion(11_300, 1_500),
     Material.STEEL: Expansion(11_700, 1_000),
     Material.GREY_IRON: Expansion(10_800, 1_000),
     Material.NODULAR_IRON: Expansion(11_800, 1_000),

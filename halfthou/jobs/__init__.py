@@ -97,7 +97,7 @@ from halfthou.jobs.journal_set import Hardening, JournalSet
 from halfthou.jobs.layout import Layout, Pin, Side, ThrustBy
 from halfthou.jobs.limits_sheet import NOT_IDENTIFIED, LimitsSheet, SheetState, set_of, unidentified_sheet
 from halfthou.jobs.look_table import LookRow, LookTable
-from halfthou.jobs.material import Material
+from halfthou.jobs.material import KNOWN_MATERIALS, Material
 from halfthou.jobs.older_seen import OLDER_SEEN
 from halfthou.jobs.operation import Operation, OperationKind
 from halfthou.jobs.picture import Picture, PictureKind

@@ -6,6 +6,7 @@ from enum import StrEnum
 class Material(StrEnum):
     """Materials of engine parts and gauges. Their coefficients stand in gauges/temperature.py."""
 
+    UNKNOWN = "not known"
     STEEL = "steel"
     GREY_IRON = "grey cast iron"
     NODULAR_IRON = "nodular iron"
@@ -17,3 +18,7 @@ class Material(StrEnum):
     FORGED_2618 = "forged 2618"
     BRONZE = "bronze"
     ALUMINIUM_BRONZE = "aluminium bronze"
+
+
+#: What a part may be said to be made of, where it has to be known.
+KNOWN_MATERIALS = tuple(one for one in Material if one is not Material.UNKNOWN)

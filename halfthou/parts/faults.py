@@ -102,8 +102,7 @@ def faults_of_seen(seen: Seen, engine: Engine) -> Iterator[str]:
     elif answer.asks is Asks.STEP and seen.amount is None:
         yield "say which size is claimed"
     elif answer.asks is Asks.MEASURED and seen.amount is None:
-        out = look.amount[:1].lower() + look.amount[1:] or "how far it was out"
-        yield f"say {out}, by {seen.answer}; 0 where nothing was found"
+        yield f"say how far it was out, or how much it was, by {seen.answer}; 0 where nothing was found"
     elif answer.asks is Asks.HEIGHT and seen.amount is None:
         yield "give the height of the deposit line, from the deck"
     if seen.by_one_key and not _by_one_key(seen, engine):

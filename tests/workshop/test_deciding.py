@@ -171,7 +171,7 @@ def test_a_job_may_take_up_a_newer_revision_of_its_limits(job: JobRecord, read_a
 def undecided(found: Assessment) -> Assessment:
     """The assessment as nobody here has decided on it."""
     sets = tuple(one.model_copy(update={"decided": False}) for one in found.sets)
-    return found.model_copy(update={"sets": sets, "decided": False})
+    return found.model_copy(update={"sets": sets, "decided": False, "work": ()})
 
 
 def test_a_whole_job_travels_and_its_signature_is_made_elsewhere(

@@ -66,7 +66,7 @@ class SheetForm(Schema):
     notes: str = Field(default="", max_length=20_000)
     layout: Layout
     description: int | None = None
-    crank_material: Material = Material.STEEL
+    crank_material: Material = Material.UNKNOWN
     sets: list[SetForm] = Field(max_length=40)
 
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from halfthou.engines import SheetFigure, SheetMade
-from halfthou.jobs import Band, Figure, HouseRules, Material, SetLimits, Step, along
+from halfthou.jobs import KNOWN_MATERIALS, Band, Figure, HouseRules, SetLimits, Step, along
 from halfthou.lengths import ZERO, Length
 
 #: The figures of the sheet, in its order. Depths count from the deck.
@@ -35,7 +35,7 @@ FIGURES = (
 WEAR = "wear"
 PLAIN, COATED = "none", "nickel-silicon carbide or sprayed"
 MADE = (
-    SheetMade("material", "Material of the bores", tuple(one.value for one in Material)),
+    SheetMade("material", "Material of the bores", tuple(one.value for one in KNOWN_MATERIALS)),
     SheetMade("coating", "Coating", (PLAIN, COATED, "unknown")),
     SheetMade("hatch angle", "Cross-hatch, included angle in degrees"),
     SheetMade("finish", "Finish, as the ring maker asks", free=True),

@@ -18,6 +18,7 @@ from halfthou.engines import (
 )
 from halfthou.jobs import (
     DIAMETER,
+    KNOWN_MATERIALS,
     Hardening,
     Layout,
     LimitsSheet,
@@ -82,7 +83,7 @@ FIGURES = (
 )
 MADE = (
     SheetMade("hardening", "Hardening", tuple(one.value for one in Hardening)),
-    SheetMade("housing material", "Housing material", tuple(one.value for one in Material)),
+    SheetMade("housing material", "Housing material", tuple(one.value for one in KNOWN_MATERIALS)),
     SheetMade("oil hole", "Oil hole, degrees"),
 )
 

@@ -4003,7 +4003,7 @@ export interface components {
          * @description Materials of engine parts and gauges. Their coefficients stand in gauges/temperature.py.
          * @enum {string}
          */
-        Material: "steel" | "grey cast iron" | "nodular iron" | "gauge steel" | "tungsten carbide" | "cast aluminium" | "piston alloy" | "hypereutectic aluminium" | "forged 2618" | "bronze" | "aluminium bronze";
+        Material: "not known" | "steel" | "grey cast iron" | "nodular iron" | "gauge steel" | "tungsten carbide" | "cast aluminium" | "piston alloy" | "hypereutectic aluminium" | "forged 2618" | "bronze" | "aluminium bronze";
         /**
          * SetForm
          * @description The limits of one set as typed.
@@ -4057,7 +4057,7 @@ export interface components {
             layout: components["schemas"]["Layout"];
             /** Description */
             description?: number | null;
-            /** @default steel */
+            /** @default not known */
             crank_material: components["schemas"]["Material"];
             /** Sets */
             sets: components["schemas"]["SetForm"][];

@@ -3,7 +3,7 @@ import { Choice } from "../../shared/ui";
 
 type Material = Schemas["Material"];
 const MATERIALS: readonly Material[] = [
-  "steel", "nodular iron", "grey cast iron", "cast aluminium", "hypereutectic aluminium", "bronze",
+  "not known", "steel", "nodular iron", "grey cast iron", "cast aluminium", "hypereutectic aluminium", "bronze",
 ]; // prettier-ignore
 
 interface Props {

@@ -61,7 +61,7 @@ export function NewSheetPage() {
         notes: "",
         layout: first,
         description: null,
-        crank_material: "steel",
+        crank_material: "not known",
         sets: kinds
           .filter((kind) => kind.station === "crank")
           .flatMap((kind) => Object.keys(kind.sets).map((set) => blankSet(kind, set))),

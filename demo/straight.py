@@ -1,5 +1,5 @@
-"""Two invented cranks that were indicated first, a V8's that is bent and worn and a bare one of an inline four; and
-a block whose tunnel is to be line-honed."""
+"""Invented cranks that were indicated first: a V8's that is bent and worn, another that came back from its grinder,
+a bare one of an inline four; and a block whose tunnel is to be line-honed."""
 
 from __future__ import annotations
 
@@ -8,7 +8,7 @@ import math
 from demo.engines import petrol_four, vee_eight
 from demo.shop import Shop
 from demo.worn import INCH_HAND, Worn
-from halfthou.jobs import SourceKind
+from halfthou.jobs import JournalSet, OperationKind, SourceKind
 from workshop.limits.translate import FigureForm, SetForm, SheetForm, StepForm
 
 SETS = ("straightness", "mains", "rods")
@@ -34,6 +34,7 @@ def furnish_straight(shop: Shop) -> None:
     _bent(shop)
     _bare(shop)
     _tunnel(shop)
+    _came_back(shop)
 
 
 def _bent_limits() -> SheetForm:
@@ -55,7 +56,25 @@ def _bent_limits() -> SheetForm:
             StepForm(size=size, part_number=f"OV8-W{size[2:]}", can_be_bought=True) for size in (".005", ".010")
         ],
     )
-    return _with(_with(vee_eight(), "Orrin V8-48", allowed), "Orrin V8-48", floats)
+    tunnel = _tunnel_allowed()
+    sheet = vee_eight()
+    for one in sheet.sets:
+        if one.set in ("mains", "rods"):
+            one.figures.extend(_besides(one.set))
+    for more in (tunnel, allowed, floats):
+        sheet = _with(sheet, "Orrin V8-48", more)
+    return sheet
+
+
+def _besides(one: str) -> list[FigureForm]:
+    """What the sheet asks of a journal beside its size."""
+    rows = [("fillet", ".100", ".125"), ("finish", "", "0.38")]
+    if one == "rods":
+        rows += [("half_stroke", "1.7490", "1.7510"), ("index", "", "0.3")]
+    return [
+        FigureForm(name=name, least=least, most=most, source=SourceKind.INVENTED, place="demo sheet")
+        for name, least, most in rows
+    ]
 
 
 def _bent(shop: Shop) -> None:
@@ -107,7 +126,14 @@ def _bare(shop: Shop) -> None:
 
 def _tunnel(shop: Shop) -> None:
     """A bearing turned in its third housing: that is large, stands tall and lies low in the line."""
-    allowed = SetForm(
+    sheet = shop.keep_sheet(_with(petrol_four(), "Tolby 4/146, block", _tunnel_allowed()))
+    card = ("Eastquay Lifting", "Block only: a main bearing turned in its housing.")
+    job = shop.book(76, "Harbour crane 4, block", sheet, 9, card, scope=("tunnel",))
+    _read_tunnel(shop, job)
+
+
+def _tunnel_allowed() -> SetForm:
+    return SetForm(
         set="tunnel",
         figures=[
             FigureForm(name=name, least=most, most="", source=SourceKind.INVENTED, place="demo sheet")
@@ -118,9 +144,9 @@ def _tunnel(shop: Shop) -> None:
         ],
         made={"larger shells": "not sold"},
     )  # fmt: skip
-    sheet = shop.keep_sheet(_with(petrol_four(), "Tolby 4/146, block", allowed))
-    card = ("Eastquay Lifting", "Block only: a main bearing turned in its housing.")
-    job = shop.book(76, "Harbour crane 4, block", sheet, 9, card, scope=("tunnel",))
+
+
+def _read_tunnel(shop: Shop, job: int) -> None:
     bore, dial = shop.cabinet["bore-23"], shop.cabinet["clock-tenths"]
     for main, upright, other in (
         ("M1", "2.6023", "2.6025"), ("M2", "2.6023", "2.6024"), ("M3", "2.6048", "2.6039"),
@@ -139,3 +165,29 @@ def _round(swing: float, high: float, oval: float) -> dict[str, str]:
         for deg in range(0, 360, 45)
     }
     return {str(deg): f"{height - heights[0]:.4f}" for deg, height in heights.items()}
+
+
+def _came_back(shop: Shop) -> None:
+    """Straight, worn at one pin, ground to 0.010 under and read again: one pin came back too large."""
+    sheet = shop.keep_sheet(_back_limits())
+    card = ("Lowmoor Sluice Office", "Low oil pressure hot, one big end noisy.")
+    job = shop.book(77, "Sluice 9 standby set", sheet, 12, card, scope=SETS)
+    shop.see(job, "straightness", "supports", "end mains")
+    dial = shop.cabinet["clock-tenths"]
+    swings = (("M2", "4 @ 30"), ("M3", "7 @ 50"), ("M4", "5 @ 40"), ("nose", "9 @ 20"), ("flange", "6 @ 70"))
+    for place, typed in swings:
+        shop.type_in(job, f"run-out-{place}", {"1a": f"0.000{typed}"}, dial, feature="total reading")
+    shop.read(job, {f"M{n}": Worn(2.7046, 0.0002, 20 * n, 0.0001) for n in range(1, 6)}, INCH_HAND)
+    rods = {f"R{n}": Worn(2.2616, 0.0002, 15 * n, 0.0001) for n in (1, 2, 3)}
+    shop.read(job, {**rods, "R4": Worn(2.2612, 0.0022, 10, 0.0002)}, INCH_HAND)
+    shop.sound(job)
+    shop.see(job, "crank", "crack test", "passed")
+    shop.accept(job, JournalSet.RODS)
+    shop.work(job, OperationKind.GRIND, "rods", ".010", note="Ground out of the house")
+    ground = {"R1": 2.2517, "R2": 2.2518, "R3": 2.2517, "R4": 2.2526}
+    shop.read(job, {name: Worn(size, 0.0001, 30, 0.0) for name, size in ground.items()}, INCH_HAND)
+
+
+def _back_limits() -> SheetForm:
+    sheet = _bent_limits()
+    return sheet.model_copy(update={"engine": "Orrin V8-44"})

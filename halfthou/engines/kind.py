@@ -89,6 +89,8 @@ class PartKind:
     sets: Mapping[str, str] = field(default_factory=dict)
     wholes: tuple[str, ...] = ()
     looks: tuple[LookKind, ...] = ()
+    #: So many of its looks stand open at the bench, the rest folded; all where it is nothing.
+    looks_open: int = 0
     #: The looks without which none of its parts goes back.
     first_looks: tuple[str, ...] = ()
     #: The looks wanted beside them once such work was done.

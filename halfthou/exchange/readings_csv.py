@@ -195,6 +195,7 @@ class _Against:
         part, feature, spot = self._part(cells), cells.get("feature") or DIAMETER, cells.get("spot", "")
         if not cells.get("part") and cells.get("journal"):
             part, feature = part_of_v3(part, cells.get("feature") or "journal", self.pins)
+        feature = self._by_name(part, feature)
         size = self._size(part, feature, cells.get(self.size_column, ""), where, faults)
         faults += self._place_faults(part, feature, spot, cells, where)
         if not faults and size is not None and not cells.get("id"):
@@ -256,6 +257,13 @@ class _Against:
         if kind.plan is not None and cells.get("id") and plane_and_angle(spot):
             return []
         return [Fault(where, f"“{spot[:20]}” is no spot of the plan for {part}")]
+
+    def _by_name(self, part: str, feature: str) -> str:
+        """The key of a feature, where a row calls it by the name that the bench has for it."""
+        known = self.engine.parts.get(part)
+        if known is None or self.engine.kinds.feature(known, feature) is not None:
+            return feature
+        return next((one.key for one in self.engine.kind(part).features if one.name == feature), feature)
 
     def _measured_of(self, part: Place) -> str:
         """What is measured of a part; of an older row, of its journal and of the bearing with it."""

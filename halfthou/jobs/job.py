@@ -166,8 +166,8 @@ class Job(JobFacts):
 
     @cached_property
     def standing_operations(self) -> tuple[Operation, ...]:
-        """The operations that were not taken back, oldest first."""
-        return self.standing(self.operations)
+        """The operations that were not taken back, in the order they were done."""
+        return tuple(sorted(self.standing(self.operations), key=lambda done: done.at))
 
     @cached_property
     def standing_readings(self) -> tuple[Reading, ...]:

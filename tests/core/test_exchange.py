@@ -218,6 +218,12 @@ def test_readings_of_bores_and_walls_go_out_and_come_back_as_csv() -> None:
     assert len(back) == 10
 
 
+def test_a_row_may_call_what_is_read_by_the_name_the_bench_has_for_it() -> None:
+    """This program's own: what the bench calls the journal is its diameter in the file."""
+    rows = read_readings("part,feature,spot,size [in]\nR1,journal,1a,2.0375\n", job())
+    assert [row.feature for row in rows] == ["diameter"]
+
+
 @pytest.mark.parametrize(
     ("row", "words"),
     [

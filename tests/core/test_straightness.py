@@ -374,7 +374,7 @@ def test_what_a_crank_is_besides_keeps_it_back_and_says_nothing_of_how_it_lies(
 
 @pytest.mark.parametrize(
     ("on", "what", "answer"),
-    [("run-out-nose", "keyway", "key loose, slot hammered"), ("crank", "counterweight bolts", "loose or missing")],
+    [("run-out-nose", "keyway", "key loose, slot hammered"), ("crank", "counterweights", "loose or missing")],
 )
 def test_a_hammered_keyway_and_a_loose_counterweight_are_referred(on: str, what: str, answer: str) -> None:
     """Common practice, no source."""

@@ -1,5 +1,6 @@
 """Work done on the engine, and answers to what was asked about a reading."""
 
+from datetime import datetime
 from typing import Literal
 
 from django.db import transaction
@@ -10,7 +11,7 @@ from pydantic import Field
 from halfthou.engines import Engine
 from halfthou.exchange import Fault
 from halfthou.gauges import SlipKind
-from halfthou.jobs import Job, Operation, OperationKind, Reading, SlipAnswer, held_as
+from halfthou.jobs import Job, Moment, Operation, OperationKind, Reading, SlipAnswer, held_as
 from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Unit, Unreadable, read_undersize
 from halfthou.memo import Memo
 from halfthou.operations import last_work, makes_stale, stale_by
@@ -20,6 +21,7 @@ from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
 from workshop.record.facts import own_or_may
+from workshop.record.models import JobRecord
 from workshop.record.one_fact import Ways
 from workshop.record.opened import (
     Opened,
@@ -49,7 +51,7 @@ ALONE = (
 
 class Doing(Schema):
     """An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says
-    that the person knows how many readings it makes stale."""
+    that the person knows how many readings it makes stale, `at` when it was done, now where nothing is said."""
 
     fact: Literal["operation"] = "operation"
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
@@ -58,6 +60,7 @@ class Doing(Schema):
     step: str = Field(default="", max_length=60)
     note: str = Field(default="", max_length=2000)
     sure: bool = False
+    at: Moment | None = None
 
 
 class SlipReply(Schema):
@@ -93,12 +96,27 @@ def do_operation(person: Person, job_id: int, given: Doing) -> Opened:
         step=step,
         note=given.note.strip(),
         by=person.username,
-        at=timezone.now(),
+        at=_done_at(given.at, record),
     )
     if not given.sure:
         _ask_first(job, engine, done)
     add_facts(record, [done])
     return settled(record, person)
+
+
+def _done_at(said: datetime | None, record: JobRecord) -> datetime:
+    """When work was done. Refuses: Refusal where that is still to come, or was before the engine was booked in."""
+    now = timezone.now()
+    if said is None:
+        return now
+    words = ""
+    if said > now:
+        words = "That is still to come: say when it was done."
+    elif timezone.localtime(said).date() < record.booked_in:
+        words = f"The engine was booked in on {record.booked_in:%d %b %Y}: work on it was done after that."
+    if words:
+        raise Refusal("bad-time", words, [Fault("at", words)])
+    return said
 
 
 def _ask_first(job: Job, engine: Engine, would: Operation) -> None:

@@ -103,9 +103,14 @@ class SteppedOut(BaseModel):
     card: str
 
 
+#: So many looks of a loose piece stand open; the rest, as those at assembly, are folded.
+OF_LOOSE = 6
+
+
 class KindOut(BaseModel):
     """A kind of part. `steps` is what its sizes from standard are called, "" where it has none. Of its `actions`
-    those that are `sized` may name a size; `pressing` is which verdict asks for a person first."""
+    those that are `sized` may name a size; `pressing` is which verdict asks for a person first,
+    `looks_open` how many looks stand open at the bench, all where 0."""
 
     kind: str
     name: str
@@ -122,6 +127,7 @@ class KindOut(BaseModel):
     plans: list[PlanOut]
     plan_hint: str
     loose: bool
+    looks_open: int
     actions: list[Action]
     sized: list[Action]
     pressing: list[Action]
@@ -145,6 +151,7 @@ def kind_out(kind: PartKind) -> KindOut:
         plans=[PlanOut(label=label, plan=plan) for label, plan in kind.plans],
         plan_hint=kind.plan_hint,
         loose=kind.loose,
+        looks_open=kind.looks_open or (OF_LOOSE if kind.loose else 0),
         actions=[Action(action) for action in kind.actions],
         sized=[action for action in SIZED if action in kind.actions],
         pressing=list(MOST_PRESSING),

@@ -187,6 +187,8 @@ def _does(decided: SetVerdict, action: Action, step: Length | None, given: Given
         return f"grind, {step_words(step, given.say)}"
     if action is Action.MEASURE and decided.held:
         return "read again once it is straight"
+    if action is Action.MEASURE and decided.to_see:
+        return "looked at first"
     words = {
         Action.POLISH: "polish only",
         Action.FIT_UNDERSIZE: "polish only",

@@ -22,7 +22,13 @@ class Work(NamedTuple):
 
 
 CRACK, INDICATE, EDGES, SIZES = "crack test", "indicated", "edges", "sizes"
-_METAL = (OperationKind.STRAIGHTEN, OperationKind.GRIND, OperationKind.HEAT_TREAT)
+_METAL = (
+    OperationKind.STRAIGHTEN,
+    OperationKind.GRIND,
+    OperationKind.HEAT_TREAT,
+    OperationKind.POLISH,
+    OperationKind.FINAL_WASH,
+)
 _CRACK_TEST = "crack test, demagnetise"
 
 
@@ -57,19 +63,44 @@ def _steps(work: Work, chamfers: Chamfers) -> Iterator[tuple[str, str]]:
 
 
 def card_steps(job: Job, work: Work) -> tuple[CardStep, ...]:
-    """The steps of the card, each with whether it was done after the one before it.
+    """The steps of the card, each with whether it was done.
 
-    Rule:    crank.card.   A step counts as done by the first fact on record that follows what was done before it.
+    Rule:    crank.card.   Work counts from the work before it on; a test or a look counts between the work it
+             follows and the next, and none after work that is not done.
     """
-    events, since, waits, found = sorted(_events(job)), None, False, []
-    for words, by in _steps(work, job.house_rules.chamfers):
-        after = (at for at, what in events if what == by and (since is None or at > since))
-        at = None if waits else next(after, None)
-        found.append(CardStep(words=words, done=at is not None))
-        # What follows work that is not done yet cannot have been done after it.
-        waits = waits or (at is None and by in _METAL)
-        since = at or since
+    events, steps = sorted(_events(job)), tuple(_steps(work, job.house_rules.chamfers))
+    ended = _work_ended(events, steps)
+    found = []
+    for nth, (words, by) in enumerate(steps):
+        if nth in ended:
+            done = ended[nth] is not None
+        else:
+            before = max((one for one in ended if one < nth), default=None)
+            behind = min((one for one in ended if one > nth), default=None)
+            start = None if before is None else ended[before]
+            end = None if behind is None else ended[behind]
+            waits = before is not None and start is None
+            done = not waits and any(
+                what == by and (start is None or at > start) and (end is None or at < end) for at, what in events
+            )
+        found.append(CardStep(words=words, done=done))
     return tuple(found)
+
+
+def _work_ended(
+    events: list[tuple[datetime, str]], steps: tuple[tuple[str, str], ...]
+) -> dict[int, datetime | None]:
+    """When each step that is work was done, by its place among the steps; None where it was not, or not after the
+    work before it."""
+    ended: dict[int, datetime | None] = {}
+    since: datetime | None = None
+    waits = False
+    for nth, (_, by) in enumerate(steps):
+        if by in _METAL:
+            after = (at for at, what in events if what == by and (since is None or at > since))
+            ended[nth] = None if waits else next(after, None)
+            since, waits = ended[nth] or since, waits or ended[nth] is None
+    return ended
 
 
 def _events(job: Job) -> Iterator[tuple[datetime, str]]:

@@ -112,6 +112,7 @@ def _shown(decided: SetVerdict, way: JournalWay, say: Notation) -> WayOnShown:
         clearance_called=worst_called(way.clearances),
         stale=_STALE[way.action],
         recommended=way.recommended,
+        pickable=way.key != ALONE,
     )
 
 

@@ -124,6 +124,7 @@ KIND = PartKind(
     sets={SET: "Straightness"},
     wholes=("crank",),
     looks=LOOKS,
+    looks_open=3,
     first_looks=(SUPPORTS,),
     # Source: docs/trade: What work makes stale, common practice.
     stale_after=dict.fromkeys((OperationKind.STRAIGHTEN, OperationKind.GRIND, OperationKind.HEAT_TREAT), _READ),

@@ -9,7 +9,7 @@ TRUE = "within the maker's run-out"
 SUPPORTS = "supports"
 BLOCKS, CENTRES = "end mains", "centres"
 SEAL, KEYWAY, THREADS, PILOT = "seal track", "keyway", "threads", "pilot bore"
-TRIGGER, WEIGHTS, PLUGS, MAGNETISM = "trigger wheel", "counterweight bolts", "gallery plugs", "magnetism"
+TRIGGER, WEIGHTS, PLUGS, MAGNETISM = "trigger wheel", "counterweights", "gallery plugs", "magnetism"
 #: What is looked for at the nose, at the flange, and of the crank as a whole.
 AT_NOSE_LOOKS, AT_FLANGE_LOOKS = (SEAL, KEYWAY, THREADS), (SEAL, THREADS, PILOT, TRIGGER)
 OF_CRANK = (WEIGHTS, PLUGS, MAGNETISM)

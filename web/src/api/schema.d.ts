@@ -2062,7 +2062,7 @@ export interface components {
         /**
          * KindOut
          * @description A kind of part. `steps` is what its sizes from standard are called, "" where it has none. Of its `actions`
-         *     those that are `sized` may name a size; `pressing` is which verdict asks for a person first.
+         *     those that are `sized` may name a size; `pressing` is which verdict asks for a person first, `looks_open` how many looks stand open at the bench, all where 0.
          */
         KindOut: {
             /** Kind */
@@ -2096,6 +2096,8 @@ export interface components {
             plan_hint: string;
             /** Loose */
             loose: boolean;
+            /** Looks Open */
+            looks_open: number;
             /** Actions */
             actions: components["schemas"]["Action"][];
             /** Sized */
@@ -3752,7 +3754,7 @@ export interface components {
          * @description One way on: what it is, whether it is open, who sets it and what it leaves, and what it makes stale.
          *
          *     `why` says what bars it, or whose word it needs; `step` is the undersize it leads to. `can_be_had` is about its
-         *     half bearings: None where it needs none.
+         *     half bearings: None where it needs none. `pickable` says that a decision on the set can say it.
          */
         WayOnShown: {
             /** Key */
@@ -3787,6 +3789,8 @@ export interface components {
             stale: string;
             /** Recommended */
             recommended: boolean;
+            /** Pickable */
+            pickable: boolean;
         };
         /**
          * WaysShown
@@ -7496,7 +7500,7 @@ export interface components {
         /**
          * Doing
          * @description An operation as sent: what was done, to what, and to which step where it was ground or bored. `sure` says
-         *     that the person knows how many readings it makes stale.
+         *     that the person knows how many readings it makes stale, `at` when it was done, now where nothing is said.
          */
         Doing: {
             /**
@@ -7524,6 +7528,8 @@ export interface components {
              * @default false
              */
             sure: boolean;
+            /** At */
+            at?: string | null;
         };
         /**
          * DoingStep

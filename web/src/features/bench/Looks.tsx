@@ -10,8 +10,6 @@ import { useLooks } from "./useLooks";
 
 type Look = Schemas["LookOut"];
 const UNSEEN = "not looked at";
-/** So many looks of a loose piece stand open; the rest, as those at assembly, are folded. */
-const OF_LOOSE = 6;
 
 /** What a look is written down of, where a person says nothing else: the part, its set, or the whole it belongs to. */
 function onOf(look: Look, desk: Desk): string {
@@ -30,7 +28,7 @@ export function Looks({ desk, children }: { desk: Desk; children: ReactNode }) {
   const [deep, setDeep] = useState<{ look: Look; answer: string } | null>(null);
   const [claim, setClaim] = useState(false);
   const [all, setAll] = useState(false);
-  const first = kind?.loose ? OF_LOOSE : part.looks.length;
+  const first = kind?.looks_open || part.looks.length;
   const waiting = waitingOf(useWaiting(bench.card.id).facts, "seen");
   const waits = (look: Look) =>
     waiting.findLast((one) => one.look === look.look && one.on === onOf(look, desk))?.answer;

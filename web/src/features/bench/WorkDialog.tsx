@@ -56,10 +56,12 @@ function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
     on: part.set,
     step: "",
     note: "",
+    at: "",
     sure: false,
   };
   const { form, field, set, said, submit, submitWith } = useServerForm(start, async (given) => {
-    await report({ fact: "operation", ...given, on: placeOf(given.kind, given.on), id: newId() });
+    const at = given.at ? new Date(given.at).toISOString() : null;
+    await report({ fact: "operation", ...given, at, on: placeOf(given.kind, given.on), id: newId() });
     onDone();
   });
   const { kind, on } = form.watch();
@@ -93,7 +95,10 @@ function WorkForm({ desk, onDone }: { desk: Desk; onDone: () => void }) {
           {...field("step")}
         />
       )}
-      <Field label="Note" placeholder="who did it, where" {...field("note")} />
+      <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
+        <Field label="Note" placeholder="who did it, where" {...field("note")} />
+        <Field label="When it was done" type="datetime-local" hint="Left empty: now." {...field("at")} />
+      </div>
       <div className="border-l-4 border-blue pl-3 text-[15px] leading-tight">
         {cautions.map((caution) => (
           <p key={caution.work}>

@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useOutletContext } from "react-router";
 
 import { ask, client, Refused, type Schemas } from "../../api";
@@ -15,7 +15,8 @@ export function GrindingPage() {
   const bench = useOutletContext<Bench>();
   const jobId = bench.card.id;
   const found = useQuery({
-    queryKey: ["bench", jobId, "grinding"],
+    queryKey: ["bench", jobId, "grinding", bench.state],
+    placeholderData: keepPreviousData,
     queryFn: () => ask(client.GET("/api/jobs/{job_id}/grinding", { params: { path: { job_id: jobId } } })),
     retry: false,
   });

@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useOutletContext } from "react-router";
 
@@ -17,7 +17,8 @@ export function WaysPage() {
   const bench = useOutletContext<Bench>();
   const jobId = bench.card.id;
   const found = useQuery({
-    queryKey: ["bench", jobId, "ways"],
+    queryKey: ["bench", jobId, "ways", bench.state],
+    placeholderData: keepPreviousData,
     queryFn: () => ask(client.GET("/api/jobs/{job_id}/ways", { params: { path: { job_id: jobId } } })),
   });
   return (
@@ -68,7 +69,11 @@ function SetWays({ bench, ways }: { bench: Bench; ways: Ways }) {
           ))}
         </div>
         {ways.ways.map((way) => (
-          <WayRow key={way.key} way={way} onPick={mayPick && !ways.waits ? () => pick(way) : undefined} />
+          <WayRow
+            key={way.key}
+            way={way}
+            onPick={mayPick && !ways.waits && way.pickable ? () => pick(way) : undefined}
+          />
         ))}
       </div>
       <Stale ways={ways.ways} />

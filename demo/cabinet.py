@@ -51,6 +51,10 @@ _GAUGES: tuple[tuple[str, str, str, str, str, str, str, str, str, int, dict[str,
     ("spring", "Valve spring tester", "spring tester", "in", "0.5", "0.5", "", "1500", "HT-84", 220, {}),
     ("press", "Oil pressure gauge, test stand", "pressure gauge", "mm", "0.05", "0.1", "", "10", "HT-85", 60, {}),
     ("angle", "Protractor head", "protractor", "in", "0.5", "0.25", "", "90", "HT-86", 400, {}),
+    ("radius", "Radius gauges, fillets", "radius gauge", "in", ".001", ".002", ".03", ".5", "HT-87", 365, {}),
+    ("rough", "Roughness tester", "roughness tester", "mm", "0.01", "0.02", "", "10", "HT-88", 200, {}),
+    ("rockwell", "Hardness tester, portable", "hardness tester, Rockwell C", "mm", "0.5", "1.5", "", "70", "HT-89",
+     220, {}),
     ("scale", "Bench scale, 3 kg", "weighing scale", "in", "0.1", "0.5", "", "3000", "HT-80", 180, {}),
 )  # fmt: skip
 

@@ -202,6 +202,9 @@ def diesel_three() -> SheetForm:
     )
 
 
+VEE_STEPS = (("STD", "S"), (".001", "P1"), (".010", "10"), (".020", "20"), (".030", "30"))
+
+
 def vee_eight() -> SheetForm:
     """A V8 in inch with two rods to a pin."""
     rods: list[FIGURE] = [
@@ -225,13 +228,7 @@ def vee_eight() -> SheetForm:
         ("clearance", ".0012", ".0035"),
         ("clearance_service", ".0045", ""),
     ]
-    ladder = [
-        ("STD", "S", True),
-        (".001", "P1", True),
-        (".010", "10", True),
-        (".020", "20", True),
-        (".030", "30", True),
-    ]
+    ladder = [(size, part, True) for size, part in VEE_STEPS]
     return SheetForm(
         engine="Morrick V8-61",
         unit=Unit.INCH,

@@ -103,6 +103,7 @@ def _bent(shop: Shop) -> None:
     rods = {f"R{n}": Worn(2.2615, 0.0002, 15 * n, 0.0001) for n in (1, 2, 4)}
     shop.read(job, {**rods, "R3": Worn(2.2607, 0.0031, 12, 0.0003)}, INCH_HAND)
     shop.see(job, "R3", "surface", "nail catches", "0.0006")
+    shop.type_in(job, "R3", _profile(0.0024, 12), dial, feature="profile")
     shop.sound(job)
 
 
@@ -156,6 +157,15 @@ def _read_tunnel(shop: Shop, job: int) -> None:
         shop.type_in(job, f"housing-{main}", sizes, bore, feature="housing bore", caps_torqued=True)
     for main, off in (("M2", "0.0002"), ("M3", "-0.0016"), ("M4", "0.0001")):
         shop.type_in(job, f"housing-{main}", {"1a": off}, dial, feature="line by indicator")
+
+
+def _profile(worn: float, towards_deg: float) -> dict[str, str]:
+    """What a dial says of a pin worn to one side, every 30 degrees, front and rear, in tenths."""
+    return {
+        f"{plane}-{deg}": f"{-worn * depth * max(0.0, math.cos(math.radians(deg - towards_deg))) ** 2:.4f}"
+        for plane, depth in ((1, 1.0), (2, 0.8))
+        for deg in range(0, 360, 30)
+    }
 
 
 def _round(swing: float, high: float, oval: float) -> dict[str, str]:

@@ -30,6 +30,9 @@ RULES: dict[str, Rule] = {
     "verdicts.settling": Rule("What would settle it", "the budget solved for the margin"),
     "verdicts.contradiction": Rule("Readings that cannot all be true", "common practice, no source"),
     "verdicts.clearance": Rule("Oil clearance as measured", "subtraction; GUM 5.2 for what is shared, recalled"),
+    "surveys.profile": Rule(
+        "The largest cylinder inside a radial profile", "linear program; checked against scipy"
+    ),
     "surveys.size.least": Rule("Size found is the least", "common practice, no source"),
     "surveys.form.out-of-round": Rule(
         "Out-of-round, two-point and fitted", "geometry: an ellipse by least squares"

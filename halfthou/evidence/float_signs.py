@@ -8,7 +8,7 @@ from halfthou.causes import SignSeen
 from halfthou.evidence.figure_signs import FigureCalled
 from halfthou.evidence.known import Known
 from halfthou.evidence.sighted import Sightings
-from halfthou.parts.end_float import AS_BUILT, BLUE, FACES, ON_RECORD, PART, is_as_built
+from halfthou.parts import AS_BUILT, BLUE, END_FLOAT, FACES, ON_RECORD, is_as_built
 
 #: Looks of the strip at the thrust, by which a face got hot.
 _BLUED = ("one face blued", "both blued")
@@ -24,8 +24,8 @@ def float_signs(sightings: Sightings, figures: Iterable[FigureCalled]) -> Iterat
     if blued:
         yield "float.beyond", True, SignSeen(tuple(words for words, _ in blued), tuple(fact for _, fact in blued))
         return
-    claim = sightings.last(PART, AS_BUILT)
-    read = next((one for one in figures if one.part == PART and one.key == "end float most"), None)
+    claim = sightings.last(END_FLOAT, AS_BUILT)
+    read = next((one for one in figures if one.part == END_FLOAT and one.key == "end float most"), None)
     if claim is None or claim.amount is None or read is None or not is_as_built(claim.amount.nm, read.value_nm):
         return
     sign = "float.as-built" if claim.answer == ON_RECORD else "float.as-claimed"
@@ -36,11 +36,11 @@ def float_signs(sightings: Sightings, figures: Iterable[FigureCalled]) -> Iterat
 def that_count(sightings: Sightings, figures: Iterable[FigureCalled]) -> Iterator[FigureCalled]:
     """The figures that count as evidence: of a thrust with a blued face the float says nothing."""
     hot = any(True for _ in _blued(sightings))
-    yield from (one for one in figures if not (hot and one.part == PART))
+    yield from (one for one in figures if not (hot and one.part == END_FLOAT))
 
 
 def _blued(sightings: Sightings) -> Iterator[tuple[str, str]]:
-    faces = sightings.last(PART, FACES)
+    faces = sightings.last(END_FLOAT, FACES)
     if faces is not None and faces.answer == BLUE:
         yield f"thrust faces: {faces.answer}", faces.id
     for (on, look), said in sightings.by_place.items():

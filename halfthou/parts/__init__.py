@@ -4,7 +4,8 @@ A new kind is a module here and a line in the catalogue. See docs/adding-a-kind.
 """
 
 from halfthou.parts.bores import Bores, BoreSet, BoringCard, boring_card, boring_card_csv
-from halfthou.parts.end_float import EndFloat
+from halfthou.parts.end_float import AS_BUILT, BLUE, FACES, ON_RECORD, EndFloat, is_as_built
+from halfthou.parts.end_float import PART as END_FLOAT
 from halfthou.parts.faults import faults_of_job, faults_of_limits, faults_of_readings, faults_of_seen
 from halfthou.parts.grinding import grinding_card
 from halfthou.parts.journals import BEARING, Journals, SetVerdict, ways_shown

@@ -31,4 +31,4 @@ from halfthou.report.signed import SHAPE, read_signed, shape_of
 from halfthou.report.spots import feature_report, spots_asked
 from halfthou.report.stations import stations_of
 from halfthou.report.waits import DECISION, work_first
-from halfthou.report.ways import WayOnShown, WaysShown
+from halfthou.report.ways import ProfileCircle, ProfilePoint, ProfileShown, WayOnShown, WaysShown

@@ -36,6 +36,35 @@ class WayOnShown(Document):
     pickable: bool
 
 
+class ProfilePoint(Document):
+    """One place of a profile as it is drawn: its plane, its angle, and how far from the mean it lies, in nm."""
+
+    plane: int
+    deg: float
+    nm: float
+
+
+class ProfileCircle(Document):
+    """A circle of a profile's picture: what it is, its radius from the mean in nm, and where its middle lies."""
+
+    words: str
+    clean: bool
+    nm: float
+    x_nm: float = 0.0
+    y_nm: float = 0.0
+    case_left: str = ""
+
+
+class ProfileShown(Document):
+    """A radial profile as it is drawn: its worn form, the circles it cleans up at, the steps round it."""
+
+    part: str
+    name: str
+    words: str
+    points: tuple[ProfilePoint, ...]
+    circles: tuple[ProfileCircle, ...]
+
+
 class WaysShown(Document):
     """The ways on for one set: its decision as it stands, the reason for it, what every way waits for,
     and every way."""
@@ -48,4 +77,5 @@ class WaysShown(Document):
     decided: bool
     waits: str
     ways: tuple[WayOnShown, ...]
+    profiles: tuple[ProfileShown, ...]
     cautions: tuple[Caution, ...]

@@ -4,7 +4,10 @@ from halfthou.surveys.doubting import ALIKE
 from halfthou.surveys.entry import ReadBy, high_side, read_at, read_spot, window_for
 from halfthou.surveys.forms import (
     REAR,
+    At,
+    Axis,
     Form,
+    Inscribed,
     Measure,
     MeasuredWhere,
     Offset,
@@ -12,6 +15,8 @@ from halfthou.surveys.forms import (
     fit_ovality,
     fit_swing,
     form_of,
+    has_hole,
+    largest_inside,
     places_of,
 )
 from halfthou.surveys.order import reading_order

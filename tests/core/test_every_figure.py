@@ -25,6 +25,7 @@ KEPT = {
     ("bore", "below ring travel"),
     ("piston", "skirt foot"),
     ("ring", "depth of the gap"),
+    ("journal", "profile"),
 }
 #: What a pump is judged by. Source: common practice, no source.
 PUMPS = {

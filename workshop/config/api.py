@@ -19,6 +19,7 @@ from workshop.jobs.door_api import router as door
 from workshop.jobs.evidence_api import router as evidence
 from workshop.jobs.place_api import router as places
 from workshop.jobs.strip_api import router as strip
+from workshop.jobs.would_change_api import router as would_change
 from workshop.limits.api import router as limits
 from workshop.limits.descriptions_api import router as descriptions
 from workshop.live.api import router as live
@@ -40,6 +41,7 @@ api.add_router("", first_run)
 api.add_router("/limits", limits)
 api.add_router("/descriptions", descriptions)
 api.add_router("/gauges", gauges)
+api.add_router("", would_change)
 api.add_router("/house-rules", house)
 api.add_router("/live", live)
 api.add_router("", door)

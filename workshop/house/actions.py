@@ -99,6 +99,7 @@ CHOSEN = {
     "blue_rod",
     "crack_test",
     "bent_crank",
+    "chamfers",
 }
 #: A shop colder or warmer than this is asked about. Source: common practice, no source.
 COLD_C, WARM_C = 5.0, 40.0
@@ -113,6 +114,16 @@ def keep_rules(owner: Person, given: HouseRulesForm) -> HouseRules:
         who = newest.by if newest else "Somebody"
         message = f"{who} changed the house rules meanwhile. Yours are not kept yet: look at what they are now."
         raise Clash("changed-meanwhile", message)
+    rules = rules_from(given)
+    if not COLD_C <= rules.shop_c <= WARM_C and not given.sure:
+        asked = [Fault("shop_c", f"A shop at {rules.shop_c:g} °C? Keep it only if that is so.")]
+        raise Refusal("odd-rules", "The house rules ask about themselves. Look at what is marked.", asked)
+    HouseRulesRecord.objects.create(document=rules.model_dump(mode="json"), by=owner.username)
+    return rules
+
+
+def rules_from(given: HouseRulesForm) -> HouseRules:
+    """The rules as typed, chosen by an owner. Refuses: Refusal where one cannot be read, or cannot be."""
     faults: list[Fault] = []
     values: dict[str, Any] = {
         "polish_allowance": _length(given.polish_allowance, "polish_allowance", faults),
@@ -126,16 +137,11 @@ def keep_rules(owner: Person, given: HouseRulesForm) -> HouseRules:
     if faults:
         raise Refusal("bad-rules", "The house rules were not kept. Mend what is marked.", faults)
     try:
-        rules = HouseRules(confirmed=True, **given.dict(include=CHOSEN), **values)
+        return HouseRules(confirmed=True, **given.dict(include=CHOSEN), **values)
     except ValidationError as error:
         raise Refusal(
             "bad-rules", "The house rules were not kept. Mend what is marked.", faults_of(error)
         ) from None
-    if not COLD_C <= rules.shop_c <= WARM_C and not given.sure:
-        asked = [Fault("shop_c", f"A shop at {rules.shop_c:g} °C? Keep it only if that is so.")]
-        raise Refusal("odd-rules", "The house rules ask about themselves. Look at what is marked.", asked)
-    HouseRulesRecord.objects.create(document=rules.model_dump(mode="json"), by=owner.username)
-    return rules
 
 
 def _length(text: str, field: str, faults: list[Fault]) -> Length | None:

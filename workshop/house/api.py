@@ -22,33 +22,18 @@ def _text(length: Length) -> str:
 
 
 def _out(rules: HouseRules) -> HouseRulesForm:
+    chosen = {name: getattr(rules, name) for name in actions.CHOSEN}
     return HouseRulesForm(
         version=actions.version_in_force(),
         confirmed=rules.confirmed,
-        guard=rules.guard,
-        hardened_crank=rules.hardened_crank,
         polish_allowance=_text(rules.polish_allowance),
         least_band=_text(rules.least_band),
-        keep_axis=rules.keep_axis,
-        mixed_sizes=rules.mixed_sizes,
         light_hone=_text(rules.light_hone),
         hone_stock=_text(rules.hone_stock),
-        keep_bore_axis=rules.keep_bore_axis,
-        torque_plate=rules.torque_plate,
-        glazed_bore=rules.glazed_bore,
-        worn_bore=rules.worn_bore,
-        pistons_keep=rules.pistons_keep,
-        pump_after_metal=rules.pump_after_metal,
-        strip_far=rules.strip_far,
-        stretch_bolts=rules.stretch_bolts,
         bolt_growth=_text(rules.bolt_growth),
-        keep_shells=rules.keep_shells,
-        used_shells=rules.used_shells,
-        blue_rod=rules.blue_rod,
-        crack_test=rules.crack_test,
-        check_stands_h=rules.check_stands_h,
         shop_c=f"{rules.shop_c:g}",
         spread_k=f"{rules.spread_k:g}",
+        **chosen,
     )
 
 

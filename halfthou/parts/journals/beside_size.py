@@ -135,8 +135,8 @@ def has_limit(limits: SetLimits, feature: str) -> bool:
 
 
 def read_beside(part: PartSurvey) -> Iterator[FeatureSurvey]:
-    """What was read of a journal beside its size."""
-    for key in KEYS:
+    """What was read of a journal beside its size, its profile among it."""
+    for key in (*KEYS, "profile"):
         survey = part.features.get(key)
         if survey is not None and survey.taken:
             yield survey
@@ -148,7 +148,7 @@ def beside_findings(part: PartSurvey, limits: SetLimits, house: HouseRules) -> I
     Rule:    verdicts.journal.fillet-band, .finish, .hardness, .throw.
     """
     for survey in read_beside(part):
-        if survey.counts:
+        if survey.counts and survey.feature.key in LIMIT_OF:
             for kind, term, limit in _against(survey, limits):
                 figure = summed(kind, (term,), house.guard)
                 if figure is not None:

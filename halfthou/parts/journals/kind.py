@@ -33,6 +33,8 @@ from halfthou.lengths import Length
 from halfthou.parts.journals import beside_size as beside
 from halfthou.parts.journals.limits import faults_of_journals, limits_of
 from halfthou.parts.journals.looks import LOOKS
+from halfthou.parts.journals.profiled import FEATURE as PROFILE_FEATURE
+from halfthou.parts.journals.profiled import PROFILE
 from halfthou.parts.journals.sheet_questions import questions_of_journals
 
 #: Two tenths: readings of one part are never expected to agree better. Source: docs/trade: Slips of reading.
@@ -115,6 +117,7 @@ JOURNAL = PartKind(
             judged_by=("size",),
         ),
         *beside.FEATURES,
+        PROFILE_FEATURE,
     ),
     sets={"mains": "Main journals", "rods": "Rod journals"},
     wholes=("crank",),
@@ -131,10 +134,10 @@ JOURNAL = PartKind(
     actions=("reuse", "polish", "fit undersize", "regrind", "refer", "replace"),
     # Source: docs/trade: What work makes stale, common practice; grinding can crack, so can straightening.
     stale_after={
-        OperationKind.GRIND: (*_DIAMETER, *beside.KEYS),
-        OperationKind.POLISH: (*_DIAMETER, beside.FINISH),
-        OperationKind.STRAIGHTEN: (*_DIAMETER, *beside.THROW),
-        OperationKind.HEAT_TREAT: (*_DIAMETER, *beside.HARDNESS),
+        OperationKind.GRIND: (*_DIAMETER, *beside.KEYS, PROFILE),
+        OperationKind.POLISH: (*_DIAMETER, beside.FINISH, PROFILE),
+        OperationKind.STRAIGHTEN: (*_DIAMETER, *beside.THROW, PROFILE),
+        OperationKind.HEAT_TREAT: (*_DIAMETER, *beside.HARDNESS, PROFILE),
         OperationKind.FINAL_WASH: _DIAMETER,
     },
     # Source: common practice, no source; which of them are asked of which crank, the house and the sheet say.

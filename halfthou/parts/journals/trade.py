@@ -27,6 +27,7 @@ from halfthou.parts.journals.crank import (
 from halfthou.parts.journals.decide import SetCase, SetVerdict, decide_set
 from halfthou.parts.journals.kind import JOURNAL
 from halfthou.parts.journals.limits import ladder_of, limits_of
+from halfthou.parts.journals.profiled import profiled
 from halfthou.parts.journals.report import journal_report
 from halfthou.parts.journals.set_report import journal_set_report
 from halfthou.parts.journals.set_words import headline
@@ -172,6 +173,7 @@ def _case(given: Given, name: str, stands: PresentSize, crank: WholeCrank) -> Jo
         beside=tuple(beside_findings(given.surveys[name], limits, job.house_rules)),
         beside_surveys=tuple(read_beside(given.surveys[name])),
         throw_wanted=_throw_wanted(given, name, crank),
+        profile=profiled(given.surveys[name], given.surveys[name][DIAMETER]),
     )
 
 

@@ -15,7 +15,7 @@ from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.contradictions import contradictions
 from halfthou.parts.journals.figures import LEAST_ANGLES, journal_findings
 from halfthou.parts.journals.looks import TREATED
-from halfthou.surveys import POLISH_SHELL, Form
+from halfthou.surveys import POLISH_SHELL, Axis, Form
 from halfthou.verdicts import (
     QUESTIONS,
     SIZE_OPEN,
@@ -110,12 +110,9 @@ def judge_journal(case: JournalCase) -> JournalVerdict:
         )
     one = findings[0].doubt_nm
     score = _score(case)
-    clean_up = clean_up_size(form.size_found, _ground_size(case, form), score).less(case.bend)
+    clean_up, sure_doubt, possible_doubt = _cleans_up(case, form, score, one)
     usable = clean_up.allowing_for(
-        case.house.polish_allowance,
-        expanded(standard_doubt(_sure_budget(case, form))),
-        expanded(one),
-        case.survey.rise(form.least.spots[0]),
+        case.house.polish_allowance, sure_doubt, possible_doubt, case.survey.rise(form.least.spots[0])
     )
     shell = _polish_shell(case, form, findings, opens, guard_band(one, case.house.guard))
     state = worst_state(findings)
@@ -132,9 +129,25 @@ def judge_journal(case: JournalCase) -> JournalVerdict:
         housing=housing,
         contradictions=clashing,
         opens=opens,
-        by_score=score is not None
-        and clean_up != clean_up_size(form.size_found, _ground_size(case, form)).less(case.bend),
+        by_score=score is not None and clean_up != _cleans_up(case, form, None, one)[0],
     )
+
+
+def _cleans_up(case: JournalCase, form: Form, score: Score | None, one: float) -> tuple[CleanUp, Length, Length]:
+    """What a journal cleans up at, and the doubt of its sure and of its possible end.
+
+    By its radial profile where one goes all the way round: about the axis it is ground about, with its bend in it;
+    the possible end with the axis moved and tilted. Else between the ends that diameters leave.
+    Rule:    verdicts.clean-up, surveys.profile.
+    """
+    profile = case.profile
+    if profile is None or profile.hole:
+        clean_up = clean_up_size(form.size_found, _ground_size(case, form), score).less(case.bend)
+        return clean_up, expanded(standard_doubt(_sure_budget(case, form))), expanded(one)
+    depth = score.depth if score is not None else ZERO
+    sure = profile.cleans_up(Axis.FIXED if case.house.keep_axis else Axis.MOVED) - depth * 2
+    possible = profile.cleans_up(Axis.TILTED) - depth
+    return CleanUp(min(sure, possible), possible), profile.doubt, profile.doubt
 
 
 def words_awaited(case: JournalCase) -> Iterator[str]:

@@ -6,6 +6,7 @@ from halfthou.engines import set_name
 from halfthou.jobs import Decision, Hardening
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.journals.decide import SetVerdict
+from halfthou.parts.journals.profile_picture import profiles_shown
 from halfthou.parts.journals.set_words import headline, set_reasons
 from halfthou.parts.journals.ways import (
     ALONE,
@@ -84,6 +85,7 @@ def ways_shown(decided: SetVerdict, say: Notation, accepted: Decision | None) ->
         waits="" if waits is None else _why(decided, waits, say),
         decided=(accepted or decided.decision) is not None,
         ways=tuple(_shown(decided, way, say) for way in ways_on(decided)),
+        profiles=tuple(profiles_shown(decided, say)),
         cautions=cautions_for(Action.REGRIND),
     )
 

@@ -8,7 +8,9 @@ from halfthou.jobs import Look
 from halfthou.lengths import ZERO, Length, Notation, Unit
 from halfthou.looks import HOUSING, Does
 from halfthou.parts.journals.looks import BENT, LIGHT, SOFT
+from halfthou.parts.journals.profiled import Profiled
 from halfthou.parts.journals.verdict import JournalVerdict, housing_awaited
+from halfthou.surveys import Axis
 from halfthou.verdicts import Action, Open
 from halfthou.words import Reason, figure_reasons, outside_plan, said_by_eye, set_aside, step_words
 
@@ -142,6 +144,14 @@ def _clean_up(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
         )
     if verdict.clean_up is None or not verdict.needs_machining:
         return
+    profile = verdict.case.profile
+    if profile is not None and not profile.hole:
+        yield _by_profile(verdict, profile, say)
+        return
+    if profile is not None:
+        yield Reason(
+            rule="surveys.profile", text="Its profile has a hole: nothing follows. Read it all the way round."
+        )
     low, high = verdict.clean_up.sure, verdict.clean_up.possible
     ends = "all wear on one side", "even wear"
     if verdict.by_score:
@@ -150,3 +160,14 @@ def _clean_up(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
         rule="verdicts.clean-up",
         text=f"Cleans up between {say.text(low)}, {ends[0]}, and {say.text(high)}, {ends[1]}.",
     )
+
+
+def _by_profile(verdict: JournalVerdict, profile: Profiled, say: Notation) -> Reason:
+    fixed, moved = profile.cleans_up(Axis.FIXED), profile.cleans_up(Axis.MOVED)
+    shift = Length(round(profile.inside(Axis.MOVED).moved))
+    text = f"By its profile it cleans up at {say.text(fixed)} about the axis it has"
+    if moved - fixed > ZERO:
+        text += f", at {say.text(moved)} with the axis moved by {say.text(shift)}"
+    if verdict.by_score:
+        text += ", less the score"
+    return Reason(rule="surveys.profile", text=f"{text}.")

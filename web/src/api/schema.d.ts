@@ -708,6 +708,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/house-rules/open-jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Open Jobs
+         * @description The jobs that are judged by the rules in force: neither signed nor put away.
+         */
+        get: operations["workshop_jobs_would_change_api_get_open_jobs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house-rules/would-change/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Would Change
+         * @description What these rules would change of one job.
+         */
+        post: operations["workshop_jobs_would_change_api_would_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/house-rules": {
         parameters: {
             query?: never;
@@ -2062,7 +2102,8 @@ export interface components {
         /**
          * KindOut
          * @description A kind of part. `steps` is what its sizes from standard are called, "" where it has none. Of its `actions`
-         *     those that are `sized` may name a size; `pressing` is which verdict asks for a person first, `looks_open` how many looks stand open at the bench, all where 0.
+         *     those that are `sized` may name a size; `pressing` is which verdict asks for a person first,
+         *     `looks_open` how many looks stand open at the bench, all where 0.
          */
         KindOut: {
             /** Kind */
@@ -3750,6 +3791,61 @@ export interface components {
             on: string;
         };
         /**
+         * ProfileCircle
+         * @description A circle of a profile's picture: what it is, its radius from the mean in nm, and where its middle lies.
+         */
+        ProfileCircle: {
+            /** Words */
+            words: string;
+            /** Clean */
+            clean: boolean;
+            /** Nm */
+            nm: number;
+            /**
+             * X Nm
+             * @default 0
+             */
+            x_nm: number;
+            /**
+             * Y Nm
+             * @default 0
+             */
+            y_nm: number;
+            /**
+             * Case Left
+             * @default
+             */
+            case_left: string;
+        };
+        /**
+         * ProfilePoint
+         * @description One place of a profile as it is drawn: its plane, its angle, and how far from the mean it lies, in nm.
+         */
+        ProfilePoint: {
+            /** Plane */
+            plane: number;
+            /** Deg */
+            deg: number;
+            /** Nm */
+            nm: number;
+        };
+        /**
+         * ProfileShown
+         * @description A radial profile as it is drawn: its worn form, the circles it cleans up at, the steps round it.
+         */
+        ProfileShown: {
+            /** Part */
+            part: string;
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** Points */
+            points: components["schemas"]["ProfilePoint"][];
+            /** Circles */
+            circles: components["schemas"]["ProfileCircle"][];
+        };
+        /**
          * WayOnShown
          * @description One way on: what it is, whether it is open, who sets it and what it leaves, and what it makes stale.
          *
@@ -3813,6 +3909,8 @@ export interface components {
             waits: string;
             /** Ways */
             ways: components["schemas"]["WayOnShown"][];
+            /** Profiles */
+            profiles: components["schemas"]["ProfileShown"][];
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
         };
@@ -4517,6 +4615,28 @@ export interface components {
              * Format: date-time
              */
             at: string;
+        };
+        /**
+         * OpenJob
+         * @description An open job as other rules are tried on it.
+         */
+        OpenJob: {
+            /** Id */
+            id: number;
+            /** Number */
+            number: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * WouldChange
+         * @description What other rules would change of one job: a line to each set, none where nothing.
+         */
+        WouldChange: {
+            /** Id */
+            id: number;
+            /** Lines */
+            lines: string[];
         };
         /**
          * BentCrank
@@ -9565,6 +9685,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GaugeDetail"];
+                };
+            };
+        };
+    };
+    workshop_jobs_would_change_api_get_open_jobs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenJob"][];
+                };
+            };
+        };
+    };
+    workshop_jobs_would_change_api_would_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseRulesForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WouldChange"];
                 };
             };
         };

@@ -6,6 +6,7 @@ import { SaidNotice, useServerForm } from "../../shared/forms";
 import { Button, Faults, Field, LinkButton, Notice, Page, Section } from "../../shared/ui";
 import { useMay } from "../session";
 import { Schools } from "./Schools";
+import { WouldChange } from "./WouldChange";
 
 type Rules = Schemas["HouseRulesForm"];
 
@@ -118,6 +119,7 @@ function RulesForm({ start }: { start: Rules }) {
           </div>
         </Section>
       </fieldset>
+      {may && <WouldChange rules={rules} />}
       {may ? (
         <div className="flex gap-3">
           <Button kind="strong" onClick={(event) => void submit(event)}>

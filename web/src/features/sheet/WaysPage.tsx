@@ -7,6 +7,7 @@ import { type Bench, OverrideDialog, type Picked, useDecisions } from "../../sha
 import { PunchMark } from "../../shared/marks";
 import { Button, Faults, Page } from "../../shared/ui";
 import { useMay } from "../session";
+import { ProfilePicture } from "./ProfilePicture";
 import { SheetTabs } from "./SheetTabs";
 
 type Ways = Schemas["WaysShown"];
@@ -77,6 +78,11 @@ function SetWays({ bench, ways }: { bench: Bench; ways: Ways }) {
         ))}
       </div>
       <Stale ways={ways.ways} />
+      {ways.profiles.map((profile) => (
+        <div key={profile.part} className="mt-4 border-t border-line pt-3">
+          <ProfilePicture profile={profile} />
+        </div>
+      ))}
       {ways.decided && (
         <p className="mt-2 text-quiet">It is decided. Take that back on the sheet to pick again.</p>
       )}

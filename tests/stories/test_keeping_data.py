@@ -42,7 +42,7 @@ def test_the_demo_is_lived_in_and_is_not_overwritten(shop: Path) -> None:
         stages = {row[0] for row in database.execute("SELECT stage FROM jobs_jobrecord")}
         summed = [json.loads(row[0]) for row in database.execute("SELECT sets FROM jobs_jobrecord")]
     marks = {one["mark"] for sets in summed for one in sets}
-    assert count(shop, "limits_sheet") == 9
+    assert count(shop, "limits_sheet") == 10
     assert count(shop, "jobs_jobrecord") >= 6
     assert stages == {"booked in", "stripping", "measuring", "deciding", "signed", "handed over"}
     assert {"regrind", "replace", "reuse", "polish", "not-read"} <= marks

@@ -41,7 +41,14 @@ export function WouldChange({ rules }: { rules: Rules }) {
       </Button>
       {tried && (
         <div role="status" className="mt-2">
-          <progress className="w-full max-w-md" max={tried.of} value={tried.done} />
+          {running && (
+            <progress
+              aria-label="Jobs tried"
+              className="h-2 w-full max-w-md appearance-none [&::-webkit-progress-bar]:bg-line [&::-webkit-progress-value]:bg-blue"
+              max={tried.of}
+              value={tried.done}
+            />
+          )}
           <p className="text-lg font-semibold">
             {tried.done} of {tried.of} tried, {tried.found.length} would change.
           </p>

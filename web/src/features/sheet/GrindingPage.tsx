@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import type { ReactNode } from "react";
 import { useOutletContext } from "react-router";
 
 import { ask, client, Refused, type Schemas } from "../../api";
@@ -102,7 +103,7 @@ function CardBody({ card }: { card: Schemas["GrindingCard"] }) {
               {card.keep.map(({ what, words }) => (
                 <div
                   key={what}
-                  className="grid grid-cols-[9rem_1fr] gap-3 border-b border-line/60 py-1.5 leading-snug"
+                  className="grid grid-cols-[minmax(10rem,1.5fr)_minmax(6.5rem,1.1fr)_4.5rem_8.5rem_8.5rem_8.5rem_minmax(6rem,1.2fr)] gap-3 border-b border-line/60 py-1.5 leading-snug"
                 >
                   <dt className="font-semibold">{what}</dt>
                   <dd>{words}</dd>
@@ -128,7 +129,7 @@ function CardBody({ card }: { card: Schemas["GrindingCard"] }) {
 }
 
 const ROW =
-  "grid grid-cols-[minmax(12rem,1.5fr)_minmax(9rem,1.1fr)_6rem_9.5rem_9.5rem_10.5rem_minmax(8rem,1.2fr)] gap-x-4 max-lg:grid-cols-3 max-sm:grid-cols-2";
+  "grid grid-cols-[minmax(12rem,1.5fr)_minmax(9rem,1.1fr)_6rem_9.5rem_9.5rem_10.5rem_minmax(8rem,1.2fr)] gap-x-3 max-lg:grid-cols-3 max-sm:grid-cols-2";
 
 function LineRow({ line }: { line: Line }) {
   return (
@@ -147,11 +148,11 @@ function LineRow({ line }: { line: Line }) {
       <Cell label="Grind to" figure>
         {line.grind_to && <strong>{line.grind_to}</strong>}
       </Cell>
-      <Cell label="After polish" figure>
+      <Cell label="After polish" figure empty={!line.finish_to}>
         {line.finish_to}
         {line.aim && <span className="block">aim {line.aim}</span>}
       </Cell>
-      <Cell label="Came out">
+      <Cell label="Came out" empty={!line.hit}>
         {line.hit && (
           <span className={line.called === "beyond" ? "font-semibold text-red" : "font-semibold"}>
             {line.hit}
@@ -166,14 +167,20 @@ function LineRow({ line }: { line: Line }) {
 function Cell({
   label,
   figure = false,
+  empty = false,
   children,
 }: {
   label: string;
   figure?: boolean;
-  children: React.ReactNode;
+  /** Nothing is known here: on a narrow screen it is left out. */
+  empty?: boolean;
+  children: ReactNode;
 }) {
   return (
-    <div role="cell" className={`${figure ? "figure" : ""} ${children ? "" : "max-lg:hidden"}`}>
+    <div
+      role="cell"
+      className={`${figure ? "figure max-xl:text-[15px]" : ""} ${empty || !children ? "max-lg:hidden" : ""}`}
+    >
       <span className="block text-sm text-quiet lg:hidden">{label}</span>
       {children}
     </div>

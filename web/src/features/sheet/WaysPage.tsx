@@ -114,7 +114,7 @@ function Stale({ ways }: { ways: readonly Way[] }) {
 }
 
 const ROW =
-  "grid grid-cols-[minmax(13rem,1.6fr)_minmax(8rem,1fr)_9.5rem_6.5rem_7.5rem_minmax(10rem,1.3fr)_6rem] gap-x-4 max-lg:grid-cols-2 max-sm:grid-cols-1";
+  "grid grid-cols-[minmax(10rem,1.6fr)_minmax(7rem,1fr)_9.5rem_6rem_6.5rem_minmax(7.5rem,1.3fr)_5.5rem] gap-x-3 max-lg:grid-cols-2 max-sm:grid-cols-1";
 const HEADS = [
   "Way",
   "Set by, with to spare",

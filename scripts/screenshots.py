@@ -53,16 +53,6 @@ def light_again(page: Page, server: Server) -> None:
     page.get_by_role("menuitem", name="Light or dark").click()
 
 
-def slip(page: Page, server: Server) -> None:
-    open_job(page, server, "Ballast winch", "Rod journal No. 2")
-
-
-def story(page: Page, server: Server) -> None:
-    open_job(page, server, "Sawmill engine", "Rod journal No. 1")
-    page.get_by_role("link", name="Story").click()
-    page.get_by_role("heading", name="Story").wait_for()
-
-
 def engine(page: Page, server: Server) -> None:
     view_of(page, server, "Hay tower blower", "Strip")
     page.get_by_role("link", name="The engine").click()
@@ -151,6 +141,15 @@ def place_card(page: Page, server: Server) -> None:
     page.wait_for_timeout(1_200)
 
 
+def ways(page: Page, server: Server) -> None:
+    view_of(page, server, "Dredger Grebe", "Sheet", "Ways on")
+    page.get_by_role("img", name=re.compile("^Pin 3")).scroll_into_view_if_needed()
+
+
+def grinding(page: Page, server: Server) -> None:
+    view_of(page, server, "Sluice 9 standby set", "Sheet", "Grinder’s card")
+
+
 VIEWS: dict[str, Callable[[Page, Server], None]] = {
     "rack": at("/"),
     "book-in": at("/book-in"),
@@ -161,11 +160,11 @@ VIEWS: dict[str, Callable[[Page, Server], None]] = {
     "place-card": place_card,
     "report": report,
     "bench-reading": in_doubt,
-    "bench-slip": slip,
+    "ways-on": ways,
     "bench-pistons": pistons,
     "bench-pump": pump,
     "bench-bores": bores,
-    "story": story,
+    "grinding-card": grinding,
     "engine": engine,
     "bench-dark": dark,
     "decision-sheet": sheet,

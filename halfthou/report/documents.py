@@ -247,7 +247,8 @@ class Scale(Document):
 
 
 class ToOrder(Document):
-    """What a set needs of one step: so many of what, for which parts."""
+    """What a set needs of one step: so many of what, for which parts. `ask_first`: whether it can be had is asked
+    now, and it is ordered when the size is ground and read."""
 
     words: str
     step: Shown
@@ -256,6 +257,7 @@ class ToOrder(Document):
     what: str
     parts: tuple[str, ...]
     can_be_bought: bool
+    ask_first: bool = False
 
 
 class OtherWay(Document):

@@ -99,6 +99,20 @@ def test_any_worn_form_against_a_linear_program(seed: int) -> None:
             assert found.radius + x * math.cos(turn) + y * math.sin(turn) <= at.radius + 1e-7
 
 
+@pytest.mark.parametrize("seed", range(examples(30)))
+def test_a_form_read_to_a_hundredth_with_many_places_alike(seed: int) -> None:
+    """Library: scipy.optimize.linprog; a dial's graduations leave many places at one height."""
+    chance = random.Random(seed)
+    worn = 0.05 * chance.choice((0, 1))
+    profile = [
+        At(deg, along, round(28.5 - worn * max(0.0, math.cos(math.radians(deg - seed * 7))) ** 2, 2))
+        for along in (-0.5, 0.5)
+        for deg in range(0, 360, 30)
+    ]
+    for axis in (Axis.MOVED, Axis.TILTED):
+        assert largest_inside(profile, axis).radius == pytest.approx(by_library(profile, axis), abs=1e-7)
+
+
 def test_more_freedom_never_leaves_less() -> None:
     """Geometry."""
     sizes = [largest_inside(LEANING, axis).radius for axis in Axis]

@@ -123,9 +123,11 @@ def _but_for_rings(answer: dict[str, Any]) -> dict[str, Any]:
 def _as_asked(found: Assessment) -> dict[str, Any]:
     """An answer without the looks that were added so that nothing goes back unseen, and without the lines that
     came since: what could be read and has no limit, what was found in a few words, the work that is decided and not
-    measured."""
+    measured, that what is ground is ordered when it is read."""
     answer: dict[str, Any] = found.model_dump(mode="json")
     answer["work"] = []
+    for wanted in (order for one in answer["sets"] for order in one["to_order"]):
+        wanted["ask_first"] = False
     for one in answer["sets"]:
         one["not_judged"] = ""
     for part in answer["parts"]:

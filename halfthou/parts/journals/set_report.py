@@ -104,6 +104,7 @@ def _shells(decided: SetVerdict, say: Notation) -> tuple[ToOrder, ...]:
                 what=of_so_many(pairs[undersize], "pair of shells", "pairs of shells"),
                 parts=tuple(names),
                 can_be_bought=shell is not None and shell.can_be_bought,
+                ask_first=decided.action is Action.REGRIND,
             )
         )
     return tuple(found)

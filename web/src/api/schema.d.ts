@@ -3636,7 +3636,8 @@ export interface components {
         ThrustBy: "flanged halves" | "washers";
         /**
          * ToOrder
-         * @description What a set needs of one step: so many of what, for which parts.
+         * @description What a set needs of one step: so many of what, for which parts. `ask_first`: whether it can be had is asked
+         *     now, and it is ordered when the size is ground and read.
          */
         ToOrder: {
             /** Words */
@@ -3652,6 +3653,11 @@ export interface components {
             parts: string[];
             /** Can Be Bought */
             can_be_bought: boolean;
+            /**
+             * Ask First
+             * @default false
+             */
+            ask_first: boolean;
         };
         /**
          * Use

@@ -254,7 +254,7 @@ const saysOf = (part: Part): string =>
 function ToOrder({ report }: { report: SetReport }) {
   if (report.to_order.length === 0) return null;
   return (
-    <Part title="To order">
+    <Part title={report.to_order.some((order) => order.ask_first) ? "Can it be had? Ask now" : "To order"}>
       {report.to_order.map((order) => (
         <p key={`${order.what} ${order.words}`}>
           <span className="figure">
@@ -262,6 +262,7 @@ function ToOrder({ report }: { report: SetReport }) {
           </span>
           {order.part_number && <span className="figure ml-2 text-quiet">{order.part_number}</span>}
           <span className="ml-2">for {order.parts.join(", ")}</span>
+          {order.ask_first && <span className="ml-2 text-quiet">order when it is ground and read</span>}
           {!order.can_be_bought && <strong className="ml-2">not to be bought by the sheet</strong>}
         </p>
       ))}

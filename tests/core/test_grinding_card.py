@@ -223,3 +223,14 @@ def test_what_is_kept_stands_on_the_card_as_the_sheet_has_it() -> None:
     assert keep["Fillets, rod journals"].startswith("0.09000 to 0.11000, no undercut line")
     assert keep["Stroke and index"] == "half the stroke 1.73900 to 1.74100; keep the axis of every throw"
     assert "grind against it, polish with it" in keep["Which way"]
+
+
+def test_no_size_stands_on_the_card_while_it_may_go_further() -> None:
+    """A set that is not all read is at least so far under: nobody grinds to that."""
+    half = {**SOUND, "R2": ["2.0345"] * 8, "R4": ["2.0376"] * 3}
+    for read in (STRAIGHT, BENT):
+        found = card(crank(*read, sizes=half, house_rules=HOUSE))
+        assert found is not None
+        assert not found.settled
+        assert any("not all read" in words for words in found.first)
+        assert not [one for one in found.lines if one.grind_to or one.finish_to or one.stock]

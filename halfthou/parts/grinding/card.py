@@ -175,11 +175,14 @@ def _work_on(given: Given, name: str) -> tuple[OperationKind, ...]:
 
 
 def _band(decided: SetVerdict, step: Length, *, ground: bool) -> tuple[Length, Length] | None:
-    """The finished band of a step: capped where the worst of the set cleans up, as long as nothing is ground."""
+    """The finished band of a step: capped where the worst of the set cleans up, as long as nothing is ground. None
+    while the size may still go further."""
     size = decided.case.limits.size
     if ground:
         return size.least - step, size.most - step
-    return finished_band(decided) or (None if not decided.held else (size.least - step, size.most - step))
+    if decided.held and not decided.so_far:
+        return size.least - step, size.most - step
+    return finished_band(decided)
 
 
 def _does(decided: SetVerdict, action: Action, step: Length | None, given: Given) -> str:

@@ -381,3 +381,12 @@ def test_a_hammered_keyway_and_a_loose_counterweight_are_referred(on: str, what:
     found = assess(crank(*STRAIGHT, sizes=GOOD_ENGINE, seen=(seen_at(on, what, answer),)))
     assert found.of("straightness").action is Action.REFER
     assert not found.whole
+
+
+def test_a_place_of_a_shaft_is_cautioned_as_a_shaft_and_no_piston() -> None:
+    """Common practice, no source: what can hurt stands beside the work it belongs to."""
+    told = {one.work for one in place(assess(crank(*BENT, sizes=GOOD_ENGINE)), "M3").cautions}
+    assert {"Straightening cold", "Lifting the crank", "Crack test"} <= told
+    for main in ("M1", "M2", "nose"):
+        found = place(assess(crank(*STRAIGHT, sizes=GOOD_ENGINE)), main)
+        assert "Pins and pistons" not in {one.work for one in found.cautions}

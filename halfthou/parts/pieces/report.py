@@ -9,6 +9,7 @@ from halfthou.engines import Engine
 from halfthou.jobs import HouseRules
 from halfthou.lengths import Notation
 from halfthou.looks import Does
+from halfthou.parts.pieces.case import PieceCase
 from halfthou.parts.pieces.verdict import Note, PieceVerdict
 from halfthou.report import ClearanceShown, PartReport, SeenHere, SpotAsked, feature_report, told
 from halfthou.surveys import FeatureSurvey
@@ -25,7 +26,9 @@ from halfthou.verdicts import (
     sources_of,
 )
 from halfthou.words import (
+    Caution,
     Reason,
+    cautions_for,
     cautions_of_piece,
     figure_reasons,
     limit_wanted,
@@ -138,12 +141,19 @@ def piece_report(verdict: PieceVerdict, said: Said, engine: Engine, say: Notatio
         looks=said.looks,
         unseen=_to_look(verdict),
         found=case.eye.found,
-        cautions=cautions_of_piece(said.action, pump=case.kind.station == "pump"),
+        cautions=_cautions(case, said.action),
         place=case.place,
         spare=part.spare,
         out=not case.placed,
         lies=lies,
     )
+
+
+def _cautions(case: PieceCase, action: Action) -> tuple[Caution, ...]:
+    """The cautions of a loose piece; of a place on a shaft or in a block those of that."""
+    if case.kind.loose:
+        return cautions_of_piece(action, pump=case.kind.station == "pump")
+    return cautions_for(action, block="block" in case.kind.wholes)
 
 
 @dataclass(frozen=True)

@@ -5,7 +5,7 @@ from __future__ import annotations
 
 import math
 import re
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from datetime import UTC, datetime, timedelta
 from io import BytesIO
 from pathlib import Path
@@ -21,7 +21,7 @@ ANGLES = [f"{plane}{angle}" for plane in "12" for angle in "abcd"]
 BORES = [f"{plane}{angle}" for plane in "12" for angle in "abc"]
 
 
-def indicated(swings: dict[str, tuple[float, float]]) -> Rows:
+def indicated(swings: Mapping[str, tuple[float, float]]) -> Rows:
     """Every place all the way round, simulated: its swing and its high side."""
     for place, (swing, high) in swings.items():
         for deg in range(0, 360, 45):

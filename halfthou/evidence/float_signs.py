@@ -43,6 +43,7 @@ def _blued(sightings: Sightings) -> Iterator[tuple[str, str]]:
     faces = sightings.last(END_FLOAT, FACES)
     if faces is not None and faces.answer == BLUE:
         yield f"thrust faces: {faces.answer}", faces.id
-    for (on, look), said in sightings.by_place.items():
-        if look == "thrust" and said[-1].answer in _BLUED:
-            yield f"{sightings.name_of(on)}: {said[-1].answer}", said[-1].id
+    for on, look in sightings.by_place:
+        found = sightings.last(on, look) if look == "thrust" else None
+        if found is not None and found.answer in _BLUED:
+            yield f"{sightings.name_of(on)}: {found.answer}", found.id

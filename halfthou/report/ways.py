@@ -25,7 +25,7 @@ class WayOnShown(Document):
     why: tuple[str, ...]
     sets_it: str
     to_spare: str
-    grind_to: str
+    finish_to: str
     case_left: str
     shells: str
     can_be_had: bool | None

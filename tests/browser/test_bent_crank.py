@@ -155,7 +155,7 @@ def test_a_bent_scored_crank_to_a_signed_sheet(enter: Callable[..., Page], serve
     expect(page.get_by_role("heading", name="Straightness: straighten first")).to_be_visible()
     page.get_by_role("button", name="Accept for straightness").click()
     page.get_by_role("link", name="Ways on", exact=True).click()
-    expect(page.get_by_text("The crank is to be straight first").first).to_be_visible()
+    expect(page.get_by_text("Indicate the crank and crack-test it").first).to_be_visible()
     expect(page.get_by_role("button", name="Accept Grind", exact=False)).to_have_count(0)
     page.get_by_role("link", name="Grinder’s card").click()
     expect(page.get_by_role("heading", name="Straighten, then grind")).to_be_visible()

@@ -8,13 +8,13 @@ from typing import Any
 import pytest
 
 from halfthou.assess import assess, judge
-from halfthou.jobs import Chamfers, HouseRules, Job, Look, Operation, OperationKind, Reading
+from halfthou.jobs import Chamfers, HouseRules, Job, Look, Operation, OperationKind, Reading, Seen
 from halfthou.lengths import Unit
 from halfthou.parts import grinding_card
 from halfthou.report import CardLine, GrindingCard
 from halfthou.verdicts import Called
 from tests.making import NOON, PERFECT, band, inches, limits, look, readings, relimited
-from tests.straight import crank, turned
+from tests.straight import at, crank, turned
 from tests.tunnelled import HOLE
 
 HOUSE = HouseRules(spread_k=0)
@@ -23,10 +23,10 @@ STRAIGHT = tuple(turned(f"M{n}", "0", 0) for n in (2, 3, 4))
 BENT = (turned("M2", "0.009", 10), turned("M3", "0.010", 15), turned("M4", "0.004", 20))
 
 
-def card(one: Job) -> GrindingCard | None:
-    """The card of a job."""
+def card(one: Job, *, agreed: bool = True) -> GrindingCard | None:
+    """The card of a job, every set accepted or none."""
     judged = judge(one)
-    return grinding_card(judged.given, judged.decided)
+    return grinding_card(judged.given, judged.decided, tuple(judged.decided) if agreed else ())
 
 
 def line(one: Job, journal: str) -> CardLine:
@@ -234,3 +234,73 @@ def test_no_size_stands_on_the_card_while_it_may_go_further() -> None:
         assert not found.settled
         assert any("not all read" in words for words in found.first)
         assert not [one for one in found.lines if one.grind_to or one.finish_to or one.stock]
+
+
+def test_a_card_that_nobody_has_accepted_says_so() -> None:
+    """Accepted decisions start the work."""
+    found = card(worn(), agreed=False)
+    assert found is not None
+    assert not found.settled
+    assert found.first == (
+        "Rod journals: not accepted yet. Accept on the sheet, or pick a way, before the work starts.",
+    )
+    bent = card(crank(*BENT, sizes={**SOUND, "R2": ["2.0300"] * 8}, house_rules=HOUSE), agreed=False)
+    assert bent is not None
+    assert bent.first[-1].startswith("Straightness and Rod journals: not accepted yet")
+
+
+def seen_at(on: str, what: Look, answer: str, hours: float) -> Seen:
+    """Something seen of the crank so many hours after noon."""
+    at = NOON + timedelta(hours=hours)
+    return Seen(id=f"{on}.{what}.{hours}".replace(" ", "-"), on=on, look=what, answer=answer, by="bench", at=at)
+
+
+def done(one: Job) -> set[str]:
+    """The steps that the record says were done."""
+    found = card(one)
+    assert found is not None
+    return {step.words for step in found.order if step.done}
+
+
+def test_a_step_is_not_done_by_one_journal_of_several() -> None:
+    """A net over the steps that are of several things: each ends only with the last of them."""
+    ground = worked(later(OperationKind.GRIND, "rods", 5, "0.010"))
+    chamfer = "chamfer every oil hole again and round its edge"
+    edges = [seen_at(f"R{n}", Look.EDGE, "rounded", 6) for n in range(1, 5)]
+    tests = [seen_at(name, Look.CRACK_TEST, "passed", 6) for name in SOUND]
+    swings = [turned(f"M{n}", "0", 0) for n in (2, 3, 4)]
+    polish = later(OperationKind.POLISH, "rods", 7)
+
+    def with_seen(*seen: Seen) -> Job:
+        return ground.model_copy(update={"seen": (*ground.seen, *seen)})
+
+    assert chamfer not in done(with_seen(*edges[:3]))
+    assert chamfer not in done(with_seen(*edges[:3], seen_at("R4", Look.EDGE, "sharp", 6)))
+    assert chamfer in done(with_seen(*edges))
+
+    def after_grind(one: Job) -> bool:
+        found = card(one)
+        assert found is not None
+        words = [step.words for step in found.order]
+        return found.order[words.index("grind") + 1].done
+
+    assert not after_grind(with_seen(*tests[:-1]))
+    assert after_grind(with_seen(*tests))
+    polished = ground.model_copy(update={"operations": (*ground.operations, polish)})
+    again = [at(swing, NOON + timedelta(hours=8), "again") for swing in swings]
+    for some, whole in ((again[:2], False), (again, True)):
+        readings = (*polished.readings, *(reading for each in some for reading in each))
+        assert ("indicate at every main" in done(polished.model_copy(update={"readings": readings}))) == whole
+
+
+def test_grinding_one_set_of_two_leaves_the_grinding_undone() -> None:
+    both = crank(*STRAIGHT, sizes={**SOUND, "R2": ["2.0345"] * 8, "M2": ["2.4110"] * 8}, house_rules=HOUSE)
+    rods = later(OperationKind.GRIND, "rods", 5, "0.010")
+    assert "grind" not in done(both.model_copy(update={"operations": (rods,)}))
+    mains = later(OperationKind.GRIND, "mains", 6, "0.010")
+    assert "grind" in done(both.model_copy(update={"operations": (rods, mains)}))
+    # A journal that came back too small has to go further: the grinding is not done.
+    small = came(
+        worked(rods, later(OperationKind.POLISH, "rods", 6)), {f"R{n}": ["2.0255"] * 8 for n in range(1, 5)}, 7
+    )
+    assert "grind" not in done(small)

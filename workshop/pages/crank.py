@@ -23,7 +23,8 @@ def ways_of(opened: Opened) -> list[WaysShown]:
 def grinding_card_of(opened: Opened) -> GrindingCard:
     """The grinder's card of a job. Refuses: NotThere where nothing of its crank is machined."""
     judged = judge(opened.job)
-    card = grinding_card(judged.given, judged.decided)
+    agreed = {one for one in judged.decided if judged.accepted(one) is not None}
+    card = grinding_card(judged.given, judged.decided, agreed)
     if card is None:
         raise NotThere(
             "no-card",

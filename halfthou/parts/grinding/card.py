@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections import defaultdict
-from collections.abc import Iterator, Mapping
+from collections.abc import Container, Iterator, Mapping
 from typing import cast
 
-from halfthou.jobs import Hardening, JournalSet, OperationKind, SetLimits, Step
+from halfthou.jobs import Hardening, JournalSet, OperationKind, SetLimits
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.operations import ground_to
 from halfthou.parts.grinding.aim import aim_of
@@ -17,7 +17,7 @@ from halfthou.parts.journals import SetVerdict, finished_band
 from halfthou.parts.straightness import Straight, straight_headline
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import CardKeep, CardLine, GrindingCard
-from halfthou.verdicts import MARKS, Action, Called
+from halfthou.verdicts import MARKS, WORKED, Action, Called
 from halfthou.words import Caution, cautions_for, names_of, step_words
 
 _SETS = tuple(JournalSet)
@@ -25,31 +25,48 @@ _HARD_SKIN = (Hardening.NITRIDED, Hardening.NITROCARBURISED)
 STRAIGHTNESS = "straightness"
 
 
-def grinding_card(given: Given, decided: Mapping[str, SetDecided]) -> GrindingCard | None:
+def grinding_card(given: Given, decided: Mapping[str, SetDecided], agreed: Container[str]) -> GrindingCard | None:
     """The card for a crank; None where nothing of it is to be machined and nothing was.
 
+    Takes:   what every set came to, and the sets on which a person has decided.
     Rule:    crank.card.   Source: docs/trade: The order of the work.
     """
     sets = {one: cast(SetVerdict, decided[one]) for one in _SETS if one in decided}
     shaft = cast(Straight | None, decided.get(STRAIGHTNESS))
     work = _work(given, sets, shaft)
-    if not (work.straighten or work.grind or work.polish) or _ends(sets, shaft):
+    if not work.any or _ends(sets, shaft):
         return None
     say = given.say
-    lines = tuple(line for one in sets.values() for line in _lines(given, one))
-    first = tuple(_first(given, sets, shaft))
+    journals = frozenset(name for one in sets.values() for name in one.case.verdicts)
+    first = (*_first(given, sets, shaft), *_to_accept(given, sets, shaft, agreed))
     return GrindingCard(
         headline=_headline(work),
         unit=say.unit,
         settled=not first,
         first=first,
-        lines=lines,
-        order=card_steps(given.job, work),
+        lines=tuple(line for one in sets.values() for line in _lines(given, one)),
+        order=card_steps(given.job, work, given.engine, journals),
         keep=tuple(CardKeep(what=what, words=words) for what, words in kept(given, sets, say)),
         asked=tuple(_asked(given, sets, shaft)),
         shells=tuple(_shells(sets, say)),
         cautions=_cautions(work),
     )
+
+
+def _to_accept(
+    given: Given, sets: Mapping[JournalSet, SetVerdict], shaft: Straight | None, agreed: Container[str]
+) -> Iterator[str]:
+    """The sets with work on the card on which nobody has decided yet: what is accepted starts the work.
+
+    Rule:    sets.work-first.
+    """
+    working = [one.value for one, verdict in sets.items() if verdict.action in WORKED]
+    if shaft is not None and shaft.action in WORKED:
+        working.insert(0, STRAIGHTNESS)
+    names = [given.engine.kinds.set_name(one) for one in working if one not in agreed]
+    if names:
+        who = names_of(names, str)
+        yield f"{who}: not accepted yet. Accept on the sheet, or pick a way, before the work starts."
 
 
 def _ends(sets: Mapping[JournalSet, SetVerdict], shaft: Straight | None) -> bool:
@@ -59,23 +76,23 @@ def _ends(sets: Mapping[JournalSet, SetVerdict], shaft: Straight | None) -> bool
 
 def _work(given: Given, sets: Mapping[JournalSet, SetVerdict], shaft: Straight | None) -> Work:
     """Which work it needs, or had: a card stays the card it was once the work is done."""
-    done = {one.kind for one in given.job.standing_operations}
-    actions = {verdict.action_of(name) for verdict in sets.values() for name in verdict.case.verdicts}
-    hard = any(one.case.limits.hardening in _HARD_SKIN for one in sets.values())
-    grind = Action.REGRIND in actions or (
-        OperationKind.GRIND in done and any(_stands_ground(given, one) for one in sets.values())
+    actions = {name: one.action_of(name) for one in sets.values() for name in one.case.verdicts}
+    done = {name: _work_on(given, name) for name in actions}
+    to_grind = frozenset(name for name, action in actions.items() if action is Action.REGRIND)
+    to_polish = frozenset(
+        name for name, action in actions.items() if action in (Action.POLISH, Action.FIT_UNDERSIZE)
     )
+    ground = to_grind | {name for name, kinds in done.items() if OperationKind.GRIND in kinds}
+    polished = ground | to_polish | {name for name, kinds in done.items() if OperationKind.POLISH in kinds}
+    pressed = any(one.kind is OperationKind.STRAIGHTEN for one in given.job.standing_operations)
     return Work(
-        straighten=(shaft is not None and shaft.action is Action.STRAIGHTEN) or OperationKind.STRAIGHTEN in done,
-        grind=grind,
-        polish=Action.POLISH in actions or Action.FIT_UNDERSIZE in actions or OperationKind.POLISH in done,
-        harden=grind and hard,
+        straighten=pressed or (shaft is not None and shaft.action is Action.STRAIGHTEN),
+        harden=bool(ground) and any(one.case.limits.hardening in _HARD_SKIN for one in sets.values()),
+        ground=ground,
+        polished=polished,
+        to_grind=to_grind,
+        to_polish=to_polish,
     )
-
-
-def _stands_ground(given: Given, decided: SetVerdict) -> bool:
-    operations = given.job.standing_operations
-    return any(ground_to(operations, name, given.engine) is not None for name in decided.case.verdicts)
 
 
 def _headline(work: Work) -> str:
@@ -83,8 +100,8 @@ def _headline(work: Work) -> str:
         words
         for words, wanted in (
             ("straighten", work.straighten),
-            ("grind", work.grind),
-            ("polish", work.polish and not work.grind),
+            ("grind", bool(work.ground)),
+            ("polish", bool(work.polished) and not work.ground),
         )
         if wanted
     ]
@@ -243,9 +260,7 @@ def _shells(sets: Mapping[JournalSet, SetVerdict], say: Notation) -> Iterator[st
     for decided in sets.values():
         if decided.action is not Action.REGRIND or decided.undersize is None:
             continue
-        found: Step | None = next(
-            (one for one in decided.case.limits.shells if one.size == decided.undersize), None
-        )
+        found = decided.case.limits.shell(decided.undersize)
         which = "mains" if decided.case.journal_set is JournalSet.MAINS else "rods"
         size = step_words(decided.undersize, say)
         if found is None or not found.can_be_bought:
@@ -258,8 +273,8 @@ def _shells(sets: Mapping[JournalSet, SetVerdict], say: Notation) -> Iterator[st
 def _cautions(work: Work) -> tuple[Caution, ...]:
     wanted = (
         (Action.STRAIGHTEN, work.straighten),
-        (Action.REGRIND, work.grind),
-        (Action.POLISH, work.polish or work.grind),
+        (Action.REGRIND, bool(work.ground)),
+        (Action.POLISH, bool(work.polished)),
     )
     found = (caution for action, one in wanted if one for caution in cautions_for(action))
     return tuple({caution.work: caution for caution in found}.values())

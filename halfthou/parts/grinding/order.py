@@ -6,19 +6,45 @@ from collections.abc import Iterator
 from datetime import datetime
 from typing import NamedTuple
 
-from halfthou.jobs import Chamfers, Job, Look, OperationKind
+from halfthou.engines import Engine
+from halfthou.jobs import DIAMETER, Chamfers, Job, Look, OperationKind
 from halfthou.looks import PASSED
-from halfthou.parts.straightness import RUN_OUT, TOTAL
+from halfthou.parts.journals import ROUNDED
+from halfthou.parts.straightness import RUN_OUT, TOTAL, main_of
 from halfthou.report import CardStep
 
 
 class Work(NamedTuple):
-    """Which work a crank needs: pressed straight, ground, polished, hardened again."""
+    """Which work a crank needs, or had: whether it is pressed straight and hardened again, which journals are
+    ground and which polished, and of each those that still are to be."""
 
     straighten: bool
-    grind: bool
-    polish: bool
     harden: bool
+    ground: frozenset[str]
+    polished: frozenset[str]
+    to_grind: frozenset[str]
+    to_polish: frozenset[str]
+
+    @property
+    def any(self) -> bool:
+        """Whether there is any."""
+        return self.straighten or bool(self.ground or self.polished)
+
+
+class _Step(NamedTuple):
+    """One step: in words, what on record ends it, and of what all that has to be on record."""
+
+    words: str
+    by: str
+    of: frozenset[str]
+
+
+class _Event(NamedTuple):
+    """Something on record that ends a step, or part of one: when, what, and of what."""
+
+    at: datetime
+    by: str
+    of: frozenset[str]
 
 
 CRACK, INDICATE, EDGES, SIZES = "crack test", "indicated", "edges", "sizes"
@@ -29,94 +55,102 @@ _METAL = (
     OperationKind.POLISH,
     OperationKind.FINAL_WASH,
 )
+_CRANK = frozenset({"crank"})
 _CRACK_TEST = "crack test, demagnetise"
 
 
-def _steps(work: Work, chamfers: Chamfers) -> Iterator[tuple[str, str]]:
-    """Each step in words, with what on record says that it was done; "" where nothing does.
+def _steps(job: Job, work: Work, journals: frozenset[str]) -> Iterator[_Step]:
+    """Each step with what on record ends it; "" where nothing does.
 
-    Source:  docs/trade: The order of the work: straight before it is ground, a crack test after
-             each work that can crack it, chamfers before the polish, swarf out last.
+    Source:  docs/trade: The order of the work: straight before it is ground, a crack test after each work that can
+             crack it, chamfers before the polish, swarf out last.
     """
-    yield _CRACK_TEST, CRACK
+    between = frozenset(job.limits.layout.mains[1:-1])
+    crack = _Step(_CRACK_TEST, CRACK, journals)
+    yield crack
     if work.straighten:
-        yield "straighten cold, by somebody trained", OperationKind.STRAIGHTEN
-        yield "indicate at every main; stood overnight, indicate again", INDICATE
-        yield _CRACK_TEST, CRACK
-    if work.grind:
-        yield "grind", OperationKind.GRIND
-        yield _CRACK_TEST, CRACK
+        yield _Step("straighten cold, by somebody trained", OperationKind.STRAIGHTEN, _CRANK)
+        yield _Step("indicate at every main; stood overnight, indicate again", INDICATE, between)
+        yield crack
+    if work.ground:
+        yield _Step("grind", OperationKind.GRIND, work.ground)
+        yield crack
     if work.harden:
-        yield "harden again, then indicate: it grows and may bend", OperationKind.HEAT_TREAT
-    if work.grind:
-        if chamfers is Chamfers.EVERY:
-            yield "chamfer every oil hole again and round its edge", EDGES
-        else:
-            yield "look at every oil hole; chamfer where an edge is sharp", EDGES
-    if work.polish or work.grind:
-        yield "polish", OperationKind.POLISH
-    if work.grind:
-        yield "indicate at every main", INDICATE
-    yield "balance, after all that takes metal off", ""
-    yield "plugs out, wash every oilway, new plugs", OperationKind.FINAL_WASH
-    yield "measure at 20 °C", SIZES
+        yield _Step("harden again, then indicate: it grows and may bend", OperationKind.HEAT_TREAT, _CRANK)
+    if work.ground:
+        every = job.house_rules.chamfers is Chamfers.EVERY
+        chamfer = "chamfer every oil hole again and round its edge"
+        looked = "look at every oil hole; chamfer where an edge is sharp"
+        yield _Step(chamfer if every else looked, EDGES, work.ground)
+    if work.polished:
+        yield _Step("polish", OperationKind.POLISH, work.polished)
+    if work.ground:
+        yield _Step("indicate at every main", INDICATE, between)
+    yield _Step("balance, after all that takes metal off", "", _CRANK)
+    yield _Step("plugs out, wash every oilway, new plugs", OperationKind.FINAL_WASH, _CRANK)
+    yield _Step("measure at 20 °C", SIZES, journals)
 
 
-def card_steps(job: Job, work: Work) -> tuple[CardStep, ...]:
+def card_steps(job: Job, work: Work, engine: Engine, journals: frozenset[str]) -> tuple[CardStep, ...]:
     """The steps of the card, each with whether it was done.
 
-    Rule:    crank.card.   Work counts from the work before it on; a test or a look counts between the work it
-             follows and the next, and none after work that is not done.
+    Takes:   the journals on the card.
+    Rule:    crank.card.   A step is done when all it is of is on record: work after the work before it, a test or a
+             look between the work it follows and the next, and nothing after work that is not done.
     """
-    events, steps = sorted(_events(job)), tuple(_steps(work, job.house_rules.chamfers))
-    ended = _work_ended(events, steps)
-    found = []
-    for nth, (words, by) in enumerate(steps):
-        if nth in ended:
-            done = ended[nth] is not None
-        else:
-            before = max((one for one in ended if one < nth), default=None)
-            behind = min((one for one in ended if one > nth), default=None)
-            start = None if before is None else ended[before]
-            end = None if behind is None else ended[behind]
-            waits = before is not None and start is None
-            done = not waits and any(
-                what == by and (start is None or at > start) and (end is None or at < end) for at, what in events
-            )
-        found.append(CardStep(words=words, done=done))
-    return tuple(found)
-
-
-def _work_ended(
-    events: list[tuple[datetime, str]], steps: tuple[tuple[str, str], ...]
-) -> dict[int, datetime | None]:
-    """When each step that is work was done, by its place among the steps; None where it was not, or not after the
-    work before it."""
+    events = sorted(_events(job, work, engine, journals), key=lambda event: event.at)
+    steps = tuple(_steps(job, work, journals))
     ended: dict[int, datetime | None] = {}
     since: datetime | None = None
     waits = False
-    for nth, (_, by) in enumerate(steps):
-        if by in _METAL:
-            after = (at for at, what in events if what == by and (since is None or at > since))
-            ended[nth] = None if waits else next(after, None)
+    for nth, step in enumerate(steps):
+        if step.by in _METAL:
+            ended[nth] = None if waits else _complete(events, step, since, None)
             since, waits = ended[nth] or since, waits or ended[nth] is None
-    return ended
+    found, since, waits = [], None, False
+    for nth, step in enumerate(steps):
+        if nth in ended:
+            since, waits = ended[nth], ended[nth] is None
+            found.append(CardStep(words=step.words, done=not waits))
+        else:
+            until = next((at for later, at in ended.items() if later > nth), None)
+            done = not waits and _complete(events, step, since, until) is not None
+            found.append(CardStep(words=step.words, done=done))
+    return tuple(found)
 
 
-def _events(job: Job) -> Iterator[tuple[datetime, str]]:
-    """What on record ends a step: work, a passed crack test, edges looked at, a run-out or a size read."""
-    gone = job.taken_back
-    yield from ((done.at, done.kind.value) for done in job.standing_operations)
+def _complete(events: list[_Event], step: _Step, since: datetime | None, until: datetime | None) -> datetime | None:
+    """When all that a step is of was on record, after one time and before another; None where it is not."""
+    left = set(step.of)
+    for event in events:
+        if event.by == step.by and (since is None or event.at > since) and (until is None or event.at < until):
+            left -= event.of
+            if not left:
+                return event.at
+    return None
+
+
+def _events(job: Job, work: Work, engine: Engine, journals: frozenset[str]) -> Iterator[_Event]:
+    """What on record ends a step: work, a passed crack test, a rounded edge, a run-out or a size read.
+
+    What is still to be ground, or polished alone, was not by any work on record.
+    """
+    gone, washed = job.taken_back, None
+    left = {OperationKind.GRIND: work.to_grind, OperationKind.POLISH: work.to_grind | work.to_polish}
+    for done in job.standing_operations:
+        on = engine.touched(done.on) - left.get(done.kind, frozenset())
+        yield _Event(done.at, done.kind.value, on | ({done.on} & _CRANK))
+        washed = done.at if done.kind is OperationKind.FINAL_WASH else washed
     for seen in job.seen:
+        on = journals if seen.on in _CRANK else frozenset({seen.on})
         if seen.id not in gone and seen.look == Look.CRACK_TEST and seen.answer == PASSED:
-            yield seen.at, CRACK
-        if seen.id not in gone and seen.look == Look.EDGE:
-            yield seen.at, EDGES
-    washes = [done.at for done in job.standing_operations if done.kind is OperationKind.FINAL_WASH]
+            yield _Event(seen.at, CRACK, on)
+        elif seen.id not in gone and seen.look == Look.EDGE and seen.answer == ROUNDED:
+            yield _Event(seen.at, EDGES, on)
     for reading in job.readings:
         if reading.id in gone:
             continue
         if reading.feature in (RUN_OUT, TOTAL):
-            yield reading.at, INDICATE
-        elif washes and reading.at > washes[-1]:
-            yield reading.at, SIZES
+            yield _Event(reading.at, INDICATE, frozenset({main_of(reading.part)}))
+        elif reading.feature == DIAMETER and washed is not None and reading.at > washed:
+            yield _Event(reading.at, SIZES, frozenset({reading.part}))

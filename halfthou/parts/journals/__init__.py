@@ -4,6 +4,7 @@ from halfthou.parts.journals.bearing import CROWN
 from halfthou.parts.journals.bearing_kind import BEARING
 from halfthou.parts.journals.clearance import finished_band
 from halfthou.parts.journals.decide import SetVerdict
+from halfthou.parts.journals.looks import ROUNDED
 from halfthou.parts.journals.trade import Journals
 from halfthou.parts.journals.verdict import JournalVerdict
 from halfthou.parts.journals.way_words import ways_shown

@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
+from typing import Any
 
 from halfthou.amounts import Quantity
 from halfthou.engines import Drawing, FeatureKind, SheetFigure
 from halfthou.jobs import HouseRules, JournalSet, Purpose, SetLimits
 from halfthou.lengths import Length
+from halfthou.parts.journals.profiled import PROFILE
 from halfthou.surveys import FeatureSurvey, PartSurvey
 from halfthou.verdicts import Called, FigureKind, Finding, Limit, Term, greatest, judge, least, summed
 
@@ -50,79 +52,71 @@ _RULE = {
 }
 
 
-def _hardness(key: str, scale: str, quantity: Quantity) -> FeatureKind:
+#: What is read once; twice, to either side; and at both fillets.
+_ONCE, _TWICE, _FILLETS = {"1a": 0}, {"1a": 0, "1b": 180}, {"front": 0, "rear": 0}
+
+
+def _feature(
+    key: str, purpose: Purpose, spots: Mapping[str, int], hold: str, *, name: str = "", **more: Any
+) -> FeatureKind:
+    named = spots is _FILLETS
     return FeatureKind(
         key,
-        f"hardness by {scale}",
-        Purpose.HARDNESS,
-        spots=("1a", "1b"),
-        angles_deg={"a": 0, "b": 180},
+        name or key,
+        purpose,
+        spots=tuple(spots),
+        angles_deg={} if named else {spot[1:]: deg for spot, deg in spots.items()},
         planned=False,
         drawing=Drawing.PLAIN,
-        hold="square on, clear of oil hole and fillet; one scale is never converted into another",
-        plane_names=(key,),
-        quantity=quantity,
+        hold=hold,
+        plane_names=() if named else (key,),
         judged_by=(LIMIT_OF[key],),
+        **more,
     )
 
 
+_HARD = "square on, clear of oil hole and fillet; one scale is never converted into another"
 FEATURES = (
-    FeatureKind(
-        FILLET,
+    _feature(
         FILLET,
         Purpose.FILLET,
-        spots=("front", "rear"),
-        planned=False,
-        drawing=Drawing.PLAIN,
-        hold="radius gauge against light, no gap and no rocking",
+        _FILLETS,
+        "radius gauge against light, no gap and no rocking",
         small=True,
         most=LARGEST_FILLET,
-        judged_by=("fillet",),
     ),
-    FeatureKind(
-        FINISH,
+    _feature(
         FINISH,
         Purpose.FINISH,
-        spots=("1a", "1b"),
-        angles_deg={"a": 0, "b": 180},
-        planned=False,
-        drawing=Drawing.PLAIN,
-        hold="along the journal, across the lines of the polish",
-        plane_names=(FINISH,),
+        _TWICE,
+        "along the journal, across the lines of the polish",
         quantity=Quantity.FINISH,
-        judged_by=("finish",),
     ),
-    _hardness(ROCKWELL, "Rockwell C", Quantity.ROCKWELL_C),
-    _hardness(BRINELL, "Brinell", Quantity.BRINELL),
-    _hardness(VICKERS, "Vickers", Quantity.VICKERS),
-    FeatureKind(
-        HALF_STROKE,
+    *(
+        _feature(key, Purpose.HARDNESS, _TWICE, _HARD, name=f"hardness by {scale}", quantity=quantity)
+        for key, scale, quantity in (
+            (ROCKWELL, "Rockwell C", Quantity.ROCKWELL_C),
+            (BRINELL, "Brinell", Quantity.BRINELL),
+            (VICKERS, "Vickers", Quantity.VICKERS),
+        )
+    ),
+    _feature(
         HALF_STROKE,
         Purpose.DEPTH,
-        spots=("1a",),
-        angles_deg={"a": 0},
-        planned=False,
-        drawing=Drawing.PLAIN,
-        hold="axis of the mains to axis of the throw, on the plate",
-        plane_names=(HALF_STROKE,),
+        _ONCE,
+        "axis of the mains to axis of the throw, on the plate",
         most=LONGEST_THROW,
-        judged_by=("half_stroke",),
         of_sets=(_RODS,),
     ),
-    FeatureKind(
+    _feature(
         INDEX,
-        "index, off its place",
         Purpose.ANGLE,
-        spots=("1a",),
-        angles_deg={"a": 0},
-        planned=False,
-        drawing=Drawing.PLAIN,
-        hold="from the first throw, by the dividing head; ahead is more than nothing",
-        plane_names=(INDEX,),
+        _ONCE,
+        "from the first throw, by the dividing head; ahead is more than nothing",
+        name="index, off its place",
         quantity=Quantity.ANGLE,
         may_be_nothing=True,
         signed=True,
-        judged_by=("index",),
         of_sets=(_RODS,),
     ),
 )
@@ -136,7 +130,7 @@ def has_limit(limits: SetLimits, feature: str) -> bool:
 
 def read_beside(part: PartSurvey) -> Iterator[FeatureSurvey]:
     """What was read of a journal beside its size, its profile among it."""
-    for key in (*KEYS, "profile"):
+    for key in (*KEYS, PROFILE):
         survey = part.features.get(key)
         if survey is not None and survey.taken:
             yield survey

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from halfthou.jobs import Decision, HouseRules, JournalSet, Seen, SourceKind, Waived
-from halfthou.lengths import Length
+from halfthou.lengths import ZERO, Length
 from halfthou.parts.journals.hardening import HardeningSays, hardening_says
 from halfthou.parts.journals.limits import JournalLimits, sheet_steps
 from halfthou.parts.journals.verdict import JournalVerdict, keeps
@@ -61,6 +61,15 @@ class SetCase:
             if verdict.case.survey.form is not None:
                 found.setdefault(verdict.case.present, []).append(name)
         return {size: tuple(names) for size, names in sorted(found.items(), key=lambda pair: pair[0].nm)}
+
+    @property
+    def axis_shift(self) -> Length:
+        """How far a bend moves the axis of the journal where that is most: so much of the case goes on one side.
+
+        Rule:    straightness.taken-off.
+        """
+        bend = max((verdict.case.bend for verdict in self.verdicts.values()), default=ZERO)
+        return Length(-(-bend.nm // 2))
 
     @property
     def mixed(self) -> bool:
@@ -216,7 +225,7 @@ def decide_set(case: SetCase) -> SetVerdict:
         undersize = choice.sure
         action = _grinding(case, choice)
         if choice.sure is not None and action is Action.REGRIND:
-            hardening = hardening_says(case.limits, case.house, choice.sure)
+            hardening = hardening_says(case.limits, case.house, choice.sure, case.axis_shift)
             action = action if hardening is None else hardening.action
         if Action.REFER in actions and action is Action.REGRIND:
             action = Action.REFER

@@ -51,8 +51,12 @@ def case_left(case_depth: Length, undersize: Length, axis_shift: Length = ZERO) 
     return Length(case_depth.nm - -(-undersize.nm // 2) - axis_shift.nm)
 
 
-def hardening_says(limits: JournalLimits, house: HouseRules, undersize: Length) -> HardeningSays | None:
+def hardening_says(
+    limits: JournalLimits, house: HouseRules, undersize: Length, axis_shift: Length = ZERO
+) -> HardeningSays | None:
     """What the hardening makes of a proposed regrind.
+
+    Takes:   how far the axis is moved, as a bent crank's is that is ground true.
 
     Gives:   regrind, refer or replace, and why; None where nothing is hardened.
     Rule:    sets.regrind.hardened.   Source: docs/trade: Hardness and fillets; both schools in docs/rules. A house
@@ -71,14 +75,14 @@ def hardening_says(limits: JournalLimits, house: HouseRules, undersize: Length) 
         return HardeningSays(Action.REFER, HardeningCase.SKIN, kind)
     if kind is Hardening.NITRIDED and undersize > NITRIDED_MOST:
         return HardeningSays(Action.REFER, HardeningCase.TOO_DEEP, kind)
-    return _within_case(limits, undersize)
+    return _within_case(limits, undersize, axis_shift)
 
 
-def _within_case(limits: JournalLimits, undersize: Length) -> HardeningSays:
+def _within_case(limits: JournalLimits, undersize: Length, axis_shift: Length) -> HardeningSays:
     kind, depth, least = limits.hardening, limits.case_depth, limits.least_case
     if depth is None or depth.source.kind is SourceKind.RULE_OF_THUMB:
         return HardeningSays(Action.REFER, HardeningCase.DEPTH_NOT_KNOWN, kind)
-    left = case_left(depth.value, undersize)
+    left = case_left(depth.value, undersize, axis_shift)
     if left <= ZERO:
         return HardeningSays(Action.REPLACE, HardeningCase.GONE, kind, left)
     known = least is not None and least.source.kind is not SourceKind.RULE_OF_THUMB

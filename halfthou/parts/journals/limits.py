@@ -72,6 +72,10 @@ class JournalLimits(Document):
             found.append("one undersize is listed twice among the shells")
         return found
 
+    def shell(self, undersize: Length) -> Step | None:
+        """The shells for an undersize as the sheet lists them; None where it lists none."""
+        return next((one for one in self.shells if one.size == undersize), None)
+
     @classmethod
     def of(cls, limits: SetLimits) -> JournalLimits:
         """The limits of a set as those of journals. Refuses: ValueError where a figure they need is missing."""

@@ -28,6 +28,7 @@ from halfthou.verdicts import Action
 
 #: Temper colours from which a journal counts as overheated. Source: common practice, no source.
 HOT = ("brown or purple", "blue", "grey")
+ROUNDED = "rounded"
 LIGHT, HARD, SOFT, BENT = "light marks", "as the maker asks", "soft", "bent"
 #: What cap and rod, or cap and block, say where they are no pair.
 CAPS_DISAGREE, CAP_STEPS = "numbers disagree", "step at the joint"
@@ -113,7 +114,7 @@ LOOKS = (
         opened_by="cap-*.off",
         minutes=5,
         bench=True,
-        answers=(*good("rounded"), _A("sharp", does=holds(_EDGE)), _A("cracked", does=_CRACKED_HOLE)),
+        answers=(*good(ROUNDED), _A("sharp", does=holds(_EDGE)), _A("cracked", does=_CRACKED_HOLE)),
     ),
     LookKind(
         Look.HEAT,

@@ -91,10 +91,9 @@ def _shells(decided: SetVerdict, say: Notation) -> tuple[ToOrder, ...]:
         if undersize is not None and not refits_shells(decided, journal):
             journals[undersize].append(decided.called(journal))
             pairs[undersize] += verdict.case.rods
-    on_sheet = {shell.size: shell for shell in decided.case.limits.shells}
     found = []
     for undersize, names in sorted(journals.items(), key=lambda pair: pair[0].nm):
-        shell = on_sheet.get(undersize)
+        shell = decided.case.limits.shell(undersize)
         found.append(
             ToOrder(
                 words="standard" if undersize == ZERO else step_words(undersize, say),

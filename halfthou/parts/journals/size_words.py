@@ -8,7 +8,7 @@ from halfthou.jobs import Hardening
 from halfthou.lengths import ZERO, Notation
 from halfthou.parts.journals.clearance import finished_band, ground_band
 from halfthou.parts.journals.decide import SetVerdict
-from halfthou.parts.journals.hardening import HardeningCase
+from halfthou.parts.journals.hardening import HardeningCase, HardeningSays
 from halfthou.parts.journals.limits import sheet_steps
 from halfthou.sets import SizeChoice, StepOutlook
 from halfthou.verdicts import Action
@@ -186,11 +186,13 @@ _HARDENING = {
 
 def hardening_words(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     """What the hardening says of the proposed regrind, in words; nothing where nothing is hardened."""
-    says = decided.hardening
-    if says is None:
-        return
+    if decided.hardening is not None:
+        yield Reason(rule="sets.regrind.hardened", text=said_of_hardening(decided.hardening, say))
+
+
+def said_of_hardening(says: HardeningSays, say: Notation) -> str:
+    """What the hardening says of a regrind, as a sentence."""
     kind = says.hardening.value if says.hardening is not Hardening.UNKNOWN else ""
     left = say.text(says.left) if says.left is not None else ""
     least = say.text(says.least) if says.least is not None else ""
-    text = _HARDENING[says.case].format(kind=kind, Kind=kind.capitalize(), left=left, least=least)
-    yield Reason(rule="sets.regrind.hardened", text=text)
+    return _HARDENING[says.case].format(kind=kind, Kind=kind.capitalize(), left=left, least=least)

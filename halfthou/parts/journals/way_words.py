@@ -8,6 +8,7 @@ from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.journals.decide import SetVerdict
 from halfthou.parts.journals.profile_picture import profiles_shown
 from halfthou.parts.journals.set_words import headline, set_reasons
+from halfthou.parts.journals.size_words import said_of_hardening
 from halfthou.parts.journals.ways import (
     ALONE,
     ANOTHER,
@@ -47,11 +48,12 @@ _STALE = {
 }
 #: Why a way is not open. {who} are the journals, {by} how much.
 _BARS = {
-    "straight": "The crank is to be straight first, and crack-tested. Until then every way is only said.",
+    "straight": "Indicate the crank and crack-test it, or straighten it, first. Then a way can be picked.",
     "unread": "{who} not read whole",
     "referred": "{who}: somebody else's word comes first",
     "needs more": "{who} needs more than that",
     "polished away": "{who} would be {by} under",
+    "too near": "{who} would be nearer to the limit than the gauge can tell",
     "nothing small": "no journal is a little small with its form sound",
     "not sold": "no shells on the sheet to be had",
     "below smallest": "below the maker's smallest",
@@ -61,15 +63,7 @@ _BARS = {
     "specialist": "by a specialist alone; refer it",
     "thumb": "the smallest allowed is a rule of thumb: ask the maker",
     "tight": "{who} leaves {by}, less than a workable band",
-    "case hardening not known": "hardening not known: ask the maker",
-    "case house never grinds it": "the house never grinds a hardened crank",
-    "case house rule not confirmed": "no owner has chosen whether hardened cranks are ground",
-    "case any grind takes the hard skin": "any grind takes the hard skin: harden again",
-    "case nitrided, too much off": "nitrided, too much off: harden again",
-    "case case depth not known": "the case depth is not on the sheet",
-    "case least case not known": "the least case is not on the sheet",
-    "case no case left": "no case left",
-    "case too little case left": "too little case left",
+    "clearance": "the oil clearance would be outside what is allowed: measure housings and shells",
 }
 
 
@@ -104,7 +98,7 @@ def _shown(decided: SetVerdict, way: JournalWay, say: Notation) -> WayOnShown:
         why=tuple(_why(decided, bar, say) for bar in (*way.bars, *way.asks)),
         sets_it=decided.called(way.sets_it) if way.sets_it else "",
         to_spare="" if way.to_spare is None else _spare(way.to_spare, say),
-        grind_to=""
+        finish_to=""
         if not ground or way.step is None
         else f"{say.at_least(size.least - way.step)} to {say.at_most(size.most - way.step)}",
         case_left=_case(decided, way, say),
@@ -139,6 +133,8 @@ def _words(decided: SetVerdict, way: JournalWay, say: Notation) -> str:
 
 
 def _why(decided: SetVerdict, bar: Bar, say: Notation) -> str:
+    if bar.hardening is not None:
+        return said_of_hardening(bar.hardening, say).removesuffix(".")
     every = set(bar.journals) == set(decided.case.verdicts)
     who = "every journal" if every else names_of(bar.journals, decided.called)
     by = say.text(bar.by) if bar.by is not None else ""
@@ -162,7 +158,7 @@ def _shells(decided: SetVerdict, way: JournalWay) -> str:
     """The half bearings a way needs: their part number by the sheet, or that there are none."""
     if way.action is not Action.REGRIND or way.step is None:
         return ""
-    found = next((shell for shell in decided.case.limits.shells if shell.size == way.step), None)
+    found = decided.case.limits.shell(way.step)
     if found is None or not found.can_be_bought:
         return "none to be had"
     return found.part_number or "can be had"

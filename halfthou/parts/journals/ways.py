@@ -10,7 +10,7 @@ from halfthou.lengths import ZERO, Length
 from halfthou.parts.journals.clearance import Clearance, clearance_to_be, missing_shells
 from halfthou.parts.journals.decide import SetVerdict, ground_reaches, regrind_steps, workable_band
 from halfthou.parts.journals.hardening import HardeningSays, case_left, hardening_says
-from halfthou.parts.journals.verdict import JournalVerdict, keeps
+from halfthou.parts.journals.verdict import keeps
 from halfthou.sets import Rung, SizeChoice, choose_one_size
 from halfthou.surveys import POLISH_SHELL
 from halfthou.verdicts import Action, Called, Open
@@ -18,11 +18,12 @@ from halfthou.verdicts import Action, Called, Open
 
 @dataclass(frozen=True)
 class Bar:
-    """Why a way is not open: which sentence, of which journals, by how much."""
+    """Why a way is not open: which sentence, of which journals, by how much, or what the hardening says."""
 
     key: str
     journals: tuple[str, ...] = ()
     by: Length | None = None
+    hardening: HardeningSays | None = None
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -48,11 +49,6 @@ class JournalWay:
     alone: str = ""
     rest: Length | None = None
 
-    @property
-    def free(self) -> bool:
-        """Whether a person may pick it without a word from anybody else."""
-        return not self.bars and not self.asks
-
 
 LEAVE, POLISH, POLISH_SHELLS, GRIND, ALONE = "leave", "polish", "polish shells", "grind", "alone"
 ANOTHER, BUILD_UP = "another crank", "build up"
@@ -77,8 +73,9 @@ def _is(way: JournalWay, decided: SetVerdict) -> bool:
 
 
 def _ways(decided: SetVerdict) -> Iterator[JournalWay]:
-    yield _leave(decided)
-    yield _polish(decided)
+    house = decided.case.house
+    yield _kept(decided, LEAVE, Action.REUSE, (Action.REUSE,), ZERO)
+    yield _kept(decided, POLISH, Action.POLISH, (Action.REUSE, Action.POLISH), house.polish_allowance)
     if any(ZERO < shell.size - decided.case.present <= POLISH_SHELL for shell in decided.case.limits.shells):
         yield _polish_shells(decided)
     choice = _choice(decided)
@@ -123,18 +120,34 @@ def _waits(decided: SetVerdict, *, ground: bool) -> Iterator[Bar]:
             yield Bar(key, names)
 
 
-def _leave(decided: SetVerdict) -> JournalWay:
-    bars = [*_waits(decided, ground=False), *_beyond(decided, (Action.REUSE,))]
-    sets_it, spare = _least_spare(decided, ZERO)
+def _kept(decided: SetVerdict, key: str, action: Action, kept: tuple[Action, ...], off: Length) -> JournalWay:
+    """A way on which every journal keeps the undersize it has, and so much comes off it."""
+    present = decided.case.present
+    sets_it, spare = _least_spare(decided, off)
+    bars = [*_waits(decided, ground=False), *_beyond(decided, kept)]
+    if off > ZERO and not any(bar.key == "needs more" for bar in bars):
+        bars += _polished_away(decided, off)
     return JournalWay(
-        key=LEAVE,
-        action=Action.REUSE,
-        step=decided.case.present,
+        key=key,
+        action=action,
+        step=present,
         bars=tuple(bars),
         sets_it=sets_it,
         to_spare=spare,
-        clearances=_clearances(decided, Action.REUSE, decided.case.present),
+        clearances=_clearances(decided, action, present),
     )
+
+
+def _polished_away(decided: SetVerdict, off: Length) -> Iterator[Bar]:
+    """The journals that a polish would take to their limit, or nearer than the gauge can tell."""
+    near = {
+        name: verdict.size.to_spare - verdict.size.may_fall - off
+        for name, verdict in decided.case.verdicts.items()
+        if verdict.size is not None and verdict.size.to_spare - verdict.size.may_fall - off < verdict.size.guard
+    }
+    if near:
+        by = min(near.values(), key=lambda left: left.nm)
+        yield Bar("polished away", tuple(near), -by) if by < ZERO else Bar("too near", tuple(near))
 
 
 def _beyond(decided: SetVerdict, kept: tuple[Action, ...]) -> Iterator[Bar]:
@@ -146,24 +159,6 @@ def _beyond(decided: SetVerdict, kept: tuple[Action, ...]) -> Iterator[Bar]:
     )
     if names:
         yield Bar("needs more", names)
-
-
-def _polish(decided: SetVerdict) -> JournalWay:
-    """A polish of every journal: it takes off what the house says, and nothing of form."""
-    allowance = decided.case.house.polish_allowance
-    sets_it, spare = _least_spare(decided, allowance)
-    bars = [*_waits(decided, ground=False), *_beyond(decided, (Action.REUSE, Action.POLISH))]
-    if spare is not None and spare < ZERO and not any(bar.key == "needs more" for bar in bars):
-        bars.append(Bar("polished away", (sets_it,), -spare))
-    return JournalWay(
-        key=POLISH,
-        action=Action.POLISH,
-        step=decided.case.present,
-        bars=tuple(bars),
-        sets_it=sets_it,
-        to_spare=spare,
-        clearances=_clearances(decided, Action.POLISH, decided.case.present),
-    )
 
 
 def _polish_shells(decided: SetVerdict) -> JournalWay:
@@ -203,9 +198,13 @@ def _grind(decided: SetVerdict, rung: Rung, choice: SizeChoice | None) -> Journa
             bars.append(Bar("misses", outlook.misses, by))
         elif outlook.tight:
             asks.append(Bar("tight", outlook.tight, outlook.to_spare))
-    says = hardening_says(decided.case.limits, decided.case.house, rung.step)
+    case = decided.case
+    says = hardening_says(case.limits, case.house, rung.step, case.axis_shift)
     if says is not None and says.action is not Action.REGRIND:
-        (bars if says.action is Action.REPLACE else asks).append(Bar(f"case {says.case.value}"))
+        (bars if says.action is Action.REPLACE else asks).append(Bar("hardened", hardening=says))
+    clearances = () if bars else _clearances(decided, Action.REGRIND, rung.step)
+    if worst_called(clearances) is Called.BEYOND:
+        asks.append(Bar("clearance"))
     return JournalWay(
         key=GRIND,
         action=Action.REGRIND,
@@ -214,8 +213,8 @@ def _grind(decided: SetVerdict, rung: Rung, choice: SizeChoice | None) -> Journa
         asks=tuple(asks),
         sets_it=outlook.worst if outlook is not None else "",
         to_spare=outlook.to_spare if outlook is not None else None,
-        case_left=_case_left(decided, says, rung.step),
-        clearances=() if bars else _clearances(decided, Action.REGRIND, rung.step),
+        case_left=_case_left(decided, rung.step),
+        clearances=clearances,
     )
 
 
@@ -226,22 +225,18 @@ def _rung_bars(rung: Rung) -> Iterator[Bar]:
         yield Bar("below smallest")
 
 
-def _case_left(decided: SetVerdict, says: HardeningSays | None, step: Length) -> Length | None:
-    """The radial case left at a step: less what a bend moves the axis by, at the journal where that is most.
-
-    Source:  docs/trade: Hardness and fillets: case less half of what comes off, less the shift of the axis.
-    """
+def _case_left(decided: SetVerdict, step: Length) -> Length | None:
+    """The radial case left at a step; None where nothing is hardened or its depth is not known."""
     limits = decided.case.limits
-    if says is None or limits.hardening is Hardening.UNKNOWN or limits.case_depth is None:
+    if limits.hardening in (Hardening.NONE, Hardening.UNKNOWN) or limits.case_depth is None:
         return None
-    shift = max((verdict.case.bend for verdict in decided.case.verdicts.values()), default=ZERO)
-    return case_left(limits.case_depth.value, step, Length(-(-shift.nm // 2)))
+    return case_left(limits.case_depth.value, step, decided.case.axis_shift)
 
 
 def _clearances(decided: SetVerdict, action: Action, step: Length) -> tuple[Clearance, ...]:
     """The clearance every journal would have this way, where it is known of all."""
     tried = replace(decided, action=action, undersize=step, decision=None, ended=None)
-    asked = [name for name in decided.case.verdicts if _sized(decided.case.verdicts[name])]
+    asked = [name for name, verdict in decided.case.verdicts.items() if verdict.case.survey.form is not None]
     # As if all else were settled: what is still open is said beside it.
     own = {
         name: replace(verdict, action=verdict.action if action is Action.REGRIND else action, opens=frozenset())
@@ -250,10 +245,6 @@ def _clearances(decided: SetVerdict, action: Action, step: Length) -> tuple[Clea
     tried = replace(tried, case=replace(decided.case, verdicts=own), awaiting=())
     found = [clearance_to_be(tried, name) for name in asked]
     return tuple(one for one in found if one is not None) if found and all(found) else ()
-
-
-def _sized(verdict: JournalVerdict) -> bool:
-    return verdict.case.survey.form is not None
 
 
 def _one_alone(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[JournalWay]:

@@ -3876,8 +3876,8 @@ export interface components {
             sets_it: string;
             /** To Spare */
             to_spare: string;
-            /** Grind To */
-            grind_to: string;
+            /** Finish To */
+            finish_to: string;
             /** Case Left */
             case_left: string;
             /** Shells */

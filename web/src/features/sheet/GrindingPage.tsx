@@ -103,7 +103,7 @@ function CardBody({ card }: { card: Schemas["GrindingCard"] }) {
               {card.keep.map(({ what, words }) => (
                 <div
                   key={what}
-                  className="grid grid-cols-[minmax(10rem,1.5fr)_minmax(6.5rem,1.1fr)_4.5rem_8.5rem_8.5rem_8.5rem_minmax(6rem,1.2fr)] gap-3 border-b border-line/60 py-1.5 leading-snug"
+                  className="grid grid-cols-[9rem_1fr] gap-3 border-b border-line/60 py-1.5 leading-snug"
                 >
                   <dt className="font-semibold">{what}</dt>
                   <dd>{words}</dd>
@@ -129,7 +129,7 @@ function CardBody({ card }: { card: Schemas["GrindingCard"] }) {
 }
 
 const ROW =
-  "grid grid-cols-[minmax(12rem,1.5fr)_minmax(9rem,1.1fr)_6rem_9.5rem_9.5rem_10.5rem_minmax(8rem,1.2fr)] gap-x-3 max-lg:grid-cols-3 max-sm:grid-cols-2";
+  "grid grid-cols-[minmax(10rem,1.5fr)_minmax(6.5rem,1.1fr)_4.5rem_8.5rem_8.5rem_8.5rem_minmax(6rem,1.2fr)] gap-x-3 xl:grid-cols-[minmax(12rem,1.3fr)_minmax(8rem,0.9fr)_5rem_9.5rem_9.5rem_9.5rem_minmax(9rem,1.2fr)] max-lg:grid-cols-3 max-sm:grid-cols-2";
 
 function LineRow({ line }: { line: Line }) {
   return (

@@ -1,8 +1,6 @@
 import type { Bench } from "../../shared/job";
 import { StopPages } from "../../shared/way";
 
-const JOURNALS = ["mains", "rods"];
-
 /** The pages of the sheet of a job that judges a crank: the sheet itself, the ways on, the grinder's card. */
 export function SheetTabs({ bench }: { bench: Bench }) {
   const at = (end: string) => `/jobs/${bench.card.id}/sheet${end}`;
@@ -19,4 +17,5 @@ export function SheetTabs({ bench }: { bench: Bench }) {
 }
 
 /** Whether a job judges journals: only then are there ways on for them, and a card. */
-export const hasJournals = (bench: Bench): boolean => bench.scope.some((set) => JOURNALS.includes(set));
+export const hasJournals = (bench: Bench): boolean =>
+  bench.assessment.sets.some((one) => one.kind === "journal");

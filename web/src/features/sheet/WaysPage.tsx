@@ -26,7 +26,7 @@ export function WaysPage() {
     <Page
       untitled
       title="Ways on"
-      note="What each way takes and leaves. The ground size decides the half bearings: ask now, order when it is read."
+      note="Accept what is recommended, or pick another with a reason. Ask now whether half bearings can be had; order when the ground size is read."
       pages={<SheetTabs bench={bench} />}
     >
       <Faults error={found.error} />
@@ -44,9 +44,13 @@ function SetWays({ bench, ways }: { bench: Bench; ways: Ways }) {
   const [picking, setPicking] = useState<Picked>();
   const report = bench.assessment.sets.find((one) => one.set === ways.set);
   const mayPick = may("decide and sign") && !bench.card.signed && !ways.decided;
-  const pick = (way: Way) => {
-    if (way.recommended && report?.can_be_accepted) decide.mutate({ kind: "accepted", set: ways.set });
-    else setPicking({ action: way.action, step: way.step?.text ?? "", words: way.words });
+  const accept = () => decide.mutate({ kind: "accepted", set: ways.set });
+  const pick = (way: Way) => setPicking({ action: way.action, step: way.step?.text ?? "", words: way.words });
+  /** What is recommended is accepted; another that is open is picked, with a reason. */
+  const pressOf = (way: Way) => {
+    if (!mayPick || ways.waits || !way.pickable || !way.possible) return undefined;
+    if (!way.recommended) return { label: "Pick", run: () => pick(way) };
+    return report?.can_be_accepted ? { label: "Accept", run: accept } : undefined;
   };
   return (
     <section aria-label={ways.name} className="mb-6 border-t-2 border-ink pt-3">
@@ -70,11 +74,7 @@ function SetWays({ bench, ways }: { bench: Bench; ways: Ways }) {
           ))}
         </div>
         {ways.ways.map((way) => (
-          <WayRow
-            key={way.key}
-            way={way}
-            onPick={mayPick && !ways.waits && way.pickable ? () => pick(way) : undefined}
-          />
+          <WayRow key={way.key} way={way} decided={ways.decided} press={pressOf(way)} />
         ))}
       </div>
       <Stale ways={ways.ways} />
@@ -125,7 +125,13 @@ const HEADS = [
   "",
 ];
 
-function WayRow({ way, onPick }: { way: Way; onPick: (() => void) | undefined }) {
+interface Row {
+  way: Way;
+  decided: boolean;
+  press: { label: string; run: () => void } | undefined;
+}
+
+function WayRow({ way, decided, press }: Row) {
   const barred = !way.possible;
   return (
     <div
@@ -139,7 +145,9 @@ function WayRow({ way, onPick }: { way: Way; onPick: (() => void) | undefined })
             {way.words}
           </strong>
         </span>
-        {way.recommended && <span className="block font-semibold text-blue">recommended</span>}
+        {way.recommended && (
+          <span className="block font-semibold text-blue">{decided ? "decided" : "recommended"}</span>
+        )}
         {way.why.length > 0 && (
           <span className="block text-[15px] leading-snug">
             {barred ? "Not open: " : way.by_word ? "Asks first: " : ""}
@@ -150,13 +158,13 @@ function WayRow({ way, onPick }: { way: Way; onPick: (() => void) | undefined })
       <Cell label="Set by, with to spare">
         {way.to_spare && (
           <>
-            <span className="figure font-semibold">{way.to_spare}</span>
+            <span className="figure font-semibold max-xl:text-[15px]">{way.to_spare}</span>
             {way.sets_it && <span className="block text-[15px] text-quiet">{way.sets_it}</span>}
           </>
         )}
       </Cell>
       <Cell label="Finish to" figure>
-        {way.grind_to}
+        {way.finish_to}
       </Cell>
       <Cell label="Case left">{way.case_left}</Cell>
       <Cell label="Half bearings">
@@ -164,9 +172,9 @@ function WayRow({ way, onPick }: { way: Way; onPick: (() => void) | undefined })
       </Cell>
       <Cell label="Oil clearance">{way.clearance}</Cell>
       <div role="cell" className="max-lg:col-span-full">
-        {onPick && (
-          <Button kind={way.recommended ? "strong" : "plain"} className="w-full !px-2" onClick={onPick}>
-            {way.recommended ? "Accept" : "Pick"}
+        {press && (
+          <Button kind={way.recommended ? "strong" : "plain"} className="w-full !px-2" onClick={press.run}>
+            {press.label}
             <span className="sr-only"> {way.words}</span>
           </Button>
         )}

@@ -175,7 +175,7 @@ class Shop:
             deciding = actions.Deciding(id=self.key(), kind=DecisionKind.ACCEPTED, set=journal_set, at=self._now())
             actions.decide(self.machinist, job_id, deciding)
 
-    def override(self, job_id: int, journal_set: JournalSet, action: Action, reason: str) -> None:
+    def override(self, job_id: int, journal_set: str, action: Action, reason: str) -> None:
         """Decide otherwise, with a reason."""
         deciding = actions.Deciding(
             id=self.key(),

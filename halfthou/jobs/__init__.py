@@ -19,7 +19,7 @@ from halfthou.jobs.built import (
     RodsOnPin,
     ValveGear,
 )
-from halfthou.jobs.decision import Decision, DecisionKind, Waived
+from halfthou.jobs.decision import Decision, DecisionKind, OtherSize, Waived
 from halfthou.jobs.document import Document, FactId, Moment, Words
 from halfthou.jobs.door_facts import ComplaintKind, Statement, StopPoint, WayOn
 from halfthou.jobs.evidence_facts import (
@@ -94,7 +94,7 @@ from halfthou.jobs.house_rules import (
 from halfthou.jobs.job import CRANK_ONLY, Job
 from halfthou.jobs.job_file import FORMAT, VERSION, JobFile, Signature
 from halfthou.jobs.journal_set import Hardening, JournalSet
-from halfthou.jobs.layout import Layout, Pin, Side, ThrustBy
+from halfthou.jobs.layout import Layout, Pin, Rotation, Side, ThrustBy
 from halfthou.jobs.limits_sheet import NOT_IDENTIFIED, LimitsSheet, SheetState, set_of, unidentified_sheet
 from halfthou.jobs.look_table import LookRow, LookTable
 from halfthou.jobs.material import KNOWN_MATERIALS, Material

@@ -28,11 +28,20 @@ class Waived(StrEnum):
     CLEARANCE = "piston clearance"
 
 
+class OtherSize(Document):
+    """A part of a set that goes to another size than its set, so far from standard."""
+
+    part: PartName
+    step: Length
+
+
 class Decision(Document):
     """A person's decision about a set, or about one part of it.
 
-    The last of one set, part and `about` counts. `step` is the size decided on, so far from standard. `words` are
-    the verdict's as they stood. One that was `made_elsewhere` is shown and decides nothing here."""
+    The last of one set, part and `about` counts. `step` is the size decided on, so far from standard; `others` are
+    the parts that go to another. `follows` says that a rod journal is ground about the axis on which a bend left
+    it, not that of its throw. `words` are the verdict's as they stood. One that was `made_elsewhere` is shown and
+    decides nothing here."""
 
     id: FactId
     kind: DecisionKind
@@ -41,6 +50,8 @@ class Decision(Document):
     about: Waived | None = None
     action: Note = ""
     step: Length | None = None
+    others: tuple[OtherSize, ...] = ()
+    follows: bool = False
     words: Note = ""
     reason: Note = ""
     made_elsewhere: bool = False
@@ -53,4 +64,9 @@ class Decision(Document):
             raise ValueError("what is waived is a part's, and has a reason")
         if self.kind is DecisionKind.OVERRIDDEN and not (self.action and self.reason.strip()):
             raise ValueError("what is decided otherwise has an action and a reason")
+        names = [one.part for one in self.others]
+        if len(names) != len(set(names)):
+            raise ValueError("a part goes to one size only")
+        if (self.others or self.follows) and (self.kind is not DecisionKind.OVERRIDDEN or self.step is None):
+            raise ValueError("sizes of single parts, and an axis, belong to a size decided otherwise")
         return self

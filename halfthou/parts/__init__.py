@@ -8,7 +8,7 @@ from halfthou.parts.end_float import AS_BUILT, BLUE, FACES, ON_RECORD, EndFloat,
 from halfthou.parts.end_float import PART as END_FLOAT
 from halfthou.parts.faults import faults_of_job, faults_of_limits, faults_of_readings, faults_of_seen
 from halfthou.parts.grinding import grinding_card
-from halfthou.parts.journals import BEARING, Journals, SetVerdict, ways_shown
+from halfthou.parts.journals import BEARING, Journals, SetVerdict, ways_on, ways_shown
 from halfthou.parts.pistons import Pistons
 from halfthou.parts.pump import Pump
 from halfthou.parts.rings import Rings

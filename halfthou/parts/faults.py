@@ -7,6 +7,7 @@ from collections.abc import Iterable, Iterator
 from halfthou.engines import Engine, Kinds
 from halfthou.jobs import IN_GENERAL, NOT_IDENTIFIED, NOT_LOOKED, Job, LimitsSheet, Reading, Seen, plane_and_angle
 from halfthou.looks import OF_HALVES, Asks
+from halfthou.verdicts import Action
 
 #: A diameter is the same from both sides.
 HALF_TURN_DEG = 180
@@ -32,6 +33,11 @@ def _faults(job: Job, engine: Engine) -> Iterator[str]:
     for decision in job.decisions:
         if decision.part is not None and decision.part not in engine.of_set(decision.set):
             yield f"decision {decision.id} is about {decision.part}, which is none of the {decision.set}"
+        if (decision.others or decision.follows) and decision.action != Action.REGRIND:
+            yield f"decision {decision.id} says how journals are ground, and nothing is ground by it"
+        for other in decision.others:
+            if other.part not in engine.of_set(decision.set):
+                yield f"decision {decision.id} gives a size to {other.part}, which is none of the {decision.set}"
 
 
 def faults_of_limits(sheet: LimitsSheet, kinds: Kinds) -> tuple[str, ...]:

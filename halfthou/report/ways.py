@@ -12,7 +12,8 @@ class WayOnShown(Document):
     """One way on: what it is, whether it is open, who sets it and what it leaves, and what it makes stale.
 
     `why` says what bars it, or whose word it needs; `step` is the undersize it leads to. `can_be_had` is about its
-    half bearings: None where it needs none. `pickable` says that a decision on the set can say it.
+    half bearings: None where it needs none. `moves` say what becomes of each throw where
+    it is ground as a bend left it.
     """
 
     key: str
@@ -33,7 +34,7 @@ class WayOnShown(Document):
     clearance_called: Called | None
     stale: str
     recommended: bool
-    pickable: bool
+    moves: tuple[str, ...] = ()
 
 
 class ProfilePoint(Document):

@@ -12,14 +12,16 @@ from halfthou.report import Assessment
 from halfthou.verdicts import Action
 from tests.making import inches
 from tests.workshop.conftest import as_here, kept
+from workshop.house.actions import keep_rules
 from workshop.jobs import actions
 from workshop.limits.actions import change_sheet, copy_sheet
 from workshop.people.models import Person
-from workshop.people.refusals import Clash, NotAllowed, Refusal
+from workshop.people.refusals import Clash, NotAllowed, NotThere, Refusal
 from workshop.record.models import JobRecord
 from workshop.record.translate import job_file_of
 
 from .conftest import counted, form_of, sheet_form
+from .test_shop import rules
 
 WORN = ["2.0330", "2.0353", "2.0376", "2.0353"] * 2
 
@@ -218,3 +220,33 @@ def test_an_archived_job_rests_until_brought_back(
     actions.archive_job(machinist, job.pk, archived=False)
     land("R1", "1a", "371")
     assert len(kept(job, Reading)) == 1
+
+
+def pick(who: Person, job: JobRecord, way: str, **more: Any) -> Any:
+    return actions.decide(
+        who, job.pk, deciding(DecisionKind.OVERRIDDEN, way=way, **{"reason": "owner asked", **more})
+    )
+
+
+def test_a_way_that_is_picked_decides_each_journal_and_goes_out_and_in_with_the_file(
+    job: JobRecord, read_all: Any, machinist: Person, owner: Person
+) -> None:
+    """Common practice, no source: one pin alone a size down, where the house lets journals of a set differ."""
+    read_all(R3=WORN)
+    alone = f"alone {inches('0.010').nm}"
+    with pytest.raises(Refusal, match="the house keeps one size for a set"):
+        pick(machinist, job, alone)
+    keep_rules(owner, rules(".0003").model_copy(update={"mixed_sizes": True}))
+    with pytest.raises(Refusal, match="not written down yet"):
+        pick(machinist, job, alone, reason=" ")
+    with pytest.raises(NotThere, match="no such way on any more"):
+        pick(machinist, job, f"alone {inches('0.015').nm}")
+    found = pick(machinist, job, alone).assessment
+    assert found.of("rods").headline == "decided: regrind, No. 3 alone 0.010 under, the rest as they are"
+    row = job.decisions.get(set="rods")
+    assert (row.others, row.step_nm) == ({"R3": inches("0.010").nm}, 0)
+    job.refresh_from_db()
+    again = read_job(write_job(job_file_of(job)))
+    assert [one.others[0].part for one in again.job.decisions if one.others] == ["R3"]
+    taken_back = actions.take_back_decision(machinist, job.pk, "rods", "").assessment
+    assert not taken_back.of("rods").decided

@@ -13,6 +13,7 @@ from halfthou.lengths import MOST_UNDERSIZE, Asked, Length, Notation, Unit, Unre
 from halfthou.parts import CATALOGUE
 from halfthou.report import SHAPE, Assessment, CauseBrief, SetReport
 from halfthou.verdicts import Action
+from workshop.deciding.ways import pick_way
 from workshop.people.may import Act, must
 from workshop.people.models import Person
 from workshop.people.refusals import Clash, NotThere, Refusal
@@ -32,12 +33,13 @@ from workshop.record.translate import decision_of, description_of
 
 #: What takes a set to another size, and what that size is called.
 _SIZED = {Action.REGRIND: "undersize it is ground", Action.REBORE: "oversize it is bored"}
+_NOT_YET = "The decision is not written down yet. Mend what is marked."
 _WAITS = {Waived.HOUSING: "housing", Waived.CLEARANCE: "piston clearance"}
 
 
 class Deciding(Schema):
-    """A decision as sent: a set accepted or overridden, or something of a part waived. `sure` says that the
-    person knows that nothing is sold for the size."""
+    """A decision as sent: a set accepted or overridden, or something of a part waived. `way` names a way on that
+    was picked, instead of an action and a size. `sure` says that the person knows that nothing is sold for it."""
 
     id: str = Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9._:-]+$")
     kind: DecisionKind
@@ -46,6 +48,7 @@ class Deciding(Schema):
     about: Waived = Waived.READINGS
     action: Action | None = None
     step: str = Field(default="", max_length=60)
+    way: str = Field(default="", max_length=60)
     reason: str = Field(default="", max_length=2000)
     sure: bool = False
     at: Moment
@@ -118,6 +121,11 @@ def _override(row: DecisionRecord, given: Deciding, opened: Opened) -> None:
     faults = []
     if not given.reason.strip():
         faults.append(Fault("reason", "Say why. It stands on the sheet beside the verdict it overrides."))
+    if given.way:
+        if faults:
+            raise Refusal("bad-override", _NOT_YET, faults)
+        pick_way(row, given.way, opened)
+        return
     if given.action is None:
         faults.append(Fault("action", "Say what is done instead."))
     allowed = CATALOGUE.kind_of_set(given.set, opened.job.limits.layout).actions
@@ -127,7 +135,7 @@ def _override(row: DecisionRecord, given: Deciding, opened: Opened) -> None:
     if given.action in _SIZED and step is None and not faults:
         faults.append(Fault("step", f"Say to which {_SIZED[given.action]}."))
     if faults or given.action is None:
-        raise Refusal("bad-override", "The decision is not written down yet. Mend what is marked.", faults)
+        raise Refusal("bad-override", _NOT_YET, faults)
     if step is not None and not given.sure:
         _warn_of_nothing_sold(step, given, opened)
     answer = opened.assessment.of(given.set)
@@ -227,7 +235,8 @@ def decide_again(person: Person, job_id: int, back: DecisionRecord, key: str) ->
     must_be_free(record, [key])
     again = DecisionRecord.objects.create(
         job=record, key=key, kind=made.kind, set=made.set, part=made.part, about=made.about, action=made.action,
-        step_nm=made.step_nm, words=made.words, reason=made.reason, by=person.username, at=timezone.now(),
+        step_nm=made.step_nm, others=made.others, follows=made.follows, words=made.words, reason=made.reason,
+        by=person.username, at=timezone.now(),
     )  # fmt: skip
     write_history(record, person.username, f"decided again: {made.words}")
     return again
@@ -258,6 +267,8 @@ def take_up_decision(person: Person, job_id: int, key: str) -> Opened:
         about=made.about,
         action=made.action,
         step_nm=made.step_nm,
+        others=made.others,
+        follows=made.follows,
         words=made.words,
         reason=made.reason,
         by=person.username,

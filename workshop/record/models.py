@@ -136,6 +136,8 @@ class DecisionRecord(models.Model):
     about = models.CharField(max_length=20, blank=True)
     action = models.CharField(max_length=30, blank=True)
     step_nm = models.BigIntegerField(null=True, blank=True)
+    others = models.JSONField(default=dict, blank=True)
+    follows = models.BooleanField(default=False)
     words = models.TextField(blank=True)
     reason = models.TextField(blank=True)
     made_elsewhere = models.BooleanField(default=False)

@@ -134,9 +134,10 @@ def _line(given: Given, decided: SetVerdict, name: str) -> CardLine:
     action, limits = decided.action_of(name), given.job.limits.sets[decided.case.journal_set]
     before = ground_to(given.job.standing_operations, name, given.engine)
     was = None if before is None else before.step
-    further = action is Action.REGRIND and decided.undersize is not None and decided.undersize != was
-    step, ground = (decided.undersize, False) if further else (was, was is not None)
-    finished = None if step is None else _band(decided, step, ground=ground)
+    size = decided.size_of(name)
+    further = action is Action.REGRIND and size is not None and size != was
+    step, ground = (size, False) if further else (was, was is not None)
+    finished = None if step is None else _band(decided, name, step, ground=ground)
     allowance = case.house.polish_allowance
     rough = None if finished is None else (finished[0] + allowance, finished[1] + allowance)
     hit, called, now = _came_back(given, decided, name, was)
@@ -177,7 +178,7 @@ def _came_back(given: Given, decided: SetVerdict, name: str, was: Length | None)
     if was is None:
         return "", None, ""
     verdict = decided.case.verdicts[name]
-    least, most = _band(decided, was, ground=True) or (ZERO, ZERO)
+    least, most = _band(decided, name, was, ground=True) or (ZERO, ZERO)
     off = ZERO if polished_after(_work_on(given, name)) else verdict.case.house.polish_allowance
     back = came_back(verdict, (least + off, most + off))
     if back is None:
@@ -191,15 +192,15 @@ def _work_on(given: Given, name: str) -> tuple[OperationKind, ...]:
     return tuple(one.kind for one in done if name in given.engine.touched(one.on))
 
 
-def _band(decided: SetVerdict, step: Length, *, ground: bool) -> tuple[Length, Length] | None:
-    """The finished band of a step: capped where the worst of the set cleans up, as long as nothing is ground. None
-    while the size may still go further."""
+def _band(decided: SetVerdict, name: str, step: Length, *, ground: bool) -> tuple[Length, Length] | None:
+    """The finished band of a journal at a step: capped where the worst that goes there cleans up, as long as
+    nothing is ground. None while the size may still go further."""
     size = decided.case.limits.size
     if ground:
         return size.least - step, size.most - step
     if decided.held and not decided.so_far:
         return size.least - step, size.most - step
-    return finished_band(decided)
+    return finished_band(decided, name)
 
 
 def _does(decided: SetVerdict, action: Action, step: Length | None, given: Given) -> str:
@@ -258,16 +259,17 @@ def _shells(sets: Mapping[JournalSet, SetVerdict], say: Notation) -> Iterator[st
     Rule:    sets.shells-to-order.
     """
     for decided in sets.values():
-        if decided.action is not Action.REGRIND or decided.undersize is None:
-            continue
-        found = decided.case.limits.shell(decided.undersize)
-        which = "mains" if decided.case.journal_set is JournalSet.MAINS else "rods"
-        size = step_words(decided.undersize, say)
-        if found is None or not found.can_be_bought:
-            yield f"{size} for the {which}: none on the sheet to be had. Ask before the crank goes out."
-        else:
-            number = f", {found.part_number}" if found.part_number else ""
-            yield f"{size} for the {which}{number}: ask now if they can be had; order when it is ground and read."
+        ground = decided.ground
+        for step, names in ground.items():
+            found = decided.case.limits.shell(step)
+            which = "mains" if decided.case.journal_set is JournalSet.MAINS else "rods"
+            who = f"the {which}" if len(ground) == 1 and not decided.others else names_of(names, decided.called)
+            size = step_words(step, say)
+            if found is None or not found.can_be_bought:
+                yield f"{size} for {who}: none on the sheet to be had. Ask before the crank goes out."
+            else:
+                number = f", {found.part_number}" if found.part_number else ""
+                yield f"{size} for {who}{number}: ask now if they can be had; order when it is ground and read."
 
 
 def _cautions(work: Work) -> tuple[Caution, ...]:

@@ -28,7 +28,7 @@ def kept(given: Given, sets: Mapping[JournalSet, SetVerdict], say: Notation) -> 
     for one in sets:
         yield f"Fillets, {_called(one)}", _fillets(limits[one], say)
     if JournalSet.RODS in sets:
-        yield "Stroke and index", _throws(limits[JournalSet.RODS], given, say)
+        yield "Stroke and index", _throws(limits[JournalSet.RODS], given, say, follow=sets[JournalSet.RODS].follows)
     every = given.job.house_rules.chamfers is Chamfers.EVERY
     yield (
         "Oil holes",
@@ -60,13 +60,15 @@ def _fillets(limits: SetLimits, say: Notation) -> str:
     return "not on the sheet: gauge them before and after, and grind them as they are"
 
 
-def _throws(limits: SetLimits, given: Given, say: Notation) -> str:
+def _throws(limits: SetLimits, given: Given, say: Notation, *, follow: bool) -> str:
     band, index = limits.band("half_stroke"), limits.amount("index")
     parts = []
     if band is not None:
         parts.append(f"half the stroke {say.at_least(band.least)} to {say.at_most(band.most)}")
     if index is not None and index.most is not None:
         parts.append(f"index within {amount_text(index.quantity, index.most)} of its place")
+    if follow:
+        return "; ".join((*parts, "set each throw up where the bend left it, not by the mains; read both again"))
     where = "keep the axis of every throw" if given.job.house_rules.keep_axis else "move an axis only where said"
     return "; ".join((*parts, where))
 

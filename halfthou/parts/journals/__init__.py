@@ -8,3 +8,4 @@ from halfthou.parts.journals.looks import ROUNDED
 from halfthou.parts.journals.trade import Journals
 from halfthou.parts.journals.verdict import JournalVerdict
 from halfthou.parts.journals.way_words import ways_shown
+from halfthou.parts.journals.ways import ways_on

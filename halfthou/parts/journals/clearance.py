@@ -155,8 +155,8 @@ def sizes_to_be(decided: SetVerdict, journal: str) -> tuple[Length, Length] | No
     is as large as it was read.
     """
     action = decided.action_of(journal)
-    if action is Action.REGRIND and decided.undersize is not None:
-        return finished_band(decided)
+    if action is Action.REGRIND and decided.size_of(journal) is not None:
+        return finished_band(decided, journal)
     survey = decided.case.verdicts[journal].case.survey
     if not keeps(action) or survey.form is None:
         return None
@@ -170,11 +170,11 @@ def shells_of(decided: SetVerdict, journal: str) -> Length | None:
     action = decided.action_of(journal)
     verdict = decided.case.verdicts[journal]
     if action is Action.REGRIND:
-        return decided.undersize
+        return decided.size_of(journal)
     if not keeps(action):
         return None
-    if decided.decision is not None and decided.undersize is not None:
-        return decided.undersize
+    if decided.decision is not None and decided.size_of(journal) is not None:
+        return decided.size_of(journal)
     if action is Action.FIT_UNDERSIZE and verdict.polish_shell is not None:
         return verdict.case.present + verdict.polish_shell
     return verdict.case.present
@@ -194,31 +194,30 @@ def refits_shells(decided: SetVerdict, journal: str) -> bool:
     return within and verdict.case.answer(Look.HALVES) == HALVES_SOUND
 
 
-def finished_band(decided: SetVerdict) -> tuple[Length, Length] | None:
+def finished_band(decided: SetVerdict, journal: str | None = None) -> tuple[Length, Length] | None:
     """The sizes a journal must have when it is finished, after polish: the new band less the undersize, capped
-    where the worst cleans up. None while a size is open, or where the band would be of nothing.
+    where the worst that goes there cleans up. None while a size is open, or where the band would be of nothing.
 
+    Takes:   a journal; without one, the size of the set, or that of the one journal that is ground.
     Rule:    sets.regrind.grinder-band.   Source: docs/trade: Choosing the size.
     """
-    if decided.undersize is None or not decided.finished:
+    ground = decided.ground
+    step = decided.undersize if journal is None else decided.size_of(journal)
+    if journal is None and len(ground) == 1:
+        step = next(iter(ground))
+    if step is None or not decided.finished:
         return None
     size = decided.case.limits.size
-    least, most = size.least - decided.undersize, size.most - decided.undersize
-    sure = min(
-        (
-            v.usable.sure
-            for name, v in decided.case.verdicts.items()
-            if v.usable is not None and decided.action_of(name) is Action.REGRIND
-        ),
-        default=most,
-    )
-    top = min(most, sure)
+    least, most = size.least - step, size.most - step
+    usable = (decided.case.verdicts[name].usable for name in ground.get(step, ()))
+    top = min((one.sure for one in usable if one is not None), default=most)
+    top = min(most, top)
     return None if top <= least else (least, top)
 
 
-def ground_band(decided: SetVerdict) -> tuple[Length, Length] | None:
+def ground_band(decided: SetVerdict, journal: str | None = None) -> tuple[Length, Length] | None:
     """What to grind to, so that the polish brings it to its finished band."""
-    band = finished_band(decided)
+    band = finished_band(decided, journal)
     allowance = decided.case.house.polish_allowance
     return None if band is None else (band[0] + allowance, band[1] + allowance)
 

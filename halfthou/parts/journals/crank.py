@@ -5,10 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from halfthou.jobs import Decision, DecisionKind, JournalSet, Look, Seen
+from halfthou.jobs import Decision, DecisionKind, JournalSet, Layout, Look, Seen
 from halfthou.lengths import ZERO, Length
 from halfthou.looks import CRANK_SUSPECT, PASSED, Does
 from halfthou.parts.journals.decide import End, SetVerdict
+from halfthou.parts.journals.followed import ThrowMoved, moved_by_sheet
 from halfthou.parts.journals.kind import JOURNAL
 from halfthou.parts.journals.looks import HOT
 from halfthou.parts.straightness import TRUE, Straight, straight_headline, straight_of, without_old_words
@@ -28,7 +29,8 @@ def overruled(decided: SetVerdict, decision: Decision | None) -> SetVerdict:
     undersize = decision.step
     if undersize is None and action is not Action.REPLACE:
         undersize = None if decided.case.mixed else decided.case.present
-    return replace(decided, action=action, undersize=undersize, decision=decision)
+    others = {one.part: one.step for one in decision.others if one.part in decided.case.verdicts}
+    return replace(decided, action=action, undersize=undersize, decision=decision, others=others)
 
 
 def crank_suspects(given: Given) -> tuple[str, ...]:
@@ -103,14 +105,33 @@ def bend_at(given: Given, journal: str) -> Length:
     shaft = straight_of(given)
     if shaft is None:
         return ZERO
-    mains = given.engine.layout.mains
-    if journal in mains:
+    if journal in given.engine.layout.mains:
         return shaft.takes_off((journal, journal))
-    order = given.engine.layout.shaft
-    at = order.index(journal)
-    before = next((name for name in reversed(order[:at]) if name in mains), mains[0])
-    behind = next((name for name in order[at:] if name in mains), mains[-1])
-    return shaft.takes_off((before, behind))
+    return shaft.takes_off(_beside(given.engine.layout, journal))
+
+
+def throw_at(given: Given, journal: str) -> ThrowMoved | None:
+    """What becomes of a throw that is ground as the bend left it; None of a main, and where it is not known how the
+    crank lies there.
+
+    Rule:    sets.follow-the-pin.
+    """
+    layout, shaft = given.engine.layout, straight_of(given)
+    if shaft is None or journal in layout.mains:
+        return None
+    lies = shaft.lies_between(_beside(layout, journal))
+    if lies is None:
+        return None
+    throw = layout.pins[int(journal[1:]) - 1].throw_deg
+    return moved_by_sheet(lies, throw, given.job.limits.sets[JournalSet.RODS], layout.rotation)
+
+
+def _beside(layout: Layout, journal: str) -> tuple[str, str]:
+    """The mains before and behind a rod journal."""
+    at, mains = layout.shaft.index(journal), layout.mains
+    before = next((name for name in reversed(layout.shaft[:at]) if name in mains), mains[0])
+    behind = next((name for name in layout.shaft[at:] if name in mains), mains[-1])
+    return before, behind
 
 
 def _whole(given: Given, look: Look, answer: str) -> bool:

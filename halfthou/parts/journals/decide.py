@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 from enum import StrEnum
 
 from halfthou.jobs import Decision, HouseRules, JournalSet, Seen, SourceKind, Waived
@@ -92,7 +93,7 @@ class SetVerdict:
     `undersize` is the size it goes to (its present size where nothing is ground; None where no size serves, or
     where each journal keeps its own). `awaiting` names the journals whose plan is not read whole, nor waived.
     `ended` says that the crank has come to its end elsewhere. `decision` is a person's, where one stands against
-    the verdict.
+    the verdict; `others` are the journals that go to another size by it.
     """
 
     case: SetCase
@@ -103,6 +104,7 @@ class SetVerdict:
     awaiting: tuple[str, ...]
     ended: End | None = None
     decision: Decision | None = None
+    others: Mapping[str, Length] = field(default_factory=dict)
 
     def called(self, journal: str) -> str:
         """A journal of the set by its short name. Raises KeyError where it is none of the set."""
@@ -112,6 +114,28 @@ class SetVerdict:
     def step(self) -> Length | None:
         """The undersize it goes to."""
         return self.undersize
+
+    @property
+    def follows(self) -> bool:
+        """Whether its journals are ground about the axis on which a bend left them.
+
+        Rule:    sets.follow-the-pin.
+        """
+        return self.decision is not None and self.decision.follows
+
+    def size_of(self, journal: str) -> Length | None:
+        """The undersize a journal goes to: that of its set, or its own where a person decided so."""
+        return self.others.get(journal, self.undersize)
+
+    @property
+    def ground(self) -> dict[Length, tuple[str, ...]]:
+        """Which journals are ground to which undersize, the largest journals first."""
+        found: dict[Length, list[str]] = {}
+        for name in self.case.verdicts:
+            size = self.size_of(name)
+            if size is not None and self.action_of(name) is Action.REGRIND:
+                found.setdefault(size, []).append(name)
+        return {size: tuple(found[size]) for size in sorted(found, key=lambda one: one.nm)}
 
     @property
     def ends(self) -> bool:
@@ -160,7 +184,7 @@ class SetVerdict:
         if self.action is Action.REPLACE:
             return self.action
         if self.action is Action.REGRIND:
-            stays = verdict.case.present == self.undersize and keeps(own)
+            stays = verdict.case.present == self.size_of(journal) and keeps(own)
             return own if stays else Action.REGRIND
         if self.decision is not None or (self.waived(journal) and own is Action.MEASURE and keeps(self.action)):
             return self.action

@@ -157,9 +157,10 @@ def _headline(decided: SetVerdict, journal: str, say: Notation) -> str:
     if action is Action.MEASURE:
         return _measure_headline(verdict)
     if action is Action.REGRIND:
-        if decided.undersize is None:
+        step = decided.size_of(journal)
+        if step is None:
             return "Regrind"
-        size = step_words(decided.undersize, say)
+        size = step_words(step, say)
         tail = ", if it runs true" if decided.held else ""
         return f"At least {size}" if decided.so_far else f"Regrind, {size}{tail}"
     if action is Action.FIT_UNDERSIZE and (shells := shells_of(decided, journal)) is not None:
@@ -228,7 +229,7 @@ def _under_headline(decided: SetVerdict, journal: str, say: Notation) -> str:
         if not verdict.needs_machining:
             return f"does not need it alone; {decided.called(choice.sets_it)} sets the size"
         alone = next((o.rung for o in choice.outlooks if o.rung.usable and journal not in o.misses), None)
-        if alone is not None and alone.step != decided.undersize:
+        if alone is not None and alone.step != decided.size_of(journal):
             return f"{step_words(alone.step, say)} alone; {decided.called(choice.sets_it)} sets the size"
         return f"{decided.called(choice.sets_it)} sets the size"
     if verdict.needs_machining:
@@ -261,8 +262,9 @@ def _clean_up(decided: SetVerdict, verdict: JournalVerdict, say: Notation) -> Cl
     if verdict.clean_up is None or verdict.usable is None:
         return None
     spare = None
-    if decided.action is Action.REGRIND and decided.undersize is not None:
-        spare = say.text(verdict.usable.sure - (decided.case.limits.size.least - decided.undersize))
+    step = decided.size_of(verdict.case.survey.part.id)
+    if decided.action is Action.REGRIND and step is not None:
+        spare = say.text(verdict.usable.sure - (decided.case.limits.size.least - step))
     return CleanUpShown(
         sure=say.shown(verdict.clean_up.sure), possible=say.shown(verdict.clean_up.possible), to_spare=spare
     )

@@ -23,7 +23,7 @@ def steps_shown(decided: SetVerdict, say: Notation) -> tuple[StepShown, ...]:
             can_be_bought=rung.sold,
             allowed=rung.allowed,
             part_number=numbers[rung.step],
-            chosen=decided.action is Action.REGRIND and decided.undersize == rung.step,
+            chosen=decided.action is Action.REGRIND and rung.step in (decided.undersize, *decided.others.values()),
             outlook=_outlook(decided, rung.step, say),
         )
         for rung in regrind_steps(limits, decided.case.present)

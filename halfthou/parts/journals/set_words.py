@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 
 from halfthou.gauges import TURN
 from halfthou.jobs import THIMBLES, JournalSet
@@ -30,8 +30,9 @@ def _plain_headline(decided: SetVerdict, say: Notation) -> str:
     if decided.ended in (End.OTHER_SET, End.BENT):
         return "replace: the crank is one part"
     if action is Action.REGRIND and decided.undersize is not None:
-        size = step_words(decided.undersize, say)
-        tail = ", if it runs true" if decided.held else ""
+        size = sizes_words(decided, decided.undersize, decided.others, say)
+        tail = ", following the pins" if decided.follows else ""
+        tail += ", if it runs true" if decided.held else ""
         return f"at least {size} so far" if so_far else f"regrind, {size}{tail}"
     if action is Action.MEASURE:
         return _measure_headline(decided)
@@ -46,6 +47,19 @@ def _plain_headline(decided: SetVerdict, say: Notation) -> str:
     present = decided.undersize if decided.undersize is not None else decided.case.present
     at = f" at {step_words(present, say)}" if present > ZERO else ""
     return f"{action.value}{at if keeps(action) and not decided.case.mixed else ''}"
+
+
+def sizes_words(decided: SetVerdict, step: Length, others: Mapping[str, Length], say: Notation) -> str:
+    """The size of a set in words, and those of its journals that go to another: Pin 3 alone 0.020 under, the rest
+    as they are."""
+    rest = "as they are" if step == decided.case.present else step_words(step, say)
+    if not others:
+        return step_words(step, say)
+    by_size: dict[Length, list[str]] = {}
+    for name, size in others.items():
+        by_size.setdefault(size, []).append(name)
+    parts = [f"{names_of(names, decided.called)} alone {step_words(size, say)}" for size, names in by_size.items()]
+    return f"{', '.join(parts)}, the rest {rest}"
 
 
 def _measure_headline(decided: SetVerdict) -> str:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from halfthou.jobs import Hardening
-from halfthou.lengths import ZERO, Notation
+from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.journals.clearance import finished_band, ground_band
 from halfthou.parts.journals.decide import SetVerdict
 from halfthou.parts.journals.hardening import HardeningCase, HardeningSays
@@ -76,20 +76,28 @@ def _missed(decided: SetVerdict, missed: StepOutlook, say: Notation) -> Reason:
 def _band(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
     if decided.action is not Action.REGRIND or decided.undersize is None:
         return
-    finished, ground = finished_band(decided), ground_band(decided)
+    for step, names in (decided.ground or {decided.undersize: tuple(decided.case.verdicts)}).items():
+        who = f"{names_of(names, decided.called)}: " if decided.others else ""
+        text = _band_of(decided, names[0], step, say)
+        if text:
+            yield Reason(
+                rule="sets.regrind.grinder-band", text=f"{who}{text[:1].lower() if who else text[:1]}{text[1:]}"
+            )
+
+
+def _band_of(decided: SetVerdict, journal: str, step: Length, say: Notation) -> str:
+    """What the journals that go to one size are finished and ground to; nothing while that is open."""
+    finished, ground = finished_band(decided, journal), ground_band(decided, journal)
     if finished is None or ground is None:
-        if decided.finished:
-            size = step_words(decided.undersize, say)
-            text = f"By the readings nothing is left to grind to at {size}: not every journal surely cleans up."
-            yield Reason(rule="sets.regrind.grinder-band", text=text)
-        return
-    short = finished[1] < decided.case.limits.size.most - decided.undersize
+        size = step_words(step, say)
+        nothing = f"By the readings nothing is left to grind to at {size}: not every journal surely cleans up."
+        return nothing if decided.finished else ""
+    short = finished[1] < decided.case.limits.size.most - step
     tail = " Only the lower part of the band is sure." if short else ""
-    text = (
+    return (
         f"Finish, after polish, to {say.at_least(finished[0])} to {say.at_most(finished[1])}; "
         f"grind to {say.at_least(ground[0])} to {say.at_most(ground[1])}.{tail}"
     )
-    yield Reason(rule="sets.regrind.grinder-band", text=text)
 
 
 def _next_size(decided: SetVerdict, say: Notation) -> Iterator[Reason]:

@@ -22,6 +22,7 @@ from halfthou.parts.journals.crank import (
     as_one_crank,
     bend_at,
     overruled,
+    throw_at,
     whole_crank,
 )
 from halfthou.parts.journals.decide import SetCase, SetVerdict, decide_set
@@ -168,12 +169,13 @@ def _case(given: Given, name: str, stands: PresentSize, crank: WholeCrank) -> Jo
         crank=crank.suspects,
         unseen=_unseen(given, about, kinds, part.set),
         without_limit=_without_limit(given, name, part.set),
-        bend=bend_at(given, name),
+        bend=ZERO if _followed(given, name) else bend_at(given, name),
         straight_first=crank.straight_first,
         beside=tuple(beside_findings(given.surveys[name], limits, job.house_rules)),
         beside_surveys=tuple(read_beside(given.surveys[name])),
-        throw_wanted=_throw_wanted(given, name, crank),
+        throw_wanted=_throw_wanted(given, name, hot=crank.hot or _followed(given, name, stands.undersize)),
         profile=profiled(given.surveys[name], given.surveys[name][DIAMETER]),
+        moved=throw_at(given, name),
     )
 
 
@@ -197,13 +199,25 @@ def _without_limit(given: Given, journal: str, one: str) -> tuple[str, ...]:
     )
 
 
-def _throw_wanted(given: Given, name: str, crank: WholeCrank) -> tuple[str, ...]:
-    """Index and half stroke of a throw, where a journal of the crank got hot and the sheet has them: one that
-    seized is twisted.
+def _followed(given: Given, name: str, at: Length | None = None) -> bool:
+    """Whether a person decided that a rod journal is ground about the axis a bend left it, and, where a size is
+    given, whether it stands at what was decided.
 
-    Rule:    verdicts.journal.throw.   Source: docs/trade: Run-out, common practice.
+    Rule:    sets.follow-the-pin.
     """
-    if name in given.engine.layout.mains or not crank.hot:
+    decision = given.overruling(given.engine.parts[name].set)
+    if decision is None or not decision.follows or name in given.engine.layout.mains:
+        return False
+    return at is None or at == decision.step
+
+
+def _throw_wanted(given: Given, name: str, *, hot: bool) -> tuple[str, ...]:
+    """Index and half stroke of a throw, where a journal of the crank got hot, or it was ground as a bend left it,
+    and the sheet has them: one that seized is twisted.
+
+    Rule:    verdicts.journal.throw, sets.follow-the-pin.   Source: docs/trade: Run-out, common practice.
+    """
+    if name in given.engine.layout.mains or not hot:
         return ()
     limits, features = given.job.limits.sets[given.engine.parts[name].set], given.surveys[name].features
     wanted = (one for one in THROW if LIMIT_OF[one] in limits.figures)

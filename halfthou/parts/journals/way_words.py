@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+
 from halfthou.engines import set_name
 from halfthou.jobs import Decision, Hardening
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.journals.decide import SetVerdict
+from halfthou.parts.journals.followed import DEGREE
 from halfthou.parts.journals.profile_picture import profiles_shown
 from halfthou.parts.journals.set_words import headline, set_reasons
 from halfthou.parts.journals.size_words import said_of_hardening
@@ -13,6 +16,7 @@ from halfthou.parts.journals.ways import (
     ALONE,
     ANOTHER,
     BUILD_UP,
+    FOLLOW,
     GRIND,
     LEAVE,
     POLISH,
@@ -33,6 +37,7 @@ _MARK = {
     POLISH: MarkCode.POLISH,
     POLISH_SHELLS: MarkCode.FIT_UNDERSIZE,
     GRIND: MarkCode.REGRIND,
+    FOLLOW: MarkCode.REGRIND,
     ALONE: MarkCode.REGRIND,
     ANOTHER: MarkCode.REPLACE,
     BUILD_UP: MarkCode.REFER,
@@ -63,6 +68,10 @@ _BARS = {
     "specialist": "by a specialist alone; refer it",
     "thumb": "the smallest allowed is a rule of thumb: ask the maker",
     "tight": "{who} leaves {by}, less than a workable band",
+    "side": "which way the crank bends at {who} is not known: read the high side",
+    "throw": "{who} would leave the sheet's stroke or index",
+    "no throw": "the sheet says nothing of stroke and index: ask what may give",
+    "axis": "the house keeps the axis of every throw",
     "clearance": "the oil clearance would be outside what is allowed: measure housings and shells",
 }
 
@@ -88,7 +97,7 @@ def _shown(decided: SetVerdict, way: JournalWay, say: Notation) -> WayOnShown:
     ground = way.action is Action.REGRIND and way.step is not None
     size = decided.case.limits.size
     return WayOnShown(
-        key=f"{way.key} {way.step.nm}" if way.step is not None and ground else way.key,
+        key=way.name,
         words=_words(decided, way, say),
         mark=MARKS[_MARK[way.key]],
         action=way.action,
@@ -108,8 +117,21 @@ def _shown(decided: SetVerdict, way: JournalWay, say: Notation) -> WayOnShown:
         clearance_called=worst_called(way.clearances),
         stale=_STALE[way.action],
         recommended=way.recommended,
-        pickable=way.key != ALONE,
+        moves=tuple(_moves(decided, way, say)),
     )
+
+
+def _moves(decided: SetVerdict, way: JournalWay, say: Notation) -> Iterator[str]:
+    """What becomes of each throw where it is ground as the bend left it."""
+    for name, moved in way.moved.items():
+        if moved is None or not (moved.half_stroke.nm or moved.index):
+            continue
+        longer = "longer" if moved.half_stroke >= ZERO else "shorter"
+        parts = [f"stroke {say.text(Length(abs(moved.stroke.nm)))} {longer}"]
+        if moved.index is not None and abs(moved.index) >= DEGREE // 200:
+            side = "ahead" if moved.index >= 0 else "behind"
+            parts.append(f"index {abs(moved.index) / DEGREE:.2f}° {side}")
+        yield f"{decided.called(name)}: {', '.join(parts)}"
 
 
 def _spare(spare: Length, say: Notation) -> str:
@@ -122,6 +144,8 @@ def _words(decided: SetVerdict, way: JournalWay, say: Notation) -> str:
         present = way.rest == decided.case.present
         rest = "the rest as they are" if present or way.rest is None else f"the rest {step_words(way.rest, say)}"
         return f"{decided.called(way.alone)} alone {at}, {rest}"
+    if way.key == FOLLOW:
+        return f"Grind, {at}, following the pins"
     return {
         LEAVE: "Leave as they are",
         POLISH: "Polish",

@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from dataclasses import dataclass, replace
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, field, replace
 
-from halfthou.jobs import Hardening
+from halfthou.jobs import Hardening, JournalSet
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.journals.clearance import Clearance, clearance_to_be, missing_shells
 from halfthou.parts.journals.decide import SetVerdict, ground_reaches, regrind_steps, workable_band
+from halfthou.parts.journals.followed import INDEX_OFF, STROKE, UNSAID, ThrowMoved
 from halfthou.parts.journals.hardening import HardeningSays, case_left, hardening_says
-from halfthou.parts.journals.verdict import keeps
+from halfthou.parts.journals.verdict import judge_journal, keeps
 from halfthou.sets import Rung, SizeChoice, choose_one_size
 from halfthou.surveys import POLISH_SHELL
 from halfthou.verdicts import Action, Called, Open
@@ -30,10 +31,11 @@ class Bar:
 class JournalWay:
     """One way on for a set.
 
-    `key` names it; `step` is the undersize it leads to. `bars` say why it is not open, `asks` that it is open only
-    by somebody else's word. `sets_it` is the journal that limits it, `to_spare` what that has left there.
+    `key` says which kind; `step` is the undersize it leads to. `bars` say why it is not open, `asks` that it is
+    open only by somebody else's word. `sets_it` is the journal that limits it, `to_spare` what that has left there.
     `case_left` is the radial case left; `clearances` what each journal's bearing would have, where known. `alone`
-    is the journal that goes a size further than the rest, which go to `rest`.
+    is the journal that goes a size further than the rest, which go to `rest`. `moved` is what becomes of each throw
+    where it is ground as a bend left it.
     """
 
     key: str
@@ -48,10 +50,32 @@ class JournalWay:
     recommended: bool = False
     alone: str = ""
     rest: Length | None = None
+    moved: Mapping[str, ThrowMoved | None] = field(default_factory=dict)
+
+    @property
+    def name(self) -> str:
+        """What it is picked by, one of its set."""
+        ground = self.action is Action.REGRIND and self.step is not None
+        return f"{self.key} {self.step.nm}" if ground and self.step is not None else self.key
+
+    @property
+    def follows(self) -> bool:
+        """Whether its journals are ground about the axis on which a bend left them."""
+        return bool(self.moved)
+
+    @property
+    def size(self) -> Length | None:
+        """The undersize that its set goes to: of one journal alone, that of the rest."""
+        return self.rest if self.alone else self.step
+
+    @property
+    def others(self) -> Mapping[str, Length]:
+        """The journals that go to another size than their set."""
+        return {self.alone: self.step} if self.alone and self.step is not None else {}
 
 
 LEAVE, POLISH, POLISH_SHELLS, GRIND, ALONE = "leave", "polish", "polish shells", "grind", "alone"
-ANOTHER, BUILD_UP = "another crank", "build up"
+FOLLOW, ANOTHER, BUILD_UP = "follow", "another crank", "build up"
 
 
 def ways_on(decided: SetVerdict) -> tuple[JournalWay, ...]:
@@ -66,9 +90,9 @@ def ways_on(decided: SetVerdict) -> tuple[JournalWay, ...]:
 
 def _is(way: JournalWay, decided: SetVerdict) -> bool:
     """Whether a way is what the verdict says."""
-    if way.key in (ALONE, BUILD_UP):
+    if way.key == BUILD_UP or (way.key == FOLLOW) != decided.follows or dict(way.others) != dict(decided.others):
         return False
-    at = way.step if way.key == GRIND else decided.undersize
+    at = way.size if way.action is Action.REGRIND else decided.undersize
     return way.action is decided.action and at == decided.undersize
 
 
@@ -81,6 +105,7 @@ def _ways(decided: SetVerdict) -> Iterator[JournalWay]:
     choice = _choice(decided)
     for rung in regrind_steps(decided.case.limits, decided.case.present):
         yield _grind(decided, rung, choice)
+    yield from _follow(decided, choice)
     yield from _one_alone(decided, choice)
     yield JournalWay(key=ANOTHER, action=Action.REPLACE)
     if any(verdict.needs_machining for verdict in decided.case.verdicts.values()):
@@ -134,7 +159,7 @@ def _kept(decided: SetVerdict, key: str, action: Action, kept: tuple[Action, ...
         bars=tuple(bars),
         sets_it=sets_it,
         to_spare=spare,
-        clearances=_clearances(decided, action, present),
+        clearances=_clearances(decided, action, present, {}),
     )
 
 
@@ -202,7 +227,7 @@ def _grind(decided: SetVerdict, rung: Rung, choice: SizeChoice | None) -> Journa
     says = hardening_says(case.limits, case.house, rung.step, case.axis_shift)
     if says is not None and says.action is not Action.REGRIND:
         (bars if says.action is Action.REPLACE else asks).append(Bar("hardened", hardening=says))
-    clearances = () if bars else _clearances(decided, Action.REGRIND, rung.step)
+    clearances = () if bars else _clearances(decided, Action.REGRIND, rung.step, {})
     if worst_called(clearances) is Called.BEYOND:
         asks.append(Bar("clearance"))
     return JournalWay(
@@ -233,9 +258,11 @@ def _case_left(decided: SetVerdict, step: Length) -> Length | None:
     return case_left(limits.case_depth.value, step, decided.case.axis_shift)
 
 
-def _clearances(decided: SetVerdict, action: Action, step: Length) -> tuple[Clearance, ...]:
+def _clearances(
+    decided: SetVerdict, action: Action, step: Length, others: Mapping[str, Length]
+) -> tuple[Clearance, ...]:
     """The clearance every journal would have this way, where it is known of all."""
-    tried = replace(decided, action=action, undersize=step, decision=None, ended=None)
+    tried = replace(decided, action=action, undersize=step, others=others, decision=None, ended=None)
     asked = [name for name, verdict in decided.case.verdicts.items() if verdict.case.survey.form is not None]
     # As if all else were settled: what is still open is said beside it.
     own = {
@@ -262,17 +289,64 @@ def _one_alone(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[Journ
         rest = decided.case.present
     if rest == choice.sure:
         return
-    house = decided.case.house.mixed_sizes
-    bars = [*_waits(decided, ground=True), *(() if house else (Bar("one size"),))]
+    worst = choice.sets_it
+    bars = [*_waits(decided, ground=True), *(() if decided.case.house.mixed_sizes else (Bar("one size"),))]
+    clearances = () if bars else _clearances(decided, Action.REGRIND, rest, {worst: choice.sure})
+    asks = (Bar("clearance"),) if worst_called(clearances) is Called.BEYOND else ()
+    usable = decided.case.verdicts[worst].usable
     yield JournalWay(
         key=ALONE,
         action=Action.REGRIND,
         step=choice.sure,
         bars=tuple(bars),
-        sets_it=choice.sets_it,
-        alone=choice.sets_it,
+        asks=asks,
+        sets_it=worst,
+        to_spare=None if usable is None else usable.sure - (decided.case.limits.size.least - choice.sure),
+        case_left=_case_left(decided, choice.sure),
+        clearances=clearances,
+        alone=worst,
         rest=rest,
     )
+
+
+def _follow(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[JournalWay]:
+    """The smallest size where the journals are ground about the axis a bend left them, if that saves a step: stroke
+    and index give instead of stock.
+
+    Rule:    sets.follow-the-pin.
+    """
+    bent = {name: verdict for name, verdict in decided.case.verdicts.items() if verdict.case.bend > ZERO}
+    if choice is None or decided.case.journal_set is not JournalSet.RODS or not bent or decided.follows:
+        if decided.follows and decided.undersize is not None:
+            yield from _followed(decided, decided, decided.undersize, choice)
+        return
+    straight = {name: judge_journal(replace(verdict.case, bend=ZERO)) for name, verdict in bent.items()}
+    followed = replace(decided, case=replace(decided.case, verdicts={**decided.case.verdicts, **straight}))
+    found = _choice(followed)
+    if found is None or found.sure is None or (choice.sure is not None and choice.sure <= found.sure):
+        return
+    if any(not keeps(verdict.action) for verdict in followed.case.verdicts.values()):
+        yield from _followed(decided, followed, found.sure, found)
+
+
+def _followed(
+    decided: SetVerdict, followed: SetVerdict, step: Length, choice: SizeChoice | None
+) -> Iterator[JournalWay]:
+    """Following the pins to a size.
+
+    Takes:   the set as it is, and as it cleans up with nothing taken off for a bend.
+    """
+    moved = {name: verdict.case.moved for name, verdict in decided.case.verdicts.items()}
+    rung = next((one for one in regrind_steps(decided.case.limits, decided.case.present) if one.step == step), None)
+    if rung is None:
+        return
+    way = _grind(followed, rung, choice)
+    unknown = tuple(name for name, one in moved.items() if one is None)
+    off = tuple(name for name, one in moved.items() if one is not None and set(one.faults) & {STROKE, INDEX_OFF})
+    said = all(one is None or UNSAID not in one.faults for one in moved.values())
+    bars = (Bar("side", unknown),) if unknown else (Bar("throw", off),) if off else ()
+    asks = (*(() if said else (Bar("no throw"),)), *((Bar("axis"),) if decided.case.house.keep_axis else ()))
+    yield replace(way, key=FOLLOW, bars=(*way.bars, *bars), asks=(*way.asks, *asks), moved=moved)
 
 
 def shells_had(decided: SetVerdict, way: JournalWay) -> bool | None:
@@ -283,7 +357,7 @@ def shells_had(decided: SetVerdict, way: JournalWay) -> bool | None:
     """
     if way.action is not Action.REGRIND or way.step is None:
         return None
-    tried = replace(decided, action=way.action, undersize=way.step, decision=None)
+    tried = replace(decided, action=way.action, undersize=way.size, others=way.others, decision=None)
     return not missing_shells(tried)
 
 

@@ -13,6 +13,7 @@ from halfthou.lengths import ZERO, Length
 from halfthou.parts.pieces import PieceVerdict, PlacesTogether
 from halfthou.parts.straightness.kind import CAST_STEEL, FORGED, GROUND, ROLLED, at_main
 from halfthou.parts.straightness.shaft import Middle, Shaft
+from halfthou.surveys import Offset
 from halfthou.verdicts import Action, Called, Open
 
 #: Float noise in nm: a bend this close to a whole nanometre is that nanometre on every machine.
@@ -125,6 +126,24 @@ class Straight(PlacesTogether):
         """Whether it is known how the line of the end mains lies."""
         return self.in_blocks or all(end in self.shaft.middles for end in self.shaft.ends)
 
+    def lies_between(self, mains: tuple[str, str]) -> Offset | None:
+        """Where the middle of a rod journal lies beside the line of the end mains; None where the side of one of
+        its mains is not known.
+
+        Takes:   the main before it and the one behind it.
+        Rule:    straightness.taken-off.
+        """
+        return self.shaft.offset(self._between(mains))
+
+    def _between(self, mains: tuple[str, str]) -> dict[str, float]:
+        """The sum that says where what lies half way between two mains stands; a main itself twice."""
+        of: dict[str, float] = {}
+        for part in map(at_main, mains):
+            if part in self.shaft.middles:
+                for key, weight in self.shaft.about_the_line(part).items():
+                    of[key] = of.get(key, 0.0) + weight / 2
+        return of
+
     def takes_off(self, mains: tuple[str, str]) -> Length:
         """What a bend takes off the size that a journal cleans up at, on diameter: of a main its total
         reading; of a rod journal twice the bend at its place between its two mains: stroke and index stay.
@@ -132,16 +151,10 @@ class Straight(PlacesTogether):
         Takes:   the main before it and the one behind it; a main itself twice.
         Rule:    straightness.taken-off.   Source: docs/trade: Run-out; geometry.
         """
-        shaft = self.shaft
-        front, rear = (at_main(main) for main in mains)
-        of: dict[str, float] = {}
-        for part in (front, rear):
-            if part in shaft.middles:
-                for key, weight in shaft.about_the_line(part).items():
-                    of[key] = of.get(key, 0.0) + weight / 2
+        of = self._between(mains)
         if not of:
             return ZERO
-        _, most = shaft.bounds(of)
+        _, most = self.shaft.bounds(of)
         return Length(math.ceil(most - NOISE_NM))
 
 

@@ -3856,7 +3856,8 @@ export interface components {
          * @description One way on: what it is, whether it is open, who sets it and what it leaves, and what it makes stale.
          *
          *     `why` says what bars it, or whose word it needs; `step` is the undersize it leads to. `can_be_had` is about its
-         *     half bearings: None where it needs none. `pickable` says that a decision on the set can say it.
+         *     half bearings: None where it needs none. `moves` say what becomes of each throw where
+         *     it is ground as a bend left it.
          */
         WayOnShown: {
             /** Key */
@@ -3891,8 +3892,11 @@ export interface components {
             stale: string;
             /** Recommended */
             recommended: boolean;
-            /** Pickable */
-            pickable: boolean;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: string[];
         };
         /**
          * WaysShown
@@ -8580,8 +8584,8 @@ export interface components {
         };
         /**
          * Deciding
-         * @description A decision as sent: a set accepted or overridden, or something of a part waived. `sure` says that the
-         *     person knows that nothing is sold for the size.
+         * @description A decision as sent: a set accepted or overridden, or something of a part waived. `way` names a way on that was
+         *     picked instead of an action and a size. `sure` says that the person knows that nothing is sold for the size.
          */
         Deciding: {
             /** Id */
@@ -8602,6 +8606,11 @@ export interface components {
              * @default
              */
             step: string;
+            /**
+             * Way
+             * @default
+             */
+            way: string;
             /**
              * Reason
              * @default

@@ -45,10 +45,10 @@ function SetWays({ bench, ways }: { bench: Bench; ways: Ways }) {
   const report = bench.assessment.sets.find((one) => one.set === ways.set);
   const mayPick = may("decide and sign") && !bench.card.signed && !ways.decided;
   const accept = () => decide.mutate({ kind: "accepted", set: ways.set });
-  const pick = (way: Way) => setPicking({ action: way.action, step: way.step?.text ?? "", words: way.words });
+  const pick = (way: Way) => setPicking({ way: way.key, words: way.words, moves: way.moves });
   /** What is recommended is accepted; another that is open is picked, with a reason. */
   const pressOf = (way: Way) => {
-    if (!mayPick || ways.waits || !way.pickable || !way.possible) return undefined;
+    if (!mayPick || ways.waits || !way.possible) return undefined;
     if (!way.recommended) return { label: "Pick", run: () => pick(way) };
     return report?.can_be_accepted ? { label: "Accept", run: accept } : undefined;
   };
@@ -154,6 +154,11 @@ function WayRow({ way, decided, press }: Row) {
             {way.why.join("; ")}.
           </span>
         )}
+        {way.moves.map((line) => (
+          <span key={line} className="block text-[15px] leading-snug text-quiet">
+            {line}
+          </span>
+        ))}
       </div>
       <Cell label="Set by, with to spare">
         {way.to_spare && (

@@ -7,11 +7,11 @@ import { useKinds } from "./useKinds";
 
 type Action = Schemas["Action"];
 
-/** A way that was picked: what is done, and to which size. */
+/** A way on that was picked, by its name. */
 export interface Picked {
-  action: Action;
-  step: string;
+  way: string;
   words: string;
+  moves: readonly string[];
 }
 
 interface Props {
@@ -48,22 +48,32 @@ function OverrideForm({
   const kind = useKinds().find((one) => set in one.sets);
   const actions = (kind?.actions ?? []) as readonly Action[];
   const sized = (kind?.sized ?? []) as readonly Action[];
-  const action: Action | "" = picked?.action ?? "";
-  const start = { action, step: picked?.step ?? "", reason: "", sure: false };
+  const start: { action: Action | ""; step: string; reason: string; sure: boolean } = {
+    action: "",
+    step: "",
+    reason: "",
+    sure: false,
+  };
   const { form, field, said, submit, submitWith } = useServerForm(start, async (given) => {
     const action = given.action || null;
     const step = action && sized.includes(action) ? given.step : "";
-    await decide.mutateAsync({ ...given, action, step, kind: "overridden", set });
+    const what = picked ? { reason: given.reason, way: picked.way } : { ...given, action, step };
+    await decide.mutateAsync({ ...what, kind: "overridden", set });
     onDone();
   });
   const warned = said?.error instanceof Refused && said.error.code === "no-shells";
   return (
     <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
-      <Pick
-        label="What is done instead"
-        options={[{ value: "", label: "choose" }, ...actions.map((value) => ({ value, label: value }))]}
-        {...field("action")}
-      />
+      {picked?.moves.map((line) => (
+        <p key={line}>{line}.</p>
+      ))}
+      {!picked && (
+        <Pick
+          label="What is done instead"
+          options={[{ value: "", label: "choose" }, ...actions.map((value) => ({ value, label: value }))]}
+          {...field("action")}
+        />
+      )}
       {sized.includes(form.watch("action") as Action) && (
         <Field
           label={`At which ${(kind?.stepped?.step ?? "size").toLowerCase()}`}

@@ -10,7 +10,7 @@ export function newId(): string {
 }
 
 type Deciding = Partial<Omit<Schemas["Deciding"], "id" | "at">> & Pick<Schemas["Deciding"], "kind" | "set">;
-const PLAIN = { part: "", about: "readings", step: "", reason: "", sure: false } as const;
+const PLAIN = { part: "", about: "readings", step: "", way: "", reason: "", sure: false } as const;
 
 export function useDecisions(jobId: number) {
   const keep = useKeepBench();

@@ -264,6 +264,7 @@ def test_no_answer_about_a_judged_part_is_forgotten(kind: str) -> None:
 #: What dangerous answers must come to, by hand. Source: common practice, no source: docs/trade: What is seen.
 DANGEROUS = (
     ("journal", Look.SURFACE, "nail catches", "regrind"),
+    ("journal", Look.SURFACE, "pitted", "regrind"),
     ("journal", Look.SURFACE, "burr round a dent", "not back"),
     ("journal", Look.SURFACE, "metal smeared on", "not back"),
     ("journal", Look.FILLET, "sharp, notched or undercut", "refer"),

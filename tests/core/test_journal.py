@@ -7,7 +7,7 @@ from halfthou.jobs import Look, Plan, Seen, SourceKind
 from halfthou.parts.journals.limits import JournalLimits
 from halfthou.report import PartReport
 from halfthou.verdicts import Action, Called, MarkCode
-from tests.making import GOOD_ROD, PERFECT, figure, inches, job, limits, look, shells
+from tests.making import GOOD_ENGINE, GOOD_ROD, PERFECT, figure, inches, job, limits, look, shells
 
 
 def rod(texts: list[str], *seen: Seen, on: JournalLimits | None = None, plan: Plan | None = None) -> PartReport:
@@ -173,3 +173,28 @@ def test_reasons_name_the_readings_behind_them() -> None:
     answer = rod(["2.0375", "2.0375", "2.0342", "2.0375", "2.0375", "2.0375", "2.0340", "2.0375"])
     size = next(reason for reason in answer.reasons if reason.rule == "surveys.size.least")
     assert size.spots == ("2c",)
+
+
+@pytest.mark.parametrize(
+    ("answer", "said"),
+    [
+        ("nail catches", "A nail catches: 0.0016 deep at 1b. Machining."),
+        ("pitted", "Pitted: 0.0016 deep at 1b. Machining."),
+        ("metal smeared on", "Metal smeared on 0.0016 proud at 1b."),
+    ],
+)
+def test_a_score_pits_and_smeared_metal_are_said_as_what_they_are_and_where(answer: str, said: str) -> None:
+    """Common practice, no source: what is smeared on comes off first; only then has the journal a size."""
+    marked = job(GOOD_ENGINE, seen=(look("R2", Look.SURFACE, answer, "0.0016", spot="1b"),))
+    report = assess(marked).part("R2")
+    assert said in [reason.text for reason in report.reasons]
+    if answer == "metal smeared on":
+        assert report.action is Action.MEASURE
+    else:
+        assert report.action is Action.REGRIND
+
+
+@pytest.mark.parametrize("answer", ["burr round a dent", "metal smeared on", "light marks"])
+def test_nothing_is_said_of_a_nail_that_nobody_felt_catch(answer: str) -> None:
+    report = assess(job(GOOD_ENGINE, seen=(look("R2", Look.SURFACE, answer),))).part("R2")
+    assert not [reason for reason in report.reasons if "catches" in reason.text]

@@ -41,6 +41,7 @@ TESTS = {
     "relief valve",
     "pump turns",
     "magnetism",
+    "line by bar",
 }
 LATER = NOON + timedelta(hours=9)
 LEFT_OUT = [(kind, key) for kind in TRIED for key in CATALOGUE[kind].first_looks]

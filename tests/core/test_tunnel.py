@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import random
+from datetime import timedelta
+from itertools import pairwise
 
 import numpy
 import pytest
@@ -10,10 +12,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from halfthou.assess import assess
-from halfthou.jobs import Operation, OperationKind
+from halfthou.jobs import Operation, OperationKind, Reading, Seen
 from halfthou.report import Assessment, PartReport
 from halfthou.verdicts import Action, Called
-from tests.making import CASES, GOOD_ENGINE, NOON
+from tests.making import CASES, GOOD_ENGINE, NOON, inches
 from tests.tunnelled import GOOD, LEAF, MAINS, all_good, allowed, bores, line, tunnel
 
 
@@ -148,3 +150,57 @@ def test_without_a_band_a_limit_is_wanted() -> None:
     sets["mains"] = mains.model_copy(update={"figures": kept})
     found = assess(bare.model_copy(update={"limits": bare.limits.model_copy(update={"sets": sets})}))
     assert found.of("tunnel").action is Action.MEASURE
+
+
+LINED = {"line_adjacent": "0.0010", "line_over_all": "0.0020"}
+
+
+def by_bar(answer: str, amount: str) -> Seen:
+    return Seen(
+        id="bar", on="tunnel", look="line by bar", answer=answer, amount=inches(amount) if amount else None,
+        by="bench", at=NOON,
+    )  # fmt: skip
+
+
+def barred(answer: str, amount: str = "", *more: list[Reading]) -> Assessment:
+    """A sound tunnel whose line was tried with a bar."""
+    seen = (by_bar(answer, amount),)
+    return assess(tunnel(*all_good(), *more, of=allowed(**LINED), seen=seen))
+
+
+def test_a_bar_that_turns_freely_stands_for_the_line_where_it_is_close_enough() -> None:
+    """Geometry: no housing lies further off the line of the ends than the bar is smaller than the greatest bore."""
+    assert assess(tunnel(*all_good(), of=allowed(**LINED))).of("tunnel").action is Action.MEASURE
+    assert barred("turns freely", "0.0007").of("tunnel").action is Action.REUSE
+    # A bar 0.0010 smaller may leave 0.00125 between neighbours, of five evenly along the line: more than 0.0010.
+    thin = barred("turns freely", "0.0010")
+    assert thin.of("tunnel").action is Action.MEASURE
+    assert {one.feature for one in housing(thin, "M3").to_read} == {"line by leaf"}
+    binds = barred("binds")
+    assert binds.of("tunnel").action is Action.MEASURE
+    assert not binds.of("tunnel").can_be_accepted
+    # What is read beyond stands, whatever a bar did.
+    assert barred("turns freely", "0.0007", line("M3", "0.0030")).of("tunnel").action is Action.LINE_HONE
+
+
+@given(
+    st.lists(st.floats(-1, 1), min_size=5, max_size=9),
+    st.floats(0, 1),
+)
+def test_what_a_bar_leaves_of_the_line_by_simulation(off: list[float], clear: float) -> None:
+    """Geometry, simulated: middles that a bar of so much less goes through, held against the line of the ends."""
+    middles = [one * clear / 2 for one in off]
+    last = len(middles) - 1
+    about = [y - middles[0] - (middles[-1] - middles[0]) * n / last for n, y in enumerate(middles)]
+    assert max(map(abs, about)) <= clear + 1e-9
+    assert max(abs(b - a) for a, b in pairwise(about)) <= clear * (1 + 1 / last) + 1e-9
+
+
+def test_a_bar_tried_before_the_hone_says_nothing_after_it() -> None:
+    before = tunnel(*all_good(), of=allowed(**LINED), seen=(by_bar("turns freely", "0.0007"),))
+    honed = Operation(id="h1", kind=OperationKind.LINE_HONE, on="tunnel", by="bench", at=NOON + timedelta(hours=2))
+    again = tuple(
+        one.model_copy(update={"id": f"{one.id}.2", "at": NOON + timedelta(hours=3)}) for one in before.readings
+    )
+    after = before.model_copy(update={"operations": (honed,), "readings": (*before.readings, *again)})
+    assert assess(after).of("tunnel").action is Action.MEASURE

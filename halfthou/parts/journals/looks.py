@@ -29,6 +29,9 @@ from halfthou.verdicts import Action
 #: Temper colours from which a journal counts as overheated. Source: common practice, no source.
 HOT = ("brown or purple", "blue", "grey")
 ROUNDED = "rounded"
+#: What is deeper than a polish takes out, each as it is said, and as how deep it goes is asked.
+DEEP = {"pitted": ("Pitted", "pits are"), "nail catches": ("A nail catches", "score is")}
+SMEARED = "metal smeared on"
 LIGHT, HARD, SOFT, BENT = "light marks", "as the maker asks", "soft", "bent"
 #: What cap and rod, or cap and block, say where they are no pair.
 CAPS_DISAGREE, CAP_STEPS = "numbers disagree", "step at the joint"
@@ -98,9 +101,11 @@ LOOKS = (
             _A(LIGHT, does=(Effect(Does.REMEDY, _SURFACE, on=Action.POLISH),)),
             _A("burr round a dent", does=holds("Stone it level, then feel and read it again.")),
             _A(
-                "metal smeared on", does=holds("Take the metal off before it is measured: only then has it a size.")
+                SMEARED,
+                does=holds("Take the metal off before it is measured: only then has it a size."),
+                asks=Asks.DEPTH,
             ),
-            _A("nail catches", does=(Effect(Does.REMEDY, _SURFACE, on=Action.REGRIND),), asks=Asks.DEPTH),
+            *(_A(deep, does=(Effect(Does.REMEDY, _SURFACE, on=Action.REGRIND),), asks=Asks.DEPTH) for deep in DEEP),
         ),
         _ON,
         bench=True,

@@ -321,7 +321,7 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
         yield from look_first(case.unseen)
         yield from limit_wanted(case.without_limit)
     if Open.SCORE_DEPTH in verdict.opens:
-        yield "Measure how deep the score is."
+        yield "Measure how deep the score or the pits are."
     if housing_awaited(case):
         yield "Measure its housing bore with the cap torqued."
     if case.answer(Look.HEAT) in HOT:

@@ -316,7 +316,7 @@ def _await(decided: SetVerdict) -> Iterator[Reason]:
         what = "main" if decided.case.journal_set is JournalSet.MAINS else "rod"
         yield Reason(rule="sets.not-all-read", text=f"No {what} journal is read whole yet.")
     for what, rule, tail in (
-        (Open.SCORE_DEPTH, "verdicts.journal.surface", "the depth of the score is not known, so no size is sure."),
+        (Open.SCORE_DEPTH, "verdicts.journal.surface", "how deep it is marked is not known, so no size is sure."),
         (Open.TWO_ANGLES, "verdicts.two-angles", "two angles only: every size is a bound until a third is read."),
         (Open.OUTSIDE, "surveys.plan.outside", "a reading stands outside the plan."),
         (Open.THUMB, "verdicts.rule-of-thumb", "sized by a rule of thumb: find the maker's size."),

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from halfthou.jobs import Look
 from halfthou.lengths import ZERO, Length, Notation, Unit
 from halfthou.looks import HOUSING, Does
-from halfthou.parts.journals.looks import BENT, LIGHT, SOFT
+from halfthou.parts.journals.looks import BENT, DEEP, LIGHT, SMEARED, SOFT
 from halfthou.parts.journals.profiled import Profiled
 from halfthou.parts.journals.verdict import JournalVerdict, housing_awaited
 from halfthou.surveys import Axis
@@ -91,8 +91,10 @@ def _fine(length: Length, say: Notation) -> str:
 def _surface(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
     seen = verdict.case.seen.get(Look.SURFACE)
     rule = "verdicts.journal.surface"
-    if seen is None or seen.answer == "nail runs clear":
+    if seen is None:
         return
+    place = f" at {seen.spot}" if seen.spot else ""
+    spots = (seen.spot,) if seen.spot else ()
     if seen.answer == LIGHT:
         allowance = say.text(verdict.case.house.polish_allowance)
         if verdict.action is Action.POLISH:
@@ -107,13 +109,16 @@ def _surface(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
                 "Polish it and read it again, or fit a polish shell if one is sold."
             )
             yield Reason(rule=rule, text=text)
-    elif seen.amount is None:
-        text = "A nail catches: machining. How deep the score is decides the size: measure it."
-        yield Reason(rule=rule, text=text)
-    else:
-        place = f" at {seen.spot}" if seen.spot else ""
-        text = f"A nail catches: score {say.text(seen.amount)} deep{place}. Machining."
-        yield Reason(rule=rule, text=text, spots=(seen.spot,) if seen.spot else ())
+    elif seen.answer == SMEARED and (seen.spot or seen.amount is not None):
+        high = f" {say.text(seen.amount)} proud" if seen.amount is not None else ""
+        yield Reason(rule=rule, text=f"Metal smeared on{high}{place}.", spots=spots)
+    elif seen.answer in DEEP:
+        what, marks = DEEP[seen.answer]
+        if seen.amount is None:
+            text = f"{what}: machining. How deep the {marks} decides the size: measure it."
+        else:
+            text = f"{what}: {say.text(seen.amount)} deep{place}. Machining."
+        yield Reason(rule=rule, text=text, spots=spots)
 
 
 def _figures(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:

@@ -16,6 +16,7 @@ from halfthou.engines import (
 from halfthou.jobs import Band, Feature, Layout, LimitsSheet, Material, OperationKind, Purpose, SetLimits
 from halfthou.lengths import Length
 from halfthou.parts.pieces import faults_of_figures
+from halfthou.parts.tunnel.looks import BAR, LOOKS
 
 SET, STATION = "tunnel", "tunnel"
 BORE, LEAF, DIAL = Feature.HOUSING_BORE.value, "line by leaf", "line by indicator"
@@ -133,8 +134,10 @@ HOUSING = PartKind(
     ),
     sets={SET: "Tunnel"},
     wholes=("block",),
+    looks=LOOKS,
     # Source: docs/trade: What work makes stale, common practice.
     stale_after=dict.fromkeys(_WORK, _READ),
+    look_again=dict.fromkeys(_WORK, (BAR,)),
     done_to=dict.fromkeys(_WORK, (SET,)),
     figures=FIGURES,
     made=MADE,

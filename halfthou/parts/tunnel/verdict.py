@@ -11,6 +11,7 @@ from halfthou.lengths import ZERO, Length
 from halfthou.looks import Does
 from halfthou.parts.pieces import Note, PieceCase, PieceJudged, PieceVerdict, verdict_of
 from halfthou.parts.tunnel.kind import ADJACENT, ANGLES_DEG, BORE, DIAL, LEAF, OUT_OF_ROUND, OVER_ALL, SPOTS, TAPER
+from halfthou.parts.tunnel.looks import bar_within
 from halfthou.surveys import REAR, FeatureSurvey, Form, MeasuredWhere, form_of
 from halfthou.verdicts import TAPER as TAPER_KIND
 from halfthou.verdicts import (
@@ -66,7 +67,7 @@ def _judge(read: TunnelRead, part: str, case: PieceCase) -> PieceJudged:
     findings += line
     return PieceJudged(
         findings=tuple(findings),
-        notes=tuple(_notes(read, findings)),
+        notes=tuple(_notes(read, case, findings)),
         by_eye=Action.REPLACE if case.eye.does(Does.REJECTS) else None,
         by_look=Action.REFER if case.eye.does(Does.REFERS) else None,
         remedies={one.key: Action.LINE_HONE for one in findings},
@@ -75,7 +76,10 @@ def _judge(read: TunnelRead, part: str, case: PieceCase) -> PieceJudged:
     )
 
 
-def _notes(read: TunnelRead, findings: Iterable[Finding]) -> Iterator[Note]:
+def _notes(read: TunnelRead, case: PieceCase, findings: Iterable[Finding]) -> Iterator[Note]:
+    bar = bar_within(case.seen)
+    if bar is not None:
+        yield Note("bar" if _by_bar(read, case) else "thin bar", (bar,))
     if read.band is None:
         yield Note("no band")
     if any(one.key == _UPRIGHT.key and one.called is Called.BEYOND for one in findings):
@@ -86,8 +90,25 @@ def _wanted(read: TunnelRead, part: str, case: PieceCase) -> Iterator[str]:
     yield BORE
     ends = _ends(read)
     limited = any(key in case.limits.figures for key in (ADJACENT, OVER_ALL))
-    if limited and part not in ends and case.read(LEAF) is None and case.read(DIAL) is None:
+    unread = part not in ends and case.read(LEAF) is None and case.read(DIAL) is None
+    if limited and unread and not _by_bar(read, case):
         yield LEAF
+
+
+def _by_bar(read: TunnelRead, case: PieceCase) -> bool:
+    """Whether a bar says enough of the line for every limit the sheet has: over all no more than it is smaller,
+    against a neighbour that and its share of how the line of the ends may lie in the bar's.
+
+    Rule:    tunnel.bar.
+    """
+    bar = bar_within(case.seen)
+    if bar is None:
+        return False
+    places = tuple(read.along.values())
+    share = max(later - earlier for earlier, later in pairwise(places)) / (places[-1] - places[0])
+    most = {OVER_ALL: float(bar.nm), ADJACENT: bar.nm * (1 + share)}
+    limits = {key: limit.value.nm for key in most if (limit := case.limits.figure(key)) is not None}
+    return all(most[key] <= limit for key, limit in limits.items())
 
 
 def _size(band: Band | None, case: PieceCase, survey: FeatureSurvey, form: Form) -> Iterator[Finding]:

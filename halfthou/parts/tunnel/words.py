@@ -20,6 +20,7 @@ from halfthou.parts.pieces import (
     still_reasons,
 )
 from halfthou.parts.tunnel.kind import BORE, HOUSING, SET, SOLD
+from halfthou.parts.tunnel.looks import BAR
 from halfthou.parts.tunnel.together import Honing, Housings
 from halfthou.report import OtherWay, PartReport, SetReport, ShaftPlace, TableShown
 from halfthou.verdicts import Action, Called
@@ -27,6 +28,10 @@ from halfthou.words import Reason, cautions_for, names_of
 
 TELLS = {
     "no band": Tell("verdicts.no-limit", "The sheet has no band of the housing bore: find the maker's."),
+    "bar": Tell("tunnel.bar", "A bar {0} smaller than the greatest bore turns freely: the line is within that."),
+    "thin bar": Tell(
+        "tunnel.bar", "A bar {0} smaller turns freely: that is more than the sheet allows. Read the line."
+    ),
     "tall": Tell(
         "tunnel.upright", "Its vertical is the larger: its cap stretched, or is another's. See whose it is."
     ),
@@ -41,7 +46,7 @@ def housing_report(verdict: PieceVerdict, action: Action, engine: Engine, say: N
     said = Said(
         action=action,
         tells=TELLS,
-        looks=(),
+        looks=(BAR,),
         size_words=say.text(max(read.sizes.values(), key=lambda size: size.nm)) if read and read.sizes else "",
     )
     return piece_report(verdict, said, engine, say)

@@ -8584,8 +8584,8 @@ export interface components {
         };
         /**
          * Deciding
-         * @description A decision as sent: a set accepted or overridden, or something of a part waived. `way` names a way on that was
-         *     picked instead of an action and a size. `sure` says that the person knows that nothing is sold for the size.
+         * @description A decision as sent: a set accepted or overridden, or something of a part waived. `way` names a way on that
+         *     was picked, instead of an action and a size. `sure` says that the person knows that nothing is sold for it.
          */
         Deciding: {
             /** Id */

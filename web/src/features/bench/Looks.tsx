@@ -161,7 +161,7 @@ function DepthDialog({ desk, look, answer, onClose }: DialogProps & { answer: st
       note={
         look.measured.includes(answer)
           ? look.how
-          : "How deep is it below the surface around it, and where? Without its depth no size is sure."
+          : "How deep is it below the surface around it, or how proud, and where? Without the depth of a score or a pit no size is sure."
       }
     >
       <DepthForm desk={desk} look={look} answer={answer} onClose={onClose} />

@@ -102,6 +102,7 @@ from halfthou.jobs.older_seen import OLDER_SEEN
 from halfthou.jobs.operation import Operation, OperationKind
 from halfthou.jobs.picture import Picture, PictureKind
 from halfthou.jobs.plan import ANGLE_LETTERS, Plan, ReadingOrder, along, plane_and_angle
+from halfthou.jobs.rules_read import noted
 from halfthou.jobs.seen import (
     AMOUNT_ONLY,
     CANNOT,

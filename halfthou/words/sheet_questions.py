@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 from halfthou.engines import Kinds
@@ -27,12 +28,25 @@ def questions_of_sheet(sheet: LimitsSheet, kinds: Kinds) -> tuple[SheetQuestion,
     Rule:    sets.sheet-questions.   Source: common practice, no source. Nothing here forbids: odd engines exist.
     """
     say, here = Notation.usual(sheet.unit), kinds.sets(sheet.layout)
-    return tuple(
-        SheetQuestion(f"{one}.{where}", what)
-        for one, limits in sheet.sets.items()
-        if one in here
-        for where, what in kinds.kind_of_set(one, sheet.layout).questions(limits, say)
+    return (
+        *(
+            SheetQuestion(f"{one}.{where}", what)
+            for one, limits in sheet.sets.items()
+            if one in here
+            for where, what in kinds.kind_of_set(one, sheet.layout).questions(limits, say)
+        ),
+        *_of_material(sheet),
     )
+
+
+def _of_material(sheet: LimitsSheet) -> Iterator[SheetQuestion]:
+    """A crank that is steel in one place of the sheet and iron in another: iron is not pressed, steel may be."""
+    shaft = sheet.sets.get("straightness")
+    said = (sheet.crank_material.value, "" if shaft is None else shaft.made.get("made of", ""))
+    metals = {metal for metal in ("iron", "steel") for one in said if one.endswith(metal)}
+    if len(metals) > 1:
+        text = "The crank is called steel in one place of the sheet and iron in another. Which is it?"
+        yield SheetQuestion("straightness.made of", text)
 
 
 def unsourced(sheet: LimitsSheet) -> tuple[str, ...]:

@@ -13,10 +13,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from halfthou.assess import assess
-from halfthou.jobs import BentCrank, Decision, HouseRules, Job, Look, Operation, OperationKind, Seen
+from halfthou.jobs import BentCrank, Decision, HouseRules, Job, Look, Material, Operation, OperationKind, Seen
+from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment, PartReport
 from halfthou.surveys import fit_swing
 from halfthou.verdicts import Action, Called
+from halfthou.words import questions_of_sheet
 from tests.making import CASES, GOOD_ENGINE, NOON, inches, look
 from tests.straight import CENTRES, TENTHS, allowed, at, crank, total, turned
 
@@ -176,6 +178,16 @@ BENT = (turned("M2", "0.0040", 10), turned("M3", "0.0050", 15), turned("M4", "0.
 def test_what_may_be_pressed(made: dict[str, str], action: Action) -> None:
     """From memory, heat-treatment literature: never cast iron, nor rolled fillets."""
     assert assess(crank(*BENT, limits=allowed(**made))).of("straightness").action is action
+
+
+def test_a_crank_called_iron_anywhere_on_its_sheet_is_not_pressed_and_the_sheet_is_asked() -> None:
+    """From memory: a nodular crank is not pressed; two words for its metal are one too many."""
+    bent = crank(*BENT)
+    iron = bent.limits.model_copy(update={"crank_material": Material.NODULAR_IRON})
+    found = assess(bent.model_copy(update={"limits": iron})).of("straightness")
+    assert found.action is Action.REFER
+    asked = {one.where for one in questions_of_sheet(iron, CATALOGUE)}
+    assert asked - {one.where for one in questions_of_sheet(bent.limits, CATALOGUE)} == {"straightness.made of"}
 
 
 @pytest.mark.parametrize("missing", ["made of", "fillets"])

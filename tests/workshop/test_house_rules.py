@@ -51,9 +51,11 @@ def test_what_other_rules_would_change_is_said_job_by_job_before_they_are_kept(
     address = f"/api/house-rules/would-change/{job.pk}"
     # A polish that takes more leaves less: what cleaned up at 0.010 does so no more.
     wider = {**rules, "polish_allowance": "0.0019", "least_band": "0.004"}
-    for given, some in ((rules, False), (wider, True)):
+    # What a light hone takes is nothing to a crank: a job that holds no bores does not read it.
+    honed = {**rules, "light_hone": "0.0011"}
+    for given, reads, some in ((rules, False, False), (honed, False, False), (wider, True, True)):
         found = client.post(address, given, content_type="application/json").json()
-        assert bool(found["lines"]) == some, found
+        assert (found["reads"], bool(found["lines"])) == (reads, some), found
     assert client.get("/api/house-rules").json() == rules
     refused = client_of(machinist).post(address, rules, content_type="application/json")
     assert refused.status_code == 403

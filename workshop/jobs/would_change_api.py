@@ -4,7 +4,7 @@ from django.http import HttpRequest
 from ninja import Router, Schema
 
 from halfthou.assess import judge
-from halfthou.jobs import HouseRules, Job
+from halfthou.jobs import HouseRules, Job, noted
 from halfthou.lengths import Unit
 from workshop.house.actions import HouseRulesForm, rules_from
 from workshop.people.api import signed_in
@@ -24,9 +24,11 @@ class OpenJob(Schema):
 
 
 class WouldChange(Schema):
-    """What other rules would change of one job: a line to each set, none where nothing."""
+    """What other rules would change of one job: whether it reads any that differs, and a line to each set, none
+    where nothing."""
 
     id: int
+    reads: bool
     lines: list[str]
 
 
@@ -45,14 +47,18 @@ def would_change(request: HttpRequest, job_id: int, given: HouseRulesForm) -> Wo
     person = signed_in(request)
     must(person, Act.KEEP_HOUSE_RULES)
     job = sound_job(job_record(job_id), Unit(person.shown_unit))
-    return WouldChange(id=job_id, lines=_lines(job, rules_from(given)))
+    lines = _lines(job, rules_from(given))
+    return WouldChange(id=job_id, reads=lines is not None, lines=lines or [])
 
 
-def _lines(job: Job, rules: HouseRules) -> list[str]:
-    """A line to each set whose verdict would be another; none of a job that is judged by these rules already."""
-    if job.house_rules == rules:
-        return []
-    now, then = judge(job), judge(job.model_copy(update={"house_rules": rules}))
+def _lines(job: Job, rules: HouseRules) -> list[str] | None:
+    """A line to each set whose verdict would be another; None of a job that reads no rule that differs."""
+    differs = {name for name, value in job.house_rules if getattr(rules, name) != value}
+    asked = noted(job.house_rules)
+    now = judge(job.model_copy(update={"house_rules": asked}))
+    if not differs & asked.asked:
+        return None
+    then = judge(job.model_copy(update={"house_rules": rules}))
     found = []
     for one in now.decided:
         before, after = (judged.headline(one, job.shown_in) for judged in (now, then))

@@ -37,6 +37,8 @@ FIGURES = (
 #: How a sheet gives a run-out: as the dial's whole swing, or as how far the middle lies beside its axis.
 AS_TOTAL, AS_BEND = "total reading of the dial", "bend, half of the total reading"
 FORGED, NODULAR, GREY, CAST_STEEL = "forged steel", "nodular iron", "grey cast iron", "cast steel"
+#: What snaps in a press.
+IRON = (Material.GREY_IRON, Material.NODULAR_IRON)
 GROUND, ROLLED = "ground", "rolled"
 MADE = (
     SheetMade("given as", "Run-out is given as", (AS_TOTAL, AS_BEND)),

@@ -8,10 +8,10 @@ from dataclasses import dataclass
 from enum import StrEnum
 from functools import cached_property
 
-from halfthou.jobs import BentCrank, Hardening, HouseRules
+from halfthou.jobs import BentCrank, Hardening, HouseRules, Material
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.pieces import PieceVerdict, PlacesTogether
-from halfthou.parts.straightness.kind import CAST_STEEL, FORGED, GROUND, ROLLED, at_main
+from halfthou.parts.straightness.kind import CAST_STEEL, FORGED, GROUND, IRON, ROLLED, at_main
 from halfthou.parts.straightness.shaft import Middle, Shaft
 from halfthou.surveys import Offset
 from halfthou.verdicts import Action, Called, Open
@@ -158,8 +158,8 @@ class Straight(PlacesTogether):
         return Length(math.ceil(most - NOISE_NM))
 
 
-def barred_by(made: dict[str, str], hardenings: tuple[Hardening, ...]) -> Iterator[str]:
-    """Why a crank is not pressed here, in words.
+def barred_by(made: dict[str, str], material: Material, hardenings: tuple[Hardening, ...]) -> Iterator[str]:
+    """Why a crank is not pressed here, in words. What the sheet calls iron in either place is iron.
 
     Rule:    straightness.not-pressed.   Source: docs/trade: Run-out, from memory: cast iron snaps, rolled fillets
              lose what rolling gave, a hard skin cracks.
@@ -167,6 +167,8 @@ def barred_by(made: dict[str, str], hardenings: tuple[Hardening, ...]) -> Iterat
     of = made.get("made of", "")
     if of and of not in (FORGED, CAST_STEEL):
         yield of
+    elif material in IRON:
+        yield material.value
     if made.get("fillets") == ROLLED:
         yield "rolled fillets"
     hard = [one for one in hardenings if one not in (Hardening.NONE, Hardening.UNKNOWN)]

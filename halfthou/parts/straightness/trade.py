@@ -49,7 +49,7 @@ class Straightness:
                 shaft=shaft,
                 in_blocks=lay,
                 house=given.job.house_rules,
-                barred=tuple(barred_by(made, hard)),
+                barred=tuple(barred_by(made, given.job.limits.crank_material, hard)),
                 unsaid=tuple(unsaid_of(made, hard)),
             )
         }

@@ -12,21 +12,23 @@ interface Found {
 
 /** How many open jobs these rules would change: tried job by job, and said as it goes. */
 export function WouldChange({ rules }: { rules: Rules }) {
-  const [tried, setTried] = useState<{ done: number; of: number; found: readonly Found[] }>();
+  const [tried, setTried] = useState<{ done: number; of: number; read: number; found: readonly Found[] }>();
   const [error, setError] = useState<unknown>(null);
   const run = async () => {
     setError(null);
     try {
       const jobs = await ask(client.GET("/api/house-rules/open-jobs"));
       let found: readonly Found[] = [];
-      setTried({ done: 0, of: jobs.length, found });
+      let read = 0;
+      setTried({ done: 0, of: jobs.length, read, found });
       for (const [nth, job] of jobs.entries()) {
         const params = { path: { job_id: job.id } };
-        const { lines } = await ask(
+        const { lines, reads } = await ask(
           client.POST("/api/house-rules/would-change/{job_id}", { params, body: rules }),
         );
         if (lines.length > 0) found = [...found, { job, lines }];
-        setTried({ done: nth + 1, of: jobs.length, found });
+        read += reads ? 1 : 0;
+        setTried({ done: nth + 1, of: jobs.length, read, found });
       }
     } catch (failed) {
       setTried(undefined);
@@ -50,7 +52,8 @@ export function WouldChange({ rules }: { rules: Rules }) {
             />
           )}
           <p className="text-lg font-semibold">
-            {tried.done} of {tried.of} tried, {tried.found.length} would change.
+            {tried.done} of {tried.of} tried. {tried.read} read what is changed here, {tried.found.length}{" "}
+            would change.
           </p>
           {tried.found.map(({ job, lines }) => (
             <div key={job.id} className="border-b border-line py-1">

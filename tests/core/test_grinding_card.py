@@ -96,8 +96,9 @@ def test_a_bent_crank_is_straightened_first_and_its_card_has_three_crack_tests()
     assert words[0].startswith("crack test")
     assert straighten < grind
     # Indicated, stood overnight and indicated again between the press and the wheel; tested after each.
-    assert "stood overnight" in words[straighten + 1]
-    assert words[straighten + 2].startswith("crack test")
+    assert "fresh from the press" in words[straighten + 1]
+    assert "stood overnight" in words[straighten + 2]
+    assert words[straighten + 3].startswith("crack test")
     assert words[grind + 1].startswith("crack test")
     assert not found.settled
     assert found.first[0].startswith("Straighten first")
@@ -304,3 +305,29 @@ def test_grinding_one_set_of_two_leaves_the_grinding_undone() -> None:
         worked(rods, later(OperationKind.POLISH, "rods", 6)), {f"R{n}": ["2.0255"] * 8 for n in range(1, 5)}, 7
     )
     assert "grind" not in done(small)
+
+
+def pressed(*hours: float) -> Job:
+    """A bent crank, pressed an hour after noon and found true by indicator so many hours after noon."""
+    one = crank(*BENT, sizes=SOUND, house_rules=HOUSE)
+    again = tuple(
+        reading.model_copy(update={"id": f"{reading.id}.{hour}", "at": NOON + timedelta(hours=hour)})
+        for hour in hours
+        for of in STRAIGHT
+        for reading in of
+    )
+    work = later(OperationKind.STRAIGHTEN, "crank", 1)
+    return one.model_copy(update={"operations": (work,), "readings": (*one.readings, *again)})
+
+
+def test_a_pressed_crank_is_indicated_twice_and_each_time_ticks_its_own_step() -> None:
+    """Common practice, no source: fresh from the press, and again once it stood overnight."""
+    fresh, stood = "indicate at every main, fresh from the press", "stood overnight, indicate at every main again"
+    assert {fresh, stood} & done(pressed(2)) == {fresh}
+    assert {fresh, stood} & done(pressed(2, 20)) == {fresh, stood}
+    assert {fresh, stood} & done(pressed(20)) == {stood}
+    said = [reason.text for reason in assess(pressed(20)).of("straightness").reasons]
+    assert any(text.startswith("Nobody indicated it fresh from the press") for text in said)
+    for hours in ((2,), (2, 20)):
+        said = [reason.text for reason in assess(pressed(*hours)).of("straightness").reasons]
+        assert not [text for text in said if text.startswith("Nobody indicated it fresh")]

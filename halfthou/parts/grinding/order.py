@@ -10,7 +10,7 @@ from halfthou.engines import Engine
 from halfthou.jobs import DIAMETER, Chamfers, Job, Look, OperationKind
 from halfthou.looks import PASSED
 from halfthou.parts.journals import ROUNDED
-from halfthou.parts.straightness import RUN_OUT, TOTAL, main_of
+from halfthou.parts.straightness import RUN_OUT, STANDS, TOTAL, main_of
 from halfthou.report import CardStep
 
 
@@ -48,6 +48,8 @@ class _Event(NamedTuple):
 
 
 CRACK, INDICATE, EDGES, SIZES = "crack test", "indicated", "edges", "sizes"
+#: Indicated after the press: before it could creep back, and once it had stood.
+FRESH, STOOD = "indicated fresh", "indicated once it stood"
 _METAL = (
     OperationKind.STRAIGHTEN,
     OperationKind.GRIND,
@@ -70,7 +72,8 @@ def _steps(job: Job, work: Work, journals: frozenset[str]) -> Iterator[_Step]:
     yield crack
     if work.straighten:
         yield _Step("straighten cold, by somebody trained", OperationKind.STRAIGHTEN, _CRANK)
-        yield _Step("indicate at every main; stood overnight, indicate again", INDICATE, between)
+        yield _Step("indicate at every main, fresh from the press", FRESH, between)
+        yield _Step("stood overnight, indicate at every main again", STOOD, between)
         yield crack
     if work.ground:
         yield _Step("grind", OperationKind.GRIND, work.ground)
@@ -135,12 +138,13 @@ def _events(job: Job, work: Work, engine: Engine, journals: frozenset[str]) -> I
 
     What is still to be ground, or polished alone, was not by any work on record.
     """
-    gone, washed = job.taken_back, None
+    gone, washed, pressed = job.taken_back, None, None
     left = {OperationKind.GRIND: work.to_grind, OperationKind.POLISH: work.to_grind | work.to_polish}
     for done in job.standing_operations:
         on = engine.touched(done.on) - left.get(done.kind, frozenset())
         yield _Event(done.at, done.kind.value, on | ({done.on} & _CRANK))
         washed = done.at if done.kind is OperationKind.FINAL_WASH else washed
+        pressed = done.at if done.kind is OperationKind.STRAIGHTEN else pressed
     for seen in job.seen:
         on = journals if seen.on in _CRANK else frozenset({seen.on})
         if seen.id not in gone and seen.look == Look.CRACK_TEST and seen.answer == PASSED:
@@ -151,6 +155,9 @@ def _events(job: Job, work: Work, engine: Engine, journals: frozenset[str]) -> I
         if reading.id in gone:
             continue
         if reading.feature in (RUN_OUT, TOTAL):
-            yield _Event(reading.at, INDICATE, frozenset({main_of(reading.part)}))
+            on = frozenset({main_of(reading.part)})
+            yield _Event(reading.at, INDICATE, on)
+            if pressed is not None and reading.at > pressed:
+                yield _Event(reading.at, FRESH if reading.at < pressed + STANDS else STOOD, on)
         elif reading.feature == DIAMETER and washed is not None and reading.at > washed:
             yield _Event(reading.at, SIZES, frozenset({reading.part}))

@@ -4,4 +4,5 @@ from halfthou.parts.straightness.kind import RUN_OUT, TOTAL, main_of
 from halfthou.parts.straightness.looks import TRUE
 from halfthou.parts.straightness.together import Straight
 from halfthou.parts.straightness.trade import Straightness, straight_of, without_old_words
+from halfthou.parts.straightness.verdict import STANDS
 from halfthou.parts.straightness.words import straight_headline

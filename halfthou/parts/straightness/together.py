@@ -40,7 +40,7 @@ class Straight(PlacesTogether):
     """Every place of a crank with its verdict, and the shaft they make.
 
     `barred` is why it is not pressed here, in words; `unsaid` what the sheet does not say and that has to be known
-    first.
+    first. `not_fresh` says that nobody indicated it fresh from the press, so that how far it crept is not known.
     """
 
     shaft: Shaft
@@ -48,6 +48,7 @@ class Straight(PlacesTogether):
     house: HouseRules
     barred: tuple[str, ...] = ()
     unsaid: tuple[str, ...] = ()
+    not_fresh: bool = False
 
     @property
     def what_now(self) -> WhatNow:

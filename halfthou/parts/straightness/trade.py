@@ -11,11 +11,11 @@ from halfthou.engines import Engine
 from halfthou.jobs import Decision, Hardening, Job, Look, OperationKind
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.pieces import PieceVerdict, cases_of
-from halfthou.parts.straightness.kind import FLANGE, KIND, NOSE, SET, at_main
+from halfthou.parts.straightness.kind import FLANGE, KIND, NOSE, RUN_OUT, SET, TOTAL, at_main
 from halfthou.parts.straightness.looks import TRUE
 from halfthou.parts.straightness.shaft import Shaft, middle_of
 from halfthou.parts.straightness.together import Straight, barred_by, unsaid_of
-from halfthou.parts.straightness.verdict import Indicated, in_blocks, judge_place
+from halfthou.parts.straightness.verdict import STANDS, Indicated, in_blocks, judge_place
 from halfthou.parts.straightness.words import place_report, straight_headline, straight_report
 from halfthou.parts.trade import Given, SetDecided
 from halfthou.report import PartReport, SetReport
@@ -51,6 +51,7 @@ class Straightness:
                 house=given.job.house_rules,
                 barred=tuple(barred_by(made, given.job.limits.crank_material, hard)),
                 unsaid=tuple(unsaid_of(made, hard)),
+                not_fresh=_not_fresh(given.job, found.pressed),
             )
         }
 
@@ -124,6 +125,17 @@ def _pressed(given: Given) -> datetime | None:
     """When the crank was last pressed straight; None where it was not."""
     done = [one.at for one in given.job.standing_operations if one.kind is OperationKind.STRAIGHTEN]
     return max(done, default=None)
+
+
+def _not_fresh(job: Job, pressed: datetime | None) -> bool:
+    """Whether it was indicated once it had stood after the press, and not before.
+
+    Rule:    straightness.stand.
+    """
+    if pressed is None:
+        return False
+    after = [one.at for one in job.standing_readings if one.feature in (RUN_OUT, TOTAL) and one.at > pressed]
+    return bool(after) and min(after) >= pressed + STANDS
 
 
 def _hardenings(given: Given) -> tuple[Hardening, ...]:

@@ -144,6 +144,9 @@ def _reasons(found: Straight, say: Notation) -> Iterator[Reason]:
             "there."
         )
         yield Reason(rule="straightness.taken-off", text=text)
+    if found.not_fresh:
+        text = "Nobody indicated it fresh from the press: how far it crept back meanwhile is not known."
+        yield Reason(rule="straightness.stand", text=text)
     yield from still_reasons(found, _STILL)
     if found.awaiting:
         yield Reason(rule="straightness.first", text=f"{names_of(found.awaiting, found.called)}: to be indicated.")

@@ -24,26 +24,28 @@ SCOPE = ("straightness", "tunnel", "mains", "rods")
 PLAN = Plan(planes=5, angles_deg=(0, 30, 60, 90, 120, 150))
 
 
-def twelve() -> Job:
-    """The crank and tunnel of a V12, read whole."""
+def twelve(scope: tuple[str, ...] = SCOPE) -> Job:
+    """The crank and tunnel of a V12, read whole, or its journals alone."""
     known = sheet(mains=limits("2.4135", "2.4143", housing_bore=band("2.6021", "2.6027")), of="V twelve")
     sets = {**known.sets, "straightness": allowed(), "tunnel": tunnel_allowed()}
     layout = known.layout
     sizes = {**dict.fromkeys(layout.mains, ["2.4140"] * 30), **dict.fromkeys(layout.rods, ["2.0375"] * 30)}
-    read = [one for main in layout.mains for one in (*turned(main, "0.0004", 40), *bores(main, GOOD))]
+    besides = [one for main in layout.mains for one in (*turned(main, "0.0004", 40), *bores(main, GOOD))]
+    read = besides if scope == SCOPE else []
     return job(
         looked=False,
         limits=known.model_copy(update={"sets": sets}),
-        scope=SCOPE,
+        scope=scope,
         gauges=(MICROMETER, PERFECT, DIAL, TENTHS, HOLE),
         plans={"mains": PLAN, "rods": PLAN},
         readings=(*readings(sizes, plan=PLAN), *read),
     )
 
 
-def with_one_more(whole: Job, n: int) -> Job:
-    """The same with one indicator reading taken again."""
-    first = next(one for one in whole.readings if one.feature == "run-out")
+def with_one_more(whole: Job, part: str, n: int) -> Job:
+    """The same with one reading of a part taken again. One of an end main moves every place of the shaft: the line
+    goes through it."""
+    first = next(one for one in whole.readings if one.part == part)
     again: Reading = first.model_copy(update={"id": f"again.{n}", "count": first.count + n})
     return whole.model_copy(update={"readings": (*whole.readings, again)})
 
@@ -57,9 +59,17 @@ def main() -> None:
     print(f"V12: {len(whole.readings)} readings of crank and tunnel")
     for name, took in (
         ("judged from nothing", best(lambda: assess(whole))),
-        ("one more reading", best(lambda: assess(with_one_more(whole, next(turns)), memo))),
+        ("one more at main 3", best(lambda: assess(with_one_more(whole, "run-out-M3", next(turns)), memo))),
+        ("one more at main 1, an end", best(lambda: assess(with_one_more(whole, "run-out-M1", next(turns)), memo))),
     ):
         print(f"{name}: {took / loop:.1f} loops of 100,000 squares ({took:.1f} ms)")
+    alone, kept = twelve(("mains", "rods")), Memo()
+    assess(alone, kept)
+    one, other = (
+        best(lambda job=job, known=known: assess(with_one_more(job, "R3", next(turns)), known))
+        for job, known in ((whole, memo), (alone, kept))
+    )
+    print(f"one more of a rod journal, beside the same on a job of journals alone: {one / other:.2f} times as long")
 
 
 if __name__ == "__main__":

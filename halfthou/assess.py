@@ -110,7 +110,7 @@ def _decided(given: Given, catalogue: Catalogue) -> JudgedJob:
     decided: dict[str, SetDecided] = {}
     for trade in catalogue.trades:
         decided.update(trade.decide(replace(given, before=decided)))
-    return JudgedJob(given, catalogue, decided)
+    return JudgedJob(replace(given, before=decided), catalogue, decided)
 
 
 def _read_since(judged: JudgedJob) -> Iterator[Reopened]:

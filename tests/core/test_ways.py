@@ -59,7 +59,7 @@ def ways(one: Job, which: str) -> WaysShown:
     judged = judge(one)
     decided = judged.decided[which]
     assert isinstance(decided, SetVerdict)
-    return ways_shown(decided, judged.given.say, judged.accepted(which))
+    return ways_shown(judged.given, decided, judged.accepted(which))
 
 
 def way(found: WaysShown, words: str) -> WayOnShown:

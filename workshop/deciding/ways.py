@@ -21,8 +21,8 @@ def pick_way(row: DecisionRecord, name: str, opened: Opened) -> None:
     if row.set not in set(JournalSet):
         raise NotThere("no-way", f"The {row.set} have no ways on to pick from.")
     decided = cast(SetVerdict, judged.decided[row.set])
-    shown = ways_shown(decided, judged.given.say, judged.accepted(row.set))
-    way = next((one for one in ways_on(decided) if one.name == name), None)
+    shown = ways_shown(judged.given, decided, judged.accepted(row.set))
+    way = next((one for one in ways_on(judged.given, decided) if one.name == name), None)
     words = next((one for one in shown.ways if one.key == name), None)
     if way is None or words is None:
         raise NotThere("no-way", "There is no such way on any more: the verdict has changed. Look again.")

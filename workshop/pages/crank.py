@@ -17,7 +17,7 @@ def ways_of(opened: Opened) -> list[WaysShown]:
     """The ways on for the mains and for the rod journals, as far as they are in scope."""
     judged = judge(opened.job)
     decided = [(one, judged.decided[one]) for one in JournalSet if one in judged.decided]
-    return [ways_shown(cast(SetVerdict, found), judged.given.say, judged.accepted(one)) for one, found in decided]
+    return [ways_shown(judged.given, cast(SetVerdict, found), judged.accepted(one)) for one, found in decided]
 
 
 def grinding_card_of(opened: Opened) -> GrindingCard:

@@ -8,7 +8,6 @@ from dataclasses import dataclass
 from halfthou.jobs import HouseRules, Seen, Waived
 from halfthou.lengths import ZERO, Length
 from halfthou.looks import UNSEEN, Eye
-from halfthou.parts.journals.followed import ThrowMoved
 from halfthou.parts.journals.limits import JournalLimits
 from halfthou.parts.journals.profiled import Profiled
 from halfthou.surveys import FeatureSurvey, PartSurvey, PresentSize, Rests, SpotState
@@ -28,8 +27,7 @@ class JournalCase:
     of its bearing and has no limit. `bend` is what the crank's bend takes off the size it cleans up
     at, `straight_first` how its straightness stands while that is not settled. `beside` are the
     findings on what was read beside its size, of `beside_surveys`; `throw_wanted` what of its throw has to be read
-    because a journal got hot; `profile` its radial profile, where one was taken. `moved` is what becomes of its
-    throw where it is ground as a bend left it, None where it is not known which way it bends."""
+    because a journal got hot; `profile` its radial profile, where one was taken."""
 
     survey: FeatureSurvey
     limits: JournalLimits
@@ -52,7 +50,6 @@ class JournalCase:
     beside_surveys: tuple[FeatureSurvey, ...] = ()
     throw_wanted: tuple[str, ...] = ()
     profile: Profiled | None = None
-    moved: ThrowMoved | None = None
 
     def answer(self, look: str) -> str | None:
         """What was seen, or None where nobody has looked."""

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from halfthou.jobs import Decision, DecisionKind, JournalSet, Layout, Look, Seen
 from halfthou.lengths import ZERO, Length
@@ -126,6 +127,7 @@ def throw_at(given: Given, journal: str) -> ThrowMoved | None:
     return moved_by_sheet(lies, throw, given.job.limits.sets[JournalSet.RODS], layout.rotation)
 
 
+@lru_cache(maxsize=512)
 def _beside(layout: Layout, journal: str) -> tuple[str, str]:
     """The mains before and behind a rod journal."""
     at, mains = layout.shaft.index(journal), layout.mains

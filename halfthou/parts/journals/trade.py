@@ -22,7 +22,6 @@ from halfthou.parts.journals.crank import (
     as_one_crank,
     bend_at,
     overruled,
-    throw_at,
     whole_crank,
 )
 from halfthou.parts.journals.decide import SetCase, SetVerdict, decide_set
@@ -175,7 +174,6 @@ def _case(given: Given, name: str, stands: PresentSize, crank: WholeCrank) -> Jo
         beside_surveys=tuple(read_beside(given.surveys[name])),
         throw_wanted=_throw_wanted(given, name, hot=crank.hot or _followed(given, name, stands.undersize)),
         profile=profiled(given.surveys[name], given.surveys[name][DIAMETER]),
-        moved=throw_at(given, name),
     )
 
 

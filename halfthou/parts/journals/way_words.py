@@ -28,6 +28,7 @@ from halfthou.parts.journals.ways import (
     ways_on,
     worst_called,
 )
+from halfthou.parts.trade import Given
 from halfthou.report import WayOnShown, WaysShown
 from halfthou.verdicts import MARKS, Action, Called, MarkCode
 from halfthou.words import cautions_for, names_of, step_words
@@ -76,8 +77,9 @@ _BARS = {
 }
 
 
-def ways_shown(decided: SetVerdict, say: Notation, accepted: Decision | None) -> WaysShown:
+def ways_shown(given: Given, decided: SetVerdict, accepted: Decision | None) -> WaysShown:
     """The ways on for a set of journals as a document, in the unit of the job."""
+    say = given.say
     waits = waits_of(decided)
     return WaysShown(
         set=decided.case.journal_set.value,
@@ -87,7 +89,7 @@ def ways_shown(decided: SetVerdict, say: Notation, accepted: Decision | None) ->
         unit=say.unit,
         waits="" if waits is None else _why(decided, waits, say),
         decided=(accepted or decided.decision) is not None,
-        ways=tuple(_shown(decided, way, say) for way in ways_on(decided)),
+        ways=tuple(_shown(decided, way, say) for way in ways_on(given, decided)),
         profiles=tuple(profiles_shown(decided, say)),
         cautions=cautions_for(Action.REGRIND),
     )

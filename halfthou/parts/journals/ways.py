@@ -8,10 +8,12 @@ from dataclasses import dataclass, field, replace
 from halfthou.jobs import Hardening, JournalSet
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.journals.clearance import Clearance, clearance_to_be, missing_shells
+from halfthou.parts.journals.crank import throw_at
 from halfthou.parts.journals.decide import SetVerdict, ground_reaches, regrind_steps, workable_band
 from halfthou.parts.journals.followed import INDEX_OFF, STROKE, UNSAID, ThrowMoved
 from halfthou.parts.journals.hardening import HardeningSays, case_left, hardening_says
 from halfthou.parts.journals.verdict import judge_journal, keeps
+from halfthou.parts.trade import Given
 from halfthou.sets import Rung, SizeChoice, choose_one_size
 from halfthou.surveys import POLISH_SHELL
 from halfthou.verdicts import Action, Called, Open
@@ -78,13 +80,13 @@ LEAVE, POLISH, POLISH_SHELLS, GRIND, ALONE = "leave", "polish", "polish shells",
 FOLLOW, ANOTHER, BUILD_UP = "follow", "another crank", "build up"
 
 
-def ways_on(decided: SetVerdict) -> tuple[JournalWay, ...]:
+def ways_on(given: Given, decided: SetVerdict) -> tuple[JournalWay, ...]:
     """Every way on for a set of journals, the least work first.
 
     Rule:    sets.ways.   Source: docs/trade: Choosing the size; the ladder and the hardening as for the decision
              itself, asked at every step.
     """
-    found = tuple(_ways(decided))
+    found = tuple(_ways(given, decided))
     return tuple(replace(way, recommended=_is(way, decided)) for way in found)
 
 
@@ -96,7 +98,7 @@ def _is(way: JournalWay, decided: SetVerdict) -> bool:
     return way.action is decided.action and at == decided.undersize
 
 
-def _ways(decided: SetVerdict) -> Iterator[JournalWay]:
+def _ways(given: Given, decided: SetVerdict) -> Iterator[JournalWay]:
     house = decided.case.house
     yield _kept(decided, LEAVE, Action.REUSE, (Action.REUSE,), ZERO)
     yield _kept(decided, POLISH, Action.POLISH, (Action.REUSE, Action.POLISH), house.polish_allowance)
@@ -105,7 +107,7 @@ def _ways(decided: SetVerdict) -> Iterator[JournalWay]:
     choice = _choice(decided)
     for rung in regrind_steps(decided.case.limits, decided.case.present):
         yield _grind(decided, rung, choice)
-    yield from _follow(decided, choice)
+    yield from _follow(given, decided, choice)
     yield from _one_alone(decided, choice)
     yield JournalWay(key=ANOTHER, action=Action.REPLACE)
     if any(verdict.needs_machining for verdict in decided.case.verdicts.values()):
@@ -309,7 +311,7 @@ def _one_alone(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[Journ
     )
 
 
-def _follow(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[JournalWay]:
+def _follow(given: Given, decided: SetVerdict, choice: SizeChoice | None) -> Iterator[JournalWay]:
     """The smallest size where the journals are ground about the axis a bend left them, if that saves a step: stroke
     and index give instead of stock.
 
@@ -318,7 +320,7 @@ def _follow(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[JournalW
     bent = {name: verdict for name, verdict in decided.case.verdicts.items() if verdict.case.bend > ZERO}
     if choice is None or decided.case.journal_set is not JournalSet.RODS or not bent or decided.follows:
         if decided.follows and decided.undersize is not None:
-            yield from _followed(decided, decided, decided.undersize, choice)
+            yield from _followed(given, decided, decided.undersize, choice)
         return
     straight = {name: judge_journal(replace(verdict.case, bend=ZERO)) for name, verdict in bent.items()}
     followed = replace(decided, case=replace(decided.case, verdicts={**decided.case.verdicts, **straight}))
@@ -326,18 +328,17 @@ def _follow(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[JournalW
     if found is None or found.sure is None or (choice.sure is not None and choice.sure <= found.sure):
         return
     if any(not keeps(verdict.action) for verdict in followed.case.verdicts.values()):
-        yield from _followed(decided, followed, found.sure, found)
+        yield from _followed(given, followed, found.sure, found)
 
 
-def _followed(
-    decided: SetVerdict, followed: SetVerdict, step: Length, choice: SizeChoice | None
-) -> Iterator[JournalWay]:
+def _followed(given: Given, followed: SetVerdict, step: Length, choice: SizeChoice | None) -> Iterator[JournalWay]:
     """Following the pins to a size.
 
-    Takes:   the set as it is, and as it cleans up with nothing taken off for a bend.
+    Takes:   the set as it cleans up with nothing taken off for a bend.
     """
-    moved = {name: verdict.case.moved for name, verdict in decided.case.verdicts.items()}
-    rung = next((one for one in regrind_steps(decided.case.limits, decided.case.present) if one.step == step), None)
+    case = followed.case
+    moved = {name: throw_at(given, name) for name in case.verdicts}
+    rung = next((one for one in regrind_steps(case.limits, case.present) if one.step == step), None)
     if rung is None:
         return
     way = _grind(followed, rung, choice)
@@ -345,7 +346,7 @@ def _followed(
     off = tuple(name for name, one in moved.items() if one is not None and set(one.faults) & {STROKE, INDEX_OFF})
     said = all(one is None or UNSAID not in one.faults for one in moved.values())
     bars = (Bar("side", unknown),) if unknown else (Bar("throw", off),) if off else ()
-    asks = (*(() if said else (Bar("no throw"),)), *((Bar("axis"),) if decided.case.house.keep_axis else ()))
+    asks = (*(() if said else (Bar("no throw"),)), *((Bar("axis"),) if case.house.keep_axis else ()))
     yield replace(way, key=FOLLOW, bars=(*way.bars, *bars), asks=(*way.asks, *asks), moved=moved)
 
 

@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 
 from halfthou.assess import assess, judge
-from halfthou.jobs import Chamfers, HouseRules, Job, Look, Operation, OperationKind, Reading, Seen
+from halfthou.jobs import Chamfers, HouseRules, Job, Look, Operation, OperationKind, Reading, Seen, Sitting
 from halfthou.lengths import Unit
 from halfthou.parts import grinding_card
 from halfthou.report import CardLine, GrindingCard
@@ -331,3 +331,16 @@ def test_a_pressed_crank_is_indicated_twice_and_each_time_ticks_its_own_step() -
     for hours in ((2,), (2, 20)):
         said = [reason.text for reason in assess(pressed(*hours)).of("straightness").reasons]
         assert not [text for text in said if text.startswith("Nobody indicated it fresh")]
+
+
+def test_one_sitting_before_and_after_the_press_is_asked_about() -> None:
+    sitting = Sitting(id="s1", at=NOON, by="bench")
+    for before, after, asked in (("s1", "s1", True), ("s1", None, False), (None, "s1", False)):
+        one = pressed(2, 20)
+        mixed = tuple(
+            reading.model_copy(update={"sitting": before if reading.at == NOON else after})
+            for reading in one.readings
+        )
+        one = one.model_copy(update={"readings": mixed, "sittings": (sitting,)})
+        said = [reason.text for reason in assess(one).of("straightness").reasons]
+        assert any("in one sitting" in text for text in said) == asked

@@ -40,7 +40,8 @@ class Straight(PlacesTogether):
     """Every place of a crank with its verdict, and the shaft they make.
 
     `barred` is why it is not pressed here, in words; `unsaid` what the sheet does not say and that has to be known
-    first. `not_fresh` says that nobody indicated it fresh from the press, so that how far it crept is not known.
+    first. `not_fresh` says that nobody indicated it fresh from the press, so that how far it crept is not known;
+    `one_sitting` that it was indicated before and after the press in one sitting.
     """
 
     shaft: Shaft
@@ -49,6 +50,7 @@ class Straight(PlacesTogether):
     barred: tuple[str, ...] = ()
     unsaid: tuple[str, ...] = ()
     not_fresh: bool = False
+    one_sitting: bool = False
 
     @property
     def what_now(self) -> WhatNow:

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 from datetime import datetime
 from typing import cast
 
 from halfthou.engines import Engine
-from halfthou.jobs import Decision, Hardening, Job, Look, OperationKind
+from halfthou.jobs import Decision, Hardening, Job, Look, OperationKind, Reading
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.pieces import PieceVerdict, cases_of
 from halfthou.parts.straightness.kind import FLANGE, KIND, NOSE, RUN_OUT, SET, TOTAL, at_main
@@ -52,6 +52,7 @@ class Straightness:
                 barred=tuple(barred_by(made, given.job.limits.crank_material, hard)),
                 unsaid=tuple(unsaid_of(made, hard)),
                 not_fresh=_not_fresh(given.job, found.pressed),
+                one_sitting=_one_sitting(given.job, found.pressed),
             )
         }
 
@@ -134,8 +135,23 @@ def _not_fresh(job: Job, pressed: datetime | None) -> bool:
     """
     if pressed is None:
         return False
-    after = [one.at for one in job.standing_readings if one.feature in (RUN_OUT, TOTAL) and one.at > pressed]
+    after = [one.at for one in _indicated(job) if one.at > pressed]
     return bool(after) and min(after) >= pressed + STANDS
+
+
+def _one_sitting(job: Job, pressed: datetime | None) -> bool:
+    """Whether it was indicated before and after the press in one sitting: one of the two is written down wrong."""
+    if pressed is None:
+        return False
+    before, after = (
+        {one.sitting for one in _indicated(job) if one.sitting and (one.at > pressed) is later}
+        for later in (False, True)
+    )
+    return not before.isdisjoint(after)
+
+
+def _indicated(job: Job) -> Iterator[Reading]:
+    return (one for one in job.standing_readings if one.feature in (RUN_OUT, TOTAL))
 
 
 def _hardenings(given: Given) -> tuple[Hardening, ...]:

@@ -147,6 +147,12 @@ def _reasons(found: Straight, say: Notation) -> Iterator[Reason]:
     if found.not_fresh:
         text = "Nobody indicated it fresh from the press: how far it crept back meanwhile is not known."
         yield Reason(rule="straightness.stand", text=text)
+    if found.one_sitting:
+        text = (
+            "Indicated before and after the press in one sitting. Is the time of the press right? Begin a sitting "
+            "anew after work."
+        )
+        yield Reason(rule="straightness.stand", text=text)
     yield from still_reasons(found, _STILL)
     if found.awaiting:
         yield Reason(rule="straightness.first", text=f"{names_of(found.awaiting, found.called)}: to be indicated.")

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from halfthou.jobs import NOT_LOOKED, OperationKind, Seen
-from halfthou.lengths import Length
+from halfthou.lengths import ZERO, Length
 from halfthou.looks import Answer, Asks, Does, Effect, LookKind, kept
 
 BAR, FREE, BINDS = "line by bar", "turns freely", "binds"
@@ -37,6 +37,7 @@ def bar_within(seen: Mapping[str, Seen]) -> Length | None:
              housings on the other side.
     """
     found = seen.get(BAR)
-    if found is None or found.answer in (NOT_LOOKED, BINDS):
+    if found is None or found.answer in (NOT_LOOKED, BINDS) or found.amount is None:
         return None
-    return found.amount
+    # One as large as the bore does not turn in it: whoever types 0 measured no bar.
+    return found.amount if found.amount > ZERO else None

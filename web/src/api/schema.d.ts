@@ -4640,8 +4640,8 @@ export interface components {
         };
         /**
          * WouldChange
-         * @description What other rules would change of one job: whether it reads any that differs, and a line to each set, none where
-         *     nothing.
+         * @description What other rules would change of one job: whether it reads any that differs, and a line to each set, none
+         *     where nothing.
          */
         WouldChange: {
             /** Id */

@@ -148,7 +148,7 @@ interface DialogProps {
 
 function titleOf(look: Look, answer: string): string {
   if (answer === "nail catches") return "A nail catches";
-  const said = look.measured.includes(answer) ? `${look.look}, by ${answer}` : answer;
+  const said = look.measured.includes(answer) ? `${look.look}: ${answer}` : answer;
   return said.charAt(0).toUpperCase() + said.slice(1);
 }
 

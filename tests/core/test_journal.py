@@ -198,3 +198,10 @@ def test_a_score_pits_and_smeared_metal_are_said_as_what_they_are_and_where(answ
 def test_nothing_is_said_of_a_nail_that_nobody_felt_catch(answer: str) -> None:
     report = assess(job(GOOD_ENGINE, seen=(look("R2", Look.SURFACE, answer),))).part("R2")
     assert not [reason for reason in report.reasons if "catches" in reason.text]
+
+
+@pytest.mark.parametrize(("answer", "called"), [("pitted", "the pits"), ("nail catches", "the score")])
+def test_how_deep_it_is_marked_is_asked_for_by_its_name(answer: str, called: str) -> None:
+    found = assess(job(GOOD_ENGINE, seen=(look("R2", Look.SURFACE, answer),)))
+    assert any(called in text for text in found.part("R2").still_to_do)
+    assert any(f"the depth of {called} is not known" in reason.text for reason in found.of("rods").reasons)

@@ -6,8 +6,11 @@ Outside: SQLite's FTS5 with trigrams finds any run of three letters (SQLite's do
 from __future__ import annotations
 
 from datetime import date
+from importlib import import_module
+from pathlib import Path
 
 import pytest
+from django.db import connection
 from django.utils import timezone
 
 from halfthou.exchange import write_job
@@ -20,6 +23,7 @@ from workshop.record.models import Customer, JobRecord
 from workshop.record.translate import job_file_of
 
 pytestmark = pytest.mark.django_db
+MIGRATIONS = Path(__file__).parents[2] / "workshop" / "record" / "migrations"
 
 
 def found(search: str) -> list[str]:
@@ -85,3 +89,14 @@ def test_ones_own_file_taken_in_again_says_what_differs_and_offers_a_number(
     assert came.record.number == number
     assert came.job.booked_in == date.fromisoformat(str(job.booked_in))
     assert came.job.shown_in in Unit
+
+
+def test_no_migration_drops_a_trigger_with_its_table(job: JobRecord) -> None:
+    """SQLite's documentation: a table that is dropped takes its triggers along; one made anew has none."""
+    migrations = [import_module(f"workshop.record.migrations.{path.stem}") for path in MIGRATIONS.glob("0*.py")]
+    made = {name for one in migrations for name in getattr(one, "TRIGGERS", {})}
+    with connection.cursor() as shop:
+        shop.execute("SELECT name FROM sqlite_master WHERE type = 'trigger'")
+        standing = {name for (name,) in shop.fetchall()}
+    assert made
+    assert made | {"fact_is_never_changed", "fact_is_never_removed"} <= standing

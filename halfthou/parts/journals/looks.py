@@ -30,7 +30,7 @@ from halfthou.verdicts import Action
 HOT = ("brown or purple", "blue", "grey")
 ROUNDED = "rounded"
 #: What is deeper than a polish takes out, each as it is said, and as how deep it goes is asked.
-DEEP = {"pitted": ("Pitted", "pits are"), "nail catches": ("A nail catches", "score is")}
+DEEP = {"pitted": ("Pitted", "the pits are"), "nail catches": ("A nail catches", "the score is")}
 SMEARED = "metal smeared on"
 LIGHT, HARD, SOFT, BENT = "light marks", "as the maker asks", "soft", "bent"
 #: What cap and rod, or cap and block, say where they are no pair.

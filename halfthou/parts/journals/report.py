@@ -12,7 +12,7 @@ from halfthou.parts.journals.bearing import clearance_known
 from halfthou.parts.journals.case import JournalCase
 from halfthou.parts.journals.clearance import clearance_to_be, housing_is_read, shells_of, sizes_to_be
 from halfthou.parts.journals.decide import End, SetVerdict
-from halfthou.parts.journals.looks import HOT
+from halfthou.parts.journals.looks import DEEP, HOT
 from halfthou.parts.journals.size_words import hardening_words
 from halfthou.parts.journals.verdict import JournalVerdict, housing_awaited, keeps
 from halfthou.parts.journals.words import journal_reasons
@@ -321,7 +321,7 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
         yield from look_first(case.unseen)
         yield from limit_wanted(case.without_limit)
     if Open.SCORE_DEPTH in verdict.opens:
-        yield "Measure how deep the score or the pits are."
+        yield f"Measure how deep {DEEP[case.seen[Look.SURFACE].answer][1]}."
     if housing_awaited(case):
         yield "Measure its housing bore with the cap torqued."
     if case.answer(Look.HEAT) in HOT:

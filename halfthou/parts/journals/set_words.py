@@ -5,11 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping
 
 from halfthou.gauges import TURN
-from halfthou.jobs import THIMBLES, JournalSet
+from halfthou.jobs import THIMBLES, JournalSet, Look
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.looks import Does
 from halfthou.parts.journals.clearance import missing_shells
 from halfthou.parts.journals.decide import End, SetVerdict
+from halfthou.parts.journals.looks import DEEP
 from halfthou.parts.journals.size_words import size_reasons
 from halfthou.parts.journals.verdict import JournalVerdict, keeps
 from halfthou.sets import SizeChoice
@@ -315,8 +316,14 @@ def _await(decided: SetVerdict) -> Iterator[Reason]:
     elif decided.awaiting:
         what = "main" if decided.case.journal_set is JournalSet.MAINS else "rod"
         yield Reason(rule="sets.not-all-read", text=f"No {what} journal is read whole yet.")
+    for answer, (_, marks) in DEEP.items():
+        deep = [n for n in decided.case.verdicts if Open.SCORE_DEPTH in decided.opens_of(n)]
+        named = [n for n in deep if decided.case.verdicts[n].case.answer(Look.SURFACE) == answer]
+        if named:
+            what_of = marks.rpartition(" ")[0]
+            text = f"{names_of(named, decided.called)}: the depth of {what_of} is not known, so no size is sure."
+            yield Reason(rule="verdicts.journal.surface", text=text)
     for what, rule, tail in (
-        (Open.SCORE_DEPTH, "verdicts.journal.surface", "how deep it is marked is not known, so no size is sure."),
         (Open.TWO_ANGLES, "verdicts.two-angles", "two angles only: every size is a bound until a third is read."),
         (Open.OUTSIDE, "surveys.plan.outside", "a reading stands outside the plan."),
         (Open.THUMB, "verdicts.rule-of-thumb", "sized by a rule of thumb: find the maker's size."),

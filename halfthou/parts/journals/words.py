@@ -115,7 +115,7 @@ def _surface(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
     elif seen.answer in DEEP:
         what, marks = DEEP[seen.answer]
         if seen.amount is None:
-            text = f"{what}: machining. How deep the {marks} decides the size: measure it."
+            text = f"{what}: machining. How deep {marks} decides the size: measure it."
         else:
             text = f"{what}: {say.text(seen.amount)} deep{place}. Machining."
         yield Reason(rule=rule, text=text, spots=spots)

@@ -178,8 +178,8 @@ def test_reasons_name_the_readings_behind_them() -> None:
 @pytest.mark.parametrize(
     ("answer", "said"),
     [
-        ("nail catches", "A nail catches: 0.0016 deep at 1b. Machining."),
-        ("pitted", "Pitted: 0.0016 deep at 1b. Machining."),
+        ("nail catches", "A nail catches: score 0.0016 deep at 1b. Machining."),
+        ("pitted", "Pitted: pits 0.0016 deep at 1b. Machining."),
         ("metal smeared on", "Metal smeared on 0.0016 proud at 1b."),
     ],
 )

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import NamedTuple
+
 from halfthou.jobs import BlueRod, Look, OperationKind
 from halfthou.looks import (
     CRACK_TEST_LOOK,
@@ -29,8 +31,17 @@ from halfthou.verdicts import Action
 #: Temper colours from which a journal counts as overheated. Source: common practice, no source.
 HOT = ("brown or purple", "blue", "grey")
 ROUNDED = "rounded"
-#: What is deeper than a polish takes out, each as it is said, and as how deep it goes is asked.
-DEEP = {"pitted": ("Pitted", "the pits are"), "nail catches": ("A nail catches", "the score is")}
+
+
+class DeepMark(NamedTuple):
+    """A mark deeper than a polish takes out: as it is said, what it is called, and the verb to that."""
+
+    said: str
+    name: str
+    is_: str
+
+
+DEEP = {"pitted": DeepMark("Pitted", "pits", "are"), "nail catches": DeepMark("A nail catches", "score", "is")}
 SMEARED = "metal smeared on"
 LIGHT, HARD, SOFT, BENT = "light marks", "as the maker asks", "soft", "bent"
 #: What cap and rod, or cap and block, say where they are no pair.

@@ -321,7 +321,8 @@ def _still_to_do(verdict: JournalVerdict, action: Action) -> Iterator[str]:
         yield from look_first(case.unseen)
         yield from limit_wanted(case.without_limit)
     if Open.SCORE_DEPTH in verdict.opens:
-        yield f"Measure how deep {DEEP[case.seen[Look.SURFACE].answer][1]}."
+        mark = DEEP[case.seen[Look.SURFACE].answer]
+        yield f"Measure how deep the {mark.name} {mark.is_}."
     if housing_awaited(case):
         yield "Measure its housing bore with the cap torqued."
     if case.answer(Look.HEAT) in HOT:

@@ -316,12 +316,12 @@ def _await(decided: SetVerdict) -> Iterator[Reason]:
     elif decided.awaiting:
         what = "main" if decided.case.journal_set is JournalSet.MAINS else "rod"
         yield Reason(rule="sets.not-all-read", text=f"No {what} journal is read whole yet.")
-    for answer, (_, marks) in DEEP.items():
+    for answer, mark in DEEP.items():
         deep = [n for n in decided.case.verdicts if Open.SCORE_DEPTH in decided.opens_of(n)]
         named = [n for n in deep if decided.case.verdicts[n].case.answer(Look.SURFACE) == answer]
         if named:
-            what_of = marks.rpartition(" ")[0]
-            text = f"{names_of(named, decided.called)}: the depth of {what_of} is not known, so no size is sure."
+            who = names_of(named, decided.called)
+            text = f"{who}: the depth of the {mark.name} is not known, so no size is sure."
             yield Reason(rule="verdicts.journal.surface", text=text)
     for what, rule, tail in (
         (Open.TWO_ANGLES, "verdicts.two-angles", "two angles only: every size is a bound until a third is read."),

@@ -113,11 +113,11 @@ def _surface(verdict: JournalVerdict, say: Notation) -> Iterator[Reason]:
         high = f" {say.text(seen.amount)} proud" if seen.amount is not None else ""
         yield Reason(rule=rule, text=f"Metal smeared on{high}{place}.", spots=spots)
     elif seen.answer in DEEP:
-        what, marks = DEEP[seen.answer]
+        mark = DEEP[seen.answer]
         if seen.amount is None:
-            text = f"{what}: machining. How deep {marks} decides the size: measure it."
+            text = f"{mark.said}: machining. How deep the {mark.name} {mark.is_} decides the size: measure it."
         else:
-            text = f"{what}: {say.text(seen.amount)} deep{place}. Machining."
+            text = f"{mark.said}: {mark.name} {say.text(seen.amount)} deep{place}. Machining."
         yield Reason(rule=rule, text=text, spots=spots)
 
 

@@ -5,7 +5,17 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 
 from halfthou.engines import Engine, Kinds
-from halfthou.jobs import IN_GENERAL, NOT_IDENTIFIED, NOT_LOOKED, Job, LimitsSheet, Reading, Seen, plane_and_angle
+from halfthou.jobs import (
+    IN_GENERAL,
+    NOT_IDENTIFIED,
+    NOT_LOOKED,
+    Job,
+    JournalSet,
+    LimitsSheet,
+    Reading,
+    Seen,
+    plane_and_angle,
+)
 from halfthou.looks import OF_HALVES, Asks
 from halfthou.verdicts import Action
 
@@ -33,6 +43,8 @@ def _faults(job: Job, engine: Engine) -> Iterator[str]:
     for decision in job.decisions:
         if decision.part is not None and decision.part not in engine.of_set(decision.set):
             yield f"decision {decision.id} is about {decision.part}, which is none of the {decision.set}"
+        if decision.follows and decision.set != JournalSet.RODS:
+            yield f"decision {decision.id} follows the bend of the {decision.set}: only rod journals are ground so"
         if (decision.others or decision.follows) and decision.action != Action.REGRIND:
             yield f"decision {decision.id} says how journals are ground, and nothing is ground by it"
         for other in decision.others:

@@ -409,3 +409,28 @@ def test_ground_as_the_bend_left_it_half_the_stroke_and_the_index_are_asked_for(
     )
     asked = {one.feature for one in assess(ground).part("R2").to_read}
     assert asked == {"half the stroke", "index"}
+
+
+def test_a_decision_does_not_deal_with_a_journal_that_needs_more_where_it_stands() -> None:
+    """Common practice, no source: ground as decided and still beyond, or found worn after it: decided again."""
+    ground = {f"R{n}": ["2.0276"] * 8 for n in (1, 2, 4)}
+    small = decided_so(worn({**ground, "R3": ["2.0262"] * 8}), step=inches("0.010"))
+    good = decided_so(worn({**ground, "R3": ["2.0276"] * 8}), step=inches("0.010"))
+    for one, whole in ((small, False), (good, True)):
+        found = assess(one)
+        assert found.whole == whole
+        assert any("Decide again" in reason.text for reason in found.of("rods").reasons) != whole
+    assert assess(small).part("R3").action is Action.REFER
+    # One alone was decided on, and then another is read beyond its limit.
+    worse = mixed_house(worn({"R2": ["2.0330"] * 8, "R4": ["2.0335"] * 8}))
+    alone = decided_so(worse, step=inches("0"), others=(OtherSize(part="R2", step=inches("0.010")),))
+    assert assess(alone).part("R4").action is Action.REFER
+    assert not assess(alone).whole
+
+
+def test_only_rod_journals_follow_a_bend() -> None:
+    follows = decided_so(worn({}), step=inches("0.010"), follows=True).decisions[0]
+    of_mains = worn({}).model_copy(update={"decisions": (follows.model_copy(update={"set": "mains"}),)})
+    assert faults_of_job(of_mains, CATALOGUE) == (
+        "decision d1 follows the bend of the mains: only rod journals are ground so",
+    )

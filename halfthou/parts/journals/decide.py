@@ -128,6 +128,21 @@ class SetVerdict:
         return self.others.get(journal, self.undersize)
 
     @property
+    def needs_more(self) -> tuple[str, ...]:
+        """The journals that need machining although they stand at the size a person decided on: that decision does
+        not deal with them.
+
+        Rule:    sets.decided-otherwise.
+        """
+        if self.decision is None or self.action is not Action.REGRIND:
+            return ()
+        return tuple(
+            name
+            for name, verdict in self.case.verdicts.items()
+            if verdict.needs_machining and (size := self.size_of(name)) is not None and size <= verdict.case.present
+        )
+
+    @property
     def ground(self) -> dict[Length, tuple[str, ...]]:
         """Which journals are ground to which undersize, the largest journals first."""
         found: dict[Length, list[str]] = {}
@@ -184,6 +199,8 @@ class SetVerdict:
         if self.action is Action.REPLACE:
             return self.action
         if self.action is Action.REGRIND:
+            if journal in self.needs_more:
+                return Action.REFER
             stays = verdict.case.present == self.size_of(journal) and keeps(own)
             return own if stays else Action.REGRIND
         if self.decision is not None or (self.waived(journal) and own is Action.MEASURE and keeps(self.action)):

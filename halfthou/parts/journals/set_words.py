@@ -176,6 +176,10 @@ def _decided(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
         return
     text = f"Decided otherwise by {decision.by}: {_plain_headline(decided, say)}, because {decision.reason}"
     yield Reason(rule="sets.decided-otherwise", text=text if text.endswith(".") else f"{text}.")
+    if decided.needs_more:
+        who = names_of(decided.needs_more, decided.called)
+        text = f"{who}: machining, at the size that was decided on. Decide again."
+        yield Reason(rule="sets.decided-otherwise", text=text)
 
 
 def _ended(decided: SetVerdict) -> Iterator[Reason]:

@@ -20,10 +20,8 @@ BIN = ROOT / ".venv" / "bin"
 PYTHON = str(BIN / "python")
 DESCRIBE = "manage.py export_openapi_schema --api workshop.config.api.api --indent 1"
 
-#: Half as many workers again as there are cores: a test that drives a browser waits a third of its time.
-WORKERS = (os.cpu_count() or 1) * 3 // 2
 #: A file is one worker's: its tests may share a server or a shop. In the order of tests/conftest.py.
-SHARED = ["-n", str(WORKERS), "--dist", "loadfile", "--no-loadscope-reorder"]
+SHARED = ["-n", str(os.cpu_count() or 1), "--dist", "loadfile", "--no-loadscope-reorder"]
 PYTEST = [PYTHON, "-m", "pytest", *SHARED, "--durations=20"]
 #: In this order: the quick ones first.
 CHECKS: tuple[tuple[str, str, str], ...] = (

@@ -111,6 +111,15 @@ def bend_at(given: Given, journal: str) -> Length:
     return shaft.takes_off(_beside(given.engine.layout, journal))
 
 
+def tilt_at(given: Given, journal: str) -> Length:
+    """What a rod journal loses that is ground about the axis on which the bend left it: it leans all the same.
+
+    Rule:    sets.follow-the-pin.
+    """
+    shaft = straight_of(given)
+    return ZERO if shaft is None else shaft.tilt_takes_off(_beside(given.engine.layout, journal))
+
+
 def throw_at(given: Given, journal: str) -> ThrowMoved | None:
     """What becomes of a throw that is ground as the bend left it; None of a main, and where it is not known how the
     crank lies there.

@@ -22,6 +22,7 @@ from halfthou.parts.journals.crank import (
     as_one_crank,
     bend_at,
     overruled,
+    tilt_at,
     whole_crank,
 )
 from halfthou.parts.journals.decide import SetCase, SetVerdict, decide_set
@@ -168,7 +169,7 @@ def _case(given: Given, name: str, stands: PresentSize, crank: WholeCrank) -> Jo
         crank=crank.suspects,
         unseen=_unseen(given, about, kinds, part.set),
         without_limit=_without_limit(given, name, part.set),
-        bend=ZERO if _followed(given, name) else bend_at(given, name),
+        bend=tilt_at(given, name) if _followed(given, name) else bend_at(given, name),
         straight_first=crank.straight_first,
         beside=tuple(beside_findings(given.surveys[name], limits, job.house_rules)),
         beside_surveys=tuple(read_beside(given.surveys[name])),

@@ -8,7 +8,7 @@ from dataclasses import dataclass, field, replace
 from halfthou.jobs import Hardening, JournalSet
 from halfthou.lengths import ZERO, Length
 from halfthou.parts.journals.clearance import Clearance, clearance_to_be, missing_shells
-from halfthou.parts.journals.crank import throw_at
+from halfthou.parts.journals.crank import throw_at, tilt_at
 from halfthou.parts.journals.decide import SetVerdict, ground_reaches, regrind_steps, workable_band
 from halfthou.parts.journals.followed import INDEX_OFF, STROKE, UNSAID, ThrowMoved
 from halfthou.parts.journals.hardening import HardeningSays, case_left, hardening_says
@@ -322,8 +322,8 @@ def _follow(given: Given, decided: SetVerdict, choice: SizeChoice | None) -> Ite
         if decided.follows and decided.undersize is not None:
             yield from _followed(given, decided, decided.undersize, choice)
         return
-    straight = {name: judge_journal(replace(verdict.case, bend=ZERO)) for name, verdict in bent.items()}
-    followed = replace(decided, case=replace(decided.case, verdicts={**decided.case.verdicts, **straight}))
+    leaning = {n: judge_journal(replace(v.case, bend=tilt_at(given, n))) for n, v in bent.items()}
+    followed = replace(decided, case=replace(decided.case, verdicts={**decided.case.verdicts, **leaning}))
     found = _choice(followed)
     if found is None or found.sure is None or (choice.sure is not None and choice.sure <= found.sure):
         return
@@ -334,7 +334,7 @@ def _follow(given: Given, decided: SetVerdict, choice: SizeChoice | None) -> Ite
 def _followed(given: Given, followed: SetVerdict, step: Length, choice: SizeChoice | None) -> Iterator[JournalWay]:
     """Following the pins to a size.
 
-    Takes:   the set as it cleans up with nothing taken off for a bend.
+    Takes:   the set as it cleans up with nothing taken off but for how it leans.
     """
     case = followed.case
     moved = {name: throw_at(given, name) for name in case.verdicts}

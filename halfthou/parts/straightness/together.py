@@ -129,6 +129,22 @@ class Straight(PlacesTogether):
         """Whether it is known how the line of the end mains lies."""
         return self.in_blocks or all(end in self.shaft.middles for end in self.shaft.ends)
 
+    def tilt_takes_off(self, mains: tuple[str, str]) -> Length:
+        """What a rod journal loses on diameter because it leans between its mains, though it is ground about the
+        axis on which the bend left it: the wheel runs along the line of the mains. It is taken to be half as long
+        as its mains stand apart.
+
+        Takes:   the main before it and the one behind it.
+        Rule:    sets.follow-the-pin.   Source: geometry: its length times how much it leans; the half is common
+                 practice, no source.
+        """
+        of: dict[str, float] = {}
+        for part, share in zip(map(at_main, mains), (0.25, -0.25), strict=True):
+            if part in self.shaft.middles:
+                for key, weight in self.shaft.about_the_line(part).items():
+                    of[key] = of.get(key, 0.0) + share * weight
+        return Length(math.ceil(self.shaft.bounds(of)[1] - NOISE_NM)) if of else ZERO
+
     def lies_between(self, mains: tuple[str, str]) -> Offset | None:
         """Where the middle of a rod journal lies beside the line of the end mains; None where the side of one of
         its mains is not known.

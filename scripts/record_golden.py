@@ -25,7 +25,7 @@ from tests.golden.loose_jobs import loose_jobs  # noqa: E402
 
 FOLDER = ROOT / "tests" / "golden"
 #: The newest form of each, by the name it is kept under.
-DATABASE, FILE, SHEET = "thirteenth", "job-version-11", "shape-9"
+DATABASE, FILE, SHEET = "thirteenth", "job-version-12", "shape-9"
 #: A new pump measured, an engine whose evidence is read, one signed with its cause open.
 KEPT_JOBS = ("54", "60", "62")
 #: Written by the demo shop in its own folder: an engine whose evidence is read, and a sheet signed with its cause

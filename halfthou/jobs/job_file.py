@@ -8,7 +8,7 @@ from halfthou.jobs.document import Document, Moment, Note, Words
 from halfthou.jobs.job import Job
 
 FORMAT = "halfthou-job"
-VERSION = 11
+VERSION = 12
 
 
 class Signature(Document):
@@ -28,6 +28,6 @@ class JobFile(Document):
     """A whole job, to carry from one machine to another."""
 
     format: Literal["halfthou-job"] = "halfthou-job"
-    version: Literal[11] = 11
+    version: Literal[12] = 12
     job: Job
     signatures: Annotated[tuple[Signature, ...], Field(max_length=1_000)] = ()

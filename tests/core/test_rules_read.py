@@ -2,15 +2,12 @@
 
 from __future__ import annotations
 
-from enum import Enum
-from typing import Any
-
 import pytest
 
 from halfthou.assess import judge
 from halfthou.jobs import Hardening, HouseRules, Job, Look, noted
-from halfthou.lengths import Length
-from tests.making import GOOD_ENGINE, inches, job, limits, look, relimited
+from tests.making import GOOD_ENGINE, job, limits, look, relimited
+from tests.other_rules import another_way
 from tests.straight import crank, turned
 
 WORN = job({**GOOD_ENGINE, "R2": ["2.0345"] * 8}, seen=(look("R3", Look.SURFACE, "light marks"),))
@@ -20,17 +17,6 @@ JOBS = (
     crank(turned("M2", "0.009", 10), turned("M3", "0.010", 15), turned("M4", "0.004", 20)),
     job(GOOD_ENGINE, seen=(look("R3", Look.ROD, "blue"),)),
 )
-
-
-def other(value: Any) -> Any:
-    """Another value than the one a rule stands at."""
-    if isinstance(value, bool):
-        return not value
-    if isinstance(value, Enum):
-        return next(one for one in type(value) if one is not value)
-    if isinstance(value, Length):
-        return value + inches("0.0004")
-    return value + 1
 
 
 def told(one: Job) -> dict[str, str]:
@@ -44,7 +30,7 @@ def test_a_rule_that_changes_a_verdict_was_read(rule: str, which: int) -> None:
     one = JOBS[which]
     asked = noted(one.house_rules)
     assert told(one.model_copy(update={"house_rules": asked})) == told(one)
-    changed = one.house_rules.model_copy(update={rule: other(getattr(one.house_rules, rule))})
+    changed = one.house_rules.model_copy(update={rule: another_way(getattr(one.house_rules, rule))})
     if told(one.model_copy(update={"house_rules": changed})) != told(one):
         assert rule in asked.asked
 

@@ -13,7 +13,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from halfthou.assess import assess
-from halfthou.jobs import BentCrank, Decision, HouseRules, Job, Look, Material, Operation, OperationKind, Seen
+from halfthou.jobs import BentCrank, Decision, HouseRules, Job, Look, Material, Operation, OperationKind
 from halfthou.parts import CATALOGUE
 from halfthou.report import Assessment, PartReport
 from halfthou.surveys import fit_swing
@@ -352,47 +352,6 @@ def test_how_it_lay_has_to_be_said() -> None:
 def test_between_centres_the_end_mains_are_read_themselves() -> None:
     found = assess(crank(*STRAIGHT, supports=CENTRES))
     assert set(found.of("straightness").awaiting) == {"run-out-M1", "run-out-M5"}
-
-
-def seen_at(on: str, what: str, answer: str) -> Seen:
-    """Something seen of the crank besides its journals."""
-    return Seen(id=f"{on}.{what}".replace(" ", "-"), on=on, look=what, answer=answer, by="bench", at=NOON)
-
-
-@pytest.mark.parametrize(
-    ("on", "what", "answer"),
-    [
-        ("run-out-flange", "seal track", "groove felt"),
-        ("run-out-nose", "threads", "damaged"),
-        ("run-out-flange", "pilot bore", "worn"),
-        ("run-out-flange", "trigger wheel", "loose or teeth damaged"),
-        ("crank", "gallery plugs", "still in"),
-        ("crank", "magnetism", "magnetised"),
-    ],
-)
-def test_what_a_crank_is_besides_keeps_it_back_and_says_nothing_of_how_it_lies(
-    on: str, what: str, answer: str
-) -> None:
-    """Common practice, no source: a grooved seal track leaks, and the shaft is as straight as before."""
-    worn = {**GOOD_ENGINE, "R2": ["2.0340"] * 8}
-    found = assess(crank(*STRAIGHT, sizes=worn, seen=(seen_at(on, what, answer),)))
-    assert found.of("straightness").action is Action.MEASURE
-    assert found.of("straightness").headline == "straight; settle what was seen"
-    assert not found.whole
-    # It may be ground meanwhile.
-    assert found.of("rods").action is Action.REGRIND
-    assert found.of("rods").can_be_accepted
-
-
-@pytest.mark.parametrize(
-    ("on", "what", "answer"),
-    [("run-out-nose", "keyway", "key loose, slot hammered"), ("crank", "counterweights", "loose or missing")],
-)
-def test_a_hammered_keyway_and_a_loose_counterweight_are_referred(on: str, what: str, answer: str) -> None:
-    """Common practice, no source."""
-    found = assess(crank(*STRAIGHT, sizes=GOOD_ENGINE, seen=(seen_at(on, what, answer),)))
-    assert found.of("straightness").action is Action.REFER
-    assert not found.whole
 
 
 def test_a_place_of_a_shaft_is_cautioned_as_a_shaft_and_no_piston() -> None:

@@ -173,7 +173,9 @@ def test_a_bar_that_turns_freely_stands_for_the_line_where_it_is_close_enough() 
     assert assess(tunnel(*all_good(), of=allowed(**LINED))).of("tunnel").action is Action.MEASURE
     assert barred("turns freely", "0.0007").of("tunnel").action is Action.REUSE
     # A bar 0.0010 smaller may leave 0.00125 between neighbours, of five evenly along the line: more than 0.0010.
-    assert barred("turns freely", "0").of("tunnel").action is Action.MEASURE
+    none = barred("turns freely", "0")
+    assert none.of("tunnel").action is Action.MEASURE
+    assert any("say by how much it is smaller" in reason.text for reason in housing(none, "M3").reasons)
     thin = barred("turns freely", "0.0010")
     assert thin.of("tunnel").action is Action.MEASURE
     assert {one.feature for one in housing(thin, "M3").to_read} == {"line by leaf"}

@@ -10,6 +10,7 @@ import pytest
 from django.utils import timezone
 
 from halfthou.jobs import HouseRules, OperationKind
+from tests.other_rules import another_way
 from tests.workshop.conftest import SignedIn
 from workshop.house.actions import CHOSEN
 from workshop.jobs import actions
@@ -21,21 +22,13 @@ pytestmark = pytest.mark.django_db
 ROUGH = ["2.0333"] * 8
 
 
-def other(value: Any) -> Any:
-    """Another way than the one a rule stands at."""
-    if isinstance(value, bool):
-        return not value
-    if isinstance(value, Enum):
-        return next(one.value for one in type(value) if one is not value)
-    return value + 1
-
-
 @pytest.mark.parametrize("rule", sorted(CHOSEN))
 def test_what_an_owner_chose_is_told_as_it_was_chosen(client_of: SignedIn, owner: Person, rule: str) -> None:
     """A net over every rule: one that a page does not tell is put back by the next person who keeps the rest."""
     client = client_of(owner)
     rules = client.get("/api/house-rules").json()
-    chosen = other(getattr(HouseRules(), rule))
+    other = another_way(getattr(HouseRules(), rule))
+    chosen = other.value if isinstance(other, Enum) else other
     kept = client.put("/api/house-rules", {**rules, rule: chosen}, content_type="application/json")
     assert kept.status_code == 200, kept.content
     assert client.get("/api/house-rules").json()[rule] == chosen

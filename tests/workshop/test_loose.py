@@ -197,7 +197,7 @@ def test_all_of_it_goes_round_in_a_file(
     actions.fit(bench, engine.pk, put("piston-s1", "piston-3"))
     file = job_file_of(JobRecord.objects.get())
     assert read_job(write_job(file)) == file
-    assert file.version == 11
+    assert file.version == 12
 
 
 def test_readings_of_every_quantity_go_round_as_csv(

@@ -17,9 +17,9 @@ def pick_way(row: DecisionRecord, name: str, opened: Opened) -> None:
 
     Refuses: NotThere where the set has no such way; Refusal where it is not open.
     """
-    judged = judge(opened.job)
     if row.set not in set(JournalSet):
         raise NotThere("no-way", f"The {row.set} have no ways on to pick from.")
+    judged = judge(opened.job)
     decided = cast(SetVerdict, judged.decided[row.set])
     shown = ways_shown(judged.given, decided, judged.accepted(row.set))
     way = next((one for one in ways_on(judged.given, decided) if one.name == name), None)

@@ -54,6 +54,8 @@ def would_change(request: HttpRequest, job_id: int, given: HouseRulesForm) -> Wo
 def _lines(job: Job, rules: HouseRules) -> list[str] | None:
     """A line to each set whose verdict would be another; None of a job that reads no rule that differs."""
     differs = {name for name, value in job.house_rules if getattr(rules, name) != value}
+    if not differs:
+        return None
     asked = noted(job.house_rules)
     now = judge(job.model_copy(update={"house_rules": asked}))
     if not differs & asked.asked:

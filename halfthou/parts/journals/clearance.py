@@ -173,8 +173,9 @@ def shells_of(decided: SetVerdict, journal: str) -> Length | None:
         return decided.size_of(journal)
     if not keeps(action):
         return None
-    if decided.decision is not None and decided.size_of(journal) is not None:
-        return decided.size_of(journal)
+    # What is used again takes the shells of the size it has, whatever size stands beside a person's word.
+    if action is Action.FIT_UNDERSIZE and decided.decision is not None and decided.decision.step is not None:
+        return decided.decision.step
     if action is Action.FIT_UNDERSIZE and verdict.polish_shell is not None:
         return verdict.case.present + verdict.polish_shell
     return verdict.case.present

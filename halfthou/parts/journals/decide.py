@@ -128,9 +128,9 @@ class SetVerdict:
         return self.others.get(journal, self.undersize)
 
     @property
-    def needs_more(self) -> tuple[str, ...]:
-        """The journals that need machining although they stand at the size a person decided on: that decision does
-        not deal with them.
+    def not_dealt_with(self) -> tuple[str, ...]:
+        """The journals that a size a person decided on does not deal with: they need machining although they stand
+        at it, or they are smaller already.
 
         Rule:    sets.decided-otherwise.
         """
@@ -139,7 +139,8 @@ class SetVerdict:
         return tuple(
             name
             for name, verdict in self.case.verdicts.items()
-            if verdict.needs_machining and (size := self.size_of(name)) is not None and size <= verdict.case.present
+            if (size := self.size_of(name)) is not None
+            and (size < verdict.case.present or (verdict.needs_machining and size == verdict.case.present))
         )
 
     @property
@@ -199,7 +200,7 @@ class SetVerdict:
         if self.action is Action.REPLACE:
             return self.action
         if self.action is Action.REGRIND:
-            if journal in self.needs_more:
+            if journal in self.not_dealt_with:
                 return Action.REFER
             stays = verdict.case.present == self.size_of(journal) and keeps(own)
             return own if stays else Action.REGRIND

@@ -6,12 +6,12 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from halfthou.amounts import COUNT_PER_UNIT, QUANTITIES, Quantity
 from halfthou.jobs import Rotation, SetLimits
 from halfthou.lengths import Length
 from halfthou.surveys import Offset
 
-#: Angles count in millionths of a degree.
-DEGREE = 1_000_000
+_DEGREE = int(COUNT_PER_UNIT[QUANTITIES[Quantity.ANGLE].unit])
 #: What a throw leaves of the sheet, and that the sheet says nothing of one of them.
 STROKE, INDEX_OFF, UNSAID = "stroke", "index", "unsaid"
 
@@ -53,7 +53,7 @@ def throw_moved(
     index = None
     if half_stroke is not None:
         ahead = across if turns is Rotation.CLOCKWISE else -across
-        index = round(math.degrees(math.asin(max(-1.0, min(1.0, ahead / half_stroke.nm)))) * DEGREE)
+        index = round(math.degrees(math.asin(max(-1.0, min(1.0, ahead / half_stroke.nm)))) * _DEGREE)
     return ThrowMoved(Length(round(along)), index)
 
 

@@ -176,9 +176,9 @@ def _decided(decided: SetVerdict, say: Notation) -> Iterator[Reason]:
         return
     text = f"Decided otherwise by {decision.by}: {_plain_headline(decided, say)}, because {decision.reason}"
     yield Reason(rule="sets.decided-otherwise", text=text if text.endswith(".") else f"{text}.")
-    if decided.needs_more:
-        who = names_of(decided.needs_more, decided.called)
-        text = f"{who}: machining, at the size that was decided on. Decide again."
+    if decided.not_dealt_with:
+        who = names_of(decided.not_dealt_with, decided.called)
+        text = f"{who}: the size decided on does not mend it, for it is no larger already. Decide again."
         yield Reason(rule="sets.decided-otherwise", text=text)
 
 

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from halfthou.amounts import Quantity, amount_text
 from halfthou.engines import set_name
 from halfthou.jobs import Decision, Hardening
 from halfthou.lengths import ZERO, Length, Notation
 from halfthou.parts.journals.decide import SetVerdict
-from halfthou.parts.journals.followed import DEGREE
 from halfthou.parts.journals.profile_picture import profiles_shown
 from halfthou.parts.journals.set_words import headline, set_reasons
 from halfthou.parts.journals.size_words import said_of_hardening
@@ -130,9 +130,9 @@ def _moves(decided: SetVerdict, way: JournalWay, say: Notation) -> Iterator[str]
             continue
         longer = "longer" if moved.half_stroke >= ZERO else "shorter"
         parts = [f"stroke {say.text(Length(abs(moved.stroke.nm)))} {longer}"]
-        if moved.index is not None and abs(moved.index) >= DEGREE // 200:
-            side = "ahead" if moved.index >= 0 else "behind"
-            parts.append(f"index {abs(moved.index) / DEGREE:.2f}° {side}")
+        turned = "" if moved.index is None else amount_text(Quantity.ANGLE, abs(moved.index), finer=1)
+        if moved.index is not None and turned.strip("0.°"):
+            parts.append(f"index {turned} {'ahead' if moved.index > 0 else 'behind'}")
         yield f"{decided.called(name)}: {', '.join(parts)}"
 
 

@@ -67,7 +67,10 @@ class JournalWay:
 
     @property
     def size(self) -> Length | None:
-        """The undersize that its set goes to: of one journal alone, that of the rest."""
+        """The undersize that its set is ground to: of one journal alone, that of the rest. None where nothing is
+        ground: then each keeps its own."""
+        if self.action is not Action.REGRIND:
+            return None
         return self.rest if self.alone else self.step
 
     @property
@@ -282,6 +285,9 @@ def _one_alone(decided: SetVerdict, choice: SizeChoice | None) -> Iterator[Journ
     Rule:    sets.mixed; where the house keeps one size for a set, this is barred and said.
     """
     if choice is None or choice.sure is None or decided.choice is None or len(decided.case.verdicts) < 2:
+        return
+    if decided.case.mixed:
+        # The rest stand at several sizes already: which of them is meant a way cannot say.
         return
     rest = choice.without_worst
     if rest is None:

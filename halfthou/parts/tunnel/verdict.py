@@ -11,7 +11,7 @@ from halfthou.lengths import ZERO, Length
 from halfthou.looks import Does
 from halfthou.parts.pieces import Note, PieceCase, PieceJudged, PieceVerdict, verdict_of
 from halfthou.parts.tunnel.kind import ADJACENT, ANGLES_DEG, BORE, DIAL, LEAF, OUT_OF_ROUND, OVER_ALL, SPOTS, TAPER
-from halfthou.parts.tunnel.looks import bar_within
+from halfthou.parts.tunnel.looks import BAR, FREE, bar_within
 from halfthou.surveys import REAR, FeatureSurvey, Form, MeasuredWhere, form_of
 from halfthou.verdicts import TAPER as TAPER_KIND
 from halfthou.verdicts import (
@@ -78,6 +78,8 @@ def _judge(read: TunnelRead, part: str, case: PieceCase) -> PieceJudged:
 
 def _notes(read: TunnelRead, case: PieceCase, findings: Iterable[Finding]) -> Iterator[Note]:
     bar = bar_within(case.seen)
+    if bar is None and case.answer(BAR) == FREE:
+        yield Note("no bar")
     if bar is not None:
         yield Note("bar" if _by_bar(read, case) else "thin bar", (bar,))
     if read.band is None:

@@ -29,6 +29,9 @@ from halfthou.words import Reason, cautions_for, names_of
 TELLS = {
     "no band": Tell("verdicts.no-limit", "The sheet has no band of the housing bore: find the maker's."),
     "bar": Tell("tunnel.bar", "A bar {0} smaller than the greatest bore turns freely: the line is within that."),
+    "no bar": Tell(
+        "tunnel.bar", "A bar as large as the bores does not turn in them: say by how much it is smaller."
+    ),
     "thin bar": Tell(
         "tunnel.bar", "A bar {0} smaller turns freely: that is more than the sheet allows. Read the line."
     ),

@@ -184,7 +184,7 @@ function DepthForm({ desk, look, answer, onClose }: DialogProps & { answer: stri
         placeholder={unit === "in" ? (measured ? ".0015" : ".0008") : measured ? "0.04" : "0.02"}
         hint={
           measured
-            ? "Left empty it is not written down: type 0 where nothing is found."
+            ? "Left empty it is not written down."
             : "Left empty it is written down as not measured, and asked for."
         }
         {...field("amount")}
